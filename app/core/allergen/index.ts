@@ -1,0 +1,3 @@
+/** Allergies: regimes as views, verdicts with their reasons. */
+export * from "./regimes";
+export * from "./verdict";

@@ -1,0 +1,95 @@
+import { type Ingredient, toGrams } from "~/core/pantry";
+import { type Line, type Recipe, expectedOf, isBatter } from "~/core/recipe";
+
+/** Share of the volume that is air whisked in (starting value). */
+export const airFactor = 1.03;
+/** Share of a batter that stays in bowl and ladle (starting value). */
+export const leftBehind = 0.04;
+
+/** How to find an ingredient by its id; `undefined` for one the pantry does not have. */
+export type Pantry = ReadonlyMap<string, Ingredient>;
+
+/** One batch of batter as numbers. */
+export interface Batter {
+  readonly grams: number;
+  readonly millilitres: number;
+  readonly waterGrams: number;
+  readonly fatGrams: number;
+  /** Flour and other starch. */
+  readonly starchGrams: number;
+  /** Grams of water per gram of starch; `undefined` without starch. */
+  readonly looseness: number | undefined;
+  /** Lines left out of the sums because their amount or density is not known. */
+  readonly unknownLines: readonly string[];
+}
+
+/** Grams of one line in one batch, after draining or squeezing; `undefined` when not known. */
+export function lineGrams(line: Line, recipe: Recipe, pantry: Pantry): number | undefined {
+  const ingredient = pantry.get(line.ingredientId);
+  const amount = expectedOf(line.amount);
+  if (!ingredient || !amount) return undefined;
+  return toGrams(amount, ingredient, recipe.system, recipe.fill);
+}
+
+/**
+ * One batch of a recipe's batter: volume is the sum of mass over true density with {@link airFactor}; water squeezed out is
+ * taken from the water. Lines "to taste", per load or per piece do not count.
+ */
+export function batterOf(recipe: Recipe, pantry: Pantry): Batter {
+  let [grams, displaced, waterGrams, fatGrams, starchGrams] = [0, 0, 0, 0, 0];
+  const unknownLines: string[] = [];
+  for (const line of recipe.lines) {
+    if (!isBatter(line) || line.amount.kind === "to-taste" || line.amount.kind === "per-piece" || line.amount.kind === "per-load") continue;
+    const ingredient = pantry.get(line.ingredientId);
+    const raw = lineGrams(line, recipe, pantry);
+    if (!ingredient || raw === undefined) {
+      unknownLines.push(line.id);
+      continue;
+    }
+    const kept = raw * line.keeps;
+    grams += kept;
+    displaced += kept / ingredient.trueDensity;
+    waterGrams += Math.max(0, (raw * ingredient.waterPercent) / 100 - (raw - kept));
+    fatGrams += (kept * ingredient.fatPercent) / 100;
+    if (ingredient.role === "flour" || ingredient.role === "starch") starchGrams += kept;
+  }
+  return { grams, millilitres: displaced * airFactor, waterGrams, fatGrams, starchGrams, looseness: starchGrams > 0 ? waterGrams / starchGrams : undefined, unknownLines };
+}
+
+/** How many whole pieces a batch gives, and what it was worked out from. */
+export interface BatchYield {
+  readonly pieces: number;
+  readonly from:
+    | { readonly kind: "ml"; readonly batterMl: number; readonly portionMl: number }
+    | { readonly kind: "grams"; readonly batterGrams: number; readonly portionGrams: number }
+    | { readonly kind: "batch" };
+}
+
+/** Floating-point noise must not cost a piece: 12 × 38 ml is twelve pieces. */
+const noise = 1e-9;
+
+/**
+ * Whole pieces from `batches` batches, after what stays in the bowl.
+ * @param batches 0 or more, may be a fraction.
+ */
+export function yieldOf(recipe: Recipe, batter: Batter, batches = 1): BatchYield {
+  const whole = (pieces: number) => Math.floor(pieces + noise);
+  switch (recipe.portion.kind) {
+    case "ml": {
+      const batterMl = batter.millilitres * batches;
+      return { pieces: whole((batterMl * (1 - leftBehind)) / recipe.portion.ml), from: { kind: "ml", batterMl, portionMl: recipe.portion.ml } };
+    }
+    case "grams": {
+      const batterGrams = batter.grams * batches;
+      return { pieces: whole((batterGrams * (1 - leftBehind)) / recipe.portion.grams), from: { kind: "grams", batterGrams, portionGrams: recipe.portion.grams } };
+    }
+    case "batch": return { pieces: whole(recipe.portion.pieces * batches), from: { kind: "batch" } };
+    default: return recipe.portion satisfies never;
+  }
+}
+
+/**
+ * Butter, in grams, that makes up for milk lower in fat than the recipe's.
+ * @param points percentage points of fat the milk lacks.
+ */
+export const fatMakeUpGrams = (milkGrams: number, points: number, butterFatPercent = 81): number => (milkGrams * points) / butterFatPercent;

@@ -1,0 +1,3 @@
+/** A batter as numbers: volume, looseness, pieces, leavening. */
+export * from "./batter";
+export * from "./leavening";

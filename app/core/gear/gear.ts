@@ -1,0 +1,67 @@
+import type { Recipe, SurfaceKind, Tool } from "~/core/recipe";
+import type { GearFinding, GearLine, Kitchen, Surface } from "./types";
+
+interface ToolRule {
+  readonly per: "station" | "person" | "surface" | "class";
+  readonly count: number;
+  /** The demonstration needs one of its own. */
+  readonly isInDemo: boolean;
+  /** Counted out and back: blades and points. */
+  readonly isCountedBack: boolean;
+}
+const rule = (per: ToolRule["per"], count = 1, more: Partial<ToolRule> = {}): ToolRule => ({ per, count, isInDemo: per !== "class", isCountedBack: false, ...more });
+
+/** How many of a tool a step calls for. A tool without a rule does not compile. */
+export const gearRules: Readonly<Record<Tool, ToolRule>> = {
+  "mixing-bowl": rule("station"), "small-bowl": rule("station"), whisk: rule("station"), spatula: rule("station"), ladle: rule("station"), turner: rule("station"),
+  "measuring-set": rule("station"), scale: rule("class", 1, { isInDemo: false }), jug: rule("station"), grater: rule("station", 1, { isCountedBack: true }), knife: rule("station", 1, { isCountedBack: true }),
+  board: rule("station"), "egg-cup": rule("station", 2), brush: rule("surface", 1, { isInDemo: false }), tray: rule("station", 1, { isInDemo: false }), "oven-dish": rule("station", 1, { isInDemo: false }),
+  "oven-gloves": rule("surface", 1, { isInDemo: false }), towel: rule("station", 2), plate: rule("person", 1, { isInDemo: false }), fork: rule("person", 1, { isInDemo: false }), sieve: rule("station"),
+};
+
+/** The surfaces of a kitchen that a recipe can cook on. */
+export const surfacesFor = (recipe: Recipe, kitchen: Kitchen): Surface[] => kitchen.surfaces.filter((surface) => surface.count > 0 && recipe.heat.surfaceKinds.includes(surface.kind));
+
+export const isSurfaceKindOf = (recipe: Recipe, kind: SurfaceKind): boolean => recipe.heat.surfaceKinds.includes(kind);
+
+export interface GearDemand {
+  /** Each dish cooked, with the stations that cook it and the people at them. */
+  readonly dishes: readonly { readonly recipe: Recipe; readonly stations: number; readonly people: number }[];
+  readonly isMeasuring: boolean;
+  readonly hasDemo: boolean;
+  readonly surfaces: number;
+}
+
+/** Tools the steps of a recipe name; where the station does not measure, measuring sets stay in the prep room. */
+function toolsOf(recipe: Recipe, isMeasuring: boolean): Set<Tool> {
+  return new Set(recipe.steps.flatMap((step) => step.tools).filter((tool) => isMeasuring || tool !== "measuring-set"));
+}
+
+/** The gear list: each tool the steps name, per station, shared and for the instructor, against what the kitchen owns. */
+export function gearOf(demand: GearDemand, kitchen: Kitchen): GearLine[] {
+  const lines = new Map<Tool, { perStation: number; atStations: number; shared: number; instructor: number }>();
+  for (const { recipe, stations, people } of demand.dishes) {
+    for (const tool of toolsOf(recipe, demand.isMeasuring)) {
+      const { per, count, isInDemo } = gearRules[tool];
+      const so = lines.get(tool) ?? { perStation: 0, atStations: 0, shared: 0, instructor: 0 };
+      lines.set(tool, {
+        perStation: per === "station" ? Math.max(so.perStation, count) : so.perStation,
+        atStations: so.atStations + (per === "station" ? count * stations : 0),
+        shared: per === "person" ? so.shared + count * people : per === "surface" ? count * demand.surfaces : per === "class" ? count : so.shared,
+        instructor: demand.hasDemo && isInDemo && per !== "person" ? count : so.instructor,
+      });
+    }
+  }
+  return [...lines].map(([tool, { perStation, atStations, shared, instructor }]) => {
+    const needed = atStations + shared + instructor;
+    const owned = kitchen.gear.find((one) => one.tool === tool)?.owned;
+    return { tool, perStation, shared, instructor, needed, owned, short: owned === undefined ? 0 : Math.max(0, needed - owned), isCountedBack: gearRules[tool].isCountedBack };
+  });
+}
+
+/** What the gear list says needs somebody's attention. */
+export const checkGear = (lines: readonly GearLine[]): GearFinding[] =>
+  lines.flatMap((line): GearFinding[] => {
+    if (line.owned === undefined) return [{ code: "gear-not-counted", level: "notes", tool: line.tool, needed: line.needed }];
+    return line.short > 0 ? [{ code: "gear-short", level: "warns", tool: line.tool, needed: line.needed, owned: line.owned }] : [];
+  });

@@ -1,0 +1,3 @@
+/** Gear: surfaces, kitchens, what each station and the instructor need, what is short. */
+export * from "./types";
+export * from "./gear";

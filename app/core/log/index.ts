@@ -1,0 +1,2 @@
+/** The log: planned against actual. */
+export * from "./log";

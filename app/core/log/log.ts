@@ -1,0 +1,38 @@
+import type { Bell, Timeline } from "~/core/schedule";
+import type { LiveState } from "~/core/teach";
+
+/** One stretch of the class between two bells, as planned and as it was. Minutes since the doors; `undefined` where no bell was rung. */
+export interface LogRow {
+  readonly bell: Bell;
+  readonly plannedStart: number;
+  readonly plannedMinutes: number;
+  readonly actualStart: number | undefined;
+  readonly actualMinutes: number | undefined;
+  /** Actual less planned length. */
+  readonly drift: number | undefined;
+}
+
+const minute = 60_000;
+
+/** Planned beside actual for every bell. A bell that was not rung is left open rather than guessed. */
+export function logRows(timeline: Timeline, state: LiveState): LogRow[] {
+  const at = (bellId: string): number | undefined => {
+    const rung = state.rung[bellId];
+    return rung === undefined || state.startedAt === undefined ? undefined : (rung - state.startedAt) / minute;
+  };
+  const ended = state.endedAt === undefined || state.startedAt === undefined ? undefined : (state.endedAt - state.startedAt) / minute;
+  return timeline.bells.map((bell, index) => {
+    const following = timeline.bells[index + 1];
+    const plannedMinutes = (following?.at ?? timeline.end) - bell.at;
+    const actualStart = at(bell.id);
+    const actualEnd = following ? at(following.id) : ended;
+    const actualMinutes = actualStart === undefined || actualEnd === undefined ? undefined : Math.max(0, actualEnd - actualStart);
+    return { bell, plannedStart: bell.at, plannedMinutes, actualStart, actualMinutes, drift: actualMinutes === undefined ? undefined : actualMinutes - plannedMinutes };
+  });
+}
+
+/** Pieces counted over all stations; `undefined` when nobody counted. */
+export function piecesCounted(state: LiveState): number | undefined {
+  const counts = Object.values(state.pieces);
+  return counts.length === 0 ? undefined : counts.reduce((sum, count) => sum + count, 0);
+}

@@ -1,0 +1,33 @@
+/**
+ * One tree of what people must or want to avoid. Regulations see it through views (see `allergen/regimes.ts`); the program
+ * reasons on the tree only. Wheat is under gluten but is not the same: a wheat allergy says nothing of barley.
+ */
+export const substances = [
+  "milk", "egg", "fish", "crustacean", "mollusc", "peanut", "soy", "sesame", "celery", "mustard", "lupin", "sulphite", "coconut",
+  "gluten", "wheat", "rye", "barley", "oats",
+  "tree-nut", "almond", "hazelnut", "walnut", "cashew", "pecan", "brazil-nut", "pistachio", "macadamia",
+  "meat", "gelatine", "honey", "alcohol",
+] as const;
+export type Substance = (typeof substances)[number];
+
+const parents: Partial<Record<Substance, Substance>> = {
+  wheat: "gluten", rye: "gluten", barley: "gluten", oats: "gluten",
+  almond: "tree-nut", hazelnut: "tree-nut", walnut: "tree-nut", cashew: "tree-nut", pecan: "tree-nut", "brazil-nut": "tree-nut", pistachio: "tree-nut", macadamia: "tree-nut",
+};
+
+/** The group a substance belongs to: gluten for wheat, tree-nut for almond; none for the rest. */
+export const groupOf = (substance: Substance): Substance | undefined => parents[substance];
+
+/**
+ * Does a food that declares `declared` bear on someone who avoids `avoided`? True for the same word, for a member of the avoided
+ * group, and for a declared group that may hide the avoided member: "contains gluten" bears on a wheat allergy.
+ */
+export const bearsOn = (declared: Substance, avoided: Substance): boolean =>
+  declared === avoided || parents[declared] === avoided || parents[avoided] === declared;
+
+/** What each way of eating leaves out. */
+export const diets = {
+  vegetarian: ["fish", "crustacean", "mollusc", "meat", "gelatine"],
+  vegan: ["milk", "egg", "fish", "crustacean", "mollusc", "meat", "gelatine", "honey"],
+} as const satisfies Record<string, readonly Substance[]>;
+export type Diet = keyof typeof diets;

@@ -1,0 +1,3 @@
+/** People: participants, what they need, and the stations they work at. */
+export * from "./types";
+export * from "./stations";

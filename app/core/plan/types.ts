@@ -1,0 +1,142 @@
+import type { Regime, PersonVerdict } from "~/core/allergen";
+import type { Batter, BatchYield, BatterFinding } from "~/core/batter";
+import type { GearFinding, GearLine, Kitchen } from "~/core/gear";
+import type { KitLine, Total } from "~/core/kit";
+import type { Ingredient, LabelReading, PackSize } from "~/core/pantry";
+import type { Audience, Participant, Station } from "~/core/people";
+import type { Ratio } from "~/core/quantity";
+import type { Recipe, RecipeFinding } from "~/core/recipe";
+import type { BatchRule, StationScale } from "~/core/scale";
+import type { DemoMode, KitMode, ScheduleFinding, Timeline } from "~/core/schedule";
+
+/** The few facts that decide the rest. Minutes are whole. */
+export interface Brief {
+  /** People who cook, whether or not the register names them yet; 0 to 400. */
+  readonly people: number;
+  readonly audience: Audience;
+  /** From doors to the last person out. */
+  readonly minutes: number;
+  readonly piecesEach: Ratio;
+  readonly stationSize: number;
+  /** Adults beside the instructor. */
+  readonly helpers: number;
+  readonly kitMode: KitMode;
+  readonly demo: DemoMode;
+  readonly testersPerSurface: number;
+  readonly batchRule: BatchRule;
+  readonly measuringSetId: string;
+  readonly regime: Regime;
+  /** Hot places one adult can watch; 0 for no such rule. Applies where children cook. */
+  readonly hotPlacesPerAdult: number;
+  readonly doorsMinutes: number;
+  readonly eatMinutes: number;
+  readonly cleanMinutes: number;
+  /** A batch for the instructor's own bowl. */
+  readonly hasDemoBatch: boolean;
+  /** A whole kit more, for the bowl that goes on the floor. */
+  readonly hasSpareKit: boolean;
+  readonly stationNames: readonly string[];
+}
+
+/** A recipe revision in one of its variants, and how many stations make it; null for all that are left. */
+export interface Dish {
+  readonly id: string;
+  readonly recipe: Recipe;
+  readonly variantId: string | null;
+  readonly stations: number | null;
+}
+
+/** Everything a plan is computed from. What the program stores is this, never the plan. */
+export interface ClassInput {
+  readonly id: string;
+  readonly title: string;
+  /** Local date and time, ISO without offset: "2026-11-28T10:00". */
+  readonly startsAt: string;
+  readonly timeZone: string;
+  readonly brief: Brief;
+  readonly people: readonly Participant[];
+  readonly dishes: readonly Dish[];
+  readonly kitchen: Kitchen;
+  readonly pantry: readonly Ingredient[];
+  readonly labels: readonly LabelReading[];
+  readonly packs: readonly PackSize[];
+}
+
+export const stages = ["recipe", "brief", "allergies", "amounts", "gear", "timeline", "teach", "log"] as const;
+export type Stage = (typeof stages)[number];
+
+export type PlanFinding =
+  | { readonly code: "no-dish"; readonly level: "blocks" }
+  | { readonly code: "dishes-overbooked"; readonly level: "blocks"; readonly asked: number; readonly stations: number }
+  | { readonly code: "dishes-underbooked"; readonly level: "blocks"; readonly asked: number; readonly stations: number }
+  | { readonly code: "register-short"; readonly level: "notes"; readonly named: number; readonly people: number }
+  | { readonly code: "register-over"; readonly level: "warns"; readonly named: number; readonly people: number }
+  | { readonly code: "not-answered"; readonly level: "warns"; readonly people: number }
+  | { readonly code: "recipe-is-draft"; readonly level: "warns"; readonly title: string }
+  | { readonly code: "pieces-short"; readonly level: "warns"; readonly stationId: string; readonly made: number; readonly wanted: number }
+  | { readonly code: "egg-fraction"; readonly level: "warns"; readonly stationId: string; readonly ingredientId: string; readonly count: Ratio; readonly grams: number }
+  | { readonly code: "cannot-eat"; readonly level: "warns"; readonly participantId: string; readonly name: string; readonly ingredientIds: readonly string[] }
+  | { readonly code: "may-not-eat"; readonly level: "warns"; readonly participantId: string; readonly name: string; readonly ingredientIds: readonly string[] }
+  | { readonly code: "plate-unknown"; readonly level: "warns"; readonly participantId: string; readonly name: string; readonly ingredientIds: readonly string[] }
+  | { readonly code: "contact-not-checked"; readonly level: "notes" }
+  | { readonly code: "scoops-off"; readonly level: "warns"; readonly stationId: string; readonly ingredientId: string; readonly error: number };
+
+type AnyFinding = RecipeFinding | BatterFinding | GearFinding | ScheduleFinding | PlanFinding;
+
+/** A finding with the stage it is to be settled in and the dish it is about. */
+export type Finding = AnyFinding & { readonly stage: Stage; readonly dishId: string | null };
+export type FindingCode = AnyFinding["code"];
+
+/** How a figure was arrived at, as data; one sentence each in the words. */
+export type Why =
+  | { readonly code: "stations"; readonly people: number; readonly stationSize: number }
+  | { readonly code: "pieces-per-batch"; readonly from: BatchYield["from"]; readonly leftBehind: number; readonly airFactor: number }
+  | { readonly code: "batches"; readonly stations: readonly { readonly factor: Ratio; readonly stations: number }[]; readonly rule: BatchRule }
+  | { readonly code: "pieces-made"; readonly made: number; readonly wanted: number; readonly people: number; readonly piecesEach: Ratio }
+  | { readonly code: "loads"; readonly pieces: number; readonly loads: number; readonly places: number }
+  | { readonly code: "minutes"; readonly parts: Timeline["critical"] }
+  | { readonly code: "room"; readonly minutes: number; readonly available: number }
+  | { readonly code: "total"; readonly stations: number; readonly hasDemoBatch: boolean; readonly hasSpareKit: boolean };
+
+/** The figures an instructor reads first, in the order of the work. */
+export interface KeyFigure {
+  readonly code: "stations" | "pieces-per-batch" | "batches" | "pieces-made" | "over" | "loads" | "minutes" | "slack" | "total";
+  /** Which of several: a dish, an ingredient. */
+  readonly of: string | null;
+  readonly value: number;
+  readonly why: Why;
+}
+
+export interface StationPlan extends Station {
+  readonly dishId: string;
+  readonly scale: StationScale;
+  readonly loads: number;
+  readonly kit: readonly KitLine[];
+}
+
+export interface DishPlan {
+  readonly id: string;
+  /** The recipe as its variant makes it. */
+  readonly recipe: Recipe;
+  readonly variantName: string | null;
+  readonly stations: number;
+  readonly batter: Batter;
+  readonly batchYield: BatchYield;
+}
+
+export interface ClassPlan {
+  readonly stations: readonly StationPlan[];
+  readonly dishes: readonly DishPlan[];
+  /** The instructor's own bowl and the spare kit, when the brief asks for them. */
+  readonly demoKit: readonly KitLine[];
+  readonly spareKit: readonly KitLine[];
+  readonly totals: readonly Total[];
+  readonly gear: readonly GearLine[];
+  readonly timeline: Timeline;
+  readonly plates: readonly PersonVerdict[];
+  readonly figures: readonly KeyFigure[];
+  readonly findings: readonly Finding[];
+  /** False while an amount is unknown or the ledger does not add up: nothing may be packed. */
+  readonly isPackable: boolean;
+  readonly fingerprints: Readonly<Record<Stage, string>>;
+}

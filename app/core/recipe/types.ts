@@ -1,0 +1,154 @@
+import type { Amount, MeasuringSystem, Ratio } from "~/core/quantity";
+import type { FillMethod } from "~/core/pantry";
+
+export const families = ["drawn", "drop", "pancake", "crepe", "waffle", "ridged-waffle", "fritter", "oven-puffed"] as const;
+export type Family = (typeof families)[number];
+
+/** Where a line goes. "pan" is what greases the surface, "topping" what is put on at the plate; neither is batter. */
+export const bowls = ["dry", "wet", "bowl", "pan", "topping"] as const;
+export type Bowl = (typeof bowls)[number];
+
+/**
+ * How much of an ingredient, as recipes really say it. "unknown" is the only kind that blocks: such a recipe may be taught
+ * from but never packed from.
+ */
+export type LineAmount =
+  | { readonly kind: "exact"; readonly amount: Amount }
+  | { readonly kind: "range"; readonly from: Amount; readonly to: Amount }
+  /** Start with one amount, add more by judgement up to the other: buy `most`, pack the difference apart. */
+  | { readonly kind: "top-up"; readonly start: Amount; readonly most: Amount }
+  /** Listed amount, of which `back` is kept aside until the batter has been judged. */
+  | { readonly kind: "hold-back"; readonly amount: Amount; readonly back: Amount }
+  | { readonly kind: "per-load"; readonly amount: Amount }
+  | { readonly kind: "per-piece"; readonly amount: Amount }
+  | { readonly kind: "to-taste" }
+  | { readonly kind: "unknown"; readonly said: string };
+
+export interface Line {
+  readonly id: string;
+  readonly ingredientId: string;
+  readonly amount: LineAmount;
+  readonly bowl: Bowl;
+  /** Share of its weight that stays after draining, squeezing or peeling; 1 when all of it does. */
+  readonly keeps: number;
+  readonly isOptional: boolean;
+  readonly note: string;
+}
+
+/** Minutes as the shortest, the likely and the longest. */
+export interface Span {
+  readonly low: number;
+  readonly likely: number;
+  readonly high: number;
+}
+
+/** Part of a line that a step uses; the shares of one line over all steps make 1. */
+export interface Draw {
+  readonly lineId: string;
+  readonly share: Ratio;
+}
+
+export const stepKinds = ["prepare", "mix", "rest", "preheat", "cook", "serve"] as const;
+export type StepKind = (typeof stepKinds)[number];
+
+export const hazards = ["hot-surface", "steam", "oven-dish", "hot-fat", "spray-flame", "raw-batter", "blades", "boiling-sauce", "small-pieces", "cords"] as const;
+export type Hazard = (typeof hazards)[number];
+
+export const tools = ["mixing-bowl", "small-bowl", "whisk", "spatula", "ladle", "turner", "measuring-set", "scale", "jug", "grater", "knife", "board", "egg-cup", "brush", "tray", "oven-dish", "oven-gloves", "towel", "plate", "fork", "sieve"] as const;
+export type Tool = (typeof tools)[number];
+
+export interface Step {
+  readonly id: string;
+  readonly kind: StepKind;
+  readonly text: string;
+  readonly draws: readonly Draw[];
+  /** Ingredients the text names that are not drawn from a line; each must be on the list, or the ledger says so. */
+  readonly mentions: readonly string[];
+  readonly minutes: Span;
+  readonly tools: readonly Tool[];
+  readonly hazards: readonly Hazard[];
+  readonly who: "anyone" | "adult";
+}
+
+/** The least and most minutes between mixing and the pour, and why; `max` null when only the shelf sets a limit. */
+export interface Window {
+  readonly min: number;
+  readonly max: number | null;
+  readonly reason: WindowReason;
+}
+export const windowReasons = ["relax-gluten", "cook-at-once", "single-acting", "double-acting", "soda-and-acid", "gel-swells", "author"] as const;
+export type WindowReason = (typeof windowReasons)[number];
+
+export const cues = ["bubbles-stay-open", "dull-rim", "brown-edge", "slides", "steam-stops", "lamp", "puffed-and-brown", "minutes-only"] as const;
+export type Cue = (typeof cues)[number];
+
+export const readinessTests = ["water-beads", "butter-foams", "drop-sizzles", "lamp", "infrared", "oven-thermometer"] as const;
+export type ReadinessTest = (typeof readinessTests)[number];
+
+export const surfaceKinds = ["electric-griddle", "hob-pan", "cast-iron-pan", "crepe-pan", "waffle-iron", "ridged-pan", "oven"] as const;
+export type SurfaceKind = (typeof surfaceKinds)[number];
+
+export interface Heat {
+  readonly surfaceKinds: readonly SurfaceKind[];
+  /** Where to start the dial; a test on the surface is what opens the pour. */
+  readonly surfaceC: { readonly from: number; readonly to: number };
+  readonly test: ReadinessTest;
+  readonly side1: Span;
+  /** Null where both sides cook at once. */
+  readonly side2: Span | null;
+  /** Minutes to lift out, grease and be ready for the next load. */
+  readonly turnaround: number;
+  /** Minutes to pour one piece, one after the other. */
+  readonly pourPerPiece: number;
+  /** Minutes the surface needs to be hot again before the next load. */
+  readonly recover: number;
+  readonly cues: readonly Cue[];
+}
+
+/** What makes a piece: a pour by volume or weight, or a whole batch that makes a fixed number. */
+export type Portion =
+  | { readonly kind: "ml"; readonly ml: number }
+  | { readonly kind: "grams"; readonly grams: number }
+  | { readonly kind: "batch"; readonly pieces: number };
+
+/** A branch of the recipe: berries in, savoury, the egg-free version. */
+export interface Variant {
+  readonly id: string;
+  readonly name: string;
+  readonly standing: Standing;
+  readonly omit: readonly string[];
+  readonly swaps: readonly { readonly lineId: string; readonly ingredientId: string; readonly amount?: LineAmount }[];
+  readonly add: readonly Line[];
+}
+
+export const standings = ["draft", "rehearsed", "taught"] as const;
+export type Standing = (typeof standings)[number];
+
+/** One immutable revision of a recipe; a class pins one. */
+export interface Recipe {
+  readonly id: string;
+  readonly revision: number;
+  readonly title: string;
+  readonly intro: string;
+  readonly family: Family;
+  readonly system: MeasuringSystem;
+  readonly fill: FillMethod;
+  readonly standing: Standing;
+  readonly lines: readonly Line[];
+  readonly steps: readonly Step[];
+  readonly rest: Window;
+  readonly heat: Heat;
+  readonly portion: Portion;
+  readonly pieceDiameterCm: number;
+  readonly variants: readonly Variant[];
+}
+
+export type RecipeFinding =
+  | { readonly code: "amount-unknown"; readonly level: "blocks"; readonly lineId: string; readonly ingredientId: string; readonly said: string }
+  | { readonly code: "used-not-listed"; readonly level: "blocks"; readonly stepId: string; readonly ingredientId: string }
+  | { readonly code: "wrong-twin"; readonly level: "blocks"; readonly stepId: string; readonly named: string; readonly listed: string }
+  | { readonly code: "listed-not-used"; readonly level: "warns"; readonly lineId: string; readonly ingredientId: string }
+  | { readonly code: "draws-unknown-line"; readonly level: "blocks"; readonly stepId: string; readonly lineId: string }
+  | { readonly code: "shares-do-not-add-up"; readonly level: "blocks"; readonly lineId: string; readonly ingredientId: string; readonly drawn: Ratio }
+  | { readonly code: "ingredient-not-in-pantry"; readonly level: "blocks"; readonly lineId: string; readonly ingredientId: string }
+  | { readonly code: "no-cook-step"; readonly level: "warns" };

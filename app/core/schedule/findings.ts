@@ -1,0 +1,39 @@
+import { schedule } from "./schedule";
+import type { ScheduleFinding, ScheduleInput, Timeline } from "./types";
+
+/** A wait of this many minutes with empty hands is worth a word (starting value). */
+export const idleWorthSaying = 10;
+
+/** Does the class fit its time, and what does it wait for? One more of the busiest shared surface is tried out and its end given. */
+export function checkTimeline(timeline: Timeline, input: ScheduleInput, available: number): ScheduleFinding[] {
+  const findings: ScheduleFinding[] = [];
+  const over = timeline.end - available;
+  if (over > 0) findings.push({ code: "does-not-fit", level: "warns", minutes: timeline.end, available, over });
+
+  const queue = timeline.critical.find((part) => part.kind === "queue")?.minutes ?? 0;
+  const used = new Map<string, number>();
+  for (const task of timeline.tasks) {
+    if (task.kind !== "load") continue;
+    const surfaceId = timeline.units.find((unit) => unit.id === task.surfaceId)?.surfaceId ?? "";
+    used.set(surfaceId, (used.get(surfaceId) ?? 0) + task.end - task.start);
+  }
+  const busiest = [...used].sort((a, b) => b[1] - a[1])[0]?.[0];
+  const surface = input.surfaces.find((one) => one.id === busiest);
+  if (queue > 0 && surface) {
+    const more = schedule({ ...input, surfaces: input.surfaces.map((one) => (one === surface ? { ...one, count: one.count + 1 } : one)) });
+    findings.push({ code: "waits-for-surfaces", level: "warns", minutes: queue, surfaceName: surface.name, withOneMore: more.end < timeline.end ? more.end : undefined });
+  }
+
+  for (const job of input.stations) {
+    const max = job.recipe.rest.max;
+    if (max === null) continue;
+    const own = timeline.tasks.filter((task) => task.stationId === job.stationId);
+    const mixedAt = Math.max(0, ...own.filter((task) => task.kind === "mix" || task.kind === "wait" || task.kind === "prepare").map((task) => task.end));
+    const lastStart = Math.max(0, ...own.filter((task) => task.kind === "load").map((task) => task.start));
+    if (lastStart - mixedAt > max) findings.push({ code: "cook-by-passed", level: "warns", stationId: job.stationId, minutes: lastStart - mixedAt, max });
+  }
+  for (const { stationId, minutes } of timeline.idle) if (minutes >= idleWorthSaying) findings.push({ code: "stands-idle", level: "notes", stationId, minutes });
+  const shared = input.surfaces.reduce((count, one) => count + one.count * (one.at === "station" ? input.stations.length : 1), 0);
+  if (input.hotPlaces !== null && input.hotPlaces < shared) findings.push({ code: "hot-places-limited", level: "notes", surfaces: shared, hotPlaces: input.hotPlaces });
+  return findings;
+}

@@ -1,0 +1,104 @@
+import type { Surface } from "~/core/gear";
+import type { Recipe, Span } from "~/core/recipe";
+
+/** All times in a plan are minutes since the doors open. */
+export const demoModes = ["mix-and-load", "mix", "along"] as const;
+export type DemoMode = (typeof demoModes)[number];
+
+export const kitModes = ["pre-measured", "station-measures", "dry-mix"] as const;
+export type KitMode = (typeof kitModes)[number];
+
+/** What one station has to do; everything about people and amounts is settled before. */
+export interface StationJob {
+  readonly stationId: string;
+  readonly recipe: Recipe;
+  readonly pieces: number;
+  /** Lines the station has to measure, and eggs it cracks. */
+  readonly measuredLines: number;
+  readonly eggs: number;
+}
+
+export interface ScheduleInput {
+  readonly stations: readonly StationJob[];
+  readonly surfaces: readonly Surface[];
+  readonly people: number;
+  readonly sinks: number;
+  /** Multiplies handwork; see `paceOf`. */
+  readonly pace: number;
+  readonly demo: DemoMode;
+  readonly kitMode: KitMode;
+  readonly doorsMinutes: number;
+  readonly eatMinutes: number;
+  readonly cleanMinutes: number;
+  readonly testersPerSurface: number;
+  /** Hot places that may be in use at once for want of adults; null for no such rule. */
+  readonly hotPlaces: number | null;
+}
+
+export const taskKinds = ["arrive", "demo-mix", "prepare", "mix", "wait", "rest", "preheat", "demo-load", "tester", "load", "eat", "clean"] as const;
+export type TaskKind = (typeof taskKinds)[number];
+
+export interface Task {
+  readonly id: string;
+  readonly kind: TaskKind;
+  /** Null for the whole room. */
+  readonly stationId: string | null;
+  readonly surfaceId: string | null;
+  readonly stepId: string | null;
+  readonly start: number;
+  readonly end: number;
+  /** Pieces on the surface, for loads. */
+  readonly pieces: number;
+  readonly loadNumber: number;
+}
+
+export const bellKinds = ["doors", "gather-mix", "mix", "rest", "gather-load", "pour", "swap", "eat", "clean", "close"] as const;
+export type BellKind = (typeof bellKinds)[number];
+
+/** A moment the instructor calls the room. */
+export interface Bell {
+  readonly id: string;
+  readonly kind: BellKind;
+  readonly at: number;
+}
+
+/** One unit of a surface: the second of three griddles, the left pan at Heron. */
+export interface SurfaceUnit {
+  readonly id: string;
+  readonly surfaceId: string;
+  readonly name: string;
+  readonly number: number;
+  readonly stationId: string | null;
+}
+
+/** Minutes on the way to the end of the class, by what was waited for. */
+export interface CriticalPart {
+  readonly kind: TaskKind | "queue";
+  readonly minutes: number;
+}
+
+export interface Timeline {
+  readonly tasks: readonly Task[];
+  readonly bells: readonly Bell[];
+  readonly units: readonly SurfaceUnit[];
+  /** Minutes from the doors to the end of clean-up. */
+  readonly end: number;
+  readonly firstPour: number;
+  readonly lastLoadEnd: number;
+  readonly loads: number;
+  /** What the last station's time went into, in order of time. */
+  readonly critical: readonly CriticalPart[];
+  /** Minutes each station stands with nothing to do between the first mix and the last load. */
+  readonly idle: readonly { readonly stationId: string; readonly minutes: number }[];
+  /** Stations that cannot cook because no surface of the kitchen suits their recipe. */
+  readonly unplaced: readonly string[];
+}
+
+export type ScheduleFinding =
+  | { readonly code: "does-not-fit"; readonly level: "warns"; readonly minutes: number; readonly available: number; readonly over: number }
+  | { readonly code: "waits-for-surfaces"; readonly level: "warns"; readonly minutes: number; readonly withOneMore: number | undefined; readonly surfaceName: string }
+  | { readonly code: "cook-by-passed"; readonly level: "warns"; readonly stationId: string; readonly minutes: number; readonly max: number }
+  | { readonly code: "stands-idle"; readonly level: "notes"; readonly stationId: string; readonly minutes: number }
+  | { readonly code: "hot-places-limited"; readonly level: "notes"; readonly surfaces: number; readonly hotPlaces: number };
+
+export const likely = (span: Span): number => span.likely;

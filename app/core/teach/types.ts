@@ -1,0 +1,50 @@
+import type { Bell } from "~/core/schedule";
+
+export const stationStates = ["waiting", "heating", "ready", "poured", "turned", "done", "stuck"] as const;
+export type StationState = (typeof stationStates)[number];
+
+/** Moments are milliseconds since 1970, written by the device where it happened. */
+interface Happened {
+  /** Made by the client, so that sending twice is not two events. */
+  readonly id: string;
+  readonly at: number;
+}
+
+export type LiveEvent = Happened &
+  (
+    | { readonly kind: "class-started" }
+    | { readonly kind: "bell-rung"; readonly bellId: string }
+    | { readonly kind: "bell-taken-back"; readonly bellId: string }
+    | { readonly kind: "delay-added"; readonly minutes: number }
+    | { readonly kind: "station-set"; readonly stationId: string; readonly state: StationState }
+    | { readonly kind: "pieces-counted"; readonly stationId: string; readonly pieces: number }
+    | { readonly kind: "note-added"; readonly text: string }
+    | { readonly kind: "class-ended" }
+    | { readonly kind: "class-reopened" }
+  );
+export const liveEventKinds = ["class-started", "bell-rung", "bell-taken-back", "delay-added", "station-set", "pieces-counted", "note-added", "class-ended", "class-reopened"] as const satisfies readonly LiveEvent["kind"][];
+
+/** What is known of a running class: nothing but the fold of its events. */
+export interface LiveState {
+  readonly startedAt: number | undefined;
+  readonly endedAt: number | undefined;
+  /** When each bell was rung. */
+  readonly rung: Readonly<Record<string, number>>;
+  readonly addedMinutes: number;
+  readonly stations: Readonly<Record<string, { readonly state: StationState; readonly since: number }>>;
+  readonly pieces: Readonly<Record<string, number>>;
+  readonly notes: readonly { readonly at: number; readonly text: string }[];
+}
+
+/** Now, next, and how late: read from the state and a moment. */
+export interface Situation {
+  readonly phase: "not-started" | "running" | "ended";
+  /** The last bell rung, and the one to ring next. */
+  readonly now: Bell | undefined;
+  readonly next: Bell | undefined;
+  /** Milliseconds until the next bell is due by the plan as delayed; negative when overdue. */
+  readonly untilNext: number | undefined;
+  /** Minutes behind the plan, counting what has already slipped; negative when ahead. */
+  readonly lateMinutes: number;
+  readonly elapsed: number;
+}
