@@ -4,7 +4,7 @@ import { diets, fillMethods, roles, starterPantry, storages, substances } from "
 import { ageBands, audiences, participantRoles, severities } from "~/core/people";
 import type { ClassInput } from "~/core/plan";
 import { type Amount, type Ratio, isVolumeUnit, isMassUnit, measuringSets, measuringSystems, readRatio, units, writeRatio } from "~/core/quantity";
-import { bowls, cues, families, hazards, readinessTests, standings, stepKinds, surfaceKinds, tools, windowReasons } from "~/core/recipe";
+import { type Recipe, bowls, cues, families, hazards, readinessTests, standings, stepKinds, surfaceKinds, tools, windowReasons } from "~/core/recipe";
 import { batchRules } from "~/core/scale";
 import { demoModes, kitModes } from "~/core/schedule";
 
@@ -62,7 +62,7 @@ const line = z.strictObject({ id, ingredientId: id, amount: lineAmount, bowl: z.
 
 const step = z.strictObject({
   id, kind: z.enum(stepKinds), text: z.string().max(2000),
-  draws: z.array(z.strictObject({ lineId: id, share: fraction.default({ num: 1n, den: 1n }) })).max(60).default([]),
+  draws: z.array(z.strictObject({ lineId: id, share: fraction.prefault("1") })).max(60).default([]),
   mentions: z.array(id).max(60).default([]),
   minutes: span,
   tools: z.array(z.enum(tools)).max(40).default([]),
@@ -120,7 +120,7 @@ const isoDate = z.iso.date();
 const labelReading = z.strictObject({ ingredientId: id, product: name, contains: z.array(z.enum(substances)).default([]), mayContain: z.array(z.enum(substances)).default([]), readBy: name, readOn: isoDate });
 const packSize = z.strictObject({ ingredientId: id, unitGrams: z.number().gt(0), unitsPerPack: z.int().min(1), unitName: name });
 
-const isUnique = <T>(key: (item: T) => string) => (items: readonly T[]) => new Set(items.map(key)).size === items.length;
+const isUnique = (field: "id" | "ingredientId") => (items: readonly object[]) => new Set(items.map((item) => Reflect.get(item, field))).size === items.length;
 
 export const timeZoneSchema = z.string().max(60).refine((zone) => {
   try {
@@ -137,12 +137,12 @@ export const classFileSchema = z.strictObject({
   class: z.strictObject({
     id, title: name, startsAt: z.iso.datetime({ local: true, precision: -1 }), timeZone: timeZoneSchema,
     brief: briefSchema,
-    people: z.array(participant).max(400).default([]).refine(isUnique((one) => one.id), "expected every person's id once"),
-    dishes: z.array(z.strictObject({ id, recipe: recipeSchema, variantId: id.nullable().default(null), stations: z.int().min(0).max(400).nullable().default(null) })).max(20).refine(isUnique((one) => one.id), "expected every dish's id once"),
+    people: z.array(participant).max(400).default([]).refine(isUnique("id"), "expected every person's id once"),
+    dishes: z.array(z.strictObject({ id, recipe: recipeSchema, variantId: id.nullable().default(null), stations: z.int().min(0).max(400).nullable().default(null) })).max(20).refine(isUnique("id"), "expected every dish's id once"),
     kitchen,
     /** Ingredients beside the starter pantry; one with the same id takes its place. */
     pantry: z.array(ingredientSchema).max(400).default([]),
-    labels: z.array(labelReading).max(400).default([]).refine(isUnique((one) => one.ingredientId), "expected one label per ingredient"),
+    labels: z.array(labelReading).max(400).default([]).refine(isUnique("ingredientId"), "expected one label per ingredient"),
     packs: z.array(packSize).max(400).default([]),
   }),
 });
@@ -168,7 +168,7 @@ export function readClassFile(json: string): ClassFileRead {
   const { pantry: own, ...rest } = parsed.data.class;
   const replaced = new Set(own.map((one) => one.id));
   const pantry = [...starterPantry.filter((one) => !replaced.has(one.id)), ...own];
-  return { ok: true, input: { ...rest, pantry } as ClassInput };
+  return { ok: true, input: { ...rest, pantry } };
 }
 
 const isRatio = (value: object): value is Ratio => "num" in value && "den" in value && typeof value.num === "bigint";
@@ -186,7 +186,7 @@ export function toPlain(value: unknown): unknown {
 }
 
 /** The recipe of a stored document; for data this program wrote itself. @throws {z.ZodError} when it does not fit the schema. */
-export const parseRecipe = (document: unknown) => recipeSchema.parse(document) as ClassInput["dishes"][number]["recipe"];
+export const parseRecipe = (document: unknown): Recipe => recipeSchema.parse(document);
 
 /** Writes a class as a class file: only the ingredients its recipes name, everything else whole. */
 export function writeClassFile(input: ClassInput): string {

@@ -5,6 +5,7 @@ import type { PersonVerdict } from "~/core/allergen";
 import { isAtStation } from "~/core/people";
 import { checkTimeline, type ScheduleInput, type Timeline } from "~/core/schedule";
 import { hasFraction } from "~/core/kit";
+import { canonical } from "./hash";
 import type { GearLine } from "~/core/gear";
 import type { ClassInput, DishPlan, Finding, PlanFinding, Stage, StationPlan } from "./types";
 
@@ -45,12 +46,26 @@ function allergyFindings(input: ClassInput, plates: readonly PersonVerdict[]): P
   return findings;
 }
 
-const amountFindings = (stations: readonly StationPlan[]): PlanFinding[] =>
-  stations.flatMap((station): PlanFinding[] => [
-    ...(station.scale.over < 0 ? [{ code: "pieces-short", level: "warns", stationId: station.id, made: station.scale.piecesMade, wanted: station.scale.piecesWanted } as const] : []),
-    ...station.kit.flatMap((line): PlanFinding[] => (hasFraction(line) && line.main ? [{ code: "egg-fraction", level: "warns", stationId: station.id, ingredientId: line.ingredientId, count: line.main.amount.value, grams: line.main.grams ?? 0 }] : [])),
-    ...station.kit.flatMap((line): PlanFinding[] => (line.main?.scoops && !line.main.scoops.isWithin ? [{ code: "scoops-off", level: "warns", stationId: station.id, ingredientId: line.ingredientId, error: line.main.scoops.error }] : [])),
-  ]);
+/** Findings that say the same of several stations become one that names them all. */
+function together<F extends PlanFinding & { readonly stationIds: readonly string[] }>(findings: readonly F[]): F[] {
+  const groups = new Map<string, F>();
+  for (const finding of findings) {
+    const key = canonical({ ...finding, stationIds: [] });
+    const group = groups.get(key);
+    groups.set(key, group ? { ...group, stationIds: [...group.stationIds, ...finding.stationIds] } : finding);
+  }
+  return [...groups.values()];
+}
+
+function amountFindings(stations: readonly StationPlan[], pantry: Pantry): PlanFinding[] {
+  const short = stations.filter((station) => station.scale.over < 0);
+  const isEgg = (ingredientId: string) => pantry.get(ingredientId)?.role === "egg";
+  return [
+    ...together(short.map((station) => ({ code: "pieces-short" as const, level: "warns" as const, stationIds: [station.id], made: station.scale.piecesMade, wanted: station.scale.piecesWanted }))),
+    ...together(stations.flatMap((station) => station.kit.flatMap((line) => (isEgg(line.ingredientId) && hasFraction(line) && line.main ? [{ code: "egg-fraction" as const, level: "warns" as const, stationIds: [station.id], ingredientId: line.ingredientId, count: line.main.amount.value, grams: line.main.grams ?? 0 }] : [])))),
+    ...together(stations.flatMap((station) => station.kit.flatMap((line) => (line.main?.scoops && !line.main.scoops.isWithin ? [{ code: "scoops-off" as const, level: "warns" as const, stationIds: [station.id], ingredientId: line.ingredientId, error: line.main.scoops.error }] : [])))),
+  ];
+}
 
 /** Everything computed so far that somebody should know of, in the order of the stages. */
 export function findingsOf(
@@ -60,7 +75,7 @@ export function findingsOf(
     ...dishes.flatMap((dish) => recipeFindings(dish, pantry)),
     ...at("brief", null, briefFindings(input, stations.length)),
     ...at("allergies", null, allergyFindings(input, plates)),
-    ...at("amounts", null, amountFindings(stations)),
+    ...at("amounts", null, amountFindings(stations, pantry)),
     ...at("gear", null, checkGear(gear)),
     ...dishes.flatMap((dish) => at("gear", dish.id, surfacesFor(dish.recipe, input.kitchen).length === 0 ? [{ code: "no-surface" as const, level: "blocks" as const, recipeTitle: dish.recipe.title, wanted: dish.recipe.heat.surfaceKinds }] : [])),
     ...at("timeline", null, checkTimeline(timeline, scheduled, input.brief.minutes)),

@@ -73,13 +73,13 @@ export type PlanFinding =
   | { readonly code: "register-over"; readonly level: "warns"; readonly named: number; readonly people: number }
   | { readonly code: "not-answered"; readonly level: "warns"; readonly people: number }
   | { readonly code: "recipe-is-draft"; readonly level: "warns"; readonly title: string }
-  | { readonly code: "pieces-short"; readonly level: "warns"; readonly stationId: string; readonly made: number; readonly wanted: number }
-  | { readonly code: "egg-fraction"; readonly level: "warns"; readonly stationId: string; readonly ingredientId: string; readonly count: Ratio; readonly grams: number }
+  | { readonly code: "pieces-short"; readonly level: "warns"; readonly stationIds: readonly string[]; readonly made: number; readonly wanted: number }
+  | { readonly code: "egg-fraction"; readonly level: "warns"; readonly stationIds: readonly string[]; readonly ingredientId: string; readonly count: Ratio; readonly grams: number }
   | { readonly code: "cannot-eat"; readonly level: "warns"; readonly participantId: string; readonly name: string; readonly ingredientIds: readonly string[] }
   | { readonly code: "may-not-eat"; readonly level: "warns"; readonly participantId: string; readonly name: string; readonly ingredientIds: readonly string[] }
   | { readonly code: "plate-unknown"; readonly level: "warns"; readonly participantId: string; readonly name: string; readonly ingredientIds: readonly string[] }
   | { readonly code: "contact-not-checked"; readonly level: "notes" }
-  | { readonly code: "scoops-off"; readonly level: "warns"; readonly stationId: string; readonly ingredientId: string; readonly error: number };
+  | { readonly code: "scoops-off"; readonly level: "warns"; readonly stationIds: readonly string[]; readonly ingredientId: string; readonly error: number };
 
 type AnyFinding = RecipeFinding | BatterFinding | GearFinding | ScheduleFinding | PlanFinding;
 

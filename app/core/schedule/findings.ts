@@ -24,15 +24,18 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
     findings.push({ code: "waits-for-surfaces", level: "warns", minutes: queue, surfaceName: surface.name, withOneMore: more.end < timeline.end ? more.end : undefined });
   }
 
-  for (const job of input.stations) {
+  const late = input.stations.flatMap((job) => {
     const max = job.recipe.rest.max;
-    if (max === null) continue;
+    if (max === null) return [];
     const own = timeline.tasks.filter((task) => task.stationId === job.stationId);
     const mixedAt = Math.max(0, ...own.filter((task) => task.kind === "mix" || task.kind === "wait" || task.kind === "prepare").map((task) => task.end));
     const lastStart = Math.max(0, ...own.filter((task) => task.kind === "load").map((task) => task.start));
-    if (lastStart - mixedAt > max) findings.push({ code: "cook-by-passed", level: "warns", stationId: job.stationId, minutes: lastStart - mixedAt, max });
-  }
-  for (const { stationId, minutes } of timeline.idle) if (minutes >= idleWorthSaying) findings.push({ code: "stands-idle", level: "notes", stationId, minutes });
+    return lastStart - mixedAt > max ? [{ stationId: job.stationId, minutes: lastStart - mixedAt, max }] : [];
+  });
+  const latest = [...late].sort((a, b) => b.minutes - a.minutes)[0];
+  if (latest) findings.push({ code: "cook-by-passed", level: "warns", stationIds: late.map((one) => one.stationId), minutes: latest.minutes, max: latest.max });
+  const idle = timeline.idle.filter((one) => one.minutes >= idleWorthSaying);
+  if (idle.length > 0) findings.push({ code: "stands-idle", level: "notes", stationIds: idle.map((one) => one.stationId), minutes: Math.max(...idle.map((one) => one.minutes)) });
   const shared = input.surfaces.reduce((count, one) => count + one.count * (one.at === "station" ? input.stations.length : 1), 0);
   if (input.hotPlaces !== null && input.hotPlaces < shared) findings.push({ code: "hot-places-limited", level: "notes", surfaces: shared, hotPlaces: input.hotPlaces });
   return findings;

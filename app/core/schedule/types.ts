@@ -1,5 +1,5 @@
 import type { Surface } from "~/core/gear";
-import type { Recipe, Span } from "~/core/recipe";
+import type { Recipe } from "~/core/recipe";
 
 /** All times in a plan are minutes since the doors open. */
 export const demoModes = ["mix-and-load", "mix", "along"] as const;
@@ -97,8 +97,6 @@ export interface Timeline {
 export type ScheduleFinding =
   | { readonly code: "does-not-fit"; readonly level: "warns"; readonly minutes: number; readonly available: number; readonly over: number }
   | { readonly code: "waits-for-surfaces"; readonly level: "warns"; readonly minutes: number; readonly withOneMore: number | undefined; readonly surfaceName: string }
-  | { readonly code: "cook-by-passed"; readonly level: "warns"; readonly stationId: string; readonly minutes: number; readonly max: number }
-  | { readonly code: "stands-idle"; readonly level: "notes"; readonly stationId: string; readonly minutes: number }
+  | { readonly code: "cook-by-passed"; readonly level: "warns"; readonly stationIds: readonly string[]; readonly minutes: number; readonly max: number }
+  | { readonly code: "stands-idle"; readonly level: "notes"; readonly stationIds: readonly string[]; readonly minutes: number }
   | { readonly code: "hot-places-limited"; readonly level: "notes"; readonly surfaces: number; readonly hotPlaces: number };
-
-export const likely = (span: Span): number => span.likely;

@@ -1,0 +1,16 @@
+import { type Kysely, type MigrationProvider, type MigrationResultSet, Migrator } from "kysely";
+import * as first from "./0001-first";
+
+/** All migrations by name; static, so that they run the same from the server, a script and a test. */
+const provider: MigrationProvider = { getMigrations: async () => ({ "0001-first": first }) };
+
+function settle({ error, results }: MigrationResultSet): string[] {
+  if (error) throw error;
+  return (results ?? []).map((result) => `${result.direction === "Up" ? "applied" : "took back"} ${result.migrationName}`);
+}
+
+/** Brings the schema up to date; several processes may do so at once. Returns a line per migration applied. */
+export const migrateToLatest = async (db: Kysely<never> | Kysely<unknown>): Promise<string[]> => settle(await new Migrator({ db: db as Kysely<unknown>, provider }).migrateToLatest());
+
+/** Takes back the newest migration. */
+export const migrateDown = async (db: Kysely<never> | Kysely<unknown>): Promise<string[]> => settle(await new Migrator({ db: db as Kysely<unknown>, provider }).migrateDown());

@@ -1,0 +1,23 @@
+// npm run -s plan -- file.json: the whole plan of a class file as JSON on standard output. No database.
+import { readFileSync } from "node:fs";
+import { plan } from "~/core/plan";
+import { readClassFile, toPlain } from "~/formats/class-file";
+
+const unreadable = 2;
+
+function fail(sentence: string): never {
+  process.stderr.write(`${sentence}\n`);
+  process.exit(unreadable);
+}
+
+const file = process.argv[2];
+if (!file) fail("Expected the path of a class file: npm run -s plan -- my-class.json");
+let text: string;
+try {
+  text = readFileSync(file, "utf8");
+} catch {
+  fail(`Cannot read “${file}”. Give the path of a class file that exists, such as test/cases/c1-oven-puffed.json.`);
+}
+const read = readClassFile(text);
+if (!read.ok) fail([`“${file}” is not a class file that can be planned from:`, ...read.problems.map((problem) => `  ${problem}`)].join("\n"));
+process.stdout.write(`${JSON.stringify(toPlain(plan(read.input)), null, 2)}\n`);
