@@ -1,4 +1,5 @@
 import { type Kysely, type MigrationProvider, type MigrationResultSet, Migrator } from "kysely";
+import type { DB } from "../schema";
 import * as first from "./0001-first";
 
 /** All migrations by name; static, so that they run the same from the server, a script and a test. */
@@ -10,7 +11,7 @@ function settle({ error, results }: MigrationResultSet): string[] {
 }
 
 /** Brings the schema up to date; several processes may do so at once. Returns a line per migration applied. */
-export const migrateToLatest = async (db: Kysely<never> | Kysely<unknown>): Promise<string[]> => settle(await new Migrator({ db: db as Kysely<unknown>, provider }).migrateToLatest());
+export const migrateToLatest = async (db: Kysely<DB>): Promise<string[]> => settle(await new Migrator({ db, provider }).migrateToLatest());
 
 /** Takes back the newest migration. */
-export const migrateDown = async (db: Kysely<never> | Kysely<unknown>): Promise<string[]> => settle(await new Migrator({ db: db as Kysely<unknown>, provider }).migrateDown());
+export const migrateDown = async (db: Kysely<DB>): Promise<string[]> => settle(await new Migrator({ db, provider }).migrateDown());

@@ -1,0 +1,93 @@
+import { EventEmitter } from "node:events";
+import pg from "pg";
+import { databaseUrl } from "~/db/client.server";
+
+/**
+ * One listening connection a process. What it says is only "something changed in this class"; whoever listens reads the table,
+ * so that catching up after a gap and following live are the same path.
+ */
+class LiveHub {
+  private readonly told = new EventEmitter().setMaxListeners(0);
+  private client: pg.Client | undefined;
+  private opening: Promise<void> | undefined;
+
+  private open(): Promise<void> {
+    return (this.opening ??= this.connect().catch((error: unknown) => {
+      this.opening = undefined;
+      throw error;
+    }));
+  }
+
+  private async connect(): Promise<void> {
+    const client = new pg.Client({ connectionString: databaseUrl() });
+    const again = () => {
+      if (this.client !== client) return;
+      this.client = undefined;
+      this.opening = undefined;
+      const reopen = () => void this.open().then(() => this.told.emit("all"), () => setTimeout(reopen, 500).unref());
+      setTimeout(reopen, 500).unref();
+    };
+    client.on("error", again);
+    client.on("end", again);
+    client.on("notification", ({ payload }) => void this.told.emit(`class ${payload}`));
+    await client.connect();
+    await client.query("listen live");
+    this.client = client;
+  }
+
+  /** Calls `heard` whenever something may have changed; resolves once nothing can be missed any more. */
+  async listen(classId: string, heard: () => void): Promise<() => void> {
+    await this.open();
+    this.told.on(`class ${classId}`, heard).on("all", heard);
+    return () => void this.told.off(`class ${classId}`, heard).off("all", heard);
+  }
+
+  async close(): Promise<void> {
+    const client = this.client;
+    this.client = undefined;
+    await client?.end().catch(() => {});
+  }
+}
+
+// On globalThis, so that a reload in development does not leave listeners behind.
+const held = globalThis as typeof globalThis & { apronBellHub?: LiveHub; apronBellStreams?: Set<() => void> };
+export const liveHub = (): LiveHub => (held.apronBellHub ??= new LiveHub());
+const streams = (held.apronBellStreams ??= new Set());
+
+const heartbeatMs = 20_000;
+
+/** A stream of "changed" events for one class, with heartbeats; ends with the request or the server. */
+export async function changesStream(classId: string, signal: AbortSignal): Promise<Response> {
+  const encoder = new TextEncoder();
+  let end = () => {};
+  const body = new ReadableStream<Uint8Array>({
+    async start(controller) {
+      let isOpen = true;
+      const send = (text: string) => {
+        if (isOpen) controller.enqueue(encoder.encode(text));
+      };
+      const forget = await liveHub().listen(classId, () => send("event: changed\ndata: {}\n\n"));
+      const beat = setInterval(() => send(": still here\n\n"), heartbeatMs);
+      end = () => {
+        if (!isOpen) return;
+        isOpen = false;
+        clearInterval(beat);
+        forget();
+        streams.delete(end);
+        controller.close();
+      };
+      streams.add(end);
+      signal.addEventListener("abort", end, { once: true });
+      if (signal.aborted) end();
+      else send("retry: 1000\nevent: changed\ndata: {}\n\n");
+    },
+    cancel: () => end(),
+  });
+  return new Response(body, { headers: { "Content-Type": "text/event-stream", "Cache-Control": "no-cache, no-transform", "X-Accel-Buffering": "no" } });
+}
+
+/** Ends every open stream and the listening connection: an open stream would keep the server from closing. */
+export function endStreams(): void {
+  for (const end of [...streams]) end();
+  void held.apronBellHub?.close();
+}

@@ -1,0 +1,65 @@
+import type { Kysely } from "kysely";
+import { z } from "zod";
+import { type ClassInput } from "~/core/plan";
+import { type LiveEvent, stationStates } from "~/core/teach";
+import { database } from "~/db/client.server";
+import type { DB } from "~/db/schema";
+import { readClassFile, writeClassFile } from "~/formats/class-file";
+
+const happened = { id: z.uuid(), at: z.number().min(0).max(8.64e15) };
+const ref = z.string().min(1).max(80);
+
+/** A live event as a device sends it. */
+export const liveEventSchema = z.discriminatedUnion("kind", [
+  z.strictObject({ ...happened, kind: z.literal("class-started") }),
+  z.strictObject({ ...happened, kind: z.literal("bell-rung"), bellId: ref }),
+  z.strictObject({ ...happened, kind: z.literal("bell-taken-back"), bellId: ref }),
+  z.strictObject({ ...happened, kind: z.literal("delay-added"), minutes: z.number().min(-60).max(60) }),
+  z.strictObject({ ...happened, kind: z.literal("station-set"), stationId: ref, state: z.enum(stationStates) }),
+  z.strictObject({ ...happened, kind: z.literal("pieces-counted"), stationId: ref, pieces: z.int().min(0).max(2000) }),
+  z.strictObject({ ...happened, kind: z.literal("note-added"), text: z.string().trim().min(1).max(500) }),
+  z.strictObject({ ...happened, kind: z.literal("class-ended") }),
+  z.strictObject({ ...happened, kind: z.literal("class-reopened") }),
+]);
+export const liveEventsSchema = z.strictObject({ events: z.array(liveEventSchema).min(1).max(500) });
+
+/** The events of a class in the order they were received. */
+export async function eventsOf(db: Kysely<DB>, classId: string): Promise<LiveEvent[]> {
+  const rows = await db.selectFrom("live_event").select(["id", "happened_at", "kind", "body"]).where("class_id", "=", classId).orderBy("seq").execute();
+  return rows.map((row) => liveEventSchema.parse({ ...(row.body as object), id: row.id, at: row.happened_at, kind: row.kind }));
+}
+
+/**
+ * Appends events, each at most once whatever a device sends again. The first event of a class keeps the class as it was planned
+ * then, so that later edits do not move the bells of a class that is running.
+ * @returns the ids that are now kept.
+ */
+export async function appendEvents(db: Kysely<DB>, input: ClassInput, events: readonly LiveEvent[], accountId: string | null): Promise<string[]> {
+  await db.transaction().execute(async (trx) => {
+    await trx.insertInto("live_run").values({ class_id: input.id, snapshot: writeClassFile(input), started_by: accountId }).onConflict((conflict) => conflict.doNothing()).execute();
+    await trx.insertInto("live_event").values(events.map(({ id, at, kind, ...body }) => ({ id, class_id: input.id, happened_at: at, account_id: accountId, kind, body: JSON.stringify(body) }))).onConflict((conflict) => conflict.column("id").doNothing()).execute();
+  });
+  return events.map((event) => event.id);
+}
+
+/** The class as it was when teaching began; `undefined` before that. */
+export async function snapshotOf(classId: string): Promise<ClassInput | undefined> {
+  const row = await database().selectFrom("live_run").select("snapshot").where("class_id", "=", classId).executeTakeFirst();
+  if (!row) return undefined;
+  const read = readClassFile(JSON.stringify(row.snapshot));
+  return read.ok ? { ...read.input, id: classId } : undefined;
+}
+
+export interface KeptLog { readonly piecesMade: number | null; readonly note: string; readonly version: number; readonly by: string | null; readonly at: Date }
+
+export const logOf = async (classId: string): Promise<KeptLog | undefined> =>
+  database().selectFrom("class_log").leftJoin("account", "account.id", "kept_by").select(["pieces_made as piecesMade", "note", "version", "account.name as by", "class_log.updated_at as at"]).where("class_id", "=", classId).executeTakeFirst();
+
+/** Keeps the log; `version` 0 for the first time. False when somebody else kept another meanwhile. */
+export async function keepLog(db: Kysely<DB>, classId: string, version: number, log: { piecesMade: number | null; note: string }, accountId: string | null): Promise<boolean> {
+  const values = { pieces_made: log.piecesMade, note: log.note, kept_by: accountId };
+  const kept = version === 0
+    ? await db.insertInto("class_log").values({ class_id: classId, ...values }).onConflict((conflict) => conflict.doNothing()).executeTakeFirst().then((result) => result.numInsertedOrUpdatedRows ?? 0n)
+    : await db.updateTable("class_log").set({ ...values, version: version + 1, updated_at: new Date() }).where("class_id", "=", classId).where("version", "=", version).executeTakeFirst().then((result) => result.numUpdatedRows);
+  return kept > 0n;
+}

@@ -1,0 +1,58 @@
+import { type MiddlewareFunction, type RouterContextProvider, createContext, createCookie, data, redirect } from "react-router";
+import { database } from "~/db/client.server";
+import { type Account, accountOfSession, closeSession, countAccounts, openSession } from "./accounts.server";
+
+// With TLS or on this machine the cookie is bound to the host and never sent in the clear. A tablet that reaches the program by
+// plain HTTP on a local network would drop such a cookie, so there it goes without; the README says to put TLS in front.
+const bound = createCookie("__Host-apron", { httpOnly: true, sameSite: "lax", path: "/", secure: true });
+const plain = createCookie("apron", { httpOnly: true, sameSite: "lax", path: "/" });
+
+function cookieFor(request: Request) {
+  const { protocol, hostname } = new URL(request.url);
+  return protocol === "https:" || hostname === "localhost" || hostname === "127.0.0.1" || hostname === "[::1]" ? bound : plain;
+}
+
+async function secretOf(request: Request): Promise<string | undefined> {
+  const value: unknown = await cookieFor(request).parse(request.headers.get("cookie"));
+  return typeof value === "string" ? value : undefined;
+}
+
+const accountContext = createContext<Account>();
+
+/** Who is signed in; for loaders and actions behind {@link requireAccount}. */
+export const accountOf = (context: Readonly<RouterContextProvider>): Account => context.get(accountContext);
+
+/** Only those signed in pass; others go to the sign-in page and come back after. */
+export const requireAccount: MiddlewareFunction<Response> = async ({ request, context }, next) => {
+  const secret = await secretOf(request);
+  const account = secret ? await accountOfSession(database(), secret) : undefined;
+  if (!account) {
+    if ((await countAccounts(database())) === 0) throw redirect("/first-account");
+    const { pathname, search } = new URL(request.url);
+    const back = `${pathname.replace(/\.data$/, "")}${search.replace(/[?&]_routes=[^&]*/, "")}`;
+    throw redirect(back === "/" || back === "/_root" ? "/sign-in" : `/sign-in?back=${encodeURIComponent(back)}`);
+  }
+  context.set(accountContext, account);
+  return next();
+};
+
+/** @throws a 403 page for assistants. */
+export function requireLead(context: Readonly<RouterContextProvider>): Account {
+  const account = accountOf(context);
+  if (account.role !== "lead") throw data("This is for the lead instructor. Ask them to do it, or to make you a lead under Accounts.", { status: 403 });
+  return account;
+}
+
+/** A path of this program to go back to; anything else, such as another site, is the front page. */
+export const pathBack = (back: string | null): string => (back && /^\/(?![/\\])/.test(back) ? back : "/");
+
+export async function signInAndGo(request: Request, accountId: string, to: string): Promise<Response> {
+  const { secret, expires } = await openSession(database(), accountId);
+  return redirect(to, { headers: { "Set-Cookie": await cookieFor(request).serialize(secret, { expires }) } });
+}
+
+export async function signOutAndGo(request: Request, to: string): Promise<Response> {
+  const secret = await secretOf(request);
+  if (secret) await closeSession(database(), secret);
+  return redirect(to, { headers: { "Set-Cookie": await cookieFor(request).serialize("", { maxAge: 0 }) } });
+}

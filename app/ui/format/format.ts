@@ -1,0 +1,100 @@
+import { parseDateTime, toZoned } from "@internationalized/date";
+import { type Amount, type MassUnit, type Ratio, type ScoopCount, type Unit, isWhole, toNumber } from "~/core/quantity";
+
+/** The narrow space between a number and its unit. */
+export const thin = " ";
+
+const plurals: Partial<Record<Unit, readonly [string, string]>> = {
+  cup: ["cup", "cups"], tsp: ["tsp", "tsp"], tbsp: ["tbsp", "tbsp"], stick: ["stick", "sticks"], pinch: ["pinch", "pinches"], spray: ["spray", "sprays"], dash: ["dash", "dashes"], piece: ["", ""],
+  "us-fl-oz": ["US fl oz", "US fl oz"], "uk-fl-oz": ["imp fl oz", "imp fl oz"], "us-pint": ["US pint", "US pints"], "uk-pint": ["imp pint", "imp pints"], "us-quart": ["US quart", "US quarts"],
+};
+
+export const unitName = (unit: Unit, value: number): string => plurals[unit]?.[value > 1 ? 1 : 0] ?? unit;
+
+export const number = (value: number, locale: string, digits = 1): string => new Intl.NumberFormat(locale, { maximumFractionDigits: digits }).format(value);
+
+/** Beyond sixteenths nobody reads a fraction. */
+const finestFraction = 16n;
+
+/** An exact number as people write it: whole, a true fraction ("1 3⁄4" with a fraction slash), else a decimal. */
+export function fraction(value: Ratio, locale: string): string {
+  if (isWhole(value)) return number(toNumber(value), locale, 0);
+  if (value.den > finestFraction || value.num < 0n) return number(toNumber(value), locale, 2);
+  const whole = value.num / value.den;
+  const rest = `${value.num % value.den}⁄${value.den}`;
+  return whole > 0n ? `${whole}${thin}${rest}` : rest;
+}
+
+/** "1 1⁄4 cups", "250 g", "2". Weights and millilitres are decimals: nobody weighs thirds. */
+export function amount(value: Amount, locale: string): string {
+  const decimal: readonly Unit[] = ["g", "kg", "ml", "l"] satisfies readonly (MassUnit | Unit)[];
+  const shown = decimal.includes(value.unit) ? number(toNumber(value.value), locale, 1) : fraction(value.value, locale);
+  const unit = unitName(value.unit, toNumber(value.value));
+  return unit ? `${shown}${thin}${unit}` : shown;
+}
+
+/** Grams as a scale shows them; kilograms from ten thousand on, where a scale gives up. */
+export function grams(value: number, locale: string): string {
+  return value >= 10_000 ? `${number(value / 1000, locale, 2)}${thin}kg` : `${number(value, locale, value < 10 ? 1 : 0)}${thin}g`;
+}
+
+/** "½ cup + 2 tbsp + 2 tsp": how often which scoop; a repeated size is counted. */
+export function scoops(counts: readonly ScoopCount[], locale: string): string {
+  return counts.map(({ size, unit, count }) => {
+    const one = `${fraction(size, locale)}${thin}${unitName(unit, isWhole(size) && count > 1 ? count : toNumber(size))}`;
+    if (count === 1) return one;
+    return isWhole(size) && size.num === 1n ? `${count}${thin}${unitName(unit, count)}` : `${count} × ${one}`;
+  }).join(" + ");
+}
+
+/** "+2 %", "−0.7 %"; nothing below a tenth of a percent. */
+export function drift(share: number, locale: string): string {
+  const percent = share * 100;
+  if (Math.abs(percent) < 0.1) return "";
+  return `${percent > 0 ? "+" : "−"}${number(Math.abs(percent), locale, 1)}${thin}%`;
+}
+
+/** Minutes in words short enough for a table: "45 s", "4½ min", "1 h 20". */
+export function minutes(value: number, locale: string): string {
+  const sign = value < 0 ? "−" : "";
+  const size = Math.abs(value);
+  if (size > 0 && size < 1) return `${sign}${number(size * 60, locale, 0)}${thin}s`;
+  if (size < 60) return `${sign}${number(size, locale, size < 10 ? 2 : 0)}${thin}min`;
+  const hours = Math.floor(Math.round(size) / 60);
+  const rest = Math.round(size) % 60;
+  return `${sign}${hours}${thin}h${rest > 0 ? `${thin}${String(rest).padStart(2, "0")}` : ""}`;
+}
+
+const instantOf = (startsAt: string, timeZone: string, afterMinutes: number): Date => new Date(toZoned(parseDateTime(startsAt), timeZone).toDate().getTime() + afterMinutes * 60_000);
+
+/** The clock on the wall of the class, `after` minutes from the doors. */
+export const clock = (startsAt: string, timeZone: string, after: number, locale: string): string =>
+  new Intl.DateTimeFormat(locale, { hour: "2-digit", minute: "2-digit", timeZone }).format(instantOf(startsAt, timeZone, after));
+
+/** "Saturday 28 November, 09:30" */
+export const dayAndTime = (startsAt: string, timeZone: string, locale: string): string =>
+  new Intl.DateTimeFormat(locale, { weekday: "long", day: "numeric", month: "long", hour: "2-digit", minute: "2-digit", timeZone }).format(instantOf(startsAt, timeZone, 0));
+
+export const day = (startsAt: string, locale: string): string =>
+  new Intl.DateTimeFormat(locale, { weekday: "short", day: "numeric", month: "short", year: "numeric", timeZone: "UTC" }).format(new Date(`${startsAt.slice(0, 10)}T12:00:00Z`));
+
+/** A moment as date and time in the reader's own zone, or the one given. */
+export const moment = (value: Date | number, locale: string, timeZone?: string): string =>
+  new Intl.DateTimeFormat(locale, { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit", ...(timeZone ? { timeZone } : {}) }).format(value);
+
+/** A count-down: "4:05", "−0:30". */
+export function countdown(milliseconds: number): string {
+  const seconds = Math.ceil(Math.abs(milliseconds) / 1000 - 1e-9);
+  const sign = milliseconds < 0 && seconds > 0 ? "−" : "";
+  return `${sign}${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+}
+
+/** "a, b and c" in the language of the locale. */
+export const list = (words: readonly string[], locale: string): string => new Intl.ListFormat(locale, { type: "conjunction" }).format(words);
+
+/** "175–190 °C (347–374 °F)": both, as the dial may show either. */
+export function temperature(from: number, to: number, locale: string): string {
+  const range = (a: number, b: number) => (a === b ? number(a, locale, 0) : `${number(a, locale, 0)}–${number(b, locale, 0)}`);
+  const fahrenheit = (celsius: number) => Math.round((celsius * 9) / 5 + 32);
+  return `${range(from, to)}${thin}°C (${range(fahrenheit(from), fahrenheit(to))}${thin}°F)`;
+}

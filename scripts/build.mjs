@@ -1,0 +1,3 @@
+import { buildIfNewer } from "./lib/build.mjs";
+
+process.exit(buildIfNewer() ? 0 : 1);

@@ -1,0 +1,37 @@
+// Builds when a source is newer than the last build. Built-in modules only.
+import { spawnSync } from "node:child_process";
+import crypto from "node:crypto";
+import fs from "node:fs";
+import path from "node:path";
+
+const sources = ["app", "server", "public", "scripts/theme-css.ts", "package-lock.json", "vite.config.ts", "react-router.config.ts", "tsconfig.json"];
+const stamp = "build/sources";
+const ignored = new Set(["theme.css"]);
+
+function* filesIn(place) {
+  if (!fs.existsSync(place)) return;
+  if (fs.statSync(place).isFile()) yield place;
+  else for (const name of fs.readdirSync(place).sort()) if (!ignored.has(name) && !/\.test\.tsx?$/.test(name)) yield* filesIn(path.join(place, name));
+}
+
+/** A digest of names and contents: times lie after a clone or a copy. */
+function digest() {
+  const hash = crypto.createHash("sha256");
+  for (const file of sources.flatMap((place) => [...filesIn(place)])) hash.update(file).update("\0").update(fs.readFileSync(file)).update("\0");
+  return hash.digest("hex");
+}
+
+const run = (file, args, env) => spawnSync(process.execPath, [file, ...args], { stdio: ["ignore", "ignore", "inherit"], env: { ...process.env, ...env } }).status === 0;
+
+/** The theme's style sheet, needed by the build and by the type checker alike. */
+export const writeTheme = () => run("node_modules/tsx/dist/cli.mjs", ["scripts/theme-css.ts"]);
+
+/** @returns false when the build failed; what failed has been printed. */
+export function buildIfNewer() {
+  const now = digest();
+  if (fs.existsSync(stamp) && fs.readFileSync(stamp, "utf8") === now) return true;
+  console.log("Building …");
+  if (!writeTheme() || !run("node_modules/@react-router/dev/bin.js", ["build"], { NODE_ENV: "production" })) return false;
+  fs.writeFileSync(stamp, now);
+  return true;
+}

@@ -1,0 +1,65 @@
+import crypto from "node:crypto";
+import { createRequestHandler } from "@react-router/express";
+import express, { type ErrorRequestHandler, type RequestHandler } from "express";
+import { RouterContextProvider } from "react-router";
+import { nonceContext, addressContext } from "~/services/request.server";
+import { endStreams } from "~/services/live-hub.server";
+
+const isProduction = process.env.NODE_ENV === "production";
+/** No form or import of ours is larger. */
+const mostBytes = 2_000_000;
+
+/** One nonce a page; styles by attribute stay allowed, as the interface sets widths along the bell line that way. */
+const securityHeaders: RequestHandler = (_request, response, next) => {
+  const nonce = isProduction ? crypto.randomBytes(16).toString("base64") : "";
+  response.locals.nonce = nonce;
+  response.set({ "X-Content-Type-Options": "nosniff", "Referrer-Policy": "same-origin", "X-Frame-Options": "DENY", "Permissions-Policy": "camera=(), microphone=(), geolocation=()" });
+  if (isProduction) {
+    response.set("Content-Security-Policy", [
+      "default-src 'self'", `script-src 'self' 'nonce-${nonce}'`, `style-src 'self' 'nonce-${nonce}'`, "style-src-attr 'unsafe-inline'", "img-src 'self' data: blob:", "worker-src 'self'", "connect-src 'self'",
+      "font-src 'self'", "base-uri 'none'", "form-action 'self'", "frame-ancestors 'none'", "object-src 'none'",
+    ].join("; "));
+  }
+  next();
+};
+
+const unsafe = new Set(["POST", "PUT", "PATCH", "DELETE"]);
+
+/** Every change must come from a page of ours. A request that says nothing of where it comes from is refused too. */
+const sameOriginOnly: RequestHandler = (request, response, next) => {
+  if (!unsafe.has(request.method)) return next();
+  const own = `${request.protocol}://${request.get("host")}`;
+  if (request.get("sec-fetch-site") === "same-origin" || request.get("origin") === own) return next();
+  response.status(403).type("text/plain").send("This request did not come from a page of this program, so nothing was changed. Open the page here and try again.");
+};
+
+const limitedBody: RequestHandler = (request, response, next) => {
+  if (Number(request.get("content-length") ?? 0) <= mostBytes) return next();
+  response.status(413).type("text/plain").send(`What was sent is larger than ${mostBytes / 1_000_000} MB. A class file or a list of people is far smaller; check the file and choose again.`);
+};
+
+const lastResort: ErrorRequestHandler = (error, _request, response, _next) => {
+  console.error(error);
+  if (!response.headersSent) response.status(500).type("text/plain").send("Something went wrong on our side. What you saved before is kept. Load the page again.");
+};
+
+export const app = express();
+app.disable("x-powered-by");
+app.set("trust proxy", "loopback");
+app.get("/healthz", (_request, response) => void response.type("text/plain").send("ok"));
+app.use(securityHeaders, sameOriginOnly, limitedBody);
+app.use(
+  createRequestHandler({
+    build: () => import("virtual:react-router/server-build"),
+    getLoadContext(request, response) {
+      const context = new RouterContextProvider();
+      context.set(nonceContext, String(response.locals.nonce ?? ""));
+      context.set(addressContext, request.ip ?? "");
+      return context;
+    },
+  }),
+);
+app.use(lastResort);
+
+/** Ends what would keep the server from closing. */
+export const beforeClose = endStreams;
