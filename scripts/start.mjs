@@ -72,7 +72,7 @@ async function main() {
   server.on("message", () => {
     console.log(`\nApron Bell is ready: http://${host.includes(":") ? `[${host}]` : host}:${port}\n`);
     if (prepared.setupCode) console.log(`No account yet. Open the address and make the first one with this code, good once: ${prepared.setupCode}\n`);
-    else if (prepared.demo === "loaded" || !options.includes("--no-demo")) console.log(`Demo sign-in: ${demoAccounts.map((one) => `${one.email}  ${one.password}  (${one.role})`).join("\n              ")}\n`);
+    else if (prepared.hasDemo) console.log(`Demo sign-in: ${demoAccounts.map((one) => `${one.email}  ${one.password}  (${one.role})`).join("\n              ")}\n`);
     console.log("Ctrl-C stops the program and its database.");
   });
 }

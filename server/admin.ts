@@ -1,14 +1,17 @@
 // What the start command asks of the database, built with the server so that it needs no TypeScript runner.
 import { connect } from "~/db/client.server";
 import { migrateToLatest } from "~/db/migrations";
-import { countAccounts, offerSetupCode } from "~/services/accounts.server";
+import { accountByEmail, countAccounts, offerSetupCode } from "~/services/accounts.server";
 import { loadDemo } from "~/services/demo.server";
 
-export { demoAccounts } from "~/demo/boathouse";
+import { demoAccounts } from "~/demo/boathouse";
+
+export { demoAccounts };
 
 export interface Prepared {
   readonly migrations: readonly string[];
-  readonly demo: "loaded" | "kept" | "none";
+  /** The demonstration's accounts are there to sign in with. */
+  readonly hasDemo: boolean;
   /** The one-time code for the first account; given only while there is none. */
   readonly setupCode: string | undefined;
 }
@@ -22,7 +25,7 @@ export async function prepare(url: string, wish: { demo: boolean; reset: boolean
     const load = wish.reset || (wish.demo && isEmpty);
     if (load) await loadDemo(db);
     const setupCode = !load && isEmpty ? await offerSetupCode(db) : undefined;
-    return { migrations, demo: load ? "loaded" : isEmpty ? "none" : "kept", setupCode };
+    return { migrations, hasDemo: (await accountByEmail(db, demoAccounts[0].email)) !== undefined, setupCode };
   } finally {
     await db.destroy();
   }

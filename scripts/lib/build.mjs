@@ -21,7 +21,12 @@ function digest() {
   return hash.digest("hex");
 }
 
-const run = (file, args, env) => spawnSync(process.execPath, [file, ...args], { stdio: ["ignore", "ignore", "inherit"], env: { ...process.env, ...env } }).status === 0;
+/** Quiet while it goes well; everything it said when it does not. */
+function run(file, args, env) {
+  const done = spawnSync(process.execPath, [file, ...args], { encoding: "utf8", maxBuffer: 64 * 1024 * 1024, env: { ...process.env, ...env } });
+  if (done.status !== 0) process.stderr.write(`${done.stdout}${done.stderr}`);
+  return done.status === 0;
+}
 
 /** The theme's style sheet, needed by the build and by the type checker alike. */
 export const writeTheme = () => run("node_modules/tsx/dist/cli.mjs", ["scripts/theme-css.ts"]);

@@ -1,3 +1,4 @@
+import { type Ratio, writeRatio } from "~/core/quantity";
 import { canonical, fingerprintOf } from "./hash";
 import { type ClassInput, type Stage, stages } from "./types";
 
@@ -10,8 +11,10 @@ export type StageInputs = Readonly<Record<string, string>>;
 /** Longer than any single brief figure: what is longer is a document and is compared by its hash. */
 const longestShown = 40;
 
+const isRatio = (value: unknown): value is Ratio => typeof value === "object" && value !== null && "num" in value && "den" in value;
+
 const shown = (value: unknown): string => {
-  const text = typeof value === "string" ? value : canonical(value);
+  const text = typeof value === "string" ? value : isRatio(value) ? writeRatio(value) : canonical(value);
   return text.length <= longestShown ? text : `#${fingerprintOf(value)}`;
 };
 const hidden = (value: unknown): string => `#${fingerprintOf(value)}`;

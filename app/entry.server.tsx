@@ -1,0 +1,46 @@
+import { PassThrough } from "node:stream";
+import createCache from "@emotion/cache";
+import { CacheProvider } from "@emotion/react";
+import { createReadableStreamFromReadable } from "@react-router/node";
+import { isbot } from "isbot";
+import { renderToPipeableStream } from "react-dom/server";
+import { type EntryContext, type HandleErrorFunction, type RouterContextProvider, ServerRouter, isRouteErrorResponse } from "react-router";
+import { nonceContext } from "~/services/request.server";
+import { NonceProvider } from "~/ui/sheet/nonce";
+
+const millisecondsToRender = 10_000;
+
+export default function handleRequest(request: Request, status: number, headers: Headers, entry: EntryContext, context: Readonly<RouterContextProvider>): Promise<Response> {
+  const nonce = context.get(nonceContext);
+  const cache = createCache({ key: "css", nonce });
+  return new Promise((resolve, reject) => {
+    // Someone without script waits for the whole page; a browser may have the shell at once.
+    const ready = isbot(request.headers.get("user-agent")) ? "onAllReady" : "onShellReady";
+    const { pipe, abort } = renderToPipeableStream(
+      <CacheProvider value={cache}>
+        <NonceProvider value={nonce}>
+          <ServerRouter context={entry} url={request.url} nonce={nonce} />
+        </NonceProvider>
+      </CacheProvider>,
+      {
+        nonce,
+        [ready]() {
+          const body = new PassThrough();
+          headers.set("Content-Type", "text/html; charset=utf-8");
+          headers.set("Cache-Control", "no-store");
+          resolve(new Response(createReadableStreamFromReadable(body), { headers, status }));
+          pipe(body);
+        },
+        onShellError: reject,
+        onError: (error) => console.error(error),
+      },
+    );
+    setTimeout(abort, millisecondsToRender).unref();
+  });
+}
+
+/** What is a visitor's mistake (an address that is none, a refused form) is answered, not logged. */
+export const handleError: HandleErrorFunction = (error, { request }) => {
+  if (request.signal.aborted || isRouteErrorResponse(error)) return;
+  console.error(error);
+};

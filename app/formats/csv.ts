@@ -1,0 +1,8 @@
+import Papa from "papaparse";
+
+/** A leading sign makes a spreadsheet run a cell as a formula; an apostrophe before it keeps it text. */
+const asText = (value: string): string => (/^[=+\-@\t\r]/.test(value) ? `'${value}` : value);
+
+/** CSV text from rows, with CRLF as spreadsheets expect. */
+export const writeCsv = (columns: readonly string[], rows: readonly (readonly (string | number)[])[]): string =>
+  `${Papa.unparse({ fields: [...columns], data: rows.map((row) => row.map((cell) => (typeof cell === "string" ? asText(cell) : cell))) }, { newline: "\r\n" })}\r\n`;

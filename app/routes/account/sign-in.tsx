@@ -1,0 +1,55 @@
+import { getFormProps, useForm } from "@conform-to/react";
+import { parseWithZod } from "@conform-to/zod/v4";
+import { Form, data, redirect } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/sign-in";
+import { formOf, words } from "../form";
+import { database } from "~/db/client.server";
+import { countAccounts, forgetAttempts, secondsToWait, signIn } from "~/services/accounts.server";
+import { addressContext } from "~/services/request.server";
+import { pathBack, signInAndGo } from "~/services/session.server";
+import { FormError, Primary, TextField } from "~/ui/sheet/controls";
+import { Mark } from "~/ui/sheet/Mark";
+
+const schema = z.object({ email: words(200, "your e-mail address"), password: words(200, "your password"), back: z.string().max(500).optional() });
+
+export async function loader({ request }: Route.LoaderArgs) {
+  if ((await countAccounts(database())) === 0) throw redirect("/first-account");
+  return { back: pathBack(new URL(request.url).searchParams.get("back")) };
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const submission = parseWithZod(await formOf(request), { schema });
+  const hide = { hideFields: ["password"] };
+  if (submission.status !== "success") return data(submission.reply(hide), { status: 400 });
+  const { email, password, back } = submission.value;
+  const address = context.get(addressContext);
+  const seconds = await secondsToWait(email, address);
+  if (seconds !== undefined) {
+    return data(submission.reply({ ...hide, formErrors: [`Too many attempts. Wait ${seconds} seconds, then try again.`] }), { status: 429, headers: { "Retry-After": String(seconds) } });
+  }
+  const account = await signIn(database(), email, password);
+  if (!account) return data(submission.reply({ ...hide, formErrors: ["This e-mail address and password do not belong together. Check both; the lead instructor can give you a new account."] }), { status: 400 });
+  await forgetAttempts(email, address);
+  return signInAndGo(request, account.id, pathBack(back ?? null));
+}
+
+export const headers = ({ actionHeaders }: Route.HeadersArgs) => actionHeaders;
+
+export default function SignIn({ loaderData, actionData }: Route.ComponentProps) {
+  const [form, fields] = useForm<z.input<typeof schema>>({ lastResult: actionData, defaultValue: { back: loaderData.back } });
+  return (
+    <main className="lone">
+      <title>Sign in · Apron Bell</title>
+      <Mark />
+      <h1>Sign in</h1>
+      <Form method="post" {...getFormProps(form)} className="form">
+        <FormError title="Not signed in" problems={form.errors ?? []} />
+        <TextField field={fields.email} label="E-mail address" type="email" autoComplete="username" autoFocus />
+        <TextField field={fields.password} label="Password" type="password" autoComplete="current-password" />
+        <input type="hidden" name="back" value={loaderData.back} />
+        <div><Primary>Sign in</Primary></div>
+      </Form>
+    </main>
+  );
+}

@@ -1,0 +1,83 @@
+import { useMemo } from "react";
+import { Form, Outlet, data, redirect } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/class";
+import type { ClassContext } from "./class-context";
+import { formOf } from "../form";
+import { type Stage, changesBetween, plan, stageInputs, stages, stateOfStage } from "~/core/plan";
+import { fold } from "~/core/teach";
+import { database } from "~/db/client.server";
+import { classOr404, removeClass, settle, stampsOf, unsettle } from "~/services/classes.server";
+import { eventsOf } from "~/services/live.server";
+import { accountOf, requireLead } from "~/services/session.server";
+import { Stages, type StageMark } from "~/ui/class/Stages";
+import { dayAndTime } from "~/ui/format/format";
+import { BellLine } from "~/ui/schedule/BellLine";
+import { FileLink } from "~/ui/sheet/controls";
+import { useLocale } from "~/ui/sheet/locale";
+import { namesOf } from "~/ui/words/findings";
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const stored = await classOr404(params.classId);
+  const [stamps, events] = await Promise.all([stampsOf(params.classId), eventsOf(database(), params.classId)]);
+  return { ...stored, stamps, live: fold(events), isLead: accountOf(context).role === "lead" };
+}
+
+const formSchema = z.discriminatedUnion("intent", [
+  z.object({ intent: z.literal("settle"), stage: z.enum(stages) }),
+  z.object({ intent: z.literal("unsettle"), stage: z.enum(stages) }),
+  z.object({ intent: z.literal("remove") }),
+]);
+
+/** Settles and opens stages, and removes the class. */
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const { input } = await classOr404(params.classId);
+  const form = formSchema.safeParse(Object.fromEntries(await formOf(request)));
+  if (!form.success) throw data("This form was not understood. Go back, load the page again and repeat.", { status: 400 });
+  const account = accountOf(context);
+  if (form.data.intent === "remove") {
+    requireLead(context);
+    await removeClass(params.classId);
+    return redirect("/");
+  }
+  const { stage } = form.data;
+  if (stage === "allergies") requireLead(context);
+  if (form.data.intent === "unsettle") await unsettle(params.classId, stage);
+  else {
+    if (stage === "amounts" && !plan(input).isPackable) throw data("The amounts cannot be settled while the recipe has something in the way. Mend that first.", { status: 409 });
+    await settle(database(), input, params.classId, stage, account.id);
+  }
+  return redirect(`/classes/${params.classId}/${stage}`);
+}
+
+export default function ClassLayout({ loaderData, params }: Route.ComponentProps) {
+  const { input, meta, stamps, live, isLead } = loaderData;
+  const locale = useLocale();
+  const made = useMemo(() => plan(input), [input]);
+  const base = `/classes/${params.classId}`;
+  const standings = useMemo(() => Object.fromEntries(stages.map((stage) => {
+    const stamp = stamps.find((one) => one.stage === stage);
+    return [stage, { state: stateOfStage(stamp?.fingerprint, made.fingerprints[stage]), by: stamp?.by ?? null, at: stamp?.at, changes: stamp ? changesBetween(stamp.inputs, stageInputs(input, stage)) : [] }];
+  })) as unknown as ClassContext["standings"], [input, made, stamps]);
+  const marks = Object.fromEntries(stages.map((stage) => [stage, { state: standings[stage].state, questions: made.findings.filter((finding) => finding.stage === stage && finding.level !== "notes").length }])) as Record<Stage, StageMark>;
+  const names = namesOf(input, made, locale);
+  const { startedAt } = live;
+  const rung = startedAt === undefined ? {} : Object.fromEntries(Object.entries(live.rung).map(([id, at]) => [id, (at - startedAt) / 60_000]));
+  return (
+    <>
+      <title>{`${input.title} · Apron Bell`}</title>
+      <div className="class-head">
+        <h1>{input.title}</h1>
+        <span className="when">{dayAndTime(input.startsAt, input.timeZone, locale)}, {input.kitchen.name}, {input.brief.people} people</span>
+        <div className="tools small">
+          <FileLink href={`${base}/class-file.json`}>Class file</FileLink>
+          <FileLink href={`${base}/timeline.ics`}>Calendar</FileLink>
+          {isLead ? <details><summary>Remove</summary><Form method="post" action={base}><button className="text" type="submit" name="intent" value="remove" style={{ minHeight: 44, textDecoration: "underline" }}>Remove this class for good</button></Form></details> : null}
+        </div>
+      </div>
+      <BellLine timeline={made.timeline} startsAt={input.startsAt} timeZone={input.timeZone} available={input.brief.minutes} rung={rung} />
+      <Stages base={base} marks={marks} />
+      <Outlet context={{ input, plan: made, meta, standings, names, isLead, action: base } satisfies ClassContext} />
+    </>
+  );
+}

@@ -1,0 +1,19 @@
+import { data } from "react-router";
+import type { Route } from "./+types/events";
+import { database } from "~/db/client.server";
+import { classOr404 } from "~/services/classes.server";
+import { appendEvents, liveEventsSchema } from "~/services/live.server";
+import { accountOf } from "~/services/session.server";
+
+export const loader = () => {
+  throw data("Events are sent here, not read. The live screen shows them.", { status: 405 });
+};
+
+/** Takes events from a device and answers which ids are now kept; those may leave its outbox. */
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const { input } = await classOr404(params.classId);
+  const body: unknown = await request.json().catch(() => undefined);
+  const parsed = liveEventsSchema.safeParse(body);
+  if (!parsed.success) return Response.json({ problem: `Not understood: ${parsed.error.issues[0]?.path.join(".") ?? ""} ${parsed.error.issues[0]?.message ?? ""}. Wanted: {"events": [{"id", "at", "kind", …}]}.` }, { status: 400 });
+  return Response.json({ kept: await appendEvents(database(), input, parsed.data.events, accountOf(context).id) });
+}

@@ -1,0 +1,88 @@
+import { getFormProps, useForm } from "@conform-to/react";
+import { parseWithZod } from "@conform-to/zod/v4";
+import { Form, data } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/log";
+import { useClass } from "./class-context";
+import { formOf, optionalWords, whole } from "../form";
+import { logRows, piecesCounted } from "~/core/log";
+import { plan as planOf } from "~/core/plan";
+import { fold } from "~/core/teach";
+import { database } from "~/db/client.server";
+import { classOr404 } from "~/services/classes.server";
+import { eventsOf, keepLog, logOf, snapshotOf } from "~/services/live.server";
+import { accountOf } from "~/services/session.server";
+import { SettleBar } from "~/ui/class/SettleBar";
+import { clock, minutes, moment } from "~/ui/format/format";
+import { BellLine } from "~/ui/schedule/BellLine";
+import { AreaField, FileLink, FormError, NumberField, Primary, TextLink } from "~/ui/sheet/controls";
+import { PrintButton } from "~/ui/sheet/PrintButton";
+import { useLocale } from "~/ui/sheet/locale";
+import { bellWords } from "~/ui/words/en";
+
+const schema = z.object({ version: z.int().default(0), piecesMade: whole(0, 100_000).optional(), note: optionalWords(4000) });
+
+export async function loader({ params }: Route.LoaderArgs) {
+  const { input } = await classOr404(params.classId);
+  const [snapshot, events, kept] = await Promise.all([snapshotOf(params.classId), eventsOf(database(), params.classId), logOf(params.classId)]);
+  return { taught: snapshot ?? input, state: fold(events), kept };
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  await classOr404(params.classId);
+  const submission = parseWithZod(await formOf(request), { schema });
+  if (submission.status !== "success") return data({ result: submission.reply(), isKept: false }, { status: 400 });
+  const { version, piecesMade, note } = submission.value;
+  if (await keepLog(database(), params.classId, version, { piecesMade: piecesMade ?? null, note }, accountOf(context).id)) return data({ result: undefined, isKept: true });
+  const now = await logOf(params.classId);
+  return data({ result: submission.reply({ formErrors: [`${now?.by ?? "Someone"} kept another log meanwhile: ${now?.piecesMade ?? "no"} pieces, “${(now?.note ?? "").slice(0, 200)}”. Yours is below; keep it again to replace theirs.`] }), isKept: false, version: now?.version ?? 0 }, { status: 409 });
+}
+
+/** What happened, under what was planned. */
+export default function Log({ loaderData, actionData }: Route.ComponentProps) {
+  const { input, standings, action: base } = useClass();
+  const { taught, state, kept } = loaderData;
+  const locale = useLocale();
+  const { timeline } = planOf(taught);
+  const rows = logRows(timeline, state);
+  const counted = piecesCounted(state);
+  const newer = actionData && "version" in actionData && typeof actionData.version === "number" ? actionData.version : undefined;
+  const [form, fields] = useForm<z.input<typeof schema>>({ lastResult: actionData?.result, defaultValue: { piecesMade: kept?.piecesMade ?? counted ?? "", note: kept?.note ?? "" } });
+  const startedAt = state.startedAt;
+  const rung = startedAt === undefined ? {} : Object.fromEntries(Object.entries(state.rung).map(([id, at]) => [id, (at - startedAt) / 60_000]));
+  return (
+    <>
+      <div className="sheet-head"><h2>Log</h2>{startedAt === undefined ? null : <p className="quiet">Started {moment(startedAt, locale, input.timeZone)}{state.endedAt ? `, ended ${moment(state.endedAt, locale, input.timeZone)}` : ", not ended"}.</p>}<div className="tools"><FileLink href={`${base}/log.csv`}>CSV</FileLink><PrintButton>Print</PrintButton></div></div>
+      {startedAt === undefined ? <p style={{ marginBottom: 18 }}>This class has not been taught yet. <TextLink to={`${base}/teach`}>Teach it</TextLink>, and every bell lands here beside its plan.</p> : <BellLine timeline={timeline} startsAt={taught.startsAt} timeZone={taught.timeZone} available={taught.brief.minutes} rung={rung} withActual />}
+      <div className="columns wide-narrow" style={{ marginTop: 16 }}>
+        <table className="ruled">
+          <thead><tr><th scope="col">Bell</th><th scope="col" className="n">Planned at</th><th scope="col" className="n">Rung at</th><th scope="col" className="n">Planned length</th><th scope="col" className="n">It took</th><th scope="col" className="n">Longer by</th></tr></thead>
+          <tbody>
+            {rows.map((row) => (
+              <tr key={row.bell.id}>
+                <td>{bellWords[row.bell.kind]}</td>
+                <td className="n">{clock(taught.startsAt, taught.timeZone, row.plannedStart, locale)}</td>
+                <td className="n">{startedAt !== undefined && row.actualStart !== undefined ? new Intl.DateTimeFormat(locale, { hour: "2-digit", minute: "2-digit", timeZone: taught.timeZone }).format(startedAt + row.actualStart * 60_000) : "–"}</td>
+                <td className="n">{minutes(row.plannedMinutes, locale)}</td>
+                <td className="n">{row.actualMinutes === undefined ? "–" : minutes(row.actualMinutes, locale)}</td>
+                <td className="n"><b>{row.drift === undefined ? "–" : row.drift === 0 ? "as planned" : minutes(row.drift, locale)}</b></td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <div>
+          <Form method="post" {...getFormProps(form)} className="form">
+            <FormError title="Not kept" problems={form.errors ?? []} />
+            {actionData?.isKept ? <p className="saved" role="status">Kept.</p> : null}
+            <input type="hidden" name="version" key={newer ?? kept?.version} defaultValue={newer ?? kept?.version ?? 0} />
+            <NumberField field={fields.piecesMade} label="Pieces made" hint={counted === undefined ? undefined : `${counted} counted at the stations`} />
+            <AreaField field={fields.note} label="What to do differently" rows={6} />
+            <div className="actions"><Primary>Keep the log</Primary>{kept ? <span className="quiet small">kept by {kept.by ?? "someone"}, {moment(kept.at, locale, input.timeZone)}</span> : null}</div>
+          </Form>
+          {state.notes.length > 0 ? <><h3 style={{ margin: "18px 0 4px" }}>Said while teaching</h3>{state.notes.map((note) => <p key={note.at} className="small"><b>{new Intl.DateTimeFormat(locale, { hour: "2-digit", minute: "2-digit", timeZone: taught.timeZone }).format(note.at)}</b> {note.text}</p>)}</> : null}
+        </div>
+      </div>
+      <SettleBar stage="log" standing={standings.log} timeZone={input.timeZone} action={base} />
+    </>
+  );
+}

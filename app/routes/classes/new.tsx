@@ -1,0 +1,46 @@
+import { getLocalTimeZone, today } from "@internationalized/date";
+import { parseWithZod } from "@conform-to/zod/v4";
+import { data, redirect } from "react-router";
+import type { Route } from "./+types/new";
+import { briefFormSchema, dishRows, factsOf, usualBrief } from "./brief-form";
+import { BriefPage } from "./BriefPage";
+import { formOf } from "../form";
+import { database } from "~/db/client.server";
+import { kitchens } from "~/db/queries/kitchens.server";
+import { allIngredients } from "~/db/queries/pantry.server";
+import { newestRecipes } from "~/db/queries/recipes.server";
+import { createClass } from "~/services/classes.server";
+import { brokenChoice } from "~/services/brief.server";
+import { accountOf } from "~/services/session.server";
+import { TextLink } from "~/ui/sheet/controls";
+
+export async function loader() {
+  const db = database();
+  const [rooms, recipes, pantry] = await Promise.all([kitchens(db), newestRecipes(db), allIngredients(db)]);
+  const zone = getLocalTimeZone();
+  return { kitchens: rooms, recipes, pantry, zone, date: today(zone).add({ days: 7 }).toString() };
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const submission = parseWithZod(await formOf(request), { schema: briefFormSchema });
+  if (submission.status !== "success") return data(submission.reply(), { status: 400 });
+  const facts = factsOf(submission.value);
+  const broken = await brokenChoice(facts);
+  if (broken) return data(submission.reply({ fieldErrors: broken }), { status: 400 });
+  return redirect(`/classes/${await createClass(facts, accountOf(context).id)}/brief`);
+}
+
+export default function NewClass({ loaderData, actionData }: Route.ComponentProps) {
+  const { kitchens: rooms, recipes, pantry, zone, date } = loaderData;
+  const values = { ...usualBrief, title: "", date, time: "10:00", timeZone: zone, kitchenId: rooms[0]?.id ?? "", dishes: Array.from({ length: dishRows }, () => ({ what: "", stations: "" })) };
+  return (
+    <>
+      <title>New class · Apron Bell</title>
+      <h1 style={{ marginBottom: 14 }}>New class</h1>
+      {rooms.length === 0 || recipes.length === 0 ? (
+        <p className="form-error">A class needs a kitchen and a recipe first. {rooms.length === 0 ? <TextLink to="/kitchens">Add a kitchen</TextLink> : null} {recipes.length === 0 ? <TextLink to="/recipes">Add the starter recipes</TextLink> : null} Or <TextLink to="/classes/import">bring in a class file</TextLink>, which carries both.</p>
+      ) : null}
+      <BriefPage result={actionData} values={values} saved={undefined} base={{ id: "new", people: [], labels: [], packs: [], pantry }} kitchens={rooms} recipes={recipes} conflict={undefined} isSaved={false} button="Make the class" />
+    </>
+  );
+}

@@ -1,0 +1,48 @@
+import { useClass } from "./class-context";
+import type { Route } from "./+types/people";
+import { accountOf } from "~/services/session.server";
+import { audit } from "~/services/classes.server";
+import { Findings } from "~/ui/class/Findings";
+import { SettleBar } from "~/ui/class/SettleBar";
+import { FileLink, TextLink } from "~/ui/sheet/controls";
+import { needsInWords } from "~/ui/people/needs";
+import { ageWords, roleWords } from "~/ui/words/en";
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  // Looking at what people declared is noted, as health data is.
+  await audit(accountOf(context).id, params.classId, "opened the register").catch(() => undefined);
+  return null;
+}
+
+export default function People() {
+  const { input, plan, standings, names, action } = useClass();
+  const stationOf = (personId: string) => plan.stations.find((station) => station.people.includes(personId))?.name;
+  return (
+    <>
+      <div className="sheet-head">
+        <h2>The register</h2>
+        <div className="tools"><TextLink to="new">Add a person</TextLink><TextLink to="import">Bring in a list</TextLink><FileLink href={`${action}/people.csv`}>CSV</FileLink><TextLink to="../brief">Back to the brief</TextLink></div>
+      </div>
+      <Findings findings={plan.findings.filter((finding) => finding.stage === "brief")} names={names} />
+      {input.people.length === 0 ? <p>Nobody yet. <TextLink to="new">Add the first person</TextLink> or <TextLink to="import">bring in a list</TextLink> from a spreadsheet.</p> : (
+        <div className="scroll-x" tabIndex={0} role="group" aria-label="Register">
+          <table className="ruled">
+            <thead><tr><th scope="col">Name</th><th scope="col">Age</th><th scope="col">Does</th><th scope="col">Station</th><th scope="col">Must or wants to avoid</th></tr></thead>
+            <tbody>
+              {input.people.map((person) => (
+                <tr key={person.id} className={person.hasAnswered ? undefined : "needs"}>
+                  <td><TextLink to={person.id}>{person.name}</TextLink></td>
+                  <td>{ageWords[person.ageBand]}</td>
+                  <td>{roleWords[person.role]}</td>
+                  <td>{stationOf(person.id) ?? <span className="quiet">none</span>}</td>
+                  <td>{person.hasAnswered ? needsInWords(person) || <span className="quiet">nothing declared</span> : <span className="needs-you">not answered</span>}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      <SettleBar stage="brief" standing={standings.brief} timeZone={input.timeZone} action={action} />
+    </>
+  );
+}

@@ -1,0 +1,63 @@
+import { getFormProps, useForm } from "@conform-to/react";
+import { parseWithZod } from "@conform-to/zod/v4";
+import { Form, data, redirect } from "react-router";
+import type { z } from "zod";
+import type { Route } from "./+types/person";
+import { useClass } from "./class-context";
+import { personFormSchema, personOf, personValues } from "./person-form";
+import { formOf } from "../form";
+import { addPeople, audit, classOr404, notFound, removePerson, savePerson } from "~/services/classes.server";
+import { accountOf } from "~/services/session.server";
+import { PersonFields } from "~/ui/people/PersonFields";
+import { FormError, Primary, TextLink } from "~/ui/sheet/controls";
+
+export async function loader({ params }: Route.LoaderArgs) {
+  const { input } = await classOr404(params.classId);
+  if (params.personId !== "new" && !input.people.some((person) => person.id === params.personId)) throw notFound("person");
+  return null;
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const { input, meta } = await classOr404(params.classId);
+  const account = accountOf(context);
+  const isNew = params.personId === "new";
+  const person = input.people.find((one) => one.id === params.personId);
+  const form = await formOf(request);
+  if (form.get("intent") === "remove" && person) {
+    await removePerson(params.classId, person.id);
+    await audit(account.id, params.classId, "removed a person");
+    return redirect("../people");
+  }
+  const submission = parseWithZod(form, { schema: personFormSchema });
+  if (submission.status !== "success") return data(submission.reply(), { status: 400 });
+  const values = personOf(submission.value);
+  if (isNew) await addPeople(params.classId, [values], account.id);
+  else {
+    if (!person) throw notFound("person");
+    const version = submission.value.version ?? meta.participantVersions[person.id] ?? 0;
+    if (!(await savePerson(params.classId, person.id, version, values, account.id))) {
+      return data(submission.reply({ formErrors: [`Somebody changed ${person.name} while you were typing. Your words stand below; open the register in a second window to see theirs, then save again to replace them.`], fieldErrors: { version: [String(meta.participantVersions[person.id] ?? 0)] } }), { status: 409 });
+    }
+    await audit(account.id, params.classId, "changed what a person declared");
+  }
+  return redirect(`/classes/${params.classId}/people`);
+}
+
+export default function Person({ params, actionData }: Route.ComponentProps) {
+  const { input, meta } = useClass();
+  const person = input.people.find((one) => one.id === params.personId);
+  const [form, fields] = useForm<z.input<typeof personFormSchema>>({ lastResult: actionData, defaultValue: personValues(person, person && meta.participantVersions[person.id]) });
+  const newer = fields.version.errors?.[0];
+  return (
+    <>
+      <div className="sheet-head"><h2>{person ? person.name : "Add a person"}</h2><div className="tools"><TextLink to="../people">Back to the register</TextLink></div></div>
+      <Form method="post" {...getFormProps(form)} className="form" style={{ maxWidth: 980 }}>
+        <FormError title="Not saved" problems={form.errors ?? []} />
+        <input type="hidden" name="version" key={newer} defaultValue={newer ?? (person ? meta.participantVersions[person.id] : "")} />
+        <PersonFields fields={fields} needs={fields.needs.getFieldList().map((row) => row.getFieldset())} />
+        <div className="actions"><Primary>{person ? "Save" : "Add to the register"}</Primary></div>
+      </Form>
+      {person ? <Form method="post" style={{ marginTop: 24 }}><button className="text quiet" style={{ minHeight: 44, textDecoration: "underline" }} name="intent" value="remove">Take {person.name} off the register</button></Form> : null}
+    </>
+  );
+}

@@ -1,0 +1,19 @@
+import { useMemo } from "react";
+import type { Route } from "./+types/teach";
+import { plan } from "~/core/plan";
+import { database } from "~/db/client.server";
+import { classOr404 } from "~/services/classes.server";
+import { eventsOf, snapshotOf } from "~/services/live.server";
+import { LiveScreen } from "~/ui/teach/LiveScreen";
+
+export async function loader({ params }: Route.LoaderArgs) {
+  const { input } = await classOr404(params.classId);
+  const [snapshot, events] = await Promise.all([snapshotOf(params.classId), eventsOf(database(), params.classId)]);
+  return { input: snapshot ?? input, events, now: Date.now() };
+}
+
+export default function Teach({ loaderData, params }: Route.ComponentProps) {
+  const { input, events, now } = loaderData;
+  const made = useMemo(() => plan(input), [input]);
+  return <LiveScreen classId={params.classId} input={input} plan={made} events={events} serverNow={now} />;
+}

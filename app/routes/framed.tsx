@@ -1,0 +1,32 @@
+import { Form, NavLink, Outlet } from "react-router";
+import type { Route } from "./+types/framed";
+import { accountOf } from "~/services/session.server";
+import { Mark } from "~/ui/sheet/Mark";
+
+export const loader = ({ context }: Route.LoaderArgs) => {
+  const { name, role } = accountOf(context);
+  return { name, role };
+};
+
+/** The frame of every page but the live screen. */
+export default function Framed({ loaderData }: Route.ComponentProps) {
+  return (
+    <>
+      <a className="skip" href="#content">Skip to the page</a>
+      <header className="top">
+        <Mark />
+        <nav aria-label="Main">
+          <NavLink to="/" end>Classes</NavLink>
+          <NavLink to="/recipes">Batter book</NavLink>
+          <NavLink to="/kitchens">Kitchens</NavLink>
+          {loaderData.role === "lead" ? <NavLink to="/accounts">Accounts</NavLink> : null}
+        </nav>
+        <div className="who">
+          <span>{loaderData.name}, {loaderData.role}</span>
+          <Form method="post" action="/sign-out"><button type="submit">Sign out</button></Form>
+        </div>
+      </header>
+      <main className="page" id="content"><Outlet /></main>
+    </>
+  );
+}

@@ -1,0 +1,30 @@
+import type { ClassInput, ClassPlan, KeyFigure } from "~/core/plan";
+import { Figures } from "~/ui/class/Figures";
+import { Findings } from "~/ui/class/Findings";
+import { BellLine } from "~/ui/schedule/BellLine";
+import { useLocale } from "~/ui/sheet/locale";
+import { namesOf } from "~/ui/words/findings";
+
+interface Props { readonly input: ClassInput; readonly plan: ClassPlan; readonly before: readonly KeyFigure[] | undefined; readonly isChanged: boolean }
+
+/** Ingredients that are bought by the piece. */
+export const countedIn = (plan: ClassPlan): ReadonlySet<string> => new Set(plan.totals.filter((total) => total.buyPieces !== undefined).map((total) => total.ingredientId));
+
+/** Everything that follows from the brief, beside it, before it is saved. */
+export function Consequences({ input, plan, before, isChanged }: Props) {
+  const names = namesOf(input, plan, useLocale());
+  const main = plan.figures.filter((figure) => figure.code !== "total");
+  const totals = plan.figures.filter((figure) => figure.code === "total");
+  const open = plan.findings.filter((finding) => finding.level !== "notes");
+  return (
+    <section aria-label="What follows" aria-live="polite">
+      <h2>What follows {isChanged ? <span className="needs-you small">not saved yet</span> : null}</h2>
+      <BellLine timeline={plan.timeline} startsAt={input.startsAt} timeZone={input.timeZone} available={input.brief.minutes} />
+      <Figures figures={main} before={before} counted={countedIn(plan)} names={names} />
+      <h3 style={{ margin: "20px 0 6px" }}>What is short or unsettled</h3>
+      {open.length === 0 ? <p className="quiet">Nothing: it fits, and nothing is missing.</p> : <Findings findings={open} names={names} />}
+      <h3 style={{ margin: "20px 0 2px" }}>To buy</h3>
+      <Figures figures={totals} before={before} counted={countedIn(plan)} names={names} />
+    </section>
+  );
+}

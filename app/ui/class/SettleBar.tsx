@@ -1,0 +1,42 @@
+import { Form } from "react-router";
+import type { InputChange, Stage, StageState } from "~/core/plan";
+import { moment } from "~/ui/format/format";
+import { Primary, Secondary } from "~/ui/sheet/controls";
+import { useLocale } from "~/ui/sheet/locale";
+import { stageWords } from "~/ui/words/en";
+import { sayChange } from "~/ui/words/findings";
+
+export interface StageStanding { readonly state: StageState; readonly by: string | null; readonly at: Date | undefined; readonly changes: readonly InputChange[] }
+
+interface Props {
+  readonly stage: Stage;
+  readonly standing: StageStanding;
+  readonly timeZone: string;
+  /** Why it cannot be settled now; shown in place of the button's promise. */
+  readonly blockedBy?: string;
+  readonly action: string;
+}
+
+/** Says whether a stage is settled, by whom, and what has made it stale; and settles it. */
+export function SettleBar({ stage, standing, timeZone, blockedBy, action }: Props) {
+  const locale = useLocale();
+  const { state, by, at, changes } = standing;
+  const signed = at ? `${by ?? "someone"}, ${moment(at, locale, timeZone)}` : "";
+  return (
+    <div className="actions" style={{ borderTop: "1px solid var(--ink)", paddingTop: 12, marginTop: 24 }}>
+      {state === "settled" ? <p>Settled by {signed}.</p> : null}
+      {state === "stale" ? (
+        <div>
+          <p className="needs-you">Stale: settled by {signed}, and changed since.</p>
+          <p className="small">{changes.slice(0, 6).map(sayChange).join("; ")}{changes.length > 6 ? `; and ${changes.length - 6} more` : ""}.</p>
+        </div>
+      ) : null}
+      {state === "open" ? <p className="quiet">Not settled yet.</p> : null}
+      {blockedBy ? <p className="needs-you">{blockedBy}</p> : null}
+      <Form method="post" action={action} className="actions no-print">
+        <input type="hidden" name="stage" value={stage} />
+        {state === "settled" ? <Secondary name="intent" value="unsettle">Open again</Secondary> : <Primary name="intent" value="settle" disabled={blockedBy !== undefined}>Settle {stageWords[stage].toLowerCase()}</Primary>}
+      </Form>
+    </div>
+  );
+}

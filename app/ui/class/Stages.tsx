@@ -1,0 +1,27 @@
+import { NavLink } from "react-router";
+import { type Stage, type StageState, stages } from "~/core/plan";
+import { stageStateWords, stageWords } from "~/ui/words/en";
+
+export interface StageMark { readonly state: StageState; readonly questions: number }
+
+/** The eight stages in the order of the work, each with where it stands. Any stage at any time. */
+export function Stages({ base, marks }: { base: string; marks: Readonly<Record<Stage, StageMark>> }) {
+  return (
+    <nav aria-label="Stages of the class">
+      <ol className="stages">
+        {stages.map((stage, index) => {
+          const { state, questions } = marks[stage];
+          const asks = state === "open" && questions > 0;
+          return (
+            <li key={stage}>
+              <NavLink to={`${base}/${stage}`}>
+                <span className="name">{index + 1} {stageWords[stage]}</span>
+                <span className={`state ${state}${asks ? " asks" : ""}`}>{stageStateWords[state]}{asks ? ` · ${questions} to look at` : ""}</span>
+              </NavLink>
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}

@@ -1,0 +1,98 @@
+import type { CSSProperties } from "react";
+import type { Bell, TaskKind, Timeline } from "~/core/schedule";
+import { clock, minutes } from "~/ui/format/format";
+import { useLocale } from "~/ui/sheet/locale";
+import { bellWords } from "~/ui/words/en";
+
+interface Props {
+  readonly timeline: Timeline;
+  readonly startsAt: string;
+  readonly timeZone: string;
+  /** Minutes the class may take; what lies beyond is marked. */
+  readonly available: number;
+  /** Minutes since the doors, while the class runs. */
+  readonly now?: number;
+  /** When bells were really rung, in minutes since the doors. */
+  readonly rung?: Readonly<Record<string, number>>;
+  readonly nextBellId?: string;
+  /** Shows what happened under what was planned. */
+  readonly withActual?: boolean;
+}
+
+/** How heavy the line is while something happens: attended heat weighs most, waiting least. */
+const weight: Partial<Record<TaskKind, string>> = { arrive: "quiet-time", "demo-mix": "hands", mix: "hands", prepare: "hands", wait: "wait", rest: "wait", "demo-load": "heat", load: "heat", tester: "heat", eat: "quiet-time", clean: "quiet-time" };
+const order = ["quiet-time", "wait", "hands", "heat"];
+
+/** Stretches of the room in which the heaviest thing going on stays the same. */
+function spansOf(timeline: Timeline): { from: number; to: number; weight: string }[] {
+  const weighted = timeline.tasks.flatMap((task) => (weight[task.kind] ? [{ from: task.start, to: task.end, weight: weight[task.kind] ?? "" }] : []));
+  const cuts = [...new Set(weighted.flatMap((one) => [one.from, one.to]))].sort((a, b) => a - b);
+  const spans: { from: number; to: number; weight: string }[] = [];
+  cuts.slice(0, -1).forEach((from, index) => {
+    const to = cuts[index + 1] ?? from;
+    const heaviest = weighted.filter((one) => one.from < to && one.to > from).map((one) => one.weight).sort((a, b) => order.indexOf(b) - order.indexOf(a))[0];
+    const last = spans[spans.length - 1];
+    if (!heaviest) return;
+    if (last && last.weight === heaviest && last.to === from) last.to = to;
+    else spans.push({ from, to, weight: heaviest });
+  });
+  return spans;
+}
+
+/** Rows above and below the rail on which labels find room without touching: about 7 px a letter on a line of about 1200. */
+function rowsOf(bells: readonly Bell[], scale: number): { row: number; flip: boolean }[] {
+  const taken = [-1, -1, -1];
+  const shareOfLetter = 0.62;
+  return bells.map((bell) => {
+    const at = (bell.at / scale) * 100;
+    const width = Math.max(bellWords[bell.kind].length, 5) * shareOfLetter + 1.2;
+    const flip = at + width > 100;
+    const from = flip ? at - width : at;
+    const free = taken.findIndex((end) => end <= from);
+    const row = free < 0 ? 0 : free;
+    taken[row] = from + width;
+    return { row, flip };
+  });
+}
+
+/** Above the rail, below it, and below that where the bells crowd; in px. */
+const rowTop = [6, 60, 92];
+const heights = { usual: 94, crowded: 126 } as const;
+
+/** The strip that goes with a class from first plan to log: true to time, with the bells on it. */
+export function BellLine({ timeline, startsAt, timeZone, available, now, rung = {}, nextBellId, withActual = false }: Props) {
+  const locale = useLocale();
+  const lastRung = Math.max(0, ...Object.values(rung));
+  const scale = Math.max(timeline.end, available, now ?? 0, withActual ? lastRung : 0) || 1;
+  const share = (at: number) => `${((at / scale) * 100).toFixed(3)}%`;
+  const rows = rowsOf(timeline.bells, scale);
+  return (
+    <div style={withActual ? undefined : { height: rows.some(({ row }) => row === 2) ? heights.crowded : heights.usual }} className={`bell-line${withActual ? " has-actual" : ""}`} role="img" aria-label={`Bell line: ${timeline.bells.map((bell) => `${bellWords[bell.kind]} ${clock(startsAt, timeZone, bell.at, locale)}`).join(", ")}. ${minutes(timeline.end, locale)} in all, ${minutes(available, locale)} given.`}>
+      <div className="rail" />
+      {spansOf(timeline).map((span) => <div key={span.from} className={`span ${span.weight}`} style={{ left: share(span.from), width: share(span.to - span.from) }} />)}
+      {available < scale ? <div className="over" style={{ left: share(available) }} /> : null}
+      {timeline.bells.map((bell, index) => {
+        const { row, flip } = rows[index] ?? { row: 0, flip: false };
+        const top = rowTop[row] ?? 6;
+        const stem: CSSProperties & Record<"--stem-top" | "--stem", string> = { left: share(bell.at), "--stem-top": `${top < 44 ? top : 48}px`, "--stem": `${top < 44 ? 40 - top : top - 36}px` };
+        return (
+          <div key={bell.id} className={`bell${rung[bell.id] === undefined ? "" : " rung"}${nextBellId === bell.id ? " next" : ""}${flip ? " flip" : ""}`} style={stem}>
+            <span className="clapper" />
+            <span className="label" style={{ top }}><b>{bellWords[bell.kind]}</b><br />{clock(startsAt, timeZone, bell.at, locale)}</span>
+          </div>
+        );
+      })}
+      {now === undefined ? null : <div className="now" data-label="now" style={{ left: share(now) }} />}
+      {withActual ? (
+        <>
+          <div className="actual-rail" />
+          <svg className="links" preserveAspectRatio="none" viewBox="0 0 100 68" aria-hidden="true">
+            {timeline.bells.map((bell) => (rung[bell.id] === undefined ? null : <line key={bell.id} x1={(bell.at / scale) * 100} y1="4" x2={((rung[bell.id] ?? 0) / scale) * 100} y2="64" />))}
+          </svg>
+          {timeline.bells.map((bell) => (rung[bell.id] === undefined ? null : <div key={bell.id} className="actual" style={{ left: share(rung[bell.id] ?? 0) }} />))}
+          <div className="row-name">as it happened</div>
+        </>
+      ) : null}
+    </div>
+  );
+}

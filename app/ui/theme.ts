@@ -1,0 +1,50 @@
+import { createSystem, defaultBaseConfig } from "@chakra-ui/react";
+import { buttonRecipe, checkboxSlotRecipe, checkmarkRecipe, fieldSlotRecipe, fieldsetSlotRecipe, inputRecipe, nativeSelectSlotRecipe, textareaRecipe, tokens as baseTokens, breakpoints } from "@chakra-ui/react/theme";
+
+/**
+ * A slim Chakra system: only the recipes in use, our own colours and letters. Paper, ink, and one accent kept for what is now or
+ * needs somebody; everything else is said by words, weight and rules.
+ */
+const paper = "#f6f2ea";
+const ink = "#1c2526";
+
+export const system = createSystem({
+  ...defaultBaseConfig,
+  preflight: true,
+  cssVarsPrefix: "chakra",
+  cssVarsRoot: ":where(html, :host)",
+  globalCss: {
+    html: { colorPalette: "ink", background: "paper", color: "ink.solid" },
+    body: { fontFamily: "body", fontSize: "17px", lineHeight: 1.45, background: "paper", color: "ink.solid" },
+    "*::selection": { background: "#e9d9b8" },
+  },
+  theme: {
+    breakpoints,
+    tokens: {
+      ...baseTokens,
+      colors: {
+        white: { value: "#ffffff" }, black: { value: "#000000" }, transparent: { value: "transparent" }, current: { value: "currentcolor" },
+        paper: { value: paper }, raised: { value: "#fffdf8" }, rule: { value: "#cbc2b0" }, faint: { value: "#e9e2d4" },
+        inkDark: { value: ink }, quiet: { value: "#55605f" }, accentDark: { value: "#a92a0a" }, accentDeep: { value: "#8a2006" },
+      },
+      fonts: { body: { value: "'Source Sans 3 Variable', 'Source Sans 3', sans-serif" }, heading: { value: "'Zilla Slab', serif" }, mono: { value: "ui-monospace, monospace" } },
+      radii: { none: { value: "0" }, l1: { value: "2px" }, l2: { value: "3px" }, l3: { value: "4px" }, sm: { value: "2px" }, md: { value: "3px" }, full: { value: "9999px" } },
+    },
+    semanticTokens: {
+      colors: {
+        bg: { value: "{colors.paper}" }, "bg.panel": { value: "{colors.raised}" }, "bg.muted": { value: "{colors.faint}" }, "bg.subtle": { value: "{colors.faint}" },
+        fg: { value: "{colors.inkDark}" }, "fg.muted": { value: "{colors.quiet}" }, "fg.subtle": { value: "{colors.quiet}" }, "fg.error": { value: "{colors.accentDark}" },
+        border: { value: "#8a8577" }, "border.error": { value: "{colors.accentDark}" }, "border.emphasized": { value: "{colors.quiet}" },
+        ink: { solid: { value: "{colors.inkDark}" }, contrast: { value: "{colors.raised}" }, fg: { value: "{colors.inkDark}" }, muted: { value: "{colors.faint}" }, subtle: { value: "{colors.faint}" }, emphasized: { value: "{colors.rule}" }, focusRing: { value: "{colors.accentDark}" }, border: { value: "#8a8577" } },
+        accent: { solid: { value: "{colors.accentDark}" }, contrast: { value: "#ffffff" }, fg: { value: "{colors.accentDark}" }, muted: { value: "#f2d9cf" }, subtle: { value: "#f7e6df" }, emphasized: { value: "#e9bfb0" }, focusRing: { value: "{colors.accentDark}" }, border: { value: "{colors.accentDark}" } },
+        "border.inverted": { value: "{colors.inkDark}" },
+      },
+      radii: { l1: { value: "2px" }, l2: { value: "3px" }, l3: { value: "4px" } },
+    },
+    recipes: { button: buttonRecipe, input: inputRecipe, textarea: textareaRecipe, checkmark: checkmarkRecipe },
+    slotRecipes: { field: fieldSlotRecipe, fieldset: fieldsetSlotRecipe, nativeSelect: nativeSelectSlotRecipe, checkbox: checkboxSlotRecipe },
+  },
+});
+
+/** The same system without its global styles, which are a static sheet (`theme.css`, written before each build). */
+export const pageSystem = { ...system, _global: [], layers: { ...system.layers, atRule: "" } };
