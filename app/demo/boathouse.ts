@@ -60,10 +60,10 @@ const label = (ingredientId: string, product: string, readOn: string, contains: 
 const dish = (id: string, made: Recipe, variantId: string | null = null, stations: number | null = null): Dish => ({ id, recipe: made, variantId, stations });
 
 const juniors: readonly Participant[] = [
-  person("j01", "Wren Adeyo", "6-11"), person("j02", "Ottoline Brask", "6-11", [avoids("milk", "allergy", "hives within minutes")]), person("j03", "Pim Castellan", "6-11"), person("j04", "Juniper Dray", "6-11", "silent"),
+  person("j01", "Wren Adeyo", "6-11"), person("j03", "Pim Castellan", "6-11"), person("j04", "Juniper Dray", "6-11", "silent"),
   person("j05", "Silas Ember", "12-17"), person("j06", "Mabel Fenwright", "6-11", [{ kind: "diet", diet: "vegetarian", note: "" }]), person("j07", "Idris Galloway-Finch", "12-17"), person("j08", "Nell Harrowgate", "6-11", [avoids("hazelnut", "rescue-medicine", "pen in the red bag", true)]),
   person("j09", "Bo Iversand", "6-11"), person("j10", "Clem Juster", "6-11", "silent"), person("j11", "Dorrit Kestle", "12-17"), person("j12", "Ezra Larkspur", "6-11", [avoids("egg", "intolerance", "baked egg is fine, says his father")]),
-  person("j13", "Fay Mosswell", "6-11", "silent"), person("helper", "Hedda Norling", "adult", [], "helper"),
+  person("j02", "Ottoline Brask", "6-11", [avoids("milk", "allergy", "hives within minutes")]), person("j13", "Fay Mosswell", "6-11", "silent"), person("helper", "Hedda Norling", "adult", [], "helper"),
 ];
 const masters: readonly Participant[] = [
   person("m01", "Aldous Oxbow", "adult"), person("m02", "Birgit Pell", "adult", [avoids("gluten", "coeliac", "brings her own plate and will not cook today")], "taster"), person("m03", "Cosmo Quaile", "adult"), person("m04", "Delphine Rusk", "adult", [avoids("tree-nut", "allergy")]),

@@ -59,9 +59,12 @@ export function gearOf(demand: GearDemand, kitchen: Kitchen): GearLine[] {
   });
 }
 
-/** What the gear list says needs somebody's attention. */
-export const checkGear = (lines: readonly GearLine[]): GearFinding[] =>
-  lines.flatMap((line): GearFinding[] => {
-    if (line.owned === undefined) return [{ code: "gear-not-counted", level: "notes", tool: line.tool, needed: line.needed }];
-    return line.short > 0 ? [{ code: "gear-short", level: "warns", tool: line.tool, needed: line.needed, owned: line.owned }] : [];
-  });
+/** What the gear list says needs somebody's attention: one finding for all that is short, one for all nobody counted. */
+export function checkGear(lines: readonly GearLine[]): GearFinding[] {
+  const short = lines.flatMap(({ tool, needed, owned, short: missing }) => (owned !== undefined && missing > 0 ? [{ tool, needed, owned }] : []));
+  const uncounted = lines.filter((line) => line.owned === undefined).map((line) => line.tool);
+  return [
+    ...(short.length > 0 ? [{ code: "gear-short", level: "warns", items: short } as const] : []),
+    ...(uncounted.length > 0 ? [{ code: "gear-not-counted", level: "notes", tools: uncounted } as const] : []),
+  ];
+}

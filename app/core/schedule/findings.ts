@@ -21,7 +21,7 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
   const surface = input.surfaces.find((one) => one.id === busiest);
   if (queue > 0 && surface) {
     const more = schedule({ ...input, surfaces: input.surfaces.map((one) => (one === surface ? { ...one, count: one.count + 1 } : one)) });
-    findings.push({ code: "waits-for-surfaces", level: "warns", minutes: queue, surfaceName: surface.name, withOneMore: more.end < timeline.end ? more.end : undefined });
+    findings.push({ code: "waits-for-surfaces", level: over > 0 ? "warns" : "notes", minutes: queue, surfaceName: surface.name, withOneMore: more.end < timeline.end ? more.end : undefined });
   }
 
   const late = input.stations.flatMap((job) => {

@@ -96,7 +96,7 @@ export interface Timeline {
 
 export type ScheduleFinding =
   | { readonly code: "does-not-fit"; readonly level: "warns"; readonly minutes: number; readonly available: number; readonly over: number }
-  | { readonly code: "waits-for-surfaces"; readonly level: "warns"; readonly minutes: number; readonly withOneMore: number | undefined; readonly surfaceName: string }
+  | { readonly code: "waits-for-surfaces"; readonly level: "warns" | "notes"; readonly minutes: number; readonly withOneMore: number | undefined; readonly surfaceName: string }
   | { readonly code: "cook-by-passed"; readonly level: "warns"; readonly stationIds: readonly string[]; readonly minutes: number; readonly max: number }
   | { readonly code: "stands-idle"; readonly level: "notes"; readonly stationIds: readonly string[]; readonly minutes: number }
   | { readonly code: "hot-places-limited"; readonly level: "notes"; readonly surfaces: number; readonly hotPlaces: number };

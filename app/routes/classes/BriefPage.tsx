@@ -9,6 +9,7 @@ import { type ClassInput, canonical, plan } from "~/core/plan";
 import type { Recipe } from "~/core/recipe";
 import { BriefFields } from "~/ui/brief/BriefFields";
 import { Consequences } from "~/ui/brief/Consequences";
+import { BellLine } from "~/ui/schedule/BellLine";
 import { FormError, Primary } from "~/ui/sheet/controls";
 
 export interface Conflict { readonly by: string | null; readonly version: number; readonly rows: readonly { readonly field: string; readonly saved: string; readonly typed: string }[] }
@@ -18,16 +19,18 @@ interface Props {
   readonly values: DefaultValue<z.input<typeof briefFormSchema>> & object;
   /** What is saved; absent for a class that does not exist yet. */
   readonly saved: ClassInput | undefined;
-  readonly base: Pick<ClassInput, "id" | "people" | "labels" | "packs" | "pantry">;
+  readonly base: Pick<ClassInput, "id" | "people" | "dishes" | "labels" | "packs" | "pantry">;
   readonly kitchens: readonly Kitchen[];
   readonly recipes: readonly Recipe[];
   readonly conflict: Conflict | undefined;
   readonly isSaved: boolean;
   readonly button: string;
+  /** Told what is typed, once it can be planned. */
+  readonly onTyped?: (input: ClassInput | undefined) => void;
 }
 
 /** The brief and, beside it, what follows: planned in this browser at every keystroke. */
-export function BriefPage({ result, values, saved, base, kitchens, recipes, conflict, isSaved, button }: Props) {
+export function BriefPage({ result, values, saved, base, kitchens, recipes, conflict, isSaved, button, onTyped }: Props) {
   const [form, fields] = useForm<z.input<typeof briefFormSchema>, z.output<typeof briefFormSchema>>({ lastResult: result, defaultValue: values, shouldRevalidate: "onInput", shouldValidate: "onBlur", onValidate: ({ formData }) => parseWithZod(formData, { schema: briefFormSchema }) });
   const formRef = useRef<HTMLFormElement>(null);
   const [typed, setTyped] = useState<ClassInput | undefined>(undefined);
@@ -36,21 +39,31 @@ export function BriefPage({ result, values, saved, base, kitchens, recipes, conf
     const submission = parseWithZod(new FormData(formRef.current), { schema: briefFormSchema });
     // While a field is half typed, the last plan that could be made stands.
     const next = submission.status === "success" ? inputOf(submission.value, base, kitchens, recipes) : undefined;
-    if (next) setTyped(next);
+    if (!next) return;
+    setTyped(next);
+    onTyped?.(next);
   };
   // What the browser restored or a refused save kept is planned from the first.
   useEffect(read, [result]);
+  useEffect(() => () => onTyped?.(undefined), [onTyped]);
   const before = useMemo(() => saved && plan(saved), [saved]);
   const shown = typed ?? saved;
   const now = useMemo(() => (typed ? plan(typed) : before), [typed, before]);
   const withoutIds = (input: ClassInput) => canonical({ ...input, dishes: input.dishes.map(({ id: _id, ...dish }) => dish) });
   const isChanged = typed !== undefined && (saved === undefined || withoutIds(typed) !== withoutIds(saved));
   const isBusy = useNavigation().state === "submitting";
+  const all = fields.dishes.getFieldList().map((row) => row.getFieldset());
+  // The rows in use and one more to fill; the form carries as many as there can be.
+  const used = all.filter((row) => row.what.initialValue).length;
+  const rows = all.slice(0, used + 1);
   const options = recipes.flatMap((recipe) => [
     { value: dishKey(recipe, null), label: `${recipe.title}${recipes.some((one) => one.id === recipe.id && one.revision !== recipe.revision) ? `, revision ${recipe.revision}` : ""}` },
     ...recipe.variants.map((variant) => ({ value: dishKey(recipe, variant.id), label: `${recipe.title}, ${variant.name.toLowerCase()}` })),
   ]);
   return (
+    <>
+    {/* A class that exists has its line in the head already. */}
+    {!saved && shown && now ? <BellLine timeline={now.timeline} startsAt={shown.startsAt} timeZone={shown.timeZone} available={shown.brief.minutes} /> : null}
     <div className="columns two">
       <Form method="post" {...getFormProps(form)} ref={formRef} onInput={read} className="form" aria-label="Brief">
         <FormError title="Not saved" problems={form.errors ?? []} />
@@ -65,10 +78,11 @@ export function BriefPage({ result, values, saved, base, kitchens, recipes, conf
         ) : null}
         {isSaved && !isChanged ? <p className="saved" role="status">Saved.</p> : null}
         <input type="hidden" name="version" key={conflict?.version} defaultValue={conflict?.version ?? values.version as number | undefined} />
-        <BriefFields fields={fields} dishes={fields.dishes.getFieldList().map((row) => row.getFieldset())} kitchens={kitchens.map((kitchen) => ({ value: kitchen.id, label: kitchen.name }))} recipes={options} />
+        <BriefFields fields={fields} dishes={rows} kitchens={kitchens.map((kitchen) => ({ value: kitchen.id, label: kitchen.name }))} recipes={options} />
         <div className="actions"><Primary loading={isBusy}>{button}</Primary></div>
       </Form>
       {shown && now ? <Consequences input={shown} plan={now} before={saved ? before?.figures : undefined} isChanged={isChanged} /> : <section><h2>What follows</h2><p className="quiet">Choose a recipe and a kitchen, and stations, amounts and minutes appear here.</p></section>}
     </div>
+    </>
   );
 }

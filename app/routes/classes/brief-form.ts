@@ -77,15 +77,17 @@ export function formValuesOf(input: ClassInput, version: number | undefined) {
 }
 
 /** The class that a form describes, for planning before anything is saved; `undefined` while a kitchen or recipe is not chosen. */
-export function inputOf(form: BriefForm, base: Pick<ClassInput, "id" | "people" | "labels" | "packs" | "pantry">, kitchens: readonly Kitchen[], recipes: readonly Recipe[]): ClassInput | undefined {
+export function inputOf(form: BriefForm, base: Pick<ClassInput, "id" | "people" | "dishes" | "labels" | "packs" | "pantry">, kitchens: readonly Kitchen[], recipes: readonly Recipe[]): ClassInput | undefined {
   const { dishes, kitchenId, ...facts } = factsOf(form);
-  const kitchen = kitchens.find((one) => one.id === kitchenId);
-  if (!kitchen) return undefined;
+  const room = kitchens.find((one) => one.id === kitchenId);
+  if (!room) return undefined;
+  // Only what the core knows of a kitchen: a version beside it would look like a change.
+  const kitchen: Kitchen = { id: room.id, name: room.name, sinks: room.sinks, surfaces: room.surfaces, gear: room.gear };
   return {
     ...base, ...facts, kitchen,
     dishes: dishes.flatMap((dish, index) => {
       const recipe = recipes.find((one) => one.id === dish.recipeId && one.revision === dish.revision);
-      return recipe ? [{ id: `dish-${index}`, recipe, variantId: dish.variantId, stations: dish.stations }] : [];
+      return recipe ? [{ id: base.dishes[index]?.id ?? `dish-${index}`, recipe, variantId: dish.variantId, stations: dish.stations }] : [];
     }),
   };
 }

@@ -33,14 +33,14 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 export default function Brief({ loaderData, actionData }: Route.ComponentProps) {
-  const { input, meta } = useClass();
+  const { input, meta, showDraft } = useClass();
   const pinned = input.dishes.map((dish) => dish.recipe).filter((recipe) => !loaderData.recipes.some((one) => one.id === recipe.id && one.revision === recipe.revision));
   const values = formValuesOf(input, meta.version);
   const isSaved = actionData !== undefined && "isSaved" in actionData;
   return (
     <>
       <div className="sheet-head"><h2>Brief</h2><div className="tools"><TextLink to="../people">The register: {input.people.length} people</TextLink></div></div>
-      <BriefPage key={isSaved ? `saved-${meta.version}` : "typing"} result={isSaved ? undefined : actionData?.result} values={values} saved={input} base={input} kitchens={loaderData.kitchens} recipes={[...loaderData.recipes, ...pinned]} conflict={actionData?.conflict} isSaved={isSaved} button="Save the brief" />
+      <BriefPage key={isSaved ? `saved-${meta.version}` : "typing"} result={isSaved ? undefined : actionData?.result} values={values} saved={input} base={input} kitchens={loaderData.kitchens} recipes={[...loaderData.recipes, ...pinned]} conflict={actionData?.conflict} isSaved={isSaved} button="Save the brief" onTyped={showDraft} />
     </>
   );
 }

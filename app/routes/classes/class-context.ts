@@ -12,6 +12,8 @@ export interface ClassContext {
   readonly standings: Readonly<Record<Stage, StageStanding>>;
   readonly names: Names;
   readonly isLead: boolean;
+  /** Lays another class along the bell line in the head: the one being typed. Undefined puts the saved one back. */
+  readonly showDraft: (draft: ClassInput | undefined) => void;
   /** Where stages are settled. */
   readonly action: string;
 }

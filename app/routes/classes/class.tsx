@@ -1,10 +1,10 @@
-import { useMemo } from "react";
-import { Form, Outlet, data, redirect } from "react-router";
+import { useMemo, useState } from "react";
+import { Form, Outlet, data, redirect, useLocation } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/class";
 import type { ClassContext } from "./class-context";
 import { formOf } from "../form";
-import { type Stage, changesBetween, plan, stageInputs, stages, stateOfStage } from "~/core/plan";
+import { type ClassInput, type Stage, changesBetween, plan, stageInputs, stages, stateOfStage } from "~/core/plan";
 import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
 import { classOr404, removeClass, settle, stampsOf, unsettle } from "~/services/classes.server";
@@ -54,7 +54,12 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
   const { input, meta, stamps, live, isLead } = loaderData;
   const locale = useLocale();
   const made = useMemo(() => plan(input), [input]);
+  const [draft, showDraft] = useState<ClassInput | undefined>(undefined);
+  const shown = draft ?? input;
+  const shownPlan = useMemo(() => (draft ? plan(draft) : made), [draft, made]);
   const base = `/classes/${params.classId}`;
+  // The log lays what happened under its own line; twice would be once too often.
+  const isOnLog = useLocation().pathname === `${base}/log`;
   const standings = useMemo(() => Object.fromEntries(stages.map((stage) => {
     const stamp = stamps.find((one) => one.stage === stage);
     return [stage, { state: stateOfStage(stamp?.fingerprint, made.fingerprints[stage]), by: stamp?.by ?? null, at: stamp?.at, changes: stamp ? changesBetween(stamp.inputs, stageInputs(input, stage)) : [] }];
@@ -75,9 +80,9 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
           {isLead ? <details><summary>Remove</summary><Form method="post" action={base}><button className="text" type="submit" name="intent" value="remove" style={{ minHeight: 44, textDecoration: "underline" }}>Remove this class for good</button></Form></details> : null}
         </div>
       </div>
-      <BellLine timeline={made.timeline} startsAt={input.startsAt} timeZone={input.timeZone} available={input.brief.minutes} rung={rung} />
+      {isOnLog && startedAt !== undefined ? null : <BellLine timeline={shownPlan.timeline} startsAt={shown.startsAt} timeZone={shown.timeZone} available={shown.brief.minutes} rung={rung} />}
       <Stages base={base} marks={marks} />
-      <Outlet context={{ input, plan: made, meta, standings, names, isLead, action: base } satisfies ClassContext} />
+      <Outlet context={{ input, plan: made, meta, standings, names, isLead, action: base, showDraft } satisfies ClassContext} />
     </>
   );
 }

@@ -26,14 +26,15 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
   return (
     <section style={{ marginBottom: 34 }}>
       <h2>{title}</h2>
-      <table className="ruled">
-        <thead className="vh"><tr><th scope="col">When</th><th scope="col">Class</th><th scope="col">Recipe</th><th scope="col">People</th><th scope="col">How it stands</th></tr></thead>
+      <table className="ruled fixed">
+        <colgroup><col style={{ width: 190 }} /><col /><col style={{ width: 230 }} /><col style={{ width: 250 }} /><col style={{ width: 70 }} /></colgroup>
+        <thead className="vh"><tr><th scope="col">When</th><th scope="col">Class</th><th scope="col">Recipe</th><th scope="col">People</th><th scope="col">How it stands</th><th scope="col">Go</th></tr></thead>
         <tbody>
           {cards.map((card) => {
             const { text, asks } = standing(card, today);
             return (
               <tr key={card.id}>
-                <td style={{ width: 190 }}><b>{day(card.startsAt, locale)}</b><div className="quiet">{card.startsAt.slice(11)}, {minutes(card.minutes, locale)}</div></td>
+                <td><b>{day(card.startsAt, locale)}</b><div className="quiet">{card.startsAt.slice(11)}, {minutes(card.minutes, locale)}</div></td>
                 <td><Link to={`/classes/${card.id}`} className="text" style={{ fontFamily: "var(--head)", fontWeight: 600, fontSize: 22 }}>{card.title}</Link><div className="quiet">{card.kitchen}</div></td>
                 <td>{card.recipes ?? <span className="needs-you">no recipe yet</span>}<div className="quiet">{card.people} people</div></td>
                 <td className={asks ? "needs-you" : "quiet"}>{text}</td>
@@ -54,7 +55,7 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>Classes · Apron Bell</title>
-      <div className="sheet-head"><h1>Classes</h1><div className="tools"><TextLink to="/classes/new"><b>New class</b></TextLink><TextLink to="/classes/import">Bring in a class file</TextLink></div></div>
+      <div className="sheet-head" style={{ marginBottom: 22 }}><h1>Classes</h1><div className="tools"><TextLink to="/classes/new"><b>New class</b></TextLink><TextLink to="/classes/import">Bring in a class file</TextLink></div></div>
       {classes.length === 0 ? <p>No class yet. <TextLink to="/classes/new">Plan the first one</TextLink>, or <TextLink to="/classes/import">bring in a class file</TextLink>.</p> : null}
       <Group title="Today" cards={classes.filter((card) => dayOf(card) === today)} today={today} />
       <Group title="Ahead" cards={classes.filter((card) => dayOf(card) > today)} today={today} />

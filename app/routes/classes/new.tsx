@@ -40,7 +40,7 @@ export default function NewClass({ loaderData, actionData }: Route.ComponentProp
       {rooms.length === 0 || recipes.length === 0 ? (
         <p className="form-error">A class needs a kitchen and a recipe first. {rooms.length === 0 ? <TextLink to="/kitchens">Add a kitchen</TextLink> : null} {recipes.length === 0 ? <TextLink to="/recipes">Add the starter recipes</TextLink> : null} Or <TextLink to="/classes/import">bring in a class file</TextLink>, which carries both.</p>
       ) : null}
-      <BriefPage result={actionData} values={values} saved={undefined} base={{ id: "new", people: [], labels: [], packs: [], pantry }} kitchens={rooms} recipes={recipes} conflict={undefined} isSaved={false} button="Make the class" />
+      <BriefPage result={actionData} values={values} saved={undefined} base={{ id: "new", people: [], dishes: [], labels: [], packs: [], pantry }} kitchens={rooms} recipes={recipes} conflict={undefined} isSaved={false} button="Make the class" />
     </>
   );
 }

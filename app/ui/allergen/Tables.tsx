@@ -69,7 +69,7 @@ export function ItemTable({ input, plan, names, base }: { input: ClassInput; pla
               <td>
                 {isWhole ? <span className="quiet">whole food, no label</span> : label ? (
                   <span>{label.contains.length > 0 ? <>contains {label.contains.map((one) => (listed.includes(one) ? <b key={one}>{substanceWords[one]} </b> : `${substanceWords[one]} `))}</> : "none declared"}{label.mayContain.length > 0 ? `; may contain ${label.mayContain.map((one) => substanceWords[one]).join(", ")}` : ""}<div className="small quiet">“{label.product}”, read by {label.readBy}, {label.readOn}</div></span>
-                ) : <span className="needs-you">not read</span>}
+                ) : <span className="needs-you">not read </span>}
                 {isWhole ? null : <TextLink className="text small no-print" to={`${base}/labels/${id}`}>{label ? "Read again" : "Read the label"}</TextLink>}
               </td>
             </tr>

@@ -18,9 +18,9 @@ const regimeOptions: readonly Option[] = [{ value: "eu", label: "EU and UK, four
 export function BriefFields({ fields, dishes, kitchens, recipes }: Props) {
   return (
     <>
-      <TextField field={fields.title} label="Class" className="c6" />
-      <TextField field={fields.date} label="Date" type="date" className="c3" />
-      <TextField field={fields.time} label="Doors open" type="time" className="c3" />
+      <TextField field={fields.title} label="Class" />
+      <TextField field={fields.date} label="Date" type="date" className="c6" />
+      <TextField field={fields.time} label="Doors open" type="time" className="c6" />
       <NumberField field={fields.people} label="People" hint="who cook" className="c3" />
       <SelectField field={fields.audience} label="Ages" options={optionsOf(audienceWords)} className="c6" />
       <NumberField field={fields.minutes} label="Minutes in all" className="c3" />

@@ -1,7 +1,6 @@
 import type { ClassInput, ClassPlan, KeyFigure } from "~/core/plan";
 import { Figures } from "~/ui/class/Figures";
 import { Findings } from "~/ui/class/Findings";
-import { BellLine } from "~/ui/schedule/BellLine";
 import { useLocale } from "~/ui/sheet/locale";
 import { namesOf } from "~/ui/words/findings";
 
@@ -19,7 +18,6 @@ export function Consequences({ input, plan, before, isChanged }: Props) {
   return (
     <section aria-label="What follows" aria-live="polite">
       <h2>What follows {isChanged ? <span className="needs-you small">not saved yet</span> : null}</h2>
-      <BellLine timeline={plan.timeline} startsAt={input.startsAt} timeZone={input.timeZone} available={input.brief.minutes} />
       <Figures figures={main} before={before} counted={countedIn(plan)} names={names} />
       <h3 style={{ margin: "20px 0 6px" }}>What is short or unsettled</h3>
       {open.length === 0 ? <p className="quiet">Nothing: it fits, and nothing is missing.</p> : <Findings findings={open} names={names} />}

@@ -56,7 +56,7 @@ export function StationCard({ station, dish, ingredientName, people, stamp }: Pr
         <span className="n">{station.size} people</span>
       </div>
       <p style={{ padding: "6px 0 8px" }}>
-        <b className="frac">{fraction(station.scale.factor, locale)}</b> × the recipe makes <b>{station.scale.piecesMade}</b>, {station.scale.piecesWanted} wanted; {station.loads} {station.loads === 1 ? "load" : "loads"}.
+        <b>{fraction(station.scale.factor, locale)}</b> × the recipe makes <b>{station.scale.piecesMade}</b>, {station.scale.piecesWanted} wanted; {station.loads} {station.loads === 1 ? "load" : "loads"}.
         {people.length > 0 ? <span className="quiet"> {people.join(", ")}</span> : null}
       </p>
       <KitTable kit={station.kit} ingredientName={ingredientName} />

@@ -89,7 +89,7 @@ const under = (substance: Substance, declared: Substance) => (substance === decl
 export const reasonWords: { readonly [W in Reason["why"]]: (reason: Extract<Reason, { why: W }>, ingredient: string) => string } = {
   "not-answered": () => "has not answered yet, and no answer is not “none”",
   "no-needs": () => "answered: nothing to avoid",
-  "by-nature": (reason, ingredient) => `${ingredient} is or contains ${under(reason.substance, reason.declared)}`,
+  "by-nature": (reason) => `it has ${under(reason.substance, reason.declared)} by nature`,
   "label-contains": (reason) => `${read(reason)}, says it contains ${under(reason.substance, reason.declared)}`,
   "label-may-contain": (reason) => `${read(reason)}, says it may contain ${under(reason.substance, reason.declared)}`,
   "label-unread": (reason, ingredient) => `nobody has read the label of the ${ingredient} for ${substanceWords[reason.substance]}`,
