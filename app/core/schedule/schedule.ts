@@ -41,6 +41,9 @@ function unitsOf(surfaces: readonly Surface[], stations: readonly StationJob[]):
 
 const canUse = (unit: Unit, job: StationJob): boolean => (unit.stationId === null || unit.stationId === job.stationId) && job.recipe.heat.surfaceKinds.includes(unit.kind);
 
+/** A rest shorter than this, in minutes, gets no bell of its own (starting value). */
+const shortestCalledRest = 2;
+
 /** Keeps at most `limit` hot places busy at once: the end times of what is running. */
 class HotPlaces {
   private running: { start: number; end: number }[] = [];
@@ -123,8 +126,6 @@ export function schedule(input: ScheduleInput): Timeline {
     if (job.recipe.rest.min > 0) push("rest", mixedAt, mixedAt + job.recipe.rest.min, { stationId: job.stationId });
     return { job, mixedAt, readyAt, remaining: job.pieces, loads: 0, lastLoadStart: readyAt, lastLoadEnd: readyAt };
   });
-  if (cooking.some((one) => one.job.recipe.rest.min > 0)) ring("rest", allMixed);
-
   const unplaced = cooking.filter((one) => one.remaining > 0 && !units.some((unit) => canUse(unit, one.job))).map((one) => one.job.stationId);
   const open = cooking.filter((one) => !unplaced.includes(one.job.stationId));
 
@@ -179,6 +180,9 @@ export function schedule(input: ScheduleInput): Timeline {
   const firstPour = loadTasks.length > 0 ? Math.min(...loadTasks.map((task) => task.start)) : demoLoadEnd;
   const lastLoadEnd = Math.max(demoLoadEnd, ...loadTasks.map((task) => task.end));
   if (loadTasks.length > 0) {
+    // A call to clear down while the batter rests, unless the rest is over before anybody has picked up a cloth.
+    const restFrom = input.demo === "mix-and-load" ? demoLoadEnd : allMixed;
+    if (firstPour - restFrom >= shortestCalledRest) ring("rest", restFrom);
     ring("pour", firstPour);
     // Everyone wants a turn at the heat: one call half-way through a long cook, between loads as near as can be.
     const middle = (firstPour + lastLoadEnd) / 2;

@@ -1,7 +1,7 @@
 import type { Bell } from "~/core/schedule";
 import type { LiveEvent, LiveState, Situation } from "./types";
 
-export const notStarted: LiveState = { startedAt: undefined, endedAt: undefined, rung: {}, addedMinutes: 0, stations: {}, pieces: {}, notes: [] };
+export const notStarted: LiveState = { startedAt: undefined, endedAt: undefined, rung: {}, delays: [], stations: {}, pieces: {}, notes: [] };
 
 /** One event onto the state. Events before the start, other than the start itself, are kept: a station may be heating already. */
 function apply(state: LiveState, event: LiveEvent): LiveState {
@@ -13,7 +13,7 @@ function apply(state: LiveState, event: LiveEvent): LiveState {
       const { [event.bellId]: _gone, ...rung } = state.rung;
       return { ...state, rung };
     }
-    case "delay-added": return { ...state, addedMinutes: state.addedMinutes + event.minutes };
+    case "delay-added": return { ...state, delays: [...state.delays, { at: event.at, minutes: event.minutes }] };
     case "station-set": return { ...state, stations: { ...state.stations, [event.stationId]: { state: event.state, since: event.at } } };
     case "pieces-counted": return { ...state, pieces: { ...state.pieces, [event.stationId]: event.pieces } };
     case "note-added": return { ...state, notes: [...state.notes, { at: event.at, text: event.text }] };
@@ -34,17 +34,21 @@ export function fold(events: readonly LiveEvent[]): LiveState {
 
 const minute = 60_000;
 
-/** Where the room stands at a moment. The last bell rung carries its own lateness on to all that follow. */
+/**
+ * Where the room stands at a moment. A stretch of the class keeps its planned length from the bell that began it, however early or
+ * late that was rung: mixing takes as long as mixing takes.
+ */
 export function situationAt(state: LiveState, bells: readonly Bell[], at: number): Situation {
   const { startedAt, endedAt } = state;
-  if (startedAt === undefined) return { phase: "not-started", now: undefined, next: bells[0], untilNext: undefined, lateMinutes: 0, elapsed: 0 };
+  if (startedAt === undefined) return { phase: "not-started", now: undefined, next: bells[0], untilNext: undefined, addedMinutes: 0, lateMinutes: 0, elapsed: 0 };
   const lastRung = bells.reduce((last, bell, index) => (state.rung[bell.id] === undefined ? last : index), -1);
   const now = bells[lastRung];
   const next = bells[lastRung + 1];
-  const slipped = now ? ((state.rung[now.id] ?? startedAt) - startedAt) / minute - now.at : 0;
-  const due = next ? startedAt + (next.at + Math.max(state.addedMinutes, slipped)) * minute : undefined;
+  const since = (now && state.rung[now.id]) ?? startedAt;
+  const addedMinutes = state.delays.filter((delay) => delay.at >= since).reduce((sum, delay) => sum + delay.minutes, 0);
   const moment = endedAt ?? at;
-  const untilNext = due === undefined ? undefined : due - moment;
-  const lateMinutes = next && due !== undefined ? Math.max(slipped, (moment - startedAt) / minute - next.at) : slipped;
-  return { phase: endedAt === undefined ? "running" : "ended", now, next, untilNext, lateMinutes, elapsed: moment - startedAt };
+  const planned = (bell: Bell) => startedAt + bell.at * minute;
+  const due = next && since + (next.at - (now?.at ?? 0) + addedMinutes) * minute;
+  const lateBy = next && due !== undefined ? Math.max(due, moment) - planned(next) : now ? since - planned(now) : 0;
+  return { phase: endedAt === undefined ? "running" : "ended", now, next, untilNext: due === undefined ? undefined : due - moment, addedMinutes, lateMinutes: lateBy / minute, elapsed: moment - startedAt };
 }

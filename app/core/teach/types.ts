@@ -30,7 +30,8 @@ export interface LiveState {
   readonly endedAt: number | undefined;
   /** When each bell was rung. */
   readonly rung: Readonly<Record<string, number>>;
-  readonly addedMinutes: number;
+  /** Minutes given to the room on top of the plan, each with its moment. */
+  readonly delays: readonly { readonly at: number; readonly minutes: number }[];
   readonly stations: Readonly<Record<string, { readonly state: StationState; readonly since: number }>>;
   readonly pieces: Readonly<Record<string, number>>;
   readonly notes: readonly { readonly at: number; readonly text: string }[];
@@ -42,9 +43,11 @@ export interface Situation {
   /** The last bell rung, and the one to ring next. */
   readonly now: Bell | undefined;
   readonly next: Bell | undefined;
-  /** Milliseconds until the next bell is due by the plan as delayed; negative when overdue. */
+  /** Milliseconds until the next bell is due: its planned distance from the bell that was rung, and what was added since. Negative when overdue. */
   readonly untilNext: number | undefined;
-  /** Minutes behind the plan, counting what has already slipped; negative when ahead. */
+  /** Minutes added since the last bell. */
+  readonly addedMinutes: number;
+  /** Minutes by which the next bell will be behind the plan at the earliest; negative when ahead. */
   readonly lateMinutes: number;
   readonly elapsed: number;
 }

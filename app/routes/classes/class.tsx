@@ -11,10 +11,11 @@ import { classOr404, removeClass, settle, stampsOf, unsettle } from "~/services/
 import { eventsOf } from "~/services/live.server";
 import { accountOf, requireLead } from "~/services/session.server";
 import { Stages, type StageMark } from "~/ui/class/Stages";
-import { dayAndTime } from "~/ui/format/format";
+import { day, dayAndTime } from "~/ui/format/format";
 import { BellLine } from "~/ui/schedule/BellLine";
 import { FileLink } from "~/ui/sheet/controls";
 import { useLocale } from "~/ui/sheet/locale";
+import { useNonce } from "~/ui/sheet/nonce";
 import { namesOf } from "~/ui/words/findings";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -50,9 +51,13 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   return redirect(`/classes/${params.classId}/${stage}`);
 }
 
+/** A text as a CSS string: whatever is not a plain letter goes as its code, so that no title ends the string or the style. */
+const cssText = (text: string): string => `"${text.replace(/[^A-Za-z0-9 ,.]/gu, (sign) => `\\${sign.codePointAt(0)?.toString(16)} `)}"`;
+
 export default function ClassLayout({ loaderData, params }: Route.ComponentProps) {
   const { input, meta, stamps, live, isLead } = loaderData;
   const locale = useLocale();
+  const nonce = useNonce();
   const made = useMemo(() => plan(input), [input]);
   const [draft, showDraft] = useState<ClassInput | undefined>(undefined);
   const shown = draft ?? input;
@@ -71,6 +76,8 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
   return (
     <>
       <title>{`${input.title} · Apron Bell`}</title>
+      {/* Class and date on every printed page; a page margin takes its text from a style only. */}
+      <style nonce={nonce}>{`@page { @bottom-left { content: ${cssText(`${input.title}, ${day(input.startsAt, locale)}`)}; font-family: sans-serif; font-size: 9pt; } }`}</style>
       <div className="class-head">
         <h1>{input.title}</h1>
         <span className="when">{dayAndTime(input.startsAt, input.timeZone, locale)}, {input.kitchen.name}, {input.brief.people} people</span>

@@ -39,10 +39,10 @@ function spansOf(timeline: Timeline): { from: number; to: number; weight: string
   return spans;
 }
 
-/** Rows above and below the rail on which labels find room without touching: about 7 px a letter on a line of about 1200. */
+/** Rows above and below the rail on which labels find room without touching: about 7 px a letter on a line of about 1000. */
 function rowsOf(bells: readonly Bell[], scale: number): { row: number; flip: boolean }[] {
   const taken = [-1, -1, -1];
-  const shareOfLetter = 0.62;
+  const shareOfLetter = 0.72;
   return bells.map((bell) => {
     const at = (bell.at / scale) * 100;
     const width = Math.max(bellWords[bell.kind].length, 5) * shareOfLetter + 1.2;
@@ -76,7 +76,7 @@ export function BellLine({ timeline, startsAt, timeZone, available, now, rung = 
         const top = rowTop[row] ?? 6;
         const stem: CSSProperties & Record<"--stem-top" | "--stem", string> = { left: share(bell.at), "--stem-top": `${top < 44 ? top : 48}px`, "--stem": `${top < 44 ? 40 - top : top - 36}px` };
         return (
-          <div key={bell.id} className={`bell${rung[bell.id] === undefined ? "" : " rung"}${nextBellId === bell.id ? " next" : ""}${flip ? " flip" : ""}`} style={stem}>
+          <div key={bell.id} className={`bell ${bell.kind}${rung[bell.id] === undefined ? "" : " rung"}${nextBellId === bell.id ? " next" : ""}${flip ? " flip" : ""}`} style={stem}>
             <span className="clapper" />
             <span className="label" style={{ top }}><b>{bellWords[bell.kind]}</b><br />{clock(startsAt, timeZone, bell.at, locale)}</span>
           </div>
