@@ -17,7 +17,15 @@ const shown = (value: unknown): string => {
   const text = typeof value === "string" ? value : isRatio(value) ? writeRatio(value) : canonical(value);
   return text.length <= longestShown ? text : `#${fingerprintOf(value)}`;
 };
-const hidden = (value: unknown): string => `#${fingerprintOf(value)}`;
+// Inputs are immutable, and a recipe stands in the inputs of eight stages: each object is hashed once.
+const hashes = new WeakMap<object, string>();
+
+function hidden(value: unknown): string {
+  if (typeof value !== "object" || value === null) return `#${fingerprintOf(value)}`;
+  const hash = hashes.get(value) ?? `#${fingerprintOf(value)}`;
+  hashes.set(value, hash);
+  return hash;
+}
 
 const named = (prefix: string, entries: readonly (readonly [string, unknown])[], as: (value: unknown) => string): [string, string][] => entries.map(([key, value]) => [`${prefix}:${key}`, as(value)]);
 

@@ -44,26 +44,21 @@ const canUse = (unit: Unit, job: StationJob): boolean => (unit.stationId === nul
 /** A rest shorter than this, in minutes, gets no bell of its own (starting value). */
 const shortestCalledRest = 2;
 
-/** Keeps at most `limit` hot places busy at once: the end times of what is running. */
+/** The adults' eyes: as many hot places at once as there are, each busy until the load in it is out. No rule, no limit. */
 class HotPlaces {
-  private running: { start: number; end: number }[] = [];
-  constructor(private readonly limit: number | null) {}
-
-  /** The earliest moment from `from` on at which one more place may be started and kept for `minutes`. */
-  earliest(from: number, minutes: number): number {
-    const limit = this.limit;
-    if (limit === null) return from;
-    const moments = [from, ...this.running.map((one) => one.end).filter((end) => end > from)].sort((a, b) => a - b);
-    return moments.find((moment) => this.mostDuring(moment, moment + minutes) < limit) ?? from;
+  private readonly freeAt: number[];
+  constructor(limit: number | null) {
+    this.freeAt = limit === null ? [] : Array.from({ length: limit }, () => 0);
   }
 
-  private mostDuring(start: number, end: number): number {
-    const overlapping = this.running.filter((one) => one.start < end && one.end > start);
-    return Math.max(0, ...[start, ...overlapping.map((one) => one.start)].filter((at) => at >= start).map((at) => overlapping.filter((one) => one.start <= at && one.end > at).length));
+  /** The earliest moment from `from` on at which a load may start. */
+  earliest(from: number): number {
+    return this.freeAt.length === 0 ? from : Math.max(from, Math.min(...this.freeAt));
   }
 
-  take(start: number, end: number): void {
-    if (this.limit !== null) this.running.push({ start, end });
+  /** Takes the place that has been free longest until `end`. */
+  take(end: number): void {
+    if (this.freeAt.length > 0) this.freeAt[this.freeAt.indexOf(Math.min(...this.freeAt))] = end;
   }
 }
 
@@ -118,26 +113,28 @@ export function schedule(input: ScheduleInput): Timeline {
     push("demo-load", start, demoLoadEnd, { surfaceId: demoUnit.id, pieces: 1 });
     demoUnit.firstUse = start;
     demoUnit.freeAt = demoLoadEnd + betweenLoads(first.job.recipe);
-    hot.take(start, demoLoadEnd);
+    hot.take(demoLoadEnd);
   }
 
   const cooking: Cooking[] = hands.map(({ job, mixedAt }) => {
     const readyAt = Math.max(mixedAt + job.recipe.rest.min, input.demo === "mix-and-load" ? demoLoadEnd : mixedAt);
-    if (job.recipe.rest.min > 0) push("rest", mixedAt, mixedAt + job.recipe.rest.min, { stationId: job.stationId });
     return { job, mixedAt, readyAt, remaining: job.pieces, loads: 0, lastLoadStart: readyAt, lastLoadEnd: readyAt };
   });
   const unplaced = cooking.filter((one) => one.remaining > 0 && !units.some((unit) => canUse(unit, one.job))).map((one) => one.job.stationId);
   const open = cooking.filter((one) => !unplaced.includes(one.job.stationId));
+  const usable = new Map(open.map((one) => [one, units.filter((unit) => canUse(unit, one.job))]));
+  for (const { job, mixedAt } of open) if (job.pieces > 0 && job.recipe.rest.min > 0) push("rest", mixedAt, mixedAt + job.recipe.rest.min, { stationId: job.stationId });
 
   while (open.some((one) => one.remaining > 0)) {
     let best: { station: Cooking; unit: Unit; start: number } | undefined;
     for (const station of open) {
       if (station.remaining === 0) continue;
-      for (const unit of units) {
-        if (!canUse(unit, station.job)) continue;
+      for (const unit of usable.get(station) ?? []) {
         const isTested = unit.firstUse !== undefined || input.testersPerSurface === 0;
-        const minutes = loadMinutes(station.job.recipe, Math.min(unit.places, station.remaining));
-        const start = hot.earliest(Math.max(station.readyAt, unit.freeAt) + (isTested ? 0 : input.testersPerSurface * loadMinutes(station.job.recipe, 1)), minutes);
+        const soonest = Math.max(station.readyAt, unit.freeAt) + (isTested ? 0 : input.testersPerSurface * loadMinutes(station.job.recipe, 1));
+        // The rule about adults only ever delays: what is later already need not be looked at.
+        if (best && soonest > best.start) continue;
+        const start = hot.earliest(soonest);
         if (!best || start < best.start || (start === best.start && station.loads < best.station.loads)) best = { station, unit, start };
       }
     }
@@ -170,7 +167,7 @@ export function schedule(input: ScheduleInput): Timeline {
       one.lastLoadEnd = Math.max(one.lastLoadEnd, end);
       push("load", start, end, { stationId: one.job.stationId, surfaceId: unit.id, pieces, loadNumber: one.loads });
     }
-    hot.take(start, end);
+    hot.take(end);
     unit.freeAt = end + betweenLoads(recipe);
   }
 
