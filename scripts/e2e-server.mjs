@@ -19,4 +19,14 @@ process.on("SIGINT", stop);
 
 const { prepare } = await import(new URL("../build/server/admin.js", import.meta.url).href);
 await prepare(cluster.url, { demo: true, reset: false });
-server = spawn(process.execPath, ["scripts/serve.mjs"], { stdio: ["ignore", "inherit", "inherit", "ipc"], env: { ...process.env, DATABASE_URL: cluster.url, HOST: "127.0.0.1", PORT: process.env.E2E_PORT } });
+const serve = () => {
+  server = spawn(process.execPath, ["scripts/serve.mjs"], { stdio: ["ignore", "inherit", "inherit", "ipc"], env: { ...process.env, DATABASE_URL: cluster.url, HOST: "127.0.0.1", PORT: process.env.E2E_PORT } });
+};
+serve();
+
+// Killed without warning and started again after a pause: what a power cut does to the program, but not to the database.
+const pauseMs = 3000;
+process.on("SIGUSR2", () => {
+  server.kill("SIGKILL");
+  setTimeout(serve, pauseMs);
+});

@@ -1,8 +1,8 @@
 import { z } from "zod";
 import { readRatio } from "~/core/quantity";
 
-/** What was typed, for a sentence that says what came. */
-const came = (input: unknown): string => (typeof input === "string" && input.trim() !== "" ? `got “${input.slice(0, 40)}”` : typeof input === "number" && !Number.isNaN(input) ? `got ${input}` : "got nothing");
+/** What was typed, for a sentence that says what came. Letters in a number field arrive as NaN; the field still shows them. */
+const came = (input: unknown): string => (Number.isNaN(input) ? "what came is not a number" : typeof input === "string" && input.trim() !== "" ? `got “${input.slice(0, 40)}”` : typeof input === "number" && !Number.isNaN(input) ? `got ${input}` : "got nothing");
 
 /** A whole number in a range; the sentence says what is wanted and what came. */
 export const whole = (least: number, most: number) => {

@@ -1,13 +1,14 @@
-import { data } from "react-router";
 import type { Route } from "./+types/events";
 import { database } from "~/db/client.server";
 import { classOr404 } from "~/services/classes.server";
-import { appendEvents, liveEventsSchema } from "~/services/live.server";
+import { appendEvents, eventsOf, liveEventsSchema } from "~/services/live.server";
 import { accountOf } from "~/services/session.server";
 
-export const loader = () => {
-  throw data("Events are sent here, not read. The live screen shows them.", { status: 405 });
-};
+/** Every event of the class; what a live screen reads whenever it is told that something changed. */
+export async function loader({ params }: Route.LoaderArgs) {
+  await classOr404(params.classId);
+  return Response.json({ events: await eventsOf(database(), params.classId) }, { headers: { "Cache-Control": "no-store" } });
+}
 
 /** Takes events from a device and answers which ids are now kept; those may leave its outbox. */
 export async function action({ request, params, context }: Route.ActionArgs) {

@@ -13,6 +13,7 @@ export default function Gear() {
       <div className="sheet-head"><h2>Gear</h2><p className="quiet">From the steps of the recipe, for {plan.stations.length} stations in {input.kitchen.name}.</p><div className="tools"><PrintButton>Print the list</PrintButton></div></div>
       <Findings findings={plan.findings.filter((finding) => finding.stage === "gear")} names={names} />
       <div className="columns wide-narrow">
+        <div className="scroll-x" tabIndex={0} role="group" aria-label="Gear list">
         <table className="ruled">
           <thead><tr><th scope="col">Gear</th><th scope="col" className="n">Each station</th><th scope="col" className="n">Shared</th><th scope="col" className="n">Yours</th><th scope="col" className="n">In all</th><th scope="col" className="n">There</th><th scope="col">Out</th><th scope="col">Back</th></tr></thead>
           <tbody>
@@ -27,6 +28,7 @@ export default function Gear() {
             ))}
           </tbody>
         </table>
+        </div>
         <table className="ruled">
           <caption>Surfaces</caption>
           <thead><tr><th scope="col">Surface</th><th scope="col" className="n">Used</th><th scope="col" className="n">Pieces a load</th></tr></thead>

@@ -13,7 +13,7 @@ import { classOr404 } from "~/services/classes.server";
 import { eventsOf, keepLog, logOf, snapshotOf } from "~/services/live.server";
 import { accountOf } from "~/services/session.server";
 import { SettleBar } from "~/ui/class/SettleBar";
-import { clock, minutes, moment } from "~/ui/format/format";
+import { clock, minutes, moment, timeOfDay } from "~/ui/format/format";
 import { BellLine } from "~/ui/schedule/BellLine";
 import { AreaField, FileLink, FormError, NumberField, Primary, TextLink } from "~/ui/sheet/controls";
 import { PrintButton } from "~/ui/sheet/PrintButton";
@@ -55,6 +55,7 @@ export default function Log({ loaderData, actionData }: Route.ComponentProps) {
       <div className="sheet-head"><h2>Log</h2>{startedAt === undefined ? null : <p className="quiet">Started {moment(startedAt, locale, input.timeZone)}{state.endedAt ? `, ended ${moment(state.endedAt, locale, input.timeZone)}` : ", not ended"}.</p>}<div className="tools"><FileLink href={`${base}/log.csv`}>CSV</FileLink><PrintButton>Print</PrintButton></div></div>
       {startedAt === undefined ? <p style={{ marginBottom: 18 }}>This class has not been taught yet. <TextLink to={`${base}/teach`}>Teach it</TextLink>, and every bell lands here beside its plan.</p> : <BellLine timeline={timeline} startsAt={taught.startsAt} timeZone={taught.timeZone} available={taught.brief.minutes} rung={rung} withActual />}
       <div className="columns wide-narrow" style={{ marginTop: 16 }}>
+        <div className="scroll-x" tabIndex={0} role="group" aria-label="Planned and actual">
         <table className="ruled">
           <thead><tr><th scope="col">Bell</th><th scope="col" className="n">Planned at</th><th scope="col" className="n">Rung at</th><th scope="col" className="n">Planned length</th><th scope="col" className="n">It took</th><th scope="col" className="n">Longer by</th></tr></thead>
           <tbody>
@@ -62,7 +63,7 @@ export default function Log({ loaderData, actionData }: Route.ComponentProps) {
               <tr key={row.bell.id}>
                 <td>{bellWords[row.bell.kind]}</td>
                 <td className="n">{clock(taught.startsAt, taught.timeZone, row.plannedStart, locale)}</td>
-                <td className="n">{startedAt !== undefined && row.actualStart !== undefined ? new Intl.DateTimeFormat(locale, { hour: "2-digit", minute: "2-digit", timeZone: taught.timeZone }).format(startedAt + row.actualStart * 60_000) : "–"}</td>
+                <td className="n">{startedAt !== undefined && row.actualStart !== undefined ? timeOfDay(startedAt + row.actualStart * 60_000, locale, taught.timeZone) : "–"}</td>
                 <td className="n">{minutes(row.plannedMinutes, locale)}</td>
                 <td className="n">{row.actualMinutes === undefined ? "–" : minutes(row.actualMinutes, locale)}</td>
                 <td className="n"><b>{row.drift === undefined ? "–" : row.drift === 0 ? "as planned" : minutes(row.drift, locale)}</b></td>
@@ -70,6 +71,7 @@ export default function Log({ loaderData, actionData }: Route.ComponentProps) {
             ))}
           </tbody>
         </table>
+        </div>
         <div>
           <Form method="post" {...getFormProps(form)} className="form">
             <FormError title="Not kept" problems={form.errors ?? []} />
@@ -79,7 +81,7 @@ export default function Log({ loaderData, actionData }: Route.ComponentProps) {
             <AreaField field={fields.note} label="What to do differently" rows={6} />
             <div className="actions"><Primary>Keep the log</Primary>{kept ? <span className="quiet small">kept by {kept.by ?? "someone"}, {moment(kept.at, locale, input.timeZone)}</span> : null}</div>
           </Form>
-          {state.notes.length > 0 ? <><h3 style={{ margin: "18px 0 4px" }}>Said while teaching</h3>{state.notes.map((note) => <p key={note.at} className="small"><b>{new Intl.DateTimeFormat(locale, { hour: "2-digit", minute: "2-digit", timeZone: taught.timeZone }).format(note.at)}</b> {note.text}</p>)}</> : null}
+          {state.notes.length > 0 ? <><h3 style={{ margin: "18px 0 4px" }}>Said while teaching</h3>{state.notes.map((note) => <p key={note.at} className="small"><b>{timeOfDay(note.at, locale, taught.timeZone)}</b> {note.text}</p>)}</> : null}
         </div>
       </div>
       <SettleBar stage="log" standing={standings.log} timeZone={input.timeZone} action={base} />

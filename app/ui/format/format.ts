@@ -11,7 +11,21 @@ const plurals: Partial<Record<Unit, readonly [string, string]>> = {
 
 export const unitName = (unit: Unit, value: number): string => plurals[unit]?.[value > 1 ? 1 : 0] ?? unit;
 
-export const number = (value: number, locale: string, digits = 1): string => new Intl.NumberFormat(locale, { maximumFractionDigits: digits }).format(value);
+/** Formatters by what they were asked for: making one costs as much as hundreds of uses, and a run sheet has hundreds of times. */
+function remembered<O extends object, F>(make: (locale: string, options: O) => F): (locale: string, options: O) => F {
+  const known = new Map<string, F>();
+  return (locale, options) => {
+    const key = `${locale} ${JSON.stringify(options)}`;
+    const found = known.get(key) ?? make(locale, options);
+    known.set(key, found);
+    return found;
+  };
+}
+const numberFormat = remembered((locale, options: Intl.NumberFormatOptions) => new Intl.NumberFormat(locale, options));
+const dateFormat = remembered((locale, options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat(locale, options));
+const listFormat = remembered((locale, options: Intl.ListFormatOptions) => new Intl.ListFormat(locale, options));
+
+export const number = (value: number, locale: string, digits = 1): string => numberFormat(locale, { maximumFractionDigits: digits }).format(value);
 
 /** Beyond sixteenths nobody reads a fraction. */
 const finestFraction = 16n;
@@ -65,22 +79,25 @@ export function minutes(value: number, locale: string): string {
   return `${sign}${hours}${thin}h${rest > 0 ? `${thin}${String(rest).padStart(2, "0")}` : ""}`;
 }
 
+/** The hour and minute of a moment on the class's own clock. */
+export const timeOfDay = (value: Date | number, locale: string, timeZone: string): string => dateFormat(locale, { hour: "2-digit", minute: "2-digit", timeZone }).format(value);
+
 const instantOf = (startsAt: string, timeZone: string, afterMinutes: number): Date => new Date(toZoned(parseDateTime(startsAt), timeZone).toDate().getTime() + afterMinutes * 60_000);
 
 /** The clock on the wall of the class, `after` minutes from the doors. */
 export const clock = (startsAt: string, timeZone: string, after: number, locale: string): string =>
-  new Intl.DateTimeFormat(locale, { hour: "2-digit", minute: "2-digit", timeZone }).format(instantOf(startsAt, timeZone, after));
+  timeOfDay(instantOf(startsAt, timeZone, after), locale, timeZone);
 
 /** "Saturday 28 November, 09:30" */
 export const dayAndTime = (startsAt: string, timeZone: string, locale: string): string =>
-  new Intl.DateTimeFormat(locale, { weekday: "long", day: "numeric", month: "long", hour: "2-digit", minute: "2-digit", timeZone }).format(instantOf(startsAt, timeZone, 0));
+  dateFormat(locale, { weekday: "long", day: "numeric", month: "long", hour: "2-digit", minute: "2-digit", timeZone }).format(instantOf(startsAt, timeZone, 0));
 
 export const day = (startsAt: string, locale: string): string =>
-  new Intl.DateTimeFormat(locale, { weekday: "short", day: "numeric", month: "short", year: "numeric", timeZone: "UTC" }).format(new Date(`${startsAt.slice(0, 10)}T12:00:00Z`));
+  dateFormat(locale, { weekday: "short", day: "numeric", month: "short", year: "numeric", timeZone: "UTC" }).format(new Date(`${startsAt.slice(0, 10)}T12:00:00Z`));
 
 /** A moment as date and time in the reader's own zone, or the one given. */
 export const moment = (value: Date | number, locale: string, timeZone?: string): string =>
-  new Intl.DateTimeFormat(locale, { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit", ...(timeZone ? { timeZone } : {}) }).format(value);
+  dateFormat(locale, { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit", ...(timeZone ? { timeZone } : {}) }).format(value);
 
 /** A count-down: "4:05", "−0:30". */
 export function countdown(milliseconds: number): string {
@@ -90,7 +107,7 @@ export function countdown(milliseconds: number): string {
 }
 
 /** "a, b and c" in the language of the locale. */
-export const list = (words: readonly string[], locale: string): string => new Intl.ListFormat(locale, { type: "conjunction" }).format(words);
+export const list = (words: readonly string[], locale: string): string => listFormat(locale, { type: "conjunction" }).format(words);
 
 /** "175–190 °C (347–374 °F)": both, as the dial may show either. */
 export function temperature(from: number, to: number, locale: string): string {

@@ -1,4 +1,4 @@
-import type { CSSProperties } from "react";
+import { type CSSProperties, useMemo } from "react";
 import type { Bell, TaskKind, Timeline } from "~/core/schedule";
 import { clock, minutes } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
@@ -65,11 +65,13 @@ export function BellLine({ timeline, startsAt, timeZone, available, now, rung = 
   const lastRung = Math.max(0, ...Object.values(rung));
   const scale = Math.max(timeline.end, available, now ?? 0, withActual ? lastRung : 0) || 1;
   const share = (at: number) => `${((at / scale) * 100).toFixed(3)}%`;
-  const rows = rowsOf(timeline.bells, scale);
+  // While a class runs this is drawn four times a second; where things stand changes far more seldom.
+  const rows = useMemo(() => rowsOf(timeline.bells, scale), [timeline, scale]);
+  const spans = useMemo(() => spansOf(timeline), [timeline]);
   return (
     <div style={withActual ? undefined : { height: rows.some(({ row }) => row === 2) ? heights.crowded : heights.usual }} className={`bell-line${withActual ? " has-actual" : ""}`} role="img" aria-label={`Bell line: ${timeline.bells.map((bell) => `${bellWords[bell.kind]} ${clock(startsAt, timeZone, bell.at, locale)}`).join(", ")}. ${minutes(timeline.end, locale)} in all, ${minutes(available, locale)} given.`}>
       <div className="rail" />
-      {spansOf(timeline).map((span) => <div key={span.from} className={`span ${span.weight}`} style={{ left: share(span.from), width: share(span.to - span.from) }} />)}
+      {spans.map((span) => <div key={span.from} className={`span ${span.weight}`} style={{ left: share(span.from), width: share(span.to - span.from) }} />)}
       {available < scale ? <div className="over" style={{ left: share(available) }} /> : null}
       {timeline.bells.map((bell, index) => {
         const { row, flip } = rows[index] ?? { row: 0, flip: false };

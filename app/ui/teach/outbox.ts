@@ -58,6 +58,17 @@ export async function flush(classId: string): Promise<Sent> {
   return navigator.locks ? navigator.locks.request(`outbox ${classId}`, send) : send();
 }
 
+/** Every event the server has of a class; `undefined` when it cannot be asked now. */
+export async function readEvents(classId: string): Promise<LiveEvent[] | undefined> {
+  try {
+    const response = await fetch(`/classes/${classId}/events`);
+    if (!response.ok || response.redirected) return undefined;
+    return ((await response.json()) as { events: LiveEvent[] }).events;
+  } catch {
+    return undefined;
+  }
+}
+
 /** A random id (version 4), also where the browser offers no randomUUID for want of secure transport. */
 export function newId(): string {
   if (typeof crypto.randomUUID === "function") return crypto.randomUUID();

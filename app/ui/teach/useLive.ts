@@ -1,7 +1,6 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { useRevalidator } from "react-router";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import { type LiveEvent, fold } from "~/core/teach";
-import { type Sent, flush, keep, newId, waiting } from "./outbox";
+import { type Sent, flush, keep, newId, readEvents, waiting } from "./outbox";
 
 type WithoutIds<E> = E extends LiveEvent ? Omit<E, "id" | "at"> : never;
 export type Happening = WithoutIds<LiveEvent>;
@@ -12,17 +11,21 @@ const secondsBetweenTries = 5;
 export function useLive(classId: string, events: readonly LiveEvent[]) {
   const [local, setLocal] = useState<readonly LiveEvent[]>([]);
   const [sent, setSent] = useState<Sent>("sent");
-  const revalidator = useRevalidator();
-  const revalidate = useRef(revalidator.revalidate);
-  revalidate.current = revalidator.revalidate;
+  const [server, setServer] = useState(events);
+
+  // Read by hand and not through the router: a page that cannot be reached must leave this screen as it stands.
+  const refresh = useCallback(async () => {
+    const read = await readEvents(classId);
+    if (read) setServer(read);
+  }, [classId]);
 
   const send = useCallback(async () => {
     const outcome = await flush(classId);
     setSent(outcome);
-    if (outcome === "sent") await revalidate.current();
+    if (outcome === "sent") await refresh();
     // Only what still waits must be added to what the server says; what it took, it says itself.
     setLocal(await waiting(classId));
-  }, [classId]);
+  }, [classId, refresh]);
 
   useEffect(() => {
     void waiting(classId).then((found) => {
@@ -45,7 +48,7 @@ export function useLive(classId: string, events: readonly LiveEvent[]) {
     const open = () => {
       if (source || document.hidden) return;
       source = new EventSource(`/classes/${classId}/changes`);
-      source.addEventListener("changed", () => void revalidate.current());
+      source.addEventListener("changed", () => void refresh());
       source.addEventListener("error", () => {
         if (source?.readyState !== EventSource.CLOSED) return;
         close();
@@ -64,7 +67,7 @@ export function useLive(classId: string, events: readonly LiveEvent[]) {
       document.removeEventListener("visibilitychange", follow);
       close();
     };
-  }, [classId]);
+  }, [classId, refresh]);
 
   const add = useCallback((happening: Happening) => {
     const event = { ...happening, id: newId(), at: Date.now() } as LiveEvent;
@@ -72,7 +75,7 @@ export function useLive(classId: string, events: readonly LiveEvent[]) {
     void keep(classId, event).then(send);
   }, [classId, send]);
 
-  const state = useMemo(() => fold([...events, ...local]), [events, local]);
-  const known = useMemo(() => new Set(events.map((event) => event.id)), [events]);
+  const state = useMemo(() => fold([...server, ...local]), [server, local]);
+  const known = useMemo(() => new Set(server.map((event) => event.id)), [server]);
   return { state, add, waiting: local.filter((event) => !known.has(event.id)).length, sent };
 }

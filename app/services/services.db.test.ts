@@ -1,0 +1,213 @@
+import crypto from "node:crypto";
+import { CalendarDate } from "@internationalized/date";
+import { type Kysely, sql } from "kysely";
+import { canonical, fingerprints, plan } from "~/core/plan";
+import { ratio } from "~/core/quantity";
+import { fold, type LiveEvent } from "~/core/teach";
+import { classOf } from "~/db/queries/classes.server";
+import { migrateDown, migrateToLatest } from "~/db/migrations";
+import type { DB } from "~/db/schema";
+import { demoClasses } from "~/demo/boathouse";
+import { testDatabase } from "../../test/database";
+
+let db: Kysely<DB>;
+let services: typeof import("./classes.server") & typeof import("./accounts.server") & typeof import("./live.server") & typeof import("./demo.server");
+const { next, current } = demoClasses(new CalendarDate(2026, 11, 24));
+
+beforeAll(async () => {
+  const made = await testDatabase();
+  process.env.DATABASE_URL = made.url;
+  services = { ...(await import("./classes.server")), ...(await import("./accounts.server")), ...(await import("./live.server")), ...(await import("./demo.server")) };
+  const { database } = await import("~/db/client.server");
+  db = database();
+  await made.db.destroy();
+});
+afterAll(() => db.destroy());
+
+let lead: string;
+const brought = async (input = next): Promise<string> => {
+  const done = await services.importClass(db, input, lead);
+  if ("missing" in done) throw new Error(done.missing);
+  return done.id;
+};
+const stored = async (id: string) => {
+  const found = await classOf(db, id);
+  if (!found) throw new Error("the class is not there");
+  return found;
+};
+
+beforeEach(async () => {
+  await sql`truncate account, class, recipe, kitchen, setup_code, audit_entry restart identity cascade`.execute(db);
+  lead = await services.addAccount(db, { email: "Lead@Club.example", name: "Lead", role: "lead", password: "a long enough password" });
+});
+
+test("the migration can be taken back and applied again", async () => {
+  expect(await migrateDown(db)).toEqual(["took back 0001-first"]);
+  expect((await sql<{ n: number }>`select count(*) as n from information_schema.tables where table_schema = 'public' and table_name not like 'kysely%'`.execute(db)).rows[0]?.n).toBe(0);
+  expect(await migrateToLatest(db)).toEqual(["applied 0001-first"]);
+  expect(await migrateToLatest(db)).toEqual([]);
+});
+
+test("a class brought in comes out of the database as it was, and plans to the same", async () => {
+  const { input } = await stored(await brought());
+  const comparable = (one: typeof next) => canonical({ brief: one.brief, title: one.title, startsAt: one.startsAt, people: one.people.map(({ id: _id, ...rest }) => rest), labels: [...one.labels].sort((a, b) => (a.ingredientId < b.ingredientId ? -1 : 1)), dishes: one.dishes.map(({ id: _id, ...rest }) => rest) });
+  expect(comparable(input)).toBe(comparable({ ...next, labels: next.labels.map((label) => ({ ...label, contains: [...label.contains].sort(), mayContain: [...label.mayContain].sort() })) }));
+  expect(plan(input).figures.map((figure) => figure.value)).toEqual(plan(next).figures.map((figure) => figure.value));
+});
+
+test("bringing the same file in twice reuses its recipe and kitchen; a recipe that differs comes under a name of its own", async () => {
+  await brought();
+  await brought();
+  const count = async (table: "recipe" | "kitchen") => Number((await db.selectFrom(table).select((eb) => eb.fn.countAll<number>().as("n")).executeTakeFirstOrThrow()).n);
+  expect([await count("recipe"), await count("kitchen")]).toEqual([1, 1]);
+  const dishes = next.dishes.map((dish) => ({ ...dish, recipe: { ...dish.recipe, title: "Slipway pancakes, another way" } }));
+  const { input } = await stored(await brought({ ...next, dishes }));
+  expect(input.dishes.map((dish) => dish.recipe.id)).toEqual(["slipway-pancakes-2", "slipway-pancakes-2"]);
+  expect(await count("recipe")).toBe(2);
+});
+
+test("an ingredient that the file means differently does not change ours", async () => {
+  const pantry = next.pantry.map((one) => (one.id === "syrup" ? { ...one, contains: ["sulphite" as const] } : one));
+  const { input } = await stored(await brought({ ...next, pantry }));
+  expect(input.dishes[0]?.recipe.lines.find((line) => line.id === "syrup")?.ingredientId).toBe("syrup-2");
+  expect(input.pantry.find((one) => one.id === "syrup")?.contains).toEqual([]);
+  expect(input.pantry.find((one) => one.id === "syrup-2")?.contains).toEqual(["sulphite"]);
+  await db.deleteFrom("class").execute();
+  await db.deleteFrom("recipe").execute();
+  await db.deleteFrom("ingredient").where("id", "=", "syrup-2").execute();
+});
+
+test("a file that names an ingredient nobody has changes nothing", async () => {
+  const pantry = next.pantry.filter((one) => one.id !== "syrup");
+  await db.deleteFrom("ingredient").where("id", "=", "syrup").execute();
+  expect(await services.importClass(db, { ...next, pantry }, lead)).toEqual({ missing: "syrup" });
+  expect(await db.selectFrom("class").select("id").execute()).toEqual([]);
+  await services.importClass(db, next, lead);
+  expect(await db.selectFrom("ingredient").select("id").where("id", "=", "syrup").execute()).toHaveLength(1);
+});
+
+test("of two people saving the same class the second is told, and nothing of the first is overwritten", async () => {
+  const id = await brought();
+  const { input, meta } = await stored(id);
+  const facts = (people: number) => ({ title: input.title, startsAt: input.startsAt, timeZone: input.timeZone, kitchenId: input.kitchen.id, brief: { ...input.brief, people, piecesEach: ratio(5n, 2n) }, dishes: input.dishes.map((dish) => ({ recipeId: dish.recipe.id, revision: dish.recipe.revision, variantId: dish.variantId, stations: dish.stations })) });
+  expect(await services.saveClass(id, meta.version, facts(16), lead)).toEqual({ saved: true });
+  const second = await services.saveClass(id, meta.version, facts(18), lead);
+  expect(second).toMatchObject({ saved: false, now: { input: { brief: { people: 16, piecesEach: ratio(5n, 2n) } }, meta: { version: meta.version + 1, updatedBy: "Lead" } } });
+  expect((await stored(id)).input.brief.people).toBe(16);
+});
+
+test("people and labels are saved by version too", async () => {
+  const id = await brought();
+  const { input, meta } = await stored(id);
+  const [first] = input.people;
+  if (!first) throw new Error("the class has people");
+  const version = meta.participantVersions[first.id] ?? 0;
+  const changed = { ...first, needs: [{ kind: "substance" as const, substance: "egg" as const, severity: "allergy" as const, touchOrAir: true, note: "x" }] };
+  expect(await services.savePerson(id, first.id, version, changed, lead)).toBe(true);
+  expect(await services.savePerson(id, first.id, version, first, lead)).toBe(false);
+  expect((await stored(id)).input.people[0]?.needs).toEqual(changed.needs);
+  const label = { ingredientId: "syrup", product: "syrup, tin", contains: ["sulphite" as const], mayContain: ["milk" as const], readBy: "Lead", readOn: "2026-11-24" };
+  expect(await services.saveLabel(id, 0, label)).toBe(true);
+  expect(await services.saveLabel(id, 0, { ...label, contains: [] })).toBe(false);
+  expect(await services.saveLabel(id, 1, { ...label, contains: [] })).toBe(true);
+  expect((await stored(id)).input.labels.find((one) => one.ingredientId === "syrup")?.contains).toEqual([]);
+});
+
+test("a list of people comes in whole or not at all", async () => {
+  const id = await brought();
+  const before = (await stored(id)).input.people.length;
+  const person = { name: "Ada", role: "cook" as const, ageBand: "adult" as const, hasAnswered: false, needs: [] };
+  await expect(services.addPeople(id, [person, { ...person, name: "x".repeat(200) }], lead)).rejects.toThrow();
+  expect((await stored(id)).input.people).toHaveLength(before);
+  await services.addPeople(id, [person, person], lead);
+  expect((await stored(id)).input.people).toHaveLength(before + 2);
+});
+
+test("a stage is settled on what it depends on and stale when that changes", async () => {
+  const id = await brought();
+  const { input } = await stored(id);
+  await services.settle(db, input, id, "amounts", lead);
+  const [stamp] = await services.stampsOf(id);
+  expect(stamp).toMatchObject({ stage: "amounts", fingerprint: fingerprints(input).amounts, by: "Lead" });
+  await services.unsettle(id, "amounts");
+  expect(await services.stampsOf(id)).toEqual([]);
+});
+
+test("an event sent twice, or by two devices at once, is kept once; the class is pinned as it was when teaching began", async () => {
+  const id = await brought(current);
+  const { input } = await stored(id);
+  const events: LiveEvent[] = [{ id: crypto.randomUUID(), at: 1000, kind: "class-started" }, { id: crypto.randomUUID(), at: 2000, kind: "bell-rung", bellId: "doors-1" }, { id: crypto.randomUUID(), at: 2500, kind: "note-added", text: "hot" }];
+  await Promise.all([services.appendEvents(db, input, events, lead), services.appendEvents(db, input, events.slice(1), lead), services.appendEvents(db, input, events, lead)]);
+  const kept = await services.eventsOf(db, id);
+  expect(kept).toHaveLength(3);
+  expect(fold(kept)).toEqual(fold(events));
+  await db.updateTable("class").set({ people: 40 }).where("id", "=", id).execute();
+  expect((await services.snapshotOf(id))?.brief.people).toBe(input.brief.people);
+  expect(await services.keepLog(db, id, 0, { piecesMade: 40, note: "well" }, lead)).toBe(true);
+  expect(await services.keepLog(db, id, 0, { piecesMade: 41, note: "" }, lead)).toBe(false);
+  expect(await services.logOf(id)).toMatchObject({ piecesMade: 40, note: "well", version: 1, by: "Lead" });
+});
+
+test("a class is read in the same number of queries with three people and with sixty", async () => {
+  const counting = async (id: string) => {
+    let queries = 0;
+    const counted = db.withPlugin({ transformQuery: ({ node }) => { queries += 1; return node; }, transformResult: async ({ result }) => result });
+    await classOf(counted, id);
+    return queries;
+  };
+  const sixty = Array.from({ length: 60 }, (_, index) => ({ ...(next.people[index % next.people.length] ?? next.people[0]), name: `Person ${index}` })) as typeof next.people;
+  expect(await counting(await brought({ ...next, people: sixty }))).toBe(await counting(await brought({ ...next, people: next.people.slice(0, 3) })));
+});
+
+test("signing in takes the right words, a session ends where and when it is told to", async () => {
+  expect(await services.signIn(db, "lead@club.example", "a long enough password")).toMatchObject({ id: lead, role: "lead" });
+  expect(await services.signIn(db, "lead@club.example", "A long enough password")).toBeUndefined();
+  expect(await services.signIn(db, "nobody@club.example", "a long enough password")).toBeUndefined();
+  const [one, two] = [await services.openSession(db, lead), await services.openSession(db, lead)];
+  expect(await services.accountOfSession(db, one.secret)).toMatchObject({ id: lead });
+  expect((await db.selectFrom("login_session").select("id_hash").execute()).some((row) => row.id_hash === one.secret)).toBe(false);
+  await services.closeSession(db, one.secret);
+  expect(await services.accountOfSession(db, one.secret)).toBeUndefined();
+  await services.closeAllSessions(db, lead);
+  expect(await services.accountOfSession(db, two.secret)).toBeUndefined();
+  const late = await services.openSession(db, lead);
+  await db.updateTable("login_session").set({ expires_at: new Date(0) }).execute();
+  expect(await services.accountOfSession(db, late.secret)).toBeUndefined();
+});
+
+test("the sixth attempt in a minute waits, from that place for that account", async () => {
+  for (let n = 0; n < 5; n += 1) expect(await services.secondsToWait("a@club.example", "192.0.2.1")).toBeUndefined();
+  expect(await services.secondsToWait("a@club.example", "192.0.2.1")).toBeGreaterThan(0);
+  expect(await services.secondsToWait("b@club.example", "192.0.2.1")).toBeUndefined();
+});
+
+test("the one-time code makes one account, once, and only the first", async () => {
+  await sql`truncate account cascade`.execute(db);
+  const old = await services.offerSetupCode(db);
+  const code = await services.offerSetupCode(db);
+  const first = { email: "first@club.example", name: "First", password: "a long enough password" };
+  expect(await services.makeFirstAccount(db, old, first)).toBeUndefined();
+  expect(await services.makeFirstAccount(db, code, first)).toBeDefined();
+  expect(await services.makeFirstAccount(db, code, { ...first, email: "second@club.example" })).toBeUndefined();
+  expect(await services.countAccounts(db)).toBe(1);
+});
+
+test("the demonstration loads, loads again without doubling, and leaves other classes alone", async () => {
+  const own = await brought(current);
+  await services.loadDemo(db);
+  await services.loadDemo(db);
+  const rows = await db.selectFrom("class").select(["id", "is_demo"]).execute();
+  expect(rows.filter((row) => row.is_demo)).toHaveLength(3);
+  expect(rows.map((row) => row.id)).toContain(own);
+  const { classCards } = await import("~/db/queries/classes.server");
+  expect((await classCards(db)).map((card) => Boolean(card.loggedAt)).filter(Boolean)).toHaveLength(1);
+});
+
+test.each([
+  ["a half need", () => db.insertInto("participant_need").values({ participant_id: crypto.randomUUID(), position: 0, kind: "substance", substance: "milk", severity: null, touch_or_air: false, diet: null, note: "" }).execute()],
+  ["an unknown role", () => db.insertInto("account").values({ email: "x@y.example", name: "X", role: "owner" as "lead", password_hash: "x" }).execute()],
+  ["an e-mail in capitals", () => db.insertInto("account").values({ email: "X@Y.example", name: "X", role: "lead", password_hash: "x" }).execute()],
+  ["a surface without places", () => db.insertInto("surface").values({ kitchen_id: crypto.randomUUID(), position: 0, name: "x", kind: "oven", places: 0, count: 1, at: "shared", preheat_minutes: null, watts: 0 }).execute()],
+])("the database itself refuses %s", async (_name, write) => {
+  await expect(write()).rejects.toThrow(/violates/);
+});

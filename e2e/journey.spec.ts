@@ -1,0 +1,114 @@
+import { readFile } from "node:fs/promises";
+import { expect, test } from "./fixtures";
+
+test("a class made from nothing: planned, packed, taught and logged", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("link", { name: "New class" }).click();
+  await page.getByLabel("Class", { exact: true }).fill("Regatta breakfast");
+  await page.getByLabel("People").fill("9");
+  await page.getByLabel("Recipe", { exact: true }).selectOption({ label: "Slipway pancakes" });
+  await page.getByLabel("Kitchen").selectOption({ label: "Boathouse galley" });
+  const follows = page.getByRole("region", { name: "What follows" });
+  await expect(follows.getByText("Pieces made")).toBeVisible();
+  await page.getByRole("button", { name: "Make the class" }).click();
+  await page.waitForURL(/\/brief$/);
+  const base = new URL(page.url()).pathname.replace(/\/brief$/, "");
+
+  // Cause beside consequence: another number, and what changes is marked before anything is saved.
+  const stations = follows.locator(".row", { hasText: /^Stations/ });
+  await expect(stations.locator("dd")).toHaveText("3");
+  await page.getByLabel("People").fill("14");
+  await expect(stations).toHaveClass(/changed/);
+  await expect(stations.locator("dd")).toContainText("5");
+  await expect(follows.getByText("not saved yet")).toBeVisible();
+  await stations.getByText("why 5?").click();
+  await expect(stations.getByText("14 people at up to 3 to a station.")).toBeVisible();
+  await page.reload();
+  await expect(stations.locator("dd")).toHaveText("3");
+  await page.getByLabel("People").fill("12");
+  await page.getByRole("button", { name: "Save the brief" }).click();
+  await expect(page.getByText("Saved.")).toBeVisible();
+  await expect(stations.locator("dd")).toHaveText("4");
+
+  // People: one by hand, the rest from a list.
+  await page.goto(`${base}/people`);
+  await page.getByRole("link", { name: "Add a person" }).click();
+  await page.getByLabel("Name").fill("Ansel Brook");
+  await page.getByLabel("Allergies and diet").selectOption("yes");
+  await page.getByLabel("What", { exact: true }).selectOption("milk");
+  await page.getByRole("button", { name: "Add to the register" }).click();
+  await expect(page.getByText("Say how bad it is")).toBeVisible();
+  await expect(page.getByLabel("Name")).toHaveValue("Ansel Brook");
+  await page.getByLabel("How bad").first().selectOption("allergy");
+  await page.getByRole("button", { name: "Add to the register" }).click();
+  await expect(page.getByRole("cell", { name: "milk (allergy)" })).toBeVisible();
+  await page.getByRole("link", { name: "Bring in a list" }).click();
+  await page.getByLabel("Or paste the rows here").fill("name,age,answered,avoids\nBea Cove,6-11,yes,\nCal Dune,6-11,no,\nDot Elm,12-17,yes,sesame: allergy");
+  await page.getByRole("button", { name: "Show me how you read it" }).click();
+  await expect(page.getByText("3 people, as understood")).toBeVisible();
+  await page.getByRole("button", { name: "Add these 3 people" }).click();
+  await expect(page.getByRole("link", { name: "Dot Elm" })).toBeVisible();
+
+  // Allergies: milk is in it whatever is read; sesame is unknown until every label was.
+  await page.goto(`${base}/allergies`);
+  const rowOf = (name: string) => page.getByRole("row", { name });
+  await expect(rowOf("Ansel Brook")).toContainText("contains");
+  await expect(rowOf("Dot Elm")).toContainText("unknown");
+  await expect(rowOf("Cal Dune")).toContainText("Has not answered yet");
+  for (let left = 20; left > 0 && (await page.getByRole("link", { name: "Read the label" }).count()) > 0; left -= 1) {
+    await page.getByRole("link", { name: "Read the label" }).first().click();
+    await page.getByLabel("What the packet is called").fill("house brand");
+    await page.getByRole("button", { name: "Keep what the label says" }).click();
+    await page.waitForURL(/\/allergies$/);
+  }
+  await expect(rowOf("Dot Elm")).toContainText("none declared");
+  await page.getByRole("button", { name: "Settle allergies" }).click();
+  await expect(page.getByText(/Settled by Marit Quill/)).toBeVisible();
+
+  // Amounts and gear.
+  await page.goto(`${base}/amounts`);
+  const card = page.getByRole("region", { name: "Station Heron" });
+  await expect(card.getByRole("row", { name: /baking powder/ })).toContainText("1 tbsp");
+  await expect(card.getByRole("row", { name: /whole milk/ })).toContainText("apart, if needed");
+  await page.goto(`${base}/gear`);
+  await expect(page.getByRole("row", { name: /^whisk/ })).toContainText("5");
+
+  // Timeline, then the room.
+  await page.goto(`${base}/timeline`);
+  await expect(page.getByText(/to spare|over\./).first()).toBeVisible();
+  const calendar = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Calendar" }).last().click();
+  expect(await readFile(await (await calendar).path(), "utf8")).toContain("SUMMARY:Regatta breakfast");
+  await page.getByRole("link", { name: "Teach this class" }).click();
+  await page.getByRole("button", { name: "Start the class" }).click();
+  await page.getByRole("button", { name: "Ring: Gather: mixing" }).click();
+  await expect(page.getByText("Spoons down. Come and watch the bowl.")).toBeVisible();
+  await page.getByRole("region", { name: "Heron" }).getByRole("button", { name: "Stuck" }).click();
+  await page.getByRole("region", { name: "Otter" }).getByRole("button", { name: "Otter: one more piece" }).click();
+  await page.getByLabel("Note for the log").fill("plug behind the piano is dead");
+  await page.getByRole("button", { name: "Note", exact: true }).click();
+  await expect(page.getByText("all kept")).toBeVisible();
+  await page.reload();
+  await expect(page.getByText("Now: Gather: mixing")).toBeVisible();
+  await expect(page.getByRole("region", { name: "Heron" })).toContainText("stuck");
+  await expect(page.getByRole("region", { name: "Otter" })).toContainText("1 of");
+  while (await page.getByRole("button", { name: /^Ring:/ }).isVisible()) await page.getByRole("button", { name: /^Ring:/ }).click();
+  await page.getByRole("button", { name: "End the class" }).click();
+  await expect(page.getByText("all kept")).toBeVisible();
+  await page.getByRole("link", { name: "Open the log" }).click();
+
+  // The log: actual beside planned, kept, and out as a file.
+  await expect(page.getByRole("row", { name: /^Mix/ })).not.toContainText("–");
+  await expect(page.getByText("plug behind the piano is dead")).toBeVisible();
+  await page.getByLabel("Pieces made").fill("31");
+  await page.getByLabel("What to do differently").fill("Bring a second cord.");
+  await page.getByRole("button", { name: "Keep the log" }).click();
+  await expect(page.getByText("Kept.", { exact: true })).toBeVisible();
+  const csv = page.waitForEvent("download");
+  await page.getByRole("link", { name: "CSV" }).click();
+  const saved = await csv;
+  expect(saved.suggestedFilename()).toBe("regatta-breakfast-log.csv");
+  expect(await readFile(await saved.path(), "utf8")).toMatch(/pieces made,,,,31,,Bring a second cord\./);
+  await page.goto("/");
+  await expect(page.getByRole("row", { name: /Regatta breakfast/ })).toContainText("logged");
+});

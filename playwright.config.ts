@@ -1,0 +1,33 @@
+import net from "node:net";
+import { defineConfig } from "@playwright/test";
+
+const freePort = (): Promise<number> =>
+  new Promise((resolve, reject) => {
+    const probe = net.createServer();
+    probe.once("error", reject);
+    probe.listen(0, "127.0.0.1", () => {
+      const address = probe.address();
+      probe.close(() => (address && typeof address === "object" ? resolve(address.port) : reject(new Error("no free port"))));
+    });
+  });
+
+process.env.E2E_PORT ??= String(await freePort());
+const baseURL = `http://127.0.0.1:${process.env.E2E_PORT}`;
+
+export default defineConfig({
+  testDir: "e2e",
+  workers: 2,
+  fullyParallel: true,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [["list"], ["json", { outputFile: "test-results/report.json" }]],
+  use: {
+    baseURL, viewport: { width: 1280, height: 800 }, locale: "en-GB", timezoneId: "Europe/London", video: "off", trace: "retain-on-failure",
+    launchOptions: { executablePath: "/usr/bin/chromium", args: ["--disable-dev-shm-usage", "--disable-gpu", "--disable-background-networking", "--disable-component-update"] },
+  },
+  projects: [
+    { name: "desktop", testIgnore: /tablet/ },
+    { name: "tablet", testMatch: /tablet/, use: { viewport: { width: 1024, height: 768 }, hasTouch: true, isMobile: true } },
+  ],
+  webServer: { command: "node scripts/e2e-server.mjs", url: `${baseURL}/healthz`, timeout: 90_000, reuseExistingServer: false, stdout: "ignore", gracefulShutdown: { signal: "SIGTERM", timeout: 15_000 } },
+});
