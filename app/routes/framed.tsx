@@ -2,6 +2,7 @@ import { Form, NavLink, Outlet } from "react-router";
 import type { Route } from "./+types/framed";
 import { accountOf } from "~/services/session.server";
 import { Mark } from "~/ui/sheet/Mark";
+import { Shortcuts } from "~/ui/sheet/Shortcuts";
 
 export const loader = ({ context }: Route.LoaderArgs) => {
   const { name, role } = accountOf(context);
@@ -27,6 +28,7 @@ export default function Framed({ loaderData }: Route.ComponentProps) {
         </div>
       </header>
       <main className="page" id="content"><Outlet /></main>
+      <Shortcuts />
     </>
   );
 }
