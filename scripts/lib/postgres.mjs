@@ -117,6 +117,7 @@ function runningPort(data) {
 export async function startCluster(dataDir, { isThrowaway = false } = {}) {
   const bin = serverBin();
   const user = databaseUser();
+  dataDir = path.resolve(dataDir);
   fs.mkdirSync(dataDir, { recursive: true });
   fs.chmodSync(dataDir, 0o711);
   const home = homeOf(dataDir, user);
