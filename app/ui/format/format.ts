@@ -12,11 +12,11 @@ const plurals: Partial<Record<Unit, readonly [string, string]>> = {
 export const unitName = (unit: Unit, value: number): string => plurals[unit]?.[value > 1 ? 1 : 0] ?? unit;
 
 /** Formatters by what they were asked for: making one costs as much as hundreds of uses, and a run sheet has hundreds of times. */
-function remembered<O extends object, F>(make: (locale: string, options: O) => F): (locale: string, options: O) => F {
+function remembered<O extends object, F extends object | number>(make: (name: string, options: O) => F): (name: string, options: O) => F {
   const known = new Map<string, F>();
-  return (locale, options) => {
-    const key = `${locale} ${JSON.stringify(options)}`;
-    const found = known.get(key) ?? make(locale, options);
+  return (name, options) => {
+    const key = `${name} ${JSON.stringify(options)}`;
+    const found = known.get(key) ?? make(name, options);
     known.set(key, found);
     return found;
   };
@@ -82,7 +82,8 @@ export function minutes(value: number, locale: string): string {
 /** The hour and minute of a moment on the class's own clock. */
 export const timeOfDay = (value: Date | number, locale: string, timeZone: string): string => dateFormat(locale, { hour: "2-digit", minute: "2-digit", timeZone }).format(value);
 
-const instantOf = (startsAt: string, timeZone: string, afterMinutes: number): Date => new Date(toZoned(parseDateTime(startsAt), timeZone).toDate().getTime() + afterMinutes * 60_000);
+const doorsAt = remembered((startsAt, { timeZone }: { timeZone: string }) => toZoned(parseDateTime(startsAt), timeZone).toDate().getTime());
+const instantOf = (startsAt: string, timeZone: string, afterMinutes: number): Date => new Date(doorsAt(startsAt, { timeZone }) + afterMinutes * 60_000);
 
 /** The clock on the wall of the class, `after` minutes from the doors. */
 export const clock = (startsAt: string, timeZone: string, after: number, locale: string): string =>
