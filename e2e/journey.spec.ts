@@ -112,3 +112,40 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   await page.goto("/");
   await expect(page.getByRole("row", { name: /Regatta breakfast/ })).toContainText("logged");
 });
+
+test("a kitchen is added, changed, and found by the brief", async ({ page }) => {
+  await page.goto("/kitchens");
+  await page.getByRole("link", { name: "Add a kitchen" }).click();
+  await page.getByLabel("Name", { exact: true }).fill("Garden with a hob");
+  await page.getByLabel("Surface 1").fill("Camping hob");
+  await page.getByLabel("Kind").first().selectOption("hob-pan");
+  await page.getByRole("button", { name: "Save the kitchen" }).click();
+  await expect(page.getByText("Say how many pieces cook on it at once.")).toBeVisible();
+  await page.getByLabel("Pieces a load").first().fill("3");
+  await page.getByLabel("How many").first().fill("2");
+  await page.getByLabel("whisk").fill("5");
+  await page.getByRole("button", { name: "Save the kitchen" }).click();
+  await expect(page.getByRole("row", { name: /Garden with a hob/ })).toContainText("2 × Camping hob");
+  await page.getByRole("link", { name: "Garden with a hob" }).click();
+  await expect(page.getByLabel("whisk")).toHaveValue("5");
+  await page.getByLabel("Sinks").fill("0");
+  await page.getByRole("button", { name: "Save the kitchen" }).click();
+  await page.goto("/classes/new");
+  await page.getByLabel("Recipe", { exact: true }).selectOption({ label: "Oarlock waffles" });
+  await page.getByLabel("Kitchen").selectOption({ label: "Garden with a hob" });
+  await expect(page.getByText("Oarlock waffles wants waffle iron; this kitchen has none.")).toBeVisible();
+});
+
+test("the keys at the desk: a sheet of them, stages by number, nothing while typing", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("link", { name: "Masters' crepe morning" }).click();
+  await page.waitForURL(/\/brief$/);
+  await page.getByLabel("Class", { exact: true }).pressSequentially("5?");
+  await expect(page).toHaveURL(/\/brief$/);
+  await page.getByRole("heading", { name: "Brief" }).click();
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("5");
+  await expect(page).toHaveURL(/\/gear$/);
+});

@@ -19,7 +19,7 @@ const schema = z.object({
   name: words(120, "a name for the kitchen"),
   sinks: whole(0, 40),
   surfaces: z.array(z.object({ name: z.string().trim().max(120).optional(), kind: choice(surfaceKinds, "a kind").optional(), places: whole(1, 60).optional(), count: whole(0, 60).optional(), at: choice(["shared", "station"], "where").optional(), preheatMinutes: whole(0, 120).optional(), watts: whole(0, 20_000).optional() })).max(surfaceRows).default([]),
-  gear: z.record(z.enum(tools), whole(0, 1000).optional()).default({} as never),
+  gear: z.partialRecord(z.enum(tools), whole(0, 1000).optional()).default({}),
 }).superRefine((form, context) => {
   form.surfaces.forEach((surface, index) => {
     if (!surface.name) return;
