@@ -36,7 +36,10 @@ export function BriefPage({ result, values, saved, base, kitchens, recipes, conf
   const [typed, setTyped] = useState<ClassInput | undefined>(undefined);
   const read = () => {
     if (!formRef.current) return;
-    const submission = parseWithZod(new FormData(formRef.current), { schema: briefFormSchema });
+    const typedFields = new FormData(formRef.current);
+    // What follows does not wait for a title.
+    if (!typedFields.get("title")) typedFields.set("title", "New class");
+    const submission = parseWithZod(typedFields, { schema: briefFormSchema });
     // While a field is half typed, the last plan that could be made stands.
     const next = submission.status === "success" ? inputOf(submission.value, base, kitchens, recipes) : undefined;
     if (!next) return;

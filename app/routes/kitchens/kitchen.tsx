@@ -5,7 +5,7 @@ import { z } from "zod";
 import type { Route } from "./+types/kitchen";
 import { choice, formOf, whole, words } from "../form";
 import type { Kitchen } from "~/core/gear";
-import { surfaceKinds, tools } from "~/core/recipe";
+import { type Tool, surfaceKinds, tools } from "~/core/recipe";
 import { database } from "~/db/client.server";
 import { addKitchen, changeKitchen, kitchens } from "~/db/queries/kitchens.server";
 import { notFound } from "~/services/classes.server";
@@ -14,12 +14,16 @@ import { surfaceWords, toolWords } from "~/ui/words/en";
 
 const surfaceRows = 6;
 
+// An object with a key for every tool: the form library turns text into numbers in objects, not in records.
+const counted = whole(0, 1000).optional();
+const gearSchema = z.object(Object.fromEntries(tools.map((tool) => [tool, counted])) as Record<Tool, typeof counted>).default({});
+
 const schema = z.object({
   version: z.int().default(0),
   name: words(120, "a name for the kitchen"),
   sinks: whole(0, 40),
   surfaces: z.array(z.object({ name: z.string().trim().max(120).optional(), kind: choice(surfaceKinds, "a kind").optional(), places: whole(1, 60).optional(), count: whole(0, 60).optional(), at: choice(["shared", "station"], "where").optional(), preheatMinutes: whole(0, 120).optional(), watts: whole(0, 20_000).optional() })).max(surfaceRows).default([]),
-  gear: z.partialRecord(z.enum(tools), whole(0, 1000).optional()).default({}),
+  gear: gearSchema,
 }).superRefine((form, context) => {
   form.surfaces.forEach((surface, index) => {
     if (!surface.name) return;
