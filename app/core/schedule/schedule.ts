@@ -219,8 +219,13 @@ function criticalOf(tasks: readonly Task[], cooking: readonly Cooking[], end: nu
     else parts.push({ kind, minutes });
   };
   let at = 0;
+  let before: TaskKind | undefined;
+  // Greasing and heating up again between a station's own loads is work at the heat, not waiting for somebody else's.
+  const ownTurn = last ? betweenLoads(last.job.recipe) : 0;
   for (const task of own) {
-    addPart("queue", task.start - at);
+    const gap = task.start - at;
+    addPart(gap <= ownTurn && (before === "load" || before === "tester") && task.kind === "load" ? "load" : "queue", gap);
+    before = task.kind;
     addPart(task.kind, task.end - Math.max(at, task.start));
     at = Math.max(at, task.end);
   }

@@ -50,7 +50,9 @@ export function BriefPage({ result, values, saved, base, kitchens, recipes, conf
   useEffect(read, [result]);
   useEffect(() => () => onTyped?.(undefined), [onTyped]);
   const before = useMemo(() => saved && plan(saved), [saved]);
-  const shown = typed ?? saved;
+  const latest = typed ?? saved;
+  // Without a recipe nothing follows yet, and a column of noughts would say otherwise.
+  const shown = latest && latest.dishes.length > 0 ? latest : undefined;
   const now = useMemo(() => (typed ? plan(typed) : before), [typed, before]);
   const withoutIds = (input: ClassInput) => canonical({ ...input, dishes: input.dishes.map(({ id: _id, ...dish }) => dish) });
   const isChanged = typed !== undefined && (saved === undefined || withoutIds(typed) !== withoutIds(saved));
