@@ -10,7 +10,7 @@ const base = {
 export default {
   maxWorkers: 2,
   projects: [
-    { ...base, displayName: "unit", testMatch: ["<rootDir>/{app,scripts}/**/*.test.ts"], testPathIgnorePatterns: ["\\.db\\.test\\.ts$"] },
+    { ...base, displayName: "unit", testMatch: ["<rootDir>/app/**/*.test.{ts,tsx}"], testPathIgnorePatterns: ["\\.db\\.test\\.ts$"] },
     { ...base, displayName: "db", testMatch: ["<rootDir>/app/**/*.db.test.ts"], globalSetup: "<rootDir>/test/setup/start-database.mjs", globalTeardown: "<rootDir>/test/setup/stop-database.mjs" },
   ],
 };

@@ -104,6 +104,8 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   await page.getByLabel("What to do differently").fill("Bring a second cord.");
   await page.getByRole("button", { name: "Keep the log" }).click();
   await expect(page.getByText("Kept.", { exact: true })).toBeVisible();
+  await expect(page.getByRole("link", { name: "7 Teach settled" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "8 Log settled" })).toBeVisible();
   const csv = page.waitForEvent("download");
   await page.getByRole("link", { name: "CSV" }).click();
   const saved = await csv;

@@ -5,6 +5,7 @@ import { type LiveEvent, stationStates } from "~/core/teach";
 import { database } from "~/db/client.server";
 import type { DB } from "~/db/schema";
 import { readClassFile, writeClassFile } from "~/formats/class-file";
+import { settle } from "./classes.server";
 
 const happened = { id: z.uuid(), at: z.number().min(0).max(8.64e15) };
 const ref = z.string().min(1).max(80);
@@ -38,6 +39,10 @@ export async function appendEvents(db: Kysely<DB>, input: ClassInput, events: re
   await db.transaction().execute(async (trx) => {
     await trx.insertInto("live_run").values({ class_id: input.id, snapshot: writeClassFile(input), started_by: accountId }).onConflict((conflict) => conflict.doNothing()).execute();
     await trx.insertInto("live_event").values(events.map(({ id, at, kind, ...body }) => ({ id, class_id: input.id, happened_at: at, account_id: accountId, kind, body: JSON.stringify(body) }))).onConflict((conflict) => conflict.column("id").doNothing()).execute();
+    // Teaching is settled by having been done, and open again when the class is.
+    const lastEnding = events.filter((event) => event.kind === "class-ended" || event.kind === "class-reopened").sort((a, b) => b.at - a.at)[0];
+    if (lastEnding?.kind === "class-ended") await settle(trx, input, input.id, "teach", accountId);
+    if (lastEnding?.kind === "class-reopened") await trx.deleteFrom("stage_stamp").where("class_id", "=", input.id).where("stage", "=", "teach").execute();
   });
   return events.map((event) => event.id);
 }

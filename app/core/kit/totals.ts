@@ -28,7 +28,7 @@ export interface Packs {
 /** Whole units, then whole packs; 336 g at 25 g a sachet, 10 to the box, is 14 sachets in 2 boxes with 6 spare. */
 export function packsFor(grams: number, size: PackSize): Packs {
   const exactUnits = grams / size.unitGrams;
-  const units = Math.ceil(exactUnits - 1e-9);
+  const units = Math.max(0, Math.ceil(exactUnits - 1e-9));
   const packs = Math.ceil(units / size.unitsPerPack);
   return { exactUnits, units, packs, spareUnits: packs * size.unitsPerPack - units, unitName: size.unitName };
 }

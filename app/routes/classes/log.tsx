@@ -9,7 +9,7 @@ import { logRows, piecesCounted } from "~/core/log";
 import { plan as planOf } from "~/core/plan";
 import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
-import { classOr404 } from "~/services/classes.server";
+import { classOr404, settle } from "~/services/classes.server";
 import { eventsOf, keepLog, logOf, snapshotOf } from "~/services/live.server";
 import { accountOf } from "~/services/session.server";
 import { SettleBar } from "~/ui/class/SettleBar";
@@ -29,11 +29,15 @@ export async function loader({ params }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  await classOr404(params.classId);
+  const { input } = await classOr404(params.classId);
   const submission = parseWithZod(await formOf(request), { schema });
   if (submission.status !== "success") return data({ result: submission.reply(), isKept: false }, { status: 400 });
   const { version, piecesMade, note } = submission.value;
-  if (await keepLog(database(), params.classId, version, { piecesMade: piecesMade ?? null, note }, accountOf(context).id)) return data({ result: undefined, isKept: true });
+  const account = accountOf(context);
+  if (await keepLog(database(), params.classId, version, { piecesMade: piecesMade ?? null, note }, account.id)) {
+    await settle(database(), input, params.classId, "log", account.id);
+    return data({ result: undefined, isKept: true });
+  }
   const now = await logOf(params.classId);
   return data({ result: submission.reply({ formErrors: [`${now?.by ?? "Someone"} kept another log meanwhile: ${now?.piecesMade ?? "no"} pieces, “${(now?.note ?? "").slice(0, 200)}”. Yours is below; keep it again to replace theirs.`] }), isKept: false, version: now?.version ?? 0 }, { status: 409 });
 }

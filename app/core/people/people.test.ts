@@ -1,0 +1,82 @@
+import fc from "fast-check";
+import { starterPantry } from "~/core/pantry";
+import { batterOf, yieldOf } from "~/core/batter";
+import { compare, ratio, toNumber } from "~/core/quantity";
+import { batchRules, loadsFor, mostBatches, piecesWanted, roundsFor, scaleStation } from "~/core/scale";
+import { starterRecipes } from "~/demo/recipes";
+import { people } from "../../../test/generators";
+import { isAtStation, nameOfStation, needsAdultAtHeat, seat, stationNames, stationSizes } from "./stations";
+
+const pantry = new Map(starterPantry.map((one) => [one.id, one]));
+
+test.each([[13, 4, [4, 3, 3, 3]], [12, 4, [4, 4, 4]], [1, 4, [1]], [0, 4, []], [5, 1, [1, 1, 1, 1, 1]]])("%d people at up to %d to a station: %j", (count, size, sizes) => {
+  expect(stationSizes(count, size)).toEqual(sizes);
+});
+
+test("stations hold everyone, none is over its size, and they differ by one at most", () => {
+  fc.assert(fc.property(fc.integer({ min: 0, max: 400 }), fc.integer({ min: 1, max: 40 }), (count, size) => {
+    const sizes = stationSizes(count, size);
+    expect(sizes.reduce((sum, one) => sum + one, 0)).toBe(count);
+    expect(sizes).toHaveLength(Math.ceil(count / size));
+    if (sizes.length > 0) {
+      expect(Math.max(...sizes)).toBeLessThanOrEqual(size);
+      expect(Math.max(...sizes) - Math.min(...sizes)).toBeLessThanOrEqual(1);
+    }
+  }));
+});
+
+test.each([[-1, 4], [2.5, 4], [4, 0], [4, 1.5]])("refuses %d people at %d", (count, size) => {
+  expect(() => stationSizes(count, size)).toThrow(/expected .* got/);
+});
+
+test("everybody at a station sits at one, in the order of the register, as long as there are seats", () => {
+  fc.assert(fc.property(people, fc.integer({ min: 0, max: 30 }), fc.integer({ min: 1, max: 6 }), (register, count, size) => {
+    const seated = seat(count, size, register, []).flatMap((station) => station.people);
+    expect(seated).toEqual(register.filter(isAtStation).slice(0, count).map((person) => person.id));
+  }));
+});
+
+test("names can be shouted: the class's own first, none twice, numbers only when all are used up", () => {
+  const names = Array.from({ length: 60 }, (_, index) => nameOfStation(index, ["Stroke", "Heron"]));
+  expect(names.slice(0, 3)).toEqual(["Stroke", "Heron", "Otter"]);
+  expect(new Set(names).size).toBe(60);
+  expect(names[59]).toBe("Station 60");
+  expect(new Set(stationNames.map((name) => name.slice(0, 3))).size).toBeGreaterThanOrEqual(stationNames.length - 1);
+});
+
+test("an adult stands at the heat wherever children cook", () => {
+  expect((["small-children", "school-age", "mixed"] as const).every(needsAdultAtHeat)).toBe(true);
+  expect((["teens", "adults"] as const).some(needsAdultAtHeat)).toBe(false);
+});
+
+test("a station makes the least its rule allows that is enough", () => {
+  fc.assert(fc.property(fc.constantFrom(...starterRecipes), fc.constantFrom(...batchRules), fc.integer({ min: 0, max: 40 }), (recipe, rule, wanted) => {
+    const batter = batterOf(recipe, pantry);
+    const { factor, piecesMade, over } = scaleStation(recipe, batter, wanted, rule);
+    expect(over).toBe(piecesMade - wanted);
+    if (wanted === 0) expect(toNumber(factor)).toBe(0);
+    else if (over < 0) expect(toNumber(factor)).toBe(mostBatches);
+    else {
+      const step = { whole: 1, half: 0.5, quarter: 0.25 }[rule];
+      expect(toNumber(factor) % step).toBe(0);
+      expect(yieldOf(recipe, batter, toNumber(factor) - step).pieces).toBeLessThan(wanted);
+    }
+    expect(compare(factor, ratio(BigInt(mostBatches)))).toBeLessThanOrEqual(0);
+  }));
+});
+
+test("pieces wanted are rounded up for each station, testers on top", () => {
+  expect(piecesWanted(3, ratio(3n, 2n), 0)).toBe(5);
+  expect(piecesWanted(4, ratio(1n, 2n), 2)).toBe(4);
+  expect(piecesWanted(0, ratio(3n), 1)).toBe(1);
+});
+
+test("loads never leave a piece behind, and a round is what all surfaces hold together", () => {
+  fc.assert(fc.property(fc.integer({ min: 0, max: 200 }), fc.integer({ min: 1, max: 12 }), (pieces, places) => {
+    const loads = loadsFor(pieces, places);
+    expect(loads * places).toBeGreaterThanOrEqual(pieces);
+    expect((loads - 1) * places).toBeLessThan(Math.max(pieces, 1));
+  }));
+  expect(roundsFor(15, 3, 2)).toBe(3);
+  expect(() => loadsFor(3, 0)).toThrow(RangeError);
+});

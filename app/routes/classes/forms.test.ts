@@ -1,0 +1,99 @@
+import { CalendarDate } from "@internationalized/date";
+import { parseWithZod } from "@conform-to/zod/v4";
+import { canonical } from "~/core/plan";
+import { demoClasses, demoKitchens } from "~/demo/boathouse";
+import { starterRecipes } from "~/demo/recipes";
+import { briefFormSchema, differences, dishKey, factsOf, formValuesOf, inputOf } from "./brief-form";
+import { personFormSchema, personOf, personValues } from "./person-form";
+
+const { next } = demoClasses(new CalendarDate(2026, 11, 24));
+const kitchenId = "0d4f8d1e-6a58-4b52-9b39-0a4a6e2a3a11";
+const kitchens = demoKitchens.map((kitchen) => (kitchen.id === "hall" ? { ...kitchen, id: kitchenId } : kitchen));
+const input = { ...next, kitchen: { ...next.kitchen, id: kitchenId } };
+
+/** A value as a browser's form would send it. */
+function formData(value: object): FormData {
+  const form = new FormData();
+  const put = (name: string, field: unknown): void => {
+    if (Array.isArray(field)) field.forEach((one, index) => put(`${name}[${index}]`, one));
+    else if (field !== null && typeof field === "object") for (const [key, inner] of Object.entries(field)) put(name ? `${name}.${key}` : key, inner);
+    else if (field !== undefined && field !== "") form.set(name, String(field));
+  };
+  put("", value);
+  return form;
+}
+const readBrief = (change: Record<string, unknown> = {}) => parseWithZod(formData({ ...formValuesOf(input, 3), ...change }), { schema: briefFormSchema });
+const errorsOf = (change: Record<string, unknown>) => {
+  const submission = readBrief(change);
+  return submission.status === "success" ? {} : (submission.reply().error ?? {});
+};
+
+test("a class through its form and back is the same class", () => {
+  const submission = readBrief();
+  if (submission.status !== "success") throw new Error(JSON.stringify(submission.reply().error));
+  const again = inputOf(submission.value, input, kitchens, starterRecipes);
+  const comparable = (one: typeof input | undefined) => one && canonical({ ...one, dishes: one.dishes.map(({ id: _id, ...dish }) => dish) });
+  expect(comparable(again)).toBe(comparable(input));
+  expect(factsOf(submission.value).dishes).toEqual([{ recipeId: "slipway-pancakes", revision: 1, variantId: null, stations: null }, { recipeId: "slipway-pancakes", revision: 1, variantId: "no-milk", stations: 1 }]);
+  expect(differences(input, submission.value)).toEqual([]);
+});
+
+test.each<[string, Record<string, unknown>, string, RegExp]>([
+  ["people by halves", { people: "2.5" }, "people", /whole number from 0 to 400; got 2\.5/],
+  ["people in words", { people: "a dozen" }, "people", /what came is not a number/],
+  ["no people", { people: "" }, "people", /got nothing/],
+  ["an evening too long", { minutes: "601" }, "minutes", /from 15 to 600; got 601/],
+  ["nothing each", { piecesEach: "0" }, "piecesEach", /above 0/],
+  ["a day that is none", { date: "2026-02-30" }, "date", /Give a date/],
+  ["a time that is none", { time: "25:00" }, "time", /such as 09:30/],
+  ["a kitchen that is none", { kitchenId: "galley" }, "kitchenId", /Choose a kitchen/],
+  ["a zone that is none", { timeZone: "Boat/House" }, "timeZone", /time zone such as/],
+  ["a spoon set that is none", { measuringSetId: "ladles" }, "measuringSetId", /from the list/],
+  ["one station name twice", { stationNames: "Bow, Stroke, Bow" }, "stationNames", /“Bow” stands twice/],
+  ["a name nobody can shout", { stationNames: "x".repeat(31) }, "stationNames", /too long to shout/],
+  ["a recipe that is none", { dishes: [{ what: "../etc", stations: "" }] }, "dishes[0].what", /from the list/],
+  ["no title", { title: "   " }, "title", /such as Junior breakfast/],
+])("%s is said beside its field", (_name, change, field, sentence) => {
+  expect(errorsOf(change)[field]?.[0]).toMatch(sentence);
+});
+
+test("pieces each may be written as people write them", () => {
+  for (const [written, num, den] of [["1½", 3n, 2n], ["2,5", 5n, 2n], ["3", 3n, 1n], ["1/2", 1n, 2n]] as const) {
+    const submission = readBrief({ piecesEach: written });
+    expect(submission.status === "success" && submission.value.piecesEach).toEqual({ num, den });
+  }
+});
+
+test("what another saved and what was typed stand side by side, field by field", () => {
+  const submission = readBrief({ people: "16", dishes: [{ what: dishKey({ id: "towpath-crepes", revision: 1 }, null), stations: "" }] });
+  if (submission.status !== "success") throw new Error("the form is right");
+  expect(differences({ ...input, brief: { ...input.brief, minutes: 100 } }, submission.value)).toEqual([
+    { field: "people", saved: "14", typed: "16" },
+    { field: "minutes", saved: "100", typed: "90" },
+    { field: "dishes", saved: "slipway-pancakes@1/ × the rest, slipway-pancakes@1/no-milk × 1", typed: "towpath-crepes@1/ × the rest" },
+  ]);
+});
+
+const readPerson = (value: object) => parseWithZod(formData(value), { schema: personFormSchema });
+
+test("every person of the demonstration goes through the form unchanged", () => {
+  expect(next.people.length).toBeGreaterThan(10);
+  for (const person of next.people) {
+    const submission = readPerson(personValues(person, 1));
+    if (submission.status !== "success") throw new Error(JSON.stringify(submission.reply().error));
+    const { id: _id, ...rest } = person;
+    expect(personOf(submission.value)).toEqual(rest);
+  }
+});
+
+test.each<[string, object, string, RegExp]>([
+  ["an allergy without its gravity", { needs: [{ substance: "egg" }] }, "needs[0].severity", /how bad/],
+  ["a gravity without its allergy", { needs: [{ severity: "allergy" }] }, "needs[0].substance", /what they avoid/],
+  ["the same twice", { needs: [{ substance: "egg", severity: "allergy" }, { substance: "egg", severity: "choice" }] }, "needs[1].substance", /twice/],
+  ["a need without an answer", { answered: "no", needs: [{ substance: "egg", severity: "allergy" }] }, "answered", /somebody did answer/],
+  ["a diet without an answer", { answered: "no", diet: "vegan" }, "answered", /somebody did answer/],
+])("%s is asked about, not guessed", (_name, change, field, sentence) => {
+  const submission = readPerson({ name: "Ada", role: "cook", ageBand: "adult", answered: "yes", ...change });
+  expect(submission.status).toBe("error");
+  expect(submission.reply().error?.[field]?.[0]).toMatch(sentence);
+});

@@ -1,0 +1,121 @@
+import { CalendarDate } from "@internationalized/date";
+import type { ReactNode } from "react";
+import { renderToStaticMarkup } from "react-dom/server";
+import { MemoryRouter } from "react-router";
+import { plan } from "~/core/plan";
+import { demoClasses } from "~/demo/boathouse";
+import { PlateTable, ItemTable } from "./allergen/Tables";
+import { countedIn } from "./brief/Consequences";
+import { Figures } from "./class/Figures";
+import { Findings } from "./class/Findings";
+import { Stages } from "./class/Stages";
+import { KitTable, StationCard } from "./kit/StationCard";
+import { RecipeSheet } from "./recipe/RecipeSheet";
+import { BellLine } from "./schedule/BellLine";
+import { Lanes } from "./schedule/Lanes";
+import { LocaleProvider } from "./sheet/locale";
+import { namesOf } from "./words/findings";
+
+const { next, current } = demoClasses(new CalendarDate(2026, 11, 24));
+const made = plan(next);
+const names = namesOf(next, made, "en-GB");
+
+/** What a sheet says, without its markup: tags become spaces, thin spaces plain ones. */
+const markup = (sheet: ReactNode, locale = "en-GB") => renderToStaticMarkup(<MemoryRouter><LocaleProvider value={locale}>{sheet}</LocaleProvider></MemoryRouter>);
+const said = (sheet: ReactNode, locale?: string) => markup(sheet, locale).replace(/<[^>]+>/g, " ").replace(/&#x27;/g, "'").replace(/&amp;/g, "&").replace(/[\s\u2009\u00a0]+/g, " ").trim();
+
+test("a station card says which scoops, how far off, and grams beside", () => {
+  const [station] = made.stations;
+  const dish = made.dishes.find((one) => one.id === station?.dishId);
+  if (!station || !dish) throw new Error("the class has a station");
+  const text = said(<StationCard station={station} dish={dish} ingredientName={names.ingredient} people={["Wren"]} stamp="stamp" />);
+  expect(text).toContain("1 1⁄2 × the recipe makes 12 , 12 wanted");
+  expect(text).toMatch(/plain wheat flour 1 cup \+ 1⁄2 cup \+ 1⁄3 cup \+ 2 tsp exact 229 g/);
+  expect(text).toMatch(/apart, if needed: /);
+  expect(text).toContain("Wren");
+});
+
+test("an amount nobody knows stands out in the kit instead of being left out", () => {
+  const broken = { ...next, dishes: next.dishes.map((dish) => ({ ...dish, recipe: { ...dish.recipe, lines: dish.recipe.lines.map((line) => (line.id === "sugar" ? { ...line, amount: { kind: "unknown" as const, said: "some" } } : line)) } })) };
+  const kit = plan(broken).stations[0]?.kit ?? [];
+  expect(markup(<KitTable kit={kit} ingredientName={names.ingredient} />)).toMatch(/class="needs-you">amount not known/);
+});
+
+test("the plate table puts the gravest first and gives every verdict its reason", () => {
+  const text = said(<PlateTable people={next.people} plates={made.plates} stations={made.stations} names={names} />);
+  expect(text.indexOf("Ezra Larkspur")).toBeLessThan(text.indexOf("Wren Adeyo"));
+  expect(text).toContain("hen's egg: contains, because it has egg by nature.");
+  expect(text).toContain("nobody has read the label of the baking powder");
+  expect(text).toContain("Has not answered yet. No answer is not “none”.");
+});
+
+test("the item table says what was read, by whom and when, and what was not", () => {
+  const text = said(<ItemTable input={next} plan={made} names={names} base="/classes/x" />);
+  expect(text).toContain("“plain flour, 1.5 kg bag”, read by Marit Quill, 2026-11-22");
+  expect(text).toMatch(/baking powder not read Read the label/);
+  expect(text).toMatch(/hen's egg by nature: egg whole food, no label/);
+});
+
+test("findings are said once, gravest first, with the recipe they are about where there are several", () => {
+  const finding = { code: "listed-not-used" as const, level: "warns" as const, lineId: "x", ingredientId: "butter", stage: "recipe" as const };
+  const [one, two] = made.dishes;
+  if (!one || !two) throw new Error("the class has two dishes");
+  const text = said(<Findings names={names} findings={[{ ...finding, dishId: one.id }, { ...finding, dishId: two.id }, { code: "no-dish", level: "blocks", stage: "brief", dishId: null }]} />);
+  expect(text.match(/Butter is listed/g)).toHaveLength(1);
+  expect(text.indexOf("No recipe chosen")).toBeLessThan(text.indexOf("Butter is listed"));
+  expect(text).toContain("Slipway pancakes; Slipway pancakes, without milk: Butter is listed");
+  expect(markup(<Findings names={names} findings={[]} />)).toBe("");
+});
+
+test("a figure that changed shows what it was, in words too; one that did not is left alone", () => {
+  const more = plan({ ...next, brief: { ...next.brief, people: 18 } });
+  const html = markup(<Figures figures={more.figures} before={made.figures} counted={countedIn(more)} names={names} />);
+  expect(html).toMatch(/row changed"><dt>Stations.*?was <\/span>4<\/span><span class="vh">changed to <\/span>5<\/dd>/);
+  expect(html).toMatch(/class="row"><dt>Pieces from a batch/);
+  expect(said(<Figures figures={made.figures} counted={countedIn(made)} names={names} />)).not.toContain("was ");
+});
+
+test("the eight stages stand in the order of the work with how they stand, and the register belongs to the brief", () => {
+  const marks = Object.fromEntries(Object.keys(made.fingerprints).map((stage) => [stage, { state: stage === "gear" ? "stale" : "open", questions: stage === "allergies" ? 2 : 0 }])) as Parameters<typeof Stages>[0]["marks"];
+  const html = renderToStaticMarkup(<MemoryRouter initialEntries={["/classes/x/people"]}><Stages base="/classes/x" marks={marks} /></MemoryRouter>);
+  expect(html.match(/<li>/g)).toHaveLength(8);
+  expect(html).toMatch(/aria-current="page" href="\/classes\/x\/brief"/);
+  expect(html).toContain("open · 2 to look at");
+  expect(html).toContain("stale");
+});
+
+test("the bell line is true to time, says itself aloud, and marks what has been rung and what runs over", () => {
+  const { timeline } = made;
+  const html = markup(<BellLine timeline={timeline} startsAt={next.startsAt} timeZone={next.timeZone} available={60} rung={{ "doors-1": 0 }} nextBellId="mix-1" now={30} />);
+  expect(html).toMatch(/aria-label="Bell line: Doors 09:30, Gather: mixing 09:40/);
+  expect(html.match(/class="bell /g)).toHaveLength(timeline.bells.length);
+  expect(html).toContain('class="bell doors rung"');
+  expect(html).toContain('class="bell mix next"');
+  const lefts = [...html.matchAll(/class="bell [^"]*" style="left:([\d.]+)%/g)].map((match) => Number(match[1]));
+  timeline.bells.forEach((bell, index) => expect(lefts[index]).toBeCloseTo((bell.at / timeline.end) * 100, 2));
+  expect(html).toMatch(/class="over"/);
+  expect(html).toMatch(/class="now"/);
+});
+
+test("lanes show every task of every station once, with a sentence for who cannot see", () => {
+  const html = markup(<Lanes timeline={made.timeline} stations={made.stations} startsAt={next.startsAt} timeZone={next.timeZone} available={next.brief.minutes} />);
+  const own = made.timeline.tasks.filter((task) => task.stationId !== null && task.kind !== "preheat").length;
+  expect(html.match(/class="task /g)?.length).toBeGreaterThanOrEqual(own);
+  expect(html).toMatch(/title="Stroke: Mix, 09:44/);
+});
+
+test("a recipe is a page: lines by bowl, steps in order with their cautions, heat on both scales", () => {
+  const [dish] = plan(current).dishes;
+  if (!dish) throw new Error("the class has a dish");
+  const text = said(<RecipeSheet recipe={dish.recipe} ingredientName={names.ingredient} />);
+  expect(text.indexOf("Dry bowl")).toBeLessThan(text.indexOf("Wet bowl"));
+  expect(text).toContain("semi-skimmed milk , up to 300 ml , until it runs like cream");
+  expect(text).toContain("180–210 °C (356–410 °F)");
+  expect(text).toContain("Raw egg and raw flour are not for tasting.");
+  expect(text).toContain("Rest at least 30 min; last pour within 2 h of mixing: flour drinks and relaxes.");
+});
+
+test("numbers follow the reader's locale", () => {
+  const kit = made.stations[0]?.kit ?? [];
+  expect(said(<KitTable kit={kit} ingredientName={names.ingredient} />, "de-DE")).toContain("2,3 g");
+});

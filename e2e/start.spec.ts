@@ -1,0 +1,89 @@
+import { type ChildProcess, spawn, spawnSync } from "node:child_process";
+import fs from "node:fs";
+import net from "node:net";
+import os from "node:os";
+import path from "node:path";
+import { expect, test } from "@playwright/test";
+
+test.describe.configure({ mode: "serial" });
+test.setTimeout(120_000);
+
+const freePort = (): Promise<number> =>
+  new Promise((resolve) => {
+    const probe = net.createServer().listen(0, "127.0.0.1", () => {
+      const address = probe.address();
+      probe.close(() => resolve(address && typeof address === "object" ? address.port : 0));
+    });
+  });
+
+interface Started { readonly process: ChildProcess; readonly said: () => string; readonly base: string }
+
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), "apron-bell-start-"));
+test.afterAll(() => fs.rmSync(folder, { recursive: true, force: true }));
+
+async function start(...options: string[]): Promise<Started> {
+  const port = await freePort();
+  const { DATABASE_URL: _url, ...env } = process.env;
+  const child = spawn(process.execPath, ["scripts/start.mjs", ...options], { env: { ...env, PORT: String(port), APRON_DATA_DIR: folder }, stdio: ["ignore", "pipe", "pipe"] });
+  let text = "";
+  child.stdout.on("data", (chunk: Buffer) => void (text += chunk));
+  child.stderr.on("data", (chunk: Buffer) => void (text += chunk));
+  const started = { process: child, said: () => text, base: `http://127.0.0.1:${port}` };
+  await expect.poll(() => text, { timeout: 60_000 }).toContain("Apron Bell is ready");
+  return started;
+}
+
+const isUp = (base: string) => fetch(`${base}/healthz`).then((answer) => answer.ok, () => false);
+const ended = (child: ChildProcess) => new Promise<number | null>((resolve) => (child.exitCode !== null ? resolve(child.exitCode) : child.once("exit", resolve)));
+const databasePid = () => path.join(folder, "pg", "data", "postmaster.pid");
+
+test("starts empty with a one-time code, stops both server and database on Ctrl-C, and starts again on what is there", async () => {
+  const first = await start("--no-demo");
+  expect(first.said()).toMatch(/make the first one with this code, good once: \S{12}/);
+  expect(first.said()).not.toContain("Demo sign-in");
+  expect((await fetch(`${first.base}/`, { redirect: "manual" })).headers.get("location")).toBe("/first-account");
+  expect(fs.existsSync(databasePid())).toBe(true);
+  first.process.kill("SIGINT");
+  expect(await ended(first.process)).toBe(0);
+  expect(await isUp(first.base)).toBe(false);
+  expect(fs.existsSync(databasePid())).toBe(false);
+
+  const second = await start();
+  expect(second.said()).toContain("Demo sign-in: lead@boathouse.example");
+  second.process.kill("SIGTERM");
+  expect(await ended(second.process)).toBe(0);
+});
+
+test("killed without warning, the server goes with it and the next start recovers", async () => {
+  const first = await start();
+  first.process.kill("SIGKILL");
+  await ended(first.process);
+  await expect.poll(() => isUp(first.base), { timeout: 10_000 }).toBe(false);
+  expect(fs.existsSync(databasePid())).toBe(true);
+  const second = await start();
+  expect((await fetch(`${second.base}/sign-in`)).status).toBe(200);
+  const pid = Number(fs.readFileSync(databasePid(), "utf8").split("\n")[0]);
+  second.process.kill("SIGKILL");
+  await ended(second.process);
+  // The database dies hard as well; what is left behind is a file that names a process which is no more.
+  process.kill(pid, "SIGKILL");
+  const third = await start();
+  expect((await fetch(`${third.base}/sign-in`)).status).toBe(200);
+  third.process.kill("SIGINT");
+  expect(await ended(third.process)).toBe(0);
+});
+
+test.describe("says in a sentence what it cannot do", () => {
+  for (const [name, env, options, sentence] of [
+    ["a port in words", { PORT: "galley" }, [], /PORT is “galley”\. Give a number from 1 to 65535/],
+    ["an option nobody knows", {}, ["--demo"], /Unknown option “--demo”/],
+    ["a database that is not there", { DATABASE_URL: "postgres://nobody@127.0.0.1:1/none" }, [], /The database could not be prepared/],
+  ] as const) {
+    test(name, () => {
+      const { status, stderr } = spawnSync(process.execPath, ["scripts/start.mjs", ...options], { encoding: "utf8", env: { ...process.env, APRON_DATA_DIR: folder, ...env } });
+      expect(status).toBe(1);
+      expect(stderr).toMatch(sentence);
+      expect(stderr).not.toMatch(/^\s+at /m);
+    });
+  }
+});
