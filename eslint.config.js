@@ -2,26 +2,75 @@ import { defineConfig } from "eslint/config";
 import tseslint from "typescript-eslint";
 
 // The core's reading order: a folder may import the ones before it, never one after.
-const core = ["quantity", "pantry", "recipe", "batter", "people", "scale", "allergen", "kit", "gear", "schedule", "simulate", "plan", "teach", "log"];
-const later = (i) => core.slice(i + 1).map((noun) => ({ regex: `^(\\.\\.|~/core)/${noun}(/|$)`, message: `${core[i]} is read before ${noun}.` }));
+const core = [
+  "quantity",
+  "pantry",
+  "recipe",
+  "batter",
+  "people",
+  "scale",
+  "allergen",
+  "kit",
+  "gear",
+  "schedule",
+  "simulate",
+  "plan",
+  "teach",
+  "log",
+];
+const later = (i) =>
+  core
+    .slice(i + 1)
+    .map((noun) => ({ regex: `^(\\.\\.|~/core)/${noun}(/|$)`, message: `${core[i]} is read before ${noun}.` }));
 // A pure hash is the one outside thing the core leans on, through plan/hash.ts: the same in browser, worker and server.
-const outside = { regex: "^(?!\\.\\.?/(?!\\.\\.)|~/core/|@noble/hashes/)", message: "core imports only core: take data in, give data back." };
+const outside = {
+  regex: "^(?!\\.\\.?/(?!\\.\\.)|~/core/|@noble/hashes/)",
+  message: "core imports only core: take data in, give data back.",
+};
 const not = (folders, message) => ({ regex: `(^|/)(${folders})/`, message });
-const ban = (folder, ...patterns) => ({ files: [`app/${folder}/**`], ignores: ["**/*.test.*"], rules: { "no-restricted-imports": ["error", { patterns }] } });
+const ban = (folder, ...patterns) => ({
+  files: [`app/${folder}/**`],
+  ignores: ["**/*.test.*"],
+  rules: { "no-restricted-imports": ["error", { patterns }] },
+});
 
 export default defineConfig(
   { ignores: ["build/**", ".react-router/**", "node_modules/**", ".data/**", "test-results/**"] },
-  { files: ["**/*.{ts,tsx}"], languageOptions: { parser: tseslint.parser }, plugins: { "@typescript-eslint": tseslint.plugin }, rules: {
-    "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_" }],
-    "@typescript-eslint/no-explicit-any": "error", "@typescript-eslint/ban-ts-comment": "error", "@typescript-eslint/no-non-null-assertion": "error",
-    eqeqeq: "error", "no-constant-condition": "error", "no-fallthrough": "error", "prefer-const": "error",
-  } },
+  {
+    files: ["**/*.{ts,tsx}"],
+    languageOptions: { parser: tseslint.parser },
+    plugins: { "@typescript-eslint": tseslint.plugin },
+    rules: {
+      "@typescript-eslint/no-unused-vars": ["error", { argsIgnorePattern: "^_", varsIgnorePattern: "^_" }],
+      "@typescript-eslint/no-explicit-any": "error",
+      "@typescript-eslint/ban-ts-comment": "error",
+      "@typescript-eslint/no-non-null-assertion": "error",
+      eqeqeq: "error",
+      "no-constant-condition": "error",
+      "no-fallthrough": "error",
+      "prefer-const": "error",
+    },
+  },
   ...core.map((noun, i) => ban(`core/${noun}`, outside, ...later(i))),
   ban("{db,devices}", not("routes|ui|services", "data flows down to here, not back up.")),
   ban("services", not("routes|ui", "data flows down to here, not back up.")),
   ban("{ui,workers}", not("routes|services|db|devices", "props or messages in; the route fetches.")),
-  { files: ["app/core/**"], ignores: ["**/*.test.*"], rules: {
-    "no-restricted-properties": ["error", { object: "Math", property: "random" }, { object: "Date", property: "now" }],
-    "no-restricted-syntax": ["error", { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: "take the moment as an argument." }],
-  } },
+  {
+    files: ["app/core/**"],
+    ignores: ["**/*.test.*"],
+    rules: {
+      "no-restricted-properties": [
+        "error",
+        { object: "Math", property: "random" },
+        { object: "Date", property: "now" },
+      ],
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: "take the moment as an argument.",
+        },
+      ],
+    },
+  },
 );

@@ -4,13 +4,38 @@ const base = {
   extensionsToTreatAsEsm: [".ts", ".tsx"],
   moduleNameMapper: { "^~/(.*)$": "<rootDir>/app/$1" },
   modulePathIgnorePatterns: ["<rootDir>/build/"],
-  transform: { "^.+\\.tsx?$": ["@swc/jest", { swcrc: false, sourceMaps: "inline", module: { type: "es6" }, jsc: { target: "es2022", parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } } } }] },
+  transform: {
+    "^.+\\.tsx?$": [
+      "@swc/jest",
+      {
+        swcrc: false,
+        sourceMaps: "inline",
+        module: { type: "es6" },
+        jsc: {
+          target: "es2022",
+          parser: { syntax: "typescript", tsx: true },
+          transform: { react: { runtime: "automatic" } },
+        },
+      },
+    ],
+  },
 };
 
 export default {
   maxWorkers: 2,
   projects: [
-    { ...base, displayName: "unit", testMatch: ["<rootDir>/app/**/*.test.{ts,tsx}"], testPathIgnorePatterns: ["\\.db\\.test\\.ts$"] },
-    { ...base, displayName: "db", testMatch: ["<rootDir>/app/**/*.db.test.ts"], globalSetup: "<rootDir>/test/setup/start-database.mjs", globalTeardown: "<rootDir>/test/setup/stop-database.mjs" },
+    {
+      ...base,
+      displayName: "unit",
+      testMatch: ["<rootDir>/app/**/*.test.{ts,tsx}"],
+      testPathIgnorePatterns: ["\\.db\\.test\\.ts$"],
+    },
+    {
+      ...base,
+      displayName: "db",
+      testMatch: ["<rootDir>/app/**/*.db.test.ts"],
+      globalSetup: "<rootDir>/test/setup/start-database.mjs",
+      globalTeardown: "<rootDir>/test/setup/stop-database.mjs",
+    },
   ],
 };

@@ -7,7 +7,9 @@ const freePort = (): Promise<number> =>
     probe.once("error", reject);
     probe.listen(0, "127.0.0.1", () => {
       const address = probe.address();
-      probe.close(() => (address && typeof address === "object" ? resolve(address.port) : reject(new Error("no free port"))));
+      probe.close(() =>
+        address && typeof address === "object" ? resolve(address.port) : reject(new Error("no free port")),
+      );
     });
   });
 
@@ -22,12 +24,36 @@ export default defineConfig({
   expect: { timeout: 10_000 },
   reporter: [["list"], ["json", { outputFile: "test-results/report.json" }]],
   use: {
-    baseURL, viewport: { width: 1280, height: 800 }, locale: "en-GB", timezoneId: "Europe/London", video: "off", trace: "retain-on-failure",
-    launchOptions: { executablePath: "/usr/bin/chromium", args: ["--disable-dev-shm-usage", "--disable-gpu", "--disable-background-networking", "--disable-component-update"] },
+    baseURL,
+    viewport: { width: 1280, height: 800 },
+    locale: "en-GB",
+    timezoneId: "Europe/London",
+    video: "off",
+    trace: "retain-on-failure",
+    launchOptions: {
+      executablePath: "/usr/bin/chromium",
+      args: [
+        "--disable-dev-shm-usage",
+        "--disable-gpu",
+        "--disable-background-networking",
+        "--disable-component-update",
+      ],
+    },
   },
   projects: [
     { name: "desktop", testIgnore: /tablet/ },
-    { name: "tablet", testMatch: /tablet/, use: { viewport: { width: 1024, height: 768 }, hasTouch: true, isMobile: true } },
+    {
+      name: "tablet",
+      testMatch: /tablet/,
+      use: { viewport: { width: 1024, height: 768 }, hasTouch: true, isMobile: true },
+    },
   ],
-  webServer: { command: "node scripts/e2e-server.mjs", url: `${baseURL}/healthz`, timeout: 90_000, reuseExistingServer: false, stdout: "ignore", gracefulShutdown: { signal: "SIGTERM", timeout: 15_000 } },
+  webServer: {
+    command: "node scripts/e2e-server.mjs",
+    url: `${baseURL}/healthz`,
+    timeout: 90_000,
+    reuseExistingServer: false,
+    stdout: "ignore",
+    gracefulShutdown: { signal: "SIGTERM", timeout: 15_000 },
+  },
 });

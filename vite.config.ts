@@ -14,7 +14,10 @@ const namedServerEntries: Plugin = {
 export default defineConfig(({ command }) => ({
   plugins: [reactRouter(), namedServerEntries],
   resolve: { tsconfigPaths: true },
-  optimizeDeps: { include: ["@chakra-ui/react", "@emotion/cache", "@emotion/react", "react-dom/client", "react-router/dom", "idb"], exclude: ["pg", "kysely"] },
+  optimizeDeps: {
+    include: ["@chakra-ui/react", "@emotion/cache", "@emotion/react", "react-dom/client", "react-router/dom", "idb"],
+    exclude: ["pg", "kysely"],
+  },
   environments: {
     ssr: {
       // Bundled for the built server: it starts three times as fast. Emotion with them, or there are two instances of it.

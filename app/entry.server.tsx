@@ -4,13 +4,25 @@ import { CacheProvider } from "@emotion/react";
 import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
 import { renderToPipeableStream } from "react-dom/server";
-import { type EntryContext, type HandleErrorFunction, type RouterContextProvider, ServerRouter, isRouteErrorResponse } from "react-router";
+import {
+  type EntryContext,
+  type HandleErrorFunction,
+  type RouterContextProvider,
+  ServerRouter,
+  isRouteErrorResponse,
+} from "react-router";
 import { nonceContext } from "~/services/request.server";
 import { NonceProvider } from "~/ui/sheet/nonce";
 
 const millisecondsToRender = 10_000;
 
-export default function handleRequest(request: Request, status: number, headers: Headers, entry: EntryContext, context: Readonly<RouterContextProvider>): Promise<Response> {
+export default function handleRequest(
+  request: Request,
+  status: number,
+  headers: Headers,
+  entry: EntryContext,
+  context: Readonly<RouterContextProvider>,
+): Promise<Response> {
   const nonce = context.get(nonceContext);
   const cache = createCache({ key: "css", nonce });
   return new Promise((resolve, reject) => {

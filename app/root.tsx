@@ -8,7 +8,16 @@ import "./live.css";
 import "./print.css";
 import { ChakraProvider } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import { Links, Meta, Outlet, Scripts, ScrollRestoration, isRouteErrorResponse, useRouteError, useRouteLoaderData } from "react-router";
+import {
+  Links,
+  Meta,
+  Outlet,
+  Scripts,
+  ScrollRestoration,
+  isRouteErrorResponse,
+  useRouteError,
+  useRouteLoaderData,
+} from "react-router";
 import type { Route } from "./+types/root";
 import { LocaleProvider } from "~/ui/sheet/locale";
 import { useNonce } from "~/ui/sheet/nonce";
@@ -19,7 +28,11 @@ const fallbackLocale = "en-GB";
 
 /** The first language the browser asks for that is English of some kind: the words are, so numbers and dates follow. */
 function localeOf(request: Request): string {
-  const asked = request.headers.get("accept-language")?.split(",").map((part) => part.split(";")[0]?.trim() ?? "") ?? [];
+  const asked =
+    request.headers
+      .get("accept-language")
+      ?.split(",")
+      .map((part) => part.split(";")[0]?.trim() ?? "") ?? [];
   const english = asked.find((tag) => /^en-[A-Z]{2}$/i.test(tag));
   try {
     return english ? (Intl.getCanonicalLocales(english)[0] ?? fallbackLocale) : fallbackLocale;
@@ -58,19 +71,34 @@ export default function App() {
   return <Outlet />;
 }
 
-const headings: Readonly<Record<number, string>> = { 403: "Not for this account", 404: "Nothing here", 409: "Changed meanwhile", 429: "Too many attempts" };
+const headings: Readonly<Record<number, string>> = {
+  403: "Not for this account",
+  404: "Nothing here",
+  409: "Changed meanwhile",
+  429: "Too many attempts",
+};
 
 export function ErrorBoundary() {
   const error = useRouteError();
   const isAnswer = isRouteErrorResponse(error);
   const heading = isAnswer ? (headings[error.status] ?? "That did not work") : "Something went wrong on our side";
-  const sentence = isAnswer ? (typeof error.data === "string" && error.data && error.status !== 404 ? error.data : error.status === 404 ? (typeof error.data === "string" && !error.data.startsWith("Error:") ? error.data : "There is no page at this address.") : "The request was not understood.") : "What you saved before is kept. Load the page again; if it happens again, note what you did last.";
+  const sentence = isAnswer
+    ? typeof error.data === "string" && error.data && error.status !== 404
+      ? error.data
+      : error.status === 404
+        ? typeof error.data === "string" && !error.data.startsWith("Error:")
+          ? error.data
+          : "There is no page at this address."
+        : "The request was not understood."
+    : "What you saved before is kept. Load the page again; if it happens again, note what you did last.";
   return (
     <main className="lone">
       <title>{`${heading} · Apron Bell`}</title>
       <h1>{heading}</h1>
       <p>{sentence}</p>
-      <p><TextLink to="/">Back to the classes</TextLink></p>
+      <p>
+        <TextLink to="/">Back to the classes</TextLink>
+      </p>
     </main>
   );
 }

@@ -18,20 +18,32 @@ async function signedIn(browser: Browser, baseURL: string, who: 0 | 1): Promise<
 }
 
 /** What a browser may say without anything being wrong: an answer of 4xx that a test asked for. */
-const expected = /Failed to load resource: the server responded with a status of 4\d\d|net::ERR_INTERNET_DISCONNECTED|net::ERR_FAILED|net::ERR_CONNECTION|ERR_INCOMPLETE_CHUNKED_ENCODING|ERR_NETWORK_IO_SUSPENDED/;
+const expected =
+  /Failed to load resource: the server responded with a status of 4\d\d|net::ERR_INTERNET_DISCONNECTED|net::ERR_FAILED|net::ERR_CONNECTION|ERR_INCOMPLETE_CHUNKED_ENCODING|ERR_NETWORK_IO_SUSPENDED/;
 
 /** Signed in as the lead; any error in the console or on the page fails the test. */
 export const test = base.extend<{ page: Page; watched: void }, { leadState: State; assistantState: State }>({
-  leadState: [async ({ browser }, use) => use(await signedIn(browser, `http://127.0.0.1:${process.env.E2E_PORT}`, 0)), { scope: "worker" }],
-  assistantState: [async ({ browser }, use) => use(await signedIn(browser, `http://127.0.0.1:${process.env.E2E_PORT}`, 1)), { scope: "worker" }],
+  leadState: [
+    async ({ browser }, use) => use(await signedIn(browser, `http://127.0.0.1:${process.env.E2E_PORT}`, 0)),
+    { scope: "worker" },
+  ],
+  assistantState: [
+    async ({ browser }, use) => use(await signedIn(browser, `http://127.0.0.1:${process.env.E2E_PORT}`, 1)),
+    { scope: "worker" },
+  ],
   storageState: async ({ leadState }, use) => use(leadState),
-  watched: [async ({ page }, use) => {
-    const said: string[] = [];
-    page.on("console", (message) => { if (message.type() === "error" && !expected.test(message.text())) said.push(message.text()); });
-    page.on("pageerror", (error) => said.push(error.message));
-    await use();
-    expect(said).toEqual([]);
-  }, { auto: true }],
+  watched: [
+    async ({ page }, use) => {
+      const said: string[] = [];
+      page.on("console", (message) => {
+        if (message.type() === "error" && !expected.test(message.text())) said.push(message.text());
+      });
+      page.on("pageerror", (error) => said.push(error.message));
+      await use();
+      expect(said).toEqual([]);
+    },
+    { auto: true },
+  ],
 });
 export { expect };
 
@@ -48,7 +60,9 @@ export async function ownClass(page: Page, from: string, title: string): Promise
   const address = await openClass(page, from);
   const file = await (await page.request.get(`${address}/class-file.json`)).text();
   await page.goto("/classes/import");
-  await page.getByLabel("Or paste its text here").fill(file.replace(/"title": "[^"]*",\n    "startsAt"/, `"title": "${title}",\n    "startsAt"`));
+  await page
+    .getByLabel("Or paste its text here")
+    .fill(file.replace(/"title": "[^"]*",\n    "startsAt"/, `"title": "${title}",\n    "startsAt"`));
   await page.getByRole("button", { name: "Bring it in" }).click();
   await page.waitForURL(/\/brief$/);
   await expect(page.getByRole("heading", { name: title })).toBeVisible();

@@ -43,7 +43,9 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   await page.getByRole("button", { name: "Add to the register" }).click();
   await expect(page.getByRole("cell", { name: "milk (allergy)" })).toBeVisible();
   await page.getByRole("link", { name: "Bring in a list" }).click();
-  await page.getByLabel("Or paste the rows here").fill("name,age,answered,avoids\nBea Cove,6-11,yes,\nCal Dune,6-11,no,\nDot Elm,12-17,yes,sesame: allergy");
+  await page
+    .getByLabel("Or paste the rows here")
+    .fill("name,age,answered,avoids\nBea Cove,6-11,yes,\nCal Dune,6-11,no,\nDot Elm,12-17,yes,sesame: allergy");
   await page.getByRole("button", { name: "Show me how you read it" }).click();
   await expect(page.getByText("3 people, as understood")).toBeVisible();
   await page.getByRole("button", { name: "Add these 3 people" }).click();
@@ -92,7 +94,8 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   await expect(page.getByText("Now: Gather: mixing")).toBeVisible();
   await expect(page.getByRole("region", { name: "Heron" })).toContainText("stuck");
   await expect(page.getByRole("region", { name: "Otter" })).toContainText("1 of");
-  while (await page.getByRole("button", { name: /^Ring:/ }).isVisible()) await page.getByRole("button", { name: /^Ring:/ }).click();
+  while (await page.getByRole("button", { name: /^Ring:/ }).isVisible())
+    await page.getByRole("button", { name: /^Ring:/ }).click();
   await page.getByRole("button", { name: "End the class" }).click();
   await expect(page.getByText("all kept")).toBeVisible();
   await page.getByRole("link", { name: "Open the log" }).click();

@@ -3,7 +3,12 @@ import net from "node:net";
 import { demoAccounts } from "~/demo/boathouse";
 import { expect, ownClass, test } from "./fixtures";
 
-test("two tablets see each other's bells and stations within a second", async ({ page, browser, assistantState, baseURL }) => {
+test("two tablets see each other's bells and stations within a second", async ({
+  page,
+  browser,
+  assistantState,
+  baseURL,
+}) => {
   const base = await ownClass(page, "Masters' crepe morning", "On two tablets");
   const context = await browser.newContext({ storageState: assistantState, ...(baseURL ? { baseURL } : {}) });
   const other = await context.newPage();
@@ -12,7 +17,9 @@ test("two tablets see each other's bells and stations within a second", async ({
   await page.getByRole("button", { name: "Start the class" }).click();
   await expect(other.getByText("Now: Doors")).toBeVisible({ timeout: 2000 });
   await other.getByRole("region", { name: "Willow" }).getByRole("button", { name: "Heating" }).click();
-  await expect(page.getByRole("region", { name: "Willow" }).getByText("heating", { exact: true })).toBeVisible({ timeout: 2000 });
+  await expect(page.getByRole("region", { name: "Willow" }).getByText("heating", { exact: true })).toBeVisible({
+    timeout: 2000,
+  });
   await page.getByRole("button", { name: /^Ring: Gather/ }).click();
   await expect(other.locator(".flash")).toBeVisible({ timeout: 2000 });
   await context.close();
@@ -60,12 +67,21 @@ const freePort = (): Promise<number> =>
     });
   });
 
-test("a server that is killed in the middle of a class loses nothing that was acknowledged, nor what happens meanwhile", async ({ browser }) => {
+test("a server that is killed in the middle of a class loses nothing that was acknowledged, nor what happens meanwhile", async ({
+  browser,
+}) => {
   test.setTimeout(120_000);
   const port = await freePort();
   const base = `http://127.0.0.1:${port}`;
-  const server = spawn(process.execPath, ["scripts/e2e-server.mjs"], { env: { ...process.env, E2E_PORT: String(port) }, stdio: "ignore" });
-  const isUp = () => fetch(`${base}/healthz`).then((answer) => answer.ok, () => false);
+  const server = spawn(process.execPath, ["scripts/e2e-server.mjs"], {
+    env: { ...process.env, E2E_PORT: String(port) },
+    stdio: "ignore",
+  });
+  const isUp = () =>
+    fetch(`${base}/healthz`).then(
+      (answer) => answer.ok,
+      () => false,
+    );
   const context = await browser.newContext({ baseURL: base, storageState: { cookies: [], origins: [] } });
   try {
     await expect.poll(isUp, { timeout: 40_000 }).toBe(true);

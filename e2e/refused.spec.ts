@@ -4,7 +4,22 @@ const nobody = "00000000-0000-4000-8000-000000000000";
 
 test("addresses that are none answer 404 with a sentence, never a 500", async ({ page }) => {
   const base = await openClass(page, "Masters' crepe morning");
-  for (const address of ["/no/such/page", "/classes/not-an-id/brief", `/classes/${nobody}/brief`, `/classes/${nobody}/teach`, `/classes/${nobody}/class-file.json`, `/classes/${nobody}/timeline.ics`, `/classes/${nobody}/changes`, "/recipes/no-such-recipe", `/kitchens/${nobody}`, "/kitchens/x", `${base}/people/${nobody}`, `${base}/people/x`, `${base}/labels/unobtainium`, `${base}/nowhere`]) {
+  for (const address of [
+    "/no/such/page",
+    "/classes/not-an-id/brief",
+    `/classes/${nobody}/brief`,
+    `/classes/${nobody}/teach`,
+    `/classes/${nobody}/class-file.json`,
+    `/classes/${nobody}/timeline.ics`,
+    `/classes/${nobody}/changes`,
+    "/recipes/no-such-recipe",
+    `/kitchens/${nobody}`,
+    "/kitchens/x",
+    `${base}/people/${nobody}`,
+    `${base}/people/x`,
+    `${base}/labels/unobtainium`,
+    `${base}/nowhere`,
+  ]) {
     const answer = await page.request.get(address);
     expect(answer.status(), address).toBe(404);
     expect(await answer.text(), address).toMatch(/There is no/);
@@ -17,7 +32,11 @@ test("a form that is wrong says so beside each field and keeps what was typed", 
   await page.getByLabel("Pieces each").fill("a few");
   await page.getByLabel("Minutes in all").fill("5");
   await page.getByRole("button", { name: "Save the brief" }).click();
-  await expect(page.getByText("Give a whole number from 0 to 400; got “2.5”.").or(page.getByText("Give a whole number from 0 to 400; got 2.5."))).toBeVisible();
+  await expect(
+    page
+      .getByText("Give a whole number from 0 to 400; got “2.5”.")
+      .or(page.getByText("Give a whole number from 0 to 400; got 2.5.")),
+  ).toBeVisible();
   await expect(page.getByText(/Give a number above 0 and up to 40, .* got “a few”/)).toBeVisible();
   await expect(page.getByText("Give a whole number from 15 to 600; got 5.")).toBeVisible();
   await expect(page.getByLabel("Pieces each")).toHaveValue("a few");
@@ -25,8 +44,16 @@ test("a form that is wrong says so beside each field and keeps what was typed", 
   await expect(page.getByLabel("People")).toHaveValue("14");
 });
 
-test("without script a wrong form comes back with its sentences and its words", async ({ browser, leadState, baseURL }) => {
-  const context = await browser.newContext({ javaScriptEnabled: false, storageState: leadState, ...(baseURL ? { baseURL } : {}) });
+test("without script a wrong form comes back with its sentences and its words", async ({
+  browser,
+  leadState,
+  baseURL,
+}) => {
+  const context = await browser.newContext({
+    javaScriptEnabled: false,
+    storageState: leadState,
+    ...(baseURL ? { baseURL } : {}),
+  });
   const page = await context.newPage();
   await page.goto("/kitchens/new");
   await page.getByLabel("Name").fill("Garden");
@@ -43,15 +70,47 @@ test("nonsense posted to every form is refused with 4xx and changes nothing", as
   const before = await (await page.request.get(`${base}/class-file.json`)).text();
   const origin = { origin: baseURL ?? "" };
   const person = /people\/([0-9a-f-]{36})/.exec(await (await page.request.get(`${base}/people`)).text())?.[1];
-  for (const address of [`${base}/brief`, `${base}/people/new`, `${base}/people/${person}`, `${base}/people/import`, `${base}/labels/butter`, base, "/classes/new", "/classes/import", "/kitchens/new", "/accounts"]) {
-    for (const body of ["", "version=x&people=%00&dishes[0].what=../..", "intent=settle&stage=heat", `title=${"x".repeat(5000)}`, "needs[0].substance=moon&needs[999].note=x", "__proto__[x]=1&constructor=2"]) {
-      const answer = await page.request.post(address, { data: body, headers: { ...origin, "content-type": "application/x-www-form-urlencoded" }, maxRedirects: 0 });
+  for (const address of [
+    `${base}/brief`,
+    `${base}/people/new`,
+    `${base}/people/${person}`,
+    `${base}/people/import`,
+    `${base}/labels/butter`,
+    base,
+    "/classes/new",
+    "/classes/import",
+    "/kitchens/new",
+    "/accounts",
+  ]) {
+    for (const body of [
+      "",
+      "version=x&people=%00&dishes[0].what=../..",
+      "intent=settle&stage=heat",
+      `title=${"x".repeat(5000)}`,
+      "needs[0].substance=moon&needs[999].note=x",
+      "__proto__[x]=1&constructor=2",
+    ]) {
+      const answer = await page.request.post(address, {
+        data: body,
+        headers: { ...origin, "content-type": "application/x-www-form-urlencoded" },
+        maxRedirects: 0,
+      });
       expect(answer.status(), `${address} ${body.slice(0, 40)}`).toBeGreaterThanOrEqual(400);
       expect(answer.status(), `${address} ${body.slice(0, 40)}`).toBeLessThan(500);
     }
   }
-  for (const body of ["", "{", "[]", '{"events":[{"id":"1"}]}', '{"events":[]}', `{"events":[{"id":"${nobody}","at":-1,"kind":"class-started"}]}`]) {
-    const answer = await page.request.post(`${base}/events`, { data: body, headers: { ...origin, "content-type": "application/json" } });
+  for (const body of [
+    "",
+    "{",
+    "[]",
+    '{"events":[{"id":"1"}]}',
+    '{"events":[]}',
+    `{"events":[{"id":"${nobody}","at":-1,"kind":"class-started"}]}`,
+  ]) {
+    const answer = await page.request.post(`${base}/events`, {
+      data: body,
+      headers: { ...origin, "content-type": "application/json" },
+    });
     expect(answer.status(), body).toBe(400);
   }
   expect(await (await page.request.get(`${base}/class-file.json`)).text()).toBe(before);
@@ -59,7 +118,11 @@ test("nonsense posted to every form is refused with 4xx and changes nothing", as
 
 test("a broken class file is refused whole, with the place of what is wrong", async ({ page }) => {
   await page.goto("/classes/import");
-  for (const [text, sentence] of [["", "Nothing came."], ["{ half", "This is not JSON."], ['{"format":"apron-bell-class","version":9,"class":{}}', "version"]] as const) {
+  for (const [text, sentence] of [
+    ["", "Nothing came."],
+    ["{ half", "This is not JSON."],
+    ['{"format":"apron-bell-class","version":9,"class":{}}', "version"],
+  ] as const) {
     await page.getByLabel("Or paste its text here").fill(text);
     await page.getByRole("button", { name: "Bring it in" }).click();
     await expect(page.getByRole("alert")).toContainText(sentence);
@@ -67,7 +130,12 @@ test("a broken class file is refused whole, with the place of what is wrong", as
   }
 });
 
-test("of two people editing one class the second is told what changed, and loses nothing", async ({ page, browser, assistantState, baseURL }) => {
+test("of two people editing one class the second is told what changed, and loses nothing", async ({
+  page,
+  browser,
+  assistantState,
+  baseURL,
+}) => {
   const base = await ownClass(page, "Junior squad breakfast", "Two at one brief");
   const context = await browser.newContext({ storageState: assistantState, ...(baseURL ? { baseURL } : {}) });
   const other = await context.newPage();
@@ -90,14 +158,24 @@ test("of two people editing one class the second is told what changed, and loses
   await context.close();
 });
 
-test("an assistant plans and teaches, but does not sign the allergy table, remove classes or see accounts", async ({ page, browser, assistantState, baseURL }) => {
+test("an assistant plans and teaches, but does not sign the allergy table, remove classes or see accounts", async ({
+  page,
+  browser,
+  assistantState,
+  baseURL,
+}) => {
   const base = await ownClass(page, "Junior squad breakfast", "For the assistant");
   const context = await browser.newContext({ storageState: assistantState, ...(baseURL ? { baseURL } : {}) });
   const other = await context.newPage();
   await other.goto(`${base}/allergies`);
   await expect(other.getByText("The lead instructor signs this table.")).toBeVisible();
   const origin = { origin: baseURL ?? "" };
-  for (const [address, form] of [[base, { intent: "settle", stage: "allergies" }], [base, { intent: "remove" }], ["/accounts", { name: "x" }], ["/classes/import", { text: "{}" }]] as const) {
+  for (const [address, form] of [
+    [base, { intent: "settle", stage: "allergies" }],
+    [base, { intent: "remove" }],
+    ["/accounts", { name: "x" }],
+    ["/classes/import", { text: "{}" }],
+  ] as const) {
     expect((await other.request.post(address, { form, headers: origin, maxRedirects: 0 })).status(), address).toBe(403);
   }
   expect((await other.request.get("/accounts")).status()).toBe(403);
@@ -105,17 +183,36 @@ test("an assistant plans and teaches, but does not sign the allergy table, remov
   await context.close();
 });
 
-test("nobody without an account sees or changes anything; a foreign origin changes nothing", async ({ page, browser, baseURL }) => {
+test("nobody without an account sees or changes anything; a foreign origin changes nothing", async ({
+  page,
+  browser,
+  baseURL,
+}) => {
   const base = await openClass(page, "Masters' crepe morning");
-  const context = await browser.newContext({ storageState: { cookies: [], origins: [] }, ...(baseURL ? { baseURL } : {}) });
-  for (const address of ["/", `${base}/brief`, `${base}/people.csv`, `${base}/class-file.json`, `${base}/changes`, "/recipes", "/accounts"]) {
+  const context = await browser.newContext({
+    storageState: { cookies: [], origins: [] },
+    ...(baseURL ? { baseURL } : {}),
+  });
+  for (const address of [
+    "/",
+    `${base}/brief`,
+    `${base}/people.csv`,
+    `${base}/class-file.json`,
+    `${base}/changes`,
+    "/recipes",
+    "/accounts",
+  ]) {
     const answer = await context.request.get(address, { maxRedirects: 0 });
     expect(answer.status(), address).toBe(302);
     expect(answer.headers().location, address).toMatch(/^\/sign-in/);
   }
   for (const headers of [{ origin: "http://elsewhere.example" }, {}] as Record<string, string>[]) {
-    expect((await page.request.post(base, { form: { intent: "remove" }, headers, maxRedirects: 0 })).status()).toBe(403);
-    expect((await page.request.post(`${base}/events`, { data: { events: [] }, headers, maxRedirects: 0 })).status()).toBe(403);
+    expect((await page.request.post(base, { form: { intent: "remove" }, headers, maxRedirects: 0 })).status()).toBe(
+      403,
+    );
+    expect(
+      (await page.request.post(`${base}/events`, { data: { events: [] }, headers, maxRedirects: 0 })).status(),
+    ).toBe(403);
   }
   const headers = (await page.request.get(`${base}/brief`)).headers();
   expect(headers["content-security-policy"]).toMatch(/script-src 'self' 'nonce-[^']+'/);
@@ -124,8 +221,15 @@ test("nobody without an account sees or changes anything; a foreign origin chang
 });
 
 test("guessing a password is slowed down", async ({ browser, baseURL }) => {
-  const context = await browser.newContext({ storageState: { cookies: [], origins: [] }, ...(baseURL ? { baseURL } : {}) });
-  const attempt = () => context.request.post("/sign-in", { form: { email: "nobody@boathouse.example", password: "guess guess guess" }, headers: { origin: baseURL ?? "" } });
+  const context = await browser.newContext({
+    storageState: { cookies: [], origins: [] },
+    ...(baseURL ? { baseURL } : {}),
+  });
+  const attempt = () =>
+    context.request.post("/sign-in", {
+      form: { email: "nobody@boathouse.example", password: "guess guess guess" },
+      headers: { origin: baseURL ?? "" },
+    });
   for (let n = 0; n < 5; n += 1) expect((await attempt()).status()).toBe(400);
   const sixth = await attempt();
   expect(sixth.status()).toBe(429);

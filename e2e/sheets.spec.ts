@@ -10,26 +10,65 @@ test.describe("every sheet of a class", () => {
       await page.goto(`${base}/${stage}`);
       await expect(page.locator("main")).toBeVisible();
       const { violations } = await new AxeBuilder({ page }).analyze();
-      expect(violations.filter((one) => one.impact === "serious" || one.impact === "critical").map((one) => `${one.id}: ${one.nodes.map((node) => node.target.join(" ")).slice(0, 3).join("; ")}`)).toEqual([]);
-      expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(0);
+      expect(
+        violations
+          .filter((one) => one.impact === "serious" || one.impact === "critical")
+          .map(
+            (one) =>
+              `${one.id}: ${one.nodes
+                .map((node) => node.target.join(" "))
+                .slice(0, 3)
+                .join("; ")}`,
+          ),
+      ).toEqual([]);
+      expect(
+        await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+      ).toBeLessThanOrEqual(0);
       await expect(page.locator("body")).not.toContainText(/\bsafe(ly)?\b/i);
     });
   }
 });
 
-for (const address of ["/", "/classes/new", "/classes/import", "/recipes", "/recipes/towpath-crepes", "/kitchens", "/kitchens/new", "/accounts"]) {
+for (const address of [
+  "/",
+  "/classes/new",
+  "/classes/import",
+  "/recipes",
+  "/recipes/towpath-crepes",
+  "/kitchens",
+  "/kitchens/new",
+  "/accounts",
+]) {
   test(`${address}: nothing serious in its way for anyone`, async ({ page }) => {
     await page.goto(address);
     await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
     const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(violations.filter((one) => one.impact === "serious" || one.impact === "critical").map((one) => `${one.id}: ${one.nodes.map((node) => node.target.join(" ")).slice(0, 3).join("; ")}`)).toEqual([]);
+    expect(
+      violations
+        .filter((one) => one.impact === "serious" || one.impact === "critical")
+        .map(
+          (one) =>
+            `${one.id}: ${one.nodes
+              .map((node) => node.target.join(" "))
+              .slice(0, 3)
+              .join("; ")}`,
+        ),
+    ).toEqual([]);
   });
 }
 
 test("every sheet prints: on paper the furniture goes and nothing is cut off at the side", async ({ page }) => {
   const base = await openClass(page, "Masters' crepe morning");
   const pagesOf = (pdf: Buffer) => pdf.toString("latin1").match(/\/Type\s*\/Page\b/g)?.length ?? 0;
-  for (const [stage, least, most] of [["recipe", 1, 3], ["people", 1, 2], ["allergies", 1, 4], ["amounts", 5, 8], ["gear", 1, 2], ["timeline", 1, 3], ["log", 1, 2]] as const) {
+  for (const [stage, least, most] of [
+    ["recipe", 1, 3],
+    ["people", 1, 2],
+    ["allergies", 1, 4],
+    ["amounts", 5, 8],
+    ["gear", 1, 2],
+    ["timeline", 1, 3],
+    ["log", 1, 2],
+  ] as const) {
     await page.goto(`${base}/${stage}`);
     const pdf = await page.pdf({ preferCSSPageSize: true, printBackground: true });
     expect(pagesOf(pdf), stage).toBeGreaterThanOrEqual(least);

@@ -16,7 +16,11 @@ const freePort = (): Promise<number> =>
     });
   });
 
-interface Started { readonly process: ChildProcess; readonly said: () => string; readonly base: string }
+interface Started {
+  readonly process: ChildProcess;
+  readonly said: () => string;
+  readonly base: string;
+}
 
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), "apron-bell-start-"));
 test.afterAll(() => fs.rmSync(folder, { recursive: true, force: true }));
@@ -24,7 +28,10 @@ test.afterAll(() => fs.rmSync(folder, { recursive: true, force: true }));
 async function start(...options: string[]): Promise<Started> {
   const port = await freePort();
   const { DATABASE_URL: _url, ...env } = process.env;
-  const child = spawn(process.execPath, ["scripts/start.mjs", ...options], { env: { ...env, PORT: String(port), APRON_DATA_DIR: folder }, stdio: ["ignore", "pipe", "pipe"] });
+  const child = spawn(process.execPath, ["scripts/start.mjs", ...options], {
+    env: { ...env, PORT: String(port), APRON_DATA_DIR: folder },
+    stdio: ["ignore", "pipe", "pipe"],
+  });
   let text = "";
   child.stdout.on("data", (chunk: Buffer) => void (text += chunk));
   child.stderr.on("data", (chunk: Buffer) => void (text += chunk));
@@ -33,8 +40,15 @@ async function start(...options: string[]): Promise<Started> {
   return started;
 }
 
-const isUp = (base: string) => fetch(`${base}/healthz`).then((answer) => answer.ok, () => false);
-const ended = (child: ChildProcess) => new Promise<number | null>((resolve) => (child.exitCode !== null ? resolve(child.exitCode) : child.once("exit", resolve)));
+const isUp = (base: string) =>
+  fetch(`${base}/healthz`).then(
+    (answer) => answer.ok,
+    () => false,
+  );
+const ended = (child: ChildProcess) =>
+  new Promise<number | null>((resolve) =>
+    child.exitCode !== null ? resolve(child.exitCode) : child.once("exit", resolve),
+  );
 const databasePid = () => path.join(folder, "pg", "data", "postmaster.pid");
 
 test("starts empty with a one-time code, stops both server and database on Ctrl-C, and starts again on what is there", async () => {
@@ -77,10 +91,18 @@ test.describe("says in a sentence what it cannot do", () => {
   for (const [name, env, options, sentence] of [
     ["a port in words", { PORT: "galley" }, [], /PORT is “galley”\. Give a number from 1 to 65535/],
     ["an option nobody knows", {}, ["--demo"], /Unknown option “--demo”/],
-    ["a database that is not there", { DATABASE_URL: "postgres://nobody@127.0.0.1:1/none" }, [], /The database could not be prepared/],
+    [
+      "a database that is not there",
+      { DATABASE_URL: "postgres://nobody@127.0.0.1:1/none" },
+      [],
+      /The database could not be prepared/,
+    ],
   ] as const) {
     test(name, () => {
-      const { status, stderr } = spawnSync(process.execPath, ["scripts/start.mjs", ...options], { encoding: "utf8", env: { ...process.env, APRON_DATA_DIR: folder, ...env } });
+      const { status, stderr } = spawnSync(process.execPath, ["scripts/start.mjs", ...options], {
+        encoding: "utf8",
+        env: { ...process.env, APRON_DATA_DIR: folder, ...env },
+      });
       expect(status).toBe(1);
       expect(stderr).toMatch(sentence);
       expect(stderr).not.toMatch(/^\s+at /m);

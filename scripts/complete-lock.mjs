@@ -11,7 +11,7 @@ const processors = ["arm64", "x64", "ia32", "arm", "ppc64", "s390x", "riscv64", 
 
 /** Is `name` found by Node's upward walk from the package that lives at `from`? */
 function isLocked(from, name) {
-  for (let at = from; ; ) {
+  for (let at = from; ;) {
     if (packages[`${at ? `${at}/` : ""}node_modules/${name}`]) return true;
     if (!at) return false;
     const up = at.lastIndexOf("/node_modules/");

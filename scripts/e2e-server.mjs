@@ -20,7 +20,10 @@ process.on("SIGINT", stop);
 const { prepare } = await import(new URL("../build/server/admin.js", import.meta.url).href);
 await prepare(cluster.url, { demo: true, reset: false });
 const serve = () => {
-  server = spawn(process.execPath, ["scripts/serve.mjs"], { stdio: ["ignore", "inherit", "inherit", "ipc"], env: { ...process.env, DATABASE_URL: cluster.url, HOST: "127.0.0.1", PORT: process.env.E2E_PORT } });
+  server = spawn(process.execPath, ["scripts/serve.mjs"], {
+    stdio: ["ignore", "inherit", "inherit", "ipc"],
+    env: { ...process.env, DATABASE_URL: cluster.url, HOST: "127.0.0.1", PORT: process.env.E2E_PORT },
+  });
 };
 serve();
 

@@ -19,5 +19,10 @@ try {
   fail(`Cannot read “${file}”. Give the path of a class file that exists, such as test/cases/c1-oven-puffed.json.`);
 }
 const read = readClassFile(text);
-if (!read.ok) fail([`“${file}” is not a class file that can be planned from:`, ...read.problems.map((problem) => `  ${problem}`)].join("\n"));
+if (!read.ok)
+  fail(
+    [`“${file}” is not a class file that can be planned from:`, ...read.problems.map((problem) => `  ${problem}`)].join(
+      "\n",
+    ),
+  );
 process.stdout.write(`${JSON.stringify(toPlain(plan(read.input)), null, 2)}\n`);

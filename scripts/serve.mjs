@@ -38,7 +38,12 @@ if (isDev) {
 
 const server = http.createServer(outer);
 server.on("error", (error) => {
-  const sentence = error.code === "EADDRINUSE" ? `Port ${port} is in use. Choose another: PORT=${port + 1} npm start` : error.code === "EACCES" ? `Port ${port} may not be opened. Choose one above 1023: PORT=3000 npm start` : error.message;
+  const sentence =
+    error.code === "EADDRINUSE"
+      ? `Port ${port} is in use. Choose another: PORT=${port + 1} npm start`
+      : error.code === "EACCES"
+        ? `Port ${port} may not be opened. Choose one above 1023: PORT=3000 npm start`
+        : error.message;
   console.error(sentence);
   process.exit(1);
 });

@@ -21,7 +21,8 @@ let server;
 let isStopping = false;
 
 function stopDatabase() {
-  if (cluster && !cluster.stop()) console.error("The database did not stop by itself; the next start will use it again.");
+  if (cluster && !cluster.stop())
+    console.error("The database did not stop by itself; the next start will use it again.");
 }
 
 function stop(code) {
@@ -44,25 +45,38 @@ for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"]) process.on(signal, () => s
 
 async function main() {
   const unknown = options.find((option) => !known.includes(option));
-  if (unknown) throw new Sentence(`Unknown option “${unknown}”. There are ${known.join(", ")}, after two dashes: npm start -- --no-demo`);
-  if (!/^\d+$/.test(port) || Number(port) < 1 || Number(port) > 65535) throw new Sentence(`PORT is “${port}”. Give a number from 1 to 65535: PORT=3000 npm start`);
+  if (unknown)
+    throw new Sentence(
+      `Unknown option “${unknown}”. There are ${known.join(", ")}, after two dashes: npm start -- --no-demo`,
+    );
+  if (!/^\d+$/.test(port) || Number(port) < 1 || Number(port) > 65535)
+    throw new Sentence(`PORT is “${port}”. Give a number from 1 to 65535: PORT=3000 npm start`);
   const [major, minor] = process.versions.node.split(".").map(Number);
-  if (major < 20 || (major === 20 && minor < 19)) throw new Sentence(`This is Node.js ${process.versions.node}; 20.19 or newer is needed.`);
+  if (major < 20 || (major === 20 && minor < 19))
+    throw new Sentence(`This is Node.js ${process.versions.node}; 20.19 or newer is needed.`);
   if (!installIfNewer()) throw new Sentence("The packages could not be installed. What npm said stands above.");
   // The build also holds what prepares the database, so development builds once too.
-  if (!buildIfNewer() || (isDev && !writeTheme())) throw new Sentence("The program could not be built. What went wrong stands above.");
+  if (!buildIfNewer() || (isDev && !writeTheme()))
+    throw new Sentence("The program could not be built. What went wrong stands above.");
 
   if (!process.env.DATABASE_URL) cluster = await startCluster(dataDir);
   if (isStopping) return;
   const url = process.env.DATABASE_URL ?? cluster.url;
   const { prepare, demoAccounts } = await import(new URL("../build/server/admin.js", import.meta.url).href);
-  const prepared = await prepare(url, { demo: !options.includes("--no-demo"), reset: options.includes("--reset-demo") }).catch((error) => {
+  const prepared = await prepare(url, {
+    demo: !options.includes("--no-demo"),
+    reset: options.includes("--reset-demo"),
+  }).catch((error) => {
     throw new Sentence(`The database could not be prepared: ${error.message}`);
   });
   if (isStopping) return;
 
   // Detached, so that Ctrl-C reaches this process only, which then stops both in the right order.
-  server = spawn(process.execPath, ["scripts/serve.mjs", ...(isDev ? ["--dev"] : [])], { detached: true, stdio: ["ignore", "inherit", "inherit", "ipc"], env: { ...process.env, DATABASE_URL: url, HOST: host, PORT: port } });
+  server = spawn(process.execPath, ["scripts/serve.mjs", ...(isDev ? ["--dev"] : [])], {
+    detached: true,
+    stdio: ["ignore", "inherit", "inherit", "ipc"],
+    env: { ...process.env, DATABASE_URL: url, HOST: host, PORT: port },
+  });
   server.on("exit", (code) => {
     if (isStopping) return;
     isStopping = true;
@@ -71,8 +85,14 @@ async function main() {
   });
   server.on("message", () => {
     console.log(`\nApron Bell is ready: http://${host.includes(":") ? `[${host}]` : host}:${port}\n`);
-    if (prepared.setupCode) console.log(`No account yet. Open the address and make the first one with this code, good once: ${prepared.setupCode}\n`);
-    else if (prepared.hasDemo) console.log(`Demo sign-in: ${demoAccounts.map((one) => `${one.email}  ${one.password}  (${one.role})`).join("\n              ")}\n`);
+    if (prepared.setupCode)
+      console.log(
+        `No account yet. Open the address and make the first one with this code, good once: ${prepared.setupCode}\n`,
+      );
+    else if (prepared.hasDemo)
+      console.log(
+        `Demo sign-in: ${demoAccounts.map((one) => `${one.email}  ${one.password}  (${one.role})`).join("\n              ")}\n`,
+      );
     console.log("Ctrl-C stops the program and its database.");
   });
 }

@@ -23,7 +23,10 @@ function end() {
 function run(title, args, env = {}) {
   const from = Date.now();
   console.log(`\n== ${title}`);
-  const { status } = spawnSync(process.execPath, args, { stdio: ["ignore", "inherit", "inherit"], env: { ...process.env, ...env } });
+  const { status } = spawnSync(process.execPath, args, {
+    stdio: ["ignore", "inherit", "inherit"],
+    env: { ...process.env, ...env },
+  });
   console.log(`== ${title}: ${status === 0 ? "well" : "FAILED"}, ${Math.round((Date.now() - from) / 1000)} s`);
   return status === 0;
 }
@@ -45,7 +48,10 @@ function need(what, isThere) {
 need("The packages could not be installed; what npm said stands above.", installIfNewer());
 const chromium = "/usr/bin/chromium";
 if (!fs.existsSync(chromium)) installPackages(["chromium"], "the browser for the tests");
-need(`Chromium is not at ${chromium} and may not be installed from here. As root: apt-get install chromium.`, fs.existsSync(chromium));
+need(
+  `Chromium is not at ${chromium} and may not be installed from here. As root: apt-get install chromium.`,
+  fs.existsSync(chromium),
+);
 try {
   serverBin();
 } catch (error) {
@@ -59,11 +65,18 @@ check("route types", [bin("@react-router/dev/bin.js"), "typegen"]);
 check("types", [bin("typescript/bin/tsc")]);
 check("types of the core, without browser or Node", [bin("typescript/bin/tsc"), "-p", "app/core"]);
 check("lint", [bin("eslint/bin/eslint.js"), "."]);
+check("layout of the code", [bin("prettier/bin/prettier.cjs"), "--check", "--log-level=warn", "."]);
 
 fs.mkdirSync("test-results", { recursive: true });
 const unitReport = "test-results/jest.json";
 fs.rmSync(unitReport, { force: true });
-const isJestWell = run("unit and database tests", ["--experimental-vm-modules", "--disable-warning=ExperimentalWarning", bin("jest/bin/jest.js"), "--json", `--outputFile=${unitReport}`]);
+const isJestWell = run("unit and database tests", [
+  "--experimental-vm-modules",
+  "--disable-warning=ExperimentalWarning",
+  bin("jest/bin/jest.js"),
+  "--json",
+  `--outputFile=${unitReport}`,
+]);
 if (fs.existsSync(unitReport)) {
   const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(fs.readFileSync(unitReport, "utf8"));
   count(numPassedTests, numFailedTests + numRuntimeErrorTestSuites);

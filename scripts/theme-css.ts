@@ -5,4 +5,7 @@ import { compile, middleware, prefixer, serialize, stringify } from "stylis";
 import { system } from "~/ui/theme";
 
 const styles = serializeStyles(system._global as Parameters<typeof serializeStyles>[0]).styles;
-writeFileSync("app/theme.css", `${system.layers.atRule}\n${serialize(compile(styles), middleware([prefixer, stringify]))}\n`);
+writeFileSync(
+  "app/theme.css",
+  `${system.layers.atRule}\n${serialize(compile(styles), middleware([prefixer, stringify]))}\n`,
+);

@@ -13,12 +13,30 @@ const mostBytes = 2_000_000;
 const securityHeaders: RequestHandler = (_request, response, next) => {
   const nonce = isProduction ? crypto.randomBytes(16).toString("base64") : "";
   response.locals.nonce = nonce;
-  response.set({ "X-Content-Type-Options": "nosniff", "Referrer-Policy": "same-origin", "X-Frame-Options": "DENY", "Permissions-Policy": "camera=(), microphone=(), geolocation=()" });
+  response.set({
+    "X-Content-Type-Options": "nosniff",
+    "Referrer-Policy": "same-origin",
+    "X-Frame-Options": "DENY",
+    "Permissions-Policy": "camera=(), microphone=(), geolocation=()",
+  });
   if (isProduction) {
-    response.set("Content-Security-Policy", [
-      "default-src 'self'", `script-src 'self' 'nonce-${nonce}'`, `style-src 'self' 'nonce-${nonce}'`, "style-src-attr 'unsafe-inline'", "img-src 'self' data: blob:", "worker-src 'self'", "connect-src 'self'",
-      "font-src 'self'", "base-uri 'none'", "form-action 'self'", "frame-ancestors 'none'", "object-src 'none'",
-    ].join("; "));
+    response.set(
+      "Content-Security-Policy",
+      [
+        "default-src 'self'",
+        `script-src 'self' 'nonce-${nonce}'`,
+        `style-src 'self' 'nonce-${nonce}'`,
+        "style-src-attr 'unsafe-inline'",
+        "img-src 'self' data: blob:",
+        "worker-src 'self'",
+        "connect-src 'self'",
+        "font-src 'self'",
+        "base-uri 'none'",
+        "form-action 'self'",
+        "frame-ancestors 'none'",
+        "object-src 'none'",
+      ].join("; "),
+    );
   }
   next();
 };
@@ -30,17 +48,31 @@ const sameOriginOnly: RequestHandler = (request, response, next) => {
   if (!unsafe.has(request.method)) return next();
   const own = `${request.protocol}://${request.get("host")}`;
   if (request.get("sec-fetch-site") === "same-origin" || request.get("origin") === own) return next();
-  response.status(403).type("text/plain").send("This request did not come from a page of this program, so nothing was changed. Open the page here and try again.");
+  response
+    .status(403)
+    .type("text/plain")
+    .send(
+      "This request did not come from a page of this program, so nothing was changed. Open the page here and try again.",
+    );
 };
 
 const limitedBody: RequestHandler = (request, response, next) => {
   if (Number(request.get("content-length") ?? 0) <= mostBytes) return next();
-  response.status(413).type("text/plain").send(`What was sent is larger than ${mostBytes / 1_000_000} MB. A class file or a list of people is far smaller; check the file and choose again.`);
+  response
+    .status(413)
+    .type("text/plain")
+    .send(
+      `What was sent is larger than ${mostBytes / 1_000_000} MB. A class file or a list of people is far smaller; check the file and choose again.`,
+    );
 };
 
 const lastResort: ErrorRequestHandler = (error, _request, response, _next) => {
   console.error(error);
-  if (!response.headersSent) response.status(500).type("text/plain").send("Something went wrong on our side. What you saved before is kept. Load the page again.");
+  if (!response.headersSent)
+    response
+      .status(500)
+      .type("text/plain")
+      .send("Something went wrong on our side. What you saved before is kept. Load the page again.");
 };
 
 export const app = express();

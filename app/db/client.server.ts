@@ -16,7 +16,10 @@ export function connect(url: string): Kysely<DB> {
 
 export function databaseUrl(): string {
   const url = process.env.DATABASE_URL;
-  if (!url) throw new Error("expected DATABASE_URL to name a PostgreSQL database, got nothing. `npm start` sets it; so does a line in the environment.");
+  if (!url)
+    throw new Error(
+      "expected DATABASE_URL to name a PostgreSQL database, got nothing. `npm start` sets it; so does a line in the environment.",
+    );
   return url;
 }
 

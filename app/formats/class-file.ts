@@ -3,8 +3,30 @@ import { regimes } from "~/core/allergen";
 import { diets, fillMethods, roles, starterPantry, storages, substances } from "~/core/pantry";
 import { ageBands, audiences, participantRoles, severities } from "~/core/people";
 import type { ClassInput } from "~/core/plan";
-import { type Amount, type Ratio, isVolumeUnit, isMassUnit, measuringSets, measuringSystems, readRatio, units, writeRatio } from "~/core/quantity";
-import { type Recipe, bowls, cues, families, hazards, readinessTests, standings, stepKinds, surfaceKinds, tools, windowReasons } from "~/core/recipe";
+import {
+  type Amount,
+  type Ratio,
+  isVolumeUnit,
+  isMassUnit,
+  measuringSets,
+  measuringSystems,
+  readRatio,
+  units,
+  writeRatio,
+} from "~/core/quantity";
+import {
+  type Recipe,
+  bowls,
+  cues,
+  families,
+  hazards,
+  readinessTests,
+  standings,
+  stepKinds,
+  surfaceKinds,
+  tools,
+  windowReasons,
+} from "~/core/recipe";
 import { batchRules } from "~/core/scale";
 import { demoModes, kitModes } from "~/core/schedule";
 
@@ -16,53 +38,94 @@ export const classFileFormat = "apron-bell-class";
 export const classFileVersion = 1;
 
 const keysOf = <K extends string>(record: Record<K, unknown>) => Object.keys(record) as [K, ...K[]];
-const id = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,63}$/, "expected letters, digits, dots or dashes, at most 64");
+const id = z
+  .string()
+  .regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,63}$/, "expected letters, digits, dots or dashes, at most 64");
 const name = z.string().trim().min(1, "expected a name").max(120, "expected at most 120 characters");
 const text = z.string().max(2000, "expected at most 2000 characters").default("");
 const percent = z.number().min(0).max(100);
 const minutes = z.number().min(0).max(600);
 
-const fraction = z.string().max(40).transform((value, context): Ratio => {
-  const read = readRatio(value);
-  if (read && read.num >= 0n) return read;
-  context.addIssue({ code: "custom", message: `expected a number such as "3", "3/4", "1 1/2" or "2.5", got "${value}"` });
-  return z.NEVER;
+const fraction = z
+  .string()
+  .max(40)
+  .transform((value, context): Ratio => {
+    const read = readRatio(value);
+    if (read && read.num >= 0n) return read;
+    context.addIssue({
+      code: "custom",
+      message: `expected a number such as "3", "3/4", "1 1/2" or "2.5", got "${value}"`,
+    });
+    return z.NEVER;
+  });
+
+const amount = z
+  .string()
+  .max(60)
+  .transform((value, context): Amount => {
+    const cut = value.trim().lastIndexOf(" ");
+    const [number, unitName] = [value.trim().slice(0, cut), value.trim().slice(cut + 1)];
+    const unit = units.find((one) => one === unitName);
+    const read = cut > 0 ? readRatio(number) : undefined;
+    if (unit && read && read.num > 0n && (isVolumeUnit(unit) || isMassUnit(unit) || unit === "piece"))
+      return { value: read, unit };
+    context.addIssue({
+      code: "custom",
+      message: `expected a number above 0 and a unit (${units.join(", ")}), such as "1 1/4 cup", got "${value}"`,
+    });
+    return z.NEVER;
+  });
+
+const lineAmount = z
+  .discriminatedUnion("kind", [
+    z.strictObject({ kind: z.literal("exact"), amount }),
+    z.strictObject({ kind: z.literal("range"), from: amount, to: amount }),
+    z.strictObject({ kind: z.literal("top-up"), start: amount, most: amount }),
+    z.strictObject({ kind: z.literal("hold-back"), amount, back: amount }),
+    z.strictObject({ kind: z.literal("per-load"), amount }),
+    z.strictObject({ kind: z.literal("per-piece"), amount }),
+    z.strictObject({ kind: z.literal("to-taste") }),
+    z.strictObject({ kind: z.literal("unknown"), said: z.string().max(200) }),
+  ])
+  .superRefine((value, context) => {
+    const pairs =
+      value.kind === "range"
+        ? [value.from, value.to]
+        : value.kind === "top-up"
+          ? [value.start, value.most]
+          : value.kind === "hold-back"
+            ? [value.back, value.amount]
+            : [];
+    const [less, more] = pairs;
+    if (!less || !more) return;
+    if (less.unit !== more.unit)
+      context.addIssue({ code: "custom", message: `expected the same unit twice, got ${less.unit} and ${more.unit}` });
+    else if (less.value.num * more.value.den > more.value.num * less.value.den)
+      context.addIssue({ code: "custom", message: "expected the smaller amount first" });
+  });
+
+const span = z
+  .strictObject({ low: minutes, likely: minutes, high: minutes })
+  .refine((value) => value.low <= value.likely && value.likely <= value.high, "expected low ≤ likely ≤ high");
+
+const line = z.strictObject({
+  id,
+  ingredientId: id,
+  amount: lineAmount,
+  bowl: z.enum(bowls),
+  keeps: z.number().gt(0).max(1).default(1),
+  isOptional: z.boolean().default(false),
+  note: text,
 });
-
-const amount = z.string().max(60).transform((value, context): Amount => {
-  const cut = value.trim().lastIndexOf(" ");
-  const [number, unitName] = [value.trim().slice(0, cut), value.trim().slice(cut + 1)];
-  const unit = units.find((one) => one === unitName);
-  const read = cut > 0 ? readRatio(number) : undefined;
-  if (unit && read && read.num > 0n && (isVolumeUnit(unit) || isMassUnit(unit) || unit === "piece")) return { value: read, unit };
-  context.addIssue({ code: "custom", message: `expected a number above 0 and a unit (${units.join(", ")}), such as "1 1/4 cup", got "${value}"` });
-  return z.NEVER;
-});
-
-const lineAmount = z.discriminatedUnion("kind", [
-  z.strictObject({ kind: z.literal("exact"), amount }),
-  z.strictObject({ kind: z.literal("range"), from: amount, to: amount }),
-  z.strictObject({ kind: z.literal("top-up"), start: amount, most: amount }),
-  z.strictObject({ kind: z.literal("hold-back"), amount, back: amount }),
-  z.strictObject({ kind: z.literal("per-load"), amount }),
-  z.strictObject({ kind: z.literal("per-piece"), amount }),
-  z.strictObject({ kind: z.literal("to-taste") }),
-  z.strictObject({ kind: z.literal("unknown"), said: z.string().max(200) }),
-]).superRefine((value, context) => {
-  const pairs = value.kind === "range" ? [value.from, value.to] : value.kind === "top-up" ? [value.start, value.most] : value.kind === "hold-back" ? [value.back, value.amount] : [];
-  const [less, more] = pairs;
-  if (!less || !more) return;
-  if (less.unit !== more.unit) context.addIssue({ code: "custom", message: `expected the same unit twice, got ${less.unit} and ${more.unit}` });
-  else if (less.value.num * more.value.den > more.value.num * less.value.den) context.addIssue({ code: "custom", message: "expected the smaller amount first" });
-});
-
-const span = z.strictObject({ low: minutes, likely: minutes, high: minutes }).refine((value) => value.low <= value.likely && value.likely <= value.high, "expected low ≤ likely ≤ high");
-
-const line = z.strictObject({ id, ingredientId: id, amount: lineAmount, bowl: z.enum(bowls), keeps: z.number().gt(0).max(1).default(1), isOptional: z.boolean().default(false), note: text });
 
 const step = z.strictObject({
-  id, kind: z.enum(stepKinds), text: z.string().max(2000),
-  draws: z.array(z.strictObject({ lineId: id, share: fraction.prefault("1") })).max(60).default([]),
+  id,
+  kind: z.enum(stepKinds),
+  text: z.string().max(2000),
+  draws: z
+    .array(z.strictObject({ lineId: id, share: fraction.prefault("1") }))
+    .max(60)
+    .default([]),
   mentions: z.array(id).max(60).default([]),
   minutes: span,
   tools: z.array(z.enum(tools)).max(40).default([]),
@@ -73,13 +136,33 @@ const step = z.strictObject({
 const standing = z.enum(standings).default("draft");
 
 export const recipeSchema = z.strictObject({
-  id, revision: z.int().min(1), title: name, intro: text, family: z.enum(families), system: z.enum(measuringSystems), fill: z.enum(fillMethods), standing,
+  id,
+  revision: z.int().min(1),
+  title: name,
+  intro: text,
+  family: z.enum(families),
+  system: z.enum(measuringSystems),
+  fill: z.enum(fillMethods),
+  standing,
   lines: z.array(line).min(1).max(60),
   steps: z.array(step).max(60),
-  rest: z.strictObject({ min: z.number().min(0).max(2880), max: z.number().min(0).max(2880).nullable(), reason: z.enum(windowReasons) }).refine((value) => value.max === null || value.min <= value.max, "expected the least rest not above the most"),
+  rest: z
+    .strictObject({
+      min: z.number().min(0).max(2880),
+      max: z.number().min(0).max(2880).nullable(),
+      reason: z.enum(windowReasons),
+    })
+    .refine((value) => value.max === null || value.min <= value.max, "expected the least rest not above the most"),
   heat: z.strictObject({
-    surfaceKinds: z.array(z.enum(surfaceKinds)).min(1), surfaceC: z.strictObject({ from: z.number().min(50).max(350), to: z.number().min(50).max(350) }), test: z.enum(readinessTests),
-    side1: span, side2: span.nullable(), turnaround: minutes, pourPerPiece: minutes, recover: minutes, cues: z.array(z.enum(cues)).max(8),
+    surfaceKinds: z.array(z.enum(surfaceKinds)).min(1),
+    surfaceC: z.strictObject({ from: z.number().min(50).max(350), to: z.number().min(50).max(350) }),
+    test: z.enum(readinessTests),
+    side1: span,
+    side2: span.nullable(),
+    turnaround: minutes,
+    pourPerPiece: minutes,
+    recover: minutes,
+    cues: z.array(z.enum(cues)).max(8),
   }),
   portion: z.discriminatedUnion("kind", [
     z.strictObject({ kind: z.literal("ml"), ml: z.number().min(1).max(2000) }),
@@ -87,68 +170,172 @@ export const recipeSchema = z.strictObject({
     z.strictObject({ kind: z.literal("batch"), pieces: z.int().min(1).max(200) }),
   ]),
   pieceDiameterCm: z.number().min(1).max(60),
-  variants: z.array(z.strictObject({ id, name, standing, omit: z.array(id).default([]), swaps: z.array(z.strictObject({ lineId: id, ingredientId: id, amount: lineAmount.optional() })).default([]), add: z.array(line).default([]) })).max(20).default([]),
+  variants: z
+    .array(
+      z.strictObject({
+        id,
+        name,
+        standing,
+        omit: z.array(id).default([]),
+        swaps: z.array(z.strictObject({ lineId: id, ingredientId: id, amount: lineAmount.optional() })).default([]),
+        add: z.array(line).default([]),
+      }),
+    )
+    .max(20)
+    .default([]),
 });
 
 export const ingredientSchema = z.strictObject({
-  id, name, role: z.enum(roles), label: z.enum(["whole", "packaged"]),
-  gramsPerCup: z.union([z.number().gt(0).max(2000), z.strictObject({ sifted: z.number().gt(0), spooned: z.number().gt(0), dipped: z.number().gt(0) })]).optional(),
+  id,
+  name,
+  role: z.enum(roles),
+  label: z.enum(["whole", "packaged"]),
+  gramsPerCup: z
+    .union([
+      z.number().gt(0).max(2000),
+      z.strictObject({ sifted: z.number().gt(0), spooned: z.number().gt(0), dipped: z.number().gt(0) }),
+    ])
+    .optional(),
   gramsPerTsp: z.number().gt(0).max(50).optional(),
   pieceGrams: z.number().gt(0).max(5000).optional(),
-  waterPercent: percent, fatPercent: percent, trueDensity: z.number().min(0.05).max(5), neutralisesTsp: z.number().min(0).max(50),
-  storage: z.enum(storages), contains: z.array(z.enum(substances)), source: z.string().max(300),
+  waterPercent: percent,
+  fatPercent: percent,
+  trueDensity: z.number().min(0.05).max(5),
+  neutralisesTsp: z.number().min(0).max(50),
+  storage: z.enum(storages),
+  contains: z.array(z.enum(substances)),
+  source: z.string().max(300),
 });
 
 export const needSchema = z.discriminatedUnion("kind", [
-  z.strictObject({ kind: z.literal("substance"), substance: z.enum(substances), severity: z.enum(severities), touchOrAir: z.boolean().default(false), note: text }),
+  z.strictObject({
+    kind: z.literal("substance"),
+    substance: z.enum(substances),
+    severity: z.enum(severities),
+    touchOrAir: z.boolean().default(false),
+    note: text,
+  }),
   z.strictObject({ kind: z.literal("diet"), diet: z.enum(keysOf(diets)), note: text }),
 ]);
 
-const participant = z.strictObject({ id, name, role: z.enum(participantRoles).default("cook"), ageBand: z.enum(ageBands), hasAnswered: z.boolean(), needs: z.array(needSchema).max(40).default([]) });
-
-export const briefSchema = z.strictObject({
-  people: z.int().min(0).max(400), audience: z.enum(audiences), minutes: z.int().min(15).max(600), piecesEach: fraction.refine((value) => value.num > 0n, "expected more than 0 pieces each"),
-  stationSize: z.int().min(1).max(40), helpers: z.int().min(0).max(60), kitMode: z.enum(kitModes), demo: z.enum(demoModes), testersPerSurface: z.int().min(0).max(2).default(0), batchRule: z.enum(batchRules).default("half"),
-  measuringSetId: z.enum(measuringSets.map((set) => set.id)), regime: z.enum(keysOf(regimes)), hotPlacesPerAdult: z.int().min(0).max(20).default(0),
-  doorsMinutes: z.int().min(0).max(120).default(10), eatMinutes: z.int().min(0).max(180).default(15), cleanMinutes: z.int().min(0).max(120).default(10),
-  hasDemoBatch: z.boolean().default(false), hasSpareKit: z.boolean().default(false), stationNames: z.array(z.string().trim().min(1).max(30)).max(200).default([]),
+const participant = z.strictObject({
+  id,
+  name,
+  role: z.enum(participantRoles).default("cook"),
+  ageBand: z.enum(ageBands),
+  hasAnswered: z.boolean(),
+  needs: z.array(needSchema).max(40).default([]),
 });
 
-export const surfaceSchema = z.strictObject({ id, name, kind: z.enum(surfaceKinds), places: z.int().min(1).max(60), count: z.int().min(0).max(60), at: z.enum(["shared", "station"]), preheatMinutes: z.number().min(0).max(120).nullable().default(null), watts: z.int().min(0).max(20000).default(0) });
-const kitchen = z.strictObject({ id, name, sinks: z.int().min(0).max(40), surfaces: z.array(surfaceSchema).max(60), gear: z.array(z.strictObject({ tool: z.enum(tools), owned: z.int().min(0).max(1000) })).max(60).default([]) });
+export const briefSchema = z.strictObject({
+  people: z.int().min(0).max(400),
+  audience: z.enum(audiences),
+  minutes: z.int().min(15).max(600),
+  piecesEach: fraction.refine((value) => value.num > 0n, "expected more than 0 pieces each"),
+  stationSize: z.int().min(1).max(40),
+  helpers: z.int().min(0).max(60),
+  kitMode: z.enum(kitModes),
+  demo: z.enum(demoModes),
+  testersPerSurface: z.int().min(0).max(2).default(0),
+  batchRule: z.enum(batchRules).default("half"),
+  measuringSetId: z.enum(measuringSets.map((set) => set.id)),
+  regime: z.enum(keysOf(regimes)),
+  hotPlacesPerAdult: z.int().min(0).max(20).default(0),
+  doorsMinutes: z.int().min(0).max(120).default(10),
+  eatMinutes: z.int().min(0).max(180).default(15),
+  cleanMinutes: z.int().min(0).max(120).default(10),
+  hasDemoBatch: z.boolean().default(false),
+  hasSpareKit: z.boolean().default(false),
+  stationNames: z.array(z.string().trim().min(1).max(30)).max(200).default([]),
+});
+
+export const surfaceSchema = z.strictObject({
+  id,
+  name,
+  kind: z.enum(surfaceKinds),
+  places: z.int().min(1).max(60),
+  count: z.int().min(0).max(60),
+  at: z.enum(["shared", "station"]),
+  preheatMinutes: z.number().min(0).max(120).nullable().default(null),
+  watts: z.int().min(0).max(20000).default(0),
+});
+const kitchen = z.strictObject({
+  id,
+  name,
+  sinks: z.int().min(0).max(40),
+  surfaces: z.array(surfaceSchema).max(60),
+  gear: z
+    .array(z.strictObject({ tool: z.enum(tools), owned: z.int().min(0).max(1000) }))
+    .max(60)
+    .default([]),
+});
 const isoDate = z.iso.date();
-const labelReading = z.strictObject({ ingredientId: id, product: name, contains: z.array(z.enum(substances)).default([]), mayContain: z.array(z.enum(substances)).default([]), readBy: name, readOn: isoDate });
-const packSize = z.strictObject({ ingredientId: id, unitGrams: z.number().gt(0), unitsPerPack: z.int().min(1), unitName: name });
+const labelReading = z.strictObject({
+  ingredientId: id,
+  product: name,
+  contains: z.array(z.enum(substances)).default([]),
+  mayContain: z.array(z.enum(substances)).default([]),
+  readBy: name,
+  readOn: isoDate,
+});
+const packSize = z.strictObject({
+  ingredientId: id,
+  unitGrams: z.number().gt(0),
+  unitsPerPack: z.int().min(1),
+  unitName: name,
+});
 
-const isUnique = (field: "id" | "ingredientId") => (items: readonly object[]) => new Set(items.map((item) => Reflect.get(item, field))).size === items.length;
+const isUnique = (field: "id" | "ingredientId") => (items: readonly object[]) =>
+  new Set(items.map((item) => Reflect.get(item, field))).size === items.length;
 
-export const timeZoneSchema = z.string().max(60).refine((zone) => {
-  try {
-    return Boolean(new Intl.DateTimeFormat("en", { timeZone: zone }));
-  } catch {
-    return false;
-  }
-}, 'expected a time zone such as "Europe/London"');
+export const timeZoneSchema = z
+  .string()
+  .max(60)
+  .refine((zone) => {
+    try {
+      return Boolean(new Intl.DateTimeFormat("en", { timeZone: zone }));
+    } catch {
+      return false;
+    }
+  }, 'expected a time zone such as "Europe/London"');
 
 export const classFileSchema = z.strictObject({
   $schema: z.string().max(300).optional(),
   format: z.literal(classFileFormat),
   version: z.literal(classFileVersion),
   class: z.strictObject({
-    id, title: name, startsAt: z.iso.datetime({ local: true, precision: -1 }), timeZone: timeZoneSchema,
+    id,
+    title: name,
+    startsAt: z.iso.datetime({ local: true, precision: -1 }),
+    timeZone: timeZoneSchema,
     brief: briefSchema,
     people: z.array(participant).max(400).default([]).refine(isUnique("id"), "expected every person's id once"),
-    dishes: z.array(z.strictObject({ id, recipe: recipeSchema, variantId: id.nullable().default(null), stations: z.int().min(0).max(400).nullable().default(null) })).max(20).refine(isUnique("id"), "expected every dish's id once"),
+    dishes: z
+      .array(
+        z.strictObject({
+          id,
+          recipe: recipeSchema,
+          variantId: id.nullable().default(null),
+          stations: z.int().min(0).max(400).nullable().default(null),
+        }),
+      )
+      .max(20)
+      .refine(isUnique("id"), "expected every dish's id once"),
     kitchen,
     /** Ingredients beside the starter pantry; one with the same id takes its place. */
     pantry: z.array(ingredientSchema).max(400).default([]),
-    labels: z.array(labelReading).max(400).default([]).refine(isUnique("ingredientId"), "expected one label per ingredient"),
+    labels: z
+      .array(labelReading)
+      .max(400)
+      .default([])
+      .refine(isUnique("ingredientId"), "expected one label per ingredient"),
     packs: z.array(packSize).max(400).default([]),
   }),
 });
 
 /** What is wrong with a file, as sentences: where, what came, what is wanted. */
-export type ClassFileRead = { readonly ok: true; readonly input: ClassInput } | { readonly ok: false; readonly problems: readonly string[] };
+export type ClassFileRead =
+  { readonly ok: true; readonly input: ClassInput } | { readonly ok: false; readonly problems: readonly string[] };
 
 const mostProblems = 12;
 
@@ -158,12 +345,25 @@ export function readClassFile(json: string): ClassFileRead {
   try {
     value = JSON.parse(json.replace(/^﻿/, ""));
   } catch {
-    return { ok: false, problems: ["This is not JSON. A class file is what the program exports under “Class file”; choose that file unchanged."] };
+    return {
+      ok: false,
+      problems: [
+        "This is not JSON. A class file is what the program exports under “Class file”; choose that file unchanged.",
+      ],
+    };
   }
   const parsed = classFileSchema.safeParse(value);
   if (!parsed.success) {
-    const problems = parsed.error.issues.map((issue) => `${issue.path.length > 0 ? issue.path.join(" › ") : "The file"}: ${issue.message}.`);
-    return { ok: false, problems: problems.length > mostProblems ? [...problems.slice(0, mostProblems), `… and ${problems.length - mostProblems} more.`] : problems };
+    const problems = parsed.error.issues.map(
+      (issue) => `${issue.path.length > 0 ? issue.path.join(" › ") : "The file"}: ${issue.message}.`,
+    );
+    return {
+      ok: false,
+      problems:
+        problems.length > mostProblems
+          ? [...problems.slice(0, mostProblems), `… and ${problems.length - mostProblems} more.`]
+          : problems,
+    };
   }
   const { pantry: own, ...rest } = parsed.data.class;
   const replaced = new Set(own.map((one) => one.id));
@@ -172,7 +372,8 @@ export function readClassFile(json: string): ClassFileRead {
 }
 
 const isRatio = (value: object): value is Ratio => "num" in value && "den" in value && typeof value.num === "bigint";
-const isAmount = (value: object): value is Amount => "value" in value && "unit" in value && typeof value.value === "object";
+const isAmount = (value: object): value is Amount =>
+  "value" in value && "unit" in value && typeof value.value === "object";
 
 /** Core values as plain JSON values: fractions and amounts as text, `undefined` left out, Infinity as null. */
 export function toPlain(value: unknown): unknown {
@@ -182,7 +383,11 @@ export function toPlain(value: unknown): unknown {
   if (value === null || typeof value !== "object") return value;
   if (isRatio(value)) return writeRatio(value);
   if (isAmount(value)) return `${writeRatio(value.value)} ${value.unit}`;
-  return Object.fromEntries(Object.entries(value).filter(([, field]) => field !== undefined).map(([key, field]) => [key, toPlain(field)]));
+  return Object.fromEntries(
+    Object.entries(value)
+      .filter(([, field]) => field !== undefined)
+      .map(([key, field]) => [key, toPlain(field)]),
+  );
 }
 
 /** The recipe of a stored document; for data this program wrote itself. @throws {z.ZodError} when it does not fit the schema. */
@@ -190,8 +395,30 @@ export const parseRecipe = (document: unknown): Recipe => recipeSchema.parse(doc
 
 /** Writes a class as a class file: only the ingredients its recipes name, everything else whole. */
 export function writeClassFile(input: ClassInput): string {
-  const used = new Set(input.dishes.flatMap((dish) => [...dish.recipe.lines, ...dish.recipe.variants.flatMap((variant) => [...variant.add, ...variant.swaps])].map((one) => one.ingredientId)));
+  const used = new Set(
+    input.dishes.flatMap((dish) =>
+      [...dish.recipe.lines, ...dish.recipe.variants.flatMap((variant) => [...variant.add, ...variant.swaps])].map(
+        (one) => one.ingredientId,
+      ),
+    ),
+  );
   const { id: classId, title, startsAt, timeZone, brief, people, dishes, kitchen: room, labels, packs } = input;
-  const file = { format: classFileFormat, version: classFileVersion, class: { id: classId, title, startsAt, timeZone, brief, people, dishes, kitchen: room, pantry: input.pantry.filter((one) => used.has(one.id)), labels, packs } };
+  const file = {
+    format: classFileFormat,
+    version: classFileVersion,
+    class: {
+      id: classId,
+      title,
+      startsAt,
+      timeZone,
+      brief,
+      people,
+      dishes,
+      kitchen: room,
+      pantry: input.pantry.filter((one) => used.has(one.id)),
+      labels,
+      packs,
+    },
+  };
   return `${JSON.stringify(toPlain(file), null, 2)}\n`;
 }

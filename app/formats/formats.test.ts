@@ -17,26 +17,43 @@ const { next, current } = demoClasses(new CalendarDate(2026, 11, 24));
 const withoutPantry = ({ pantry: _pantry, ...rest }: typeof next) => canonical(rest);
 
 test("a class file read back is the class that was written, and plans to the same", () => {
-  fc.assert(fc.property(classes, (input) => {
-    const read = readClassFile(writeClassFile(input));
-    if (!read.ok) throw new Error(read.problems.join("\n"));
-    expect(withoutPantry(read.input)).toBe(withoutPantry(input));
-    expect(plan(read.input).fingerprints).toEqual(plan(input).fingerprints);
-  }), { numRuns: 40 });
+  fc.assert(
+    fc.property(classes, (input) => {
+      const read = readClassFile(writeClassFile(input));
+      if (!read.ok) throw new Error(read.problems.join("\n"));
+      expect(withoutPantry(read.input)).toBe(withoutPantry(input));
+      expect(plan(read.input).fingerprints).toEqual(plan(input).fingerprints);
+    }),
+    { numRuns: 40 },
+  );
 });
 
 test("the JSON Schema in docs is the one of the schema that reads", () => {
-  expect(JSON.parse(readFileSync("docs/class-file.schema.json", "utf8"))).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(classFileSchema, { io: "input" }))));
+  expect(JSON.parse(readFileSync("docs/class-file.schema.json", "utf8"))).toEqual(
+    JSON.parse(JSON.stringify(z.toJSONSchema(classFileSchema, { io: "input" }))),
+  );
 });
 
 test.each<[string, (file: ReturnType<typeof plain>) => void, RegExp]>([
   ["another version", (file) => void (file.version = 2), /version/],
   ["half a person", (file) => void (file.class.brief.people = 2.5), /class › brief › people/],
-  ["an amount without a unit", (file) => void (file.class.dishes[0].recipe.lines[0].amount = { kind: "exact", amount: "12" }), /expected a number above 0 and a unit .* got "12"/],
+  [
+    "an amount without a unit",
+    (file) => void (file.class.dishes[0].recipe.lines[0].amount = { kind: "exact", amount: "12" }),
+    /expected a number above 0 and a unit .* got "12"/,
+  ],
   ["a word nobody knows", (file) => void (file.class.colour = "red"), /colour/],
-  ["one id for two people", (file) => void (file.class.people[1].id = file.class.people[0].id), /every person's id once/],
+  [
+    "one id for two people",
+    (file) => void (file.class.people[1].id = file.class.people[0].id),
+    /every person's id once/,
+  ],
   ["a time zone that is none", (file) => void (file.class.timeZone = "Galley/Table"), /time zone such as/],
-  ["a top-up that takes away", (file) => void (file.class.dishes[0].recipe.lines[5].amount = { kind: "top-up", start: "2 cup", most: "1 cup" }), /smaller amount first/],
+  [
+    "a top-up that takes away",
+    (file) => void (file.class.dishes[0].recipe.lines[5].amount = { kind: "top-up", start: "2 cup", most: "1 cup" }),
+    /smaller amount first/,
+  ],
 ])("says what is wrong: %s", (_name, spoil, sentence) => {
   const file = plain();
   spoil(file);
@@ -45,45 +62,111 @@ test.each<[string, (file: ReturnType<typeof plain>) => void, RegExp]>([
 });
 
 // Deliberately loose: the tests above break it in ways its type forbids.
-type Loose = { version: unknown; class: { colour?: string; timeZone: string; brief: { people: number }; people: { id: string }[]; dishes: { recipe: { lines: { amount: unknown }[] } }[] } & Record<string, unknown> };
+type Loose = {
+  version: unknown;
+  class: {
+    colour?: string;
+    timeZone: string;
+    brief: { people: number };
+    people: { id: string }[];
+    dishes: { recipe: { lines: { amount: unknown }[] } }[];
+  } & Record<string, unknown>;
+};
 function plain() {
   const file = JSON.parse(writeClassFile(next)) as Loose;
   const [dish, first, second] = [file.class.dishes[0], file.class.people[0], file.class.people[1]];
   if (!dish || !first || !second) throw new Error("the demonstration class has a dish and people");
-  return file as Loose & { class: { dishes: [typeof dish]; people: [typeof first, typeof second] } } & { class: { dishes: [{ recipe: { lines: Record<number, { amount: unknown }> & { 0: { amount: unknown }; 5: { amount: unknown } } } }] } };
+  return file as Loose & { class: { dishes: [typeof dish]; people: [typeof first, typeof second] } } & {
+    class: {
+      dishes: [
+        { recipe: { lines: Record<number, { amount: unknown }> & { 0: { amount: unknown }; 5: { amount: unknown } } } },
+      ];
+    };
+  };
 }
 
 test("whatever text comes as a class file, an answer comes back, never an exception", () => {
-  fc.assert(fc.property(fc.oneof(fc.string(), fc.json(), fc.jsonValue().map((value) => JSON.stringify({ format: "apron-bell-class", version: 1, class: value }))), (text) => {
-    const read = readClassFile(text);
-    expect(read.ok || read.problems.length > 0).toBe(true);
-  }));
+  fc.assert(
+    fc.property(
+      fc.oneof(
+        fc.string(),
+        fc.json(),
+        fc.jsonValue().map((value) => JSON.stringify({ format: "apron-bell-class", version: 1, class: value })),
+      ),
+      (text) => {
+        const read = readClassFile(text);
+        expect(read.ok || read.problems.length > 0).toBe(true);
+      },
+    ),
+  );
 });
 
 test("people written as CSV are read back the same, all of them", () => {
-  fc.assert(fc.property(people, (all) => {
-    fc.pre(all.length > 0);
-    const once = all.map((person) => ({ ...person, needs: person.needs.filter((need, index) => person.needs.findIndex((other) => (need.kind === "diet" ? other.kind === "diet" : other.kind === "substance" && other.substance === need.substance)) === index).map((need) => ({ ...need, ...(need.kind === "substance" ? { touchOrAir: false } : {}) })).sort((a, b) => (a.kind === b.kind ? 0 : a.kind === "substance" ? -1 : 1)) }));
-    const read = readPeopleCsv(writePeopleCsv(once));
-    expect(read).toEqual({ ok: true, people: once.map(({ id: _id, ...person }) => person) });
-  }), { numRuns: 60 });
+  fc.assert(
+    fc.property(people, (all) => {
+      fc.pre(all.length > 0);
+      const once = all.map((person) => ({
+        ...person,
+        needs: person.needs
+          .filter(
+            (need, index) =>
+              person.needs.findIndex((other) =>
+                need.kind === "diet"
+                  ? other.kind === "diet"
+                  : other.kind === "substance" && other.substance === need.substance,
+              ) === index,
+          )
+          .map((need) => ({ ...need, ...(need.kind === "substance" ? { touchOrAir: false } : {}) }))
+          .sort((a, b) => (a.kind === b.kind ? 0 : a.kind === "substance" ? -1 : 1)),
+      }));
+      const read = readPeopleCsv(writePeopleCsv(once));
+      expect(read).toEqual({ ok: true, people: once.map(({ id: _id, ...person }) => person) });
+    }),
+    { numRuns: 60 },
+  );
 });
 
 test("semicolons, tabs and a byte-order mark from a spreadsheet come in; who declared something has answered", () => {
   const read = readPeopleCsv("\uFEFFName;Age;Avoids\nAda;6-11;egg: allergy (hives)\nBo;adult;\n");
-  expect(read).toMatchObject({ ok: true, people: [{ name: "Ada", hasAnswered: true, needs: [{ substance: "egg", severity: "allergy", note: "hives" }] }, { name: "Bo", hasAnswered: false, needs: [] }] });
+  expect(read).toMatchObject({
+    ok: true,
+    people: [
+      { name: "Ada", hasAnswered: true, needs: [{ substance: "egg", severity: "allergy", note: "hives" }] },
+      { name: "Bo", hasAnswered: false, needs: [] },
+    ],
+  });
 });
 
 test("one bad row keeps everybody out, and every problem is named with its row", () => {
-  const read = readPeopleCsv("name,age,avoids,answered\nAda,6-11,,yes\n,old,milk,maybe\nCy,adult,moonlight: allergy,no");
-  expect(read.ok ? [] : read.problems.map((problem) => [problem.row, problem.column])).toEqual([[3, "name"], [3, "age"], [3, "answered"], [3, "avoids"], [4, "avoids"]]);
+  const read = readPeopleCsv(
+    "name,age,avoids,answered\nAda,6-11,,yes\n,old,milk,maybe\nCy,adult,moonlight: allergy,no",
+  );
+  expect(read.ok ? [] : read.problems.map((problem) => [problem.row, problem.column])).toEqual([
+    [3, "name"],
+    [3, "age"],
+    [3, "answered"],
+    [3, "avoids"],
+    [4, "avoids"],
+  ]);
 });
 
 test("whatever comes as CSV, an answer comes back, never an exception", () => {
-  fc.assert(fc.property(fc.oneof(fc.string(), fc.string({ unit: "binary" }), fc.array(fc.array(fc.string())).map((rows) => `name,age,avoids\n${rows.map((row) => row.join(",")).join("\n")}`)), (text) => {
-    const read = readPeopleCsv(text);
-    expect(read.ok ? read.people.length : read.problems.length).toBeGreaterThan(0);
-  }), { numRuns: 1000 });
+  fc.assert(
+    fc.property(
+      fc.oneof(
+        fc.string(),
+        fc.string({ unit: "binary" }),
+        fc
+          .array(fc.array(fc.string()))
+          .map((rows) => `name,age,avoids\n${rows.map((row) => row.join(",")).join("\n")}`),
+      ),
+      (text) => {
+        const read = readPeopleCsv(text);
+        expect(read.ok ? read.people.length : read.problems.length).toBeGreaterThan(0);
+      },
+    ),
+    { numRuns: 1000 },
+  );
 });
 
 test("a cell that a spreadsheet would run as a formula is kept as text", () => {
@@ -98,7 +181,11 @@ test("the calendar holds the class and its bells at the hours of its time zone",
 });
 
 test("the plan command prints a plan without a database, and says plainly what it cannot read", () => {
-  const run = (file: string) => spawnSync(process.execPath, ["node_modules/tsx/dist/cli.mjs", "scripts/plan.ts", file], { encoding: "utf8", env: { PATH: process.env.PATH } });
+  const run = (file: string) =>
+    spawnSync(process.execPath, ["node_modules/tsx/dist/cli.mjs", "scripts/plan.ts", file], {
+      encoding: "utf8",
+      env: { PATH: process.env.PATH },
+    });
   const good = run("test/cases/c5-weighed-small-batch.json");
   expect(good.status).toBe(0);
   expect((JSON.parse(good.stdout) as { stations: unknown[] }).stations).toHaveLength(11);

@@ -2,29 +2,56 @@ import { z } from "zod";
 import { readRatio } from "~/core/quantity";
 
 /** What was typed, for a sentence that says what came. Letters in a number field arrive as NaN; the field still shows them. */
-const came = (input: unknown): string => (Number.isNaN(input) ? "what came is not a number" : typeof input === "string" && input.trim() !== "" ? `got “${input.slice(0, 40)}”` : typeof input === "number" && !Number.isNaN(input) ? `got ${input}` : "got nothing");
+const came = (input: unknown): string =>
+  Number.isNaN(input)
+    ? "what came is not a number"
+    : typeof input === "string" && input.trim() !== ""
+      ? `got “${input.slice(0, 40)}”`
+      : typeof input === "number" && !Number.isNaN(input)
+        ? `got ${input}`
+        : "got nothing";
 
 /** A whole number in a range; the sentence says what is wanted and what came. */
 export const whole = (least: number, most: number) => {
-  const error = (issue: { readonly input?: unknown }) => `Give a whole number from ${least} to ${most}; ${came(issue.input)}.`;
+  const error = (issue: { readonly input?: unknown }) =>
+    `Give a whole number from ${least} to ${most}; ${came(issue.input)}.`;
   return z.int({ error }).min(least, { error }).max(most, { error });
 };
 
 export const words = (most: number, what: string) =>
-  z.string({ error: `Give ${what}.` }).trim().min(1, { error: `Give ${what}.` }).max(most, { error: (issue) => `At most ${most} letters; ${typeof issue.input === "string" ? issue.input.length : 0} came. Shorten it.` });
+  z
+    .string({ error: `Give ${what}.` })
+    .trim()
+    .min(1, { error: `Give ${what}.` })
+    .max(most, {
+      error: (issue) =>
+        `At most ${most} letters; ${typeof issue.input === "string" ? issue.input.length : 0} came. Shorten it.`,
+    });
 
-export const optionalWords = (most: number) => z.string().trim().max(most, { error: `At most ${most} letters. Shorten it.` }).default("");
+export const optionalWords = (most: number) =>
+  z
+    .string()
+    .trim()
+    .max(most, { error: `At most ${most} letters. Shorten it.` })
+    .default("");
 
-export const choice = <const V extends readonly [string, ...string[]]>(values: V, what: string) => z.enum(values, { error: `Choose ${what} from the list.` });
+export const choice = <const V extends readonly [string, ...string[]]>(values: V, what: string) =>
+  z.enum(values, { error: `Choose ${what} from the list.` });
 
 /** A number above 0 as people write it: 3, 1½, 2.5. */
 export const fractionField = (most: number) =>
-  z.string({ error: `Give a number above 0, such as 3 or 1 1/2.` }).max(30, { error: "That is too long for a number." }).transform((text, context) => {
-    const read = readRatio(text);
-    if (read && read.num > 0n && read.num <= BigInt(most) * read.den && read.den <= 1000n) return read;
-    context.addIssue({ code: "custom", message: `Give a number above 0 and up to ${most}, such as 3, 1 1/2 or 2.5; got “${text.slice(0, 30)}”.` });
-    return z.NEVER;
-  });
+  z
+    .string({ error: `Give a number above 0, such as 3 or 1 1/2.` })
+    .max(30, { error: "That is too long for a number." })
+    .transform((text, context) => {
+      const read = readRatio(text);
+      if (read && read.num > 0n && read.num <= BigInt(most) * read.den && read.den <= 1000n) return read;
+      context.addIssue({
+        code: "custom",
+        message: `Give a number above 0 and up to ${most}, such as 3, 1 1/2 or 2.5; got “${text.slice(0, 30)}”.`,
+      });
+      return z.NEVER;
+    });
 
 /** The fields of a file upload or a pasted text, whichever was given; a file wins. */
 export async function textOf(form: FormData, fileField: string, textField: string): Promise<string> {

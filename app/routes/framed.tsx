@@ -13,21 +13,31 @@ export const loader = ({ context }: Route.LoaderArgs) => {
 export default function Framed({ loaderData }: Route.ComponentProps) {
   return (
     <>
-      <a className="skip" href="#content">Skip to the page</a>
+      <a className="skip" href="#content">
+        Skip to the page
+      </a>
       <header className="top">
         <Mark />
         <nav aria-label="Main">
-          <NavLink to="/" end>Classes</NavLink>
+          <NavLink to="/" end>
+            Classes
+          </NavLink>
           <NavLink to="/recipes">Batter book</NavLink>
           <NavLink to="/kitchens">Kitchens</NavLink>
           {loaderData.role === "lead" ? <NavLink to="/accounts">Accounts</NavLink> : null}
         </nav>
         <div className="who">
-          <span>{loaderData.name}, {loaderData.role}</span>
-          <Form method="post" action="/sign-out"><button type="submit">Sign out</button></Form>
+          <span>
+            {loaderData.name}, {loaderData.role}
+          </span>
+          <Form method="post" action="/sign-out">
+            <button type="submit">Sign out</button>
+          </Form>
         </div>
       </header>
-      <main className="page" id="content"><Outlet /></main>
+      <main className="page" id="content">
+        <Outlet />
+      </main>
       <Shortcuts />
     </>
   );

@@ -5,7 +5,16 @@ import type { LabelReading } from "~/core/pantry";
 import type { Participant } from "~/core/people";
 import { type Brief, type ClassInput, type Stage, type StageInputs, fingerprints, stageInputs } from "~/core/plan";
 import { database } from "~/db/client.server";
-import { type StoredClass, addClass, addLabels, addNeeds, addParticipants, briefColumns, classOf, writeDishes } from "~/db/queries/classes.server";
+import {
+  type StoredClass,
+  addClass,
+  addLabels,
+  addNeeds,
+  addParticipants,
+  briefColumns,
+  classOf,
+  writeDishes,
+} from "~/db/queries/classes.server";
 import { addKitchen, kitchens } from "~/db/queries/kitchens.server";
 import { addIngredients, allIngredients } from "~/db/queries/pantry.server";
 import { addRevision, recipeOf } from "~/db/queries/recipes.server";
@@ -14,7 +23,10 @@ import { toPlain } from "~/formats/class-file";
 import { canonical } from "~/core/plan";
 
 const uuid = z.uuid();
-export const notFound = (what: string) => data(`There is no such ${what} here. It may have been removed; go back to the list and choose again.`, { status: 404 });
+export const notFound = (what: string) =>
+  data(`There is no such ${what} here. It may have been removed; go back to the list and choose again.`, {
+    status: 404,
+  });
 
 /** A class by the id in an address. @throws a 404 page for an id that is none, or that nobody has. */
 export async function classOr404(classId: string): Promise<StoredClass> {
@@ -30,89 +42,212 @@ export interface ClassFacts {
   readonly timeZone: string;
   readonly kitchenId: string;
   readonly brief: Brief;
-  readonly dishes: readonly { readonly recipeId: string; readonly revision: number; readonly variantId: string | null; readonly stations: number | null }[];
+  readonly dishes: readonly {
+    readonly recipeId: string;
+    readonly revision: number;
+    readonly variantId: string | null;
+    readonly stations: number | null;
+  }[];
 }
 
-const columnsOf = (facts: ClassFacts) => ({ title: facts.title, starts_at: facts.startsAt, time_zone: facts.timeZone, kitchen_id: facts.kitchenId, ...briefColumns(facts.brief) });
+const columnsOf = (facts: ClassFacts) => ({
+  title: facts.title,
+  starts_at: facts.startsAt,
+  time_zone: facts.timeZone,
+  kitchen_id: facts.kitchenId,
+  ...briefColumns(facts.brief),
+});
 
 export async function createClass(facts: ClassFacts, accountId: string): Promise<string> {
-  return database().transaction().execute(async (trx) => {
-    const { id } = await trx.insertInto("class").values({ ...columnsOf(facts), updated_by: accountId }).returning("id").executeTakeFirstOrThrow();
-    await writeDishes(trx, id, facts.dishes);
-    return id;
-  });
+  return database()
+    .transaction()
+    .execute(async (trx) => {
+      const { id } = await trx
+        .insertInto("class")
+        .values({ ...columnsOf(facts), updated_by: accountId })
+        .returning("id")
+        .executeTakeFirstOrThrow();
+      await writeDishes(trx, id, facts.dishes);
+      return id;
+    });
 }
 
 /** Saves the facts of a class that is still at `version`; otherwise changes nothing and gives what it is now. */
-export async function saveClass(classId: string, version: number, facts: ClassFacts, accountId: string): Promise<{ saved: true } | { saved: false; now: StoredClass }> {
-  const isSaved = await database().transaction().execute(async (trx) => {
-    const changed = await trx.updateTable("class").set({ ...columnsOf(facts), version: version + 1, updated_by: accountId, updated_at: new Date() }).where("id", "=", classId).where("version", "=", version).executeTakeFirst();
-    if (changed.numUpdatedRows === 0n) return false;
-    await writeDishes(trx, classId, facts.dishes);
-    return true;
-  });
+export async function saveClass(
+  classId: string,
+  version: number,
+  facts: ClassFacts,
+  accountId: string,
+): Promise<{ saved: true } | { saved: false; now: StoredClass }> {
+  const isSaved = await database()
+    .transaction()
+    .execute(async (trx) => {
+      const changed = await trx
+        .updateTable("class")
+        .set({ ...columnsOf(facts), version: version + 1, updated_by: accountId, updated_at: new Date() })
+        .where("id", "=", classId)
+        .where("version", "=", version)
+        .executeTakeFirst();
+      if (changed.numUpdatedRows === 0n) return false;
+      await writeDishes(trx, classId, facts.dishes);
+      return true;
+    });
   return isSaved ? { saved: true } : { saved: false, now: await classOr404(classId) };
 }
 
-export const removeClass = async (classId: string): Promise<void> => void (await database().deleteFrom("class").where("id", "=", classId).execute());
+export const removeClass = async (classId: string): Promise<void> =>
+  void (await database().deleteFrom("class").where("id", "=", classId).execute());
 
 /** Saves one person; with a version, only while it is still the one that was read. */
-export async function savePerson(classId: string, personId: string, version: number, person: Omit<Participant, "id">, accountId: string): Promise<boolean> {
-  return database().transaction().execute(async (trx) => {
-    const changed = await trx.updateTable("participant").set({ name: person.name, role: person.role, age_band: person.ageBand, has_answered: person.hasAnswered, version: version + 1, updated_by: accountId, updated_at: new Date() })
-      .where("id", "=", personId).where("class_id", "=", classId).where("version", "=", version).executeTakeFirst();
-    if (changed.numUpdatedRows === 0n) return false;
-    await trx.deleteFrom("participant_need").where("participant_id", "=", personId).execute();
-    await addNeeds(trx, person.needs.map((need) => ({ participantId: personId, need })));
-    return true;
-  });
+export async function savePerson(
+  classId: string,
+  personId: string,
+  version: number,
+  person: Omit<Participant, "id">,
+  accountId: string,
+): Promise<boolean> {
+  return database()
+    .transaction()
+    .execute(async (trx) => {
+      const changed = await trx
+        .updateTable("participant")
+        .set({
+          name: person.name,
+          role: person.role,
+          age_band: person.ageBand,
+          has_answered: person.hasAnswered,
+          version: version + 1,
+          updated_by: accountId,
+          updated_at: new Date(),
+        })
+        .where("id", "=", personId)
+        .where("class_id", "=", classId)
+        .where("version", "=", version)
+        .executeTakeFirst();
+      if (changed.numUpdatedRows === 0n) return false;
+      await trx.deleteFrom("participant_need").where("participant_id", "=", personId).execute();
+      await addNeeds(
+        trx,
+        person.needs.map((need) => ({ participantId: personId, need })),
+      );
+      return true;
+    });
 }
 
 /** Adds people all or none. */
-export const addPeople = async (classId: string, people: readonly Omit<Participant, "id">[], accountId: string): Promise<string[]> =>
-  database().transaction().execute((trx) => addParticipants(trx, classId, people, accountId));
+export const addPeople = async (
+  classId: string,
+  people: readonly Omit<Participant, "id">[],
+  accountId: string,
+): Promise<string[]> =>
+  database()
+    .transaction()
+    .execute((trx) => addParticipants(trx, classId, people, accountId));
 
 export const removePerson = async (classId: string, personId: string): Promise<void> =>
-  void (await database().deleteFrom("participant").where("id", "=", personId).where("class_id", "=", classId).execute());
+  void (await database()
+    .deleteFrom("participant")
+    .where("id", "=", personId)
+    .where("class_id", "=", classId)
+    .execute());
 
 /** Stores what was read on a label; `version` 0 for one that was not read before. False when somebody else was faster. */
 export async function saveLabel(classId: string, version: number, label: LabelReading): Promise<boolean> {
-  return database().transaction().execute(async (trx) => {
-    const removed = await trx.deleteFrom("label_reading").where("class_id", "=", classId).where("ingredient_id", "=", label.ingredientId).where("version", "=", version).executeTakeFirst();
-    const other = await trx.selectFrom("label_reading").select("version").where("class_id", "=", classId).where("ingredient_id", "=", label.ingredientId).executeTakeFirst();
-    if (other || (version > 0 && removed.numDeletedRows === 0n)) return false;
-    await addLabels(trx, classId, [label]);
-    await trx.updateTable("label_reading").set({ version: version + 1 }).where("class_id", "=", classId).where("ingredient_id", "=", label.ingredientId).execute();
-    return true;
-  });
+  return database()
+    .transaction()
+    .execute(async (trx) => {
+      const removed = await trx
+        .deleteFrom("label_reading")
+        .where("class_id", "=", classId)
+        .where("ingredient_id", "=", label.ingredientId)
+        .where("version", "=", version)
+        .executeTakeFirst();
+      const other = await trx
+        .selectFrom("label_reading")
+        .select("version")
+        .where("class_id", "=", classId)
+        .where("ingredient_id", "=", label.ingredientId)
+        .executeTakeFirst();
+      if (other || (version > 0 && removed.numDeletedRows === 0n)) return false;
+      await addLabels(trx, classId, [label]);
+      await trx
+        .updateTable("label_reading")
+        .set({ version: version + 1 })
+        .where("class_id", "=", classId)
+        .where("ingredient_id", "=", label.ingredientId)
+        .execute();
+      return true;
+    });
 }
 
 export const forgetLabel = async (classId: string, ingredientId: string): Promise<void> =>
-  void (await database().deleteFrom("label_reading").where("class_id", "=", classId).where("ingredient_id", "=", ingredientId).execute());
+  void (await database()
+    .deleteFrom("label_reading")
+    .where("class_id", "=", classId)
+    .where("ingredient_id", "=", ingredientId)
+    .execute());
 
 /** A stage somebody settled, with what it was settled on. */
-export interface Stamp { readonly stage: Stage; readonly fingerprint: string; readonly inputs: StageInputs; readonly by: string | null; readonly at: Date }
+export interface Stamp {
+  readonly stage: Stage;
+  readonly fingerprint: string;
+  readonly inputs: StageInputs;
+  readonly by: string | null;
+  readonly at: Date;
+}
 
 export async function stampsOf(classId: string): Promise<Stamp[]> {
-  const rows = await database().selectFrom("stage_stamp").leftJoin("account", "account.id", "stamped_by").select(["stage", "fingerprint", "inputs", "account.name as by", "stamped_at as at"]).where("class_id", "=", classId).execute();
+  const rows = await database()
+    .selectFrom("stage_stamp")
+    .leftJoin("account", "account.id", "stamped_by")
+    .select(["stage", "fingerprint", "inputs", "account.name as by", "stamped_at as at"])
+    .where("class_id", "=", classId)
+    .execute();
   return rows.map((row) => ({ ...row, stage: row.stage as Stage, inputs: row.inputs as StageInputs }));
 }
 
 /** Settles a stage on the class as it is now. */
-export async function settle(db: Kysely<DB>, input: ClassInput, classId: string, stage: Stage, accountId: string | null): Promise<void> {
-  const stamp = { fingerprint: fingerprints(input)[stage], inputs: JSON.stringify(stageInputs(input, stage)), stamped_by: accountId, stamped_at: new Date() };
-  await db.insertInto("stage_stamp").values({ class_id: classId, stage, ...stamp }).onConflict((conflict) => conflict.columns(["class_id", "stage"]).doUpdateSet(stamp)).execute();
+export async function settle(
+  db: Kysely<DB>,
+  input: ClassInput,
+  classId: string,
+  stage: Stage,
+  accountId: string | null,
+): Promise<void> {
+  const stamp = {
+    fingerprint: fingerprints(input)[stage],
+    inputs: JSON.stringify(stageInputs(input, stage)),
+    stamped_by: accountId,
+    stamped_at: new Date(),
+  };
+  await db
+    .insertInto("stage_stamp")
+    .values({ class_id: classId, stage, ...stamp })
+    .onConflict((conflict) => conflict.columns(["class_id", "stage"]).doUpdateSet(stamp))
+    .execute();
 }
 
-export const unsettle = async (classId: string, stage: Stage): Promise<void> => void (await database().deleteFrom("stage_stamp").where("class_id", "=", classId).where("stage", "=", stage).execute());
+export const unsettle = async (classId: string, stage: Stage): Promise<void> =>
+  void (await database()
+    .deleteFrom("stage_stamp")
+    .where("class_id", "=", classId)
+    .where("stage", "=", stage)
+    .execute());
 
 /** Notes who looked at or changed health data. */
-export const audit = async (accountId: string, classId: string, action: string): Promise<void> => void (await database().insertInto("audit_entry").values({ account_id: accountId, class_id: classId, action }).execute());
+export const audit = async (accountId: string, classId: string, action: string): Promise<void> =>
+  void (await database()
+    .insertInto("audit_entry")
+    .values({ account_id: accountId, class_id: classId, action })
+    .execute());
 
 const suffixed = (id: string, n: number) => `${id.slice(0, 60)}-${n}`;
 
 /** Names for ingredients that the file means differently than our pantry does: they come in under a name of their own. */
-function ingredientNames(input: ClassInput, ours: ClassInput["pantry"]): { rename: Map<string, string>; added: ClassInput["pantry"] } {
+function ingredientNames(
+  input: ClassInput,
+  ours: ClassInput["pantry"],
+): { rename: Map<string, string>; added: ClassInput["pantry"] } {
   const known = new Map(ours.map((one) => [one.id, canonical(one)]));
   const rename = new Map<string, string>();
   const added = input.pantry.flatMap((one) => {
@@ -129,11 +264,13 @@ function ingredientNames(input: ClassInput, ours: ClassInput["pantry"]): { renam
 function renamed<T>(value: T, rename: ReadonlyMap<string, string>): T {
   if (Array.isArray(value)) return value.map((one) => renamed(one, rename)) as T;
   if (value === null || typeof value !== "object") return value;
-  return Object.fromEntries(Object.entries(value).map(([key, field]) => {
-    if (key === "ingredientId" && typeof field === "string") return [key, rename.get(field) ?? field];
-    if (key === "mentions" && Array.isArray(field)) return [key, field.map((one: string) => rename.get(one) ?? one)];
-    return [key, renamed(field, rename)];
-  })) as T;
+  return Object.fromEntries(
+    Object.entries(value).map(([key, field]) => {
+      if (key === "ingredientId" && typeof field === "string") return [key, rename.get(field) ?? field];
+      if (key === "mentions" && Array.isArray(field)) return [key, field.map((one: string) => rename.get(one) ?? one)];
+      return [key, renamed(field, rename)];
+    }),
+  ) as T;
 }
 
 /**
@@ -141,21 +278,40 @@ function renamed<T>(value: T, rename: ReadonlyMap<string, string>): T {
  * unless an equal one is there. All or nothing.
  * @returns the new class's id, or the ingredient that the file names but does not bring.
  */
-export async function importClass(db: Kysely<DB>, input: ClassInput, accountId: string | null, isDemo = false): Promise<{ id: string } | { missing: string }> {
+export async function importClass(
+  db: Kysely<DB>,
+  input: ClassInput,
+  accountId: string | null,
+  isDemo = false,
+): Promise<{ id: string } | { missing: string }> {
   return db.transaction().execute(async (trx) => {
     const { rename, added } = ingredientNames(input, await allIngredients(trx));
     const file = rename.size > 0 ? renamed(input, rename) : input;
     const known = new Set([...(await allIngredients(trx)), ...added].map((one) => one.id));
-    const named = [...file.labels, ...file.packs, ...file.dishes.flatMap((dish) => [...dish.recipe.lines, ...dish.recipe.variants.flatMap((variant) => [...variant.add, ...variant.swaps])])].map((one) => one.ingredientId);
+    const named = [
+      ...file.labels,
+      ...file.packs,
+      ...file.dishes.flatMap((dish) => [
+        ...dish.recipe.lines,
+        ...dish.recipe.variants.flatMap((variant) => [...variant.add, ...variant.swaps]),
+      ]),
+    ].map((one) => one.ingredientId);
     const missing = named.find((id) => !known.has(id));
     if (missing) return { missing };
     await addIngredients(trx, added);
 
     const dishes: ClassInput["dishes"][number][] = [];
-    for (const dish of file.dishes) dishes.push({ ...dish, recipe: await recipeForImport(trx, dish.recipe, accountId) });
+    for (const dish of file.dishes)
+      dishes.push({ ...dish, recipe: await recipeForImport(trx, dish.recipe, accountId) });
     const rooms = await kitchens(trx);
     const { id: _fileRoomId, ...room } = file.kitchen;
-    const shape = (one: ClassInput["kitchen"]) => canonical({ name: one.name, sinks: one.sinks, surfaces: one.surfaces.map(({ id: _id, ...surface }) => surface), gear: [...one.gear].sort((a, b) => (a.tool < b.tool ? -1 : 1)) });
+    const shape = (one: ClassInput["kitchen"]) =>
+      canonical({
+        name: one.name,
+        sinks: one.sinks,
+        surfaces: one.surfaces.map(({ id: _id, ...surface }) => surface),
+        gear: [...one.gear].sort((a, b) => (a.tool < b.tool ? -1 : 1)),
+      });
     const same = rooms.find((one) => shape(one) === shape(file.kitchen));
     const kitchenId = same?.id ?? (await addKitchen(trx, room));
     return { id: await addClass(trx, { ...file, dishes }, kitchenId, accountId, isDemo) };
@@ -163,7 +319,11 @@ export async function importClass(db: Kysely<DB>, input: ClassInput, accountId: 
 }
 
 /** The recipe as it is stored here: the equal one that is there, or a new one under a free name. */
-async function recipeForImport(db: Kysely<DB>, recipe: ClassInput["dishes"][number]["recipe"], accountId: string | null): Promise<ClassInput["dishes"][number]["recipe"]> {
+async function recipeForImport(
+  db: Kysely<DB>,
+  recipe: ClassInput["dishes"][number]["recipe"],
+  accountId: string | null,
+): Promise<ClassInput["dishes"][number]["recipe"]> {
   for (let n = 1; ; n += 1) {
     const candidate = n === 1 ? recipe : { ...recipe, id: suffixed(recipe.id, n) };
     const ours = await recipeOf(db, candidate.id);

@@ -30,11 +30,26 @@ function eventsOfTaught(input: ClassInput): LiveEvent[] {
   const doors = toZoned(parseDateTime(input.startsAt), input.timeZone).toDate().getTime();
   const at = (minutes: number) => doors + Math.round(minutes * minute);
   const event = <E extends Omit<LiveEvent, "id">>(one: E) => ({ ...one, id: crypto.randomUUID() });
-  const rung = timeline.bells.map((bell) => event({ kind: "bell-rung" as const, at: at(bell.at + (demoDrift[bell.kind] ?? 0)), bellId: bell.id }));
-  const counted = stations.map((station, index) => event({ kind: "pieces-counted" as const, at: at(timeline.lastLoadEnd + 11 + index / 4), stationId: station.id, pieces: Math.max(0, station.scale.piecesMade - (index % 2)) }));
+  const rung = timeline.bells.map((bell) =>
+    event({ kind: "bell-rung" as const, at: at(bell.at + (demoDrift[bell.kind] ?? 0)), bellId: bell.id }),
+  );
+  const counted = stations.map((station, index) =>
+    event({
+      kind: "pieces-counted" as const,
+      at: at(timeline.lastLoadEnd + 11 + index / 4),
+      stationId: station.id,
+      pieces: Math.max(0, station.scale.piecesMade - (index % 2)),
+    }),
+  );
   return [
-    event({ kind: "class-started", at: at(0) }), ...rung, ...counted,
-    event({ kind: "note-added", at: at(timeline.firstPour + 12), text: "Middle iron slow to heat again: its lamp went out a good three minutes after the others." }),
+    event({ kind: "class-started", at: at(0) }),
+    ...rung,
+    ...counted,
+    event({
+      kind: "note-added",
+      at: at(timeline.firstPour + 12),
+      text: "Middle iron slow to heat again: its lamp went out a good three minutes after the others.",
+    }),
     event({ kind: "class-ended", at: at(timeline.end + (demoDrift.close ?? 0)) }),
   ];
 }
@@ -42,14 +57,16 @@ function eventsOfTaught(input: ClassInput): LiveEvent[] {
 /** Loads the demonstration afresh: its accounts where missing, its classes in place of earlier ones. Nothing else is touched. */
 export async function loadDemo(db: Kysely<DB>): Promise<void> {
   const ids: string[] = [];
-  for (const account of demoAccounts) ids.push((await accountByEmail(db, account.email))?.id ?? (await addAccount(db, account)));
+  for (const account of demoAccounts)
+    ids.push((await accountByEmail(db, account.email))?.id ?? (await addAccount(db, account)));
   const lead = ids[0] ?? null;
   await db.deleteFrom("class").where("is_demo", "=", true).execute();
   await addStarterRecipes(db, lead);
   const { next, current, taught } = demoClasses();
   const bring = async (input: ClassInput): Promise<ClassInput> => {
     const brought = await importClass(db, input, lead, true);
-    if ("missing" in brought) throw new Error(`the demonstration names an ingredient that is not there: ${brought.missing}`);
+    if ("missing" in brought)
+      throw new Error(`the demonstration names an ingredient that is not there: ${brought.missing}`);
     const stored = await classOf(db, brought.id);
     if (!stored) throw new Error("the demonstration's class was not stored");
     return stored.input;
@@ -60,9 +77,20 @@ export async function loadDemo(db: Kysely<DB>): Promise<void> {
   // Settled while twelve were expected; two more have come since, which is what stale looks like.
   await settle(db, { ...half, brief: { ...half.brief, people: 12 } }, half.id, "brief", lead);
   const ready = await bring(current);
-  for (const stage of ["recipe", "brief", "allergies", "amounts", "gear", "timeline"] as const) await settle(db, ready, ready.id, stage, lead);
+  for (const stage of ["recipe", "brief", "allergies", "amounts", "gear", "timeline"] as const)
+    await settle(db, ready, ready.id, stage, lead);
   const past = await bring(taught);
-  for (const stage of ["recipe", "brief", "allergies", "amounts", "gear", "timeline", "teach", "log"] as const) await settle(db, past, past.id, stage, lead);
+  for (const stage of ["recipe", "brief", "allergies", "amounts", "gear", "timeline", "teach", "log"] as const)
+    await settle(db, past, past.id, stage, lead);
   await appendEvents(db, past, eventsOfTaught(past), lead);
-  await keepLog(db, past.id, 0, { piecesMade: 10, note: "Two waffles stuck before the spray was warm. Next time switch the irons on at the doors and give the middle one to the instructor." }, lead);
+  await keepLog(
+    db,
+    past.id,
+    0,
+    {
+      piecesMade: 10,
+      note: "Two waffles stuck before the spray was warm. Next time switch the irons on at the doors and give the middle one to the instructor.",
+    },
+    lead,
+  );
 }

@@ -24,7 +24,11 @@ class LiveHub {
       if (this.client !== client) return;
       this.client = undefined;
       this.opening = undefined;
-      const reopen = () => void this.open().then(() => this.told.emit("all"), () => setTimeout(reopen, 500).unref());
+      const reopen = () =>
+        void this.open().then(
+          () => this.told.emit("all"),
+          () => setTimeout(reopen, 500).unref(),
+        );
       setTimeout(reopen, 500).unref();
     };
     client.on("error", again);
@@ -83,7 +87,13 @@ export async function changesStream(classId: string, signal: AbortSignal): Promi
     },
     cancel: () => end(),
   });
-  return new Response(body, { headers: { "Content-Type": "text/event-stream", "Cache-Control": "no-cache, no-transform", "X-Accel-Buffering": "no" } });
+  return new Response(body, {
+    headers: {
+      "Content-Type": "text/event-stream",
+      "Cache-Control": "no-cache, no-transform",
+      "X-Accel-Buffering": "no",
+    },
+  });
 }
 
 /** Ends every open stream and the listening connection: an open stream would keep the server from closing. */

@@ -26,8 +26,15 @@ export const liveEventsSchema = z.strictObject({ events: z.array(liveEventSchema
 
 /** The events of a class in the order they were received. */
 export async function eventsOf(db: Kysely<DB>, classId: string): Promise<LiveEvent[]> {
-  const rows = await db.selectFrom("live_event").select(["id", "happened_at", "kind", "body"]).where("class_id", "=", classId).orderBy("seq").execute();
-  return rows.map((row) => liveEventSchema.parse({ ...(row.body as object), id: row.id, at: row.happened_at, kind: row.kind }));
+  const rows = await db
+    .selectFrom("live_event")
+    .select(["id", "happened_at", "kind", "body"])
+    .where("class_id", "=", classId)
+    .orderBy("seq")
+    .execute();
+  return rows.map((row) =>
+    liveEventSchema.parse({ ...(row.body as object), id: row.id, at: row.happened_at, kind: row.kind }),
+  );
 }
 
 /**
@@ -35,36 +42,94 @@ export async function eventsOf(db: Kysely<DB>, classId: string): Promise<LiveEve
  * then, so that later edits do not move the bells of a class that is running.
  * @returns the ids that are now kept.
  */
-export async function appendEvents(db: Kysely<DB>, input: ClassInput, events: readonly LiveEvent[], accountId: string | null): Promise<string[]> {
+export async function appendEvents(
+  db: Kysely<DB>,
+  input: ClassInput,
+  events: readonly LiveEvent[],
+  accountId: string | null,
+): Promise<string[]> {
   await db.transaction().execute(async (trx) => {
-    await trx.insertInto("live_run").values({ class_id: input.id, snapshot: writeClassFile(input), started_by: accountId }).onConflict((conflict) => conflict.doNothing()).execute();
-    await trx.insertInto("live_event").values(events.map(({ id, at, kind, ...body }) => ({ id, class_id: input.id, happened_at: at, account_id: accountId, kind, body: JSON.stringify(body) }))).onConflict((conflict) => conflict.column("id").doNothing()).execute();
+    await trx
+      .insertInto("live_run")
+      .values({ class_id: input.id, snapshot: writeClassFile(input), started_by: accountId })
+      .onConflict((conflict) => conflict.doNothing())
+      .execute();
+    await trx
+      .insertInto("live_event")
+      .values(
+        events.map(({ id, at, kind, ...body }) => ({
+          id,
+          class_id: input.id,
+          happened_at: at,
+          account_id: accountId,
+          kind,
+          body: JSON.stringify(body),
+        })),
+      )
+      .onConflict((conflict) => conflict.column("id").doNothing())
+      .execute();
     // Teaching is settled by having been done, and open again when the class is.
-    const lastEnding = events.filter((event) => event.kind === "class-ended" || event.kind === "class-reopened").sort((a, b) => b.at - a.at)[0];
+    const lastEnding = events
+      .filter((event) => event.kind === "class-ended" || event.kind === "class-reopened")
+      .sort((a, b) => b.at - a.at)[0];
     if (lastEnding?.kind === "class-ended") await settle(trx, input, input.id, "teach", accountId);
-    if (lastEnding?.kind === "class-reopened") await trx.deleteFrom("stage_stamp").where("class_id", "=", input.id).where("stage", "=", "teach").execute();
+    if (lastEnding?.kind === "class-reopened")
+      await trx.deleteFrom("stage_stamp").where("class_id", "=", input.id).where("stage", "=", "teach").execute();
   });
   return events.map((event) => event.id);
 }
 
 /** The class as it was when teaching began; `undefined` before that. */
 export async function snapshotOf(classId: string): Promise<ClassInput | undefined> {
-  const row = await database().selectFrom("live_run").select("snapshot").where("class_id", "=", classId).executeTakeFirst();
+  const row = await database()
+    .selectFrom("live_run")
+    .select("snapshot")
+    .where("class_id", "=", classId)
+    .executeTakeFirst();
   if (!row) return undefined;
   const read = readClassFile(JSON.stringify(row.snapshot));
   return read.ok ? { ...read.input, id: classId } : undefined;
 }
 
-export interface KeptLog { readonly piecesMade: number | null; readonly note: string; readonly version: number; readonly by: string | null; readonly at: Date }
+export interface KeptLog {
+  readonly piecesMade: number | null;
+  readonly note: string;
+  readonly version: number;
+  readonly by: string | null;
+  readonly at: Date;
+}
 
 export const logOf = async (classId: string): Promise<KeptLog | undefined> =>
-  database().selectFrom("class_log").leftJoin("account", "account.id", "kept_by").select(["pieces_made as piecesMade", "note", "version", "account.name as by", "class_log.updated_at as at"]).where("class_id", "=", classId).executeTakeFirst();
+  database()
+    .selectFrom("class_log")
+    .leftJoin("account", "account.id", "kept_by")
+    .select(["pieces_made as piecesMade", "note", "version", "account.name as by", "class_log.updated_at as at"])
+    .where("class_id", "=", classId)
+    .executeTakeFirst();
 
 /** Keeps the log; `version` 0 for the first time. False when somebody else kept another meanwhile. */
-export async function keepLog(db: Kysely<DB>, classId: string, version: number, log: { piecesMade: number | null; note: string }, accountId: string | null): Promise<boolean> {
+export async function keepLog(
+  db: Kysely<DB>,
+  classId: string,
+  version: number,
+  log: { piecesMade: number | null; note: string },
+  accountId: string | null,
+): Promise<boolean> {
   const values = { pieces_made: log.piecesMade, note: log.note, kept_by: accountId };
-  const kept = version === 0
-    ? await db.insertInto("class_log").values({ class_id: classId, ...values }).onConflict((conflict) => conflict.doNothing()).executeTakeFirst().then((result) => result.numInsertedOrUpdatedRows ?? 0n)
-    : await db.updateTable("class_log").set({ ...values, version: version + 1, updated_at: new Date() }).where("class_id", "=", classId).where("version", "=", version).executeTakeFirst().then((result) => result.numUpdatedRows);
+  const kept =
+    version === 0
+      ? await db
+          .insertInto("class_log")
+          .values({ class_id: classId, ...values })
+          .onConflict((conflict) => conflict.doNothing())
+          .executeTakeFirst()
+          .then((result) => result.numInsertedOrUpdatedRows ?? 0n)
+      : await db
+          .updateTable("class_log")
+          .set({ ...values, version: version + 1, updated_at: new Date() })
+          .where("class_id", "=", classId)
+          .where("version", "=", version)
+          .executeTakeFirst()
+          .then((result) => result.numUpdatedRows);
   return kept > 0n;
 }

@@ -11,13 +11,21 @@ import { demoClasses } from "~/demo/boathouse";
 import { testDatabase } from "../../test/database";
 
 let db: Kysely<DB>;
-let services: typeof import("./classes.server") & typeof import("./accounts.server") & typeof import("./live.server") & typeof import("./demo.server");
+let services: typeof import("./classes.server") &
+  typeof import("./accounts.server") &
+  typeof import("./live.server") &
+  typeof import("./demo.server");
 const { next, current } = demoClasses(new CalendarDate(2026, 11, 24));
 
 beforeAll(async () => {
   const made = await testDatabase();
   process.env.DATABASE_URL = made.url;
-  services = { ...(await import("./classes.server")), ...(await import("./accounts.server")), ...(await import("./live.server")), ...(await import("./demo.server")) };
+  services = {
+    ...(await import("./classes.server")),
+    ...(await import("./accounts.server")),
+    ...(await import("./live.server")),
+    ...(await import("./demo.server")),
+  };
   const { database } = await import("~/db/client.server");
   db = database();
   await made.db.destroy();
@@ -38,29 +46,70 @@ const stored = async (id: string) => {
 
 beforeEach(async () => {
   await sql`truncate account, class, recipe, kitchen, setup_code, audit_entry restart identity cascade`.execute(db);
-  lead = await services.addAccount(db, { email: "Lead@Club.example", name: "Lead", role: "lead", password: "a long enough password" });
+  lead = await services.addAccount(db, {
+    email: "Lead@Club.example",
+    name: "Lead",
+    role: "lead",
+    password: "a long enough password",
+  });
 });
 
 test("the migration can be taken back and applied again", async () => {
   expect(await migrateDown(db)).toEqual(["took back 0001-first"]);
-  expect((await sql<{ n: number }>`select count(*) as n from information_schema.tables where table_schema = 'public' and table_name not like 'kysely%'`.execute(db)).rows[0]?.n).toBe(0);
+  expect(
+    (
+      await sql<{
+        n: number;
+      }>`select count(*) as n from information_schema.tables where table_schema = 'public' and table_name not like 'kysely%'`.execute(
+        db,
+      )
+    ).rows[0]?.n,
+  ).toBe(0);
   expect(await migrateToLatest(db)).toEqual(["applied 0001-first"]);
   expect(await migrateToLatest(db)).toEqual([]);
 });
 
 test("a class brought in comes out of the database as it was, and plans to the same", async () => {
   const { input } = await stored(await brought());
-  const comparable = (one: typeof next) => canonical({ brief: one.brief, title: one.title, startsAt: one.startsAt, people: one.people.map(({ id: _id, ...rest }) => rest), labels: [...one.labels].sort((a, b) => (a.ingredientId < b.ingredientId ? -1 : 1)), dishes: one.dishes.map(({ id: _id, ...rest }) => rest) });
-  expect(comparable(input)).toBe(comparable({ ...next, labels: next.labels.map((label) => ({ ...label, contains: [...label.contains].sort(), mayContain: [...label.mayContain].sort() })) }));
+  const comparable = (one: typeof next) =>
+    canonical({
+      brief: one.brief,
+      title: one.title,
+      startsAt: one.startsAt,
+      people: one.people.map(({ id: _id, ...rest }) => rest),
+      labels: [...one.labels].sort((a, b) => (a.ingredientId < b.ingredientId ? -1 : 1)),
+      dishes: one.dishes.map(({ id: _id, ...rest }) => rest),
+    });
+  expect(comparable(input)).toBe(
+    comparable({
+      ...next,
+      labels: next.labels.map((label) => ({
+        ...label,
+        contains: [...label.contains].sort(),
+        mayContain: [...label.mayContain].sort(),
+      })),
+    }),
+  );
   expect(plan(input).figures.map((figure) => figure.value)).toEqual(plan(next).figures.map((figure) => figure.value));
 });
 
 test("bringing the same file in twice reuses its recipe and kitchen; a recipe that differs comes under a name of its own", async () => {
   await brought();
   await brought();
-  const count = async (table: "recipe" | "kitchen") => Number((await db.selectFrom(table).select((eb) => eb.fn.countAll<number>().as("n")).executeTakeFirstOrThrow()).n);
+  const count = async (table: "recipe" | "kitchen") =>
+    Number(
+      (
+        await db
+          .selectFrom(table)
+          .select((eb) => eb.fn.countAll<number>().as("n"))
+          .executeTakeFirstOrThrow()
+      ).n,
+    );
   expect([await count("recipe"), await count("kitchen")]).toEqual([1, 1]);
-  const dishes = next.dishes.map((dish) => ({ ...dish, recipe: { ...dish.recipe, title: "Slipway pancakes, another way" } }));
+  const dishes = next.dishes.map((dish) => ({
+    ...dish,
+    recipe: { ...dish.recipe, title: "Slipway pancakes, another way" },
+  }));
   const { input } = await stored(await brought({ ...next, dishes }));
   expect(input.dishes.map((dish) => dish.recipe.id)).toEqual(["slipway-pancakes-2", "slipway-pancakes-2"]);
   expect(await count("recipe")).toBe(2);
@@ -89,10 +138,28 @@ test("a file that names an ingredient nobody has changes nothing", async () => {
 test("of two people saving the same class the second is told, and nothing of the first is overwritten", async () => {
   const id = await brought();
   const { input, meta } = await stored(id);
-  const facts = (people: number) => ({ title: input.title, startsAt: input.startsAt, timeZone: input.timeZone, kitchenId: input.kitchen.id, brief: { ...input.brief, people, piecesEach: ratio(5n, 2n) }, dishes: input.dishes.map((dish) => ({ recipeId: dish.recipe.id, revision: dish.recipe.revision, variantId: dish.variantId, stations: dish.stations })) });
+  const facts = (people: number) => ({
+    title: input.title,
+    startsAt: input.startsAt,
+    timeZone: input.timeZone,
+    kitchenId: input.kitchen.id,
+    brief: { ...input.brief, people, piecesEach: ratio(5n, 2n) },
+    dishes: input.dishes.map((dish) => ({
+      recipeId: dish.recipe.id,
+      revision: dish.recipe.revision,
+      variantId: dish.variantId,
+      stations: dish.stations,
+    })),
+  });
   expect(await services.saveClass(id, meta.version, facts(16), lead)).toEqual({ saved: true });
   const second = await services.saveClass(id, meta.version, facts(18), lead);
-  expect(second).toMatchObject({ saved: false, now: { input: { brief: { people: 16, piecesEach: ratio(5n, 2n) } }, meta: { version: meta.version + 1, updatedBy: "Lead" } } });
+  expect(second).toMatchObject({
+    saved: false,
+    now: {
+      input: { brief: { people: 16, piecesEach: ratio(5n, 2n) } },
+      meta: { version: meta.version + 1, updatedBy: "Lead" },
+    },
+  });
   expect((await stored(id)).input.brief.people).toBe(16);
 });
 
@@ -102,11 +169,29 @@ test("people and labels are saved by version too", async () => {
   const [first] = input.people;
   if (!first) throw new Error("the class has people");
   const version = meta.participantVersions[first.id] ?? 0;
-  const changed = { ...first, needs: [{ kind: "substance" as const, substance: "egg" as const, severity: "allergy" as const, touchOrAir: true, note: "x" }] };
+  const changed = {
+    ...first,
+    needs: [
+      {
+        kind: "substance" as const,
+        substance: "egg" as const,
+        severity: "allergy" as const,
+        touchOrAir: true,
+        note: "x",
+      },
+    ],
+  };
   expect(await services.savePerson(id, first.id, version, changed, lead)).toBe(true);
   expect(await services.savePerson(id, first.id, version, first, lead)).toBe(false);
   expect((await stored(id)).input.people[0]?.needs).toEqual(changed.needs);
-  const label = { ingredientId: "syrup", product: "syrup, tin", contains: ["sulphite" as const], mayContain: ["milk" as const], readBy: "Lead", readOn: "2026-11-24" };
+  const label = {
+    ingredientId: "syrup",
+    product: "syrup, tin",
+    contains: ["sulphite" as const],
+    mayContain: ["milk" as const],
+    readBy: "Lead",
+    readOn: "2026-11-24",
+  };
   expect(await services.saveLabel(id, 0, label)).toBe(true);
   expect(await services.saveLabel(id, 0, { ...label, contains: [] })).toBe(false);
   expect(await services.saveLabel(id, 1, { ...label, contains: [] })).toBe(true);
@@ -136,8 +221,16 @@ test("a stage is settled on what it depends on and stale when that changes", asy
 test("an event sent twice, or by two devices at once, is kept once; the class is pinned as it was when teaching began", async () => {
   const id = await brought(current);
   const { input } = await stored(id);
-  const events: LiveEvent[] = [{ id: crypto.randomUUID(), at: 1000, kind: "class-started" }, { id: crypto.randomUUID(), at: 2000, kind: "bell-rung", bellId: "doors-1" }, { id: crypto.randomUUID(), at: 2500, kind: "note-added", text: "hot" }];
-  await Promise.all([services.appendEvents(db, input, events, lead), services.appendEvents(db, input, events.slice(1), lead), services.appendEvents(db, input, events, lead)]);
+  const events: LiveEvent[] = [
+    { id: crypto.randomUUID(), at: 1000, kind: "class-started" },
+    { id: crypto.randomUUID(), at: 2000, kind: "bell-rung", bellId: "doors-1" },
+    { id: crypto.randomUUID(), at: 2500, kind: "note-added", text: "hot" },
+  ];
+  await Promise.all([
+    services.appendEvents(db, input, events, lead),
+    services.appendEvents(db, input, events.slice(1), lead),
+    services.appendEvents(db, input, events, lead),
+  ]);
   const kept = await services.eventsOf(db, id);
   expect(kept).toHaveLength(3);
   expect(fold(kept)).toEqual(fold(events));
@@ -151,27 +244,46 @@ test("an event sent twice, or by two devices at once, is kept once; the class is
 test("a class is read in the same number of queries with three people and with sixty", async () => {
   const counting = async (id: string) => {
     let queries = 0;
-    const counted = db.withPlugin({ transformQuery: ({ node }) => { queries += 1; return node; }, transformResult: async ({ result }) => result });
+    const counted = db.withPlugin({
+      transformQuery: ({ node }) => {
+        queries += 1;
+        return node;
+      },
+      transformResult: async ({ result }) => result,
+    });
     await classOf(counted, id);
     return queries;
   };
-  const sixty = Array.from({ length: 60 }, (_, index) => ({ ...(next.people[index % next.people.length] ?? next.people[0]), name: `Person ${index}` })) as typeof next.people;
-  expect(await counting(await brought({ ...next, people: sixty }))).toBe(await counting(await brought({ ...next, people: next.people.slice(0, 3) })));
+  const sixty = Array.from({ length: 60 }, (_, index) => ({
+    ...(next.people[index % next.people.length] ?? next.people[0]),
+    name: `Person ${index}`,
+  })) as typeof next.people;
+  expect(await counting(await brought({ ...next, people: sixty }))).toBe(
+    await counting(await brought({ ...next, people: next.people.slice(0, 3) })),
+  );
 });
 
 test("signing in takes the right words, a session ends where and when it is told to", async () => {
-  expect(await services.signIn(db, "lead@club.example", "a long enough password")).toMatchObject({ id: lead, role: "lead" });
+  expect(await services.signIn(db, "lead@club.example", "a long enough password")).toMatchObject({
+    id: lead,
+    role: "lead",
+  });
   expect(await services.signIn(db, "lead@club.example", "A long enough password")).toBeUndefined();
   expect(await services.signIn(db, "nobody@club.example", "a long enough password")).toBeUndefined();
   const [one, two] = [await services.openSession(db, lead), await services.openSession(db, lead)];
   expect(await services.accountOfSession(db, one.secret)).toMatchObject({ id: lead });
-  expect((await db.selectFrom("login_session").select("id_hash").execute()).some((row) => row.id_hash === one.secret)).toBe(false);
+  expect(
+    (await db.selectFrom("login_session").select("id_hash").execute()).some((row) => row.id_hash === one.secret),
+  ).toBe(false);
   await services.closeSession(db, one.secret);
   expect(await services.accountOfSession(db, one.secret)).toBeUndefined();
   await services.closeAllSessions(db, lead);
   expect(await services.accountOfSession(db, two.secret)).toBeUndefined();
   const late = await services.openSession(db, lead);
-  await db.updateTable("login_session").set({ expires_at: new Date(0) }).execute();
+  await db
+    .updateTable("login_session")
+    .set({ expires_at: new Date(0) })
+    .execute();
   expect(await services.accountOfSession(db, late.secret)).toBeUndefined();
 });
 
@@ -204,10 +316,54 @@ test("the demonstration loads, loads again without doubling, and leaves other cl
 });
 
 test.each([
-  ["a half need", () => db.insertInto("participant_need").values({ participant_id: crypto.randomUUID(), position: 0, kind: "substance", substance: "milk", severity: null, touch_or_air: false, diet: null, note: "" }).execute()],
-  ["an unknown role", () => db.insertInto("account").values({ email: "x@y.example", name: "X", role: "owner" as "lead", password_hash: "x" }).execute()],
-  ["an e-mail in capitals", () => db.insertInto("account").values({ email: "X@Y.example", name: "X", role: "lead", password_hash: "x" }).execute()],
-  ["a surface without places", () => db.insertInto("surface").values({ kitchen_id: crypto.randomUUID(), position: 0, name: "x", kind: "oven", places: 0, count: 1, at: "shared", preheat_minutes: null, watts: 0 }).execute()],
+  [
+    "a half need",
+    () =>
+      db
+        .insertInto("participant_need")
+        .values({
+          participant_id: crypto.randomUUID(),
+          position: 0,
+          kind: "substance",
+          substance: "milk",
+          severity: null,
+          touch_or_air: false,
+          diet: null,
+          note: "",
+        })
+        .execute(),
+  ],
+  [
+    "an unknown role",
+    () =>
+      db
+        .insertInto("account")
+        .values({ email: "x@y.example", name: "X", role: "owner" as "lead", password_hash: "x" })
+        .execute(),
+  ],
+  [
+    "an e-mail in capitals",
+    () =>
+      db.insertInto("account").values({ email: "X@Y.example", name: "X", role: "lead", password_hash: "x" }).execute(),
+  ],
+  [
+    "a surface without places",
+    () =>
+      db
+        .insertInto("surface")
+        .values({
+          kitchen_id: crypto.randomUUID(),
+          position: 0,
+          name: "x",
+          kind: "oven",
+          places: 0,
+          count: 1,
+          at: "shared",
+          preheat_minutes: null,
+          watts: 0,
+        })
+        .execute(),
+  ],
 ])("the database itself refuses %s", async (_name, write) => {
   await expect(write()).rejects.toThrow(/violates/);
 });

@@ -1,4 +1,11 @@
-import { type MiddlewareFunction, type RouterContextProvider, createContext, createCookie, data, redirect } from "react-router";
+import {
+  type MiddlewareFunction,
+  type RouterContextProvider,
+  createContext,
+  createCookie,
+  data,
+  redirect,
+} from "react-router";
 import { database } from "~/db/client.server";
 import { type Account, accountOfSession, closeSession, countAccounts, openSession } from "./accounts.server";
 
@@ -9,7 +16,9 @@ const plain = createCookie("apron", { httpOnly: true, sameSite: "lax", path: "/"
 
 function cookieFor(request: Request) {
   const { protocol, hostname } = new URL(request.url);
-  return protocol === "https:" || hostname === "localhost" || hostname === "127.0.0.1" || hostname === "[::1]" ? bound : plain;
+  return protocol === "https:" || hostname === "localhost" || hostname === "127.0.0.1" || hostname === "[::1]"
+    ? bound
+    : plain;
 }
 
 async function secretOf(request: Request): Promise<string | undefined> {
@@ -39,7 +48,10 @@ export const requireAccount: MiddlewareFunction<Response> = async ({ request, co
 /** @throws a 403 page for assistants. */
 export function requireLead(context: Readonly<RouterContextProvider>): Account {
   const account = accountOf(context);
-  if (account.role !== "lead") throw data("This is for the lead instructor. Ask them to do it, or to make you a lead under Accounts.", { status: 403 });
+  if (account.role !== "lead")
+    throw data("This is for the lead instructor. Ask them to do it, or to make you a lead under Accounts.", {
+      status: 403,
+    });
   return account;
 }
 

@@ -21,14 +21,27 @@ const made = plan(next);
 const names = namesOf(next, made, "en-GB");
 
 /** What a sheet says, without its markup: tags become spaces, thin spaces plain ones. */
-const markup = (sheet: ReactNode, locale = "en-GB") => renderToStaticMarkup(<MemoryRouter><LocaleProvider value={locale}>{sheet}</LocaleProvider></MemoryRouter>);
-const said = (sheet: ReactNode, locale?: string) => markup(sheet, locale).replace(/<[^>]+>/g, " ").replace(/&#x27;/g, "'").replace(/&amp;/g, "&").replace(/[\s\u2009\u00a0]+/g, " ").trim();
+const markup = (sheet: ReactNode, locale = "en-GB") =>
+  renderToStaticMarkup(
+    <MemoryRouter>
+      <LocaleProvider value={locale}>{sheet}</LocaleProvider>
+    </MemoryRouter>,
+  );
+const said = (sheet: ReactNode, locale?: string) =>
+  markup(sheet, locale)
+    .replace(/<[^>]+>/g, " ")
+    .replace(/&#x27;/g, "'")
+    .replace(/&amp;/g, "&")
+    .replace(/[\s\u2009\u00a0]+/g, " ")
+    .trim();
 
 test("a station card says which scoops, how far off, and grams beside", () => {
   const [station] = made.stations;
   const dish = made.dishes.find((one) => one.id === station?.dishId);
   if (!station || !dish) throw new Error("the class has a station");
-  const text = said(<StationCard station={station} dish={dish} ingredientName={names.ingredient} people={["Wren"]} stamp="stamp" />);
+  const text = said(
+    <StationCard station={station} dish={dish} ingredientName={names.ingredient} people={["Wren"]} stamp="stamp" />,
+  );
   expect(text).toContain("1 1⁄2 × the recipe makes 12 , 12 wanted");
   expect(text).toMatch(/plain wheat flour 1 cup \+ 1⁄2 cup \+ 1⁄3 cup \+ 2 tsp exact 229 g/);
   expect(text).toMatch(/apart, if needed: /);
@@ -36,9 +49,22 @@ test("a station card says which scoops, how far off, and grams beside", () => {
 });
 
 test("an amount nobody knows stands out in the kit instead of being left out", () => {
-  const broken = { ...next, dishes: next.dishes.map((dish) => ({ ...dish, recipe: { ...dish.recipe, lines: dish.recipe.lines.map((line) => (line.id === "sugar" ? { ...line, amount: { kind: "unknown" as const, said: "some" } } : line)) } })) };
+  const broken = {
+    ...next,
+    dishes: next.dishes.map((dish) => ({
+      ...dish,
+      recipe: {
+        ...dish.recipe,
+        lines: dish.recipe.lines.map((line) =>
+          line.id === "sugar" ? { ...line, amount: { kind: "unknown" as const, said: "some" } } : line,
+        ),
+      },
+    })),
+  };
   const kit = plan(broken).stations[0]?.kit ?? [];
-  expect(markup(<KitTable kit={kit} ingredientName={names.ingredient} />)).toMatch(/class="needs-you">amount not known/);
+  expect(markup(<KitTable kit={kit} ingredientName={names.ingredient} />)).toMatch(
+    /class="needs-you">amount not known/,
+  );
 });
 
 test("the plate table puts the gravest first and gives every verdict its reason", () => {
@@ -57,10 +83,25 @@ test("the item table says what was read, by whom and when, and what was not", ()
 });
 
 test("findings are said once, gravest first, with the recipe they are about where there are several", () => {
-  const finding = { code: "listed-not-used" as const, level: "warns" as const, lineId: "x", ingredientId: "butter", stage: "recipe" as const };
+  const finding = {
+    code: "listed-not-used" as const,
+    level: "warns" as const,
+    lineId: "x",
+    ingredientId: "butter",
+    stage: "recipe" as const,
+  };
   const [one, two] = made.dishes;
   if (!one || !two) throw new Error("the class has two dishes");
-  const text = said(<Findings names={names} findings={[{ ...finding, dishId: one.id }, { ...finding, dishId: two.id }, { code: "no-dish", level: "blocks", stage: "brief", dishId: null }]} />);
+  const text = said(
+    <Findings
+      names={names}
+      findings={[
+        { ...finding, dishId: one.id },
+        { ...finding, dishId: two.id },
+        { code: "no-dish", level: "blocks", stage: "brief", dishId: null },
+      ]}
+    />,
+  );
   expect(text.match(/Butter is listed/g)).toHaveLength(1);
   expect(text.indexOf("No recipe chosen")).toBeLessThan(text.indexOf("Butter is listed"));
   expect(text).toContain("Slipway pancakes; Slipway pancakes, without milk: Butter is listed");
@@ -76,8 +117,17 @@ test("a figure that changed shows what it was, in words too; one that did not is
 });
 
 test("the eight stages stand in the order of the work with how they stand, and the register belongs to the brief", () => {
-  const marks = Object.fromEntries(Object.keys(made.fingerprints).map((stage) => [stage, { state: stage === "gear" ? "stale" : "open", questions: stage === "allergies" ? 2 : 0 }])) as Parameters<typeof Stages>[0]["marks"];
-  const html = renderToStaticMarkup(<MemoryRouter initialEntries={["/classes/x/people"]}><Stages base="/classes/x" marks={marks} /></MemoryRouter>);
+  const marks = Object.fromEntries(
+    Object.keys(made.fingerprints).map((stage) => [
+      stage,
+      { state: stage === "gear" ? "stale" : "open", questions: stage === "allergies" ? 2 : 0 },
+    ]),
+  ) as Parameters<typeof Stages>[0]["marks"];
+  const html = renderToStaticMarkup(
+    <MemoryRouter initialEntries={["/classes/x/people"]}>
+      <Stages base="/classes/x" marks={marks} />
+    </MemoryRouter>,
+  );
   expect(html.match(/<li>/g)).toHaveLength(8);
   expect(html).toMatch(/aria-current="page" href="\/classes\/x\/brief"/);
   expect(html).toContain("open · 2 to look at");
@@ -86,7 +136,17 @@ test("the eight stages stand in the order of the work with how they stand, and t
 
 test("the bell line is true to time, says itself aloud, and marks what has been rung and what runs over", () => {
   const { timeline } = made;
-  const html = markup(<BellLine timeline={timeline} startsAt={next.startsAt} timeZone={next.timeZone} available={60} rung={{ "doors-1": 0 }} nextBellId="mix-1" now={30} />);
+  const html = markup(
+    <BellLine
+      timeline={timeline}
+      startsAt={next.startsAt}
+      timeZone={next.timeZone}
+      available={60}
+      rung={{ "doors-1": 0 }}
+      nextBellId="mix-1"
+      now={30}
+    />,
+  );
   expect(html).toMatch(/aria-label="Bell line: Doors 09:30, Gather: mixing 09:40/);
   expect(html.match(/class="bell /g)).toHaveLength(timeline.bells.length);
   expect(html).toContain('class="bell doors rung"');
@@ -98,7 +158,15 @@ test("the bell line is true to time, says itself aloud, and marks what has been 
 });
 
 test("lanes show every task of every station once, with a sentence for who cannot see", () => {
-  const html = markup(<Lanes timeline={made.timeline} stations={made.stations} startsAt={next.startsAt} timeZone={next.timeZone} available={next.brief.minutes} />);
+  const html = markup(
+    <Lanes
+      timeline={made.timeline}
+      stations={made.stations}
+      startsAt={next.startsAt}
+      timeZone={next.timeZone}
+      available={next.brief.minutes}
+    />,
+  );
   const own = made.timeline.tasks.filter((task) => task.stationId !== null && task.kind !== "preheat").length;
   expect(html.match(/class="task /g)?.length).toBeGreaterThanOrEqual(own);
   expect(html).toMatch(/title="Stroke: Mix, 09:44/);

@@ -4,26 +4,42 @@ import crypto from "node:crypto";
 import fs from "node:fs";
 import path from "node:path";
 
-const sources = ["app", "server", "public", "scripts/theme-css.ts", "package-lock.json", "vite.config.ts", "react-router.config.ts", "tsconfig.json"];
+const sources = [
+  "app",
+  "server",
+  "public",
+  "scripts/theme-css.ts",
+  "package-lock.json",
+  "vite.config.ts",
+  "react-router.config.ts",
+  "tsconfig.json",
+];
 const stamp = "build/sources";
 const ignored = new Set(["theme.css"]);
 
 function* filesIn(place) {
   if (!fs.existsSync(place)) return;
   if (fs.statSync(place).isFile()) yield place;
-  else for (const name of fs.readdirSync(place).sort()) if (!ignored.has(name) && !/\.test\.tsx?$/.test(name)) yield* filesIn(path.join(place, name));
+  else
+    for (const name of fs.readdirSync(place).sort())
+      if (!ignored.has(name) && !/\.test\.tsx?$/.test(name)) yield* filesIn(path.join(place, name));
 }
 
 /** A digest of names and contents: times lie after a clone or a copy. */
 function digest() {
   const hash = crypto.createHash("sha256");
-  for (const file of sources.flatMap((place) => [...filesIn(place)])) hash.update(file).update("\0").update(fs.readFileSync(file)).update("\0");
+  for (const file of sources.flatMap((place) => [...filesIn(place)]))
+    hash.update(file).update("\0").update(fs.readFileSync(file)).update("\0");
   return hash.digest("hex");
 }
 
 /** Quiet while it goes well; everything it said when it does not. */
 function run(file, args, env) {
-  const done = spawnSync(process.execPath, [file, ...args], { encoding: "utf8", maxBuffer: 64 * 1024 * 1024, env: { ...process.env, ...env } });
+  const done = spawnSync(process.execPath, [file, ...args], {
+    encoding: "utf8",
+    maxBuffer: 64 * 1024 * 1024,
+    env: { ...process.env, ...env },
+  });
   if (done.status !== 0) process.stderr.write(`${done.stdout}${done.stderr}`);
   return done.status === 0;
 }
@@ -36,7 +52,8 @@ export function buildIfNewer() {
   const now = digest();
   if (fs.existsSync(stamp) && fs.readFileSync(stamp, "utf8") === now) return true;
   console.log("Building …");
-  if (!writeTheme() || !run("node_modules/@react-router/dev/bin.js", ["build"], { NODE_ENV: "production" })) return false;
+  if (!writeTheme() || !run("node_modules/@react-router/dev/bin.js", ["build"], { NODE_ENV: "production" }))
+    return false;
   fs.writeFileSync(stamp, now);
   return true;
 }

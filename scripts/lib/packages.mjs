@@ -10,7 +10,9 @@ export function installIfNewer() {
   if (fs.existsSync(mark) && fs.readFileSync(mark, "utf8") === lock) return true;
   console.log("Installing packages (about a minute, once) …");
   // Development dependencies are needed to build, whatever NODE_ENV says.
-  const { status } = spawnSync("npm", ["ci", "--include=dev", "--no-audit", "--no-fund", "--loglevel=error"], { stdio: ["ignore", "ignore", "inherit"] });
+  const { status } = spawnSync("npm", ["ci", "--include=dev", "--no-audit", "--no-fund", "--loglevel=error"], {
+    stdio: ["ignore", "ignore", "inherit"],
+  });
   if (status !== 0) return false;
   fs.writeFileSync(mark, lock);
   return true;

@@ -10,11 +10,31 @@ export type Reason =
   | { readonly why: "not-answered" }
   | { readonly why: "no-needs" }
   | { readonly why: "by-nature"; readonly substance: Substance; readonly declared: Substance }
-  | { readonly why: "label-contains"; readonly substance: Substance; readonly declared: Substance; readonly product: string; readonly readBy: string; readonly readOn: string }
-  | { readonly why: "label-may-contain"; readonly substance: Substance; readonly declared: Substance; readonly product: string; readonly readBy: string; readonly readOn: string }
+  | {
+      readonly why: "label-contains";
+      readonly substance: Substance;
+      readonly declared: Substance;
+      readonly product: string;
+      readonly readBy: string;
+      readonly readOn: string;
+    }
+  | {
+      readonly why: "label-may-contain";
+      readonly substance: Substance;
+      readonly declared: Substance;
+      readonly product: string;
+      readonly readBy: string;
+      readonly readOn: string;
+    }
   | { readonly why: "label-unread"; readonly substance: Substance }
   | { readonly why: "ask-about-coconut"; readonly substance: Substance }
-  | { readonly why: "none-declared"; readonly substance: Substance; readonly product: string; readonly readBy: string; readonly readOn: string }
+  | {
+      readonly why: "none-declared";
+      readonly substance: Substance;
+      readonly product: string;
+      readonly readBy: string;
+      readonly readOn: string;
+    }
   | { readonly why: "whole-food"; readonly substance: Substance }
   | { readonly why: "not-in-pantry" };
 
@@ -32,9 +52,16 @@ export interface PersonVerdict {
   readonly items: readonly ItemVerdict[];
 }
 
-const mayContainCounts: Readonly<Record<Severity, boolean>> = { "rescue-medicine": true, allergy: true, coeliac: true, intolerance: false, choice: false };
+const mayContainCounts: Readonly<Record<Severity, boolean>> = {
+  "rescue-medicine": true,
+  allergy: true,
+  coeliac: true,
+  intolerance: false,
+  choice: false,
+};
 
-const gravest = (words: readonly VerdictWord[]): VerdictWord => verdictWords.find((word) => words.includes(word)) ?? "clear";
+const gravest = (words: readonly VerdictWord[]): VerdictWord =>
+  verdictWords.find((word) => words.includes(word)) ?? "clear";
 
 interface Judged {
   readonly verdict: VerdictWord;
@@ -42,19 +69,35 @@ interface Judged {
 }
 
 /** One substance in one ingredient. A label that is silent leaves "none declared"; a label not read leaves "unknown". */
-function judge(substance: Substance, mayCounts: boolean, ingredient: Ingredient, label: LabelReading | undefined): Judged {
+function judge(
+  substance: Substance,
+  mayCounts: boolean,
+  ingredient: Ingredient,
+  label: LabelReading | undefined,
+): Judged {
   const nature = ingredient.contains.find((declared) => bearsOn(declared, substance));
   if (nature) return { verdict: "contains", reason: { why: "by-nature", substance, declared: nature } };
   if (label) {
     const { product, readBy, readOn } = label;
     const stated = label.contains.find((declared) => bearsOn(declared, substance));
-    if (stated) return { verdict: "contains", reason: { why: "label-contains", substance, declared: stated, product, readBy, readOn } };
+    if (stated)
+      return {
+        verdict: "contains",
+        reason: { why: "label-contains", substance, declared: stated, product, readBy, readOn },
+      };
     const traces = label.mayContain.find((declared) => bearsOn(declared, substance));
-    if (traces) return { verdict: mayCounts ? "contains" : "may-contain", reason: { why: "label-may-contain", substance, declared: traces, product, readBy, readOn } };
+    if (traces)
+      return {
+        verdict: mayCounts ? "contains" : "may-contain",
+        reason: { why: "label-may-contain", substance, declared: traces, product, readBy, readOn },
+      };
   }
   // Regions disagree whether coconut is a tree nut; only the person knows what their own advice covers.
   const isNut = substance === "tree-nut" || bearsOn(substance, "tree-nut");
-  const mentionsCoconut = ingredient.contains.includes("coconut") || label?.contains.includes("coconut") || label?.mayContain.includes("coconut");
+  const mentionsCoconut =
+    ingredient.contains.includes("coconut") ||
+    label?.contains.includes("coconut") ||
+    label?.mayContain.includes("coconut");
   if (isNut && mentionsCoconut) return { verdict: "unknown", reason: { why: "ask-about-coconut", substance } };
   if (ingredient.label === "whole") return { verdict: "clear", reason: { why: "whole-food", substance } };
   if (!label) return { verdict: "unknown", reason: { why: "label-unread", substance } };
@@ -69,7 +112,12 @@ const avoidedBy = (need: Need): { substance: Substance; mayCounts: boolean }[] =
     : [{ substance: need.substance, mayCounts: mayContainCounts[need.severity] }];
 
 /** The verdict on one ingredient for one person. Someone who has not answered is unknown for everything. */
-export function judgeItem(person: Participant, ingredientId: string, ingredient: Ingredient | undefined, label: LabelReading | undefined): ItemVerdict {
+export function judgeItem(
+  person: Participant,
+  ingredientId: string,
+  ingredient: Ingredient | undefined,
+  label: LabelReading | undefined,
+): ItemVerdict {
   const whole = (verdict: VerdictWord, reason: Reason): ItemVerdict => ({ ingredientId, verdict, reasons: [reason] });
   if (!person.hasAnswered) return whole("unknown", { why: "not-answered" });
   const avoided = person.needs.flatMap(avoidedBy);
@@ -82,7 +130,12 @@ export function judgeItem(person: Participant, ingredientId: string, ingredient:
 }
 
 /** The verdict on everything that touches a person's plate: batter, pan fat and toppings alike. */
-export function judgePlate(person: Participant, ingredientIds: readonly string[], pantry: ReadonlyMap<string, Ingredient>, labels: ReadonlyMap<string, LabelReading>): PersonVerdict {
+export function judgePlate(
+  person: Participant,
+  ingredientIds: readonly string[],
+  pantry: ReadonlyMap<string, Ingredient>,
+  labels: ReadonlyMap<string, LabelReading>,
+): PersonVerdict {
   const items = ingredientIds.map((id) => judgeItem(person, id, pantry.get(id), labels.get(id)));
   const verdict = items.length === 0 && !person.hasAnswered ? "unknown" : gravest(items.map((item) => item.verdict));
   return { participantId: person.id, verdict, items };

@@ -9,8 +9,14 @@ import { checkBatter, souringAcidMl } from "./leavening";
 const pantry = new Map(starterPantry.map((one) => [one.id, one]));
 const [pancakes] = starterRecipes;
 if (!pancakes) throw new Error("the starter recipes are gone");
-const exact = (num: bigint, unit: Amount["unit"], den = 1n): LineAmount => ({ kind: "exact", amount: { value: ratio(num, den), unit } });
-const change = (id: string, lineChange: Partial<Line>): Recipe => ({ ...pancakes, lines: pancakes.lines.map((line) => (line.id === id ? { ...line, ...lineChange } : line)) });
+const exact = (num: bigint, unit: Amount["unit"], den = 1n): LineAmount => ({
+  kind: "exact",
+  amount: { value: ratio(num, den), unit },
+});
+const change = (id: string, lineChange: Partial<Line>): Recipe => ({
+  ...pancakes,
+  lines: pancakes.lines.map((line) => (line.id === id ? { ...line, ...lineChange } : line)),
+});
 const codes = (recipe: Recipe) => checkBatter(recipe, pantry).map((finding) => finding.code);
 
 test("the starter recipes are in their families' bands, with leaveners as usual", () => {
@@ -23,7 +29,11 @@ test("the starter recipes are in their families' bands, with leaveners as usual"
 });
 
 test.each<[string, Recipe, string]>([
-  ["soda for powder without anything sour", change("powder", { ingredientId: "baking-soda", amount: exact(1n, "tsp") }), "soda-without-acid"],
+  [
+    "soda for powder without anything sour",
+    change("powder", { ingredientId: "baking-soda", amount: exact(1n, "tsp") }),
+    "soda-without-acid",
+  ],
   ["too much powder", change("powder", { amount: exact(5n, "tsp") }), "powder-outside-band"],
   ["hardly any powder", change("powder", { amount: exact(1n, "tsp", 4n) }), "powder-outside-band"],
   ["half the milk", change("milk", { amount: exact(1n, "cup", 2n) }), "looseness-outside-band"],
@@ -34,46 +44,104 @@ test.each<[string, Recipe, string]>([
 
 test("soda that buttermilk takes up is no finding; more than it takes is, by how much", () => {
   const sour = { ...change("powder", { ingredientId: "baking-soda", amount: exact(1n, "tsp", 2n) }) };
-  const withButtermilk = { ...sour, lines: sour.lines.map((line) => (line.id === "milk" ? { ...line, ingredientId: "buttermilk" } : line)) };
+  const withButtermilk = {
+    ...sour,
+    lines: sour.lines.map((line) => (line.id === "milk" ? { ...line, ingredientId: "buttermilk" } : line)),
+  };
   expect(codes(withButtermilk)).toEqual([]);
-  const more = { ...withButtermilk, lines: withButtermilk.lines.map((line) => (line.id === "powder" ? { ...line, amount: exact(1n, "tsp") } : line)) };
-  expect(checkBatter(more, pantry)).toContainEqual(expect.objectContaining({ code: "soda-left-over", sodaTsp: 1, neutralisedTsp: expect.closeTo(0.5, 6) }));
+  const more = {
+    ...withButtermilk,
+    lines: withButtermilk.lines.map((line) => (line.id === "powder" ? { ...line, amount: exact(1n, "tsp") } : line)),
+  };
+  expect(checkBatter(more, pantry)).toContainEqual(
+    expect.objectContaining({ code: "soda-left-over", sodaTsp: 1, neutralisedTsp: expect.closeTo(0.5, 6) }),
+  );
 });
 
 test("a line of unknown weight is named, and the looseness is then not judged", () => {
-  const { gramsPerCup: _cup, ...milk } = pantry.get("whole-milk") ?? starterPantry[0] ?? (() => { throw new Error("empty pantry"); })();
+  const { gramsPerCup: _cup, ...milk } =
+    pantry.get("whole-milk") ??
+    starterPantry[0] ??
+    (() => {
+      throw new Error("empty pantry");
+    })();
   const without = new Map(pantry).set("whole-milk", milk);
-  expect(checkBatter(pancakes, without)).toEqual([{ code: "density-unknown", level: "warns", lineId: "milk", ingredientId: "whole-milk" }]);
+  expect(checkBatter(pancakes, without)).toEqual([
+    { code: "density-unknown", level: "warns", lineId: "milk", ingredientId: "whole-milk" },
+  ]);
   expect(batterOf(pancakes, without).unknownLines).toEqual(["milk"]);
 });
 
 test("twice the lines is twice the batter, and looseness stays", () => {
-  fc.assert(fc.property(fc.constantFrom(...starterRecipes), fc.bigInt(2n, 9n), (recipe, times) => {
-    const grown: Recipe = { ...recipe, lines: recipe.lines.map((line) => (line.amount.kind === "exact" ? { ...line, amount: { kind: "exact", amount: { ...line.amount.amount, value: ratio(line.amount.amount.value.num * times, line.amount.amount.value.den) } } } : line.amount.kind === "top-up" ? { ...line, amount: { kind: "exact", amount: { ...line.amount.start, value: ratio(line.amount.start.value.num * times, line.amount.start.value.den) } } } : line)) };
-    const [one, many] = [batterOf(recipe, pantry), batterOf(grown, pantry)];
-    expect(many.grams).toBeCloseTo(one.grams * Number(times), 6);
-    expect(many.millilitres).toBeCloseTo(one.millilitres * Number(times), 6);
-    expect(many.looseness).toBeCloseTo(one.looseness ?? NaN, 9);
-  }));
+  fc.assert(
+    fc.property(fc.constantFrom(...starterRecipes), fc.bigInt(2n, 9n), (recipe, times) => {
+      const grown: Recipe = {
+        ...recipe,
+        lines: recipe.lines.map((line) =>
+          line.amount.kind === "exact"
+            ? {
+                ...line,
+                amount: {
+                  kind: "exact",
+                  amount: {
+                    ...line.amount.amount,
+                    value: ratio(line.amount.amount.value.num * times, line.amount.amount.value.den),
+                  },
+                },
+              }
+            : line.amount.kind === "top-up"
+              ? {
+                  ...line,
+                  amount: {
+                    kind: "exact",
+                    amount: {
+                      ...line.amount.start,
+                      value: ratio(line.amount.start.value.num * times, line.amount.start.value.den),
+                    },
+                  },
+                }
+              : line,
+        ),
+      };
+      const [one, many] = [batterOf(recipe, pantry), batterOf(grown, pantry)];
+      expect(many.grams).toBeCloseTo(one.grams * Number(times), 6);
+      expect(many.millilitres).toBeCloseTo(one.millilitres * Number(times), 6);
+      expect(many.looseness).toBeCloseTo(one.looseness ?? NaN, 9);
+    }),
+  );
 });
 
 test("pan fat and toppings are no batter; what is squeezed out is taken from the water", () => {
-  const plain = batterOf({ ...pancakes, lines: pancakes.lines.filter((line) => line.bowl !== "pan" && line.bowl !== "topping") }, pantry);
+  const plain = batterOf(
+    { ...pancakes, lines: pancakes.lines.filter((line) => line.bowl !== "pan" && line.bowl !== "topping") },
+    pantry,
+  );
   expect(batterOf(pancakes, pantry)).toEqual(plain);
-  const line: Line = { id: "veg", ingredientId: "courgette", amount: exact(100n, "g"), bowl: "bowl", keeps: 0.6, isOptional: false, note: "" };
+  const line: Line = {
+    id: "veg",
+    ingredientId: "courgette",
+    amount: exact(100n, "g"),
+    bowl: "bowl",
+    keeps: 0.6,
+    isOptional: false,
+    note: "",
+  };
   const squeezed = batterOf({ ...pancakes, lines: [line] }, pantry);
   expect(squeezed.grams).toBeCloseTo(60, 9);
   expect(squeezed.waterGrams).toBeCloseTo(55, 9);
 });
 
 test("pieces are whole, never more than the batter holds, and grow with the batches", () => {
-  fc.assert(fc.property(fc.constantFrom(...starterRecipes), fc.double({ min: 0, max: 8, noNaN: true }), (recipe, batches) => {
-    const batter = batterOf(recipe, pantry);
-    const { pieces } = yieldOf(recipe, batter, batches);
-    expect(Number.isInteger(pieces)).toBe(true);
-    if (recipe.portion.kind === "ml") expect(pieces * recipe.portion.ml).toBeLessThanOrEqual(batter.millilitres * batches + 1e-6);
-    expect(yieldOf(recipe, batter, batches + 1).pieces).toBeGreaterThanOrEqual(pieces);
-  }));
+  fc.assert(
+    fc.property(fc.constantFrom(...starterRecipes), fc.double({ min: 0, max: 8, noNaN: true }), (recipe, batches) => {
+      const batter = batterOf(recipe, pantry);
+      const { pieces } = yieldOf(recipe, batter, batches);
+      expect(Number.isInteger(pieces)).toBe(true);
+      if (recipe.portion.kind === "ml")
+        expect(pieces * recipe.portion.ml).toBeLessThanOrEqual(batter.millilitres * batches + 1e-6);
+      expect(yieldOf(recipe, batter, batches + 1).pieces).toBeGreaterThanOrEqual(pieces);
+    }),
+  );
 });
 
 test("a batch that makes a fixed number of pieces does so whatever it weighs", () => {

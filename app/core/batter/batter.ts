@@ -39,7 +39,13 @@ export function batterOf(recipe: Recipe, pantry: Pantry): Batter {
   let [grams, displaced, waterGrams, fatGrams, starchGrams] = [0, 0, 0, 0, 0];
   const unknownLines: string[] = [];
   for (const line of recipe.lines) {
-    if (!isBatter(line) || line.amount.kind === "to-taste" || line.amount.kind === "per-piece" || line.amount.kind === "per-load") continue;
+    if (
+      !isBatter(line) ||
+      line.amount.kind === "to-taste" ||
+      line.amount.kind === "per-piece" ||
+      line.amount.kind === "per-load"
+    )
+      continue;
     const ingredient = pantry.get(line.ingredientId);
     const raw = lineGrams(line, recipe, pantry);
     if (!ingredient || raw === undefined) {
@@ -53,7 +59,15 @@ export function batterOf(recipe: Recipe, pantry: Pantry): Batter {
     fatGrams += (kept * ingredient.fatPercent) / 100;
     if (ingredient.role === "flour" || ingredient.role === "starch") starchGrams += kept;
   }
-  return { grams, millilitres: displaced * airFactor, waterGrams, fatGrams, starchGrams, looseness: starchGrams > 0 ? waterGrams / starchGrams : undefined, unknownLines };
+  return {
+    grams,
+    millilitres: displaced * airFactor,
+    waterGrams,
+    fatGrams,
+    starchGrams,
+    looseness: starchGrams > 0 ? waterGrams / starchGrams : undefined,
+    unknownLines,
+  };
 }
 
 /** How many whole pieces a batch gives, and what it was worked out from. */
@@ -77,14 +91,22 @@ export function yieldOf(recipe: Recipe, batter: Batter, batches = 1): BatchYield
   switch (recipe.portion.kind) {
     case "ml": {
       const batterMl = batter.millilitres * batches;
-      return { pieces: whole((batterMl * (1 - leftBehind)) / recipe.portion.ml), from: { kind: "ml", batterMl, portionMl: recipe.portion.ml } };
+      return {
+        pieces: whole((batterMl * (1 - leftBehind)) / recipe.portion.ml),
+        from: { kind: "ml", batterMl, portionMl: recipe.portion.ml },
+      };
     }
     case "grams": {
       const batterGrams = batter.grams * batches;
-      return { pieces: whole((batterGrams * (1 - leftBehind)) / recipe.portion.grams), from: { kind: "grams", batterGrams, portionGrams: recipe.portion.grams } };
+      return {
+        pieces: whole((batterGrams * (1 - leftBehind)) / recipe.portion.grams),
+        from: { kind: "grams", batterGrams, portionGrams: recipe.portion.grams },
+      };
     }
-    case "batch": return { pieces: whole(recipe.portion.pieces * batches), from: { kind: "batch" } };
-    default: return recipe.portion satisfies never;
+    case "batch":
+      return { pieces: whole(recipe.portion.pieces * batches), from: { kind: "batch" } };
+    default:
+      return recipe.portion satisfies never;
   }
 }
 
@@ -92,4 +114,5 @@ export function yieldOf(recipe: Recipe, batter: Batter, batches = 1): BatchYield
  * Butter, in grams, that makes up for milk lower in fat than the recipe's.
  * @param points percentage points of fat the milk lacks.
  */
-export const fatMakeUpGrams = (milkGrams: number, points: number, butterFatPercent = 81): number => (milkGrams * points) / butterFatPercent;
+export const fatMakeUpGrams = (milkGrams: number, points: number, butterFatPercent = 81): number =>
+  (milkGrams * points) / butterFatPercent;

@@ -11,13 +11,25 @@ const [galley, hall] = demoKitchens;
 if (!pancakes || !crepes || !waffles || !galley || !hall) throw new Error("the demonstration is incomplete");
 const pantry = new Map(starterPantry.map((one) => [one.id, one]));
 const line = (lines: ReturnType<typeof gearOf>, tool: string) => lines.find((one) => one.tool === tool);
-const demand = { dishes: [{ recipe: pancakes, stations: 4, people: 14 }], isMeasuring: true, hasDemo: true, surfaces: 3 };
+const demand = {
+  dishes: [{ recipe: pancakes, stations: 4, people: 14 }],
+  isMeasuring: true,
+  hasDemo: true,
+  surfaces: 3,
+};
 
 describe("the gear list", () => {
   const lines = gearOf(demand, hall);
 
   test("counts per station, per person, per surface, and the instructor's own", () => {
-    expect(line(lines, "whisk")).toMatchObject({ perStation: 1, shared: 0, instructor: 1, needed: 5, owned: 4, short: 1 });
+    expect(line(lines, "whisk")).toMatchObject({
+      perStation: 1,
+      shared: 0,
+      instructor: 1,
+      needed: 5,
+      owned: 4,
+      short: 1,
+    });
     expect(line(lines, "plate")).toMatchObject({ shared: 14, instructor: 0, needed: 14, short: 0 });
     expect(line(lines, "egg-cup")).toMatchObject({ perStation: 2, instructor: 2, needed: 10 });
     expect(line(lines, "brush")).toMatchObject({ shared: 3, owned: undefined, short: 0 });
@@ -31,25 +43,49 @@ describe("the gear list", () => {
 
   test("measuring sets stay at home when everything comes measured, and nobody shows anything when all step along", () => {
     expect(line(gearOf({ ...demand, isMeasuring: false }, hall), "measuring-set")).toBeUndefined();
-    expect(line(gearOf({ ...demand, hasDemo: false }, hall), "whisk")).toMatchObject({ instructor: 0, needed: 4, short: 0 });
+    expect(line(gearOf({ ...demand, hasDemo: false }, hall), "whisk")).toMatchObject({
+      instructor: 0,
+      needed: 4,
+      short: 0,
+    });
   });
 
   test("what is short is one finding, what nobody counted another", () => {
     const [short, uncounted] = checkGear(lines);
-    expect(short).toMatchObject({ code: "gear-short", level: "warns", items: expect.arrayContaining([{ tool: "whisk", needed: 5, owned: 4 }]) });
+    expect(short).toMatchObject({
+      code: "gear-short",
+      level: "warns",
+      items: expect.arrayContaining([{ tool: "whisk", needed: 5, owned: 4 }]),
+    });
     expect(uncounted).toEqual({ code: "gear-not-counted", level: "notes", tools: ["brush"] });
-    const everything: Kitchen = { ...hall, gear: (Object.keys(gearRules) as (keyof typeof gearRules)[]).map((tool) => ({ tool, owned: 99 })) };
+    const everything: Kitchen = {
+      ...hall,
+      gear: (Object.keys(gearRules) as (keyof typeof gearRules)[]).map((tool) => ({ tool, owned: 99 })),
+    };
     expect(checkGear(gearOf(demand, everything))).toEqual([]);
   });
 
   test("two dishes with one tool add up their stations but not what each station has", () => {
-    const both = gearOf({ ...demand, dishes: [{ recipe: pancakes, stations: 2, people: 6 }, { recipe: crepes, stations: 3, people: 9 }] }, galley);
+    const both = gearOf(
+      {
+        ...demand,
+        dishes: [
+          { recipe: pancakes, stations: 2, people: 6 },
+          { recipe: crepes, stations: 3, people: 9 },
+        ],
+      },
+      galley,
+    );
     expect(line(both, "mixing-bowl")).toMatchObject({ perStation: 1, needed: 6 });
     expect(line(both, "plate")).toMatchObject({ needed: 15 });
   });
 
   test("blades are counted back", () => {
-    expect(Object.entries(gearRules).filter(([, rule]) => rule.isCountedBack).map(([tool]) => tool)).toEqual(["grater", "knife"]);
+    expect(
+      Object.entries(gearRules)
+        .filter(([, rule]) => rule.isCountedBack)
+        .map(([tool]) => tool),
+    ).toEqual(["grater", "knife"]);
   });
 });
 
@@ -88,14 +124,35 @@ describe("kits", () => {
     expect(totalsOf([kit, kit, kit, kit], []).find((total) => total.ingredientId === "egg")?.buyPieces).toBe(6);
   });
 
-  test.each([[336, 25, 10, { units: 14, packs: 2, spareUnits: 6 }], [250, 250, 1, { units: 1, packs: 1, spareUnits: 0 }], [251, 250, 1, { units: 2, packs: 2, spareUnits: 0 }], [0, 25, 10, { units: 0, packs: 0, spareUnits: 0 }]])("%d g at %d g a unit, %d to the pack", (grams, unitGrams, unitsPerPack, packs) => {
+  test.each([
+    [336, 25, 10, { units: 14, packs: 2, spareUnits: 6 }],
+    [250, 250, 1, { units: 1, packs: 1, spareUnits: 0 }],
+    [251, 250, 1, { units: 2, packs: 2, spareUnits: 0 }],
+    [0, 25, 10, { units: 0, packs: 0, spareUnits: 0 }],
+  ])("%d g at %d g a unit, %d to the pack", (grams, unitGrams, unitsPerPack, packs) => {
     expect(packsFor(grams, { ingredientId: "x", unitGrams, unitsPerPack, unitName: "sachet" })).toMatchObject(packs);
   });
 
   test("what is held back goes in a container of its own and is part of the sum", () => {
-    const recipe = { ...pancakes, lines: pancakes.lines.map((one) => (one.id === "flour" ? { ...one, amount: { kind: "hold-back" as const, amount: { value: ratio(100n), unit: "g" as const }, back: { value: ratio(30n), unit: "g" as const } } } : one)) };
+    const recipe = {
+      ...pancakes,
+      lines: pancakes.lines.map((one) =>
+        one.id === "flour"
+          ? {
+              ...one,
+              amount: {
+                kind: "hold-back" as const,
+                amount: { value: ratio(100n), unit: "g" as const },
+                back: { value: ratio(30n), unit: "g" as const },
+              },
+            }
+          : one,
+      ),
+    };
     const kit = kitOf(recipe, pantry, ratio(2n), 1, 1, set);
-    expect([of(kit, "flour")?.main?.grams, of(kit, "flour")?.apart?.grams, of(kit, "flour")?.buyGrams]).toEqual([140, 60, 200]);
+    expect([of(kit, "flour")?.main?.grams, of(kit, "flour")?.apart?.grams, of(kit, "flour")?.buyGrams]).toEqual([
+      140, 60, 200,
+    ]);
     expect(totalsOf([kit], []).find((total) => total.ingredientId === "plain-flour")?.expectedGrams).toBe(200);
   });
 });

@@ -9,18 +9,42 @@ interface ToolRule {
   /** Counted out and back: blades and points. */
   readonly isCountedBack: boolean;
 }
-const rule = (per: ToolRule["per"], count = 1, more: Partial<ToolRule> = {}): ToolRule => ({ per, count, isInDemo: per !== "class", isCountedBack: false, ...more });
+const rule = (per: ToolRule["per"], count = 1, more: Partial<ToolRule> = {}): ToolRule => ({
+  per,
+  count,
+  isInDemo: per !== "class",
+  isCountedBack: false,
+  ...more,
+});
 
 /** How many of a tool a step calls for. A tool without a rule does not compile. */
 export const gearRules: Readonly<Record<Tool, ToolRule>> = {
-  "mixing-bowl": rule("station"), "small-bowl": rule("station"), whisk: rule("station"), spatula: rule("station"), ladle: rule("station"), turner: rule("station"),
-  "measuring-set": rule("station"), scale: rule("class", 1, { isInDemo: false }), jug: rule("station"), grater: rule("station", 1, { isCountedBack: true }), knife: rule("station", 1, { isCountedBack: true }),
-  board: rule("station"), "egg-cup": rule("station", 2), brush: rule("surface", 1, { isInDemo: false }), tray: rule("station", 1, { isInDemo: false }), "oven-dish": rule("station", 1, { isInDemo: false }),
-  "oven-gloves": rule("surface", 1, { isInDemo: false }), towel: rule("station", 2), plate: rule("person", 1, { isInDemo: false }), fork: rule("person", 1, { isInDemo: false }), sieve: rule("station"),
+  "mixing-bowl": rule("station"),
+  "small-bowl": rule("station"),
+  whisk: rule("station"),
+  spatula: rule("station"),
+  ladle: rule("station"),
+  turner: rule("station"),
+  "measuring-set": rule("station"),
+  scale: rule("class", 1, { isInDemo: false }),
+  jug: rule("station"),
+  grater: rule("station", 1, { isCountedBack: true }),
+  knife: rule("station", 1, { isCountedBack: true }),
+  board: rule("station"),
+  "egg-cup": rule("station", 2),
+  brush: rule("surface", 1, { isInDemo: false }),
+  tray: rule("station", 1, { isInDemo: false }),
+  "oven-dish": rule("station", 1, { isInDemo: false }),
+  "oven-gloves": rule("surface", 1, { isInDemo: false }),
+  towel: rule("station", 2),
+  plate: rule("person", 1, { isInDemo: false }),
+  fork: rule("person", 1, { isInDemo: false }),
+  sieve: rule("station"),
 };
 
 /** The surfaces of a kitchen that a recipe can cook on. */
-export const surfacesFor = (recipe: Recipe, kitchen: Kitchen): Surface[] => kitchen.surfaces.filter((surface) => surface.count > 0 && recipe.heat.surfaceKinds.includes(surface.kind));
+export const surfacesFor = (recipe: Recipe, kitchen: Kitchen): Surface[] =>
+  kitchen.surfaces.filter((surface) => surface.count > 0 && recipe.heat.surfaceKinds.includes(surface.kind));
 
 export const isSurfaceKindOf = (recipe: Recipe, kind: SurfaceKind): boolean => recipe.heat.surfaceKinds.includes(kind);
 
@@ -47,7 +71,14 @@ export function gearOf(demand: GearDemand, kitchen: Kitchen): GearLine[] {
       lines.set(tool, {
         perStation: per === "station" ? Math.max(so.perStation, count) : so.perStation,
         atStations: so.atStations + (per === "station" ? count * stations : 0),
-        shared: per === "person" ? so.shared + count * people : per === "surface" ? count * demand.surfaces : per === "class" ? count : so.shared,
+        shared:
+          per === "person"
+            ? so.shared + count * people
+            : per === "surface"
+              ? count * demand.surfaces
+              : per === "class"
+                ? count
+                : so.shared,
         instructor: demand.hasDemo && isInDemo && per !== "person" ? count : so.instructor,
       });
     }
@@ -55,13 +86,24 @@ export function gearOf(demand: GearDemand, kitchen: Kitchen): GearLine[] {
   return [...lines].map(([tool, { perStation, atStations, shared, instructor }]) => {
     const needed = atStations + shared + instructor;
     const owned = kitchen.gear.find((one) => one.tool === tool)?.owned;
-    return { tool, perStation, shared, instructor, needed, owned, short: owned === undefined ? 0 : Math.max(0, needed - owned), isCountedBack: gearRules[tool].isCountedBack };
+    return {
+      tool,
+      perStation,
+      shared,
+      instructor,
+      needed,
+      owned,
+      short: owned === undefined ? 0 : Math.max(0, needed - owned),
+      isCountedBack: gearRules[tool].isCountedBack,
+    };
   });
 }
 
 /** What the gear list says needs somebody's attention: one finding for all that is short, one for all nobody counted. */
 export function checkGear(lines: readonly GearLine[]): GearFinding[] {
-  const short = lines.flatMap(({ tool, needed, owned, short: missing }) => (owned !== undefined && missing > 0 ? [{ tool, needed, owned }] : []));
+  const short = lines.flatMap(({ tool, needed, owned, short: missing }) =>
+    owned !== undefined && missing > 0 ? [{ tool, needed, owned }] : [],
+  );
   const uncounted = lines.filter((line) => line.owned === undefined).map((line) => line.tool);
   return [
     ...(short.length > 0 ? [{ code: "gear-short", level: "warns", items: short } as const] : []),

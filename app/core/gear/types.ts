@@ -38,6 +38,15 @@ export interface GearLine {
 }
 
 export type GearFinding =
-  | { readonly code: "gear-short"; readonly level: "warns"; readonly items: readonly { readonly tool: Tool; readonly needed: number; readonly owned: number }[] }
+  | {
+      readonly code: "gear-short";
+      readonly level: "warns";
+      readonly items: readonly { readonly tool: Tool; readonly needed: number; readonly owned: number }[];
+    }
   | { readonly code: "gear-not-counted"; readonly level: "notes"; readonly tools: readonly Tool[] }
-  | { readonly code: "no-surface"; readonly level: "blocks"; readonly recipeTitle: string; readonly wanted: readonly SurfaceKind[] };
+  | {
+      readonly code: "no-surface";
+      readonly level: "blocks";
+      readonly recipeTitle: string;
+      readonly wanted: readonly SurfaceKind[];
+    };

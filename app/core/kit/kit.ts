@@ -1,4 +1,19 @@
-import { type Amount, type MeasuringSet, type Ratio, type Rounded, type Scooped, ceil, isWhole, multiply, ratio, scoopTolerance, subtract, toNumber, toScaleGrams, toScoops } from "~/core/quantity";
+import {
+  type Amount,
+  type MeasuringSet,
+  type Ratio,
+  type Rounded,
+  type Scooped,
+  ceil,
+  isWhole,
+  multiply,
+  ratio,
+  scoopTolerance,
+  subtract,
+  toNumber,
+  toScaleGrams,
+  toScoops,
+} from "~/core/quantity";
 import { type Ingredient, type Role, toGrams, toMillilitres } from "~/core/pantry";
 import type { Pantry } from "~/core/batter";
 import { type Bowl, type LineAmount, type Recipe, apartOf, expectedOf, mostOf, scaleLineAmount } from "~/core/recipe";
@@ -38,10 +53,18 @@ const leastScoopMl = 0.4;
 
 function measure(amount: Amount, ingredient: Ingredient, recipe: Recipe, set: MeasuringSet): Measured {
   const grams = toGrams(amount, ingredient, recipe.system, recipe.fill);
-  const ml = amount.unit === "pinch" || amount.unit === "spray" ? undefined : toMillilitres(amount, ingredient, recipe.system, recipe.fill);
+  const ml =
+    amount.unit === "pinch" || amount.unit === "spray"
+      ? undefined
+      : toMillilitres(amount, ingredient, recipe.system, recipe.fill);
   const canScoop = ml !== undefined && toNumber(ml) >= leastScoopMl && toNumber(ml) <= 20_000;
   const tolerance = strictRoles.includes(ingredient.role) ? scoopTolerance.strict : scoopTolerance.usual;
-  return { amount, grams, onScale: grams === undefined ? undefined : toScaleGrams(grams), scoops: canScoop ? toScoops(ml, set, tolerance) : undefined };
+  return {
+    amount,
+    grams,
+    onScale: grams === undefined ? undefined : toScaleGrams(grams),
+    scoops: canScoop ? toScoops(ml, set, tolerance) : undefined,
+  };
 }
 
 const times = (amount: Amount, n: number): Amount => ({ ...amount, value: multiply(amount.value, ratio(BigInt(n))) });
@@ -49,9 +72,12 @@ const times = (amount: Amount, n: number): Amount => ({ ...amount, value: multip
 /** A line's amount for one station: batter by the factor, pan fat by the loads, garnish by the pieces. */
 function forStation(amount: LineAmount, factor: Ratio, loads: number, pieces: number): LineAmount {
   switch (amount.kind) {
-    case "per-load": return { kind: "exact", amount: times(amount.amount, loads) };
-    case "per-piece": return { kind: "exact", amount: times(amount.amount, pieces) };
-    default: return scaleLineAmount(amount, factor);
+    case "per-load":
+      return { kind: "exact", amount: times(amount.amount, loads) };
+    case "per-piece":
+      return { kind: "exact", amount: times(amount.amount, pieces) };
+    default:
+      return scaleLineAmount(amount, factor);
   }
 }
 
@@ -59,11 +85,19 @@ function forStation(amount: LineAmount, factor: Ratio, loads: number, pieces: nu
  * Everything eaten that one station needs, in the order of the recipe.
  * @param factor batches.  @param loads loads the station cooks, for pan fat.  @param pieces pieces it makes, for garnish.
  */
-export function kitOf(recipe: Recipe, pantry: Pantry, factor: Ratio, loads: number, pieces: number, set: MeasuringSet): KitLine[] {
+export function kitOf(
+  recipe: Recipe,
+  pantry: Pantry,
+  factor: Ratio,
+  loads: number,
+  pieces: number,
+  set: MeasuringSet,
+): KitLine[] {
   return recipe.lines.map((line) => {
     const ingredient = pantry.get(line.ingredientId);
     const scaled = forStation(line.amount, factor, loads, pieces);
-    const inGrams = (amount: Amount | undefined) => (amount && ingredient ? toGrams(amount, ingredient, recipe.system, recipe.fill) : undefined);
+    const inGrams = (amount: Amount | undefined) =>
+      amount && ingredient ? toGrams(amount, ingredient, recipe.system, recipe.fill) : undefined;
     const [main, apart, most] = [startOf(scaled), apartOf(scaled), mostOf(scaled)];
     return {
       lineId: line.id,
@@ -87,7 +121,8 @@ function startOf(amount: LineAmount): Amount | undefined {
 }
 
 /** Counted lines that come out as a fraction, such as half an egg. */
-export const hasFraction = (line: KitLine): boolean => line.main !== undefined && line.main.amount.unit === "piece" && !isWhole(line.main.amount.value);
+export const hasFraction = (line: KitLine): boolean =>
+  line.main !== undefined && line.main.amount.unit === "piece" && !isWhole(line.main.amount.value);
 
 /** Half an egg is about half its weight, beaten. */
 export const asBeatenGrams = (line: KitLine): number | undefined => (hasFraction(line) ? line.main?.grams : undefined);

@@ -37,13 +37,18 @@ const plus = (a: number | undefined, b: number | undefined) => (a === undefined 
 
 /** Sums kits line by line; an unknown amount anywhere leaves the ingredient's sum unknown rather than too small. */
 export function totalsOf(kits: readonly (readonly KitLine[])[], packSizes: readonly PackSize[]): Total[] {
-  const byIngredient = new Map<string, { expected: number | undefined; buy: number | undefined; pieces: Ratio | undefined; isToTaste: boolean }>();
+  const byIngredient = new Map<
+    string,
+    { expected: number | undefined; buy: number | undefined; pieces: Ratio | undefined; isToTaste: boolean }
+  >();
   for (const line of kits.flat()) {
     const so = byIngredient.get(line.ingredientId) ?? { expected: 0, buy: 0, pieces: undefined, isToTaste: false };
     const isToTaste = line.kind === "to-taste";
     const counted = line.main?.amount.unit === "piece" ? line.main.amount.value : undefined;
     byIngredient.set(line.ingredientId, {
-      expected: isToTaste ? so.expected : plus(so.expected, plus(line.main?.grams, line.kind === "hold-back" ? line.apart?.grams : 0)),
+      expected: isToTaste
+        ? so.expected
+        : plus(so.expected, plus(line.main?.grams, line.kind === "hold-back" ? line.apart?.grams : 0)),
       buy: isToTaste ? so.buy : plus(so.buy, line.buyGrams),
       pieces: counted ? add(so.pieces ?? zero, counted) : so.pieces,
       isToTaste: so.isToTaste || isToTaste,
@@ -52,7 +57,11 @@ export function totalsOf(kits: readonly (readonly KitLine[])[], packSizes: reado
   return [...byIngredient].map(([ingredientId, { expected, buy, pieces, isToTaste }]) => {
     const size = packSizes.find((one) => one.ingredientId === ingredientId);
     return {
-      ingredientId, expectedGrams: expected, buyGrams: buy, pieces, isToTaste,
+      ingredientId,
+      expectedGrams: expected,
+      buyGrams: buy,
+      pieces,
+      isToTaste,
       buyPieces: pieces ? Number(ceil(pieces)) : undefined,
       packs: size && buy !== undefined ? packsFor(buy, size) : undefined,
     };

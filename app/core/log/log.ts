@@ -20,14 +20,25 @@ export function logRows(timeline: Timeline, state: LiveState): LogRow[] {
     const rung = state.rung[bellId];
     return rung === undefined || state.startedAt === undefined ? undefined : (rung - state.startedAt) / minute;
   };
-  const ended = state.endedAt === undefined || state.startedAt === undefined ? undefined : (state.endedAt - state.startedAt) / minute;
+  const ended =
+    state.endedAt === undefined || state.startedAt === undefined
+      ? undefined
+      : (state.endedAt - state.startedAt) / minute;
   return timeline.bells.map((bell, index) => {
     const following = timeline.bells[index + 1];
     const plannedMinutes = (following?.at ?? timeline.end) - bell.at;
     const actualStart = at(bell.id);
     const actualEnd = following ? at(following.id) : ended;
-    const actualMinutes = actualStart === undefined || actualEnd === undefined ? undefined : Math.max(0, actualEnd - actualStart);
-    return { bell, plannedStart: bell.at, plannedMinutes, actualStart, actualMinutes, drift: actualMinutes === undefined ? undefined : actualMinutes - plannedMinutes };
+    const actualMinutes =
+      actualStart === undefined || actualEnd === undefined ? undefined : Math.max(0, actualEnd - actualStart);
+    return {
+      bell,
+      plannedStart: bell.at,
+      plannedMinutes,
+      actualStart,
+      actualMinutes,
+      drift: actualMinutes === undefined ? undefined : actualMinutes - plannedMinutes,
+    };
   });
 }
 

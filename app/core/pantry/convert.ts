@@ -1,4 +1,14 @@
-import { type Amount, type MeasuringSystem, gramsIn, isMassUnit, isVolumeUnit, millilitresIn, multiply, ratioOf, toNumber } from "~/core/quantity";
+import {
+  type Amount,
+  type MeasuringSystem,
+  gramsIn,
+  isMassUnit,
+  isVolumeUnit,
+  millilitresIn,
+  multiply,
+  ratioOf,
+  toNumber,
+} from "~/core/quantity";
 import type { FillMethod, Ingredient } from "./types";
 
 const usCup = toNumber(millilitresIn("cup", "us"));
@@ -19,7 +29,12 @@ export function gramsPerMl(ingredient: Ingredient, fill: FillMethod): number | u
  * The mass of an amount, in grams, unrounded; `undefined` when the ingredient's density or piece weight is not known.
  * @example toGrams({ value: ratio(1n), unit: "cup" }, plainFlour, "us", "spooned") // => 122
  */
-export function toGrams(amount: Amount, ingredient: Ingredient, system: MeasuringSystem, fill: FillMethod): number | undefined {
+export function toGrams(
+  amount: Amount,
+  ingredient: Ingredient,
+  system: MeasuringSystem,
+  fill: FillMethod,
+): number | undefined {
   const { value, unit } = amount;
   if (isMassUnit(unit)) return toNumber(multiply(value, gramsIn(unit)));
   if (isVolumeUnit(unit)) {

@@ -13,7 +13,11 @@ const ingredient = (id: string) => {
 const amount = (num: bigint, unit: Amount["unit"], den = 1n): Amount => ({ value: ratio(num, den), unit });
 
 describe("volume to mass", () => {
-  test.each([["sifted", 115], ["spooned", 122], ["dipped", 142]] as const)("a US cup of flour, %s, is %d g", (fill, grams) => {
+  test.each([
+    ["sifted", 115],
+    ["spooned", 122],
+    ["dipped", 142],
+  ] as const)("a US cup of flour, %s, is %d g", (fill, grams) => {
     expect(toGrams(amount(1n, "cup"), ingredient("plain-flour"), "us", fill)).toBeCloseTo(grams, 3);
   });
 
@@ -24,12 +28,17 @@ describe("volume to mass", () => {
     expect(new Set(sugar).size).toBe(1);
   });
 
-  test.each<[string, bigint, MeasuringSystem, number]>([["baking-powder", 1n, "us", 4.6], ["baking-soda", 1n, "us", 5], ["fine-salt", 1n, "us", 6]])("a US teaspoon of %s", (id, count, system, grams) => {
+  test.each<[string, bigint, MeasuringSystem, number]>([
+    ["baking-powder", 1n, "us", 4.6],
+    ["baking-soda", 1n, "us", 5],
+    ["fine-salt", 1n, "us", 6],
+  ])("a US teaspoon of %s", (id, count, system, grams) => {
     expect(toGrams(amount(count, "tsp"), ingredient(id), system, "spooned")).toBeCloseTo(grams, 6);
   });
 
   test("the same word is a third more baking powder in Australia", () => {
-    const tbsp = (system: MeasuringSystem) => toGrams(amount(1n, "tbsp"), ingredient("baking-powder"), system, "spooned") ?? 0;
+    const tbsp = (system: MeasuringSystem) =>
+      toGrams(amount(1n, "tbsp"), ingredient("baking-powder"), system, "spooned") ?? 0;
     expect(tbsp("au") / tbsp("metric")).toBeCloseTo(4 / 3, 9);
   });
 
@@ -49,13 +58,27 @@ describe("volume to mass", () => {
 
   test("to millilitres and back loses nothing worth weighing, for every unit, system and ingredient that can", () => {
     let tried = 0;
-    fc.assert(fc.property(fc.constantFrom(...starterPantry), fc.constantFrom(...units), fc.constantFrom(...measuringSystems), fc.constantFrom(...fillMethods), fc.bigInt(1n, 400n), (one, unit, system, fill, num) => {
-      const given = amount(num, unit, 4n);
-      const [grams, ml, density] = [toGrams(given, one, system, fill), toMillilitres(given, one, system, fill), gramsPerMl(one, fill)];
-      if (grams === undefined || ml === undefined || density === undefined) return;
-      tried += 1;
-      expect(toNumber(ml) * density).toBeCloseTo(grams, 3);
-    }), { numRuns: 1500 });
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...starterPantry),
+        fc.constantFrom(...units),
+        fc.constantFrom(...measuringSystems),
+        fc.constantFrom(...fillMethods),
+        fc.bigInt(1n, 400n),
+        (one, unit, system, fill, num) => {
+          const given = amount(num, unit, 4n);
+          const [grams, ml, density] = [
+            toGrams(given, one, system, fill),
+            toMillilitres(given, one, system, fill),
+            gramsPerMl(one, fill),
+          ];
+          if (grams === undefined || ml === undefined || density === undefined) return;
+          tried += 1;
+          expect(toNumber(ml) * density).toBeCloseTo(grams, 3);
+        },
+      ),
+      { numRuns: 1500 },
+    );
     expect(tried).toBeGreaterThan(300);
   });
 });
@@ -93,8 +116,11 @@ describe("the starter pantry", () => {
   });
 
   test("what is packaged must be read; only whole foods carry no label", () => {
-    expect(starterPantry.filter((one) => one.label === "whole").map((one) => one.role)).toEqual(expect.arrayContaining(["egg", "fruit", "vegetable", "liquid"]));
-    for (const one of starterPantry.filter((each) => ["powder", "spray", "topping", "flour"].includes(each.role))) expect(one.label).toBe("packaged");
+    expect(starterPantry.filter((one) => one.label === "whole").map((one) => one.role)).toEqual(
+      expect.arrayContaining(["egg", "fruit", "vegetable", "liquid"]),
+    );
+    for (const one of starterPantry.filter((each) => ["powder", "spray", "topping", "flour"].includes(each.role)))
+      expect(one.label).toBe("packaged");
   });
 
   test("powder and soda are each other's twin", () => {

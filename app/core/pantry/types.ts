@@ -1,7 +1,25 @@
 import type { Substance } from "./allergens";
 
 /** What an ingredient does in a batter; leaveners and salt are measured more strictly than the rest. */
-export const roles = ["flour", "starch", "sugar", "powder", "soda", "salt", "spice", "vanilla", "fat", "egg", "liquid", "acid", "fruit", "vegetable", "topping", "spray", "other"] as const;
+export const roles = [
+  "flour",
+  "starch",
+  "sugar",
+  "powder",
+  "soda",
+  "salt",
+  "spice",
+  "vanilla",
+  "fat",
+  "egg",
+  "liquid",
+  "acid",
+  "fruit",
+  "vegetable",
+  "topping",
+  "spray",
+  "other",
+] as const;
 export type Role = (typeof roles)[number];
 
 /** How a cup is filled; for flour the ways differ by up to a fifth. */

@@ -9,31 +9,51 @@ import { isAtStation, nameOfStation, needsAdultAtHeat, seat, stationNames, stati
 
 const pantry = new Map(starterPantry.map((one) => [one.id, one]));
 
-test.each([[13, 4, [4, 3, 3, 3]], [12, 4, [4, 4, 4]], [1, 4, [1]], [0, 4, []], [5, 1, [1, 1, 1, 1, 1]]])("%d people at up to %d to a station: %j", (count, size, sizes) => {
+test.each([
+  [13, 4, [4, 3, 3, 3]],
+  [12, 4, [4, 4, 4]],
+  [1, 4, [1]],
+  [0, 4, []],
+  [5, 1, [1, 1, 1, 1, 1]],
+])("%d people at up to %d to a station: %j", (count, size, sizes) => {
   expect(stationSizes(count, size)).toEqual(sizes);
 });
 
 test("stations hold everyone, none is over its size, and they differ by one at most", () => {
-  fc.assert(fc.property(fc.integer({ min: 0, max: 400 }), fc.integer({ min: 1, max: 40 }), (count, size) => {
-    const sizes = stationSizes(count, size);
-    expect(sizes.reduce((sum, one) => sum + one, 0)).toBe(count);
-    expect(sizes).toHaveLength(Math.ceil(count / size));
-    if (sizes.length > 0) {
-      expect(Math.max(...sizes)).toBeLessThanOrEqual(size);
-      expect(Math.max(...sizes) - Math.min(...sizes)).toBeLessThanOrEqual(1);
-    }
-  }));
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 400 }), fc.integer({ min: 1, max: 40 }), (count, size) => {
+      const sizes = stationSizes(count, size);
+      expect(sizes.reduce((sum, one) => sum + one, 0)).toBe(count);
+      expect(sizes).toHaveLength(Math.ceil(count / size));
+      if (sizes.length > 0) {
+        expect(Math.max(...sizes)).toBeLessThanOrEqual(size);
+        expect(Math.max(...sizes) - Math.min(...sizes)).toBeLessThanOrEqual(1);
+      }
+    }),
+  );
 });
 
-test.each([[-1, 4], [2.5, 4], [4, 0], [4, 1.5]])("refuses %d people at %d", (count, size) => {
+test.each([
+  [-1, 4],
+  [2.5, 4],
+  [4, 0],
+  [4, 1.5],
+])("refuses %d people at %d", (count, size) => {
   expect(() => stationSizes(count, size)).toThrow(/expected .* got/);
 });
 
 test("everybody at a station sits at one, in the order of the register, as long as there are seats", () => {
-  fc.assert(fc.property(people, fc.integer({ min: 0, max: 30 }), fc.integer({ min: 1, max: 6 }), (register, count, size) => {
-    const seated = seat(count, size, register, []).flatMap((station) => station.people);
-    expect(seated).toEqual(register.filter(isAtStation).slice(0, count).map((person) => person.id));
-  }));
+  fc.assert(
+    fc.property(people, fc.integer({ min: 0, max: 30 }), fc.integer({ min: 1, max: 6 }), (register, count, size) => {
+      const seated = seat(count, size, register, []).flatMap((station) => station.people);
+      expect(seated).toEqual(
+        register
+          .filter(isAtStation)
+          .slice(0, count)
+          .map((person) => person.id),
+      );
+    }),
+  );
 });
 
 test("names can be shouted: the class's own first, none twice, numbers only when all are used up", () => {
@@ -50,19 +70,26 @@ test("an adult stands at the heat wherever children cook", () => {
 });
 
 test("a station makes the least its rule allows that is enough", () => {
-  fc.assert(fc.property(fc.constantFrom(...starterRecipes), fc.constantFrom(...batchRules), fc.integer({ min: 0, max: 40 }), (recipe, rule, wanted) => {
-    const batter = batterOf(recipe, pantry);
-    const { factor, piecesMade, over } = scaleStation(recipe, batter, wanted, rule);
-    expect(over).toBe(piecesMade - wanted);
-    if (wanted === 0) expect(toNumber(factor)).toBe(0);
-    else if (over < 0) expect(toNumber(factor)).toBe(mostBatches);
-    else {
-      const step = { whole: 1, half: 0.5, quarter: 0.25 }[rule];
-      expect(toNumber(factor) % step).toBe(0);
-      expect(yieldOf(recipe, batter, toNumber(factor) - step).pieces).toBeLessThan(wanted);
-    }
-    expect(compare(factor, ratio(BigInt(mostBatches)))).toBeLessThanOrEqual(0);
-  }));
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...starterRecipes),
+      fc.constantFrom(...batchRules),
+      fc.integer({ min: 0, max: 40 }),
+      (recipe, rule, wanted) => {
+        const batter = batterOf(recipe, pantry);
+        const { factor, piecesMade, over } = scaleStation(recipe, batter, wanted, rule);
+        expect(over).toBe(piecesMade - wanted);
+        if (wanted === 0) expect(toNumber(factor)).toBe(0);
+        else if (over < 0) expect(toNumber(factor)).toBe(mostBatches);
+        else {
+          const step = { whole: 1, half: 0.5, quarter: 0.25 }[rule];
+          expect(toNumber(factor) % step).toBe(0);
+          expect(yieldOf(recipe, batter, toNumber(factor) - step).pieces).toBeLessThan(wanted);
+        }
+        expect(compare(factor, ratio(BigInt(mostBatches)))).toBeLessThanOrEqual(0);
+      },
+    ),
+  );
 });
 
 test("pieces wanted are rounded up for each station, testers on top", () => {
@@ -72,11 +99,13 @@ test("pieces wanted are rounded up for each station, testers on top", () => {
 });
 
 test("loads never leave a piece behind, and a round is what all surfaces hold together", () => {
-  fc.assert(fc.property(fc.integer({ min: 0, max: 200 }), fc.integer({ min: 1, max: 12 }), (pieces, places) => {
-    const loads = loadsFor(pieces, places);
-    expect(loads * places).toBeGreaterThanOrEqual(pieces);
-    expect((loads - 1) * places).toBeLessThan(Math.max(pieces, 1));
-  }));
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 200 }), fc.integer({ min: 1, max: 12 }), (pieces, places) => {
+      const loads = loadsFor(pieces, places);
+      expect(loads * places).toBeGreaterThanOrEqual(pieces);
+      expect((loads - 1) * places).toBeLessThan(Math.max(pieces, 1));
+    }),
+  );
   expect(roundsFor(15, 3, 2)).toBe(3);
   expect(() => loadsFor(3, 0)).toThrow(RangeError);
 });

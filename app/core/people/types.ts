@@ -14,7 +14,13 @@ export const severities = ["rescue-medicine", "allergy", "coeliac", "intolerance
 export type Severity = (typeof severities)[number];
 
 export type Need =
-  | { readonly kind: "substance"; readonly substance: Substance; readonly severity: Severity; readonly touchOrAir: boolean; readonly note: string }
+  | {
+      readonly kind: "substance";
+      readonly substance: Substance;
+      readonly severity: Severity;
+      readonly touchOrAir: boolean;
+      readonly note: string;
+    }
   | { readonly kind: "diet"; readonly diet: Diet; readonly note: string };
 
 export interface Participant {

@@ -7,7 +7,9 @@ export function canonical(value: unknown): string {
   if (typeof value === "bigint") return `"${value}n"`;
   if (Array.isArray(value)) return `[${value.map(canonical).join(",")}]`;
   if (value !== null && typeof value === "object") {
-    const entries = Object.entries(value).filter(([, field]) => field !== undefined).sort(([a], [b]) => (a < b ? -1 : 1));
+    const entries = Object.entries(value)
+      .filter(([, field]) => field !== undefined)
+      .sort(([a], [b]) => (a < b ? -1 : 1));
     return `{${entries.map(([key, field]) => `${JSON.stringify(key)}:${canonical(field)}`).join(",")}}`;
   }
   return JSON.stringify(value) ?? "null";

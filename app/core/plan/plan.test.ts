@@ -11,46 +11,60 @@ import { stages } from "./types";
 const { next, current } = demoClasses(new CalendarDate(2026, 11, 24));
 
 test("planning never throws, counts every person once, and gives the same twice", () => {
-  fc.assert(fc.property(classes, (input) => {
-    const made = plan(input);
-    const sizes = made.stations.reduce((sum, station) => sum + station.size, 0);
-    expect(sizes).toBe(input.dishes.length > 0 ? input.brief.people : 0);
-    const seated = made.stations.flatMap((station) => station.people);
-    expect(new Set(seated).size).toBe(seated.length);
-    expect(plan(input)).toEqual(made);
-  }), { numRuns: 120 });
+  fc.assert(
+    fc.property(classes, (input) => {
+      const made = plan(input);
+      const sizes = made.stations.reduce((sum, station) => sum + station.size, 0);
+      expect(sizes).toBe(input.dishes.length > 0 ? input.brief.people : 0);
+      const seated = made.stations.flatMap((station) => station.people);
+      expect(new Set(seated).size).toBe(seated.length);
+      expect(plan(input)).toEqual(made);
+    }),
+    { numRuns: 120 },
+  );
 });
 
 test("what is bought is what the stations, the demonstration and the spare kit hold at most", () => {
-  fc.assert(fc.property(classes, (input) => {
-    const made = plan(input);
-    const lines = [...made.stations.map((station) => station.kit), made.demoKit, made.spareKit].flat();
-    for (const total of made.totals) {
-      const own = lines.filter((line) => line.ingredientId === total.ingredientId && line.kind !== "to-taste");
-      const grams = own.reduce((sum, line) => sum + (line.buyGrams ?? NaN), 0);
-      expect(total.buyGrams).toBeCloseTo(grams, 6);
-      const packed = own.reduce((sum, line) => sum + (line.main?.grams ?? NaN) + (line.apart?.grams ?? 0), 0);
-      expect(packed).toBeCloseTo(grams, 6);
-    }
-  }), { numRuns: 120 });
+  fc.assert(
+    fc.property(classes, (input) => {
+      const made = plan(input);
+      const lines = [...made.stations.map((station) => station.kit), made.demoKit, made.spareKit].flat();
+      for (const total of made.totals) {
+        const own = lines.filter((line) => line.ingredientId === total.ingredientId && line.kind !== "to-taste");
+        const grams = own.reduce((sum, line) => sum + (line.buyGrams ?? NaN), 0);
+        expect(total.buyGrams).toBeCloseTo(grams, 6);
+        const packed = own.reduce((sum, line) => sum + (line.main?.grams ?? NaN) + (line.apart?.grams ?? 0), 0);
+        expect(packed).toBeCloseTo(grams, 6);
+      }
+    }),
+    { numRuns: 120 },
+  );
 });
 
 test("every line of a batch grows by the station's one factor, and no scoops are out of tolerance unsaid", () => {
-  fc.assert(fc.property(classes, (input) => {
-    const made = plan(input);
-    for (const station of made.stations) {
-      const recipe = made.dishes.find((dish) => dish.id === station.dishId)?.recipe;
-      expect(station.scale.piecesMade - station.scale.piecesWanted).toBe(station.scale.over);
-      for (const line of station.kit) {
-        const written = recipe?.lines.find((one) => one.id === line.lineId);
-        if (!written || !["exact", "top-up"].includes(written.amount.kind)) continue;
-        const most = mostOf(written.amount);
-        const packed = toNumber(line.main?.amount.value ?? { num: 0n, den: 1n }) + toNumber(line.apart?.amount.value ?? { num: 0n, den: 1n });
-        expect(packed).toBeCloseTo(toNumber(most?.value ?? { num: 0n, den: 1n }) * toNumber(station.scale.factor), 9);
-        if (line.main?.scoops && !line.main.scoops.isWithin) expect(made.findings).toContainEqual(expect.objectContaining({ code: "scoops-off", ingredientId: line.ingredientId }));
+  fc.assert(
+    fc.property(classes, (input) => {
+      const made = plan(input);
+      for (const station of made.stations) {
+        const recipe = made.dishes.find((dish) => dish.id === station.dishId)?.recipe;
+        expect(station.scale.piecesMade - station.scale.piecesWanted).toBe(station.scale.over);
+        for (const line of station.kit) {
+          const written = recipe?.lines.find((one) => one.id === line.lineId);
+          if (!written || !["exact", "top-up"].includes(written.amount.kind)) continue;
+          const most = mostOf(written.amount);
+          const packed =
+            toNumber(line.main?.amount.value ?? { num: 0n, den: 1n }) +
+            toNumber(line.apart?.amount.value ?? { num: 0n, den: 1n });
+          expect(packed).toBeCloseTo(toNumber(most?.value ?? { num: 0n, den: 1n }) * toNumber(station.scale.factor), 9);
+          if (line.main?.scoops && !line.main.scoops.isWithin)
+            expect(made.findings).toContainEqual(
+              expect.objectContaining({ code: "scoops-off", ingredientId: line.ingredientId }),
+            );
+        }
       }
-    }
-  }), { numRuns: 80 });
+    }),
+    { numRuns: 80 },
+  );
 });
 
 test("two more people go through everything, and only what depends on them is stale", () => {
@@ -58,12 +72,19 @@ test("two more people go through everything, and only what depends on them is st
   const [before, after] = [fingerprints(current), fingerprints(more)];
   const stale = stages.filter((stage) => stateOfStage(before[stage], after[stage]) === "stale");
   expect(stale).toEqual(["brief", "allergies", "amounts", "gear", "timeline", "teach", "log"]);
-  expect(changesBetween(stageInputs(current, "amounts"), stageInputs(more, "amounts"))).toEqual([{ name: "brief:people", from: "12", to: "14" }]);
+  expect(changesBetween(stageInputs(current, "amounts"), stageInputs(more, "amounts"))).toEqual([
+    { name: "brief:people", from: "12", to: "14" },
+  ]);
   expect(stateOfStage(undefined, after.recipe)).toBe("open");
 });
 
 test("another brand of one ingredient makes the allergy table stale and nothing that is weighed", () => {
-  const other = { ...current, labels: current.labels.map((label) => (label.ingredientId === "butter" ? { ...label, product: "another butter" } : label)) };
+  const other = {
+    ...current,
+    labels: current.labels.map((label) =>
+      label.ingredientId === "butter" ? { ...label, product: "another butter" } : label,
+    ),
+  };
   const changed = stages.filter((stage) => fingerprints(current)[stage] !== fingerprints(other)[stage]);
   expect(changed).toEqual(["allergies", "teach"]);
 });
@@ -80,6 +101,21 @@ test("an ingredient's weight that is not known leaves the total open instead of 
     const { gramsPerCup: _cup, ...rest } = one;
     return rest;
   });
-  const dishes = current.dishes.map((dish) => ({ ...dish, recipe: { ...dish.recipe, lines: dish.recipe.lines.map((line) => (line.id === "spread" ? { ...line, amount: { kind: "per-piece" as const, amount: { value: { num: 1n, den: 1n }, unit: "tbsp" as const } } } : line)) } }));
-  expect(plan({ ...current, pantry, dishes }).totals.find((total) => total.ingredientId === "chocolate-spread")?.buyGrams).toBeUndefined();
+  const dishes = current.dishes.map((dish) => ({
+    ...dish,
+    recipe: {
+      ...dish.recipe,
+      lines: dish.recipe.lines.map((line) =>
+        line.id === "spread"
+          ? {
+              ...line,
+              amount: { kind: "per-piece" as const, amount: { value: { num: 1n, den: 1n }, unit: "tbsp" as const } },
+            }
+          : line,
+      ),
+    },
+  }));
+  expect(
+    plan({ ...current, pantry, dishes }).totals.find((total) => total.ingredientId === "chocolate-spread")?.buyGrams,
+  ).toBeUndefined();
 });

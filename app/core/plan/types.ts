@@ -73,13 +73,50 @@ export type PlanFinding =
   | { readonly code: "register-over"; readonly level: "warns"; readonly named: number; readonly people: number }
   | { readonly code: "not-answered"; readonly level: "warns"; readonly people: number }
   | { readonly code: "recipe-is-draft"; readonly level: "warns"; readonly title: string }
-  | { readonly code: "pieces-short"; readonly level: "warns"; readonly stationIds: readonly string[]; readonly made: number; readonly wanted: number }
-  | { readonly code: "egg-fraction"; readonly level: "warns"; readonly stationIds: readonly string[]; readonly ingredientId: string; readonly count: Ratio; readonly grams: number }
-  | { readonly code: "cannot-eat"; readonly level: "warns"; readonly participantId: string; readonly name: string; readonly ingredientIds: readonly string[] }
-  | { readonly code: "may-not-eat"; readonly level: "warns"; readonly participantId: string; readonly name: string; readonly ingredientIds: readonly string[] }
-  | { readonly code: "plate-unknown"; readonly level: "warns"; readonly participantId: string; readonly name: string; readonly ingredientIds: readonly string[] }
+  | {
+      readonly code: "pieces-short";
+      readonly level: "warns";
+      readonly stationIds: readonly string[];
+      readonly made: number;
+      readonly wanted: number;
+    }
+  | {
+      readonly code: "egg-fraction";
+      readonly level: "warns";
+      readonly stationIds: readonly string[];
+      readonly ingredientId: string;
+      readonly count: Ratio;
+      readonly grams: number;
+    }
+  | {
+      readonly code: "cannot-eat";
+      readonly level: "warns";
+      readonly participantId: string;
+      readonly name: string;
+      readonly ingredientIds: readonly string[];
+    }
+  | {
+      readonly code: "may-not-eat";
+      readonly level: "warns";
+      readonly participantId: string;
+      readonly name: string;
+      readonly ingredientIds: readonly string[];
+    }
+  | {
+      readonly code: "plate-unknown";
+      readonly level: "warns";
+      readonly participantId: string;
+      readonly name: string;
+      readonly ingredientIds: readonly string[];
+    }
   | { readonly code: "contact-not-checked"; readonly level: "notes" }
-  | { readonly code: "scoops-off"; readonly level: "warns"; readonly stationIds: readonly string[]; readonly ingredientId: string; readonly error: number };
+  | {
+      readonly code: "scoops-off";
+      readonly level: "warns";
+      readonly stationIds: readonly string[];
+      readonly ingredientId: string;
+      readonly error: number;
+    };
 
 type AnyFinding = RecipeFinding | BatterFinding | GearFinding | ScheduleFinding | PlanFinding;
 
@@ -90,17 +127,38 @@ export type FindingCode = AnyFinding["code"];
 /** How a figure was arrived at, as data; one sentence each in the words. */
 export type Why =
   | { readonly code: "stations"; readonly people: number; readonly stationSize: number }
-  | { readonly code: "pieces-per-batch"; readonly from: BatchYield["from"]; readonly leftBehind: number; readonly airFactor: number }
-  | { readonly code: "batches"; readonly stations: readonly { readonly factor: Ratio; readonly stations: number }[]; readonly rule: BatchRule }
-  | { readonly code: "pieces-made"; readonly made: number; readonly wanted: number; readonly people: number; readonly piecesEach: Ratio }
+  | {
+      readonly code: "pieces-per-batch";
+      readonly from: BatchYield["from"];
+      readonly leftBehind: number;
+      readonly airFactor: number;
+    }
+  | {
+      readonly code: "batches";
+      readonly stations: readonly { readonly factor: Ratio; readonly stations: number }[];
+      readonly rule: BatchRule;
+    }
+  | {
+      readonly code: "pieces-made";
+      readonly made: number;
+      readonly wanted: number;
+      readonly people: number;
+      readonly piecesEach: Ratio;
+    }
   | { readonly code: "loads"; readonly pieces: number; readonly loads: number; readonly places: number }
   | { readonly code: "minutes"; readonly parts: Timeline["critical"] }
   | { readonly code: "room"; readonly minutes: number; readonly available: number }
-  | { readonly code: "total"; readonly stations: number; readonly hasDemoBatch: boolean; readonly hasSpareKit: boolean };
+  | {
+      readonly code: "total";
+      readonly stations: number;
+      readonly hasDemoBatch: boolean;
+      readonly hasSpareKit: boolean;
+    };
 
 /** The figures an instructor reads first, in the order of the work. */
 export interface KeyFigure {
-  readonly code: "stations" | "pieces-per-batch" | "batches" | "pieces-made" | "over" | "loads" | "minutes" | "slack" | "total";
+  readonly code:
+    "stations" | "pieces-per-batch" | "batches" | "pieces-made" | "over" | "loads" | "minutes" | "slack" | "total";
   /** Which of several: a dish, an ingredient. */
   readonly of: string | null;
   readonly value: number;

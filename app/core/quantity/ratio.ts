@@ -35,7 +35,10 @@ export function ratio(num: bigint, den: bigint = 1n): Ratio {
 export function ratioOf(value: number): Ratio {
   if (Number.isSafeInteger(value)) return { num: BigInt(value), den: 1n };
   const read = readRatio(String(value));
-  if (!read) throw new RangeError(`expected a finite number without an exponent, got ${value}. Use ratio(num, den) for exact fractions.`);
+  if (!read)
+    throw new RangeError(
+      `expected a finite number without an exponent, got ${value}. Use ratio(num, den) for exact fractions.`,
+    );
   return read;
 }
 
@@ -71,10 +74,25 @@ export function floor(a: Ratio): bigint {
 export const ceil = (a: Ratio): bigint => -floor(ratio(-a.num, a.den));
 
 /** The largest fraction that goes a whole number of times into both; with 0 the other one. */
-export const commonMeasure = (a: Ratio, b: Ratio): Ratio => ratio(greatestCommonDivisor(a.num * b.den, b.num * a.den), a.den * b.den);
+export const commonMeasure = (a: Ratio, b: Ratio): Ratio =>
+  ratio(greatestCommonDivisor(a.num * b.den, b.num * a.den), a.den * b.den);
 
 const vulgar: Readonly<Record<string, string>> = {
-  "½": "1/2", "⅓": "1/3", "⅔": "2/3", "¼": "1/4", "¾": "3/4", "⅕": "1/5", "⅖": "2/5", "⅗": "3/5", "⅘": "4/5", "⅙": "1/6", "⅚": "5/6", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8",
+  "½": "1/2",
+  "⅓": "1/3",
+  "⅔": "2/3",
+  "¼": "1/4",
+  "¾": "3/4",
+  "⅕": "1/5",
+  "⅖": "2/5",
+  "⅗": "3/5",
+  "⅘": "4/5",
+  "⅙": "1/6",
+  "⅚": "5/6",
+  "⅛": "1/8",
+  "⅜": "3/8",
+  "⅝": "5/8",
+  "⅞": "7/8",
 };
 
 /**
@@ -82,7 +100,11 @@ const vulgar: Readonly<Record<string, string>> = {
  * ("1,120") could be a thousand or a decimal and is refused rather than guessed.
  */
 export function readRatio(text: string): Ratio | undefined {
-  const plain = text.trim().replace(/[½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]/g, (sign) => ` ${vulgar[sign]}`).replace("⁄", "/").trim();
+  const plain = text
+    .trim()
+    .replace(/[½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]/g, (sign) => ` ${vulgar[sign]}`)
+    .replace("⁄", "/")
+    .trim();
   const mixed = /^(-?)(?:(\d{1,9})\s+)?(\d{1,9})\s*\/\s*(\d{1,9})$/.exec(plain);
   if (mixed) {
     const [, sign, whole = "0", num = "0", den = "1"] = mixed;

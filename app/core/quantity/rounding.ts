@@ -18,7 +18,12 @@ const noise = 1e-9;
 export function toStep(exact: number, step: number, to: RoundTo = "nearest"): Rounded {
   if (!(step > 0)) throw new RangeError(`expected a step above 0, got ${step}.`);
   const steps = exact / step;
-  const whole = to === "up" ? Math.ceil(steps - noise) : to === "down" ? Math.floor(steps + noise) : Math.floor(steps + 0.5 + noise);
+  const whole =
+    to === "up"
+      ? Math.ceil(steps - noise)
+      : to === "down"
+        ? Math.floor(steps + noise)
+        : Math.floor(steps + 0.5 + noise);
   // Dividing by the inverse keeps 0.1 steps printable: 3 * 0.1 is 0.30000000000000004, 3 / 10 is 0.3.
   const inverse = 1 / step;
   const shown = Number.isInteger(inverse) ? whole / inverse : whole * step;

@@ -5,7 +5,10 @@ import { type MeasuringSet, measuringSetOf, measuringSets, mostExactScoops, toSc
 import { millilitresIn } from "./units";
 
 const cups = (num: bigint, den: bigint) => multiply(ratio(num, den), millilitresIn("cup", "us"));
-const said = (set: string, ml: ReturnType<typeof cups>, tolerance: number) => toScoops(ml, measuringSetOf(set), tolerance).counts.map(({ count, size, unit }) => `${count} x ${toNumber(size)} ${unit}`);
+const said = (set: string, ml: ReturnType<typeof cups>, tolerance: number) =>
+  toScoops(ml, measuringSetOf(set), tolerance).counts.map(
+    ({ count, size, unit }) => `${count} x ${toNumber(size)} ${unit}`,
+  );
 
 test("⅔ cup without the ⅓ cup is ½ cup + 2 tbsp + 2 tsp, exactly", () => {
   const scooped = toScoops(cups(2n, 3n), measuringSetOf("us-no-third"), 0.05);
@@ -14,7 +17,10 @@ test("⅔ cup without the ⅓ cup is ½ cup + 2 tbsp + 2 tsp, exactly", () => {
 });
 
 test("3½ tsp is 1 tbsp + ½ tsp", () => {
-  expect(said("us-usual", multiply(ratio(7n, 2n), millilitresIn("tsp", "us")), 0.02)).toEqual(["1 x 1 tbsp", "1 x 0.5 tsp"]);
+  expect(said("us-usual", multiply(ratio(7n, 2n), millilitresIn("tsp", "us")), 0.02)).toEqual([
+    "1 x 1 tbsp",
+    "1 x 0.5 tsp",
+  ]);
 });
 
 test("an Australian tablespoon is four teaspoons, the others three", () => {
@@ -28,7 +34,9 @@ function everyFilling(set: MeasuringSet, most: number): { scoops: number; ml: nu
   let layer = [{ scoops: 0, ml: 0, from: 0 }];
   const all: { scoops: number; ml: number }[] = [];
   for (let n = 1; n <= most; n += 1) {
-    layer = layer.flatMap((one) => sizes.flatMap((size, index) => (index >= one.from ? [{ scoops: n, ml: one.ml + size, from: index }] : [])));
+    layer = layer.flatMap((one) =>
+      sizes.flatMap((size, index) => (index >= one.from ? [{ scoops: n, ml: one.ml + size, from: index }] : [])),
+    );
     all.push(...layer);
   }
   return all;
@@ -37,28 +45,36 @@ function everyFilling(set: MeasuringSet, most: number): { scoops: number; ml: nu
 test("no smaller set of scoops is within tolerance, and an exact one is never passed over (against enumeration)", () => {
   const most = 5;
   const known = new Map(measuringSets.map((set) => [set.id, everyFilling(set, most)]));
-  fc.assert(fc.property(fc.constantFrom(...measuringSets), fc.integer({ min: 2, max: 400 }), fc.constantFrom(0.02, 0.05), (set, quarterTsp, tolerance) => {
-    const target = multiply(ratio(BigInt(quarterTsp), 4n), millilitresIn("tsp", set.system));
-    const ml = toNumber(target);
-    const found = toScoops(target, set, tolerance);
-    const used = found.counts.reduce((sum, { count }) => sum + count, 0);
-    const fillings = known.get(set.id) ?? [];
-    const exact = fillings.filter((one) => Math.abs(one.ml - ml) < 1e-9).map((one) => one.scoops);
-    const near = fillings.filter((one) => Math.abs(one.ml / ml - 1) <= tolerance + 1e-12).map((one) => one.scoops);
-    expect(Math.abs(found.millilitres / ml - 1 - found.error)).toBeLessThan(1e-9);
-    if (exact.length > 0) {
-      expect(found.error).toBe(0);
-      expect(used).toBe(Math.min(...exact));
-    } else if (found.error !== 0 && found.isWithin) {
-      if (near.length > 0) expect(used).toBe(Math.min(...near));
-      else expect(used).toBeGreaterThan(most);
-    } else if (found.error === 0) {
-      // Exact with more scoops than were enumerated: then either few enough to be preferred, or nothing shorter comes near.
-      if (used > mostExactScoops) expect(near).toEqual([]);
-    } else {
-      expect(near).toEqual([]);
-    }
-  }), { numRuns: 400 });
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...measuringSets),
+      fc.integer({ min: 2, max: 400 }),
+      fc.constantFrom(0.02, 0.05),
+      (set, quarterTsp, tolerance) => {
+        const target = multiply(ratio(BigInt(quarterTsp), 4n), millilitresIn("tsp", set.system));
+        const ml = toNumber(target);
+        const found = toScoops(target, set, tolerance);
+        const used = found.counts.reduce((sum, { count }) => sum + count, 0);
+        const fillings = known.get(set.id) ?? [];
+        const exact = fillings.filter((one) => Math.abs(one.ml - ml) < 1e-9).map((one) => one.scoops);
+        const near = fillings.filter((one) => Math.abs(one.ml / ml - 1) <= tolerance + 1e-12).map((one) => one.scoops);
+        expect(Math.abs(found.millilitres / ml - 1 - found.error)).toBeLessThan(1e-9);
+        if (exact.length > 0) {
+          expect(found.error).toBe(0);
+          expect(used).toBe(Math.min(...exact));
+        } else if (found.error !== 0 && found.isWithin) {
+          if (near.length > 0) expect(used).toBe(Math.min(...near));
+          else expect(used).toBeGreaterThan(most);
+        } else if (found.error === 0) {
+          // Exact with more scoops than were enumerated: then either few enough to be preferred, or nothing shorter comes near.
+          if (used > mostExactScoops) expect(near).toEqual([]);
+        } else {
+          expect(near).toEqual([]);
+        }
+      },
+    ),
+    { numRuns: 400 },
+  );
 });
 
 test("what the set cannot come near is marked, and is the closest there is", () => {
@@ -71,7 +87,13 @@ test.each([0, -1, 20_001])("refuses %s ml", (ml) => {
   expect(() => toScoops(ratio(BigInt(ml)), measuringSetOf("us-usual"), 0.05)).toThrow(RangeError);
 });
 
-test.each([[12.3, 1, "up", 13], [12.5, 1, "nearest", 13], [12.49, 1, "nearest", 12], [0.3, 0.1, "down", 0.3], [7.26, 0.25, "up", 7.5]] as const)("%d to steps of %d %s is %d", (exact, step, to, shown) => {
+test.each([
+  [12.3, 1, "up", 13],
+  [12.5, 1, "nearest", 13],
+  [12.49, 1, "nearest", 12],
+  [0.3, 0.1, "down", 0.3],
+  [7.26, 0.25, "up", 7.5],
+] as const)("%d to steps of %d %s is %d", (exact, step, to, shown) => {
   const rounded = toStep(exact, step, to);
   expect(rounded.shown).toBe(shown);
   expect(rounded.shown - rounded.drift).toBeCloseTo(exact, 9);

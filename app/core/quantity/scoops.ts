@@ -49,7 +49,10 @@ interface Table {
 const tables = new WeakMap<MeasuringSet, Table>();
 
 function emptyTable(set: MeasuringSet): Table {
-  const sized = set.scoops.map((scoop) => ({ scoop, millilitres: multiply(scoop.size, millilitresIn(scoop.unit, set.system)) }));
+  const sized = set.scoops.map((scoop) => ({
+    scoop,
+    millilitres: multiply(scoop.size, millilitresIn(scoop.unit, set.system)),
+  }));
   const [first, ...rest] = sized;
   if (!first) throw new RangeError("expected a measuring set with at least one scoop, got none.");
   const measure = rest.reduce((common, { millilitres }) => commonMeasure(common, millilitres), first.millilitres);
@@ -80,15 +83,17 @@ function tableUpTo(set: MeasuringSet, most: number): Table {
 
 function countsFor(table: Table, total: number): ScoopCount[] {
   const counts = new Map<number, number>();
-  for (let q = total; q > 0; ) {
+  for (let q = total; q > 0;) {
     const index = table.last[q] ?? -1;
     counts.set(index, (counts.get(index) ?? 0) + 1);
     q -= table.units[index]?.size ?? q;
   }
-  return [...counts].sort(([a], [b]) => a - b).flatMap(([index, count]) => {
-    const unit = table.units[index];
-    return unit ? [{ ...unit.scoop, count }] : [];
-  });
+  return [...counts]
+    .sort(([a], [b]) => a - b)
+    .flatMap(([index, count]) => {
+      const unit = table.units[index];
+      return unit ? [{ ...unit.scoop, count }] : [];
+    });
 }
 
 /**
@@ -100,7 +105,8 @@ function countsFor(table: Table, total: number): ScoopCount[] {
  */
 export function toScoops(millilitres: Ratio, set: MeasuringSet, tolerance: number): Scooped {
   const wanted = toNumber(millilitres);
-  if (!(wanted > 0 && wanted <= 20_000)) throw new RangeError(`expected a volume above 0 and up to 20000 ml, got ${wanted}.`);
+  if (!(wanted > 0 && wanted <= 20_000))
+    throw new RangeError(`expected a volume above 0 and up to 20000 ml, got ${wanted}.`);
   const start = emptyOrKnown(set);
   const inMeasures = divide(millilitres, start.measure);
   const exactUnits = toNumber(inMeasures);
@@ -123,7 +129,11 @@ export function toScoops(millilitres: Ratio, set: MeasuringSet, tolerance: numbe
 
   let best = -1;
   const miss = (q: number) => Math.abs(q - exactUnits);
-  for (let q = Math.max(1, Math.ceil(exactUnits * (1 - tolerance) - 1e-9)); q <= exactUnits * (1 + tolerance) + 1e-9; q += 1) {
+  for (
+    let q = Math.max(1, Math.ceil(exactUnits * (1 - tolerance) - 1e-9));
+    q <= exactUnits * (1 + tolerance) + 1e-9;
+    q += 1
+  ) {
     const scoops = table.fewest[q] ?? Infinity;
     if (scoops === Infinity) continue;
     const bestScoops = best < 0 ? Infinity : (table.fewest[best] ?? Infinity);
@@ -141,11 +151,25 @@ const emptyOrKnown = (set: MeasuringSet): Table => tableUpTo(set, 0);
 
 const cups = (...sizes: Ratio[]): Scoop[] => sizes.map((size) => ({ size, unit: "cup" as const }));
 const spoons = (unit: "tsp" | "tbsp", ...sizes: Ratio[]): Scoop[] => sizes.map((size) => ({ size, unit }));
-const [whole, half, third, quarter, eighth] = [ratio(1n), ratio(1n, 2n), ratio(1n, 3n), ratio(1n, 4n), ratio(1n, 8n)] as const;
+const [whole, half, third, quarter, eighth] = [
+  ratio(1n),
+  ratio(1n, 2n),
+  ratio(1n, 3n),
+  ratio(1n, 4n),
+  ratio(1n, 8n),
+] as const;
 
-const fullScoops = [...cups(whole, half, third, quarter), ...spoons("tbsp", whole), ...spoons("tsp", whole, half, quarter)];
+const fullScoops = [
+  ...cups(whole, half, third, quarter),
+  ...spoons("tbsp", whole),
+  ...spoons("tsp", whole, half, quarter),
+];
 const noThirdScoops = [...cups(whole, half, quarter), ...spoons("tbsp", whole), ...spoons("tsp", whole, half, quarter)];
-const fineScoops = [...cups(whole, half, third, quarter, eighth), ...spoons("tbsp", whole, half), ...spoons("tsp", whole, half, quarter, eighth)];
+const fineScoops = [
+  ...cups(whole, half, third, quarter, eighth),
+  ...spoons("tbsp", whole, half),
+  ...spoons("tsp", whole, half, quarter, eighth),
+];
 
 /** Sets commonly found at a station; the brief names one of them. */
 export const measuringSets: readonly MeasuringSet[] = [

@@ -4,7 +4,19 @@ import { type Ratio, divide, multiply, ratio, ratioFrom } from "./ratio";
 export const measuringSystems = ["us", "metric", "au"] as const;
 export type MeasuringSystem = (typeof measuringSystems)[number];
 
-export const volumeUnits = ["ml", "l", "tsp", "tbsp", "cup", "us-fl-oz", "uk-fl-oz", "us-pint", "uk-pint", "us-quart", "dash"] as const;
+export const volumeUnits = [
+  "ml",
+  "l",
+  "tsp",
+  "tbsp",
+  "cup",
+  "us-fl-oz",
+  "uk-fl-oz",
+  "us-pint",
+  "uk-pint",
+  "us-quart",
+  "dash",
+] as const;
 export const massUnits = ["g", "kg", "oz", "lb", "stick", "pinch", "spray"] as const;
 export const countUnits = ["piece"] as const;
 export const units = [...volumeUnits, ...massUnits, ...countUnits] as const;

@@ -21,7 +21,9 @@ export const familyFacts: Readonly<Record<Family, FamilyFacts>> = {
 };
 
 /** Minutes from cold to hot, by surface; starting values. */
-export const preheatMinutes: Readonly<Record<SurfaceKind, { readonly low: number; readonly likely: number; readonly high: number }>> = {
+export const preheatMinutes: Readonly<
+  Record<SurfaceKind, { readonly low: number; readonly likely: number; readonly high: number }>
+> = {
   "electric-griddle": { low: 8, likely: 10, high: 15 },
   "hob-pan": { low: 4, likely: 5, high: 8 },
   "cast-iron-pan": { low: 5, likely: 7, high: 10 },

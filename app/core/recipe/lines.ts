@@ -6,46 +6,73 @@ export const isBatter = (line: Line): boolean => line.bowl !== "pan" && line.bow
 /** The amount to plan with; `undefined` for what depends on loads or pieces, is to taste, or is not known. */
 export function expectedOf(amount: LineAmount): Amount | undefined {
   switch (amount.kind) {
-    case "exact": return amount.amount;
-    case "range": return midOf(amount.from, amount.to);
-    case "top-up": return amount.start;
-    case "hold-back": return amount.amount;
-    case "per-load": case "per-piece": case "to-taste": case "unknown": return undefined;
-    default: return amount satisfies never;
+    case "exact":
+      return amount.amount;
+    case "range":
+      return midOf(amount.from, amount.to);
+    case "top-up":
+      return amount.start;
+    case "hold-back":
+      return amount.amount;
+    case "per-load":
+    case "per-piece":
+    case "to-taste":
+    case "unknown":
+      return undefined;
+    default:
+      return amount satisfies never;
   }
 }
 
 /** The amount to buy: the most that may be used. */
 export function mostOf(amount: LineAmount): Amount | undefined {
   switch (amount.kind) {
-    case "range": return amount.to;
-    case "top-up": return amount.most;
-    default: return expectedOf(amount);
+    case "range":
+      return amount.to;
+    case "top-up":
+      return amount.most;
+    default:
+      return expectedOf(amount);
   }
 }
 
 /** What goes into the kit in a small container of its own: the possible top-up, or what is held back. */
 export function apartOf(amount: LineAmount): Amount | undefined {
   switch (amount.kind) {
-    case "top-up": return { value: subtract(amount.most.value, amount.start.value), unit: amount.start.unit };
-    case "hold-back": return amount.back;
-    default: return undefined;
+    case "top-up":
+      return { value: subtract(amount.most.value, amount.start.value), unit: amount.start.unit };
+    case "hold-back":
+      return amount.back;
+    default:
+      return undefined;
   }
 }
 
-const midOf = (from: Amount, to: Amount): Amount => ({ value: multiply(add(from.value, to.value), ratio(1n, 2n)), unit: from.unit });
+const midOf = (from: Amount, to: Amount): Amount => ({
+  value: multiply(add(from.value, to.value), ratio(1n, 2n)),
+  unit: from.unit,
+});
 
 const scaleAmount = (amount: Amount, factor: Ratio): Amount => ({ ...amount, value: multiply(amount.value, factor) });
 
 /** Every amount of a line by one factor. Per-load and per-piece amounts do not grow with the batch and stay as they are. */
 export function scaleLineAmount(amount: LineAmount, factor: Ratio): LineAmount {
   switch (amount.kind) {
-    case "exact": return { kind: "exact", amount: scaleAmount(amount.amount, factor) };
-    case "range": return { kind: "range", from: scaleAmount(amount.from, factor), to: scaleAmount(amount.to, factor) };
-    case "top-up": return { kind: "top-up", start: scaleAmount(amount.start, factor), most: scaleAmount(amount.most, factor) };
-    case "hold-back": return { kind: "hold-back", amount: scaleAmount(amount.amount, factor), back: scaleAmount(amount.back, factor) };
-    case "per-load": case "per-piece": case "to-taste": case "unknown": return amount;
-    default: return amount satisfies never;
+    case "exact":
+      return { kind: "exact", amount: scaleAmount(amount.amount, factor) };
+    case "range":
+      return { kind: "range", from: scaleAmount(amount.from, factor), to: scaleAmount(amount.to, factor) };
+    case "top-up":
+      return { kind: "top-up", start: scaleAmount(amount.start, factor), most: scaleAmount(amount.most, factor) };
+    case "hold-back":
+      return { kind: "hold-back", amount: scaleAmount(amount.amount, factor), back: scaleAmount(amount.back, factor) };
+    case "per-load":
+    case "per-piece":
+    case "to-taste":
+    case "unknown":
+      return amount;
+    default:
+      return amount satisfies never;
   }
 }
 
@@ -57,11 +84,18 @@ export function asVariant(recipe: Recipe, variantId: string | null): Recipe {
   const variant: Variant | undefined = recipe.variants.find((one) => one.id === variantId);
   if (!variant) return recipe;
   const omitted = new Set(variant.omit);
-  const lines = recipe.lines.filter((line) => !omitted.has(line.id)).map((line) => {
-    const swap = variant.swaps.find((one) => one.lineId === line.id);
-    return swap ? { ...line, ingredientId: swap.ingredientId, amount: swap.amount ?? line.amount } : line;
-  });
-  const gone = new Set([...variant.swaps.map((swap) => recipe.lines.find((line) => line.id === swap.lineId)), ...recipe.lines.filter((line) => omitted.has(line.id))].map((line) => line?.ingredientId));
+  const lines = recipe.lines
+    .filter((line) => !omitted.has(line.id))
+    .map((line) => {
+      const swap = variant.swaps.find((one) => one.lineId === line.id);
+      return swap ? { ...line, ingredientId: swap.ingredientId, amount: swap.amount ?? line.amount } : line;
+    });
+  const gone = new Set(
+    [
+      ...variant.swaps.map((swap) => recipe.lines.find((line) => line.id === swap.lineId)),
+      ...recipe.lines.filter((line) => omitted.has(line.id)),
+    ].map((line) => line?.ingredientId),
+  );
   const steps = recipe.steps.map((step) => ({
     ...step,
     draws: step.draws.filter((draw) => !omitted.has(draw.lineId)),
@@ -71,7 +105,11 @@ export function asVariant(recipe: Recipe, variantId: string | null): Recipe {
   return {
     ...recipe,
     lines: [...lines, ...variant.add],
-    steps: steps.map((step) => (step.id === target ? { ...step, draws: [...step.draws, ...variant.add.map((line) => ({ lineId: line.id, share: one }))] } : step)),
+    steps: steps.map((step) =>
+      step.id === target
+        ? { ...step, draws: [...step.draws, ...variant.add.map((line) => ({ lineId: line.id, share: one }))] }
+        : step,
+    ),
     standing: variant.standing,
   };
 }

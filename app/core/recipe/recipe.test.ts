@@ -10,29 +10,60 @@ const withSteps = (change: (step: Step) => Step): Recipe => ({ ...pancakes, step
 const codes = (recipe: Recipe) => checkRecipe(recipe).map((finding) => finding.code);
 
 test("the starter recipes have nothing to mend, in any of their variants", () => {
-  const all = starterRecipes.flatMap((recipe) => [recipe, ...recipe.variants.map((variant) => asVariant(recipe, variant.id))]);
+  const all = starterRecipes.flatMap((recipe) => [
+    recipe,
+    ...recipe.variants.map((variant) => asVariant(recipe, variant.id)),
+  ]);
   expect(all.length).toBeGreaterThan(3);
   for (const recipe of all) expect(checkRecipe(recipe)).toEqual([]);
 });
 
 test("soda named where powder is listed and unused is the twin, not a missing line", () => {
-  const mixed = withSteps((step) => (step.id === "whisk-dry" ? { ...step, draws: step.draws.filter((draw) => draw.lineId !== "powder"), mentions: ["baking-soda"] } : step));
-  expect(checkRecipe(mixed)).toEqual(expect.arrayContaining([expect.objectContaining({ code: "wrong-twin", named: "baking-soda", listed: "baking-powder" }), expect.objectContaining({ code: "listed-not-used", lineId: "powder" })]));
+  const mixed = withSteps((step) =>
+    step.id === "whisk-dry"
+      ? { ...step, draws: step.draws.filter((draw) => draw.lineId !== "powder"), mentions: ["baking-soda"] }
+      : step,
+  );
+  expect(checkRecipe(mixed)).toEqual(
+    expect.arrayContaining([
+      expect.objectContaining({ code: "wrong-twin", named: "baking-soda", listed: "baking-powder" }),
+      expect.objectContaining({ code: "listed-not-used", lineId: "powder" }),
+    ]),
+  );
 });
 
 test("garlic in the method that is not on the list is said", () => {
-  expect(codes(withSteps((step) => (step.id === "join" ? { ...step, mentions: ["garlic"] } : step)))).toEqual(["used-not-listed"]);
+  expect(codes(withSteps((step) => (step.id === "join" ? { ...step, mentions: ["garlic"] } : step)))).toEqual([
+    "used-not-listed",
+  ]);
 });
 
 test("salt used once whole and once by half does not add up", () => {
-  const twice = withSteps((step) => (step.id === "join" ? { ...step, draws: [{ lineId: "salt", share: ratio(1n, 2n) }] } : step));
-  expect(checkRecipe(twice)).toEqual([expect.objectContaining({ code: "shares-do-not-add-up", lineId: "salt", drawn: ratio(3n, 2n) })]);
+  const twice = withSteps((step) =>
+    step.id === "join" ? { ...step, draws: [{ lineId: "salt", share: ratio(1n, 2n) }] } : step,
+  );
+  expect(checkRecipe(twice)).toEqual([
+    expect.objectContaining({ code: "shares-do-not-add-up", lineId: "salt", drawn: ratio(3n, 2n) }),
+  ]);
 });
 
 test("a step that draws on a line that is not there, no cook step, an amount nobody knows", () => {
-  expect(codes(withSteps((step) => (step.id === "join" ? { ...step, draws: [{ lineId: "ghost", share: ratio(1n) }] } : step)))).toContain("draws-unknown-line");
-  expect(codes({ ...pancakes, steps: pancakes.steps.filter((step) => step.kind !== "cook") })).toContain("no-cook-step");
-  expect(codes({ ...pancakes, lines: pancakes.lines.map((line) => (line.id === "sugar" ? { ...line, amount: { kind: "unknown", said: "some" } as const } : line)) })).toEqual(["amount-unknown"]);
+  expect(
+    codes(
+      withSteps((step) => (step.id === "join" ? { ...step, draws: [{ lineId: "ghost", share: ratio(1n) }] } : step)),
+    ),
+  ).toContain("draws-unknown-line");
+  expect(codes({ ...pancakes, steps: pancakes.steps.filter((step) => step.kind !== "cook") })).toContain(
+    "no-cook-step",
+  );
+  expect(
+    codes({
+      ...pancakes,
+      lines: pancakes.lines.map((line) =>
+        line.id === "sugar" ? { ...line, amount: { kind: "unknown", said: "some" } as const } : line,
+      ),
+    }),
+  ).toEqual(["amount-unknown"]);
 });
 
 const grams = (value: bigint) => ({ value: ratio(value), unit: "g" as const });
@@ -48,8 +79,14 @@ test.each<[string, LineAmount, number | undefined, number | undefined, number | 
 });
 
 test("pan fat and garnish do not grow with the batch", () => {
-  expect(scaleLineAmount({ kind: "per-load", amount: grams(3n) }, ratio(5n))).toEqual({ kind: "per-load", amount: grams(3n) });
-  expect(scaleLineAmount({ kind: "exact", amount: grams(3n) }, ratio(5n))).toEqual({ kind: "exact", amount: grams(15n) });
+  expect(scaleLineAmount({ kind: "per-load", amount: grams(3n) }, ratio(5n))).toEqual({
+    kind: "per-load",
+    amount: grams(3n),
+  });
+  expect(scaleLineAmount({ kind: "exact", amount: grams(3n) }, ratio(5n))).toEqual({
+    kind: "exact",
+    amount: grams(15n),
+  });
 });
 
 test("a swap takes the new ingredient's place, and no longer mentions the old", () => {

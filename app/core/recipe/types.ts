@@ -1,7 +1,16 @@
 import type { Amount, MeasuringSystem, Ratio } from "~/core/quantity";
 import type { FillMethod } from "~/core/pantry";
 
-export const families = ["drawn", "drop", "pancake", "crepe", "waffle", "ridged-waffle", "fritter", "oven-puffed"] as const;
+export const families = [
+  "drawn",
+  "drop",
+  "pancake",
+  "crepe",
+  "waffle",
+  "ridged-waffle",
+  "fritter",
+  "oven-puffed",
+] as const;
 export type Family = (typeof families)[number];
 
 /** Where a line goes. "pan" is what greases the surface, "topping" what is put on at the plate; neither is batter. */
@@ -51,10 +60,43 @@ export interface Draw {
 export const stepKinds = ["prepare", "mix", "rest", "preheat", "cook", "serve"] as const;
 export type StepKind = (typeof stepKinds)[number];
 
-export const hazards = ["hot-surface", "steam", "oven-dish", "hot-fat", "spray-flame", "raw-batter", "blades", "boiling-sauce", "small-pieces", "cords"] as const;
+export const hazards = [
+  "hot-surface",
+  "steam",
+  "oven-dish",
+  "hot-fat",
+  "spray-flame",
+  "raw-batter",
+  "blades",
+  "boiling-sauce",
+  "small-pieces",
+  "cords",
+] as const;
 export type Hazard = (typeof hazards)[number];
 
-export const tools = ["mixing-bowl", "small-bowl", "whisk", "spatula", "ladle", "turner", "measuring-set", "scale", "jug", "grater", "knife", "board", "egg-cup", "brush", "tray", "oven-dish", "oven-gloves", "towel", "plate", "fork", "sieve"] as const;
+export const tools = [
+  "mixing-bowl",
+  "small-bowl",
+  "whisk",
+  "spatula",
+  "ladle",
+  "turner",
+  "measuring-set",
+  "scale",
+  "jug",
+  "grater",
+  "knife",
+  "board",
+  "egg-cup",
+  "brush",
+  "tray",
+  "oven-dish",
+  "oven-gloves",
+  "towel",
+  "plate",
+  "fork",
+  "sieve",
+] as const;
 export type Tool = (typeof tools)[number];
 
 export interface Step {
@@ -76,16 +118,48 @@ export interface Window {
   readonly max: number | null;
   readonly reason: WindowReason;
 }
-export const windowReasons = ["relax-gluten", "cook-at-once", "single-acting", "double-acting", "soda-and-acid", "gel-swells", "author"] as const;
+export const windowReasons = [
+  "relax-gluten",
+  "cook-at-once",
+  "single-acting",
+  "double-acting",
+  "soda-and-acid",
+  "gel-swells",
+  "author",
+] as const;
 export type WindowReason = (typeof windowReasons)[number];
 
-export const cues = ["bubbles-stay-open", "dull-rim", "brown-edge", "slides", "steam-stops", "lamp", "puffed-and-brown", "minutes-only"] as const;
+export const cues = [
+  "bubbles-stay-open",
+  "dull-rim",
+  "brown-edge",
+  "slides",
+  "steam-stops",
+  "lamp",
+  "puffed-and-brown",
+  "minutes-only",
+] as const;
 export type Cue = (typeof cues)[number];
 
-export const readinessTests = ["water-beads", "butter-foams", "drop-sizzles", "lamp", "infrared", "oven-thermometer"] as const;
+export const readinessTests = [
+  "water-beads",
+  "butter-foams",
+  "drop-sizzles",
+  "lamp",
+  "infrared",
+  "oven-thermometer",
+] as const;
 export type ReadinessTest = (typeof readinessTests)[number];
 
-export const surfaceKinds = ["electric-griddle", "hob-pan", "cast-iron-pan", "crepe-pan", "waffle-iron", "ridged-pan", "oven"] as const;
+export const surfaceKinds = [
+  "electric-griddle",
+  "hob-pan",
+  "cast-iron-pan",
+  "crepe-pan",
+  "waffle-iron",
+  "ridged-pan",
+  "oven",
+] as const;
 export type SurfaceKind = (typeof surfaceKinds)[number];
 
 export interface Heat {
@@ -144,11 +218,44 @@ export interface Recipe {
 }
 
 export type RecipeFinding =
-  | { readonly code: "amount-unknown"; readonly level: "blocks"; readonly lineId: string; readonly ingredientId: string; readonly said: string }
-  | { readonly code: "used-not-listed"; readonly level: "blocks"; readonly stepId: string; readonly ingredientId: string }
-  | { readonly code: "wrong-twin"; readonly level: "blocks"; readonly stepId: string; readonly named: string; readonly listed: string }
-  | { readonly code: "listed-not-used"; readonly level: "warns"; readonly lineId: string; readonly ingredientId: string }
+  | {
+      readonly code: "amount-unknown";
+      readonly level: "blocks";
+      readonly lineId: string;
+      readonly ingredientId: string;
+      readonly said: string;
+    }
+  | {
+      readonly code: "used-not-listed";
+      readonly level: "blocks";
+      readonly stepId: string;
+      readonly ingredientId: string;
+    }
+  | {
+      readonly code: "wrong-twin";
+      readonly level: "blocks";
+      readonly stepId: string;
+      readonly named: string;
+      readonly listed: string;
+    }
+  | {
+      readonly code: "listed-not-used";
+      readonly level: "warns";
+      readonly lineId: string;
+      readonly ingredientId: string;
+    }
   | { readonly code: "draws-unknown-line"; readonly level: "blocks"; readonly stepId: string; readonly lineId: string }
-  | { readonly code: "shares-do-not-add-up"; readonly level: "blocks"; readonly lineId: string; readonly ingredientId: string; readonly drawn: Ratio }
-  | { readonly code: "ingredient-not-in-pantry"; readonly level: "blocks"; readonly lineId: string; readonly ingredientId: string }
+  | {
+      readonly code: "shares-do-not-add-up";
+      readonly level: "blocks";
+      readonly lineId: string;
+      readonly ingredientId: string;
+      readonly drawn: Ratio;
+    }
+  | {
+      readonly code: "ingredient-not-in-pantry";
+      readonly level: "blocks";
+      readonly lineId: string;
+      readonly ingredientId: string;
+    }
   | { readonly code: "no-cook-step"; readonly level: "warns" };

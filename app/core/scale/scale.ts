@@ -24,14 +24,16 @@ export interface StationScale {
  * Whole pieces wanted by a station: people × pieces each, rounded up, with its testers.
  * @param size people, 0 or more.  @param testers throw-away pieces, 0 or more.
  */
-export const piecesWanted = (size: number, piecesEach: Ratio, testers: number): number => Number(ceil(multiply(ratio(BigInt(size)), piecesEach))) + testers;
+export const piecesWanted = (size: number, piecesEach: Ratio, testers: number): number =>
+  Number(ceil(multiply(ratio(BigInt(size)), piecesEach))) + testers;
 
 /** The smallest allowed number of batches that makes `wanted` pieces. */
 export function scaleStation(recipe: Recipe, batter: Batter, wanted: number, rule: BatchRule): StationScale {
   const step = batchStep[rule];
   let factor = wanted > 0 ? step : zero;
   const made = (batches: Ratio) => yieldOf(recipe, batter, toNumber(batches)).pieces;
-  for (let n = 1n; made(factor) < wanted && compare(factor, ratio(BigInt(mostBatches))) < 0; n += 1n) factor = multiply(step, ratio(n));
+  for (let n = 1n; made(factor) < wanted && compare(factor, ratio(BigInt(mostBatches))) < 0; n += 1n)
+    factor = multiply(step, ratio(n));
   const piecesMade = made(factor);
   return { factor, piecesWanted: wanted, piecesMade, over: piecesMade - wanted };
 }
@@ -46,4 +48,5 @@ export function loadsFor(pieces: number, places: number): number {
 }
 
 /** Loads when pieces are shared out over several surfaces at once: rounds of the whole group of surfaces. */
-export const roundsFor = (pieces: number, places: number, surfaces: number): number => loadsFor(pieces, places * surfaces);
+export const roundsFor = (pieces: number, places: number, surfaces: number): number =>
+  loadsFor(pieces, places * surfaces);

@@ -17,7 +17,8 @@ export const handMinutes = {
 } as const;
 
 /** Doors, coats and hands: the sink is a queue. */
-export const arrivalMinutes = (input: ScheduleInput): number => onGrid(Math.max(input.doorsMinutes, (input.people * handMinutes.washPerPerson) / Math.max(1, input.sinks)));
+export const arrivalMinutes = (input: ScheduleInput): number =>
+  onGrid(Math.max(input.doorsMinutes, (input.people * handMinutes.washPerPerson) / Math.max(1, input.sinks)));
 
 /** What measuring at the station adds to the mixing, by the kit mode: nothing, everything, or the wet list only. */
 function measuringMinutes(job: StationJob, input: ScheduleInput): number {

@@ -20,23 +20,54 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
   const busiest = [...used].sort((a, b) => b[1] - a[1])[0]?.[0];
   const surface = input.surfaces.find((one) => one.id === busiest);
   if (queue > 0 && surface) {
-    const more = schedule({ ...input, surfaces: input.surfaces.map((one) => (one === surface ? { ...one, count: one.count + 1 } : one)) });
-    findings.push({ code: "waits-for-surfaces", level: over > 0 ? "warns" : "notes", minutes: queue, surfaceName: surface.name, withOneMore: more.end < timeline.end ? more.end : undefined });
+    const more = schedule({
+      ...input,
+      surfaces: input.surfaces.map((one) => (one === surface ? { ...one, count: one.count + 1 } : one)),
+    });
+    findings.push({
+      code: "waits-for-surfaces",
+      level: over > 0 ? "warns" : "notes",
+      minutes: queue,
+      surfaceName: surface.name,
+      withOneMore: more.end < timeline.end ? more.end : undefined,
+    });
   }
 
   const late = input.stations.flatMap((job) => {
     const max = job.recipe.rest.max;
     if (max === null) return [];
     const own = timeline.tasks.filter((task) => task.stationId === job.stationId);
-    const mixedAt = Math.max(0, ...own.filter((task) => task.kind === "mix" || task.kind === "wait" || task.kind === "prepare").map((task) => task.end));
+    const mixedAt = Math.max(
+      0,
+      ...own
+        .filter((task) => task.kind === "mix" || task.kind === "wait" || task.kind === "prepare")
+        .map((task) => task.end),
+    );
     const lastStart = Math.max(0, ...own.filter((task) => task.kind === "load").map((task) => task.start));
     return lastStart - mixedAt > max ? [{ stationId: job.stationId, minutes: lastStart - mixedAt, max }] : [];
   });
   const latest = [...late].sort((a, b) => b.minutes - a.minutes)[0];
-  if (latest) findings.push({ code: "cook-by-passed", level: "warns", stationIds: late.map((one) => one.stationId), minutes: latest.minutes, max: latest.max });
+  if (latest)
+    findings.push({
+      code: "cook-by-passed",
+      level: "warns",
+      stationIds: late.map((one) => one.stationId),
+      minutes: latest.minutes,
+      max: latest.max,
+    });
   const idle = timeline.idle.filter((one) => one.minutes >= idleWorthSaying);
-  if (idle.length > 0) findings.push({ code: "stands-idle", level: "notes", stationIds: idle.map((one) => one.stationId), minutes: Math.max(...idle.map((one) => one.minutes)) });
-  const shared = input.surfaces.reduce((count, one) => count + one.count * (one.at === "station" ? input.stations.length : 1), 0);
-  if (input.hotPlaces !== null && input.hotPlaces < shared) findings.push({ code: "hot-places-limited", level: "notes", surfaces: shared, hotPlaces: input.hotPlaces });
+  if (idle.length > 0)
+    findings.push({
+      code: "stands-idle",
+      level: "notes",
+      stationIds: idle.map((one) => one.stationId),
+      minutes: Math.max(...idle.map((one) => one.minutes)),
+    });
+  const shared = input.surfaces.reduce(
+    (count, one) => count + one.count * (one.at === "station" ? input.stations.length : 1),
+    0,
+  );
+  if (input.hotPlaces !== null && input.hotPlaces < shared)
+    findings.push({ code: "hot-places-limited", level: "notes", surfaces: shared, hotPlaces: input.hotPlaces });
   return findings;
 }

@@ -28,8 +28,15 @@ const mayShareLoad = (kind: SurfaceKind): boolean => kind === "oven";
 function unitsOf(surfaces: readonly Surface[], stations: readonly StationJob[]): Unit[] {
   const one = (surface: Surface, number: number, stationId: string | null): Unit => ({
     id: stationId === null ? `${surface.id}-${number}` : `${surface.id}-${stationId}-${number}`,
-    surfaceId: surface.id, name: surface.name, number, stationId, kind: surface.kind, places: surface.places,
-    preheat: surface.preheatMinutes ?? preheatMinutes[surface.kind].likely, freeAt: 0, firstUse: undefined,
+    surfaceId: surface.id,
+    name: surface.name,
+    number,
+    stationId,
+    kind: surface.kind,
+    places: surface.places,
+    preheat: surface.preheatMinutes ?? preheatMinutes[surface.kind].likely,
+    freeAt: 0,
+    firstUse: undefined,
   });
   return surfaces.flatMap((surface) => {
     const numbers = Array.from({ length: surface.count }, (_, index) => index + 1);
@@ -39,7 +46,8 @@ function unitsOf(surfaces: readonly Surface[], stations: readonly StationJob[]):
   });
 }
 
-const canUse = (unit: Unit, job: StationJob): boolean => (unit.stationId === null || unit.stationId === job.stationId) && job.recipe.heat.surfaceKinds.includes(unit.kind);
+const canUse = (unit: Unit, job: StationJob): boolean =>
+  (unit.stationId === null || unit.stationId === job.stationId) && job.recipe.heat.surfaceKinds.includes(unit.kind);
 
 /** A rest shorter than this, in minutes, gets no bell of its own (starting value). */
 const shortestCalledRest = 2;
@@ -71,9 +79,21 @@ class HotPlaces {
 export function schedule(input: ScheduleInput): Timeline {
   const tasks: Task[] = [];
   const push = (kind: TaskKind, start: number, end: number, more: Partial<Task> = {}) =>
-    tasks.push({ id: `t${tasks.length + 1}`, kind, start, end, stationId: null, surfaceId: null, stepId: null, pieces: 0, loadNumber: 0, ...more });
+    tasks.push({
+      id: `t${tasks.length + 1}`,
+      kind,
+      start,
+      end,
+      stationId: null,
+      surfaceId: null,
+      stepId: null,
+      pieces: 0,
+      loadNumber: 0,
+      ...more,
+    });
   const bells: Bell[] = [];
-  const ring = (kind: Bell["kind"], at: number) => bells.push({ id: `${kind}-${bells.filter((bell) => bell.kind === kind).length + 1}`, kind, at });
+  const ring = (kind: Bell["kind"], at: number) =>
+    bells.push({ id: `${kind}-${bells.filter((bell) => bell.kind === kind).length + 1}`, kind, at });
 
   ring("doors", 0);
   const arrived = arrivalMinutes(input);
@@ -91,7 +111,11 @@ export function schedule(input: ScheduleInput): Timeline {
     for (const step of job.recipe.steps) {
       if (step.kind === "cook" || step.kind === "preheat" || step.kind === "serve") continue;
       const end = at + stepMinutes(step, job, input);
-      if (end > at) push(step.kind === "rest" ? "wait" : step.kind === "prepare" ? "prepare" : "mix", at, end, { stationId: job.stationId, stepId: step.id });
+      if (end > at)
+        push(step.kind === "rest" ? "wait" : step.kind === "prepare" ? "prepare" : "mix", at, end, {
+          stationId: job.stationId,
+          stepId: step.id,
+        });
       at = end;
     }
     return { job, mixedAt: at };
@@ -105,7 +129,11 @@ export function schedule(input: ScheduleInput): Timeline {
   // The demonstration load comes before anyone pours, on the shared surface that is hot first, or on any where none is shared.
   let demoLoadEnd = allMixed;
   const first = hands[0];
-  const demoUnit = first && [...units].filter((unit) => first.job.recipe.heat.surfaceKinds.includes(unit.kind)).sort((a, b) => Number(a.stationId !== null) - Number(b.stationId !== null) || a.freeAt - b.freeAt)[0];
+  const demoUnit =
+    first &&
+    [...units]
+      .filter((unit) => first.job.recipe.heat.surfaceKinds.includes(unit.kind))
+      .sort((a, b) => Number(a.stationId !== null) - Number(b.stationId !== null) || a.freeAt - b.freeAt)[0];
   if (input.demo === "mix-and-load" && first && demoUnit) {
     const start = Math.max(allMixed, demoUnit.freeAt);
     demoLoadEnd = start + loadMinutes(first.job.recipe, 1);
@@ -120,10 +148,14 @@ export function schedule(input: ScheduleInput): Timeline {
     const readyAt = Math.max(mixedAt + job.recipe.rest.min, input.demo === "mix-and-load" ? demoLoadEnd : mixedAt);
     return { job, mixedAt, readyAt, remaining: job.pieces, loads: 0, lastLoadStart: readyAt, lastLoadEnd: readyAt };
   });
-  const unplaced = cooking.filter((one) => one.remaining > 0 && !units.some((unit) => canUse(unit, one.job))).map((one) => one.job.stationId);
+  const unplaced = cooking
+    .filter((one) => one.remaining > 0 && !units.some((unit) => canUse(unit, one.job)))
+    .map((one) => one.job.stationId);
   const open = cooking.filter((one) => !unplaced.includes(one.job.stationId));
   const usable = new Map(open.map((one) => [one, units.filter((unit) => canUse(unit, one.job))]));
-  for (const { job, mixedAt } of open) if (job.pieces > 0 && job.recipe.rest.min > 0) push("rest", mixedAt, mixedAt + job.recipe.rest.min, { stationId: job.stationId });
+  for (const { job, mixedAt } of open)
+    if (job.pieces > 0 && job.recipe.rest.min > 0)
+      push("rest", mixedAt, mixedAt + job.recipe.rest.min, { stationId: job.stationId });
 
   while (open.some((one) => one.remaining > 0)) {
     let best: { station: Cooking; unit: Unit; start: number } | undefined;
@@ -131,11 +163,14 @@ export function schedule(input: ScheduleInput): Timeline {
       if (station.remaining === 0) continue;
       for (const unit of usable.get(station) ?? []) {
         const isTested = unit.firstUse !== undefined || input.testersPerSurface === 0;
-        const soonest = Math.max(station.readyAt, unit.freeAt) + (isTested ? 0 : input.testersPerSurface * loadMinutes(station.job.recipe, 1));
+        const soonest =
+          Math.max(station.readyAt, unit.freeAt) +
+          (isTested ? 0 : input.testersPerSurface * loadMinutes(station.job.recipe, 1));
         // The rule about adults only ever delays: what is later already need not be looked at.
         if (best && soonest > best.start) continue;
         const start = hot.earliest(soonest);
-        if (!best || start < best.start || (start === best.start && station.loads < best.station.loads)) best = { station, unit, start };
+        if (!best || start < best.start || (start === best.start && station.loads < best.station.loads))
+          best = { station, unit, start };
       }
     }
     if (!best) break;
@@ -150,7 +185,12 @@ export function schedule(input: ScheduleInput): Timeline {
       unit.firstUse = start - input.testersPerSurface * loadMinutes(recipe, 1);
     }
     const sharers = mayShareLoad(unit.kind)
-      ? [station, ...open.filter((one) => one !== station && one.remaining > 0 && one.readyAt <= start && canUse(unit, one.job)).sort((a, b) => a.loads - b.loads)]
+      ? [
+          station,
+          ...open
+            .filter((one) => one !== station && one.remaining > 0 && one.readyAt <= start && canUse(unit, one.job))
+            .sort((a, b) => a.loads - b.loads),
+        ]
       : [station];
     let room = unit.places;
     const parts = sharers.flatMap((one) => {
@@ -171,7 +211,12 @@ export function schedule(input: ScheduleInput): Timeline {
     unit.freeAt = end + betweenLoads(recipe);
   }
 
-  for (const unit of units) if (unit.firstUse !== undefined) push("preheat", Math.max(0, unit.firstUse - unit.preheat), unit.firstUse, { surfaceId: unit.id, stationId: unit.stationId });
+  for (const unit of units)
+    if (unit.firstUse !== undefined)
+      push("preheat", Math.max(0, unit.firstUse - unit.preheat), unit.firstUse, {
+        surfaceId: unit.id,
+        stationId: unit.stationId,
+      });
 
   const loadTasks = tasks.filter((task) => task.kind === "load");
   const firstPour = loadTasks.length > 0 ? Math.min(...loadTasks.map((task) => task.start)) : demoLoadEnd;
@@ -197,8 +242,13 @@ export function schedule(input: ScheduleInput): Timeline {
   return {
     tasks: [...tasks].sort((a, b) => a.start - b.start || a.end - b.end),
     bells: bells.sort((a, b) => a.at - b.at),
-    units: units.filter((unit) => unit.firstUse !== undefined).map(({ id, surfaceId, name, number, stationId }) => ({ id, surfaceId, name, number, stationId })),
-    end, firstPour, lastLoadEnd, loads: loadTasks.length,
+    units: units
+      .filter((unit) => unit.firstUse !== undefined)
+      .map(({ id, surfaceId, name, number, stationId }) => ({ id, surfaceId, name, number, stationId })),
+    end,
+    firstPour,
+    lastLoadEnd,
+    loads: loadTasks.length,
     critical: criticalOf(tasks, cooking, end),
     idle: cooking.map((one) => ({ stationId: one.job.stationId, minutes: idleOf(one, tasks, demoMixEnd) })),
     unplaced,
@@ -209,7 +259,11 @@ export function schedule(input: ScheduleInput): Timeline {
 function criticalOf(tasks: readonly Task[], cooking: readonly Cooking[], end: number): CriticalPart[] {
   const last = [...cooking].sort((a, b) => b.lastLoadEnd - a.lastLoadEnd)[0];
   const own = tasks
-    .filter((task) => (task.stationId === null && task.kind !== "preheat") || (task.stationId === last?.job.stationId && task.kind !== "preheat"))
+    .filter(
+      (task) =>
+        (task.stationId === null && task.kind !== "preheat") ||
+        (task.stationId === last?.job.stationId && task.kind !== "preheat"),
+    )
     .sort((a, b) => a.start - b.start || a.end - b.end);
   const parts: { kind: CriticalPart["kind"]; minutes: number }[] = [];
   const addPart = (kind: CriticalPart["kind"], minutes: number) => {
@@ -224,7 +278,10 @@ function criticalOf(tasks: readonly Task[], cooking: readonly Cooking[], end: nu
   const ownTurn = last ? betweenLoads(last.job.recipe) : 0;
   for (const task of own) {
     const gap = task.start - at;
-    addPart(gap <= ownTurn && (before === "load" || before === "tester") && task.kind === "load" ? "load" : "queue", gap);
+    addPart(
+      gap <= ownTurn && (before === "load" || before === "tester") && task.kind === "load" ? "load" : "queue",
+      gap,
+    );
     before = task.kind;
     addPart(task.kind, task.end - Math.max(at, task.start));
     at = Math.max(at, task.end);
@@ -236,7 +293,11 @@ function criticalOf(tasks: readonly Task[], cooking: readonly Cooking[], end: nu
 /** Minutes between the first mix and the station's last piece in which it has nothing on its hands; a planned rest counts. */
 function idleOf(station: Cooking, tasks: readonly Task[], from: number): number {
   const busy = tasks
-    .filter((task) => (task.stationId === station.job.stationId && !["rest", "wait", "preheat"].includes(task.kind)) || task.kind === "demo-load")
+    .filter(
+      (task) =>
+        (task.stationId === station.job.stationId && !["rest", "wait", "preheat"].includes(task.kind)) ||
+        task.kind === "demo-load",
+    )
     .sort((a, b) => a.start - b.start);
   let at = from;
   let idle = 0;

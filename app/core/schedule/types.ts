@@ -35,7 +35,20 @@ export interface ScheduleInput {
   readonly hotPlaces: number | null;
 }
 
-export const taskKinds = ["arrive", "demo-mix", "prepare", "mix", "wait", "rest", "preheat", "demo-load", "tester", "load", "eat", "clean"] as const;
+export const taskKinds = [
+  "arrive",
+  "demo-mix",
+  "prepare",
+  "mix",
+  "wait",
+  "rest",
+  "preheat",
+  "demo-load",
+  "tester",
+  "load",
+  "eat",
+  "clean",
+] as const;
 export type TaskKind = (typeof taskKinds)[number];
 
 export interface Task {
@@ -52,7 +65,18 @@ export interface Task {
   readonly loadNumber: number;
 }
 
-export const bellKinds = ["doors", "gather-mix", "mix", "rest", "gather-load", "pour", "swap", "eat", "clean", "close"] as const;
+export const bellKinds = [
+  "doors",
+  "gather-mix",
+  "mix",
+  "rest",
+  "gather-load",
+  "pour",
+  "swap",
+  "eat",
+  "clean",
+  "close",
+] as const;
 export type BellKind = (typeof bellKinds)[number];
 
 /** A moment the instructor calls the room. */
@@ -95,8 +119,36 @@ export interface Timeline {
 }
 
 export type ScheduleFinding =
-  | { readonly code: "does-not-fit"; readonly level: "warns"; readonly minutes: number; readonly available: number; readonly over: number }
-  | { readonly code: "waits-for-surfaces"; readonly level: "warns" | "notes"; readonly minutes: number; readonly withOneMore: number | undefined; readonly surfaceName: string }
-  | { readonly code: "cook-by-passed"; readonly level: "warns"; readonly stationIds: readonly string[]; readonly minutes: number; readonly max: number }
-  | { readonly code: "stands-idle"; readonly level: "notes"; readonly stationIds: readonly string[]; readonly minutes: number }
-  | { readonly code: "hot-places-limited"; readonly level: "notes"; readonly surfaces: number; readonly hotPlaces: number };
+  | {
+      readonly code: "does-not-fit";
+      readonly level: "warns";
+      readonly minutes: number;
+      readonly available: number;
+      readonly over: number;
+    }
+  | {
+      readonly code: "waits-for-surfaces";
+      readonly level: "warns" | "notes";
+      readonly minutes: number;
+      readonly withOneMore: number | undefined;
+      readonly surfaceName: string;
+    }
+  | {
+      readonly code: "cook-by-passed";
+      readonly level: "warns";
+      readonly stationIds: readonly string[];
+      readonly minutes: number;
+      readonly max: number;
+    }
+  | {
+      readonly code: "stands-idle";
+      readonly level: "notes";
+      readonly stationIds: readonly string[];
+      readonly minutes: number;
+    }
+  | {
+      readonly code: "hot-places-limited";
+      readonly level: "notes";
+      readonly surfaces: number;
+      readonly hotPlaces: number;
+    };

@@ -12,28 +12,50 @@ const start = 1_800_000_000_000;
 const minute = 60_000;
 const id = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, "0")}`;
 
-const event: fc.Arbitrary<LiveEvent> = fc.tuple(fc.integer({ min: 0, max: 60 }), fc.integer({ min: 0, max: 90 })).chain(([n, after]) => {
-  const happened = { id: id(n), at: start + after * minute };
-  return fc.oneof(
-    fc.constant({ ...happened, kind: "class-started" as const }), fc.constantFrom(...bells).map((bell) => ({ ...happened, kind: "bell-rung" as const, bellId: bell.id })), fc.constantFrom(...bells).map((bell) => ({ ...happened, kind: "bell-taken-back" as const, bellId: bell.id })),
-    fc.constant({ ...happened, kind: "delay-added" as const, minutes: 2 }), fc.constantFrom(...stationStates).map((state) => ({ ...happened, kind: "station-set" as const, stationId: "s1", state })), fc.nat(20).map((pieces) => ({ ...happened, kind: "pieces-counted" as const, stationId: "s1", pieces })),
-    fc.constant({ ...happened, kind: "note-added" as const, text: "x" }), fc.constant({ ...happened, kind: "class-ended" as const }), fc.constant({ ...happened, kind: "class-reopened" as const }),
-  );
-});
+const event: fc.Arbitrary<LiveEvent> = fc
+  .tuple(fc.integer({ min: 0, max: 60 }), fc.integer({ min: 0, max: 90 }))
+  .chain(([n, after]) => {
+    const happened = { id: id(n), at: start + after * minute };
+    return fc.oneof(
+      fc.constant({ ...happened, kind: "class-started" as const }),
+      fc.constantFrom(...bells).map((bell) => ({ ...happened, kind: "bell-rung" as const, bellId: bell.id })),
+      fc.constantFrom(...bells).map((bell) => ({ ...happened, kind: "bell-taken-back" as const, bellId: bell.id })),
+      fc.constant({ ...happened, kind: "delay-added" as const, minutes: 2 }),
+      fc
+        .constantFrom(...stationStates)
+        .map((state) => ({ ...happened, kind: "station-set" as const, stationId: "s1", state })),
+      fc.nat(20).map((pieces) => ({ ...happened, kind: "pieces-counted" as const, stationId: "s1", pieces })),
+      fc.constant({ ...happened, kind: "note-added" as const, text: "x" }),
+      fc.constant({ ...happened, kind: "class-ended" as const }),
+      fc.constant({ ...happened, kind: "class-reopened" as const }),
+    );
+  });
 const events = fc.uniqueArray(event, { selector: (one) => one.id, maxLength: 30 });
 
 test("the order of arrival and what is sent twice make no difference", () => {
-  fc.assert(fc.property(events, fc.infiniteStream(fc.nat(1000)), (all, chance) => {
-    const shuffled = all.map((one) => ({ one, key: chance.next().value as number })).sort((a, b) => a.key - b.key).map(({ one }) => one);
-    expect(fold([...shuffled, ...all.slice(0, 5)])).toEqual(fold(all));
-    expect(inOrder(shuffled)).toEqual(inOrder(all));
-  }));
+  fc.assert(
+    fc.property(events, fc.infiniteStream(fc.nat(1000)), (all, chance) => {
+      const shuffled = all
+        .map((one) => ({ one, key: chance.next().value as number }))
+        .sort((a, b) => a.key - b.key)
+        .map(({ one }) => one);
+      expect(fold([...shuffled, ...all.slice(0, 5)])).toEqual(fold(all));
+      expect(inOrder(shuffled)).toEqual(inOrder(all));
+    }),
+  );
 });
 
 test("a bell rung on two tablets counts from the first; taken back, it is as if never rung", () => {
-  const rung = (n: number, at: number): LiveEvent => ({ id: id(n), at: start + at, kind: "bell-rung", bellId: "mix-1" });
+  const rung = (n: number, at: number): LiveEvent => ({
+    id: id(n),
+    at: start + at,
+    kind: "bell-rung",
+    bellId: "mix-1",
+  });
   expect(fold([rung(2, 500), rung(1, 100)]).rung).toEqual({ "mix-1": start + 100 });
-  expect(fold([rung(1, 100), { id: id(3), at: start + 900, kind: "bell-taken-back", bellId: "mix-1" }]).rung).toEqual({});
+  expect(fold([rung(1, 100), { id: id(3), at: start + 900, kind: "bell-taken-back", bellId: "mix-1" }]).rung).toEqual(
+    {},
+  );
 });
 
 test("time left is the planned length from the bell that was rung, early or late, plus what was added since", () => {
@@ -41,12 +63,20 @@ test("time left is the planned length from the bell that was rung, early or late
   const following = mix && bells[bells.indexOf(mix) + 1];
   if (!mix || !following) throw new Error("the demonstration class has a mixing bell");
   const before = bells.slice(0, bells.indexOf(mix));
-  const rungEarly: LiveEvent[] = [{ id: id(1), at: start, kind: "class-started" }, ...before.map((bell, n): LiveEvent => ({ id: id(10 + n), at: start + n, kind: "bell-rung", bellId: bell.id })), { id: id(2), at: start + minute, kind: "bell-rung", bellId: mix.id }];
+  const rungEarly: LiveEvent[] = [
+    { id: id(1), at: start, kind: "class-started" },
+    ...before.map((bell, n): LiveEvent => ({ id: id(10 + n), at: start + n, kind: "bell-rung", bellId: bell.id })),
+    { id: id(2), at: start + minute, kind: "bell-rung", bellId: mix.id },
+  ];
   const planned = following.at - mix.at;
   const early = situationAt(fold(rungEarly), bells, start + 2 * minute);
   expect(early.untilNext).toBe((planned - 1) * minute);
   expect(early.lateMinutes).toBeLessThan(0);
-  const delayed = situationAt(fold([...rungEarly, { id: id(3), at: start + 2 * minute, kind: "delay-added", minutes: 2 }]), bells, start + 2 * minute);
+  const delayed = situationAt(
+    fold([...rungEarly, { id: id(3), at: start + 2 * minute, kind: "delay-added", minutes: 2 }]),
+    bells,
+    start + 2 * minute,
+  );
   expect(delayed.untilNext).toBe((planned + 1) * minute);
   const overdue = situationAt(fold(rungEarly), bells, start + (following.at + 7) * minute);
   expect(overdue.untilNext).toBeLessThan(0);
@@ -55,13 +85,38 @@ test("time left is the planned length from the bell that was rung, early or late
 
 test("before the start nothing runs, after the end the clock stands", () => {
   expect(situationAt(fold([]), bells, start)).toMatchObject({ phase: "not-started", next: bells[0] });
-  const ended = fold([{ id: id(1), at: start, kind: "class-started" }, { id: id(2), at: start + 30 * minute, kind: "class-ended" }]);
+  const ended = fold([
+    { id: id(1), at: start, kind: "class-started" },
+    { id: id(2), at: start + 30 * minute, kind: "class-ended" },
+  ]);
   expect(situationAt(ended, bells, start + 999 * minute)).toMatchObject({ phase: "ended", elapsed: 30 * minute });
-  expect(situationAt(fold([{ id: id(1), at: start, kind: "class-started" }, { id: id(2), at: start + minute, kind: "class-ended" }, { id: id(3), at: start + 2 * minute, kind: "class-reopened" }]), bells, start).phase).toBe("running");
+  expect(
+    situationAt(
+      fold([
+        { id: id(1), at: start, kind: "class-started" },
+        { id: id(2), at: start + minute, kind: "class-ended" },
+        { id: id(3), at: start + 2 * minute, kind: "class-reopened" },
+      ]),
+      bells,
+      start,
+    ).phase,
+  ).toBe("running");
 });
 
 test("the log lays actual beside planned, leaves open what was not rung, and adds up what was counted", () => {
-  const all: LiveEvent[] = [{ id: id(1), at: start, kind: "class-started" }, ...bells.slice(0, 3).map((bell, n): LiveEvent => ({ id: id(10 + n), at: start + (bell.at + n) * minute, kind: "bell-rung", bellId: bell.id })), { id: id(4), at: start, kind: "pieces-counted", stationId: "s1", pieces: 9 }, { id: id(5), at: start + 1, kind: "pieces-counted", stationId: "s2", pieces: 8 }];
+  const all: LiveEvent[] = [
+    { id: id(1), at: start, kind: "class-started" },
+    ...bells
+      .slice(0, 3)
+      .map((bell, n): LiveEvent => ({
+        id: id(10 + n),
+        at: start + (bell.at + n) * minute,
+        kind: "bell-rung",
+        bellId: bell.id,
+      })),
+    { id: id(4), at: start, kind: "pieces-counted", stationId: "s1", pieces: 9 },
+    { id: id(5), at: start + 1, kind: "pieces-counted", stationId: "s2", pieces: 8 },
+  ];
   const state = fold(all);
   const rows = logRows(timeline, state);
   expect(rows).toHaveLength(bells.length);

@@ -22,7 +22,17 @@ export type LiveEvent = Happened &
     | { readonly kind: "class-ended" }
     | { readonly kind: "class-reopened" }
   );
-export const liveEventKinds = ["class-started", "bell-rung", "bell-taken-back", "delay-added", "station-set", "pieces-counted", "note-added", "class-ended", "class-reopened"] as const satisfies readonly LiveEvent["kind"][];
+export const liveEventKinds = [
+  "class-started",
+  "bell-rung",
+  "bell-taken-back",
+  "delay-added",
+  "station-set",
+  "pieces-counted",
+  "note-added",
+  "class-ended",
+  "class-reopened",
+] as const satisfies readonly LiveEvent["kind"][];
 
 /** What is known of a running class: nothing but the fold of its events. */
 export interface LiveState {

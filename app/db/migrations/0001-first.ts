@@ -14,8 +14,10 @@ import { regimes } from "~/core/allergen";
  * Everything of the first slice. The lists of allowed words are copied into the checks from the core when this runs; a later word
  * needs a later migration, which is the point of a check.
  */
-const oneOf = (column: string, words: readonly string[]) => `check (${column} in (${words.map((word) => `'${word}'`).join(", ")}))`;
-const words = (column: string, most: number) => `${column} text not null check (length(${column}) between 1 and ${most})`;
+const oneOf = (column: string, words: readonly string[]) =>
+  `check (${column} in (${words.map((word) => `'${word}'`).join(", ")}))`;
+const words = (column: string, most: number) =>
+  `${column} text not null check (length(${column}) between 1 and ${most})`;
 const id = "id uuid primary key default gen_random_uuid()";
 const stamps = "updated_at timestamptz not null default now()";
 
@@ -89,7 +91,31 @@ export async function up(db: Kysely<unknown>): Promise<void> {
 }
 
 export async function down(db: Kysely<unknown>): Promise<void> {
-  const names = ["audit_entry", "class_log", "live_event", "live_run", "stage_stamp", "class_pack", "label_substance", "label_reading", "participant_need", "participant", "class_dish", "class", "kitchen_gear", "surface", "kitchen", "revision_ingredient", "recipe_revision", "recipe", "ingredient_substance", "ingredient", "setup_code", "login_session", "account"];
+  const names = [
+    "audit_entry",
+    "class_log",
+    "live_event",
+    "live_run",
+    "stage_stamp",
+    "class_pack",
+    "label_substance",
+    "label_reading",
+    "participant_need",
+    "participant",
+    "class_dish",
+    "class",
+    "kitchen_gear",
+    "surface",
+    "kitchen",
+    "revision_ingredient",
+    "recipe_revision",
+    "recipe",
+    "ingredient_substance",
+    "ingredient",
+    "setup_code",
+    "login_session",
+    "account",
+  ];
   for (const name of names) await sql.raw(`drop table ${name}`).execute(db);
   await sql.raw("drop function tell_live()").execute(db);
 }

@@ -7,11 +7,15 @@ const provider: MigrationProvider = { getMigrations: async () => ({ "0001-first"
 
 function settle({ error, results }: MigrationResultSet): string[] {
   if (error) throw error;
-  return (results ?? []).map((result) => `${result.direction === "Up" ? "applied" : "took back"} ${result.migrationName}`);
+  return (results ?? []).map(
+    (result) => `${result.direction === "Up" ? "applied" : "took back"} ${result.migrationName}`,
+  );
 }
 
 /** Brings the schema up to date; several processes may do so at once. Returns a line per migration applied. */
-export const migrateToLatest = async (db: Kysely<DB>): Promise<string[]> => settle(await new Migrator({ db, provider }).migrateToLatest());
+export const migrateToLatest = async (db: Kysely<DB>): Promise<string[]> =>
+  settle(await new Migrator({ db, provider }).migrateToLatest());
 
 /** Takes back the newest migration. */
-export const migrateDown = async (db: Kysely<DB>): Promise<string[]> => settle(await new Migrator({ db, provider }).migrateDown());
+export const migrateDown = async (db: Kysely<DB>): Promise<string[]> =>
+  settle(await new Migrator({ db, provider }).migrateDown());

@@ -10,7 +10,12 @@ import { accountByEmail, addAccount, allAccounts } from "~/services/accounts.ser
 import { requireLead } from "~/services/session.server";
 import { FormError, Primary, Secondary, SelectField, TextField } from "~/ui/sheet/controls";
 
-const schema = z.object({ name: words(120, "a name"), email: z.email({ error: "Give an e-mail address, such as helper@club.example." }).max(200), role: choice(["assistant", "lead"], "a role"), password: newPassword });
+const schema = z.object({
+  name: words(120, "a name"),
+  email: z.email({ error: "Give an e-mail address, such as helper@club.example." }).max(200),
+  role: choice(["assistant", "lead"], "a role"),
+  password: newPassword,
+});
 
 export async function loader({ context }: Route.LoaderArgs) {
   const { id } = requireLead(context);
@@ -21,8 +26,16 @@ export async function action({ request, context }: Route.ActionArgs) {
   requireLead(context);
   const submission = parseWithZod(await formOf(request), { schema });
   const hide = { hideFields: ["password"] };
-  if (submission.status !== "success") return data({ result: submission.reply(hide), added: undefined }, { status: 400 });
-  if (await accountByEmail(database(), submission.value.email)) return data({ result: submission.reply({ ...hide, fieldErrors: { email: ["This address has an account already."] } }), added: undefined }, { status: 409 });
+  if (submission.status !== "success")
+    return data({ result: submission.reply(hide), added: undefined }, { status: 400 });
+  if (await accountByEmail(database(), submission.value.email))
+    return data(
+      {
+        result: submission.reply({ ...hide, fieldErrors: { email: ["This address has an account already."] } }),
+        added: undefined,
+      },
+      { status: 409 },
+    );
   await addAccount(database(), submission.value);
   return data({ result: submission.reply({ resetForm: true }), added: submission.value.name });
 }
@@ -36,22 +49,63 @@ export default function Accounts({ loaderData, actionData }: Route.ComponentProp
       <div className="columns two" style={{ marginTop: 14 }}>
         <section>
           <table className="ruled">
-            <thead><tr><th scope="col">Name</th><th scope="col">E-mail address</th><th scope="col">Role</th></tr></thead>
-            <tbody>{loaderData.accounts.map((one) => <tr key={one.id}><td>{one.name}{one.id === loaderData.self ? <span className="quiet"> (you)</span> : null}</td><td>{one.email}</td><td>{one.role}</td></tr>)}</tbody>
+            <thead>
+              <tr>
+                <th scope="col">Name</th>
+                <th scope="col">E-mail address</th>
+                <th scope="col">Role</th>
+              </tr>
+            </thead>
+            <tbody>
+              {loaderData.accounts.map((one) => (
+                <tr key={one.id}>
+                  <td>
+                    {one.name}
+                    {one.id === loaderData.self ? <span className="quiet"> (you)</span> : null}
+                  </td>
+                  <td>{one.email}</td>
+                  <td>{one.role}</td>
+                </tr>
+              ))}
+            </tbody>
           </table>
-          <p className="quiet small" style={{ padding: "10px 0" }}>Assistants plan, pack and teach. Only a lead signs the allergy table, removes classes and manages accounts.</p>
-          <Form method="post" action="/sign-out"><input type="hidden" name="everywhere" value="yes" /><Secondary>Sign me out on every device</Secondary></Form>
+          <p className="quiet small" style={{ padding: "10px 0" }}>
+            Assistants plan, pack and teach. Only a lead signs the allergy table, removes classes and manages accounts.
+          </p>
+          <Form method="post" action="/sign-out">
+            <input type="hidden" name="everywhere" value="yes" />
+            <Secondary>Sign me out on every device</Secondary>
+          </Form>
         </section>
         <section>
           <h2>Add an account</h2>
           <Form method="post" {...getFormProps(form)} className="form">
             <FormError title="No account added" problems={form.errors ?? []} />
-            {actionData?.added ? <p className="saved" role="status">{actionData.added} can sign in now. Tell them the password in person.</p> : null}
+            {actionData?.added ? (
+              <p className="saved" role="status">
+                {actionData.added} can sign in now. Tell them the password in person.
+              </p>
+            ) : null}
             <TextField field={fields.name} label="Name" autoComplete="off" />
             <TextField field={fields.email} label="E-mail address" type="email" autoComplete="off" />
-            <SelectField field={fields.role} label="Role" options={[{ value: "assistant", label: "assistant" }, { value: "lead", label: "lead" }]} />
-            <TextField field={fields.password} label="First password" hint="At least 12 letters." type="password" autoComplete="new-password" />
-            <div><Primary>Add the account</Primary></div>
+            <SelectField
+              field={fields.role}
+              label="Role"
+              options={[
+                { value: "assistant", label: "assistant" },
+                { value: "lead", label: "lead" },
+              ]}
+            />
+            <TextField
+              field={fields.password}
+              label="First password"
+              hint="At least 12 letters."
+              type="password"
+              autoComplete="new-password"
+            />
+            <div>
+              <Primary>Add the account</Primary>
+            </div>
           </Form>
         </section>
       </div>

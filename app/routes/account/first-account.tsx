@@ -12,7 +12,12 @@ import { signInAndGo } from "~/services/session.server";
 import { FormError, Primary, TextField } from "~/ui/sheet/controls";
 import { Mark } from "~/ui/sheet/Mark";
 
-const schema = z.object({ code: words(60, "the code from the terminal"), name: words(120, "your name"), email: z.email({ error: "Give an e-mail address, such as me@club.example." }).max(200), password: newPassword });
+const schema = z.object({
+  code: words(60, "the code from the terminal"),
+  name: words(120, "your name"),
+  email: z.email({ error: "Give an e-mail address, such as me@club.example." }).max(200),
+  password: newPassword,
+});
 
 export async function loader() {
   if ((await countAccounts(database())) > 0) throw redirect("/sign-in");
@@ -24,9 +29,21 @@ export async function action({ request, context }: Route.ActionArgs) {
   const hide = { hideFields: ["password"] };
   if (submission.status !== "success") return data(submission.reply(hide), { status: 400 });
   const seconds = await secondsToWait("first account", context.get(addressContext));
-  if (seconds !== undefined) return data(submission.reply({ ...hide, formErrors: [`Too many attempts. Wait ${seconds} seconds.`] }), { status: 429 });
+  if (seconds !== undefined)
+    return data(submission.reply({ ...hide, formErrors: [`Too many attempts. Wait ${seconds} seconds.`] }), {
+      status: 429,
+    });
   const id = await makeFirstAccount(database(), submission.value.code, submission.value);
-  if (!id) return data(submission.reply({ ...hide, fieldErrors: { code: ["This is not the code in the terminal. Each start of the program prints a new one; use the last."] } }), { status: 400 });
+  if (!id)
+    return data(
+      submission.reply({
+        ...hide,
+        fieldErrors: {
+          code: ["This is not the code in the terminal. Each start of the program prints a new one; use the last."],
+        },
+      }),
+      { status: 400 },
+    );
   return signInAndGo(request, id, "/");
 }
 
@@ -43,8 +60,16 @@ export default function FirstAccount({ actionData }: Route.ComponentProps) {
         <TextField field={fields.code} label="Code from the terminal" autoComplete="off" />
         <TextField field={fields.name} label="Your name" autoComplete="name" />
         <TextField field={fields.email} label="E-mail address" type="email" autoComplete="username" />
-        <TextField field={fields.password} label="Password" hint="At least 12 letters; a few words are easiest." type="password" autoComplete="new-password" />
-        <div><Primary>Make the account</Primary></div>
+        <TextField
+          field={fields.password}
+          label="Password"
+          hint="At least 12 letters; a few words are easiest."
+          type="password"
+          autoComplete="new-password"
+        />
+        <div>
+          <Primary>Make the account</Primary>
+        </div>
       </Form>
     </main>
   );

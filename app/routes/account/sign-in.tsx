@@ -11,7 +11,11 @@ import { pathBack, signInAndGo } from "~/services/session.server";
 import { FormError, Primary, TextField } from "~/ui/sheet/controls";
 import { Mark } from "~/ui/sheet/Mark";
 
-const schema = z.object({ email: words(200, "your e-mail address"), password: words(200, "your password"), back: z.string().max(500).optional() });
+const schema = z.object({
+  email: words(200, "your e-mail address"),
+  password: words(200, "your password"),
+  back: z.string().max(500).optional(),
+});
 
 export async function loader({ request }: Route.LoaderArgs) {
   if ((await countAccounts(database())) === 0) throw redirect("/first-account");
@@ -26,10 +30,22 @@ export async function action({ request, context }: Route.ActionArgs) {
   const address = context.get(addressContext);
   const seconds = await secondsToWait(email, address);
   if (seconds !== undefined) {
-    return data(submission.reply({ ...hide, formErrors: [`Too many attempts. Wait ${seconds} seconds, then try again.`] }), { status: 429, headers: { "Retry-After": String(seconds) } });
+    return data(
+      submission.reply({ ...hide, formErrors: [`Too many attempts. Wait ${seconds} seconds, then try again.`] }),
+      { status: 429, headers: { "Retry-After": String(seconds) } },
+    );
   }
   const account = await signIn(database(), email, password);
-  if (!account) return data(submission.reply({ ...hide, formErrors: ["This e-mail address and password do not belong together. Check both; the lead instructor can give you a new account."] }), { status: 400 });
+  if (!account)
+    return data(
+      submission.reply({
+        ...hide,
+        formErrors: [
+          "This e-mail address and password do not belong together. Check both; the lead instructor can give you a new account.",
+        ],
+      }),
+      { status: 400 },
+    );
   await forgetAttempts(email, address);
   return signInAndGo(request, account.id, pathBack(back ?? null));
 }
@@ -37,7 +53,10 @@ export async function action({ request, context }: Route.ActionArgs) {
 export const headers = ({ actionHeaders }: Route.HeadersArgs) => actionHeaders;
 
 export default function SignIn({ loaderData, actionData }: Route.ComponentProps) {
-  const [form, fields] = useForm<z.input<typeof schema>>({ lastResult: actionData, defaultValue: { back: loaderData.back } });
+  const [form, fields] = useForm<z.input<typeof schema>>({
+    lastResult: actionData,
+    defaultValue: { back: loaderData.back },
+  });
   return (
     <main className="lone">
       <title>Sign in · Apron Bell</title>
@@ -48,7 +67,9 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
         <TextField field={fields.email} label="E-mail address" type="email" autoComplete="username" autoFocus />
         <TextField field={fields.password} label="Password" type="password" autoComplete="current-password" />
         <input type="hidden" name="back" value={loaderData.back} />
-        <div><Primary>Sign in</Primary></div>
+        <div>
+          <Primary>Sign in</Primary>
+        </div>
       </Form>
     </main>
   );

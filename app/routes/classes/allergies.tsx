@@ -16,14 +16,33 @@ export default function Allergies() {
   const { input, plan, standings, names, action, isLead } = useClass();
   return (
     <>
-      <div className="sheet-head"><h2>Allergy table</h2><p className="quiet">Every person against batter, pan fat and toppings, from what was declared and the labels as read.</p></div>
-      <Findings findings={plan.findings.filter((finding) => finding.stage === "allergies" && !["cannot-eat", "may-not-eat", "plate-unknown"].includes(finding.code))} names={names} />
+      <div className="sheet-head">
+        <h2>Allergy table</h2>
+        <p className="quiet">
+          Every person against batter, pan fat and toppings, from what was declared and the labels as read.
+        </p>
+      </div>
+      <Findings
+        findings={plan.findings.filter(
+          (finding) =>
+            finding.stage === "allergies" && !["cannot-eat", "may-not-eat", "plate-unknown"].includes(finding.code),
+        )}
+        names={names}
+      />
       <div className="columns wide-narrow">
         <PlateTable people={input.people} plates={plan.plates} stations={plan.stations} names={names} />
         <ItemTable input={input} plan={plan} names={names} base={action} />
       </div>
-      <p className="caution" style={{ marginTop: 20 }}>{closingCaution}</p>
-      <SettleBar stage="allergies" standing={standings.allergies} timeZone={input.timeZone} action={action} {...(isLead ? {} : { blockedBy: "The lead instructor signs this table." })} />
+      <p className="caution" style={{ marginTop: 20 }}>
+        {closingCaution}
+      </p>
+      <SettleBar
+        stage="allergies"
+        standing={standings.allergies}
+        timeZone={input.timeZone}
+        action={action}
+        {...(isLead ? {} : { blockedBy: "The lead instructor signs this table." })}
+      />
     </>
   );
 }

@@ -19,36 +19,116 @@ export default function Amounts() {
     <>
       <div className="sheet-head">
         <h2>Station cards</h2>
-        <p className="quiet">Measured with {measuringSetOf(input.brief.measuringSetId).name}. Dry cups levelled, jugs read at eye level.</p>
-        <div className="tools"><PrintButton>Print the cards</PrintButton></div>
+        <p className="quiet">
+          Measured with {measuringSetOf(input.brief.measuringSetId).name}. Dry cups levelled, jugs read at eye level.
+        </p>
+        <div className="tools">
+          <PrintButton>Print the cards</PrintButton>
+        </div>
       </div>
-      <Findings findings={plan.findings.filter((finding) => finding.stage === "amounts" || (finding.stage === "recipe" && finding.level === "blocks"))} names={names} />
-      {plan.stations.length === 0 ? <p>No stations yet: the brief says {input.brief.people} people and {input.dishes.length} recipes.</p> : null}
+      <Findings
+        findings={plan.findings.filter(
+          (finding) => finding.stage === "amounts" || (finding.stage === "recipe" && finding.level === "blocks"),
+        )}
+        names={names}
+      />
+      {plan.stations.length === 0 ? (
+        <p>
+          No stations yet: the brief says {input.brief.people} people and {input.dishes.length} recipes.
+        </p>
+      ) : null}
       <div className="cards">
         {plan.stations.map((station) => {
           const dish = plan.dishes.find((one) => one.id === station.dishId);
-          return dish ? <StationCard key={station.id} station={station} dish={dish} ingredientName={names.ingredient} people={station.people.flatMap((id) => nameOf.get(id) ?? [])} stamp={stamp} /> : null;
+          return dish ? (
+            <StationCard
+              key={station.id}
+              station={station}
+              dish={dish}
+              ingredientName={names.ingredient}
+              people={station.people.flatMap((id) => nameOf.get(id) ?? [])}
+              stamp={stamp}
+            />
+          ) : null;
         })}
-        {plan.demoKit.length > 0 ? <section><div className="card-head"><h3>Your own bowl</h3><span>for the demonstration</span></div><KitTable kit={plan.demoKit} ingredientName={names.ingredient} /></section> : null}
-        {plan.spareKit.length > 0 ? <section><div className="card-head"><h3>Spare kit</h3><span>for the bowl that goes on the floor</span></div><KitTable kit={plan.spareKit} ingredientName={names.ingredient} /></section> : null}
+        {plan.demoKit.length > 0 ? (
+          <section>
+            <div className="card-head">
+              <h3>Your own bowl</h3>
+              <span>for the demonstration</span>
+            </div>
+            <KitTable kit={plan.demoKit} ingredientName={names.ingredient} />
+          </section>
+        ) : null}
+        {plan.spareKit.length > 0 ? (
+          <section>
+            <div className="card-head">
+              <h3>Spare kit</h3>
+              <span>for the bowl that goes on the floor</span>
+            </div>
+            <KitTable kit={plan.spareKit} ingredientName={names.ingredient} />
+          </section>
+        ) : null}
         <section>
-          <div className="card-head"><h3>Totals</h3><span>the most that may be used</span></div>
+          <div className="card-head">
+            <h3>Totals</h3>
+            <span>the most that may be used</span>
+          </div>
           <table className="ruled">
-            <thead><tr><th scope="col">What</th><th scope="col" className="n">To start with</th><th scope="col" className="n">Buy</th><th scope="col">Packs</th></tr></thead>
+            <thead>
+              <tr>
+                <th scope="col">What</th>
+                <th scope="col" className="n">
+                  To start with
+                </th>
+                <th scope="col" className="n">
+                  Buy
+                </th>
+                <th scope="col">Packs</th>
+              </tr>
+            </thead>
             <tbody>
               {plan.totals.map((total) => (
                 <tr key={total.ingredientId}>
                   <td>{names.ingredient(total.ingredientId)}</td>
-                  <td className="n">{total.expectedGrams === undefined ? <span className="needs-you">not known</span> : grams(total.expectedGrams, locale)}</td>
-                  <td className="n"><b>{total.isToTaste && total.buyGrams === 0 ? "to taste" : counted.has(total.ingredientId) ? `${total.buyPieces}` : total.buyGrams === undefined ? "?" : grams(Math.ceil(total.buyGrams), locale)}</b></td>
-                  <td>{total.packs ? `${total.packs.packs} × ${total.packs.unitName}${total.packs.spareUnits > 0 ? `, ${number(total.packs.spareUnits, locale, 0)} spare` : ""}` : ""}</td>
+                  <td className="n">
+                    {total.expectedGrams === undefined ? (
+                      <span className="needs-you">not known</span>
+                    ) : (
+                      grams(total.expectedGrams, locale)
+                    )}
+                  </td>
+                  <td className="n">
+                    <b>
+                      {total.isToTaste && total.buyGrams === 0
+                        ? "to taste"
+                        : counted.has(total.ingredientId)
+                          ? `${total.buyPieces}`
+                          : total.buyGrams === undefined
+                            ? "?"
+                            : grams(Math.ceil(total.buyGrams), locale)}
+                    </b>
+                  </td>
+                  <td>
+                    {total.packs
+                      ? `${total.packs.packs} × ${total.packs.unitName}${total.packs.spareUnits > 0 ? `, ${number(total.packs.spareUnits, locale, 0)} spare` : ""}`
+                      : ""}
+                  </td>
                 </tr>
               ))}
             </tbody>
           </table>
         </section>
       </div>
-      <SettleBar stage="amounts" standing={standings.amounts} timeZone={input.timeZone} action={action} {...(plan.isPackable ? {} : { blockedBy: "Something in the recipe is in the way; nothing can be packed from it yet." })} />
+      <SettleBar
+        stage="amounts"
+        standing={standings.amounts}
+        timeZone={input.timeZone}
+        action={action}
+        {...(plan.isPackable
+          ? {}
+          : { blockedBy: "Something in the recipe is in the way; nothing can be packed from it yet." })}
+      />
     </>
   );
 }

@@ -22,25 +22,54 @@ export async function loader() {
 export async function action({ request, params, context }: Route.ActionArgs) {
   const stored = await classOr404(params.classId);
   const submission = parseWithZod(await formOf(request), { schema: briefFormSchema });
-  if (submission.status !== "success") return data({ result: submission.reply(), conflict: undefined }, { status: 400 });
+  if (submission.status !== "success")
+    return data({ result: submission.reply(), conflict: undefined }, { status: 400 });
   const facts = factsOf(submission.value);
   const broken = await brokenChoice(facts);
   if (broken) return data({ result: submission.reply({ fieldErrors: broken }), conflict: undefined }, { status: 400 });
-  const saved = await saveClass(params.classId, submission.value.version ?? stored.meta.version, facts, accountOf(context).id);
+  const saved = await saveClass(
+    params.classId,
+    submission.value.version ?? stored.meta.version,
+    facts,
+    accountOf(context).id,
+  );
   if (saved.saved) return data({ result: submission.reply(), conflict: undefined, isSaved: true });
-  const conflict: Conflict = { by: saved.now.meta.updatedBy, version: saved.now.meta.version, rows: differences(saved.now.input, submission.value) };
+  const conflict: Conflict = {
+    by: saved.now.meta.updatedBy,
+    version: saved.now.meta.version,
+    rows: differences(saved.now.input, submission.value),
+  };
   return data({ result: submission.reply(), conflict }, { status: 409 });
 }
 
 export default function Brief({ loaderData, actionData }: Route.ComponentProps) {
   const { input, meta, showDraft } = useClass();
-  const pinned = input.dishes.map((dish) => dish.recipe).filter((recipe) => !loaderData.recipes.some((one) => one.id === recipe.id && one.revision === recipe.revision));
+  const pinned = input.dishes
+    .map((dish) => dish.recipe)
+    .filter((recipe) => !loaderData.recipes.some((one) => one.id === recipe.id && one.revision === recipe.revision));
   const values = formValuesOf(input, meta.version);
   const isSaved = actionData !== undefined && "isSaved" in actionData;
   return (
     <>
-      <div className="sheet-head"><h2>Brief</h2><div className="tools"><TextLink to="../people">The register: {input.people.length} people</TextLink></div></div>
-      <BriefPage key={isSaved ? `saved-${meta.version}` : "typing"} result={isSaved ? undefined : actionData?.result} values={values} saved={input} base={input} kitchens={loaderData.kitchens} recipes={[...loaderData.recipes, ...pinned]} conflict={actionData?.conflict} isSaved={isSaved} button="Save the brief" onTyped={showDraft} />
+      <div className="sheet-head">
+        <h2>Brief</h2>
+        <div className="tools">
+          <TextLink to="../people">The register: {input.people.length} people</TextLink>
+        </div>
+      </div>
+      <BriefPage
+        key={isSaved ? `saved-${meta.version}` : "typing"}
+        result={isSaved ? undefined : actionData?.result}
+        values={values}
+        saved={input}
+        base={input}
+        kitchens={loaderData.kitchens}
+        recipes={[...loaderData.recipes, ...pinned]}
+        conflict={actionData?.conflict}
+        isSaved={isSaved}
+        button="Save the brief"
+        onTyped={showDraft}
+      />
     </>
   );
 }

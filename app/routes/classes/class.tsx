@@ -34,7 +34,8 @@ const formSchema = z.discriminatedUnion("intent", [
 export async function action({ request, params, context }: Route.ActionArgs) {
   const { input } = await classOr404(params.classId);
   const form = formSchema.safeParse(Object.fromEntries(await formOf(request)));
-  if (!form.success) throw data("This form was not understood. Go back, load the page again and repeat.", { status: 400 });
+  if (!form.success)
+    throw data("This form was not understood. Go back, load the page again and repeat.", { status: 400 });
   const account = accountOf(context);
   if (form.data.intent === "remove") {
     requireLead(context);
@@ -45,14 +46,18 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (stage === "allergies") requireLead(context);
   if (form.data.intent === "unsettle") await unsettle(params.classId, stage);
   else {
-    if (stage === "amounts" && !plan(input).isPackable) throw data("The amounts cannot be settled while the recipe has something in the way. Mend that first.", { status: 409 });
+    if (stage === "amounts" && !plan(input).isPackable)
+      throw data("The amounts cannot be settled while the recipe has something in the way. Mend that first.", {
+        status: 409,
+      });
     await settle(database(), input, params.classId, stage, account.id);
   }
   return redirect(`/classes/${params.classId}/${stage}`);
 }
 
 /** A text as a CSS string: whatever is not a plain letter goes as its code, so that no title ends the string or the style. */
-const cssText = (text: string): string => `"${text.replace(/[^A-Za-z0-9 ,.]/gu, (sign) => `\\${sign.codePointAt(0)?.toString(16)} `)}"`;
+const cssText = (text: string): string =>
+  `"${text.replace(/[^A-Za-z0-9 ,.]/gu, (sign) => `\\${sign.codePointAt(0)?.toString(16)} `)}"`;
 
 export default function ClassLayout({ loaderData, params }: Route.ComponentProps) {
   const { input, meta, stamps, live, isLead } = loaderData;
@@ -65,31 +70,85 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
   const base = `/classes/${params.classId}`;
   // The log lays what happened under its own line; twice would be once too often.
   const isOnLog = useLocation().pathname === `${base}/log`;
-  const standings = useMemo(() => Object.fromEntries(stages.map((stage) => {
-    const stamp = stamps.find((one) => one.stage === stage);
-    return [stage, { state: stateOfStage(stamp?.fingerprint, made.fingerprints[stage]), by: stamp?.by ?? null, at: stamp?.at, changes: stamp ? changesBetween(stamp.inputs, stageInputs(input, stage)) : [] }];
-  })) as unknown as ClassContext["standings"], [input, made, stamps]);
-  const marks = Object.fromEntries(stages.map((stage) => [stage, { state: standings[stage].state, questions: made.findings.filter((finding) => finding.stage === stage && finding.level !== "notes").length }])) as Record<Stage, StageMark>;
+  const standings = useMemo(
+    () =>
+      Object.fromEntries(
+        stages.map((stage) => {
+          const stamp = stamps.find((one) => one.stage === stage);
+          return [
+            stage,
+            {
+              state: stateOfStage(stamp?.fingerprint, made.fingerprints[stage]),
+              by: stamp?.by ?? null,
+              at: stamp?.at,
+              changes: stamp ? changesBetween(stamp.inputs, stageInputs(input, stage)) : [],
+            },
+          ];
+        }),
+      ) as unknown as ClassContext["standings"],
+    [input, made, stamps],
+  );
+  const marks = Object.fromEntries(
+    stages.map((stage) => [
+      stage,
+      {
+        state: standings[stage].state,
+        questions: made.findings.filter((finding) => finding.stage === stage && finding.level !== "notes").length,
+      },
+    ]),
+  ) as Record<Stage, StageMark>;
   const names = namesOf(input, made, locale);
   const { startedAt } = live;
-  const rung = startedAt === undefined ? {} : Object.fromEntries(Object.entries(live.rung).map(([id, at]) => [id, (at - startedAt) / 60_000]));
+  const rung =
+    startedAt === undefined
+      ? {}
+      : Object.fromEntries(Object.entries(live.rung).map(([id, at]) => [id, (at - startedAt) / 60_000]));
   return (
     <>
       <title>{`${input.title} · Apron Bell`}</title>
       {/* Class and date on every printed page; a page margin takes its text from a style only. */}
-      <style nonce={nonce}>{`@page { @bottom-left { content: ${cssText(`${input.title}, ${day(input.startsAt, locale)}`)}; font-family: sans-serif; font-size: 9pt; } }`}</style>
+      <style
+        nonce={nonce}
+      >{`@page { @bottom-left { content: ${cssText(`${input.title}, ${day(input.startsAt, locale)}`)}; font-family: sans-serif; font-size: 9pt; } }`}</style>
       <div className="class-head">
         <h1>{input.title}</h1>
-        <span className="when">{dayAndTime(input.startsAt, input.timeZone, locale)}, {input.kitchen.name}, {input.brief.people} people</span>
+        <span className="when">
+          {dayAndTime(input.startsAt, input.timeZone, locale)}, {input.kitchen.name}, {input.brief.people} people
+        </span>
         <div className="tools small">
           <FileLink href={`${base}/class-file.json`}>Class file</FileLink>
           <FileLink href={`${base}/timeline.ics`}>Calendar</FileLink>
-          {isLead ? <details><summary>Remove</summary><Form method="post" action={base}><button className="text" type="submit" name="intent" value="remove" style={{ minHeight: 44, textDecoration: "underline" }}>Remove this class for good</button></Form></details> : null}
+          {isLead ? (
+            <details>
+              <summary>Remove</summary>
+              <Form method="post" action={base}>
+                <button
+                  className="text"
+                  type="submit"
+                  name="intent"
+                  value="remove"
+                  style={{ minHeight: 44, textDecoration: "underline" }}
+                >
+                  Remove this class for good
+                </button>
+              </Form>
+            </details>
+          ) : null}
         </div>
       </div>
-      {isOnLog && startedAt !== undefined ? null : <BellLine timeline={shownPlan.timeline} startsAt={shown.startsAt} timeZone={shown.timeZone} available={shown.brief.minutes} rung={rung} />}
+      {isOnLog && startedAt !== undefined ? null : (
+        <BellLine
+          timeline={shownPlan.timeline}
+          startsAt={shown.startsAt}
+          timeZone={shown.timeZone}
+          available={shown.brief.minutes}
+          rung={rung}
+        />
+      )}
       <Stages base={base} marks={marks} />
-      <Outlet context={{ input, plan: made, meta, standings, names, isLead, action: base, showDraft } satisfies ClassContext} />
+      <Outlet
+        context={{ input, plan: made, meta, standings, names, isLead, action: base, showDraft } satisfies ClassContext}
+      />
     </>
   );
 }

@@ -16,13 +16,15 @@ function formData(value: object): FormData {
   const form = new FormData();
   const put = (name: string, field: unknown): void => {
     if (Array.isArray(field)) field.forEach((one, index) => put(`${name}[${index}]`, one));
-    else if (field !== null && typeof field === "object") for (const [key, inner] of Object.entries(field)) put(name ? `${name}.${key}` : key, inner);
+    else if (field !== null && typeof field === "object")
+      for (const [key, inner] of Object.entries(field)) put(name ? `${name}.${key}` : key, inner);
     else if (field !== undefined && field !== "") form.set(name, String(field));
   };
   put("", value);
   return form;
 }
-const readBrief = (change: Record<string, unknown> = {}) => parseWithZod(formData({ ...formValuesOf(input, 3), ...change }), { schema: briefFormSchema });
+const readBrief = (change: Record<string, unknown> = {}) =>
+  parseWithZod(formData({ ...formValuesOf(input, 3), ...change }), { schema: briefFormSchema });
 const errorsOf = (change: Record<string, unknown>) => {
   const submission = readBrief(change);
   return submission.status === "success" ? {} : (submission.reply().error ?? {});
@@ -32,9 +34,13 @@ test("a class through its form and back is the same class", () => {
   const submission = readBrief();
   if (submission.status !== "success") throw new Error(JSON.stringify(submission.reply().error));
   const again = inputOf(submission.value, input, kitchens, starterRecipes);
-  const comparable = (one: typeof input | undefined) => one && canonical({ ...one, dishes: one.dishes.map(({ id: _id, ...dish }) => dish) });
+  const comparable = (one: typeof input | undefined) =>
+    one && canonical({ ...one, dishes: one.dishes.map(({ id: _id, ...dish }) => dish) });
   expect(comparable(again)).toBe(comparable(input));
-  expect(factsOf(submission.value).dishes).toEqual([{ recipeId: "slipway-pancakes", revision: 1, variantId: null, stations: null }, { recipeId: "slipway-pancakes", revision: 1, variantId: "no-milk", stations: 1 }]);
+  expect(factsOf(submission.value).dishes).toEqual([
+    { recipeId: "slipway-pancakes", revision: 1, variantId: null, stations: null },
+    { recipeId: "slipway-pancakes", revision: 1, variantId: "no-milk", stations: 1 },
+  ]);
   expect(differences(input, submission.value)).toEqual([]);
 });
 
@@ -58,19 +64,31 @@ test.each<[string, Record<string, unknown>, string, RegExp]>([
 });
 
 test("pieces each may be written as people write them", () => {
-  for (const [written, num, den] of [["1½", 3n, 2n], ["2,5", 5n, 2n], ["3", 3n, 1n], ["1/2", 1n, 2n]] as const) {
+  for (const [written, num, den] of [
+    ["1½", 3n, 2n],
+    ["2,5", 5n, 2n],
+    ["3", 3n, 1n],
+    ["1/2", 1n, 2n],
+  ] as const) {
     const submission = readBrief({ piecesEach: written });
     expect(submission.status === "success" && submission.value.piecesEach).toEqual({ num, den });
   }
 });
 
 test("what another saved and what was typed stand side by side, field by field", () => {
-  const submission = readBrief({ people: "16", dishes: [{ what: dishKey({ id: "towpath-crepes", revision: 1 }, null), stations: "" }] });
+  const submission = readBrief({
+    people: "16",
+    dishes: [{ what: dishKey({ id: "towpath-crepes", revision: 1 }, null), stations: "" }],
+  });
   if (submission.status !== "success") throw new Error("the form is right");
   expect(differences({ ...input, brief: { ...input.brief, minutes: 100 } }, submission.value)).toEqual([
     { field: "people", saved: "14", typed: "16" },
     { field: "minutes", saved: "100", typed: "90" },
-    { field: "dishes", saved: "slipway-pancakes@1/ × the rest, slipway-pancakes@1/no-milk × 1", typed: "towpath-crepes@1/ × the rest" },
+    {
+      field: "dishes",
+      saved: "slipway-pancakes@1/ × the rest, slipway-pancakes@1/no-milk × 1",
+      typed: "towpath-crepes@1/ × the rest",
+    },
   ]);
 });
 
@@ -89,8 +107,23 @@ test("every person of the demonstration goes through the form unchanged", () => 
 test.each<[string, object, string, RegExp]>([
   ["an allergy without its gravity", { needs: [{ substance: "egg" }] }, "needs[0].severity", /how bad/],
   ["a gravity without its allergy", { needs: [{ severity: "allergy" }] }, "needs[0].substance", /what they avoid/],
-  ["the same twice", { needs: [{ substance: "egg", severity: "allergy" }, { substance: "egg", severity: "choice" }] }, "needs[1].substance", /twice/],
-  ["a need without an answer", { answered: "no", needs: [{ substance: "egg", severity: "allergy" }] }, "answered", /somebody did answer/],
+  [
+    "the same twice",
+    {
+      needs: [
+        { substance: "egg", severity: "allergy" },
+        { substance: "egg", severity: "choice" },
+      ],
+    },
+    "needs[1].substance",
+    /twice/,
+  ],
+  [
+    "a need without an answer",
+    { answered: "no", needs: [{ substance: "egg", severity: "allergy" }] },
+    "answered",
+    /somebody did answer/,
+  ],
   ["a diet without an answer", { answered: "no", diet: "vegan" }, "answered", /somebody did answer/],
 ])("%s is asked about, not guessed", (_name, change, field, sentence) => {
   const submission = readPerson({ name: "Ada", role: "cook", ageBand: "adult", answered: "yes", ...change });

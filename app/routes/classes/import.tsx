@@ -16,11 +16,21 @@ export const loader = ({ context }: Route.LoaderArgs) => {
 export async function action({ request, context }: Route.ActionArgs) {
   const account = requireLead(context);
   const text = await textOf(await formOf(request), "file", "text");
-  if (text.trim() === "") return data({ text, problems: ["Nothing came. Choose a class file, or paste its text."] }, { status: 400 });
+  if (text.trim() === "")
+    return data({ text, problems: ["Nothing came. Choose a class file, or paste its text."] }, { status: 400 });
   const read = readClassFile(text);
   if (!read.ok) return data({ text, problems: read.problems }, { status: 400 });
   const brought = await importClass(database(), read.input, account.id);
-  if ("missing" in brought) return data({ text, problems: [`The file names “${brought.missing}” but brings no such ingredient, and the pantry here has none. Export it again from where it came, with its pantry.`] }, { status: 400 });
+  if ("missing" in brought)
+    return data(
+      {
+        text,
+        problems: [
+          `The file names “${brought.missing}” but brings no such ingredient, and the pantry here has none. Export it again from where it came, with its pantry.`,
+        ],
+      },
+      { status: 400 },
+    );
   return redirect(`/classes/${brought.id}/brief`);
 }
 
@@ -28,13 +38,37 @@ export default function ImportClass({ actionData }: Route.ComponentProps) {
   return (
     <>
       <title>Bring in a class file · Apron Bell</title>
-      <div className="sheet-head"><h1>Bring in a class file</h1><div className="tools"><TextLink to="/">Back to the classes</TextLink></div></div>
+      <div className="sheet-head">
+        <h1>Bring in a class file</h1>
+        <div className="tools">
+          <TextLink to="/">Back to the classes</TextLink>
+        </div>
+      </div>
       <Form method="post" encType="multipart/form-data" className="form" style={{ maxWidth: 860 }}>
         <FormError title="Nothing was brought in" problems={actionData?.problems ?? []} />
-        <p>A class file carries a whole class: brief, people, recipe, kitchen, labels. It comes in as a new class; what is here already stays as it is.</p>
-        <label>File<br /><input type="file" name="file" accept=".json,application/json" style={{ minHeight: 44 }} /></label>
-        <label>Or paste its text here<Textarea name="text" rows={8} defaultValue={actionData?.text} background="bg.panel" fontFamily="mono" fontSize="15px" /></label>
-        <div className="actions"><Primary>Bring it in</Primary></div>
+        <p>
+          A class file carries a whole class: brief, people, recipe, kitchen, labels. It comes in as a new class; what
+          is here already stays as it is.
+        </p>
+        <label>
+          File
+          <br />
+          <input type="file" name="file" accept=".json,application/json" style={{ minHeight: 44 }} />
+        </label>
+        <label>
+          Or paste its text here
+          <Textarea
+            name="text"
+            rows={8}
+            defaultValue={actionData?.text}
+            background="bg.panel"
+            fontFamily="mono"
+            fontSize="15px"
+          />
+        </label>
+        <div className="actions">
+          <Primary>Bring it in</Primary>
+        </div>
       </Form>
     </>
   );

@@ -20,11 +20,19 @@ import { PrintButton } from "~/ui/sheet/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { bellWords } from "~/ui/words/en";
 
-const schema = z.object({ version: z.int().default(0), piecesMade: whole(0, 100_000).optional(), note: optionalWords(4000) });
+const schema = z.object({
+  version: z.int().default(0),
+  piecesMade: whole(0, 100_000).optional(),
+  note: optionalWords(4000),
+});
 
 export async function loader({ params }: Route.LoaderArgs) {
   const { input } = await classOr404(params.classId);
-  const [snapshot, events, kept] = await Promise.all([snapshotOf(params.classId), eventsOf(database(), params.classId), logOf(params.classId)]);
+  const [snapshot, events, kept] = await Promise.all([
+    snapshotOf(params.classId),
+    eventsOf(database(), params.classId),
+    logOf(params.classId),
+  ]);
   return { taught: snapshot ?? input, state: fold(events), kept };
 }
 
@@ -39,7 +47,18 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     return data({ result: undefined, isKept: true });
   }
   const now = await logOf(params.classId);
-  return data({ result: submission.reply({ formErrors: [`${now?.by ?? "Someone"} kept another log meanwhile: ${now?.piecesMade ?? "no"} pieces, “${(now?.note ?? "").slice(0, 200)}”. Yours is below; keep it again to replace theirs.`] }), isKept: false, version: now?.version ?? 0 }, { status: 409 });
+  return data(
+    {
+      result: submission.reply({
+        formErrors: [
+          `${now?.by ?? "Someone"} kept another log meanwhile: ${now?.piecesMade ?? "no"} pieces, “${(now?.note ?? "").slice(0, 200)}”. Yours is below; keep it again to replace theirs.`,
+        ],
+      }),
+      isKept: false,
+      version: now?.version ?? 0,
+    },
+    { status: 409 },
+  );
 }
 
 /** What happened, under what was planned. */
@@ -50,42 +69,129 @@ export default function Log({ loaderData, actionData }: Route.ComponentProps) {
   const { timeline } = planOf(taught);
   const rows = logRows(timeline, state);
   const counted = piecesCounted(state);
-  const newer = actionData && "version" in actionData && typeof actionData.version === "number" ? actionData.version : undefined;
-  const [form, fields] = useForm<z.input<typeof schema>>({ lastResult: actionData?.result, defaultValue: { piecesMade: kept?.piecesMade ?? counted ?? "", note: kept?.note ?? "" } });
+  const newer =
+    actionData && "version" in actionData && typeof actionData.version === "number" ? actionData.version : undefined;
+  const [form, fields] = useForm<z.input<typeof schema>>({
+    lastResult: actionData?.result,
+    defaultValue: { piecesMade: kept?.piecesMade ?? counted ?? "", note: kept?.note ?? "" },
+  });
   const startedAt = state.startedAt;
-  const rung = startedAt === undefined ? {} : Object.fromEntries(Object.entries(state.rung).map(([id, at]) => [id, (at - startedAt) / 60_000]));
+  const rung =
+    startedAt === undefined
+      ? {}
+      : Object.fromEntries(Object.entries(state.rung).map(([id, at]) => [id, (at - startedAt) / 60_000]));
   return (
     <>
-      <div className="sheet-head"><h2>Log</h2>{startedAt === undefined ? null : <p className="quiet">Started {moment(startedAt, locale, input.timeZone)}{state.endedAt ? `, ended ${moment(state.endedAt, locale, input.timeZone)}` : ", not ended"}.</p>}<div className="tools"><FileLink href={`${base}/log.csv`}>CSV</FileLink><PrintButton>Print</PrintButton></div></div>
-      {startedAt === undefined ? <p style={{ marginBottom: 18 }}>This class has not been taught yet. <TextLink to={`${base}/teach`}>Teach it</TextLink>, and every bell lands here beside its plan.</p> : <BellLine timeline={timeline} startsAt={taught.startsAt} timeZone={taught.timeZone} available={taught.brief.minutes} rung={rung} withActual />}
+      <div className="sheet-head">
+        <h2>Log</h2>
+        {startedAt === undefined ? null : (
+          <p className="quiet">
+            Started {moment(startedAt, locale, input.timeZone)}
+            {state.endedAt ? `, ended ${moment(state.endedAt, locale, input.timeZone)}` : ", not ended"}.
+          </p>
+        )}
+        <div className="tools">
+          <FileLink href={`${base}/log.csv`}>CSV</FileLink>
+          <PrintButton>Print</PrintButton>
+        </div>
+      </div>
+      {startedAt === undefined ? (
+        <p style={{ marginBottom: 18 }}>
+          This class has not been taught yet. <TextLink to={`${base}/teach`}>Teach it</TextLink>, and every bell lands
+          here beside its plan.
+        </p>
+      ) : (
+        <BellLine
+          timeline={timeline}
+          startsAt={taught.startsAt}
+          timeZone={taught.timeZone}
+          available={taught.brief.minutes}
+          rung={rung}
+          withActual
+        />
+      )}
       <div className="columns wide-narrow" style={{ marginTop: 16 }}>
         <div className="scroll-x" tabIndex={0} role="group" aria-label="Planned and actual">
-        <table className="ruled">
-          <thead><tr><th scope="col">Bell</th><th scope="col" className="n">Planned at</th><th scope="col" className="n">Rung at</th><th scope="col" className="n">Planned length</th><th scope="col" className="n">It took</th><th scope="col" className="n">Longer by</th></tr></thead>
-          <tbody>
-            {rows.map((row) => (
-              <tr key={row.bell.id}>
-                <td>{bellWords[row.bell.kind]}</td>
-                <td className="n">{clock(taught.startsAt, taught.timeZone, row.plannedStart, locale)}</td>
-                <td className="n">{startedAt !== undefined && row.actualStart !== undefined ? timeOfDay(startedAt + row.actualStart * 60_000, locale, taught.timeZone) : "–"}</td>
-                <td className="n">{minutes(row.plannedMinutes, locale)}</td>
-                <td className="n">{row.actualMinutes === undefined ? "–" : minutes(row.actualMinutes, locale)}</td>
-                <td className="n"><b>{row.drift === undefined ? "–" : row.drift === 0 ? "as planned" : minutes(row.drift, locale)}</b></td>
+          <table className="ruled">
+            <thead>
+              <tr>
+                <th scope="col">Bell</th>
+                <th scope="col" className="n">
+                  Planned at
+                </th>
+                <th scope="col" className="n">
+                  Rung at
+                </th>
+                <th scope="col" className="n">
+                  Planned length
+                </th>
+                <th scope="col" className="n">
+                  It took
+                </th>
+                <th scope="col" className="n">
+                  Longer by
+                </th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {rows.map((row) => (
+                <tr key={row.bell.id}>
+                  <td>{bellWords[row.bell.kind]}</td>
+                  <td className="n">{clock(taught.startsAt, taught.timeZone, row.plannedStart, locale)}</td>
+                  <td className="n">
+                    {startedAt !== undefined && row.actualStart !== undefined
+                      ? timeOfDay(startedAt + row.actualStart * 60_000, locale, taught.timeZone)
+                      : "–"}
+                  </td>
+                  <td className="n">{minutes(row.plannedMinutes, locale)}</td>
+                  <td className="n">{row.actualMinutes === undefined ? "–" : minutes(row.actualMinutes, locale)}</td>
+                  <td className="n">
+                    <b>{row.drift === undefined ? "–" : row.drift === 0 ? "as planned" : minutes(row.drift, locale)}</b>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
         </div>
         <div>
           <Form method="post" {...getFormProps(form)} className="form">
             <FormError title="Not kept" problems={form.errors ?? []} />
-            {actionData?.isKept ? <p className="saved" role="status">Kept.</p> : null}
-            <input type="hidden" name="version" key={newer ?? kept?.version} defaultValue={newer ?? kept?.version ?? 0} />
-            <NumberField field={fields.piecesMade} label="Pieces made" hint={counted === undefined ? undefined : `${counted} counted at the stations`} />
+            {actionData?.isKept ? (
+              <p className="saved" role="status">
+                Kept.
+              </p>
+            ) : null}
+            <input
+              type="hidden"
+              name="version"
+              key={newer ?? kept?.version}
+              defaultValue={newer ?? kept?.version ?? 0}
+            />
+            <NumberField
+              field={fields.piecesMade}
+              label="Pieces made"
+              hint={counted === undefined ? undefined : `${counted} counted at the stations`}
+            />
             <AreaField field={fields.note} label="What to do differently" rows={6} />
-            <div className="actions"><Primary>Keep the log</Primary>{kept ? <span className="quiet small">kept by {kept.by ?? "someone"}, {moment(kept.at, locale, input.timeZone)}</span> : null}</div>
+            <div className="actions">
+              <Primary>Keep the log</Primary>
+              {kept ? (
+                <span className="quiet small">
+                  kept by {kept.by ?? "someone"}, {moment(kept.at, locale, input.timeZone)}
+                </span>
+              ) : null}
+            </div>
           </Form>
-          {state.notes.length > 0 ? <><h3 style={{ margin: "18px 0 4px" }}>Said while teaching</h3>{state.notes.map((note) => <p key={note.at} className="small"><b>{timeOfDay(note.at, locale, taught.timeZone)}</b> {note.text}</p>)}</> : null}
+          {state.notes.length > 0 ? (
+            <>
+              <h3 style={{ margin: "18px 0 4px" }}>Said while teaching</h3>
+              {state.notes.map((note) => (
+                <p key={note.at} className="small">
+                  <b>{timeOfDay(note.at, locale, taught.timeZone)}</b> {note.text}
+                </p>
+              ))}
+            </>
+          ) : null}
         </div>
       </div>
       <SettleBar stage="log" standing={standings.log} timeZone={input.timeZone} action={base} />

@@ -32,15 +32,38 @@ export async function action({ request, context }: Route.ActionArgs) {
 
 export default function NewClass({ loaderData, actionData }: Route.ComponentProps) {
   const { kitchens: rooms, recipes, pantry, zone, date } = loaderData;
-  const values = { ...usualBrief, title: "", date, time: "10:00", timeZone: zone, kitchenId: rooms[0]?.id ?? "", dishes: Array.from({ length: dishRows }, () => ({ what: "", stations: "" })) };
+  const values = {
+    ...usualBrief,
+    title: "",
+    date,
+    time: "10:00",
+    timeZone: zone,
+    kitchenId: rooms[0]?.id ?? "",
+    dishes: Array.from({ length: dishRows }, () => ({ what: "", stations: "" })),
+  };
   return (
     <>
       <title>New class · Apron Bell</title>
       <h1 style={{ marginBottom: 14 }}>New class</h1>
       {rooms.length === 0 || recipes.length === 0 ? (
-        <p className="form-error">A class needs a kitchen and a recipe first. {rooms.length === 0 ? <TextLink to="/kitchens">Add a kitchen</TextLink> : null} {recipes.length === 0 ? <TextLink to="/recipes">Add the starter recipes</TextLink> : null} Or <TextLink to="/classes/import">bring in a class file</TextLink>, which carries both.</p>
+        <p className="form-error">
+          A class needs a kitchen and a recipe first.{" "}
+          {rooms.length === 0 ? <TextLink to="/kitchens">Add a kitchen</TextLink> : null}{" "}
+          {recipes.length === 0 ? <TextLink to="/recipes">Add the starter recipes</TextLink> : null} Or{" "}
+          <TextLink to="/classes/import">bring in a class file</TextLink>, which carries both.
+        </p>
       ) : null}
-      <BriefPage result={actionData} values={values} saved={undefined} base={{ id: "new", people: [], dishes: [], labels: [], packs: [], pantry }} kitchens={rooms} recipes={recipes} conflict={undefined} isSaved={false} button="Make the class" />
+      <BriefPage
+        result={actionData}
+        values={values}
+        saved={undefined}
+        base={{ id: "new", people: [], dishes: [], labels: [], packs: [], pantry }}
+        kitchens={rooms}
+        recipes={recipes}
+        conflict={undefined}
+        isSaved={false}
+        button="Make the class"
+      />
     </>
   );
 }

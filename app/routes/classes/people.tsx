@@ -21,21 +21,47 @@ export default function People() {
     <>
       <div className="sheet-head">
         <h2>The register</h2>
-        <div className="tools"><TextLink to="new">Add a person</TextLink><TextLink to="import">Bring in a list</TextLink><FileLink href={`${action}/people.csv`}>CSV</FileLink><TextLink to="../brief">Back to the brief</TextLink></div>
+        <div className="tools">
+          <TextLink to="new">Add a person</TextLink>
+          <TextLink to="import">Bring in a list</TextLink>
+          <FileLink href={`${action}/people.csv`}>CSV</FileLink>
+          <TextLink to="../brief">Back to the brief</TextLink>
+        </div>
       </div>
       <Findings findings={plan.findings.filter((finding) => finding.stage === "brief")} names={names} />
-      {input.people.length === 0 ? <p>Nobody yet. <TextLink to="new">Add the first person</TextLink> or <TextLink to="import">bring in a list</TextLink> from a spreadsheet.</p> : (
+      {input.people.length === 0 ? (
+        <p>
+          Nobody yet. <TextLink to="new">Add the first person</TextLink> or{" "}
+          <TextLink to="import">bring in a list</TextLink> from a spreadsheet.
+        </p>
+      ) : (
         <div className="scroll-x" tabIndex={0} role="group" aria-label="Register">
           <table className="ruled">
-            <thead><tr><th scope="col">Name</th><th scope="col">Age</th><th scope="col">Does</th><th scope="col">Station</th><th scope="col">Must or wants to avoid</th></tr></thead>
+            <thead>
+              <tr>
+                <th scope="col">Name</th>
+                <th scope="col">Age</th>
+                <th scope="col">Does</th>
+                <th scope="col">Station</th>
+                <th scope="col">Must or wants to avoid</th>
+              </tr>
+            </thead>
             <tbody>
               {input.people.map((person) => (
                 <tr key={person.id} className={person.hasAnswered ? undefined : "needs"}>
-                  <td><TextLink to={person.id}>{person.name}</TextLink></td>
+                  <td>
+                    <TextLink to={person.id}>{person.name}</TextLink>
+                  </td>
                   <td>{ageWords[person.ageBand]}</td>
                   <td>{roleWords[person.role]}</td>
                   <td>{stationOf(person.id) ?? <span className="quiet">none</span>}</td>
-                  <td>{person.hasAnswered ? needsInWords(person) || <span className="quiet">nothing declared</span> : <span className="needs-you">not answered</span>}</td>
+                  <td>
+                    {person.hasAnswered ? (
+                      needsInWords(person) || <span className="quiet">nothing declared</span>
+                    ) : (
+                      <span className="needs-you">not answered</span>
+                    )}
+                  </td>
                 </tr>
               ))}
             </tbody>

@@ -13,7 +13,8 @@ import { FormError, Primary, TextLink } from "~/ui/sheet/controls";
 
 export async function loader({ params }: Route.LoaderArgs) {
   const { input } = await classOr404(params.classId);
-  if (params.personId !== "new" && !input.people.some((person) => person.id === params.personId)) throw notFound("person");
+  if (params.personId !== "new" && !input.people.some((person) => person.id === params.personId))
+    throw notFound("person");
   return null;
 }
 
@@ -36,7 +37,15 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     if (!person) throw notFound("person");
     const version = submission.value.version ?? meta.participantVersions[person.id] ?? 0;
     if (!(await savePerson(params.classId, person.id, version, values, account.id))) {
-      return data(submission.reply({ formErrors: [`Somebody changed ${person.name} while you were typing. Your words stand below; open the register in a second window to see theirs, then save again to replace them.`], fieldErrors: { version: [String(meta.participantVersions[person.id] ?? 0)] } }), { status: 409 });
+      return data(
+        submission.reply({
+          formErrors: [
+            `Somebody changed ${person.name} while you were typing. Your words stand below; open the register in a second window to see theirs, then save again to replace them.`,
+          ],
+          fieldErrors: { version: [String(meta.participantVersions[person.id] ?? 0)] },
+        }),
+        { status: 409 },
+      );
     }
     await audit(account.id, params.classId, "changed what a person declared");
   }
@@ -46,18 +55,44 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 export default function Person({ params, actionData }: Route.ComponentProps) {
   const { input, meta } = useClass();
   const person = input.people.find((one) => one.id === params.personId);
-  const [form, fields] = useForm<z.input<typeof personFormSchema>>({ lastResult: actionData, defaultValue: personValues(person, person && meta.participantVersions[person.id]) });
+  const [form, fields] = useForm<z.input<typeof personFormSchema>>({
+    lastResult: actionData,
+    defaultValue: personValues(person, person && meta.participantVersions[person.id]),
+  });
   const newer = fields.version.errors?.[0];
   return (
     <>
-      <div className="sheet-head"><h2>{person ? person.name : "Add a person"}</h2><div className="tools"><TextLink to="../people">Back to the register</TextLink></div></div>
+      <div className="sheet-head">
+        <h2>{person ? person.name : "Add a person"}</h2>
+        <div className="tools">
+          <TextLink to="../people">Back to the register</TextLink>
+        </div>
+      </div>
       <Form method="post" {...getFormProps(form)} className="form" style={{ maxWidth: 980 }}>
         <FormError title="Not saved" problems={form.errors ?? []} />
-        <input type="hidden" name="version" key={newer} defaultValue={newer ?? (person ? meta.participantVersions[person.id] : "")} />
+        <input
+          type="hidden"
+          name="version"
+          key={newer}
+          defaultValue={newer ?? (person ? meta.participantVersions[person.id] : "")}
+        />
         <PersonFields fields={fields} needs={fields.needs.getFieldList().map((row) => row.getFieldset())} />
-        <div className="actions"><Primary>{person ? "Save" : "Add to the register"}</Primary></div>
+        <div className="actions">
+          <Primary>{person ? "Save" : "Add to the register"}</Primary>
+        </div>
       </Form>
-      {person ? <Form method="post" style={{ marginTop: 24 }}><button className="text quiet" style={{ minHeight: 44, textDecoration: "underline" }} name="intent" value="remove">Take {person.name} off the register</button></Form> : null}
+      {person ? (
+        <Form method="post" style={{ marginTop: 24 }}>
+          <button
+            className="text quiet"
+            style={{ minHeight: 44, textDecoration: "underline" }}
+            name="intent"
+            value="remove"
+          >
+            Take {person.name} off the register
+          </button>
+        </Form>
+      ) : null}
     </>
   );
 }

@@ -10,15 +10,34 @@ export default function ClassRecipe() {
   const findings = plan.findings.filter((finding) => finding.stage === "recipe");
   return (
     <>
-      {input.dishes.length === 0 ? <p>No recipe chosen yet. <TextLink to="../brief">Choose one in the brief.</TextLink></p> : null}
+      {input.dishes.length === 0 ? (
+        <p>
+          No recipe chosen yet. <TextLink to="../brief">Choose one in the brief.</TextLink>
+        </p>
+      ) : null}
       <Findings findings={findings} names={names} />
       {plan.dishes.map((dish) => (
         <section key={dish.id} style={{ marginBottom: 40 }}>
-          <h2 style={{ fontSize: 30, marginBottom: 10 }}>{dish.recipe.title}{dish.variantName ? `, ${dish.variantName.toLowerCase()}` : ""} <span className="quiet small">{dish.stations} {dish.stations === 1 ? "station" : "stations"}</span></h2>
-          <RecipeSheet recipe={dish.variantName ? { ...dish.recipe, variants: [] } : dish.recipe} ingredientName={names.ingredient} />
+          <h2 style={{ fontSize: 30, marginBottom: 10 }}>
+            {dish.recipe.title}
+            {dish.variantName ? `, ${dish.variantName.toLowerCase()}` : ""}{" "}
+            <span className="quiet small">
+              {dish.stations} {dish.stations === 1 ? "station" : "stations"}
+            </span>
+          </h2>
+          <RecipeSheet
+            recipe={dish.variantName ? { ...dish.recipe, variants: [] } : dish.recipe}
+            ingredientName={names.ingredient}
+          />
         </section>
       ))}
-      <SettleBar stage="recipe" standing={standings.recipe} timeZone={input.timeZone} action={action} {...(input.dishes.length === 0 ? { blockedBy: "Choose a recipe first." } : {})} />
+      <SettleBar
+        stage="recipe"
+        standing={standings.recipe}
+        timeZone={input.timeZone}
+        action={action}
+        {...(input.dishes.length === 0 ? { blockedBy: "Choose a recipe first." } : {})}
+      />
     </>
   );
 }

@@ -20,25 +20,88 @@ export default function TimelinePage() {
     <>
       <div className="sheet-head">
         <h2>Run sheet</h2>
-        <p>{slack >= 0 ? <>Fits: {minutes(timeline.end, locale)} of {minutes(input.brief.minutes, locale)}, <b>{minutes(slack, locale)} to spare</b>.</> : <span className="needs-you">Runs {minutes(-slack, locale)} over.</span>} First pour {at(timeline.firstPour)}, last piece {at(timeline.lastLoadEnd)}.</p>
-        <div className="tools"><FileLink href={`${action}/timeline.csv`}>CSV</FileLink><FileLink href={`${action}/timeline.ics`}>Calendar</FileLink><PrintButton>Print</PrintButton><TextLink to={`${action}/teach`} className="no-print"><Primary as="span">Teach this class</Primary></TextLink></div>
+        <p>
+          {slack >= 0 ? (
+            <>
+              Fits: {minutes(timeline.end, locale)} of {minutes(input.brief.minutes, locale)},{" "}
+              <b>{minutes(slack, locale)} to spare</b>.
+            </>
+          ) : (
+            <span className="needs-you">Runs {minutes(-slack, locale)} over.</span>
+          )}{" "}
+          First pour {at(timeline.firstPour)}, last piece {at(timeline.lastLoadEnd)}.
+        </p>
+        <div className="tools">
+          <FileLink href={`${action}/timeline.csv`}>CSV</FileLink>
+          <FileLink href={`${action}/timeline.ics`}>Calendar</FileLink>
+          <PrintButton>Print</PrintButton>
+          <TextLink to={`${action}/teach`} className="no-print">
+            <Primary as="span">Teach this class</Primary>
+          </TextLink>
+        </div>
       </div>
       <Findings findings={plan.findings.filter((finding) => finding.stage === "timeline")} names={names} />
-      <Lanes timeline={timeline} stations={plan.stations} startsAt={input.startsAt} timeZone={input.timeZone} available={input.brief.minutes} />
+      <Lanes
+        timeline={timeline}
+        stations={plan.stations}
+        startsAt={input.startsAt}
+        timeZone={input.timeZone}
+        available={input.brief.minutes}
+      />
       <div className="columns wide-narrow" style={{ marginTop: 28 }}>
         <table className="ruled">
           <caption>Bells</caption>
-          <thead><tr><th scope="col">Time</th><th scope="col">Bell</th><th scope="col">What the room does</th><th scope="col" className="n">Until the next</th></tr></thead>
-          <tbody>{timeline.bells.map((bell, index) => <tr key={bell.id}><td className="n" style={{ textAlign: "left" }}><b>{at(bell.at)}</b></td><td>{bellWords[bell.kind]}</td><td>{bellInstruction[bell.kind]}</td><td className="n">{timeline.bells[index + 1] ? minutes((timeline.bells[index + 1]?.at ?? 0) - bell.at, locale) : ""}</td></tr>)}</tbody>
+          <thead>
+            <tr>
+              <th scope="col">Time</th>
+              <th scope="col">Bell</th>
+              <th scope="col">What the room does</th>
+              <th scope="col" className="n">
+                Until the next
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {timeline.bells.map((bell, index) => (
+              <tr key={bell.id}>
+                <td className="n" style={{ textAlign: "left" }}>
+                  <b>{at(bell.at)}</b>
+                </td>
+                <td>{bellWords[bell.kind]}</td>
+                <td>{bellInstruction[bell.kind]}</td>
+                <td className="n">
+                  {timeline.bells[index + 1] ? minutes((timeline.bells[index + 1]?.at ?? 0) - bell.at, locale) : ""}
+                </td>
+              </tr>
+            ))}
+          </tbody>
         </table>
         <div>
           <table className="ruled">
             <caption>Where the time goes</caption>
-            <thead><tr><th scope="col">For the station that ends last</th><th scope="col" className="n">Minutes</th></tr></thead>
-            <tbody>{timeline.critical.map((part) => <tr key={part.kind} className={part.kind === "queue" ? "needs" : undefined}><td>{criticalWords[part.kind]}</td><td className="n">{minutes(part.minutes, locale)}</td></tr>)}</tbody>
+            <thead>
+              <tr>
+                <th scope="col">For the station that ends last</th>
+                <th scope="col" className="n">
+                  Minutes
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {timeline.critical.map((part) => (
+                <tr key={part.kind} className={part.kind === "queue" ? "needs" : undefined}>
+                  <td>{criticalWords[part.kind]}</td>
+                  <td className="n">{minutes(part.minutes, locale)}</td>
+                </tr>
+              ))}
+            </tbody>
           </table>
           <h3 style={{ margin: "18px 0 4px" }}>Cautions to say aloud</h3>
-          {hazards.map((hazard) => <p className="caution" key={hazard}>{hazardWords[hazard]}</p>)}
+          {hazards.map((hazard) => (
+            <p className="caution" key={hazard}>
+              {hazardWords[hazard]}
+            </p>
+          ))}
         </div>
       </div>
       <SettleBar stage="timeline" standing={standings.timeline} timeZone={input.timeZone} action={action} />

@@ -9,14 +9,51 @@ import { fileAnswer } from "~/services/files.server";
 import { eventsOf, logOf, snapshotOf } from "~/services/live.server";
 import { bellWords } from "~/ui/words/en";
 
-const toTenth = (minutes: number | undefined): number | "" => (minutes === undefined ? "" : Math.round(minutes * 10) / 10);
+const toTenth = (minutes: number | undefined): number | "" =>
+  minutes === undefined ? "" : Math.round(minutes * 10) / 10;
 
 export async function loader({ params }: Route.LoaderArgs) {
   const { input } = await classOr404(params.classId);
-  const [snapshot, events, kept] = await Promise.all([snapshotOf(params.classId), eventsOf(database(), params.classId), logOf(params.classId)]);
+  const [snapshot, events, kept] = await Promise.all([
+    snapshotOf(params.classId),
+    eventsOf(database(), params.classId),
+    logOf(params.classId),
+  ]);
   const state = fold(events);
-  const rows = logRows(plan(snapshot ?? input).timeline, state).map((row) => [bellWords[row.bell.kind], row.plannedStart, toTenth(row.actualStart), row.plannedMinutes, toTenth(row.actualMinutes), toTenth(row.drift), ""]);
+  const rows = logRows(plan(snapshot ?? input).timeline, state).map((row) => [
+    bellWords[row.bell.kind],
+    row.plannedStart,
+    toTenth(row.actualStart),
+    row.plannedMinutes,
+    toTenth(row.actualMinutes),
+    toTenth(row.drift),
+    "",
+  ]);
   const pieces = ["pieces made", "", "", "", kept?.piecesMade ?? "", "", kept?.note ?? ""];
-  const notes = state.notes.map((note) => ["note", "", toTenth(state.startedAt === undefined ? undefined : (note.at - state.startedAt) / 60_000), "", "", "", note.text]);
-  return fileAnswer(writeCsv(["bell", "planned start (min)", "actual start (min)", "planned minutes", "actual minutes", "longer by (min)", "note"], [...rows, pieces, ...notes]), "text/csv", input.title, "-log.csv");
+  const notes = state.notes.map((note) => [
+    "note",
+    "",
+    toTenth(state.startedAt === undefined ? undefined : (note.at - state.startedAt) / 60_000),
+    "",
+    "",
+    "",
+    note.text,
+  ]);
+  return fileAnswer(
+    writeCsv(
+      [
+        "bell",
+        "planned start (min)",
+        "actual start (min)",
+        "planned minutes",
+        "actual minutes",
+        "longer by (min)",
+        "note",
+      ],
+      [...rows, pieces, ...notes],
+    ),
+    "text/csv",
+    input.title,
+    "-log.csv",
+  );
 }

@@ -12,6 +12,20 @@ export async function loader({ params }: Route.LoaderArgs) {
   const nameOf = new Map(stations.map((station) => [station.id, station.name]));
   const unitOf = new Map(timeline.units.map((unit) => [unit.id, `${unit.name} ${unit.number}`]));
   // Times as 24-hour text in every locale: a spreadsheet reads that as a time.
-  const rows = timeline.tasks.map((task) => [clock(input.startsAt, input.timeZone, task.start, "en-GB"), clock(input.startsAt, input.timeZone, task.end, "en-GB"), task.start, task.end - task.start, nameOf.get(task.stationId ?? "") ?? "everyone", taskWords[task.kind], unitOf.get(task.surfaceId ?? "") ?? "", task.pieces || ""]);
-  return fileAnswer(writeCsv(["from", "to", "minutes after doors", "minutes", "station", "what", "surface", "pieces"], rows), "text/csv", input.title, "-timeline.csv");
+  const rows = timeline.tasks.map((task) => [
+    clock(input.startsAt, input.timeZone, task.start, "en-GB"),
+    clock(input.startsAt, input.timeZone, task.end, "en-GB"),
+    task.start,
+    task.end - task.start,
+    nameOf.get(task.stationId ?? "") ?? "everyone",
+    taskWords[task.kind],
+    unitOf.get(task.surfaceId ?? "") ?? "",
+    task.pieces || "",
+  ]);
+  return fileAnswer(
+    writeCsv(["from", "to", "minutes after doors", "minutes", "station", "what", "surface", "pieces"], rows),
+    "text/csv",
+    input.title,
+    "-timeline.csv",
+  );
 }

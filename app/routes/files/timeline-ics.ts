@@ -7,5 +7,10 @@ import { bellInstruction, bellWords } from "~/ui/words/en";
 
 export async function loader({ params }: Route.LoaderArgs) {
   const { input } = await classOr404(params.classId);
-  return fileAnswer(calendarOf(input, plan(input), (kind) => ({ name: bellWords[kind], what: bellInstruction[kind] })), "text/calendar", input.title, ".ics");
+  return fileAnswer(
+    calendarOf(input, plan(input), (kind) => ({ name: bellWords[kind], what: bellInstruction[kind] })),
+    "text/calendar",
+    input.title,
+    ".ics",
+  );
 }

@@ -16,27 +16,73 @@ const surfaceRows = 6;
 
 // An object with a key for every tool: the form library turns text into numbers in objects, not in records.
 const counted = whole(0, 1000).optional();
-const gearSchema = z.object(Object.fromEntries(tools.map((tool) => [tool, counted])) as Record<Tool, typeof counted>).default({});
+const gearSchema = z
+  .object(Object.fromEntries(tools.map((tool) => [tool, counted])) as Record<Tool, typeof counted>)
+  .default({});
 
-const schema = z.object({
-  version: z.int().default(0),
-  name: words(120, "a name for the kitchen"),
-  sinks: whole(0, 40),
-  surfaces: z.array(z.object({ name: z.string().trim().max(120).optional(), kind: choice(surfaceKinds, "a kind").optional(), places: whole(1, 60).optional(), count: whole(0, 60).optional(), at: choice(["shared", "station"], "where").optional(), preheatMinutes: whole(0, 120).optional(), watts: whole(0, 20_000).optional() })).max(surfaceRows).default([]),
-  gear: gearSchema,
-}).superRefine((form, context) => {
-  form.surfaces.forEach((surface, index) => {
-    if (!surface.name) return;
-    if (!surface.kind) context.addIssue({ code: "custom", path: ["surfaces", index, "kind"], message: "Say what kind of surface it is." });
-    if (surface.places === undefined) context.addIssue({ code: "custom", path: ["surfaces", index, "places"], message: "Say how many pieces cook on it at once." });
+const schema = z
+  .object({
+    version: z.int().default(0),
+    name: words(120, "a name for the kitchen"),
+    sinks: whole(0, 40),
+    surfaces: z
+      .array(
+        z.object({
+          name: z.string().trim().max(120).optional(),
+          kind: choice(surfaceKinds, "a kind").optional(),
+          places: whole(1, 60).optional(),
+          count: whole(0, 60).optional(),
+          at: choice(["shared", "station"], "where").optional(),
+          preheatMinutes: whole(0, 120).optional(),
+          watts: whole(0, 20_000).optional(),
+        }),
+      )
+      .max(surfaceRows)
+      .default([]),
+    gear: gearSchema,
+  })
+  .superRefine((form, context) => {
+    form.surfaces.forEach((surface, index) => {
+      if (!surface.name) return;
+      if (!surface.kind)
+        context.addIssue({
+          code: "custom",
+          path: ["surfaces", index, "kind"],
+          message: "Say what kind of surface it is.",
+        });
+      if (surface.places === undefined)
+        context.addIssue({
+          code: "custom",
+          path: ["surfaces", index, "places"],
+          message: "Say how many pieces cook on it at once.",
+        });
+    });
   });
-});
 
 function kitchenOf(form: z.output<typeof schema>): Omit<Kitchen, "id"> {
   return {
-    name: form.name, sinks: form.sinks,
-    surfaces: form.surfaces.flatMap((one, index) => (one.name && one.kind && one.places !== undefined ? [{ id: `s${index}`, name: one.name, kind: one.kind, places: one.places, count: one.count ?? 1, at: one.at ?? "shared", preheatMinutes: one.preheatMinutes ?? null, watts: one.watts ?? 0 }] : [])),
-    gear: tools.flatMap((tool) => { const owned = form.gear[tool]; return owned === undefined ? [] : [{ tool, owned }]; }),
+    name: form.name,
+    sinks: form.sinks,
+    surfaces: form.surfaces.flatMap((one, index) =>
+      one.name && one.kind && one.places !== undefined
+        ? [
+            {
+              id: `s${index}`,
+              name: one.name,
+              kind: one.kind,
+              places: one.places,
+              count: one.count ?? 1,
+              at: one.at ?? "shared",
+              preheatMinutes: one.preheatMinutes ?? null,
+              watts: one.watts ?? 0,
+            },
+          ]
+        : [],
+    ),
+    gear: tools.flatMap((tool) => {
+      const owned = form.gear[tool];
+      return owned === undefined ? [] : [{ tool, owned }];
+    }),
   };
 }
 
@@ -54,20 +100,53 @@ export async function action({ request, params }: Route.ActionArgs) {
   const submission = parseWithZod(await formOf(request), { schema });
   if (submission.status !== "success") return data({ result: submission.reply() }, { status: 400 });
   const values = kitchenOf(submission.value);
-  const isSaved = await database().transaction().execute(async (trx) => (kitchen ? changeKitchen(trx, kitchen.id, submission.value.version, values) : Boolean(await addKitchen(trx, values))));
-  if (!isSaved) return data({ result: submission.reply({ formErrors: ["Somebody changed this kitchen while you were typing. Yours stands below; save again to replace theirs, or load the page to see it."] }), version: kitchen?.version }, { status: 409 });
+  const isSaved = await database()
+    .transaction()
+    .execute(async (trx) =>
+      kitchen
+        ? changeKitchen(trx, kitchen.id, submission.value.version, values)
+        : Boolean(await addKitchen(trx, values)),
+    );
+  if (!isSaved)
+    return data(
+      {
+        result: submission.reply({
+          formErrors: [
+            "Somebody changed this kitchen while you were typing. Yours stands below; save again to replace theirs, or load the page to see it.",
+          ],
+        }),
+        version: kitchen?.version,
+      },
+      { status: 409 },
+    );
   return redirect("/kitchens");
 }
 
 export default function KitchenPage({ loaderData, actionData }: Route.ComponentProps) {
   const { kitchen } = loaderData;
-  const newer = actionData && "version" in actionData && typeof actionData.version === "number" ? actionData.version : undefined;
+  const newer =
+    actionData && "version" in actionData && typeof actionData.version === "number" ? actionData.version : undefined;
   const [form, fields] = useForm<z.input<typeof schema>>({
     lastResult: actionData?.result,
     defaultValue: {
-      name: kitchen?.name ?? "", sinks: kitchen?.sinks ?? 1,
-      surfaces: Array.from({ length: surfaceRows }, (_, index) => kitchen?.surfaces[index] ?? { name: "", kind: "", places: "", count: "", at: "shared", preheatMinutes: "", watts: "" }),
-      gear: Object.fromEntries(tools.map((tool) => [tool, kitchen?.gear.find((one) => one.tool === tool)?.owned ?? ""])),
+      name: kitchen?.name ?? "",
+      sinks: kitchen?.sinks ?? 1,
+      surfaces: Array.from(
+        { length: surfaceRows },
+        (_, index) =>
+          kitchen?.surfaces[index] ?? {
+            name: "",
+            kind: "",
+            places: "",
+            count: "",
+            at: "shared",
+            preheatMinutes: "",
+            watts: "",
+          },
+      ),
+      gear: Object.fromEntries(
+        tools.map((tool) => [tool, kitchen?.gear.find((one) => one.tool === tool)?.owned ?? ""]),
+      ),
     },
   });
   const surfaces = fields.surfaces.getFieldList().map((row) => row.getFieldset());
@@ -75,7 +154,12 @@ export default function KitchenPage({ loaderData, actionData }: Route.ComponentP
   return (
     <>
       <title>{`${kitchen?.name ?? "Add a kitchen"} · Apron Bell`}</title>
-      <div className="sheet-head"><h1>{kitchen?.name ?? "Add a kitchen"}</h1><div className="tools"><TextLink to="/kitchens">Back to the kitchens</TextLink></div></div>
+      <div className="sheet-head">
+        <h1>{kitchen?.name ?? "Add a kitchen"}</h1>
+        <div className="tools">
+          <TextLink to="/kitchens">Back to the kitchens</TextLink>
+        </div>
+      </div>
       <Form method="post" {...getFormProps(form)} className="form">
         <FormError title="Not saved" problems={form.errors ?? []} />
         <input type="hidden" name="version" key={newer} defaultValue={newer ?? kitchen?.version ?? 0} />
@@ -84,12 +168,24 @@ export default function KitchenPage({ loaderData, actionData }: Route.ComponentP
         <fieldset>
           <legend>Where pieces cook</legend>
           {surfaces.map((row, index) => (
-            <div className="form" key={row.name.name} style={{ paddingBottom: 10, borderBottom: "1px solid var(--rule)", marginBottom: 10 }}>
+            <div
+              className="form"
+              key={row.name.name}
+              style={{ paddingBottom: 10, borderBottom: "1px solid var(--rule)", marginBottom: 10 }}
+            >
               <TextField field={row.name} label={`Surface ${index + 1}`} className="c3" autoComplete="off" />
               <SelectField field={row.kind} label="Kind" options={optionsOf(surfaceWords)} empty="–" className="c3" />
               <NumberField field={row.places} label="Pieces a load" className="c3" />
               <NumberField field={row.count} label="How many" className="c3" />
-              <SelectField field={row.at} label="Where" options={[{ value: "shared", label: "shared by all" }, { value: "station", label: "at each station" }]} className="c3" />
+              <SelectField
+                field={row.at}
+                label="Where"
+                options={[
+                  { value: "shared", label: "shared by all" },
+                  { value: "station", label: "at each station" },
+                ]}
+                className="c3"
+              />
               <NumberField field={row.preheatMinutes} label="Preheat, min" hint="empty: the usual" className="c3" />
               <NumberField field={row.watts} label="Watts each" className="c3" />
             </div>
@@ -97,10 +193,18 @@ export default function KitchenPage({ loaderData, actionData }: Route.ComponentP
         </fieldset>
         <fieldset>
           <legend>Gear counted</legend>
-          <p className="quiet small" style={{ paddingBottom: 8 }}>Leave empty what nobody has counted: it is then shown as not counted, not as missing.</p>
-          <div className="form">{tools.map((tool) => (gear[tool] ? <NumberField key={tool} field={gear[tool]} label={toolWords[tool]} className="c3" /> : null))}</div>
+          <p className="quiet small" style={{ paddingBottom: 8 }}>
+            Leave empty what nobody has counted: it is then shown as not counted, not as missing.
+          </p>
+          <div className="form">
+            {tools.map((tool) =>
+              gear[tool] ? <NumberField key={tool} field={gear[tool]} label={toolWords[tool]} className="c3" /> : null,
+            )}
+          </div>
         </fieldset>
-        <div className="actions"><Primary>Save the kitchen</Primary></div>
+        <div className="actions">
+          <Primary>Save the kitchen</Primary>
+        </div>
       </Form>
     </>
   );

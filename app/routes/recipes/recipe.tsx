@@ -25,14 +25,31 @@ export default function RecipePage({ loaderData }: Route.ComponentProps) {
   const names = namesOf({ pantry }, { stations: [], dishes: [] }, locale);
   const byId = new Map(pantry.map((one) => [one.id, one]));
   const batter = batterOf(recipe, byId);
-  const findings = [...checkRecipe(recipe), ...checkBatter(recipe, byId)].map((finding) => ({ ...finding, stage: "recipe" as const, dishId: null }));
+  const findings = [...checkRecipe(recipe), ...checkBatter(recipe, byId)].map((finding) => ({
+    ...finding,
+    stage: "recipe" as const,
+    dishId: null,
+  }));
   return (
     <>
       <title>{`${recipe.title} · Apron Bell`}</title>
-      <div className="sheet-head"><h1 style={{ fontSize: 40 }}>{recipe.title}</h1><div className="tools"><PrintButton>Print</PrintButton><TextLink to="/recipes">Back to the book</TextLink></div></div>
+      <div className="sheet-head">
+        <h1 style={{ fontSize: 40 }}>{recipe.title}</h1>
+        <div className="tools">
+          <PrintButton>Print</PrintButton>
+          <TextLink to="/recipes">Back to the book</TextLink>
+        </div>
+      </div>
       <Findings findings={findings} names={names} />
       <RecipeSheet recipe={recipe} ingredientName={names.ingredient} />
-      <p className="quiet" style={{ borderTop: "1px solid var(--rule)", paddingTop: 10, marginTop: 18 }}>One batch: {grams(batter.grams, locale)}, {number(batter.millilitres, locale, 0)}{thin}ml of batter, {yieldOf(recipe, batter).pieces} pieces{batter.looseness === undefined ? "" : `; looseness ${number(batter.looseness, locale, 2)} (grams of water to a gram of flour)`}.</p>
+      <p className="quiet" style={{ borderTop: "1px solid var(--rule)", paddingTop: 10, marginTop: 18 }}>
+        One batch: {grams(batter.grams, locale)}, {number(batter.millilitres, locale, 0)}
+        {thin}ml of batter, {yieldOf(recipe, batter).pieces} pieces
+        {batter.looseness === undefined
+          ? ""
+          : `; looseness ${number(batter.looseness, locale, 2)} (grams of water to a gram of flour)`}
+        .
+      </p>
     </>
   );
 }

@@ -21,10 +21,39 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
     <>
       <title>Batter book · Apron Bell</title>
       <h1 style={{ marginBottom: 14 }}>Batter book</h1>
-      {recipes.length === 0 ? <Form method="post" className="actions"><p>No recipe yet.</p><Secondary>Add the three starter recipes</Secondary></Form> : (
+      {recipes.length === 0 ? (
+        <Form method="post" className="actions">
+          <p>No recipe yet.</p>
+          <Secondary>Add the three starter recipes</Secondary>
+        </Form>
+      ) : (
         <table className="ruled" style={{ maxWidth: 900 }}>
-          <thead><tr><th scope="col">Recipe</th><th scope="col">Family</th><th scope="col">Standing</th></tr></thead>
-          <tbody>{recipes.map((recipe) => <tr key={recipe.recipeId}><td><Link className="text" to={`/recipes/${recipe.recipeId}`} style={{ fontFamily: "var(--head)", fontWeight: 600, fontSize: 22 }}>{recipe.title}</Link></td><td>{familyWords[recipe.family as Family]}</td><td>{standingWords[recipe.standing as Standing]}, revision {recipe.revision}</td></tr>)}</tbody>
+          <thead>
+            <tr>
+              <th scope="col">Recipe</th>
+              <th scope="col">Family</th>
+              <th scope="col">Standing</th>
+            </tr>
+          </thead>
+          <tbody>
+            {recipes.map((recipe) => (
+              <tr key={recipe.recipeId}>
+                <td>
+                  <Link
+                    className="text"
+                    to={`/recipes/${recipe.recipeId}`}
+                    style={{ fontFamily: "var(--head)", fontWeight: 600, fontSize: 22 }}
+                  >
+                    {recipe.title}
+                  </Link>
+                </td>
+                <td>{familyWords[recipe.family as Family]}</td>
+                <td>
+                  {standingWords[recipe.standing as Standing]}, revision {recipe.revision}
+                </td>
+              </tr>
+            ))}
+          </tbody>
         </table>
       )}
     </>

@@ -3,7 +3,31 @@ import { measuringSets } from "~/core/quantity";
 import { audienceWords, batchRuleWords, demoWords, kitModeWords } from "~/ui/words/en";
 
 type Field = Parameters<typeof TextField>[0]["field"];
-type Names = "title" | "date" | "time" | "timeZone" | "kitchenId" | "people" | "audience" | "minutes" | "piecesEach" | "stationSize" | "helpers" | "hotPlacesPerAdult" | "kitMode" | "demo" | "testersPerSurface" | "batchRule" | "measuringSetId" | "regime" | "doorsMinutes" | "eatMinutes" | "cleanMinutes" | "hasDemoBatch" | "hasSpareKit" | "stationNames";
+type Names =
+  | "title"
+  | "date"
+  | "time"
+  | "timeZone"
+  | "kitchenId"
+  | "people"
+  | "audience"
+  | "minutes"
+  | "piecesEach"
+  | "stationSize"
+  | "helpers"
+  | "hotPlacesPerAdult"
+  | "kitMode"
+  | "demo"
+  | "testersPerSurface"
+  | "batchRule"
+  | "measuringSetId"
+  | "regime"
+  | "doorsMinutes"
+  | "eatMinutes"
+  | "cleanMinutes"
+  | "hasDemoBatch"
+  | "hasSpareKit"
+  | "stationNames";
 
 interface Props {
   readonly fields: Readonly<Record<Names, Field>>;
@@ -12,7 +36,11 @@ interface Props {
   readonly recipes: readonly Option[];
 }
 
-const regimeOptions: readonly Option[] = [{ value: "eu", label: "EU and UK, fourteen" }, { value: "us", label: "US, nine" }, { value: "anz", label: "Australia and New Zealand" }];
+const regimeOptions: readonly Option[] = [
+  { value: "eu", label: "EU and UK, fourteen" },
+  { value: "us", label: "US, nine" },
+  { value: "anz", label: "Australia and New Zealand" },
+];
 
 /** The few facts that decide the rest, in the order an instructor is told them. */
 export function BriefFields({ fields, dishes, kitchens, recipes }: Props) {
@@ -32,15 +60,39 @@ export function BriefFields({ fields, dishes, kitchens, recipes }: Props) {
         <legend>Recipe</legend>
         <div className="form">
           {dishes.map(({ what, stations }, index) => [
-            <SelectField key={`${what.name}-what`} field={what} label={index === 0 ? "Recipe" : `Recipe ${index + 1}`} options={recipes} empty={index === 0 ? "Choose a recipe" : "none"} className="c8" />,
-            <NumberField key={`${what.name}-stations`} field={stations} label="Stations" hint={index === 0 ? "empty: all that are left" : undefined} className="c4" />,
+            <SelectField
+              key={`${what.name}-what`}
+              field={what}
+              label={index === 0 ? "Recipe" : `Recipe ${index + 1}`}
+              options={recipes}
+              empty={index === 0 ? "Choose a recipe" : "none"}
+              className="c8"
+            />,
+            <NumberField
+              key={`${what.name}-stations`}
+              field={stations}
+              label="Stations"
+              hint={index === 0 ? "empty: all that are left" : undefined}
+              className="c4"
+            />,
           ])}
         </div>
       </fieldset>
-      <SelectField field={fields.kitchenId} label="Kitchen" options={kitchens} empty="Choose a kitchen" className="c6" />
+      <SelectField
+        field={fields.kitchenId}
+        label="Kitchen"
+        options={kitchens}
+        empty="Choose a kitchen"
+        className="c6"
+      />
       <SelectField field={fields.kitMode} label="Kits" options={optionsOf(kitModeWords)} className="c6" />
       <SelectField field={fields.demo} label="Demonstration" options={optionsOf(demoWords)} className="c6" />
-      <SelectField field={fields.measuringSetId} label="Measuring set at the stations" options={measuringSets.map((set) => ({ value: set.id, label: set.name }))} className="c6" />
+      <SelectField
+        field={fields.measuringSetId}
+        label="Measuring set at the stations"
+        options={measuringSets.map((set) => ({ value: set.id, label: set.name }))}
+        className="c6"
+      />
       <details style={{ gridColumn: "span 12" }}>
         <summary style={{ minHeight: 44, cursor: "pointer", fontWeight: 600 }}>Times, batches, names</summary>
         <div className="form" style={{ paddingTop: 8 }}>
@@ -48,10 +100,19 @@ export function BriefFields({ fields, dishes, kitchens, recipes }: Props) {
           <NumberField field={fields.eatMinutes} label="Eating" hint="minutes" className="c4" />
           <NumberField field={fields.cleanMinutes} label="Cleaning" hint="minutes" className="c4" />
           <SelectField field={fields.batchRule} label="Batches" options={optionsOf(batchRuleWords)} className="c6" />
-          <NumberField field={fields.testersPerSurface} label="Testers a surface" hint="throw-away first pieces, 0 to 2" className="c6" />
+          <NumberField
+            field={fields.testersPerSurface}
+            label="Testers a surface"
+            hint="throw-away first pieces, 0 to 2"
+            className="c6"
+          />
           <CheckField field={fields.hasDemoBatch} label="a batch for the demonstration" className="c6" />
           <CheckField field={fields.hasSpareKit} label="a spare kit" className="c6" />
-          <TextField field={fields.stationNames} label="Station names" hint="with commas between; names that can be shouted" />
+          <TextField
+            field={fields.stationNames}
+            label="Station names"
+            hint="with commas between; names that can be shouted"
+          />
           <SelectField field={fields.regime} label="Allergen list" options={regimeOptions} className="c6" />
           <TextField field={fields.timeZone} label="Time zone" className="c6" />
         </div>

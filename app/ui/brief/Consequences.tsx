@@ -4,10 +4,16 @@ import { Findings } from "~/ui/class/Findings";
 import { useLocale } from "~/ui/sheet/locale";
 import { namesOf } from "~/ui/words/findings";
 
-interface Props { readonly input: ClassInput; readonly plan: ClassPlan; readonly before: readonly KeyFigure[] | undefined; readonly isChanged: boolean }
+interface Props {
+  readonly input: ClassInput;
+  readonly plan: ClassPlan;
+  readonly before: readonly KeyFigure[] | undefined;
+  readonly isChanged: boolean;
+}
 
 /** Ingredients that are bought by the piece. */
-export const countedIn = (plan: ClassPlan): ReadonlySet<string> => new Set(plan.totals.filter((total) => total.buyPieces !== undefined).map((total) => total.ingredientId));
+export const countedIn = (plan: ClassPlan): ReadonlySet<string> =>
+  new Set(plan.totals.filter((total) => total.buyPieces !== undefined).map((total) => total.ingredientId));
 
 /** Everything that follows from the brief, beside it, before it is saved. */
 export function Consequences({ input, plan, before, isChanged }: Props) {
@@ -20,7 +26,11 @@ export function Consequences({ input, plan, before, isChanged }: Props) {
       <h2>What follows {isChanged ? <span className="needs-you small">not saved yet</span> : null}</h2>
       <Figures figures={main} before={before} counted={countedIn(plan)} names={names} />
       <h3 style={{ margin: "20px 0 6px" }}>What is short or unsettled</h3>
-      {open.length === 0 ? <p className="quiet">Nothing: it fits, and nothing is missing.</p> : <Findings findings={open} names={names} />}
+      {open.length === 0 ? (
+        <p className="quiet">Nothing: it fits, and nothing is missing.</p>
+      ) : (
+        <Findings findings={open} names={names} />
+      )}
       <h3 style={{ margin: "20px 0 2px" }}>To buy</h3>
       <Figures figures={totals} before={before} counted={countedIn(plan)} names={names} />
     </section>

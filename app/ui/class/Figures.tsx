@@ -29,8 +29,23 @@ export function Figures({ figures, before, counted, names }: Props) {
         const isChanged = before !== undefined && (old === undefined || say(old) !== say(figure));
         return (
           <div className={`row${isChanged ? " changed" : ""}`} key={keyOf(figure)}>
-            <dt>{titleOf(figure)}<details><summary>why {say(figure)}?</summary><div className="why">{sayWhy(figure.why, names)}</div></details></dt>
-            <dd>{isChanged && old ? <span className="was"><span className="vh">was </span>{say(old)}</span> : null}{isChanged ? <span className="vh">changed to </span> : null}{say(figure)}</dd>
+            <dt>
+              {titleOf(figure)}
+              <details>
+                <summary>why {say(figure)}?</summary>
+                <div className="why">{sayWhy(figure.why, names)}</div>
+              </details>
+            </dt>
+            <dd>
+              {isChanged && old ? (
+                <span className="was">
+                  <span className="vh">was </span>
+                  {say(old)}
+                </span>
+              ) : null}
+              {isChanged ? <span className="vh">changed to </span> : null}
+              {say(figure)}
+            </dd>
           </div>
         );
       })}

@@ -21,7 +21,10 @@ export function Findings({ findings, names }: { findings: readonly Finding[]; na
       {rows.map(([sentence, { level, dishes }]) => (
         <li key={sentence} className={level}>
           <span className="level">{levelWords[level]}</span>
-          <span>{hasSeveralDishes && dishes.size > 0 ? <b>{[...dishes].join("; ")}: </b> : null}{sentence}</span>
+          <span>
+            {hasSeveralDishes && dishes.size > 0 ? <b>{[...dishes].join("; ")}: </b> : null}
+            {sentence}
+          </span>
         </li>
       ))}
     </ul>

@@ -6,7 +6,12 @@ import { useLocale } from "~/ui/sheet/locale";
 import { stageWords } from "~/ui/words/en";
 import { sayChange } from "~/ui/words/findings";
 
-export interface StageStanding { readonly state: StageState; readonly by: string | null; readonly at: Date | undefined; readonly changes: readonly InputChange[] }
+export interface StageStanding {
+  readonly state: StageState;
+  readonly by: string | null;
+  readonly at: Date | undefined;
+  readonly changes: readonly InputChange[];
+}
 
 interface Props {
   readonly stage: Stage;
@@ -28,14 +33,25 @@ export function SettleBar({ stage, standing, timeZone, blockedBy, action }: Prop
       {state === "stale" ? (
         <div>
           <p className="needs-you">Stale: settled by {signed}, and changed since.</p>
-          <p className="small">{changes.slice(0, 6).map(sayChange).join("; ")}{changes.length > 6 ? `; and ${changes.length - 6} more` : ""}.</p>
+          <p className="small">
+            {changes.slice(0, 6).map(sayChange).join("; ")}
+            {changes.length > 6 ? `; and ${changes.length - 6} more` : ""}.
+          </p>
         </div>
       ) : null}
       {state === "open" ? <p className="quiet">Not settled yet.</p> : null}
       {blockedBy ? <p className="needs-you">{blockedBy}</p> : null}
       <Form method="post" action={action} className="actions no-print">
         <input type="hidden" name="stage" value={stage} />
-        {state === "settled" ? <Secondary name="intent" value="unsettle">Open again</Secondary> : <Primary name="intent" value="settle" disabled={blockedBy !== undefined}>Settle {stageWords[stage].toLowerCase()}</Primary>}
+        {state === "settled" ? (
+          <Secondary name="intent" value="unsettle">
+            Open again
+          </Secondary>
+        ) : (
+          <Primary name="intent" value="settle" disabled={blockedBy !== undefined}>
+            Settle {stageWords[stage].toLowerCase()}
+          </Primary>
+        )}
       </Form>
     </div>
   );

@@ -5,11 +5,16 @@ import { stageStateWords, stageWords } from "~/ui/words/en";
 /** Pages that belong to a stage without being named after it. */
 const alsoAt: Partial<Record<Stage, string>> = { brief: "people", allergies: "labels" };
 
-export interface StageMark { readonly state: StageState; readonly questions: number }
+export interface StageMark {
+  readonly state: StageState;
+  readonly questions: number;
+}
 
 /** The eight stages in the order of the work, each with where it stands. Any stage at any time. */
 export function Stages({ base, marks }: { base: string; marks: Readonly<Record<Stage, StageMark>> }) {
-  const place = useLocation().pathname.slice(base.length + 1).split("/")[0];
+  const place = useLocation()
+    .pathname.slice(base.length + 1)
+    .split("/")[0];
   return (
     <nav aria-label="Stages of the class">
       <ol className="stages">
@@ -18,9 +23,17 @@ export function Stages({ base, marks }: { base: string; marks: Readonly<Record<S
           const asks = state === "open" && questions > 0;
           return (
             <li key={stage}>
-              <Link to={`${base}/${stage}`} aria-current={place === stage || (place !== undefined && place === alsoAt[stage]) ? "page" : undefined}>
-                <span className="name">{index + 1} {stageWords[stage]}</span>
-                <span className={`state ${state}${asks ? " asks" : ""}`}>{stageStateWords[state]}{asks ? ` · ${questions} to look at` : ""}</span>
+              <Link
+                to={`${base}/${stage}`}
+                aria-current={place === stage || (place !== undefined && place === alsoAt[stage]) ? "page" : undefined}
+              >
+                <span className="name">
+                  {index + 1} {stageWords[stage]}
+                </span>
+                <span className={`state ${state}${asks ? " asks" : ""}`}>
+                  {stageStateWords[state]}
+                  {asks ? ` · ${questions} to look at` : ""}
+                </span>
               </Link>
             </li>
           );

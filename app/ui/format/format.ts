@@ -5,14 +5,27 @@ import { type Amount, type MassUnit, type Ratio, type ScoopCount, type Unit, isW
 export const thin = " ";
 
 const plurals: Partial<Record<Unit, readonly [string, string]>> = {
-  cup: ["cup", "cups"], tsp: ["tsp", "tsp"], tbsp: ["tbsp", "tbsp"], stick: ["stick", "sticks"], pinch: ["pinch", "pinches"], spray: ["spray", "sprays"], dash: ["dash", "dashes"], piece: ["", ""],
-  "us-fl-oz": ["US fl oz", "US fl oz"], "uk-fl-oz": ["imp fl oz", "imp fl oz"], "us-pint": ["US pint", "US pints"], "uk-pint": ["imp pint", "imp pints"], "us-quart": ["US quart", "US quarts"],
+  cup: ["cup", "cups"],
+  tsp: ["tsp", "tsp"],
+  tbsp: ["tbsp", "tbsp"],
+  stick: ["stick", "sticks"],
+  pinch: ["pinch", "pinches"],
+  spray: ["spray", "sprays"],
+  dash: ["dash", "dashes"],
+  piece: ["", ""],
+  "us-fl-oz": ["US fl oz", "US fl oz"],
+  "uk-fl-oz": ["imp fl oz", "imp fl oz"],
+  "us-pint": ["US pint", "US pints"],
+  "uk-pint": ["imp pint", "imp pints"],
+  "us-quart": ["US quart", "US quarts"],
 };
 
 export const unitName = (unit: Unit, value: number): string => plurals[unit]?.[value > 1 ? 1 : 0] ?? unit;
 
 /** Formatters by what they were asked for: making one costs as much as hundreds of uses, and a run sheet has hundreds of times. */
-function remembered<O extends object, F extends object | number>(make: (name: string, options: O) => F): (name: string, options: O) => F {
+function remembered<O extends object, F extends object | number>(
+  make: (name: string, options: O) => F,
+): (name: string, options: O) => F {
   const known = new Map<string, F>();
   return (name, options) => {
     const key = `${name} ${JSON.stringify(options)}`;
@@ -22,10 +35,13 @@ function remembered<O extends object, F extends object | number>(make: (name: st
   };
 }
 const numberFormat = remembered((locale, options: Intl.NumberFormatOptions) => new Intl.NumberFormat(locale, options));
-const dateFormat = remembered((locale, options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat(locale, options));
+const dateFormat = remembered(
+  (locale, options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat(locale, options),
+);
 const listFormat = remembered((locale, options: Intl.ListFormatOptions) => new Intl.ListFormat(locale, options));
 
-export const number = (value: number, locale: string, digits = 1): string => numberFormat(locale, { maximumFractionDigits: digits }).format(value);
+export const number = (value: number, locale: string, digits = 1): string =>
+  numberFormat(locale, { maximumFractionDigits: digits }).format(value);
 
 /** Beyond sixteenths nobody reads a fraction. */
 const finestFraction = 16n;
@@ -49,16 +65,20 @@ export function amount(value: Amount, locale: string): string {
 
 /** Grams as a scale shows them; kilograms from ten thousand on, where a scale gives up. */
 export function grams(value: number, locale: string): string {
-  return value >= 10_000 ? `${number(value / 1000, locale, 2)}${thin}kg` : `${number(value, locale, value < 10 ? 1 : 0)}${thin}g`;
+  return value >= 10_000
+    ? `${number(value / 1000, locale, 2)}${thin}kg`
+    : `${number(value, locale, value < 10 ? 1 : 0)}${thin}g`;
 }
 
 /** "½ cup + 2 tbsp + 2 tsp": how often which scoop; a repeated size is counted. */
 export function scoops(counts: readonly ScoopCount[], locale: string): string {
-  return counts.map(({ size, unit, count }) => {
-    const one = `${fraction(size, locale)}${thin}${unitName(unit, isWhole(size) && count > 1 ? count : toNumber(size))}`;
-    if (count === 1) return one;
-    return isWhole(size) && size.num === 1n ? `${count}${thin}${unitName(unit, count)}` : `${count} × ${one}`;
-  }).join(" + ");
+  return counts
+    .map(({ size, unit, count }) => {
+      const one = `${fraction(size, locale)}${thin}${unitName(unit, isWhole(size) && count > 1 ? count : toNumber(size))}`;
+      if (count === 1) return one;
+      return isWhole(size) && size.num === 1n ? `${count}${thin}${unitName(unit, count)}` : `${count} × ${one}`;
+    })
+    .join(" + ");
 }
 
 /** "+2 %", "−0.7 %"; nothing below a tenth of a percent. */
@@ -80,10 +100,14 @@ export function minutes(value: number, locale: string): string {
 }
 
 /** The hour and minute of a moment on the class's own clock. */
-export const timeOfDay = (value: Date | number, locale: string, timeZone: string): string => dateFormat(locale, { hour: "2-digit", minute: "2-digit", timeZone }).format(value);
+export const timeOfDay = (value: Date | number, locale: string, timeZone: string): string =>
+  dateFormat(locale, { hour: "2-digit", minute: "2-digit", timeZone }).format(value);
 
-const doorsAt = remembered((startsAt, { timeZone }: { timeZone: string }) => toZoned(parseDateTime(startsAt), timeZone).toDate().getTime());
-const instantOf = (startsAt: string, timeZone: string, afterMinutes: number): Date => new Date(doorsAt(startsAt, { timeZone }) + afterMinutes * 60_000);
+const doorsAt = remembered((startsAt, { timeZone }: { timeZone: string }) =>
+  toZoned(parseDateTime(startsAt), timeZone).toDate().getTime(),
+);
+const instantOf = (startsAt: string, timeZone: string, afterMinutes: number): Date =>
+  new Date(doorsAt(startsAt, { timeZone }) + afterMinutes * 60_000);
 
 /** The clock on the wall of the class, `after` minutes from the doors. */
 export const clock = (startsAt: string, timeZone: string, after: number, locale: string): string =>
@@ -91,14 +115,29 @@ export const clock = (startsAt: string, timeZone: string, after: number, locale:
 
 /** "Saturday 28 November, 09:30" */
 export const dayAndTime = (startsAt: string, timeZone: string, locale: string): string =>
-  dateFormat(locale, { weekday: "long", day: "numeric", month: "long", hour: "2-digit", minute: "2-digit", timeZone }).format(instantOf(startsAt, timeZone, 0));
+  dateFormat(locale, {
+    weekday: "long",
+    day: "numeric",
+    month: "long",
+    hour: "2-digit",
+    minute: "2-digit",
+    timeZone,
+  }).format(instantOf(startsAt, timeZone, 0));
 
 export const day = (startsAt: string, locale: string): string =>
-  dateFormat(locale, { weekday: "short", day: "numeric", month: "short", year: "numeric", timeZone: "UTC" }).format(new Date(`${startsAt.slice(0, 10)}T12:00:00Z`));
+  dateFormat(locale, { weekday: "short", day: "numeric", month: "short", year: "numeric", timeZone: "UTC" }).format(
+    new Date(`${startsAt.slice(0, 10)}T12:00:00Z`),
+  );
 
 /** A moment as date and time in the reader's own zone, or the one given. */
 export const moment = (value: Date | number, locale: string, timeZone?: string): string =>
-  dateFormat(locale, { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit", ...(timeZone ? { timeZone } : {}) }).format(value);
+  dateFormat(locale, {
+    day: "numeric",
+    month: "short",
+    hour: "2-digit",
+    minute: "2-digit",
+    ...(timeZone ? { timeZone } : {}),
+  }).format(value);
 
 /** A count-down: "4:05", "−0:30". */
 export function countdown(milliseconds: number): string {
@@ -108,11 +147,13 @@ export function countdown(milliseconds: number): string {
 }
 
 /** "a, b and c" in the language of the locale. */
-export const list = (words: readonly string[], locale: string): string => listFormat(locale, { type: "conjunction" }).format(words);
+export const list = (words: readonly string[], locale: string): string =>
+  listFormat(locale, { type: "conjunction" }).format(words);
 
 /** "175–190 °C (347–374 °F)": both, as the dial may show either. */
 export function temperature(from: number, to: number, locale: string): string {
-  const range = (a: number, b: number) => (a === b ? number(a, locale, 0) : `${number(a, locale, 0)}–${number(b, locale, 0)}`);
+  const range = (a: number, b: number) =>
+    a === b ? number(a, locale, 0) : `${number(a, locale, 0)}–${number(b, locale, 0)}`;
   const fahrenheit = (celsius: number) => Math.round((celsius * 9) / 5 + 32);
   return `${range(from, to)}${thin}°C (${range(fahrenheit(from), fahrenheit(to))}${thin}°F)`;
 }

@@ -9,31 +9,88 @@ import { bowlWords } from "~/ui/words/en";
 
 function Scoops({ line }: { line: KitLine }) {
   const main = line.main;
-  if (!main) return <span className={line.kind === "unknown" ? "needs-you" : "quiet"}>{line.kind === "unknown" ? "amount not known" : "to taste"}</span>;
+  if (!main)
+    return (
+      <span className={line.kind === "unknown" ? "needs-you" : "quiet"}>
+        {line.kind === "unknown" ? "amount not known" : "to taste"}
+      </span>
+    );
   if (isZero(main.amount.value)) return <>–</>;
   if (main.amount.unit === "piece" || !main.scoops) return <AmountText value={main.amount} />;
   return <ScoopText counts={main.scoops.counts} />;
 }
 
 /** The lines of one kit: scoops for the spoons at the station, the error they make, grams beside. */
-export function KitTable({ kit, ingredientName, caption }: { kit: readonly KitLine[]; ingredientName: (id: string) => string; caption?: string }) {
+export function KitTable({
+  kit,
+  ingredientName,
+  caption,
+}: {
+  kit: readonly KitLine[];
+  ingredientName: (id: string) => string;
+  caption?: string;
+}) {
   const locale = useLocale();
   return (
     <table className="ruled">
       {caption ? <caption>{caption}</caption> : null}
-      <thead><tr><th scope="col">What</th><th scope="col">By spoon and cup</th><th scope="col" className="n">Off by</th><th scope="col" className="n">By scale</th></tr></thead>
+      <thead>
+        <tr>
+          <th scope="col">What</th>
+          <th scope="col">By spoon and cup</th>
+          <th scope="col" className="n">
+            Off by
+          </th>
+          <th scope="col" className="n">
+            By scale
+          </th>
+        </tr>
+      </thead>
       {bowls.map((bowl) => {
         const lines = kit.filter((line) => line.bowl === bowl);
         if (lines.length === 0) return null;
         return (
           <tbody key={bowl}>
-            <tr className="is-group"><th scope="rowgroup" colSpan={4}>{bowlWords[bowl]}</th></tr>
+            <tr className="is-group">
+              <th scope="rowgroup" colSpan={4}>
+                {bowlWords[bowl]}
+              </th>
+            </tr>
             {lines.map((line) => (
               <tr key={line.lineId} className={line.kind === "unknown" ? "needs" : undefined}>
-                <td>{ingredientName(line.ingredientId)}{line.isOptional ? <span className="quiet"> (optional)</span> : null}{line.note ? <span className="quiet">, {line.note}</span> : null}</td>
-                <td><Scoops line={line} />{line.apart ? <div className="small">{line.kind === "hold-back" ? "kept back: " : "apart, if needed: "}{line.apart.scoops ? <ScoopText counts={line.apart.scoops.counts} /> : <AmountText value={line.apart.amount} />}</div> : null}</td>
-                <td className={`n${line.main?.scoops && !line.main.scoops.isWithin ? " needs-you" : " quiet"}`}>{line.main?.scoops ? drift(line.main.scoops.error, locale) || "exact" : ""}</td>
-                <td className="n">{line.main?.onScale && !isZero(line.main.amount.value) ? <Grams value={line.main.onScale.shown} /> : ""}{line.apart?.onScale ? <div className="small"><Grams value={line.apart.onScale.shown} /></div> : null}</td>
+                <td>
+                  {ingredientName(line.ingredientId)}
+                  {line.isOptional ? <span className="quiet"> (optional)</span> : null}
+                  {line.note ? <span className="quiet">, {line.note}</span> : null}
+                </td>
+                <td>
+                  <Scoops line={line} />
+                  {line.apart ? (
+                    <div className="small">
+                      {line.kind === "hold-back" ? "kept back: " : "apart, if needed: "}
+                      {line.apart.scoops ? (
+                        <ScoopText counts={line.apart.scoops.counts} />
+                      ) : (
+                        <AmountText value={line.apart.amount} />
+                      )}
+                    </div>
+                  ) : null}
+                </td>
+                <td className={`n${line.main?.scoops && !line.main.scoops.isWithin ? " needs-you" : " quiet"}`}>
+                  {line.main?.scoops ? drift(line.main.scoops.error, locale) || "exact" : ""}
+                </td>
+                <td className="n">
+                  {line.main?.onScale && !isZero(line.main.amount.value) ? (
+                    <Grams value={line.main.onScale.shown} />
+                  ) : (
+                    ""
+                  )}
+                  {line.apart?.onScale ? (
+                    <div className="small">
+                      <Grams value={line.apart.onScale.shown} />
+                    </div>
+                  ) : null}
+                </td>
               </tr>
             ))}
           </tbody>
@@ -43,7 +100,13 @@ export function KitTable({ kit, ingredientName, caption }: { kit: readonly KitLi
   );
 }
 
-interface Props { readonly station: StationPlan; readonly dish: DishPlan; readonly ingredientName: (id: string) => string; readonly people: readonly string[]; readonly stamp: string }
+interface Props {
+  readonly station: StationPlan;
+  readonly dish: DishPlan;
+  readonly ingredientName: (id: string) => string;
+  readonly people: readonly string[];
+  readonly stamp: string;
+}
 
 /** The card on a station's table. */
 export function StationCard({ station, dish, ingredientName, people, stamp }: Props) {
@@ -52,15 +115,21 @@ export function StationCard({ station, dish, ingredientName, people, stamp }: Pr
     <section aria-label={`Station ${station.name}`}>
       <div className="card-head">
         <h3>{station.name}</h3>
-        <span>{dish.recipe.title}{dish.variantName ? <b>, {dish.variantName.toLowerCase()}</b> : null}</span>
+        <span>
+          {dish.recipe.title}
+          {dish.variantName ? <b>, {dish.variantName.toLowerCase()}</b> : null}
+        </span>
         <span className="n">{station.size} people</span>
       </div>
       <p style={{ padding: "6px 0 8px" }}>
-        <b>{fraction(station.scale.factor, locale)}</b> × the recipe makes <b>{station.scale.piecesMade}</b>, {station.scale.piecesWanted} wanted; {station.loads} {station.loads === 1 ? "load" : "loads"}.
+        <b>{fraction(station.scale.factor, locale)}</b> × the recipe makes <b>{station.scale.piecesMade}</b>,{" "}
+        {station.scale.piecesWanted} wanted; {station.loads} {station.loads === 1 ? "load" : "loads"}.
         {people.length > 0 ? <span className="quiet"> {people.join(", ")}</span> : null}
       </p>
       <KitTable kit={station.kit} ingredientName={ingredientName} />
-      <p className="print-only small" style={{ paddingTop: 6 }}>{stamp}</p>
+      <p className="print-only small" style={{ paddingTop: 6 }}>
+        {stamp}
+      </p>
     </section>
   );
 }

@@ -15,14 +15,35 @@ export function PersonFields({ fields, needs }: Props) {
       <TextField field={fields.name} label="Name" className="c6" autoComplete="off" />
       <SelectField field={fields.role} label="What they do" options={optionsOf(roleWords)} className="c3" />
       <SelectField field={fields.ageBand} label="Age" options={optionsOf(ageWords)} className="c3" />
-      <SelectField field={fields.answered} label="Allergies and diet" options={[{ value: "no", label: "not answered" }, { value: "yes", label: "answered" }]} hint="Not answered is not “none”." className="c6" />
+      <SelectField
+        field={fields.answered}
+        label="Allergies and diet"
+        options={[
+          { value: "no", label: "not answered" },
+          { value: "yes", label: "answered" },
+        ]}
+        hint="Not answered is not “none”."
+        className="c6"
+      />
       <SelectField field={fields.diet} label="Diet" options={optionsOf(dietWords)} empty="none given" className="c6" />
       <fieldset>
         <legend>Avoids</legend>
         {needs.map((need, index) => (
           <div className="form" key={need.substance.name} style={{ paddingBottom: 8 }}>
-            <SelectField field={need.substance} label={`What${index > 0 ? ` (${index + 1})` : ""}`} options={substances.map((value) => ({ value, label: substanceWords[value] }))} empty="–" className="c3" />
-            <SelectField field={need.severity} label="How bad" options={optionsOf(severityWords)} empty="–" className="c3" />
+            <SelectField
+              field={need.substance}
+              label={`What${index > 0 ? ` (${index + 1})` : ""}`}
+              options={substances.map((value) => ({ value, label: substanceWords[value] }))}
+              empty="–"
+              className="c3"
+            />
+            <SelectField
+              field={need.severity}
+              label="How bad"
+              options={optionsOf(severityWords)}
+              empty="–"
+              className="c3"
+            />
             <TextField field={need.note} label="In their words" className="c3" autoComplete="off" />
             <CheckField field={need.touchOrAir} label="touch or air matters" className="c3" />
           </div>

@@ -3,4 +3,10 @@ import { dietWords, severityWords, substanceWords } from "~/ui/words/en";
 
 /** What a person declared, in one line; empty when nothing. */
 export const needsInWords = (person: Participant): string =>
-  person.needs.map((need) => need.kind === "diet" ? dietWords[need.diet] : `${substanceWords[need.substance]} (${severityWords[need.severity]}${need.touchOrAir ? ", touch or air" : ""})${need.note ? `: ${need.note}` : ""}`).join("; ");
+  person.needs
+    .map((need) =>
+      need.kind === "diet"
+        ? dietWords[need.diet]
+        : `${substanceWords[need.substance]} (${severityWords[need.severity]}${need.touchOrAir ? ", touch or air" : ""})${need.note ? `: ${need.note}` : ""}`,
+    )
+    .join("; ");

@@ -2,34 +2,77 @@ import { type Bowl, type Line, type Recipe, bowls } from "~/core/recipe";
 import { minutes, number, temperature, thin } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { AmountText } from "~/ui/sheet/Quantity";
-import { bowlWords, cueWords, familyWords, hazardWords, standingWords, surfaceWords, testWords, windowReasonWords } from "~/ui/words/en";
+import {
+  bowlWords,
+  cueWords,
+  familyWords,
+  hazardWords,
+  standingWords,
+  surfaceWords,
+  testWords,
+  windowReasonWords,
+} from "~/ui/words/en";
 
-interface Props { readonly recipe: Recipe; readonly ingredientName: (id: string) => string }
+interface Props {
+  readonly recipe: Recipe;
+  readonly ingredientName: (id: string) => string;
+}
 
 function LineAmountText({ line }: { line: Line }) {
   const { amount } = line;
   switch (amount.kind) {
-    case "exact": return <AmountText value={amount.amount} />;
-    case "range": return <><AmountText value={amount.from} />–<AmountText value={amount.to} /></>;
-    case "top-up": return <AmountText value={amount.start} />;
-    case "hold-back": return <AmountText value={amount.amount} />;
-    case "per-load": case "per-piece": return <AmountText value={amount.amount} />;
-    case "to-taste": return <>to taste</>;
-    case "unknown": return <span className="needs-you">“{amount.said}”</span>;
-    default: return amount satisfies never;
+    case "exact":
+      return <AmountText value={amount.amount} />;
+    case "range":
+      return (
+        <>
+          <AmountText value={amount.from} />–<AmountText value={amount.to} />
+        </>
+      );
+    case "top-up":
+      return <AmountText value={amount.start} />;
+    case "hold-back":
+      return <AmountText value={amount.amount} />;
+    case "per-load":
+    case "per-piece":
+      return <AmountText value={amount.amount} />;
+    case "to-taste":
+      return <>to taste</>;
+    case "unknown":
+      return <span className="needs-you">“{amount.said}”</span>;
+    default:
+      return amount satisfies never;
   }
 }
 
 function LineNote({ line }: { line: Line }) {
   const { amount } = line;
   const notes = [
-    amount.kind === "top-up" ? <span key="top">, up to <AmountText value={amount.most} /></span> : null,
-    amount.kind === "hold-back" ? <span key="back">, hold back <AmountText value={amount.back} /></span> : null,
+    amount.kind === "top-up" ? (
+      <span key="top">
+        , up to <AmountText value={amount.most} />
+      </span>
+    ) : null,
+    amount.kind === "hold-back" ? (
+      <span key="back">
+        , hold back <AmountText value={amount.back} />
+      </span>
+    ) : null,
     amount.kind === "per-load" ? <span key="load">, each load</span> : null,
     amount.kind === "per-piece" ? <span key="piece">, each piece</span> : null,
     line.note ? <span key="note">, {line.note}</span> : null,
-    line.isOptional ? <span key="optional" className="quiet"> (optional)</span> : null,
-    line.keeps < 1 ? <span key="keeps" className="quiet">, {number(line.keeps * 100, "en", 0)}{thin}% stays</span> : null,
+    line.isOptional ? (
+      <span key="optional" className="quiet">
+        {" "}
+        (optional)
+      </span>
+    ) : null,
+    line.keeps < 1 ? (
+      <span key="keeps" className="quiet">
+        , {number(line.keeps * 100, "en", 0)}
+        {thin}% stays
+      </span>
+    ) : null,
   ];
   return <span className="quiet">{notes}</span>;
 }
@@ -38,41 +81,93 @@ function LineNote({ line }: { line: Line }) {
 export function RecipeSheet({ recipe, ingredientName }: Props) {
   const locale = useLocale();
   const { heat, rest, portion } = recipe;
-  const groups = bowls.map((bowl): [Bowl, Line[]] => [bowl, recipe.lines.filter((line) => line.bowl === bowl)]).filter(([, lines]) => lines.length > 0);
-  const pour = portion.kind === "ml" ? `${number(portion.ml, locale)}${thin}ml a piece` : portion.kind === "grams" ? `${number(portion.grams, locale)}${thin}g a piece` : `a batch makes ${portion.pieces}`;
+  const groups = bowls
+    .map((bowl): [Bowl, Line[]] => [bowl, recipe.lines.filter((line) => line.bowl === bowl)])
+    .filter(([, lines]) => lines.length > 0);
+  const pour =
+    portion.kind === "ml"
+      ? `${number(portion.ml, locale)}${thin}ml a piece`
+      : portion.kind === "grams"
+        ? `${number(portion.grams, locale)}${thin}g a piece`
+        : `a batch makes ${portion.pieces}`;
   return (
     <div className="recipe">
       <div className="list">
         {groups.map(([bowl, lines]) => (
           <section key={bowl}>
             <h3>{bowlWords[bowl]}</h3>
-            <dl>{lines.map((line) => [<dt key={`${line.id}-amount`}><LineAmountText line={line} /></dt>, <dd key={line.id}>{ingredientName(line.ingredientId)}<LineNote line={line} /></dd>])}</dl>
+            <dl>
+              {lines.map((line) => [
+                <dt key={`${line.id}-amount`}>
+                  <LineAmountText line={line} />
+                </dt>,
+                <dd key={line.id}>
+                  {ingredientName(line.ingredientId)}
+                  <LineNote line={line} />
+                </dd>,
+              ])}
+            </dl>
           </section>
         ))}
         {recipe.variants.length > 0 ? (
           <section>
             <h3>Other ways</h3>
-            {recipe.variants.map((variant) => <p key={variant.id}><b>{variant.name}</b> <span className="quiet">({standingWords[variant.standing]})</span>{variant.swaps.map((swap) => <span key={swap.lineId}>, {ingredientName(swap.ingredientId)} for {ingredientName(recipe.lines.find((line) => line.id === swap.lineId)?.ingredientId ?? "")}</span>)}</p>)}
+            {recipe.variants.map((variant) => (
+              <p key={variant.id}>
+                <b>{variant.name}</b> <span className="quiet">({standingWords[variant.standing]})</span>
+                {variant.swaps.map((swap) => (
+                  <span key={swap.lineId}>
+                    , {ingredientName(swap.ingredientId)} for{" "}
+                    {ingredientName(recipe.lines.find((line) => line.id === swap.lineId)?.ingredientId ?? "")}
+                  </span>
+                ))}
+              </p>
+            ))}
           </section>
         ) : null}
       </div>
       <div>
         {recipe.intro ? <p style={{ maxWidth: "60ch", marginBottom: 14, fontSize: 19 }}>{recipe.intro}</p> : null}
         <p className="quiet" style={{ marginBottom: 16 }}>
-          {familyWords[recipe.family]}; {pour}, about {number(recipe.pieceDiameterCm, locale)}{thin}cm; {standingWords[recipe.standing]}, revision {recipe.revision}
+          {familyWords[recipe.family]}; {pour}, about {number(recipe.pieceDiameterCm, locale)}
+          {thin}cm; {standingWords[recipe.standing]}, revision {recipe.revision}
         </p>
         <ol className="method">
           {recipe.steps.map((step) => (
             <li key={step.id}>
-              {step.text} <span className="quiet">{step.kind === "cook" || step.kind === "serve" ? "" : `${minutes(step.minutes.likely, locale)}${step.who === "adult" ? ", an adult" : ""}`}</span>
-              {step.kind === "preheat" ? <p className="small">{heat.surfaceKinds.map((kind) => surfaceWords[kind]).join(" or ")}; start at {temperature(heat.surfaceC.from, heat.surfaceC.to, locale)}, pour when {testWords[heat.test]}.</p> : null}
-              {step.kind === "cook" ? <p className="small">First side {minutes(heat.side1.low, locale)} to {minutes(heat.side1.high, locale)}{heat.side2 ? `, second ${minutes(heat.side2.low, locale)} to ${minutes(heat.side2.high, locale)}` : ", both sides at once"}. Ready by: {heat.cues.map((cue) => cueWords[cue]).join(", ")}.</p> : null}
-              {step.hazards.map((hazard) => <p className="caution" key={hazard}>{hazardWords[hazard]}</p>)}
+              {step.text}{" "}
+              <span className="quiet">
+                {step.kind === "cook" || step.kind === "serve"
+                  ? ""
+                  : `${minutes(step.minutes.likely, locale)}${step.who === "adult" ? ", an adult" : ""}`}
+              </span>
+              {step.kind === "preheat" ? (
+                <p className="small">
+                  {heat.surfaceKinds.map((kind) => surfaceWords[kind]).join(" or ")}; start at{" "}
+                  {temperature(heat.surfaceC.from, heat.surfaceC.to, locale)}, pour when {testWords[heat.test]}.
+                </p>
+              ) : null}
+              {step.kind === "cook" ? (
+                <p className="small">
+                  First side {minutes(heat.side1.low, locale)} to {minutes(heat.side1.high, locale)}
+                  {heat.side2
+                    ? `, second ${minutes(heat.side2.low, locale)} to ${minutes(heat.side2.high, locale)}`
+                    : ", both sides at once"}
+                  . Ready by: {heat.cues.map((cue) => cueWords[cue]).join(", ")}.
+                </p>
+              ) : null}
+              {step.hazards.map((hazard) => (
+                <p className="caution" key={hazard}>
+                  {hazardWords[hazard]}
+                </p>
+              ))}
             </li>
           ))}
         </ol>
         <p className="small quiet">
-          {rest.min > 0 ? `Rest at least ${minutes(rest.min, locale)}` : "No rest needed"}{rest.max === null ? "" : `; last pour within ${minutes(rest.max, locale)} of mixing`}: {windowReasonWords[rest.reason]}.
+          {rest.min > 0 ? `Rest at least ${minutes(rest.min, locale)}` : "No rest needed"}
+          {rest.max === null ? "" : `; last pour within ${minutes(rest.max, locale)} of mixing`}:{" "}
+          {windowReasonWords[rest.reason]}.
         </p>
       </div>
     </div>

@@ -20,17 +20,34 @@ interface Props {
 }
 
 /** How heavy the line is while something happens: attended heat weighs most, waiting least. */
-const weight: Partial<Record<TaskKind, string>> = { arrive: "quiet-time", "demo-mix": "hands", mix: "hands", prepare: "hands", wait: "wait", rest: "wait", "demo-load": "heat", load: "heat", tester: "heat", eat: "quiet-time", clean: "quiet-time" };
+const weight: Partial<Record<TaskKind, string>> = {
+  arrive: "quiet-time",
+  "demo-mix": "hands",
+  mix: "hands",
+  prepare: "hands",
+  wait: "wait",
+  rest: "wait",
+  "demo-load": "heat",
+  load: "heat",
+  tester: "heat",
+  eat: "quiet-time",
+  clean: "quiet-time",
+};
 const order = ["quiet-time", "wait", "hands", "heat"];
 
 /** Stretches of the room in which the heaviest thing going on stays the same. */
 function spansOf(timeline: Timeline): { from: number; to: number; weight: string }[] {
-  const weighted = timeline.tasks.flatMap((task) => (weight[task.kind] ? [{ from: task.start, to: task.end, weight: weight[task.kind] ?? "" }] : []));
+  const weighted = timeline.tasks.flatMap((task) =>
+    weight[task.kind] ? [{ from: task.start, to: task.end, weight: weight[task.kind] ?? "" }] : [],
+  );
   const cuts = [...new Set(weighted.flatMap((one) => [one.from, one.to]))].sort((a, b) => a - b);
   const spans: { from: number; to: number; weight: string }[] = [];
   cuts.slice(0, -1).forEach((from, index) => {
     const to = cuts[index + 1] ?? from;
-    const heaviest = weighted.filter((one) => one.from < to && one.to > from).map((one) => one.weight).sort((a, b) => order.indexOf(b) - order.indexOf(a))[0];
+    const heaviest = weighted
+      .filter((one) => one.from < to && one.to > from)
+      .map((one) => one.weight)
+      .sort((a, b) => order.indexOf(b) - order.indexOf(a))[0];
     const last = spans[spans.length - 1];
     if (!heaviest) return;
     if (last && last.weight === heaviest && last.to === from) last.to = to;
@@ -60,7 +77,16 @@ const rowTop = [6, 60, 92];
 const heights = { usual: 94, crowded: 126 } as const;
 
 /** The strip that goes with a class from first plan to log: true to time, with the bells on it. */
-export function BellLine({ timeline, startsAt, timeZone, available, now, rung = {}, nextBellId, withActual = false }: Props) {
+export function BellLine({
+  timeline,
+  startsAt,
+  timeZone,
+  available,
+  now,
+  rung = {},
+  nextBellId,
+  withActual = false,
+}: Props) {
   const locale = useLocale();
   const lastRung = Math.max(0, ...Object.values(rung));
   const scale = Math.max(timeline.end, available, now ?? 0, withActual ? lastRung : 0) || 1;
@@ -69,18 +95,41 @@ export function BellLine({ timeline, startsAt, timeZone, available, now, rung = 
   const rows = useMemo(() => rowsOf(timeline.bells, scale), [timeline, scale]);
   const spans = useMemo(() => spansOf(timeline), [timeline]);
   return (
-    <div style={withActual ? undefined : { height: rows.some(({ row }) => row === 2) ? heights.crowded : heights.usual }} className={`bell-line${withActual ? " has-actual" : ""}`} role="img" aria-label={`Bell line: ${timeline.bells.map((bell) => `${bellWords[bell.kind]} ${clock(startsAt, timeZone, bell.at, locale)}`).join(", ")}. ${minutes(timeline.end, locale)} in all, ${minutes(available, locale)} given.`}>
+    <div
+      style={withActual ? undefined : { height: rows.some(({ row }) => row === 2) ? heights.crowded : heights.usual }}
+      className={`bell-line${withActual ? " has-actual" : ""}`}
+      role="img"
+      aria-label={`Bell line: ${timeline.bells.map((bell) => `${bellWords[bell.kind]} ${clock(startsAt, timeZone, bell.at, locale)}`).join(", ")}. ${minutes(timeline.end, locale)} in all, ${minutes(available, locale)} given.`}
+    >
       <div className="rail" />
-      {spans.map((span) => <div key={span.from} className={`span ${span.weight}`} style={{ left: share(span.from), width: share(span.to - span.from) }} />)}
+      {spans.map((span) => (
+        <div
+          key={span.from}
+          className={`span ${span.weight}`}
+          style={{ left: share(span.from), width: share(span.to - span.from) }}
+        />
+      ))}
       {available < scale ? <div className="over" style={{ left: share(available) }} /> : null}
       {timeline.bells.map((bell, index) => {
         const { row, flip } = rows[index] ?? { row: 0, flip: false };
         const top = rowTop[row] ?? 6;
-        const stem: CSSProperties & Record<"--stem-top" | "--stem", string> = { left: share(bell.at), "--stem-top": `${top < 44 ? top : 48}px`, "--stem": `${top < 44 ? 40 - top : top - 36}px` };
+        const stem: CSSProperties & Record<"--stem-top" | "--stem", string> = {
+          left: share(bell.at),
+          "--stem-top": `${top < 44 ? top : 48}px`,
+          "--stem": `${top < 44 ? 40 - top : top - 36}px`,
+        };
         return (
-          <div key={bell.id} className={`bell ${bell.kind}${rung[bell.id] === undefined ? "" : " rung"}${nextBellId === bell.id ? " next" : ""}${flip ? " flip" : ""}`} style={stem}>
+          <div
+            key={bell.id}
+            className={`bell ${bell.kind}${rung[bell.id] === undefined ? "" : " rung"}${nextBellId === bell.id ? " next" : ""}${flip ? " flip" : ""}`}
+            style={stem}
+          >
             <span className="clapper" />
-            <span className="label" style={{ top }}><b>{bellWords[bell.kind]}</b><br />{clock(startsAt, timeZone, bell.at, locale)}</span>
+            <span className="label" style={{ top }}>
+              <b>{bellWords[bell.kind]}</b>
+              <br />
+              {clock(startsAt, timeZone, bell.at, locale)}
+            </span>
           </div>
         );
       })}
@@ -89,9 +138,23 @@ export function BellLine({ timeline, startsAt, timeZone, available, now, rung = 
         <>
           <div className="actual-rail" />
           <svg className="links" preserveAspectRatio="none" viewBox="0 0 100 68" aria-hidden="true">
-            {timeline.bells.map((bell) => (rung[bell.id] === undefined ? null : <line key={bell.id} x1={(bell.at / scale) * 100} y1="4" x2={((rung[bell.id] ?? 0) / scale) * 100} y2="64" />))}
+            {timeline.bells.map((bell) =>
+              rung[bell.id] === undefined ? null : (
+                <line
+                  key={bell.id}
+                  x1={(bell.at / scale) * 100}
+                  y1="4"
+                  x2={((rung[bell.id] ?? 0) / scale) * 100}
+                  y2="64"
+                />
+              ),
+            )}
           </svg>
-          {timeline.bells.map((bell) => (rung[bell.id] === undefined ? null : <div key={bell.id} className="actual" style={{ left: share(rung[bell.id] ?? 0) }} />))}
+          {timeline.bells.map((bell) =>
+            rung[bell.id] === undefined ? null : (
+              <div key={bell.id} className="actual" style={{ left: share(rung[bell.id] ?? 0) }} />
+            ),
+          )}
           <div className="row-name">as it happened</div>
         </>
       ) : null}

@@ -5,7 +5,14 @@ import { useLocale } from "./locale";
 /** Number first, unit quieter. Fractions are written with a fraction slash, which browsers set as true fractions by themselves. */
 function Split({ text }: { text: string }) {
   const cut = text.search(/ ?[A-Za-z%]/);
-  return cut <= 0 ? <>{text}</> : <>{text.slice(0, cut)}<span className="unit">{text.slice(cut)}</span></>;
+  return cut <= 0 ? (
+    <>{text}</>
+  ) : (
+    <>
+      {text.slice(0, cut)}
+      <span className="unit">{text.slice(cut)}</span>
+    </>
+  );
 }
 
 export const AmountText = ({ value }: { value: Amount }) => <Split text={amount(value, useLocale())} />;

@@ -27,14 +27,41 @@ export function Shortcuts() {
       <h2 id="keys-title">Keys</h2>
       <table className="ruled">
         <tbody>
-          <tr><td><b>?</b></td><td>this sheet</td></tr>
-          <tr><td><b>c</b></td><td>all classes</td></tr>
-          <tr><td><b>n</b></td><td>a new class</td></tr>
-          {stages.map((stage, index) => <tr key={stage}><td><b>{index + 1}</b></td><td>{stageWords[stage]}</td></tr>)}
+          <tr>
+            <td>
+              <b>?</b>
+            </td>
+            <td>this sheet</td>
+          </tr>
+          <tr>
+            <td>
+              <b>c</b>
+            </td>
+            <td>all classes</td>
+          </tr>
+          <tr>
+            <td>
+              <b>n</b>
+            </td>
+            <td>a new class</td>
+          </tr>
+          {stages.map((stage, index) => (
+            <tr key={stage}>
+              <td>
+                <b>{index + 1}</b>
+              </td>
+              <td>{stageWords[stage]}</td>
+            </tr>
+          ))}
         </tbody>
       </table>
-      <p className="quiet small" style={{ padding: "10px 0" }}>On the live screen: space rings the next bell, u takes the last one back, d adds two minutes, b turns bright or dark.</p>
-      <form method="dialog"><Secondary>Close</Secondary></form>
+      <p className="quiet small" style={{ padding: "10px 0" }}>
+        On the live screen: space rings the next bell, u takes the last one back, d adds two minutes, b turns bright or
+        dark.
+      </p>
+      <form method="dialog">
+        <Secondary>Close</Secondary>
+      </form>
     </dialog>
   );
 }

@@ -4,26 +4,51 @@ import type { ComponentProps, ReactNode } from "react";
 import { Link } from "react-router";
 
 /** A link in running text. */
-export const TextLink = ({ to, children, ...rest }: ComponentProps<typeof Link>) => <Link className="text" to={to} {...rest}>{children}</Link>;
+export const TextLink = ({ to, children, ...rest }: ComponentProps<typeof Link>) => (
+  <Link className="text" to={to} {...rest}>
+    {children}
+  </Link>
+);
 
 /** A link to a file: a plain anchor, as the router must not fetch it as a page. */
-export const FileLink = ({ href, children }: { href: string; children: ReactNode }) => <a className="text" href={href} download>{children}</a>;
+export const FileLink = ({ href, children }: { href: string; children: ReactNode }) => (
+  <a className="text" href={href} download>
+    {children}
+  </a>
+);
 
 /** What a field needs of its form's metadata, whatever the form. */
-type Meta = Pick<FieldMetadata<unknown>, "id" | "name" | "errors" | "errorId" | "descriptionId"> & { readonly initialValue?: unknown };
+type Meta = Pick<FieldMetadata<unknown>, "id" | "name" | "errors" | "errorId" | "descriptionId"> & {
+  readonly initialValue?: unknown;
+};
 
-interface Common { readonly field: Meta; readonly label: string; readonly hint?: ReactNode; readonly className?: string }
+interface Common {
+  readonly field: Meta;
+  readonly label: string;
+  readonly hint?: ReactNode;
+  readonly className?: string;
+}
 
-const valueOf = (field: Meta): string | undefined => (field.initialValue === undefined || field.initialValue === null ? undefined : String(field.initialValue));
+const valueOf = (field: Meta): string | undefined =>
+  field.initialValue === undefined || field.initialValue === null ? undefined : String(field.initialValue);
 
 /** Label above, what is wrong below, beside the field it is about. */
 function Labelled({ field, label, hint, className, children }: Common & { children: ReactNode }) {
   return (
-    <Field.Root className={className} invalid={Boolean(field.errors?.length)} ids={{ control: field.id, errorText: field.errorId, helperText: field.descriptionId }} gap="1">
-      <Field.Label fontWeight="600" fontSize="15px">{label}</Field.Label>
+    <Field.Root
+      className={className}
+      invalid={Boolean(field.errors?.length)}
+      ids={{ control: field.id, errorText: field.errorId, helperText: field.descriptionId }}
+      gap="1"
+    >
+      <Field.Label fontWeight="600" fontSize="15px">
+        {label}
+      </Field.Label>
       {children}
       {hint ? <Field.HelperText fontSize="14px">{hint}</Field.HelperText> : null}
-      <Field.ErrorText className="field-error" fontSize="15px">{field.errors?.[0]}</Field.ErrorText>
+      <Field.ErrorText className="field-error" fontSize="15px">
+        {field.errors?.[0]}
+      </Field.ErrorText>
     </Field.Root>
   );
 }
@@ -32,7 +57,15 @@ export type TextFieldProps = Common & Omit<ComponentProps<typeof Input>, "childr
 
 export const TextField = ({ field, label, hint, className, ...rest }: TextFieldProps) => (
   <Labelled field={field} label={label} hint={hint} className={className}>
-    <Input key={valueOf(field)} name={field.name} defaultValue={valueOf(field)} background="bg.panel" minHeight="44px" fontSize="17px" {...rest} />
+    <Input
+      key={valueOf(field)}
+      name={field.name}
+      defaultValue={valueOf(field)}
+      background="bg.panel"
+      minHeight="44px"
+      fontSize="17px"
+      {...rest}
+    />
   </Labelled>
 );
 
@@ -44,15 +77,36 @@ export const AreaField = ({ field, label, hint, className, ...rest }: Common & C
   </Labelled>
 );
 
-export interface Option { readonly value: string; readonly label: string }
-export const optionsOf = <K extends string>(words: Readonly<Record<K, string>>): Option[] => (Object.entries(words) as [K, string][]).map(([value, label]) => ({ value, label }));
+export interface Option {
+  readonly value: string;
+  readonly label: string;
+}
+export const optionsOf = <K extends string>(words: Readonly<Record<K, string>>): Option[] =>
+  (Object.entries(words) as [K, string][]).map(([value, label]) => ({ value, label }));
 
-export const SelectField = ({ field, label, hint, className, options, empty }: Common & { options: readonly Option[]; empty?: string }) => (
+export const SelectField = ({
+  field,
+  label,
+  hint,
+  className,
+  options,
+  empty,
+}: Common & { options: readonly Option[]; empty?: string }) => (
   <Labelled field={field} label={label} hint={hint} className={className}>
     <NativeSelect.Root>
-      <NativeSelect.Field name={field.name} defaultValue={valueOf(field) ?? ""} background="bg.panel" minHeight="44px" fontSize="17px">
+      <NativeSelect.Field
+        name={field.name}
+        defaultValue={valueOf(field) ?? ""}
+        background="bg.panel"
+        minHeight="44px"
+        fontSize="17px"
+      >
         {empty === undefined ? null : <option value="">{empty}</option>}
-        {options.map((option) => <option key={option.value} value={option.value}>{option.label}</option>)}
+        {options.map((option) => (
+          <option key={option.value} value={option.value}>
+            {option.label}
+          </option>
+        ))}
       </NativeSelect.Field>
       <NativeSelect.Indicator />
     </NativeSelect.Root>
@@ -63,14 +117,23 @@ export const SelectField = ({ field, label, hint, className, options, empty }: C
 export const CheckField = ({ field, label, className }: Common) => (
   <div className={className}>
     <label className="check">
-      <input type="checkbox" name={field.name} id={field.id} defaultChecked={field.initialValue === "on" || field.initialValue === true} />
+      <input
+        type="checkbox"
+        name={field.name}
+        id={field.id}
+        defaultChecked={field.initialValue === "on" || field.initialValue === true}
+      />
       {label}
     </label>
   </div>
 );
 
-export const Primary = (props: ComponentProps<typeof Button>) => <Button type="submit" minHeight="44px" fontSize="17px" colorPalette="ink" {...props} />;
-export const Secondary = (props: ComponentProps<typeof Button>) => <Button type="submit" variant="outline" minHeight="44px" fontSize="17px" colorPalette="ink" {...props} />;
+export const Primary = (props: ComponentProps<typeof Button>) => (
+  <Button type="submit" minHeight="44px" fontSize="17px" colorPalette="ink" {...props} />
+);
+export const Secondary = (props: ComponentProps<typeof Button>) => (
+  <Button type="submit" variant="outline" minHeight="44px" fontSize="17px" colorPalette="ink" {...props} />
+);
 
 /** What is wrong with a form as a whole. */
 export function FormError({ title, problems }: { title: string; problems: readonly string[] }) {
@@ -78,7 +141,11 @@ export function FormError({ title, problems }: { title: string; problems: readon
   return (
     <div className="form-error" role="alert">
       <b>{title}</b>
-      <ul>{problems.map((problem) => <li key={problem}>{problem}</li>)}</ul>
+      <ul>
+        {problems.map((problem) => (
+          <li key={problem}>{problem}</li>
+        ))}
+      </ul>
     </div>
   );
 }

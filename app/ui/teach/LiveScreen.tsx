@@ -12,7 +12,13 @@ import { allowSound, ringBell } from "./bell-sound";
 import { StationKeys } from "./StationKeys";
 import { useLive } from "./useLive";
 
-interface Props { readonly classId: string; readonly input: ClassInput; readonly plan: ClassPlan; readonly events: readonly LiveEvent[]; readonly serverNow: number }
+interface Props {
+  readonly classId: string;
+  readonly input: ClassInput;
+  readonly plan: ClassPlan;
+  readonly events: readonly LiveEvent[];
+  readonly serverNow: number;
+}
 
 const tickMs = 250;
 const flashMs = 3400;
@@ -20,15 +26,34 @@ const flashMs = 3400;
 const freshMs = 10_000;
 const lateWorthSaying = 1;
 
-const stepsAt: Partial<Record<BellKind, readonly StepKind[]>> = { "gather-mix": ["mix", "prepare"], mix: ["prepare", "mix"], rest: ["preheat"], "gather-load": ["preheat", "cook"], pour: ["cook"], swap: ["cook"], eat: ["serve"] };
+const stepsAt: Partial<Record<BellKind, readonly StepKind[]>> = {
+  "gather-mix": ["mix", "prepare"],
+  mix: ["prepare", "mix"],
+  rest: ["preheat"],
+  "gather-load": ["preheat", "cook"],
+  pour: ["cook"],
+  swap: ["cook"],
+  eat: ["serve"],
+};
 
 /** The cautions of the steps that a bell begins. */
 function hazardsAt(kind: BellKind | undefined, plan: ClassPlan): Hazard[] {
   const kinds = kind ? (stepsAt[kind] ?? []) : [];
-  return [...new Set(plan.dishes.flatMap((dish) => dish.recipe.steps.filter((step) => kinds.includes(step.kind)).flatMap((step) => step.hazards)))];
+  return [
+    ...new Set(
+      plan.dishes.flatMap((dish) =>
+        dish.recipe.steps.filter((step) => kinds.includes(step.kind)).flatMap((step) => step.hazards),
+      ),
+    ),
+  ];
 }
 
-const sentWords = { sent: "all kept", offline: "no connection", "signed-out": "signed out: sign in again in another tab", refused: "refused by the server" } as const;
+const sentWords = {
+  sent: "all kept",
+  offline: "no connection",
+  "signed-out": "signed out: sign in again in another tab",
+  refused: "refused by the server",
+} as const;
 
 /** The room by the bell: what now, what next, how long, who is in trouble. */
 export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
@@ -52,10 +77,13 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
     if (phase !== "running" || !("wakeLock" in navigator)) return;
     let lock: WakeLockSentinel | undefined;
     let isOver = false;
-    navigator.wakeLock.request("screen").then((got) => {
-      lock = got;
-      if (isOver) void got.release();
-    }, () => undefined);
+    navigator.wakeLock.request("screen").then(
+      (got) => {
+        lock = got;
+        if (isOver) void got.release();
+      },
+      () => undefined,
+    );
     return () => {
       isOver = true;
       void lock?.release();
@@ -93,10 +121,16 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
   const takeBack = () => situation.now && add({ kind: "bell-taken-back", bellId: situation.now.id });
 
   const keys = useRef<Record<string, () => void>>({});
-  keys.current = { " ": () => phase !== "ended" && next && ring(), u: () => phase === "running" && takeBack(), d: () => phase === "running" && add({ kind: "delay-added", minutes: 2 }), b: () => setIsBright((bright) => !bright) };
+  keys.current = {
+    " ": () => phase !== "ended" && next && ring(),
+    u: () => phase === "running" && takeBack(),
+    d: () => phase === "running" && add({ kind: "delay-added", minutes: 2 }),
+    b: () => setIsBright((bright) => !bright),
+  };
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
-      const isTyping = event.target instanceof HTMLElement && event.target.closest("input, textarea, select, button, a, summary");
+      const isTyping =
+        event.target instanceof HTMLElement && event.target.closest("input, textarea, select, button, a, summary");
       const act = keys.current[event.key.toLowerCase()];
       if (isTyping || !act || event.ctrlKey || event.metaKey || event.altKey) return;
       event.preventDefault();
@@ -109,52 +143,177 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
   const note = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const form = event.currentTarget;
-    const text = String(new FormData(form).get("note") ?? "").trim().slice(0, 500);
+    const text = String(new FormData(form).get("note") ?? "")
+      .trim()
+      .slice(0, 500);
     if (!text) return;
     add({ kind: "note-added", text });
     form.reset();
   };
 
   const { startedAt } = state;
-  const rung = startedAt === undefined ? {} : Object.fromEntries(Object.entries(state.rung).map(([id, at]) => [id, (at - startedAt) / 60_000]));
+  const rung =
+    startedAt === undefined
+      ? {}
+      : Object.fromEntries(Object.entries(state.rung).map(([id, at]) => [id, (at - startedAt) / 60_000]));
   const isLate = phase === "running" && situation.lateMinutes >= lateWorthSaying;
   const hazards = hazardsAt(situation.now?.kind, plan);
-  const shownTime = phase === "not-started" ? clock(input.startsAt, input.timeZone, 0, locale) : untilNext === undefined ? countdown(situation.elapsed) : countdown(untilNext);
+  const shownTime =
+    phase === "not-started"
+      ? clock(input.startsAt, input.timeZone, 0, locale)
+      : untilNext === undefined
+        ? countdown(situation.elapsed)
+        : countdown(untilNext);
   return (
     <main className={`live${isBright ? " bright" : ""}`}>
       <title>{`${situation.now ? bellWords[situation.now.kind] : "Teach"} · ${input.title}`}</title>
       {isFlashing ? <div className="flash" aria-hidden="true" /> : null}
       <div className="live-top">
         <TextLink to={`/classes/${classId}/timeline`}>{input.title}</TextLink>
-        <span className={`kept${waiting > 0 || sent !== "sent" ? " waiting" : ""}`} role="status">{waiting > 0 ? `${waiting} kept on this device, ${sent === "sent" ? "sending" : sentWords[sent]}` : sentWords[sent]}</span>
+        <span className={`kept${waiting > 0 || sent !== "sent" ? " waiting" : ""}`} role="status">
+          {waiting > 0
+            ? `${waiting} kept on this device, ${sent === "sent" ? "sending" : sentWords[sent]}`
+            : sentWords[sent]}
+        </span>
         <div className="right">
-          <button type="button" onClick={() => setIsBright(!isBright)}>{isBright ? "Dark room" : "Bright room"}</button>
-          <details><summary style={{ cursor: "pointer", minHeight: 44, display: "inline-flex", alignItems: "center" }}>Keys</summary><span className="small">space: ring; u: take the last bell back; d: two minutes more; b: bright or dark</span></details>
+          <button type="button" onClick={() => setIsBright(!isBright)}>
+            {isBright ? "Dark room" : "Bright room"}
+          </button>
+          <details>
+            <summary style={{ cursor: "pointer", minHeight: 44, display: "inline-flex", alignItems: "center" }}>
+              Keys
+            </summary>
+            <span className="small">
+              space: ring; u: take the last bell back; d: two minutes more; b: bright or dark
+            </span>
+          </details>
         </div>
       </div>
-      <BellLine timeline={plan.timeline} startsAt={input.startsAt} timeZone={input.timeZone} available={input.brief.minutes} rung={rung} {...(phase === "running" ? { now: situation.elapsed / 60_000 } : {})} {...(next ? { nextBellId: next.id } : {})} />
+      <BellLine
+        timeline={plan.timeline}
+        startsAt={input.startsAt}
+        timeZone={input.timeZone}
+        available={input.brief.minutes}
+        rung={rung}
+        {...(phase === "running" ? { now: situation.elapsed / 60_000 } : {})}
+        {...(next ? { nextBellId: next.id } : {})}
+      />
       <div className="stand">
         <div>
-          <p className="now-word">{phase === "not-started" ? "Ready when you are" : phase === "ended" ? "Ended" : situation.now ? `Now: ${bellWords[situation.now.kind]}` : "Now"}</p>
-          <p className="instruction" role="status">{phase === "ended" ? "The class is over. The log has it all." : phase === "not-started" ? bellInstruction.doors : bellInstruction[situation.now?.kind ?? "doors"]}</p>
-          {hazards.map((hazard) => <p className="caution" key={hazard}>{hazardWords[hazard]}</p>)}
-          <p className="next-word">{next && phase === "running" ? <>Next: <b>{bellWords[next.kind]}</b>, {bellInstruction[next.kind].toLowerCase()}</> : phase === "ended" ? <TextLink to={`/classes/${classId}/log`}>Open the log</TextLink> : null}</p>
+          <p className="now-word">
+            {phase === "not-started"
+              ? "Ready when you are"
+              : phase === "ended"
+                ? "Ended"
+                : situation.now
+                  ? `Now: ${bellWords[situation.now.kind]}`
+                  : "Now"}
+          </p>
+          <p className="instruction" role="status">
+            {phase === "ended"
+              ? "The class is over. The log has it all."
+              : phase === "not-started"
+                ? bellInstruction.doors
+                : bellInstruction[situation.now?.kind ?? "doors"]}
+          </p>
+          {hazards.map((hazard) => (
+            <p className="caution" key={hazard}>
+              {hazardWords[hazard]}
+            </p>
+          ))}
+          <p className="next-word">
+            {next && phase === "running" ? (
+              <>
+                Next: <b>{bellWords[next.kind]}</b>, {bellInstruction[next.kind].toLowerCase()}
+              </>
+            ) : phase === "ended" ? (
+              <TextLink to={`/classes/${classId}/log`}>Open the log</TextLink>
+            ) : null}
+          </p>
         </div>
         <div>
-          <p className={`time${isDue ? " late" : ""}`} aria-label="time left">{shownTime}</p>
-          <p className="time-word">{phase === "not-started" ? "doors open" : phase === "ended" ? "in all" : next ? (isDue ? `${bellWords[next.kind]} is due` : `until ${bellWords[next.kind].toLowerCase()}`) : "since the doors"}</p>
-          <p className="late-word" style={{ textAlign: "right" }}>{isLate ? `late by ${minutes(Math.round(situation.lateMinutes), locale)}` : ""}</p>
+          <p className={`time${isDue ? " late" : ""}`} aria-label="time left">
+            {shownTime}
+          </p>
+          <p className="time-word">
+            {phase === "not-started"
+              ? "doors open"
+              : phase === "ended"
+                ? "in all"
+                : next
+                  ? isDue
+                    ? `${bellWords[next.kind]} is due`
+                    : `until ${bellWords[next.kind].toLowerCase()}`
+                  : "since the doors"}
+          </p>
+          <p className="late-word" style={{ textAlign: "right" }}>
+            {isLate ? `late by ${minutes(Math.round(situation.lateMinutes), locale)}` : ""}
+          </p>
         </div>
       </div>
       <div>
         <div className="bells">
-          {phase === "ended" ? <button type="button" className="big" onClick={() => add({ kind: "class-reopened" })}>Not over yet</button> : next ? <button type="button" className="big primary" onClick={ring}>{phase === "not-started" ? "Start the class" : `Ring: ${bellWords[next.kind]}`}</button> : <button type="button" className="big primary" onClick={() => add({ kind: "class-ended" })}>End the class</button>}
-          {phase === "running" ? <button type="button" className="big" disabled={!situation.now} onClick={takeBack}>Take back</button> : null}
-          {phase === "running" ? <button type="button" className="big" onClick={() => add({ kind: "delay-added", minutes: 2 })}>2 minutes more{situation.addedMinutes > 0 ? ` (${situation.addedMinutes} so far)` : ""}</button> : null}
-          {phase === "running" && next && plan.timeline.bells.indexOf(next) > 1 ? <button type="button" className="big" onClick={() => add({ kind: "class-ended" })}>End early</button> : null}
-          {phase === "running" ? <form onSubmit={note} style={{ display: "flex", gap: 8, flex: "1 1 200px" }}><label className="vh" htmlFor="note">Note for the log</label><input id="note" name="note" maxLength={500} placeholder="Note for the log" style={{ minHeight: 64, flex: 1, minWidth: 0, background: "var(--raised)", border: "1px solid var(--quiet)", padding: "0 14px", fontSize: 19 }} /><button type="submit" className="big">Note</button></form> : null}
+          {phase === "ended" ? (
+            <button type="button" className="big" onClick={() => add({ kind: "class-reopened" })}>
+              Not over yet
+            </button>
+          ) : next ? (
+            <button type="button" className="big primary" onClick={ring}>
+              {phase === "not-started" ? "Start the class" : `Ring: ${bellWords[next.kind]}`}
+            </button>
+          ) : (
+            <button type="button" className="big primary" onClick={() => add({ kind: "class-ended" })}>
+              End the class
+            </button>
+          )}
+          {phase === "running" ? (
+            <button type="button" className="big" disabled={!situation.now} onClick={takeBack}>
+              Take back
+            </button>
+          ) : null}
+          {phase === "running" ? (
+            <button type="button" className="big" onClick={() => add({ kind: "delay-added", minutes: 2 })}>
+              2 minutes more{situation.addedMinutes > 0 ? ` (${situation.addedMinutes} so far)` : ""}
+            </button>
+          ) : null}
+          {phase === "running" && next && plan.timeline.bells.indexOf(next) > 1 ? (
+            <button type="button" className="big" onClick={() => add({ kind: "class-ended" })}>
+              End early
+            </button>
+          ) : null}
+          {phase === "running" ? (
+            <form onSubmit={note} style={{ display: "flex", gap: 8, flex: "1 1 200px" }}>
+              <label className="vh" htmlFor="note">
+                Note for the log
+              </label>
+              <input
+                id="note"
+                name="note"
+                maxLength={500}
+                placeholder="Note for the log"
+                style={{
+                  minHeight: 64,
+                  flex: 1,
+                  minWidth: 0,
+                  background: "var(--raised)",
+                  border: "1px solid var(--quiet)",
+                  padding: "0 14px",
+                  fontSize: 19,
+                }}
+              />
+              <button type="submit" className="big">
+                Note
+              </button>
+            </form>
+          ) : null}
         </div>
-        {phase === "ended" ? null : <div className="stations">{plan.stations.map((station) => <StationKeys key={station.id} station={station} live={state} add={add} />)}</div>}
+        {phase === "ended" ? null : (
+          <div className="stations">
+            {plan.stations.map((station) => (
+              <StationKeys key={station.id} station={station} live={state} add={add} />
+            ))}
+          </div>
+        )}
       </div>
     </main>
   );

@@ -3,21 +3,67 @@ import type { LiveState, StationState } from "~/core/teach";
 import { stationStateWords } from "~/ui/words/en";
 import type { Happening } from "./useLive";
 
-const next: Readonly<Record<StationState, StationState>> = { waiting: "heating", heating: "ready", ready: "poured", poured: "turned", turned: "poured", done: "waiting", stuck: "ready" };
+const next: Readonly<Record<StationState, StationState>> = {
+  waiting: "heating",
+  heating: "ready",
+  ready: "poured",
+  poured: "turned",
+  turned: "poured",
+  done: "waiting",
+  stuck: "ready",
+};
 
 /** One station on the live screen: its name, how it stands, and the keys that say what happened. */
-export function StationKeys({ station, live, add }: { station: StationPlan; live: LiveState; add: (happening: Happening) => void }) {
+export function StationKeys({
+  station,
+  live,
+  add,
+}: {
+  station: StationPlan;
+  live: LiveState;
+  add: (happening: Happening) => void;
+}) {
   const state = live.stations[station.id]?.state ?? "waiting";
   const pieces = live.pieces[station.id] ?? 0;
   const set = (to: StationState) => add({ kind: "station-set", stationId: station.id, state: to });
   return (
     <section className={`station ${state}`} aria-label={station.name}>
-      <h3>{station.name} <span className="state">{stationStateWords[state]}</span></h3>
+      <h3>
+        {station.name} <span className="state">{stationStateWords[state]}</span>
+      </h3>
       <div className="keys">
-        <button type="button" onClick={() => set(next[state])}>{state === "done" ? "Open again" : state === "turned" ? "Poured again" : stationStateWords[next[state]].replace(/^./, (letter) => letter.toUpperCase())}</button>
-        {state === "turned" || state === "poured" ? <button type="button" onClick={() => set("done")}>Done</button> : <button type="button" onClick={() => set(state === "stuck" ? "heating" : "stuck")}>{state === "stuck" ? "Heating again" : "Stuck"}</button>}
-        <button type="button" onClick={() => add({ kind: "pieces-counted", stationId: station.id, pieces: pieces + 1 })} aria-label={`${station.name}: one more piece, ${pieces} so far`}>Piece +1</button>
-        <button type="button" disabled={pieces === 0} onClick={() => add({ kind: "pieces-counted", stationId: station.id, pieces: pieces - 1 })} aria-label={`${station.name}: one piece less`}>{pieces} of {station.scale.piecesMade}{pieces > 0 ? ", −1" : ""}</button>
+        <button type="button" onClick={() => set(next[state])}>
+          {state === "done"
+            ? "Open again"
+            : state === "turned"
+              ? "Poured again"
+              : stationStateWords[next[state]].replace(/^./, (letter) => letter.toUpperCase())}
+        </button>
+        {state === "turned" || state === "poured" ? (
+          <button type="button" onClick={() => set("done")}>
+            Done
+          </button>
+        ) : (
+          <button type="button" onClick={() => set(state === "stuck" ? "heating" : "stuck")}>
+            {state === "stuck" ? "Heating again" : "Stuck"}
+          </button>
+        )}
+        <button
+          type="button"
+          onClick={() => add({ kind: "pieces-counted", stationId: station.id, pieces: pieces + 1 })}
+          aria-label={`${station.name}: one more piece, ${pieces} so far`}
+        >
+          Piece +1
+        </button>
+        <button
+          type="button"
+          disabled={pieces === 0}
+          onClick={() => add({ kind: "pieces-counted", stationId: station.id, pieces: pieces - 1 })}
+          aria-label={`${station.name}: one piece less`}
+        >
+          {pieces} of {station.scale.piecesMade}
+          {pieces > 0 ? ", −1" : ""}
+        </button>
       </div>
     </section>
   );

@@ -13,7 +13,9 @@ let opened: Promise<IDBPDatabase<Schema> | undefined> | undefined;
 const memory = new Map<string, { classId: string; event: LiveEvent }>();
 
 const store = () =>
-  (opened ??= openDB<Schema>("apron-bell-outbox", 1, { upgrade: (db) => void db.createObjectStore("waiting", { keyPath: "event.id" }).createIndex("classId", "classId") }).catch(() => undefined));
+  (opened ??= openDB<Schema>("apron-bell-outbox", 1, {
+    upgrade: (db) => void db.createObjectStore("waiting", { keyPath: "event.id" }).createIndex("classId", "classId"),
+  }).catch(() => undefined));
 
 export async function keep(classId: string, event: LiveEvent): Promise<void> {
   const db = await store();
@@ -23,7 +25,9 @@ export async function keep(classId: string, event: LiveEvent): Promise<void> {
 
 export async function waiting(classId: string): Promise<LiveEvent[]> {
   const db = await store();
-  const rows = db ? await db.getAllFromIndex("waiting", "classId", classId) : [...memory.values()].filter((row) => row.classId === classId);
+  const rows = db
+    ? await db.getAllFromIndex("waiting", "classId", classId)
+    : [...memory.values()].filter((row) => row.classId === classId);
   return rows.map((row) => row.event);
 }
 
@@ -43,7 +47,11 @@ export async function flush(classId: string): Promise<Sent> {
     const events = await waiting(classId);
     if (events.length === 0) return "sent";
     try {
-      const response = await fetch(`/classes/${classId}/events`, { method: "POST", headers: { "Content-Type": "application/json" }, body: JSON.stringify({ events }) });
+      const response = await fetch(`/classes/${classId}/events`, {
+        method: "POST",
+        headers: { "Content-Type": "application/json" },
+        body: JSON.stringify({ events }),
+      });
       if (response.redirected || response.status === 401) return "signed-out";
       if (response.status >= 500) return "offline";
       if (!response.ok) return "refused";

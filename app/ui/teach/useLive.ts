@@ -32,7 +32,10 @@ export function useLive(classId: string, events: readonly LiveEvent[]) {
       setLocal(found);
       if (found.length > 0) void send();
     });
-    const again = setInterval(() => void waiting(classId).then((found) => (found.length > 0 ? send() : undefined)), secondsBetweenTries * 1000);
+    const again = setInterval(
+      () => void waiting(classId).then((found) => (found.length > 0 ? send() : undefined)),
+      secondsBetweenTries * 1000,
+    );
     const now = () => void send();
     addEventListener("online", now);
     return () => {
@@ -69,11 +72,14 @@ export function useLive(classId: string, events: readonly LiveEvent[]) {
     };
   }, [classId, refresh]);
 
-  const add = useCallback((happening: Happening) => {
-    const event = { ...happening, id: newId(), at: Date.now() } as LiveEvent;
-    setLocal((so) => [...so, event]);
-    void keep(classId, event).then(send);
-  }, [classId, send]);
+  const add = useCallback(
+    (happening: Happening) => {
+      const event = { ...happening, id: newId(), at: Date.now() } as LiveEvent;
+      setLocal((so) => [...so, event]);
+      void keep(classId, event).then(send);
+    },
+    [classId, send],
+  );
 
   const state = useMemo(() => fold([...server, ...local]), [server, local]);
   const known = useMemo(() => new Set(server.map((event) => event.id)), [server]);

@@ -3,7 +3,17 @@ import type { Substance } from "~/core/pantry";
 import type { Diet } from "~/core/pantry";
 import type { AgeBand, Audience, ParticipantRole, Severity } from "~/core/people";
 import type { KeyFigure, Stage, StageState } from "~/core/plan";
-import type { Bowl, Cue, Family, Hazard, ReadinessTest, Standing, SurfaceKind, Tool, WindowReason } from "~/core/recipe";
+import type {
+  Bowl,
+  Cue,
+  Family,
+  Hazard,
+  ReadinessTest,
+  Standing,
+  SurfaceKind,
+  Tool,
+  WindowReason,
+} from "~/core/recipe";
 import type { BatchRule } from "~/core/scale";
 import type { BellKind, CriticalPart, DemoMode, KitMode, TaskKind } from "~/core/schedule";
 import type { StationState } from "~/core/teach";
@@ -11,24 +21,95 @@ import type { StationState } from "~/core/teach";
 /** Every word the interface shows for a word of the core. A missing one does not compile. */
 type Words<K extends string> = Readonly<Record<K, string>>;
 
-export const stageWords: Words<Stage> = { recipe: "Recipe", brief: "Brief and people", allergies: "Allergies", amounts: "Amounts and kits", gear: "Gear", timeline: "Timeline", teach: "Teach", log: "Log" };
+export const stageWords: Words<Stage> = {
+  recipe: "Recipe",
+  brief: "Brief and people",
+  allergies: "Allergies",
+  amounts: "Amounts and kits",
+  gear: "Gear",
+  timeline: "Timeline",
+  teach: "Teach",
+  log: "Log",
+};
 export const stageStateWords: Words<StageState> = { settled: "settled", open: "open", stale: "stale" };
 
-export const familyWords: Words<Family> = { drawn: "drawn shapes", drop: "drop pancake", pancake: "griddle pancake", crepe: "thin crepe", waffle: "iron waffle", "ridged-waffle": "ridged-pan waffle", fritter: "fritter", "oven-puffed": "oven-puffed" };
+export const familyWords: Words<Family> = {
+  drawn: "drawn shapes",
+  drop: "drop pancake",
+  pancake: "griddle pancake",
+  crepe: "thin crepe",
+  waffle: "iron waffle",
+  "ridged-waffle": "ridged-pan waffle",
+  fritter: "fritter",
+  "oven-puffed": "oven-puffed",
+};
 export const standingWords: Words<Standing> = { draft: "draft", rehearsed: "rehearsed", taught: "taught" };
-export const bowlWords: Words<Bowl> = { dry: "Dry bowl", wet: "Wet bowl", bowl: "One bowl", pan: "For the surface", topping: "At the plate" };
-export const surfaceWords: Words<SurfaceKind> = { "electric-griddle": "electric griddle", "hob-pan": "pan on a hob", "cast-iron-pan": "cast-iron pan", "crepe-pan": "crepe pan", "waffle-iron": "waffle iron", "ridged-pan": "ridged pan", oven: "oven" };
+export const bowlWords: Words<Bowl> = {
+  dry: "Dry bowl",
+  wet: "Wet bowl",
+  bowl: "One bowl",
+  pan: "For the surface",
+  topping: "At the plate",
+};
+export const surfaceWords: Words<SurfaceKind> = {
+  "electric-griddle": "electric griddle",
+  "hob-pan": "pan on a hob",
+  "cast-iron-pan": "cast-iron pan",
+  "crepe-pan": "crepe pan",
+  "waffle-iron": "waffle iron",
+  "ridged-pan": "ridged pan",
+  oven: "oven",
+};
 export const toolWords: Words<Tool> = {
-  "mixing-bowl": "mixing bowl", "small-bowl": "small bowl", whisk: "whisk", spatula: "spatula", ladle: "ladle", turner: "turner", "measuring-set": "cups and spoons", scale: "kitchen scale", jug: "jug", grater: "grater", knife: "knife", board: "board",
-  "egg-cup": "cup for one egg", brush: "pan brush", tray: "tray for cooked pieces", "oven-dish": "oven dish", "oven-gloves": "oven gloves", towel: "towel", plate: "plate", fork: "fork", sieve: "sieve",
+  "mixing-bowl": "mixing bowl",
+  "small-bowl": "small bowl",
+  whisk: "whisk",
+  spatula: "spatula",
+  ladle: "ladle",
+  turner: "turner",
+  "measuring-set": "cups and spoons",
+  scale: "kitchen scale",
+  jug: "jug",
+  grater: "grater",
+  knife: "knife",
+  board: "board",
+  "egg-cup": "cup for one egg",
+  brush: "pan brush",
+  tray: "tray for cooked pieces",
+  "oven-dish": "oven dish",
+  "oven-gloves": "oven gloves",
+  towel: "towel",
+  plate: "plate",
+  fork: "fork",
+  sieve: "sieve",
 };
 
 export const cueWords: Words<Cue> = {
-  "bubbles-stay-open": "bubbles that stay open", "dull-rim": "a dull, dry rim", "brown-edge": "a brown edge", slides: "it slides when the pan is shaken", "steam-stops": "the steam stops", lamp: "the lamp", "puffed-and-brown": "puffed and brown all round", "minutes-only": "the minutes: colour says nothing here",
+  "bubbles-stay-open": "bubbles that stay open",
+  "dull-rim": "a dull, dry rim",
+  "brown-edge": "a brown edge",
+  slides: "it slides when the pan is shaken",
+  "steam-stops": "the steam stops",
+  lamp: "the lamp",
+  "puffed-and-brown": "puffed and brown all round",
+  "minutes-only": "the minutes: colour says nothing here",
 };
-export const testWords: Words<ReadinessTest> = { "water-beads": "a drop of water beads and dances", "butter-foams": "butter foams and goes quiet", "drop-sizzles": "a drop of batter sizzles at once", lamp: "the iron's lamp says so", infrared: "the surface thermometer says so", "oven-thermometer": "the oven thermometer says so" };
+export const testWords: Words<ReadinessTest> = {
+  "water-beads": "a drop of water beads and dances",
+  "butter-foams": "butter foams and goes quiet",
+  "drop-sizzles": "a drop of batter sizzles at once",
+  lamp: "the iron's lamp says so",
+  infrared: "the surface thermometer says so",
+  "oven-thermometer": "the oven thermometer says so",
+};
 export const windowReasonWords: Words<WindowReason> = {
-  "relax-gluten": "flour drinks and relaxes", "cook-at-once": "nothing to wait for", "single-acting": "single-acting powder starts when wet", "double-acting": "double-acting powder fades", "soda-and-acid": "soda and acid fade fast", "gel-swells": "the seed gel has to swell", author: "the author says so",
+  "relax-gluten": "flour drinks and relaxes",
+  "cook-at-once": "nothing to wait for",
+  "single-acting": "single-acting powder starts when wet",
+  "double-acting": "double-acting powder fades",
+  "soda-and-acid": "soda and acid fade fast",
+  "gel-swells": "the seed gel has to swell",
+  author: "the author says so",
 };
 
 /** Cautions, shown at the step they belong to: what may happen, to whom, what to do. */
@@ -44,25 +125,99 @@ export const hazardWords: Words<Hazard> = {
   "small-pieces": "Small round pieces can choke small children: halve them, sit to eat.",
   cords: "Cords behind the table, dry hands at the plug, never past four fifths of what the circuit carries.",
 };
-export const closingCaution = "Local food, fire and electrical codes and licensed practice come first. The participant and their clinician know best what they can eat.";
+export const closingCaution =
+  "Local food, fire and electrical codes and licensed practice come first. The participant and their clinician know best what they can eat.";
 
-export const audienceWords: Words<Audience> = { "small-children": "small children with grown-ups", "school-age": "school-age children", teens: "teens", adults: "adults", mixed: "families, mixed ages" };
-export const roleWords: Words<ParticipantRole> = { cook: "cooks", "grown-up": "grown-up with a child", taster: "tastes only", helper: "helps" };
+export const audienceWords: Words<Audience> = {
+  "small-children": "small children with grown-ups",
+  "school-age": "school-age children",
+  teens: "teens",
+  adults: "adults",
+  mixed: "families, mixed ages",
+};
+export const roleWords: Words<ParticipantRole> = {
+  cook: "cooks",
+  "grown-up": "grown-up with a child",
+  taster: "tastes only",
+  helper: "helps",
+};
 export const ageWords: Words<AgeBand> = { "under-6": "under 6", "6-11": "6–11", "12-17": "12–17", adult: "adult" };
-export const severityWords: Words<Severity> = { "rescue-medicine": "carries rescue medicine", allergy: "allergy", coeliac: "coeliac", intolerance: "intolerance", choice: "choice or faith" };
+export const severityWords: Words<Severity> = {
+  "rescue-medicine": "carries rescue medicine",
+  allergy: "allergy",
+  coeliac: "coeliac",
+  intolerance: "intolerance",
+  choice: "choice or faith",
+};
 export const dietWords: Words<Diet> = { vegetarian: "vegetarian", vegan: "vegan" };
 export const substanceWords: Words<Substance> = {
-  milk: "milk", egg: "egg", fish: "fish", crustacean: "crustacean shellfish", mollusc: "molluscs", peanut: "peanut", soy: "soy", sesame: "sesame", celery: "celery", mustard: "mustard", lupin: "lupin", sulphite: "sulphites", coconut: "coconut",
-  gluten: "gluten", wheat: "wheat", rye: "rye", barley: "barley", oats: "oats", "tree-nut": "tree nuts", almond: "almond", hazelnut: "hazelnut", walnut: "walnut", cashew: "cashew", pecan: "pecan", "brazil-nut": "Brazil nut", pistachio: "pistachio", macadamia: "macadamia",
-  meat: "meat", gelatine: "gelatine", honey: "honey", alcohol: "alcohol",
+  milk: "milk",
+  egg: "egg",
+  fish: "fish",
+  crustacean: "crustacean shellfish",
+  mollusc: "molluscs",
+  peanut: "peanut",
+  soy: "soy",
+  sesame: "sesame",
+  celery: "celery",
+  mustard: "mustard",
+  lupin: "lupin",
+  sulphite: "sulphites",
+  coconut: "coconut",
+  gluten: "gluten",
+  wheat: "wheat",
+  rye: "rye",
+  barley: "barley",
+  oats: "oats",
+  "tree-nut": "tree nuts",
+  almond: "almond",
+  hazelnut: "hazelnut",
+  walnut: "walnut",
+  cashew: "cashew",
+  pecan: "pecan",
+  "brazil-nut": "Brazil nut",
+  pistachio: "pistachio",
+  macadamia: "macadamia",
+  meat: "meat",
+  gelatine: "gelatine",
+  honey: "honey",
+  alcohol: "alcohol",
 };
-export const verdictTitle: Words<VerdictWord> = { contains: "contains", "may-contain": "may contain", unknown: "unknown", clear: "none declared" };
+export const verdictTitle: Words<VerdictWord> = {
+  contains: "contains",
+  "may-contain": "may contain",
+  unknown: "unknown",
+  clear: "none declared",
+};
 
-export const kitModeWords: Words<KitMode> = { "pre-measured": "everything pre-measured", "station-measures": "stations measure", "dry-mix": "dry mix ready" };
-export const demoWords: Words<DemoMode> = { "mix-and-load": "mixing and one load shown first", mix: "mixing shown first", along: "everyone steps along" };
-export const batchRuleWords: Words<BatchRule> = { whole: "whole batches", half: "half batches allowed", quarter: "quarter batches allowed" };
+export const kitModeWords: Words<KitMode> = {
+  "pre-measured": "everything pre-measured",
+  "station-measures": "stations measure",
+  "dry-mix": "dry mix ready",
+};
+export const demoWords: Words<DemoMode> = {
+  "mix-and-load": "mixing and one load shown first",
+  mix: "mixing shown first",
+  along: "everyone steps along",
+};
+export const batchRuleWords: Words<BatchRule> = {
+  whole: "whole batches",
+  half: "half batches allowed",
+  quarter: "quarter batches allowed",
+};
 
-export const bellWords: Words<BellKind> = { doors: "Doors", "gather-mix": "Gather: mixing", mix: "Mix", rest: "Rest", "gather-load": "Gather: first load", pour: "Pour", swap: "Swap turns", eat: "Eat", clean: "Clean down", close: "Close" };
+export const bellWords: Words<BellKind> = {
+  doors: "Doors",
+  "gather-mix": "Gather: mixing",
+  mix: "Mix",
+  rest: "Rest",
+  "gather-load": "Gather: first load",
+  pour: "Pour",
+  swap: "Swap turns",
+  eat: "Eat",
+  clean: "Clean down",
+  close: "Close",
+};
 /** What the room does at a bell; read out as it stands. */
 export const bellInstruction: Words<BellKind> = {
   doors: "Coats off, sleeves up, hair tied. Wash hands.",
@@ -76,28 +231,72 @@ export const bellInstruction: Words<BellKind> = {
   clean: "Clean down. Count blades back.",
   close: "Thank you. Take home what is yours.",
 };
-export const taskWords: Words<TaskKind> = { arrive: "Arrive, wash hands", "demo-mix": "Mixing shown", prepare: "Prepare", mix: "Mix", wait: "Wait", rest: "Batter rests", preheat: "Preheat", "demo-load": "One load shown", tester: "Tester", load: "Load", eat: "Eat", clean: "Clean down" };
-export const criticalWords: Words<CriticalPart["kind"]> = { ...taskWords, queue: "Waiting for a surface", load: "At the heat" };
-export const stationStateWords: Words<StationState> = { waiting: "waiting", heating: "heating", ready: "ready", poured: "poured", turned: "turned", done: "done", stuck: "stuck" };
+export const taskWords: Words<TaskKind> = {
+  arrive: "Arrive, wash hands",
+  "demo-mix": "Mixing shown",
+  prepare: "Prepare",
+  mix: "Mix",
+  wait: "Wait",
+  rest: "Batter rests",
+  preheat: "Preheat",
+  "demo-load": "One load shown",
+  tester: "Tester",
+  load: "Load",
+  eat: "Eat",
+  clean: "Clean down",
+};
+export const criticalWords: Words<CriticalPart["kind"]> = {
+  ...taskWords,
+  queue: "Waiting for a surface",
+  load: "At the heat",
+};
+export const stationStateWords: Words<StationState> = {
+  waiting: "waiting",
+  heating: "heating",
+  ready: "ready",
+  poured: "poured",
+  turned: "turned",
+  done: "done",
+  stuck: "stuck",
+};
 
-export const figureWords: Words<KeyFigure["code"]> = { stations: "Stations", "pieces-per-batch": "Pieces from a batch", batches: "Batches at stations", "pieces-made": "Pieces made", over: "Left over", loads: "Loads", minutes: "Doors to close", slack: "Minutes to spare", total: "To buy" };
+export const figureWords: Words<KeyFigure["code"]> = {
+  stations: "Stations",
+  "pieces-per-batch": "Pieces from a batch",
+  batches: "Batches at stations",
+  "pieces-made": "Pieces made",
+  over: "Left over",
+  loads: "Loads",
+  minutes: "Doors to close",
+  slack: "Minutes to spare",
+  total: "To buy",
+};
 
-const read = (reason: { product: string; readBy: string; readOn: string }) => `the label of “${reason.product}”, read by ${reason.readBy} on ${reason.readOn}`;
-const under = (substance: Substance, declared: Substance) => (substance === declared ? substanceWords[declared] : `${substanceWords[declared]}, which bears on ${substanceWords[substance]}`);
+const read = (reason: { product: string; readBy: string; readOn: string }) =>
+  `the label of “${reason.product}”, read by ${reason.readBy} on ${reason.readOn}`;
+const under = (substance: Substance, declared: Substance) =>
+  substance === declared
+    ? substanceWords[declared]
+    : `${substanceWords[declared]}, which bears on ${substanceWords[substance]}`;
 
 /** One reason of a verdict as a clause about an ingredient. */
-export const reasonWords: { readonly [W in Reason["why"]]: (reason: Extract<Reason, { why: W }>, ingredient: string) => string } = {
+export const reasonWords: {
+  readonly [W in Reason["why"]]: (reason: Extract<Reason, { why: W }>, ingredient: string) => string;
+} = {
   "not-answered": () => "has not answered yet, and no answer is not “none”",
   "no-needs": () => "answered: nothing to avoid",
   "by-nature": (reason) => `it has ${under(reason.substance, reason.declared)} by nature`,
   "label-contains": (reason) => `${read(reason)}, says it contains ${under(reason.substance, reason.declared)}`,
   "label-may-contain": (reason) => `${read(reason)}, says it may contain ${under(reason.substance, reason.declared)}`,
-  "label-unread": (reason, ingredient) => `nobody has read the label of the ${ingredient} for ${substanceWords[reason.substance]}`,
-  "ask-about-coconut": (reason, ingredient) => `${ingredient} has coconut: ask whether their ${substanceWords[reason.substance]} advice includes it`,
+  "label-unread": (reason, ingredient) =>
+    `nobody has read the label of the ${ingredient} for ${substanceWords[reason.substance]}`,
+  "ask-about-coconut": (reason, ingredient) =>
+    `${ingredient} has coconut: ask whether their ${substanceWords[reason.substance]} advice includes it`,
   "none-declared": (reason) => `no ${substanceWords[reason.substance]} declared on ${read(reason)}`,
   "whole-food": (reason, ingredient) => `${ingredient} is a whole food without ${substanceWords[reason.substance]}`,
   "not-in-pantry": (_reason, ingredient) => `${ingredient} is not in the pantry, so nothing is known of it`,
 };
 
 /** The words of one reason. */
-export const sayReason = (reason: Reason, ingredient: string): string => (reasonWords[reason.why] as (reason: Reason, ingredient: string) => string)(reason, ingredient);
+export const sayReason = (reason: Reason, ingredient: string): string =>
+  (reasonWords[reason.why] as (reason: Reason, ingredient: string) => string)(reason, ingredient);

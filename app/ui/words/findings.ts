@@ -11,56 +11,110 @@ export interface Names {
 }
 
 /** Names from a class and its plan. */
-export function namesOf(input: Pick<ClassInput, "pantry">, plan: Pick<ClassPlan, "stations" | "dishes">, locale: string): Names {
+export function namesOf(
+  input: Pick<ClassInput, "pantry">,
+  plan: Pick<ClassPlan, "stations" | "dishes">,
+  locale: string,
+): Names {
   const ingredients = new Map(input.pantry.map((one) => [one.id, one.name]));
   const stations = new Map(plan.stations.map((one) => [one.id, one.name]));
-  const dishes = new Map(plan.dishes.map((one) => [one.id, one.variantName ? `${one.recipe.title}, ${one.variantName.toLowerCase()}` : one.recipe.title]));
-  return { ingredient: (id) => ingredients.get(id) ?? id, station: (id) => stations.get(id) ?? id, dish: (id) => dishes.get(id ?? "") ?? "", locale };
+  const dishes = new Map(
+    plan.dishes.map((one) => [
+      one.id,
+      one.variantName ? `${one.recipe.title}, ${one.variantName.toLowerCase()}` : one.recipe.title,
+    ]),
+  );
+  return {
+    ingredient: (id) => ingredients.get(id) ?? id,
+    station: (id) => stations.get(id) ?? id,
+    dish: (id) => dishes.get(id ?? "") ?? "",
+    locale,
+  };
 }
 
 type Sentence<C extends FindingCode> = (finding: Extract<Finding, { code: C }>, names: Names) => string;
 
 const spoons = (value: number, { locale }: Names) => `${number(value, locale, 2)}${thin}tsp`;
-const stationsOf = (finding: { readonly stationIds: readonly string[] }, names: Names) => list(finding.stationIds.map(names.station), names.locale);
-const ingredientsOf = (finding: { readonly ingredientIds: readonly string[] }, names: Names) => list(finding.ingredientIds.map(names.ingredient), names.locale);
+const stationsOf = (finding: { readonly stationIds: readonly string[] }, names: Names) =>
+  list(finding.stationIds.map(names.station), names.locale);
+const ingredientsOf = (finding: { readonly ingredientIds: readonly string[] }, names: Names) =>
+  list(finding.ingredientIds.map(names.ingredient), names.locale);
 
 /** What each finding says: what is the matter, what may come of it, the way out. */
 export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
-  "amount-unknown": (f, n) => `How much ${n.ingredient(f.ingredientId)}? The recipe says “${f.said}”. It can be taught from, but nothing can be packed until this is a number.`,
-  "used-not-listed": (f, n) => `The method uses ${n.ingredient(f.ingredientId)}, but it is not on the list. Add a line for it, or take it out of the method.`,
-  "wrong-twin": (f, n) => `The method says ${n.ingredient(f.named)}, the list has ${n.ingredient(f.listed)} that no step uses. One of the two is a slip of the pen.`,
-  "listed-not-used": (f, n) => `${n.ingredient(f.ingredientId)} is listed but no step uses it. It would be bought and left over.`,
+  "amount-unknown": (f, n) =>
+    `How much ${n.ingredient(f.ingredientId)}? The recipe says “${f.said}”. It can be taught from, but nothing can be packed until this is a number.`,
+  "used-not-listed": (f, n) =>
+    `The method uses ${n.ingredient(f.ingredientId)}, but it is not on the list. Add a line for it, or take it out of the method.`,
+  "wrong-twin": (f, n) =>
+    `The method says ${n.ingredient(f.named)}, the list has ${n.ingredient(f.listed)} that no step uses. One of the two is a slip of the pen.`,
+  "listed-not-used": (f, n) =>
+    `${n.ingredient(f.ingredientId)} is listed but no step uses it. It would be bought and left over.`,
   "draws-unknown-line": (f) => `A step draws on a line “${f.lineId}” that is not on the list.`,
-  "shares-do-not-add-up": (f, n) => `The steps use ${fraction(f.drawn, n.locale)} of the ${n.ingredient(f.ingredientId)}; the shares of a line make 1.`,
-  "ingredient-not-in-pantry": (f) => `“${f.ingredientId}” is not in the pantry, so its weight and allergens are not known.`,
+  "shares-do-not-add-up": (f, n) =>
+    `The steps use ${fraction(f.drawn, n.locale)} of the ${n.ingredient(f.ingredientId)}; the shares of a line make 1.`,
+  "ingredient-not-in-pantry": (f) =>
+    `“${f.ingredientId}” is not in the pantry, so its weight and allergens are not known.`,
   "no-cook-step": () => "No step is at the heat, so no loads can be planned.",
-  "soda-left-over": (f, n) => `Soda left over: ${spoons(f.sodaTsp, n)} in the recipe, the acid in it takes about ${spoons(f.neutralisedTsp, n)}. About ${spoons(f.sodaTsp - f.neutralisedTsp, n)} stays and can be tasted. Less soda, or more of what is sour.`,
-  "soda-without-acid": (f, n) => `${spoons(f.sodaTsp, n)} of soda and nothing sour to wake it: flat and soapy. Use cultured milk, or baking powder instead.`,
-  "powder-outside-band": (f, n) => `${number(f.tspPer125g, n.locale, 1)} tsp of baking powder to 125 g of flour; ${f.from}–${f.to} is usual.`,
-  "looseness-outside-band": (f, n) => `Looseness ${number(f.looseness, n.locale, 2)} (water to flour); this family is usually ${number(f.from, n.locale)}–${number(f.to, n.locale)}. ${f.looseness < f.from ? "It will be stiff: try a spoon more liquid." : "It will run: hold some liquid back."}`,
-  "density-unknown": (f, n) => `The weight of the ${n.ingredient(f.ingredientId)} is not known, so batter and pieces are counted without it.`,
-  "gear-short": (f, n) => `Gear is short: ${list(f.items.map((item) => `${toolWords[item.tool]} (${item.owned} of ${item.needed})`), n.locale)}. Borrow, or let stations share.`,
-  "gear-not-counted": (f, n) => `Nobody has counted how many the kitchen has of ${list(f.tools.map((tool) => toolWords[tool]), n.locale)}.`,
-  "no-surface": (f) => `${f.recipeTitle} wants ${list(f.wanted.map((kind) => surfaceWords[kind]), "en").replace(" and ", " or ")}; this kitchen has none.`,
-  "does-not-fit": (f, n) => `Runs ${minutes(f.over, n.locale)} over: ${minutes(f.minutes, n.locale)} from doors to close, ${minutes(f.available, n.locale)} to spend. Fewer pieces each, one more surface, or kits measured beforehand.`,
-  "waits-for-surfaces": (f, n) => `The last station waits ${minutes(f.minutes, n.locale)} for a ${f.surfaceName.toLowerCase()}.${f.withOneMore === undefined ? "" : ` With one more the class would close after ${minutes(f.withOneMore, n.locale)}.`}`,
-  "cook-by-passed": (f, n) => `${stationsOf(f, n)}: the last load starts ${minutes(f.minutes, n.locale)} after mixing, the batter is good for ${minutes(f.max, n.locale)}. Mix in two halves, or join dry and wet late.`,
-  "stands-idle": (f, n) => `${stationsOf(f, n)} ${f.stationIds.length === 1 ? "stands" : "stand"} with empty hands for up to ${minutes(f.minutes, n.locale)}. Plan a filler: clean down, set the table, a tasting.`,
-  "hot-places-limited": (f) => `${f.hotPlaces} of ${f.surfaces} hot places can be used at once with the adults there are. The timeline counts on that.`,
+  "soda-left-over": (f, n) =>
+    `Soda left over: ${spoons(f.sodaTsp, n)} in the recipe, the acid in it takes about ${spoons(f.neutralisedTsp, n)}. About ${spoons(f.sodaTsp - f.neutralisedTsp, n)} stays and can be tasted. Less soda, or more of what is sour.`,
+  "soda-without-acid": (f, n) =>
+    `${spoons(f.sodaTsp, n)} of soda and nothing sour to wake it: flat and soapy. Use cultured milk, or baking powder instead.`,
+  "powder-outside-band": (f, n) =>
+    `${number(f.tspPer125g, n.locale, 1)} tsp of baking powder to 125 g of flour; ${f.from}–${f.to} is usual.`,
+  "looseness-outside-band": (f, n) =>
+    `Looseness ${number(f.looseness, n.locale, 2)} (water to flour); this family is usually ${number(f.from, n.locale)}–${number(f.to, n.locale)}. ${f.looseness < f.from ? "It will be stiff: try a spoon more liquid." : "It will run: hold some liquid back."}`,
+  "density-unknown": (f, n) =>
+    `The weight of the ${n.ingredient(f.ingredientId)} is not known, so batter and pieces are counted without it.`,
+  "gear-short": (f, n) =>
+    `Gear is short: ${list(
+      f.items.map((item) => `${toolWords[item.tool]} (${item.owned} of ${item.needed})`),
+      n.locale,
+    )}. Borrow, or let stations share.`,
+  "gear-not-counted": (f, n) =>
+    `Nobody has counted how many the kitchen has of ${list(
+      f.tools.map((tool) => toolWords[tool]),
+      n.locale,
+    )}.`,
+  "no-surface": (f) =>
+    `${f.recipeTitle} wants ${list(
+      f.wanted.map((kind) => surfaceWords[kind]),
+      "en",
+    ).replace(" and ", " or ")}; this kitchen has none.`,
+  "does-not-fit": (f, n) =>
+    `Runs ${minutes(f.over, n.locale)} over: ${minutes(f.minutes, n.locale)} from doors to close, ${minutes(f.available, n.locale)} to spend. Fewer pieces each, one more surface, or kits measured beforehand.`,
+  "waits-for-surfaces": (f, n) =>
+    `The last station waits ${minutes(f.minutes, n.locale)} for a ${f.surfaceName.toLowerCase()}.${f.withOneMore === undefined ? "" : ` With one more the class would close after ${minutes(f.withOneMore, n.locale)}.`}`,
+  "cook-by-passed": (f, n) =>
+    `${stationsOf(f, n)}: the last load starts ${minutes(f.minutes, n.locale)} after mixing, the batter is good for ${minutes(f.max, n.locale)}. Mix in two halves, or join dry and wet late.`,
+  "stands-idle": (f, n) =>
+    `${stationsOf(f, n)} ${f.stationIds.length === 1 ? "stands" : "stand"} with empty hands for up to ${minutes(f.minutes, n.locale)}. Plan a filler: clean down, set the table, a tasting.`,
+  "hot-places-limited": (f) =>
+    `${f.hotPlaces} of ${f.surfaces} hot places can be used at once with the adults there are. The timeline counts on that.`,
   "no-dish": () => "No recipe chosen yet. Everything else follows from it.",
-  "dishes-overbooked": (f) => `The recipes are given to ${f.asked} stations, but there are ${f.stations}. Take some away, or make stations smaller.`,
-  "dishes-underbooked": (f) => `${f.stations - f.asked} of ${f.stations} stations have no recipe. Leave one recipe's stations empty: it takes all that are left.`,
-  "register-short": (f) => `${f.people} people expected, ${f.named} on the register. Allergies of the others are not known.`,
-  "register-over": (f) => `${f.named} people on the register who cook, ${f.people} in the brief. Raise the brief, or some will have no seat.`,
-  "not-answered": (f) => `${f.people} ${f.people === 1 ? "person has" : "people have"} not said what they cannot eat. Not answered is not “none”.`,
-  "recipe-is-draft": (f) => `“${f.title}” is a draft: nobody has cooked it yet. Rehearse it before children count on it.`,
-  "pieces-short": (f, n) => `${stationsOf(f, n)}: ${f.wanted} pieces wanted, ${f.made} from as much batter as a bowl takes. Split the station.`,
-  "egg-fraction": (f, n) => `${stationsOf(f, n)}: ${fraction(f.count, n.locale)} ${n.ingredient(f.ingredientId)}. Beat the eggs and weigh ${grams(f.grams, n.locale)} to each, or allow whole batches only.`,
+  "dishes-overbooked": (f) =>
+    `The recipes are given to ${f.asked} stations, but there are ${f.stations}. Take some away, or make stations smaller.`,
+  "dishes-underbooked": (f) =>
+    `${f.stations - f.asked} of ${f.stations} stations have no recipe. Leave one recipe's stations empty: it takes all that are left.`,
+  "register-short": (f) =>
+    `${f.people} people expected, ${f.named} on the register. Allergies of the others are not known.`,
+  "register-over": (f) =>
+    `${f.named} people on the register who cook, ${f.people} in the brief. Raise the brief, or some will have no seat.`,
+  "not-answered": (f) =>
+    `${f.people} ${f.people === 1 ? "person has" : "people have"} not said what they cannot eat. Not answered is not “none”.`,
+  "recipe-is-draft": (f) =>
+    `“${f.title}” is a draft: nobody has cooked it yet. Rehearse it before children count on it.`,
+  "pieces-short": (f, n) =>
+    `${stationsOf(f, n)}: ${f.wanted} pieces wanted, ${f.made} from as much batter as a bowl takes. Split the station.`,
+  "egg-fraction": (f, n) =>
+    `${stationsOf(f, n)}: ${fraction(f.count, n.locale)} ${n.ingredient(f.ingredientId)}. Beat the eggs and weigh ${grams(f.grams, n.locale)} to each, or allow whole batches only.`,
   "cannot-eat": (f, n) => `${f.name} cannot have what is planned for their plate: ${ingredientsOf(f, n)}.`,
   "may-not-eat": (f, n) => `${f.name}: ${ingredientsOf(f, n)} may contain what they avoid. Ask them.`,
   "plate-unknown": (f, n) => `${f.name}: not known yet for ${ingredientsOf(f, n)}. Read the labels.`,
-  "contact-not-checked": () => "These verdicts are about what is on the plate. Shared griddles, ladles, towels and flour in the air are not worked out here: arrange them yourself.",
-  "scoops-off": (f, n) => `${stationsOf(f, n)}: ${n.ingredient(f.ingredientId)} cannot be measured closely with this set (${number(Math.abs(f.error) * 100, n.locale, 0)}${thin}% ${f.error > 0 ? "over" : "under"}). Weigh it in the prep room.`,
+  "contact-not-checked": () =>
+    "These verdicts are about what is on the plate. Shared griddles, ladles, towels and flour in the air are not worked out here: arrange them yourself.",
+  "scoops-off": (f, n) =>
+    `${stationsOf(f, n)}: ${n.ingredient(f.ingredientId)} cannot be measured closely with this set (${number(Math.abs(f.error) * 100, n.locale, 0)}${thin}% ${f.error > 0 ? "over" : "under"}). Weigh it in the prep room.`,
 };
 
 export const sayFinding = (finding: Finding, names: Names): string => {
@@ -75,42 +129,93 @@ export const whyWords: WhyWords = {
   stations: (w) => `${w.people} people at up to ${w.stationSize} to a station.`,
   "pieces-per-batch": (w, { locale }) => {
     const kept = number((1 - w.leftBehind) * 100, locale, 0);
-    if (w.from.kind === "ml") return `${number(w.from.batterMl, locale, 0)} ml of batter (weights over true densities, × ${number(w.airFactor, locale, 2)} for air), ${kept} % of it leaves the bowl, ${number(w.from.portionMl, locale, 0)} ml a piece, whole pieces only.`;
-    if (w.from.kind === "grams") return `${number(w.from.batterGrams, locale, 0)} g of mix, ${kept} % of it leaves the bowl, ${number(w.from.portionGrams, locale, 0)} g a piece, whole pieces only.`;
+    if (w.from.kind === "ml")
+      return `${number(w.from.batterMl, locale, 0)} ml of batter (weights over true densities, × ${number(w.airFactor, locale, 2)} for air), ${kept} % of it leaves the bowl, ${number(w.from.portionMl, locale, 0)} ml a piece, whole pieces only.`;
+    if (w.from.kind === "grams")
+      return `${number(w.from.batterGrams, locale, 0)} g of mix, ${kept} % of it leaves the bowl, ${number(w.from.portionGrams, locale, 0)} g a piece, whole pieces only.`;
     return "The recipe says how many pieces a batch makes.";
   },
-  batches: (w, { locale }) => `${list(w.stations.map((one) => `${one.stations} × ${fraction(one.factor, locale)}`), locale)}: for each station the smallest amount that is enough, ${batchRuleWords[w.rule]}.`,
-  "pieces-made": (w, { locale }) => `${w.people} people × ${fraction(w.piecesEach, locale)} each, whole pieces at every station: ${w.wanted} wanted. The batches give ${w.made}.`,
+  batches: (w, { locale }) =>
+    `${list(
+      w.stations.map((one) => `${one.stations} × ${fraction(one.factor, locale)}`),
+      locale,
+    )}: for each station the smallest amount that is enough, ${batchRuleWords[w.rule]}.`,
+  "pieces-made": (w, { locale }) =>
+    `${w.people} people × ${fraction(w.piecesEach, locale)} each, whole pieces at every station: ${w.wanted} wanted. The batches give ${w.made}.`,
   loads: (w) => `${w.pieces} pieces, up to ${w.places} to a load, each station its own loads: ${w.loads}.`,
-  minutes: (w, { locale }) => `${w.parts.map((part) => `${criticalWords[part.kind].toLowerCase()} ${minutes(part.minutes, locale)}`).join(", ")}.`,
+  minutes: (w, { locale }) =>
+    `${w.parts.map((part) => `${criticalWords[part.kind].toLowerCase()} ${minutes(part.minutes, locale)}`).join(", ")}.`,
   room: (w, { locale }) => `${minutes(w.available, locale)} given, ${minutes(w.minutes, locale)} needed.`,
-  total: (w) => `The most that may be used, over ${w.stations} stations${w.hasDemoBatch ? ", the demonstration batch" : ""}${w.hasSpareKit ? " and the spare kit" : ""}.`,
+  total: (w) =>
+    `The most that may be used, over ${w.stations} stations${w.hasDemoBatch ? ", the demonstration batch" : ""}${w.hasSpareKit ? " and the spare kit" : ""}.`,
 };
 
-export const sayWhy = (why: Why, names: Names): string => (whyWords[why.code] as (why: Why, names: Names) => string)(why, names);
+export const sayWhy = (why: Why, names: Names): string =>
+  (whyWords[why.code] as (why: Why, names: Names) => string)(why, names);
 
 /** A key figure with its unit. */
 export function sayFigure(figure: KeyFigure, isCounted: boolean, { locale }: Names): string {
   switch (figure.code) {
-    case "minutes": case "slack": return minutes(figure.value, locale);
-    case "total": return isCounted ? number(figure.value, locale, 0) : grams(figure.value, locale);
-    default: return number(figure.value, locale, 2);
+    case "minutes":
+    case "slack":
+      return minutes(figure.value, locale);
+    case "total":
+      return isCounted ? number(figure.value, locale, 0) : grams(figure.value, locale);
+    default:
+      return number(figure.value, locale, 2);
   }
 }
 
 const briefKeyWords: Readonly<Record<string, string>> = {
-  people: "people", audience: "ages", minutes: "minutes", piecesEach: "pieces each", stationSize: "station size", helpers: "helpers", kitMode: "kits", demo: "demonstration", testersPerSurface: "testers", batchRule: "batches", measuringSetId: "measuring set", regime: "allergen list",
-  hotPlacesPerAdult: "hot places per adult", doorsMinutes: "minutes at the doors", eatMinutes: "minutes to eat", cleanMinutes: "minutes to clean", hasDemoBatch: "demonstration batch", hasSpareKit: "spare kit", stationNames: "station names",
+  people: "people",
+  audience: "ages",
+  minutes: "minutes",
+  piecesEach: "pieces each",
+  stationSize: "station size",
+  helpers: "helpers",
+  kitMode: "kits",
+  demo: "demonstration",
+  testersPerSurface: "testers",
+  batchRule: "batches",
+  measuringSetId: "measuring set",
+  regime: "allergen list",
+  hotPlacesPerAdult: "hot places per adult",
+  doorsMinutes: "minutes at the doors",
+  eatMinutes: "minutes to eat",
+  cleanMinutes: "minutes to clean",
+  hasDemoBatch: "demonstration batch",
+  hasSpareKit: "spare kit",
+  stationNames: "station names",
 };
-const kindWords: Readonly<Record<string, string>> = { recipe: "the recipe", dish: "who makes it", person: "the register entry of", answer: "what was declared by", ingredient: "the figures of", label: "the label of", pack: "the pack size of", surface: "the surface", gear: "the count of", kitchen: "the kitchen's" };
+const kindWords: Readonly<Record<string, string>> = {
+  recipe: "the recipe",
+  dish: "who makes it",
+  person: "the register entry of",
+  answer: "what was declared by",
+  ingredient: "the figures of",
+  label: "the label of",
+  pack: "the pack size of",
+  surface: "the surface",
+  gear: "the count of",
+  kitchen: "the kitchen's",
+};
 
 /** What changed since a stage was settled, in words: "people: 12 → 14". Documents and health data say only that they changed. */
-export function sayChange(change: { readonly name: string; readonly from: string | undefined; readonly to: string | undefined }): string {
+export function sayChange(change: {
+  readonly name: string;
+  readonly from: string | undefined;
+  readonly to: string | undefined;
+}): string {
   const [kind = "", ...rest] = change.name.split(":");
-  const subject = kind === "brief" ? (briefKeyWords[rest.join(":")] ?? rest.join(":")) : `${kindWords[kind] ?? kind} ${rest.join(":")}`;
-  const isShown = (value: string | undefined) => value !== undefined && !value.startsWith("#") && !value.startsWith("{");
+  const subject =
+    kind === "brief"
+      ? (briefKeyWords[rest.join(":")] ?? rest.join(":"))
+      : `${kindWords[kind] ?? kind} ${rest.join(":")}`;
+  const isShown = (value: string | undefined) =>
+    value !== undefined && !value.startsWith("#") && !value.startsWith("{");
   if (change.from === undefined) return `${subject}: new`;
   if (change.to === undefined) return `${subject}: gone`;
-  return isShown(change.from) && isShown(change.to) && kind !== "dish" ? `${subject}: ${change.from} → ${change.to}` : `${subject}: changed`;
+  return isShown(change.from) && isShown(change.to) && kind !== "dish"
+    ? `${subject}: ${change.from} → ${change.to}`
+    : `${subject}: changed`;
 }
-

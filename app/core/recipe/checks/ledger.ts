@@ -13,11 +13,13 @@ export function ledger(recipe: Recipe): RecipeFinding[] {
   const findings: RecipeFinding[] = [];
   for (const step of recipe.steps) {
     for (const draw of step.draws) {
-      if (!lineIds.has(draw.lineId)) findings.push({ code: "draws-unknown-line", level: "blocks", stepId: step.id, lineId: draw.lineId });
+      if (!lineIds.has(draw.lineId))
+        findings.push({ code: "draws-unknown-line", level: "blocks", stepId: step.id, lineId: draw.lineId });
       drawn.set(draw.lineId, add(drawn.get(draw.lineId) ?? zero, draw.share));
     }
   }
-  const isUnused = (ingredientId: string) => recipe.lines.some((line) => line.ingredientId === ingredientId && !drawn.has(line.id));
+  const isUnused = (ingredientId: string) =>
+    recipe.lines.some((line) => line.ingredientId === ingredientId && !drawn.has(line.id));
   for (const step of recipe.steps) {
     for (const ingredientId of step.mentions) {
       if (listed.has(ingredientId)) continue;
@@ -31,8 +33,16 @@ export function ledger(recipe: Recipe): RecipeFinding[] {
   }
   for (const line of recipe.lines) {
     const share = drawn.get(line.id);
-    if (!share) findings.push({ code: "listed-not-used", level: "warns", lineId: line.id, ingredientId: line.ingredientId });
-    else if (!isSame(share, one)) findings.push({ code: "shares-do-not-add-up", level: "blocks", lineId: line.id, ingredientId: line.ingredientId, drawn: share });
+    if (!share)
+      findings.push({ code: "listed-not-used", level: "warns", lineId: line.id, ingredientId: line.ingredientId });
+    else if (!isSame(share, one))
+      findings.push({
+        code: "shares-do-not-add-up",
+        level: "blocks",
+        lineId: line.id,
+        ingredientId: line.ingredientId,
+        drawn: share,
+      });
   }
   return findings;
 }
