@@ -119,3 +119,12 @@ test("an ingredient's weight that is not known leaves the total open instead of 
     plan({ ...current, pantry, dishes }).totals.find((total) => total.ingredientId === "chocolate-spread")?.buyGrams,
   ).toBeUndefined();
 });
+
+test("the names a database gives to rows are no inputs: the same class written anew is not stale", () => {
+  const anew = {
+    ...next,
+    dishes: next.dishes.map((dish, index) => ({ ...dish, id: `written-anew-${index}` })),
+    kitchen: { ...next.kitchen, surfaces: next.kitchen.surfaces.map((one, index) => ({ ...one, id: `s-${index}` })) },
+  };
+  expect(fingerprints(anew)).toEqual(fingerprints(next));
+});

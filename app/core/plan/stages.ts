@@ -34,11 +34,12 @@ const named = (
   as: (value: unknown) => string,
 ): [string, string][] => entries.map(([key, value]) => [`${prefix}:${key}`, as(value)]);
 
+// Rows are named by their place: the names the database gives them change whenever they are written anew.
 const dishes = (input: ClassInput) =>
-  input.dishes.flatMap((dish): [string, string][] => [
+  input.dishes.flatMap((dish, index): [string, string][] => [
     [`recipe:${dish.recipe.title}`, hidden(dish.recipe)],
     [
-      `dish:${dish.id}`,
+      `dish:${index + 1}`,
       shown(
         `${dish.recipe.title}, revision ${dish.recipe.revision}, ${dish.variantId ?? "as written"}, ${dish.stations ?? "rest"}`,
       ),
@@ -96,7 +97,7 @@ const packs = (input: ClassInput) =>
 const surfaces = (input: ClassInput) =>
   named(
     "surface",
-    input.kitchen.surfaces.map((one) => [one.name, one]),
+    input.kitchen.surfaces.map(({ id: _id, ...surface }) => [surface.name, surface]),
     hidden,
   );
 const gear = (input: ClassInput) =>

@@ -106,14 +106,12 @@ test("before the start nothing runs, after the end the clock stands", () => {
 test("the log lays actual beside planned, leaves open what was not rung, and adds up what was counted", () => {
   const all: LiveEvent[] = [
     { id: id(1), at: start, kind: "class-started" },
-    ...bells
-      .slice(0, 3)
-      .map((bell, n): LiveEvent => ({
-        id: id(10 + n),
-        at: start + (bell.at + n) * minute,
-        kind: "bell-rung",
-        bellId: bell.id,
-      })),
+    ...bells.slice(0, 3).map((bell, n): LiveEvent => ({
+      id: id(10 + n),
+      at: start + (bell.at + n) * minute,
+      kind: "bell-rung",
+      bellId: bell.id,
+    })),
     { id: id(4), at: start, kind: "pieces-counted", stationId: "s1", pieces: 9 },
     { id: id(5), at: start + 1, kind: "pieces-counted", stationId: "s2", pieces: 8 },
   ];

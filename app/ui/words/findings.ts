@@ -189,7 +189,7 @@ const briefKeyWords: Readonly<Record<string, string>> = {
 };
 const kindWords: Readonly<Record<string, string>> = {
   recipe: "the recipe",
-  dish: "who makes it",
+  dish: "recipe row",
   person: "the register entry of",
   answer: "what was declared by",
   ingredient: "the figures of",

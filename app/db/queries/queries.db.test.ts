@@ -1,0 +1,144 @@
+import { CalendarDate } from "@internationalized/date";
+import type { Kysely } from "kysely";
+import { starterPantry } from "~/core/pantry";
+import { canonical } from "~/core/plan";
+import { demoClasses, demoKitchens } from "~/demo/boathouse";
+import { starterRecipes } from "~/demo/recipes";
+import { testDatabase } from "../../../test/database";
+import type { DB } from "../schema";
+import { addClass, addParticipants, classCards, classOf, writeDishes } from "./classes.server";
+import { addKitchen, changeKitchen, kitchens } from "./kitchens.server";
+import { addIngredients, allIngredients } from "./pantry.server";
+import { addRevision, ingredientsNamedIn, newestRecipes, newestRevisions, recipeOf } from "./recipes.server";
+
+let db: Kysely<DB>;
+beforeAll(async () => {
+  ({ db } = await testDatabase());
+});
+afterAll(() => db.destroy());
+
+const [pancakes] = starterRecipes;
+const [galley] = demoKitchens;
+if (!pancakes || !galley) throw new Error("the demonstration is incomplete");
+const { current } = demoClasses(new CalendarDate(2026, 11, 24));
+
+/** Without what the database gives: ids of rows and their versions. */
+const shape = ({ name, sinks, surfaces, gear }: Awaited<ReturnType<typeof kitchens>>[number] | typeof galley) =>
+  canonical({
+    name,
+    sinks,
+    surfaces: surfaces.map(({ id: _id, ...rest }) => rest),
+    gear: [...gear].sort((a, b) => (a.tool < b.tool ? -1 : 1)),
+  });
+
+test("the starter pantry comes out of the migration as it stands in the core", async () => {
+  const byId = (all: readonly { id: string }[]) => canonical([...all].sort((a, b) => (a.id < b.id ? -1 : 1)));
+  const sorted = starterPantry.map((one) => ({ ...one, contains: [...one.contains].sort() }));
+  expect(byId(await allIngredients(db))).toBe(byId(sorted));
+});
+
+test("an ingredient with a figure per way of filling comes back with all three", async () => {
+  const own = {
+    ...starterPantry[0],
+    id: "own-flour",
+    name: "own flour",
+    gramsPerCup: { sifted: 100, spooned: 110, dipped: 130 },
+  } as (typeof starterPantry)[number];
+  await addIngredients(db, [own]);
+  await addIngredients(db, []);
+  expect((await allIngredients(db)).find((one) => one.id === "own-flour")).toEqual(own);
+});
+
+describe("recipes", () => {
+  test("a revision comes back exactly, fractions and all; the newest is the one that is shown", async () => {
+    for (const recipe of starterRecipes) await addRevision(db, recipe, null);
+    await addRevision(db, { ...pancakes, revision: 2, title: "Slipway pancakes, second thoughts" }, null);
+    expect(await recipeOf(db, pancakes.id)).toEqual({
+      ...pancakes,
+      revision: 2,
+      title: "Slipway pancakes, second thoughts",
+    });
+    expect((await newestRevisions(db)).map((card) => [card.recipeId, card.revision])).toEqual([
+      ["oarlock-waffles", 1],
+      ["slipway-pancakes", 2],
+      ["towpath-crepes", 1],
+    ]);
+    expect((await newestRecipes(db)).map((recipe) => recipe.revision)).toEqual([1, 2, 1]);
+    expect(await recipeOf(db, "nobody-wrote-this")).toBeUndefined();
+  });
+
+  test("a revision is not written over, and an ingredient that a recipe names is not removed", async () => {
+    await expect(addRevision(db, pancakes, null)).rejects.toThrow(/duplicate key/);
+    expect(ingredientsNamedIn(pancakes)).toEqual(expect.arrayContaining(["plain-flour", "oat-drink"]));
+    await expect(db.deleteFrom("ingredient").where("id", "=", "oat-drink").execute()).rejects.toThrow(/foreign key/);
+  });
+});
+
+describe("kitchens", () => {
+  test("a kitchen comes back as it was stored, with surfaces in their order", async () => {
+    const id = await addKitchen(db, galley);
+    const [found] = await kitchens(db, id);
+    if (!found) throw new Error("the kitchen is not there");
+    expect(shape(found)).toBe(shape(galley));
+    expect(found.version).toBe(1);
+  });
+
+  test("it is changed from the version that was read, once", async () => {
+    const id = await addKitchen(db, { ...galley, name: "Shed" });
+    const smaller = { ...galley, name: "Shed, half of it", surfaces: galley.surfaces.slice(0, 1), gear: [] };
+    expect(await changeKitchen(db, id, 1, smaller)).toBe(true);
+    expect(await changeKitchen(db, id, 1, galley)).toBe(false);
+    const [found] = await kitchens(db, id);
+    expect(found && shape(found)).toBe(shape(smaller));
+    expect(found?.version).toBe(2);
+  });
+
+  test("one that a class cooks in is not removed under it", async () => {
+    const id = await addKitchen(db, { ...galley, name: "In use" });
+    await addClass(db, { ...current, people: [], labels: [], packs: [] }, id, null);
+    await expect(db.deleteFrom("kitchen").where("id", "=", id).execute()).rejects.toThrow(/foreign key/);
+  });
+});
+
+describe("classes", () => {
+  test("the list says what each asks for: recipes once each, and who has not answered", async () => {
+    const kitchenId = await addKitchen(db, { ...galley, name: "For the list" });
+    const id = await addClass(db, { ...current, title: "Listed", labels: [], packs: [], people: [] }, kitchenId, null);
+    const [dish] = current.dishes;
+    if (!dish) throw new Error("the class has a dish");
+    const row = { recipeId: dish.recipe.id, revision: 1, variantId: null, stations: 1 };
+    await writeDishes(db, id, [row, row, { ...row, recipeId: "slipway-pancakes" }]);
+    const silent = {
+      name: "Silent",
+      role: "cook" as const,
+      ageBand: "adult" as const,
+      hasAnswered: false,
+      needs: [],
+    };
+    await addParticipants(db, id, [silent, { ...silent, hasAnswered: true }, silent], null);
+    const card = (await classCards(db)).find((one) => one.id === id);
+    expect(card).toMatchObject({ title: "Listed", kitchen: "For the list", startedAt: null, loggedAt: null });
+    expect(card?.recipes).toBe("Slipway pancakes, Towpath crepes");
+    expect(Number(card?.unanswered)).toBe(2);
+  });
+
+  test("people keep the order they were added in, and go with their class", async () => {
+    const kitchenId = await addKitchen(db, { ...galley, name: "For the order" });
+    const id = await addClass(db, { ...current, labels: [], packs: [] }, kitchenId, null);
+    const before = current.people.map((person) => person.name);
+    const late = {
+      name: "Late",
+      role: "cook" as const,
+      ageBand: "adult" as const,
+      hasAnswered: true,
+      needs: [{ kind: "diet" as const, diet: "vegan" as const, note: "" }],
+    };
+    await addParticipants(db, id, [late, { ...late, name: "Later" }], null);
+    const names = (await classOf(db, id))?.input.people.map((person) => person.name);
+    expect(names).toEqual([...before, "Late", "Later"]);
+    await db.deleteFrom("class").where("id", "=", id).execute();
+    const left = await db.selectFrom("participant").select("id").where("class_id", "=", id).execute();
+    expect(left).toEqual([]);
+    expect(await classOf(db, id)).toBeUndefined();
+  });
+});

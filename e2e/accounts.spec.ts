@@ -1,0 +1,104 @@
+import { expect, openClass, ownClass, test } from "./fixtures";
+
+test("a lead adds an assistant, who signs in, and is signed out everywhere at once", async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const email = `helper-${Date.now()}@boathouse.example`;
+  await page.goto("/accounts");
+  await page.getByLabel("Name").fill("Hale Dinghy");
+  await page.getByLabel("E-mail address").fill(email);
+  await page.getByLabel("First password").fill("short");
+  await page.getByRole("button", { name: "Add the account" }).click();
+  await expect(page.getByText("At least 12 letters; 5 came.")).toBeVisible();
+  await expect(page.getByLabel("Name")).toHaveValue("Hale Dinghy");
+  await page.getByLabel("First password").fill("oars and flour and eggs");
+  await page.getByRole("button", { name: "Add the account" }).click();
+  await expect(page.getByText("Hale Dinghy can sign in now.")).toBeVisible();
+
+  const open = async () => {
+    const context = await browser.newContext({
+      storageState: { cookies: [], origins: [] },
+      ...(baseURL ? { baseURL } : {}),
+    });
+    const own = await context.newPage();
+    await own.goto("/kitchens");
+    await own.getByLabel("E-mail address").fill(email.toUpperCase());
+    await own.getByLabel("Password").fill("oars and flour and eggs");
+    await own.getByRole("button", { name: "Sign in" }).click();
+    await own.waitForURL(/\/kitchens$/);
+    return { context, own };
+  };
+  const [desk, tablet] = [await open(), await open()];
+  await expect(desk.own.getByText("Hale Dinghy, assistant")).toBeVisible();
+  await expect(desk.own.getByRole("link", { name: "Accounts" })).toHaveCount(0);
+  const cookie = (await desk.context.cookies()).find((one) => one.name === "__Host-apron");
+  expect(cookie).toMatchObject({ httpOnly: true, secure: true, sameSite: "Lax", path: "/" });
+  const answer = await desk.context.request.post("/sign-out", {
+    form: { everywhere: "yes" },
+    headers: { origin: baseURL ?? "" },
+    maxRedirects: 0,
+  });
+  expect(answer.status()).toBe(302);
+  await tablet.own.goto("/kitchens");
+  await expect(tablet.own).toHaveURL(/\/sign-in\?back=%2Fkitchens$/);
+  await desk.context.close();
+  await tablet.context.close();
+});
+
+test("an address that has an account gets no second one", async ({ page }) => {
+  await page.goto("/accounts");
+  await page.getByLabel("Name").fill("Somebody");
+  await page.getByLabel("E-mail address").fill("assistant@boathouse.example");
+  await page.getByLabel("First password").fill("a long enough password");
+  await page.getByRole("button", { name: "Add the account" }).click();
+  await expect(page.getByText("This address has an account already.")).toBeVisible();
+});
+
+test("after signing in one comes back only to pages of this program", async ({ browser, baseURL }) => {
+  const context = await browser.newContext({
+    storageState: { cookies: [], origins: [] },
+    ...(baseURL ? { baseURL } : {}),
+  });
+  for (const back of ["//elsewhere.example/x", "https://elsewhere.example", "/\\elsewhere.example"]) {
+    const answer = await context.request.post("/sign-in", {
+      form: { email: "lead@boathouse.example", password: "three-bells-and-flour", back },
+      headers: { origin: baseURL ?? "" },
+      maxRedirects: 0,
+    });
+    expect(answer.headers().location, back).toBe("/");
+  }
+  await context.close();
+});
+
+test("files come out under the class's name and hold what the sheets say", async ({ page }) => {
+  const base = await openClass(page, "Grown-ups and juniors: waffles");
+  const get = async (file: string) => {
+    const answer = await page.request.get(`${base}/${file}`);
+    expect(answer.status(), file).toBe(200);
+    expect(answer.headers()["content-disposition"], file).toMatch(
+      /attachment; filename="grown-ups-and-juniors-waffles/,
+    );
+    expect(answer.headers()["cache-control"], file).toBe("no-store");
+    return answer.text();
+  };
+  const timeline = (await get("timeline.csv")).trim().split("\r\n");
+  expect(timeline[0]).toBe("from,to,minutes after doors,minutes,station,what,surface,pieces");
+  expect(timeline).toContainEqual(expect.stringMatching(/^09:10,09:14,10,4,everyone,Mixing shown/));
+  const log = await get("log.csv");
+  expect(log).toMatch(/^Doors,0,0,10,12,2,/m);
+  expect(log).toContain("Middle iron slow to heat again");
+  expect(await get("timeline.ics")).toContain("SUMMARY:Swap turns");
+  expect(await get("people.csv")).toMatch(/Rosa Dell,cook,6-11,yes,peanut: allergy,/);
+  expect((JSON.parse(await get("class-file.json")) as { format: string }).format).toBe("apron-bell-class");
+});
+
+test("a class is removed by its lead, and is then nowhere", async ({ page }) => {
+  const base = await ownClass(page, "Junior squad breakfast", "To be removed");
+  await page.getByText("Remove", { exact: true }).click();
+  await page.getByRole("button", { name: "Remove this class for good" }).click();
+  await expect(page.getByRole("heading", { name: "Classes" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "To be removed" })).toHaveCount(0);
+  expect((await page.request.get(`${base}/brief`)).status()).toBe(404);
+});
