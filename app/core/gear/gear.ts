@@ -1,4 +1,4 @@
-import type { Recipe, SurfaceKind, Tool } from "~/core/recipe";
+import type { Recipe, Tool } from "~/core/recipe";
 import type { GearFinding, GearLine, Kitchen, Surface } from "./types";
 
 interface ToolRule {
@@ -45,8 +45,6 @@ export const gearRules: Readonly<Record<Tool, ToolRule>> = {
 /** The surfaces of a kitchen that a recipe can cook on. */
 export const surfacesFor = (recipe: Recipe, kitchen: Kitchen): Surface[] =>
   kitchen.surfaces.filter((surface) => surface.count > 0 && recipe.heat.surfaceKinds.includes(surface.kind));
-
-export const isSurfaceKindOf = (recipe: Recipe, kind: SurfaceKind): boolean => recipe.heat.surfaceKinds.includes(kind);
 
 export interface GearDemand {
   /** Each dish cooked, with the stations that cook it and the people at them. */

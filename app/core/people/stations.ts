@@ -1,4 +1,4 @@
-import type { AgeBand, Audience, Participant, Station } from "./types";
+import type { Audience, Participant, Station } from "./types";
 
 /** Names that can be shouted across a room and not be mistaken for one another; used in order when the class has none of its own. */
 export const stationNames: readonly string[] = [
@@ -36,8 +36,6 @@ export const paceOf: Readonly<Record<Audience, number>> = {
 /** Audiences for whom an adult must be at the hot place. */
 export const needsAdultAtHeat = (audience: Audience): boolean =>
   audience === "small-children" || audience === "school-age" || audience === "mixed";
-
-export const isChild = (ageBand: AgeBand): boolean => ageBand !== "adult";
 
 /**
  * Station sizes for `people` at up to `stationSize` each, as even as can be: 13 at 4 makes 4, 3, 3, 3.

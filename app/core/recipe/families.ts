@@ -1,4 +1,4 @@
-import type { Family, Hazard, SurfaceKind } from "./types";
+import type { Family, SurfaceKind } from "./types";
 
 /** What a family of griddle food usually does. All figures are starting values from teaching practice, open to correction. */
 export interface FamilyFacts {
@@ -31,15 +31,4 @@ export const preheatMinutes: Readonly<
   "waffle-iron": { low: 5, likely: 6, high: 9 },
   "ridged-pan": { low: 4, likely: 5, high: 8 },
   oven: { low: 15, likely: 20, high: 25 },
-};
-
-/** The cautions that belong to every surface of a kind, whoever wrote the recipe. */
-export const surfaceHazards: Readonly<Record<SurfaceKind, readonly Hazard[]>> = {
-  "electric-griddle": ["hot-surface", "cords"],
-  "hob-pan": ["hot-surface"],
-  "cast-iron-pan": ["hot-surface"],
-  "crepe-pan": ["hot-surface"],
-  "waffle-iron": ["hot-surface", "steam", "cords"],
-  "ridged-pan": ["hot-surface"],
-  oven: ["oven-dish", "steam"],
 };
