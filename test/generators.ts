@@ -3,7 +3,7 @@ import { starterPantry, substances, type LabelReading } from "~/core/pantry";
 import { type Need, type Participant, ageBands, audiences, participantRoles, severities } from "~/core/people";
 import type { Brief, ClassInput } from "~/core/plan";
 import { measuringSets, ratio } from "~/core/quantity";
-import { batchRules } from "~/core/scale";
+import { batchRules, eggRules } from "~/core/scale";
 import { demoModes, kitModes } from "~/core/schedule";
 import { demoKitchens } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
@@ -28,7 +28,7 @@ export const need: fc.Arbitrary<Need> = fc.oneof(
     weight: 1,
     arbitrary: fc.record({
       kind: fc.constant("diet" as const),
-      diet: fc.constantFrom("vegan" as const, "vegetarian" as const),
+      diet: fc.constantFrom("vegan" as const, "vegetarian" as const, "no-alcohol" as const, "faith" as const),
       note: fc.constant(""),
     }),
   },
@@ -77,7 +77,12 @@ export const brief: fc.Arbitrary<Brief> = fc.record({
   demo: fc.constantFrom(...demoModes),
   testersPerSurface: fc.integer({ min: 0, max: 2 }),
   batchRule: fc.constantFrom(...batchRules),
+  eggRule: fc.constantFrom(...eggRules),
+  containerPer: fc.constantFrom("line" as const, "bowl" as const),
   measuringSetId: fc.constantFrom(...measuringSets.map((set) => set.id)),
+  strictTolerancePercent: fc.constantFrom(1, 2, 4),
+  usualTolerancePercent: fc.constantFrom(3, 5, 8),
+  easesSpice: fc.boolean(),
   regime: fc.constantFrom("eu" as const, "us" as const, "anz" as const),
   hotPlacesPerAdult: fc.integer({ min: 0, max: 3 }),
   doorsMinutes: fc.integer({ min: 0, max: 20 }),
@@ -85,6 +90,7 @@ export const brief: fc.Arbitrary<Brief> = fc.record({
   cleanMinutes: fc.integer({ min: 0, max: 20 }),
   hasDemoBatch: fc.boolean(),
   hasSpareKit: fc.boolean(),
+  isRemote: fc.constantFrom(false, false, true),
   stationNames: fc.constant<string[]>([]),
 });
 

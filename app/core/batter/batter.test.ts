@@ -4,7 +4,8 @@ import { type Amount, ratio } from "~/core/quantity";
 import { type Line, type LineAmount, type Recipe, familyFacts } from "~/core/recipe";
 import { starterRecipes } from "~/demo/recipes";
 import { batterOf, fatMakeUpGrams, yieldOf } from "./batter";
-import { checkBatter, souringAcidMl } from "./leavening";
+import { checkBatter } from "./checks";
+import { souringAcidMl } from "./leavening";
 
 const pantry = new Map(starterPantry.map((one) => [one.id, one]));
 const [pancakes] = starterRecipes;
@@ -119,6 +120,7 @@ test("pan fat and toppings are no batter; what is squeezed out is taken from the
   expect(batterOf(pancakes, pantry)).toEqual(plain);
   const line: Line = {
     id: "veg",
+    partId: null,
     ingredientId: "courgette",
     amount: exact(100n, "g"),
     bowl: "bowl",

@@ -1,89 +1,58 @@
-import { toMillilitres, toGrams } from "~/core/pantry";
-import { type Recipe, expectedOf, familyFacts, isBatter } from "~/core/recipe";
+import { toGrams, toMillilitres } from "~/core/pantry";
 import { millilitresIn, toNumber } from "~/core/quantity";
-import { type Pantry, batterOf } from "./batter";
-
-export type BatterFinding =
-  | {
-      readonly code: "soda-left-over";
-      readonly level: "warns";
-      readonly sodaTsp: number;
-      readonly neutralisedTsp: number;
-    }
-  | { readonly code: "soda-without-acid"; readonly level: "warns"; readonly sodaTsp: number }
-  | {
-      readonly code: "powder-outside-band";
-      readonly level: "warns";
-      readonly tspPer125g: number;
-      readonly from: number;
-      readonly to: number;
-    }
-  | {
-      readonly code: "looseness-outside-band";
-      readonly level: "warns";
-      readonly looseness: number;
-      readonly from: number;
-      readonly to: number;
-    }
-  | {
-      readonly code: "density-unknown";
-      readonly level: "warns";
-      readonly lineId: string;
-      readonly ingredientId: string;
-    };
-
-/** Teaspoons of baking powder per 125 g of flour that are usual (starting values); half a spoon either way is not worth a word. */
-export const powderBand = { from: 1, to: 2, slack: 0.5 } as const;
-/** Teaspoons of soda that may stay over before it can be tasted (starting value). */
-const sodaSlackTsp = 0.1;
+import { type Line, type Recipe, expectedOf, isBatter } from "~/core/recipe";
+import type { Pantry } from "./batter";
 
 const usTsp = toNumber(millilitresIn("tsp", "us"));
 const usCup = toNumber(millilitresIn("cup", "us"));
 
-function totals(recipe: Recipe, pantry: Pantry) {
+/** Teaspoons of baking powder per 125 g of flour that are usual (starting values); half a spoon either way is not worth a word. */
+export const powderBand = { from: 1, to: 2, slack: 0.5 } as const;
+/** Teaspoons of soda that may stay over before it can be tasted (starting value). */
+export const sodaSlackTsp = 0.1;
+/** Teaspoons of baking powder in a gram of self-raising flour: 2 tsp to 150 g, the usual mix (starting value). */
+export const powderInSelfRaising = 2 / 150;
+/** What lifts a batter without powder or soda. */
+const liftsByItself = ["dried-yeast"];
+
+/** Teaspoons of soda, of soda that the acids can take, and of powder, with the lines they come from. */
+export interface LeaveningTotals {
+  readonly sodaTsp: number;
+  readonly neutralisedTsp: number;
+  readonly powderTsp: number;
+  readonly soda: Line | undefined;
+  readonly powder: Line | undefined;
+  readonly acid: Line | undefined;
+  readonly hasYeast: boolean;
+}
+
+/** Sums the leaveners of one batch. */
+export function leaveningOf(recipe: Recipe, pantry: Pantry): LeaveningTotals {
   let [sodaTsp, neutralisedTsp, powderTsp] = [0, 0, 0];
+  let [soda, powder, acid]: (Line | undefined)[] = [];
   for (const line of recipe.lines) {
     const ingredient = pantry.get(line.ingredientId);
     const amount = expectedOf(line.amount);
     if (!ingredient || !amount || !isBatter(line)) continue;
     const ml = toMillilitres(amount, ingredient, recipe.system, recipe.fill);
-    const spoons =
-      ml === undefined
-        ? (toGrams(amount, ingredient, recipe.system, recipe.fill) ?? 0) / (ingredient.gramsPerTsp ?? Infinity)
-        : toNumber(ml) / usTsp;
-    if (ingredient.role === "soda") sodaTsp += spoons;
-    if (ingredient.role === "powder") powderTsp += spoons;
-    if (ml !== undefined) neutralisedTsp += (toNumber(ml) / usCup) * ingredient.neutralisesTsp;
+    const grams = toGrams(amount, ingredient, recipe.system, recipe.fill) ?? 0;
+    const spoons = ml === undefined ? grams / (ingredient.gramsPerTsp ?? Infinity) : toNumber(ml) / usTsp;
+    if (ingredient.role === "soda") {
+      sodaTsp += spoons;
+      soda ??= line;
+    }
+    if (ingredient.role === "powder") {
+      powderTsp += spoons;
+      powder ??= line;
+    }
+    if (line.ingredientId === "self-raising-flour") powderTsp += grams * powderInSelfRaising;
+    if (ml !== undefined && ingredient.neutralisesTsp > 0) {
+      neutralisedTsp += (toNumber(ml) / usCup) * ingredient.neutralisesTsp;
+      acid ??= line;
+    }
   }
-  return { sodaTsp, neutralisedTsp, powderTsp };
-}
-
-/** Balance of soda and acid, powder against flour, looseness against the family, and lines that could not be counted. */
-export function checkBatter(recipe: Recipe, pantry: Pantry): BatterFinding[] {
-  const findings: BatterFinding[] = [];
-  const batter = batterOf(recipe, pantry);
-  const { sodaTsp, neutralisedTsp, powderTsp } = totals(recipe, pantry);
-  if (sodaTsp > sodaSlackTsp && neutralisedTsp === 0)
-    findings.push({ code: "soda-without-acid", level: "warns", sodaTsp });
-  else if (sodaTsp - neutralisedTsp > sodaSlackTsp)
-    findings.push({ code: "soda-left-over", level: "warns", sodaTsp, neutralisedTsp });
-
-  const tspPer125g = batter.starchGrams > 0 ? (powderTsp / batter.starchGrams) * 125 : 0;
-  const { from, to, slack } = powderBand;
-  if (powderTsp > 0 && (tspPer125g < from - slack || tspPer125g > to + slack))
-    findings.push({ code: "powder-outside-band", level: "warns", tspPer125g, from, to });
-
-  const band = familyFacts[recipe.family].looseness;
-  const isComplete = batter.unknownLines.length === 0;
-  if (isComplete && batter.looseness !== undefined && (batter.looseness < band.from || batter.looseness > band.to)) {
-    findings.push({ code: "looseness-outside-band", level: "warns", looseness: batter.looseness, ...band });
-  }
-  for (const lineId of batter.unknownLines) {
-    const line = recipe.lines.find((one) => one.id === lineId);
-    if (line && line.amount.kind !== "unknown")
-      findings.push({ code: "density-unknown", level: "warns", lineId, ingredientId: line.ingredientId });
-  }
-  return findings;
+  const hasYeast = recipe.lines.some((line) => liftsByItself.includes(line.ingredientId));
+  return { sodaTsp, neutralisedTsp, powderTsp, soda, powder, acid, hasYeast };
 }
 
 /** Millilitres of acid that sour a volume of milk: one tablespoon to the cup of the recipe's system. */

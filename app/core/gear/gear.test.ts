@@ -1,6 +1,6 @@
 import { type KitLine, asBeatenGrams, hasFraction, kitOf, packsFor, totalsOf } from "~/core/kit";
 import { starterPantry } from "~/core/pantry";
-import { measuringSetOf, ratio, toNumber } from "~/core/quantity";
+import { measuringSetOf, scoopTolerance, ratio, toNumber } from "~/core/quantity";
 import { demoKitchens } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
 import { checkGear, gearOf, gearRules, surfacesFor } from "./gear";
@@ -80,12 +80,24 @@ describe("the gear list", () => {
     expect(line(both, "plate")).toMatchObject({ needed: 15 });
   });
 
-  test("blades are counted back", () => {
+  test("sticks are told of: a tenth more than people, and what they may be made of", () => {
+    const serve = pancakes.steps.map((step) =>
+      step.kind === "serve" ? { ...step, tools: [...step.tools, "stick" as const] } : step,
+    );
+    const own = gearOf(
+      { ...demand, dishes: [{ recipe: { ...pancakes, steps: serve }, stations: 4, people: 14 }] },
+      hall,
+    );
+    expect(line(own, "stick")).toMatchObject({ needed: 16, isCountedBack: true });
+    expect(checkGear(own)).toContainEqual({ code: "stick-care", level: "notes", sticks: 16 });
+  });
+
+  test("blades and sticks are counted back", () => {
     expect(
       Object.entries(gearRules)
         .filter(([, rule]) => rule.isCountedBack)
         .map(([tool]) => tool),
-    ).toEqual(["grater", "knife"]);
+    ).toEqual(["grater", "knife", "stick"]);
   });
 });
 
@@ -96,7 +108,7 @@ test("a recipe cooks on the surfaces of its kind only, and on none that is not t
 });
 
 describe("kits", () => {
-  const set = measuringSetOf("us-usual");
+  const set = { set: measuringSetOf("us-usual"), tolerance: scoopTolerance, easesSpice: false };
   const of = (kit: readonly KitLine[], id: string) => kit.find((one) => one.lineId === id);
 
   test("pan fat by the load, garnish by the piece, batter by the batch", () => {

@@ -1,4 +1,5 @@
 import type { Recipe, Tool } from "~/core/recipe";
+import { piecesOn } from "./circles";
 import type { GearFinding, GearLine, Kitchen, Surface } from "./types";
 
 interface ToolRule {
@@ -8,12 +9,15 @@ interface ToolRule {
   readonly isInDemo: boolean;
   /** Counted out and back: blades and points. */
   readonly isCountedBack: boolean;
+  /** Share taken along beyond what is needed, for what breaks or falls on the floor (starting value). */
+  readonly spare: number;
 }
 const rule = (per: ToolRule["per"], count = 1, more: Partial<ToolRule> = {}): ToolRule => ({
   per,
   count,
   isInDemo: per !== "class",
   isCountedBack: false,
+  spare: 0,
   ...more,
 });
 
@@ -40,11 +44,19 @@ export const gearRules: Readonly<Record<Tool, ToolRule>> = {
   plate: rule("person", 1, { isInDemo: false }),
   fork: rule("person", 1, { isInDemo: false }),
   sieve: rule("station"),
+  stick: rule("person", 1, { isInDemo: false, isCountedBack: true, spare: 0.1 }),
+  "baking-paper": rule("station", 1, { isInDemo: false }),
 };
+
+/** Whether one piece of a recipe can lie on a surface at all, and how many: by its size where that is known, never above its cap. */
+export const placesOn = (surface: Pick<Surface, "places" | "size">, recipe: Pick<Recipe, "pieceDiameterCm">): number =>
+  surface.size ? piecesOn(surface.size, recipe.pieceDiameterCm, surface.places) : surface.places;
 
 /** The surfaces of a kitchen that a recipe can cook on. */
 export const surfacesFor = (recipe: Recipe, kitchen: Kitchen): Surface[] =>
-  kitchen.surfaces.filter((surface) => surface.count > 0 && recipe.heat.surfaceKinds.includes(surface.kind));
+  kitchen.surfaces.filter(
+    (surface) => surface.count > 0 && recipe.heat.surfaceKinds.includes(surface.kind) && placesOn(surface, recipe) > 0,
+  );
 
 export interface GearDemand {
   /** Each dish cooked, with the stations that cook it and the people at them. */
@@ -82,7 +94,7 @@ export function gearOf(demand: GearDemand, kitchen: Kitchen): GearLine[] {
     }
   }
   return [...lines].map(([tool, { perStation, atStations, shared, instructor }]) => {
-    const needed = atStations + shared + instructor;
+    const needed = Math.ceil((atStations + shared + instructor) * (1 + gearRules[tool].spare) - 1e-9);
     const owned = kitchen.gear.find((one) => one.tool === tool)?.owned;
     return {
       tool,
@@ -102,9 +114,11 @@ export function checkGear(lines: readonly GearLine[]): GearFinding[] {
   const short = lines.flatMap(({ tool, needed, owned, short: missing }) =>
     owned !== undefined && missing > 0 ? [{ tool, needed, owned }] : [],
   );
+  const sticks = lines.find((line) => line.tool === "stick")?.needed ?? 0;
   const uncounted = lines.filter((line) => line.owned === undefined).map((line) => line.tool);
   return [
     ...(short.length > 0 ? [{ code: "gear-short", level: "warns", items: short } as const] : []),
+    ...(sticks > 0 ? [{ code: "stick-care", level: "notes", sticks } as const] : []),
     ...(uncounted.length > 0 ? [{ code: "gear-not-counted", level: "notes", tools: uncounted } as const] : []),
   ];
 }

@@ -1,3 +1,8 @@
-/** Gear: surfaces, kitchens, what each station and the instructor need, what is short. */
+/** Gear: surfaces and what fits on them, circuits, kitchens, what each station and the instructor need, what is short, how it is loaded. */
 export * from "./types";
+export * from "./circles";
+export * from "./circuits";
 export * from "./gear";
+export * from "./cares";
+export * from "./ways";
+export * from "./load";

@@ -1,12 +1,27 @@
 import type { SurfaceKind, Tool } from "~/core/recipe";
+import type { SurfaceSize } from "./circles";
+import type { Circuit } from "./circuits";
+
+/** What covers the hot side. */
+export const coatings = ["bare", "seasoned", "non-stick"] as const;
+export type Coating = (typeof coatings)[number];
+/** What the lamp of an iron says while it is lit; makers do not agree. */
+export const lampMeanings = ["heating", "ready"] as const;
+export type LampMeaning = (typeof lampMeanings)[number];
 
 /** A place where pieces cook. */
 export interface Surface {
   readonly id: string;
   readonly name: string;
   readonly kind: SurfaceKind;
-  /** Pieces in one load, never crowded. */
+  /** Pieces in one load, never crowded; where the size is known, as many as fit but never more than this. */
   readonly places: number;
+  /** The cooking side as measured; absent where nobody measured. */
+  readonly size?: SurfaceSize | undefined;
+  readonly coating?: Coating | undefined;
+  /** Handles that get hot are taken with a dry cloth only. */
+  readonly hasHotHandle?: boolean | undefined;
+  readonly lamp?: LampMeaning | undefined;
   /** How many of it there are: in the room when shared, at each station otherwise. */
   readonly count: number;
   readonly at: "shared" | "station";
@@ -22,6 +37,24 @@ export interface Kitchen {
   readonly sinks: number;
   readonly surfaces: readonly Surface[];
   readonly gear: readonly { readonly tool: Tool; readonly owned: number }[];
+  /** Breakers and their sockets; absent where nobody looked, and then nobody can say what may be plugged in together. */
+  readonly circuits?: readonly Circuit[] | undefined;
+  readonly floor?: Floor | undefined;
+}
+
+export const floorKinds = ["station", "heat", "water", "exit", "extinguisher", "allergy-table", "cold"] as const;
+export type FloorKind = (typeof floorKinds)[number];
+
+/** A sketch of the room: its size in metres, and where things stand, in metres from the upper left corner. */
+export interface Floor {
+  readonly widthM: number;
+  readonly depthM: number;
+  readonly marks: readonly {
+    readonly kind: FloorKind;
+    readonly label: string;
+    readonly x: number;
+    readonly y: number;
+  }[];
 }
 
 /** One line of the gear list. */
@@ -45,8 +78,35 @@ export type GearFinding =
     }
   | { readonly code: "gear-not-counted"; readonly level: "notes"; readonly tools: readonly Tool[] }
   | {
+      readonly code: "circuits-short";
+      readonly level: "blocks";
+      /** What stays unplugged, by name, and whether every way of plugging in was gone through. */
+      readonly left: readonly string[];
+      readonly watts: number;
+      readonly isProven: boolean;
+    }
+  | { readonly code: "stick-care"; readonly level: "notes"; readonly sticks: number }
+  | { readonly code: "circuits-not-known"; readonly level: "notes"; readonly watts: number }
+  | {
+      readonly code: "surface-care";
+      readonly level: "notes";
+      readonly surface: string;
+      readonly cares: readonly SurfaceCare[];
+    }
+  | {
       readonly code: "no-surface";
       readonly level: "blocks";
       readonly recipeTitle: string;
       readonly wanted: readonly SurfaceKind[];
     };
+
+/** What must not be done with a surface, or must be known of it. */
+export const surfaceCares = [
+  "no-metal",
+  "never-empty",
+  "hot-handle",
+  "lamp-heating",
+  "lamp-ready",
+  "lamp-unknown",
+] as const;
+export type SurfaceCare = (typeof surfaceCares)[number];

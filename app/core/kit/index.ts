@@ -1,3 +1,5 @@
-/** Kits: what each station is given, as scoops and grams, and the sums over the class. */
+/** Kits: what each station is given, as scoops and grams, the ways of scaling side by side, and the sums over the class. */
 export * from "./kit";
+export * from "./options";
 export * from "./totals";
+export * from "./containers";

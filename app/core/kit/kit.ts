@@ -5,10 +5,11 @@ import {
   type Rounded,
   type Scooped,
   ceil,
+  compare,
   isWhole,
+  jointScoops,
   multiply,
   ratio,
-  scoopTolerance,
   subtract,
   toNumber,
   toScaleGrams,
@@ -16,7 +17,16 @@ import {
 } from "~/core/quantity";
 import { type Ingredient, type Role, toGrams, toMillilitres } from "~/core/pantry";
 import type { Pantry } from "~/core/batter";
-import { type Bowl, type LineAmount, type Recipe, apartOf, expectedOf, mostOf, scaleLineAmount } from "~/core/recipe";
+import {
+  type Bowl,
+  type LineAmount,
+  type Recipe,
+  apartOf,
+  expectedOf,
+  isBatter,
+  mostOf,
+  scaleLineAmount,
+} from "~/core/recipe";
 
 /** One measured amount in the three ways it can be put out. */
 export interface Measured {
@@ -36,6 +46,10 @@ export interface KitLine {
   readonly kind: LineAmount["kind"];
   readonly isOptional: boolean;
   readonly note: string;
+  /** Salt and strong spice taken at nine tenths, because the batch is large. */
+  readonly isEased: boolean;
+  /** Sachets and tins: the exact number, and the whole ones that takes. */
+  readonly packs: { readonly exact: Ratio; readonly whole: number; readonly name: string } | undefined;
   /** What the step starts with; `undefined` when to taste or unknown. */
   readonly main: Measured | undefined;
   /** Packed in a small container of its own: a possible top-up, or what is held back. */
@@ -51,19 +65,41 @@ const strictRoles: readonly Role[] = ["powder", "soda", "salt"];
 /** Below this many ml a mass with a known density is not offered as scoops: no spoon is that small. */
 const leastScoopMl = 0.4;
 
-function measure(amount: Amount, ingredient: Ingredient, recipe: Recipe, set: MeasuringSet): Measured {
+/** How closely scoops must come, as shares, and whether salt and strong spice are eased in a large batch. */
+export interface KitOptions {
+  readonly set: MeasuringSet;
+  readonly tolerance: { readonly strict: number; readonly usual: number };
+  readonly easesSpice: boolean;
+}
+
+/** Salt and strong spice do not grow quite with the pot: above this many batches, this share of them is offered (starting values). */
+export const spiceEase = { above: 4, share: ratio(9n, 10n) } as const;
+
+/** Would salt and spice be eased at this factor? */
+export const isSpiceEased = (role: Role | undefined, factor: Ratio): boolean =>
+  (role === "salt" || role === "spice") && compare(factor, ratio(BigInt(spiceEase.above))) > 0;
+
+/** Share by which a measured amount of an ingredient may be off: leaveners and salt are held more closely. */
+export const toleranceFor = (
+  ingredient: Pick<Ingredient, "role">,
+  { tolerance }: Pick<KitOptions, "tolerance">,
+): number => (strictRoles.includes(ingredient.role) ? tolerance.strict : tolerance.usual);
+
+/** The volume that scoops are to hold; `undefined` for what no spoon takes. */
+function scoopable(amount: Amount, ingredient: Ingredient, recipe: Recipe): Ratio | undefined {
+  if (amount.unit === "pinch" || amount.unit === "spray") return undefined;
+  const ml = toMillilitres(amount, ingredient, recipe.system, recipe.fill);
+  return ml !== undefined && toNumber(ml) >= leastScoopMl && toNumber(ml) <= 20_000 ? ml : undefined;
+}
+
+function measure(amount: Amount, ingredient: Ingredient, recipe: Recipe, options: KitOptions): Measured {
   const grams = toGrams(amount, ingredient, recipe.system, recipe.fill);
-  const ml =
-    amount.unit === "pinch" || amount.unit === "spray"
-      ? undefined
-      : toMillilitres(amount, ingredient, recipe.system, recipe.fill);
-  const canScoop = ml !== undefined && toNumber(ml) >= leastScoopMl && toNumber(ml) <= 20_000;
-  const tolerance = strictRoles.includes(ingredient.role) ? scoopTolerance.strict : scoopTolerance.usual;
+  const ml = scoopable(amount, ingredient, recipe);
   return {
     amount,
     grams,
     onScale: grams === undefined ? undefined : toScaleGrams(grams),
-    scoops: canScoop ? toScoops(ml, set, tolerance) : undefined,
+    scoops: ml ? toScoops(ml, options.set, toleranceFor(ingredient, options)) : undefined,
   };
 }
 
@@ -91,11 +127,12 @@ export function kitOf(
   factor: Ratio,
   loads: number,
   pieces: number,
-  set: MeasuringSet,
+  options: KitOptions,
 ): KitLine[] {
-  return recipe.lines.map((line) => {
+  const lines = recipe.lines.map((line): KitLine => {
     const ingredient = pantry.get(line.ingredientId);
-    const scaled = forStation(line.amount, factor, loads, pieces);
+    const isEased = options.easesSpice && isSpiceEased(ingredient?.role, factor);
+    const scaled = forStation(line.amount, isEased ? multiply(factor, spiceEase.share) : factor, loads, pieces);
     const inGrams = (amount: Amount | undefined) =>
       amount && ingredient ? toGrams(amount, ingredient, recipe.system, recipe.fill) : undefined;
     const [main, apart, most] = [startOf(scaled), apartOf(scaled), mostOf(scaled)];
@@ -106,11 +143,53 @@ export function kitOf(
       kind: line.amount.kind,
       isOptional: line.isOptional,
       note: line.note,
-      main: main && ingredient ? measure(main, ingredient, recipe, set) : undefined,
-      apart: apart && ingredient ? measure(apart, ingredient, recipe, set) : undefined,
+      isEased,
+      packs:
+        scaled.kind === "packs"
+          ? { exact: scaled.packs, whole: Number(ceil(scaled.packs)), name: scaled.packName }
+          : undefined,
+      main: main && ingredient ? measure(main, ingredient, recipe, options) : undefined,
+      apart: apart && ingredient ? measure(apart, ingredient, recipe, options) : undefined,
       buyGrams: inGrams(most),
       buyPieces: most?.unit === "piece" ? Number(ceil(most.value)) : undefined,
     };
+  });
+  return withJointScoops(lines, recipe, pantry, options);
+}
+
+/**
+ * Chooses the scoops of all batter lines together: each within its tolerance and with as few scoops as it can, and of those the ones
+ * that keep the ratios to the flour closest. What is too much of everything is a slightly larger batter; too much of one line is another.
+ */
+function withJointScoops(lines: readonly KitLine[], recipe: Recipe, pantry: Pantry, options: KitOptions): KitLine[] {
+  const measured = recipe.lines.flatMap((line, index) => {
+    const ingredient = pantry.get(line.ingredientId);
+    const main = lines[index]?.main;
+    if (
+      !ingredient ||
+      !main?.scoops ||
+      !isBatter(line) ||
+      line.amount.kind === "per-load" ||
+      line.amount.kind === "per-piece"
+    )
+      return [];
+    const ml = scoopable(main.amount, ingredient, recipe);
+    return ml
+      ? [
+          {
+            index,
+            isBase: ingredient.role === "flour" || ingredient.role === "starch",
+            millilitres: ml,
+            tolerance: toleranceFor(ingredient, options),
+          },
+        ]
+      : [];
+  });
+  const chosen = jointScoops(measured, options.set);
+  const byLine = new Map(measured.map(({ index }, at) => [index, chosen[at]]));
+  return lines.map((line, index) => {
+    const scoops = byLine.get(index);
+    return scoops && line.main ? { ...line, main: { ...line.main, scoops } } : line;
   });
 }
 
@@ -127,8 +206,25 @@ export const hasFraction = (line: KitLine): boolean =>
 /** Half an egg is about half its weight, beaten. */
 export const asBeatenGrams = (line: KitLine): number | undefined => (hasFraction(line) ? line.main?.grams : undefined);
 
+/** Lines in the order in which the method draws on them; what no step draws comes last, as listed. */
+export function inBowlOrder(lines: readonly KitLine[], recipe: Recipe): KitLine[] {
+  const drawn = recipe.steps.flatMap((step) => step.draws.map((draw) => draw.lineId));
+  const place = (line: KitLine) => {
+    const at = drawn.indexOf(line.lineId);
+    return at < 0 ? drawn.length : at;
+  };
+  return [...lines].sort((a, b) => place(a) - place(b));
+}
+
+/** One line on the tare card: the reading when zeroing before each, and the running total in one bowl, in grams. */
+export interface TareReading {
+  readonly lineId: string;
+  readonly each: number;
+  readonly running: number;
+}
+
 /** Readings while weighing into one bowl: each line by itself, and the running total. Lines not weighed are left out. */
-export function tareReadings(lines: readonly KitLine[]): { lineId: string; each: number; running: number }[] {
+export function tareReadings(lines: readonly KitLine[]): TareReading[] {
   let running = 0;
   return lines.flatMap((line) => {
     if (line.main?.grams === undefined || line.bowl === "pan" || line.bowl === "topping") return [];

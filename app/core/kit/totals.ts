@@ -1,5 +1,5 @@
 import type { PackSize } from "~/core/pantry";
-import { type Ratio, add, ceil, zero } from "~/core/quantity";
+import { type Ratio, add, ceil, multiply, ratio, zero } from "~/core/quantity";
 import type { KitLine } from "./kit";
 
 /** What the class needs of one ingredient, over all stations, the demonstration and the spare kit. */
@@ -35,22 +35,28 @@ export function packsFor(grams: number, size: PackSize): Packs {
 
 const plus = (a: number | undefined, b: number | undefined) => (a === undefined || b === undefined ? undefined : a + b);
 
+const by = (grams: number | undefined, times: number) => (grams === undefined ? undefined : grams * times);
+
 /** Sums kits line by line; an unknown amount anywhere leaves the ingredient's sum unknown rather than too small. */
 export function totalsOf(kits: readonly (readonly KitLine[])[], packSizes: readonly PackSize[]): Total[] {
   const byIngredient = new Map<
     string,
     { expected: number | undefined; buy: number | undefined; pieces: Ratio | undefined; isToTaste: boolean }
   >();
-  for (const line of kits.flat()) {
+  // Stations that make the same share one kit: each different kit is gone through once, times how often it is packed.
+  const often = new Map<readonly KitLine[], number>();
+  for (const kit of kits) often.set(kit, (often.get(kit) ?? 0) + 1);
+  const lines = [...often].flatMap(([kit, times]) => kit.map((line) => ({ line, times })));
+  for (const { line, times } of lines) {
     const so = byIngredient.get(line.ingredientId) ?? { expected: 0, buy: 0, pieces: undefined, isToTaste: false };
     const isToTaste = line.kind === "to-taste";
     const counted = line.main?.amount.unit === "piece" ? line.main.amount.value : undefined;
     byIngredient.set(line.ingredientId, {
       expected: isToTaste
         ? so.expected
-        : plus(so.expected, plus(line.main?.grams, line.kind === "hold-back" ? line.apart?.grams : 0)),
-      buy: isToTaste ? so.buy : plus(so.buy, line.buyGrams),
-      pieces: counted ? add(so.pieces ?? zero, counted) : so.pieces,
+        : plus(so.expected, by(plus(line.main?.grams, line.kind === "hold-back" ? line.apart?.grams : 0), times)),
+      buy: isToTaste ? so.buy : plus(so.buy, by(line.buyGrams, times)),
+      pieces: counted ? add(so.pieces ?? zero, multiply(counted, ratio(BigInt(times)))) : so.pieces,
       isToTaste: so.isToTaste || isToTaste,
     });
   }

@@ -66,5 +66,13 @@ export const bearsOn = (declared: Substance, avoided: Substance): boolean =>
 export const diets = {
   vegetarian: ["fish", "crustacean", "mollusc", "meat", "gelatine"],
   vegan: ["milk", "egg", "fish", "crustacean", "mollusc", "meat", "gelatine", "honey"],
+  "no-alcohol": ["alcohol"],
+  faith: ["meat", "gelatine", "alcohol"],
 } as const satisfies Record<string, readonly Substance[]>;
 export type Diet = keyof typeof diets;
+
+/**
+ * Diets whose rules reach further than a list: for a faith, what is left out depends on how the meat was slaughtered or where the
+ * gelatine comes from. What such a diet names is asked about, never decided here.
+ */
+export const isAskedAbout = (diet: Diet): boolean => diet === "faith";

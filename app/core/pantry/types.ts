@@ -29,26 +29,45 @@ export type FillMethod = (typeof fillMethods)[number];
 export const storages = ["dry", "chilled", "frozen"] as const;
 export type Storage = (typeof storages)[number];
 
+export const labelKinds = ["whole", "packaged"] as const;
+export type LabelKind = (typeof labelKinds)[number];
+
+/** What is bought and worked on to get an ingredient: a lemon for its juice, a courgette for what is grated of it. */
+export interface RawForm {
+  readonly name: string;
+  /** Share of its weight that is left after peeling, coring, squeezing, grating or draining; above 0, up to 1. */
+  readonly keeps: number;
+  /** Grams of one whole piece as bought; absent for what is bought by weight. */
+  readonly pieceGrams?: number | undefined;
+}
+
 /** An ingredient as numbers. Percentages are by mass, 0 to 100. */
 export interface Ingredient {
   readonly id: string;
   readonly name: string;
   readonly role: Role;
   /** "whole" foods (an egg, a banana, tap water) carry no label to read; "packaged" ones are unknown until theirs was read. */
-  readonly label: "whole" | "packaged";
+  readonly label: LabelKind;
   /** Grams in one US cup, one figure or one per way of filling. */
   readonly gramsPerCup?: number | Readonly<Record<FillMethod, number>>;
   /** Grams in one US teaspoon, for what is measured by the spoon. */
   readonly gramsPerTsp?: number;
+  /** Where a teaspoon of it depends on the brand (coarse salt): the lightest and the heaviest, in grams. */
+  readonly tspSpread?: { readonly low: number; readonly high: number };
   /** Grams of one piece: an egg without its shell, a banana without its skin. */
   readonly pieceGrams?: number;
   readonly waterPercent: number;
   readonly fatPercent: number;
+  readonly sugarPercent: number;
   /** Grams per ml of the substance itself, without the air between grains: what it displaces in a batter. */
   readonly trueDensity: number;
   /** Teaspoons of baking soda that one US cup of it neutralises; 0 when it is not acid. */
   readonly neutralisesTsp: number;
+  /** True when it makes a batter so dark that browning cannot be seen. */
+  readonly darkens: boolean;
   readonly storage: Storage;
+  /** How it is bought, where that is not as it is used. */
+  readonly raw?: RawForm | undefined;
   /** What it contains by its nature, whatever the label says. */
   readonly contains: readonly Substance[];
   /** Where the figures come from, in general terms. */
@@ -72,4 +91,78 @@ export interface PackSize {
   readonly unitGrams: number;
   readonly unitsPerPack: number;
   readonly unitName: string;
+  /** What is really bought, as it stands on the packet. A label read on another product does not count for this one. */
+  readonly product?: string | undefined;
+  /** Price of one pack in hundredths of the currency the class is reckoned in. */
+  readonly price?: number | undefined;
+  /** The same product in other sizes, in the order they were written down. */
+  readonly sizes?: readonly OtherSize[] | undefined;
+}
+
+/** Another size of a product: what the label says is the same, only the pack is not. */
+export interface OtherSize {
+  readonly unitGrams: number;
+  readonly unitsPerPack: number;
+  readonly price?: number | undefined;
+}
+
+/** Food that somebody brings to the table: nobody here made it, so it has a label that was read, or it is unknown. */
+export interface SharedFood {
+  readonly id: string;
+  readonly name: string;
+  readonly broughtBy: string;
+  readonly label: Omit<LabelReading, "ingredientId"> | null;
+}
+
+/** Labels of the products in hand: one that was read on another product than is bought now counts as not read. */
+export function labelsInHand(labels: readonly LabelReading[], packs: readonly PackSize[]): Map<string, LabelReading> {
+  const products = new Map(packs.flatMap((pack) => (pack.product ? [[pack.ingredientId, pack.product] as const] : [])));
+  return new Map(
+    labels
+      .filter((label) => (products.get(label.ingredientId) ?? label.product) === label.product)
+      .map((label) => [label.ingredientId, label]),
+  );
+}
+
+/** Food brought along as ingredients, so that it is judged like everything else that touches a plate. */
+export const sharedFoodId = (food: Pick<SharedFood, "id">): string => `shared-${food.id}`;
+const asIngredient = (food: SharedFood): Ingredient => ({
+  id: sharedFoodId(food),
+  name: food.name,
+  role: "other",
+  label: "packaged",
+  waterPercent: 0,
+  fatPercent: 0,
+  sugarPercent: 0,
+  trueDensity: 1,
+  neutralisesTsp: 0,
+  darkens: false,
+  storage: "dry",
+  contains: [],
+  source: "",
+});
+
+/** What is known of all food of a class: the pantry with what is brought along, and the labels of the products in hand. */
+export interface KnownFood {
+  readonly pantry: ReadonlyMap<string, Ingredient>;
+  readonly labels: ReadonlyMap<string, LabelReading>;
+  /** What is brought along, as ingredients: it is on everybody's plate. */
+  readonly broughtIds: readonly string[];
+}
+
+export function knownFood(input: {
+  readonly pantry: readonly Ingredient[];
+  readonly labels: readonly LabelReading[];
+  readonly packs: readonly PackSize[];
+  readonly shared?: readonly SharedFood[] | undefined;
+}): KnownFood {
+  const pantry = new Map(input.pantry.map((one) => [one.id, one]));
+  const labels = labelsInHand(input.labels, input.packs);
+  const shared = input.shared ?? [];
+  for (const food of shared) {
+    const id = sharedFoodId(food);
+    pantry.set(id, asIngredient(food));
+    if (food.label) labels.set(id, { ...food.label, ingredientId: id });
+  }
+  return { pantry, labels, broughtIds: shared.map(sharedFoodId) };
 }

@@ -82,9 +82,9 @@ test("a station makes the least its rule allows that is enough", () => {
         if (wanted === 0) expect(toNumber(factor)).toBe(0);
         else if (over < 0) expect(toNumber(factor)).toBe(mostBatches);
         else {
-          const step = { whole: 1, half: 0.5, quarter: 0.25 }[rule];
-          expect(toNumber(factor) % step).toBe(0);
-          expect(yieldOf(recipe, batter, toNumber(factor) - step).pieces).toBeLessThan(wanted);
+          const parts = { whole: 1n, half: 2n, quarter: 4n, exact: 24n }[rule];
+          expect((factor.num * parts) % factor.den).toBe(0n);
+          expect(yieldOf(recipe, batter, toNumber(factor) - 1 / Number(parts)).pieces).toBeLessThan(wanted);
         }
         expect(compare(factor, ratio(BigInt(mostBatches)))).toBeLessThanOrEqual(0);
       },

@@ -1,4 +1,4 @@
-import type { Audience, Participant, Station } from "./types";
+import type { AgeBand, Arrangement, Audience, Participant, Station } from "./types";
 
 /** Names that can be shouted across a room and not be mistaken for one another; used in order when the class has none of its own. */
 export const stationNames: readonly string[] = [
@@ -56,21 +56,73 @@ export function nameOfStation(index: number, own: readonly string[]): string {
   return own[index] ?? stationNames.filter((name) => !own.includes(name))[index - own.length] ?? `Station ${index + 1}`;
 }
 
+export const isAdult = (age: AgeBand): boolean => age === "adult";
+/** Not to be at a table without a grown-up. */
+export const isSmall = (age: AgeBand): boolean => age === "under-1" || age === "under-6";
+/** Not to be at the heat without an adult. */
+export const isChild = (age: AgeBand): boolean => isSmall(age) || age === "6-11";
+
+/** Stations are named by their place in the arrangement, from "s1": the same place keeps its name when others fall empty. */
+export const stationId = (index: number): string => `s${index + 1}`;
+export const stationIndex = (id: string): number => Number(id.slice(1)) - 1;
+
 /** Everyone who works at a station; helpers and tasters do not. */
 export const isAtStation = (person: Participant): boolean => person.role === "cook" || person.role === "grown-up";
 
-/** Seats the register in its order, so that people entered together sit together. */
+function seatAs(
+  people: number,
+  stationSize: number,
+  cooks: readonly Participant[],
+  own: readonly string[],
+  seats: readonly (readonly string[])[],
+  apart: readonly number[],
+): Station[] {
+  const there = new Set(cooks.map((person) => person.id));
+  const given = new Set<string>();
+  // Whoever stands in the arrangement twice sits where they stand first.
+  const tables = seats.map((ids) => ids.filter((id) => there.has(id) && !given.has(id) && given.add(id).has(id)));
+  const sizes = tables.map((ids) => ids.length);
+  const nextTable = (): number => {
+    const open = sizes.flatMap((size, index) => (apart.includes(index) || size >= stationSize ? [] : [index]));
+    const found = open.reduce<number | undefined>(
+      (least, index) => (least !== undefined && (sizes[least] ?? 0) <= (sizes[index] ?? 0) ? least : index),
+      undefined,
+    );
+    if (found !== undefined) return found;
+    sizes.push(0);
+    return tables.push([]) - 1;
+  };
+  const put = (id: string | undefined) => {
+    const table = nextTable();
+    if (id !== undefined) tables[table]?.push(id);
+    sizes[table] = (sizes[table] ?? 0) + 1;
+  };
+  for (const person of cooks) if (!given.has(person.id)) put(person.id);
+  for (let named = cooks.length; named < people; named += 1) put(undefined);
+  return tables.flatMap((ids, index) => {
+    const size = sizes[index] ?? 0;
+    return size === 0 ? [] : [{ id: stationId(index), name: nameOfStation(index, own), size, people: ids }];
+  });
+}
+
+/**
+ * Seats the register: as arranged, where somebody arranged it; in its order otherwise, so that people entered together sit together.
+ * An arrangement is never out of date: whoever left is left out, whoever came since goes where there is room, and places the register
+ * does not name yet go to the smallest stations, apart ones aside.
+ */
 export function seat(
   people: number,
   stationSize: number,
   register: readonly Participant[],
   own: readonly string[],
+  arrangement?: Arrangement,
 ): Station[] {
   const cooks = register.filter(isAtStation);
+  if (arrangement?.seats) return seatAs(people, stationSize, cooks, own, arrangement.seats, arrangement.apart);
   let from = 0;
   return stationSizes(people, stationSize).map((size, index) => {
     const seated = cooks.slice(from, from + size).map((person) => person.id);
     from += size;
-    return { id: `s${index + 1}`, name: nameOfStation(index, own), size, people: seated };
+    return { id: stationId(index), name: nameOfStation(index, own), size, people: seated };
   });
 }

@@ -6,7 +6,8 @@ export type Audience = (typeof audiences)[number];
 export const participantRoles = ["cook", "grown-up", "taster", "helper"] as const;
 export type ParticipantRole = (typeof participantRoles)[number];
 
-export const ageBands = ["under-6", "6-11", "12-17", "adult"] as const;
+/** Youngest first. Before twelve months honey is not for a child (general infant-feeding guidance), so infants have a band of their own. */
+export const ageBands = ["under-1", "under-6", "6-11", "12-17", "adult"] as const;
 export type AgeBand = (typeof ageBands)[number];
 
 /** How bad it is, gravest first. Below "coeliac" a "may contain" warns instead of counting as contained. */
@@ -31,6 +32,31 @@ export interface Participant {
   /** False until somebody said so: not answered is not "none". */
   readonly hasAnswered: boolean;
   readonly needs: readonly Need[];
+  /** The grown-up on the same register who looks after this person. */
+  readonly grownUpId?: string | undefined;
+  /** What the instructor wants to remember that is no health data: left-handed, leaves early. */
+  readonly note?: string | undefined;
+  /**
+   * What was written in free words about allergies and diet. Nothing is read into it: until a person has turned it into needs and
+   * said so, every verdict on this participant is unknown.
+   */
+  readonly words?: { readonly text: string; readonly readBy: string | null } | undefined;
+  /** A second answer came in that differs in who gave it, and nobody has compared the two yet. */
+  readonly isContested?: boolean | undefined;
+  /** Where rescue medicine and the emergency plan are. */
+  readonly emergency?: string | undefined;
+  /** Who gave the answer and when, as an ISO date. */
+  readonly answered?: { readonly by: string; readonly on: string } | undefined;
+}
+
+/** Who sits where, as the optimiser or a hand arranged it, and which stations are kept apart from the rest. */
+export interface Arrangement {
+  /** Participants by station, in the order of the stations; null while the order of the register decides. */
+  readonly seats: readonly (readonly string[])[] | null;
+  /** Stations, counted from 0, that have their own kit packed first, their own gear, and cook first on a clean surface of their own. */
+  readonly apart: readonly number[];
+  /** Shared surfaces are washed whenever they pass from one dish to another. */
+  readonly washesBetween?: boolean | undefined;
 }
 
 /** One table of people who work through the recipe together. */

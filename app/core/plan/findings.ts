@@ -1,13 +1,14 @@
-import { checkRecipe } from "~/core/recipe";
-import { type Pantry, checkBatter } from "~/core/batter";
-import { checkGear, surfacesFor } from "~/core/gear";
-import type { PersonVerdict } from "~/core/allergen";
+import { type Recipe, checkRecipe } from "~/core/recipe";
+import { type AnyRecipeFinding, type Pantry, checkBatter } from "~/core/batter";
+import { checkGear, checkKitchen, surfacesFor } from "~/core/gear";
+import { gravest, hasOpenWords, rankOf } from "~/core/allergen";
+import { labelsInHand } from "~/core/pantry";
 import { isAtStation } from "~/core/people";
 import { checkTimeline, type ScheduleInput, type Timeline } from "~/core/schedule";
-import { hasFraction } from "~/core/kit";
+import { hasFraction, isSpiceEased } from "~/core/kit";
 import { canonical } from "./hash";
 import type { GearLine } from "~/core/gear";
-import type { ClassInput, DishPlan, Finding, PlanFinding, Stage, StationPlan } from "./types";
+import type { ClassInput, Dish, DishPlan, Finding, Plate, PlanFinding, Stage, StationPlan } from "./types";
 
 /** Puts a stage and a dish to findings that do not know them. */
 const at = <F extends object>(
@@ -16,9 +17,46 @@ const at = <F extends object>(
   findings: readonly F[],
 ): (F & { stage: Stage; dishId: string | null })[] => findings.map((finding) => ({ ...finding, stage, dishId }));
 
-const recipeFindings = (dish: DishPlan, pantry: Pantry): Finding[] => [
-  ...at("recipe", dish.id, checkRecipe(dish.recipe)),
-  ...at("recipe", dish.id, checkBatter(dish.recipe, pantry)),
+/** What is wrong with a recipe by itself: worked out once for the same recipe and pantry, as neither changes while a brief is typed. */
+const known = new WeakMap<
+  Recipe,
+  { readonly pantry: ClassInput["pantry"]; readonly findings: readonly AnyRecipeFinding[] }
+>();
+
+function findingsOfRecipe(
+  recipe: Recipe,
+  ingredients: ClassInput["pantry"],
+  pantry: Pantry,
+): readonly AnyRecipeFinding[] {
+  const before = known.get(recipe);
+  if (before?.pantry === ingredients) return before.findings;
+  const findings = [...checkRecipe(recipe), ...checkBatter(recipe, pantry)];
+  known.set(recipe, { pantry: ingredients, findings });
+  return findings;
+}
+
+const recipeFindings = (
+  dish: DishPlan,
+  given: Dish | undefined,
+  ingredients: ClassInput["pantry"],
+  pantry: Pantry,
+): Finding[] => [
+  ...at(
+    "recipe",
+    dish.id,
+    given?.newestRevision !== undefined && given.newestRevision > given.recipe.revision
+      ? [
+          {
+            code: "newer-revision" as const,
+            level: "notes" as const,
+            title: given.recipe.title,
+            has: given.recipe.revision,
+            newest: given.newestRevision,
+          },
+        ]
+      : [],
+  ),
+  ...at("recipe", dish.id, findingsOfRecipe(dish.recipe, ingredients, pantry)),
   ...at(
     "recipe",
     dish.id,
@@ -63,21 +101,30 @@ function briefFindings(input: ClassInput, stations: number): PlanFinding[] {
   ];
 }
 
-function allergyFindings(input: ClassInput, plates: readonly PersonVerdict[]): PlanFinding[] {
+function allergyFindings(input: ClassInput, plates: readonly Plate[]): PlanFinding[] {
   const silent = input.people.filter((person) => !person.hasAnswered).length;
   const findings: PlanFinding[] = silent > 0 ? [{ code: "not-answered", level: "warns", people: silent }] : [];
+  const unread = input.people.filter((person) => person.hasAnswered && hasOpenWords(person)).length;
+  if (unread > 0) findings.push({ code: "words-not-read", level: "warns", people: unread });
+  const inHand = labelsInHand(input.labels, input.packs);
+  const other = input.labels.map((label) => label.ingredientId).filter((id) => !inHand.has(id));
+  if (other.length > 0) findings.push({ code: "label-of-other-product", level: "warns", ingredientIds: other });
   const codes = { contains: "cannot-eat", "may-contain": "may-not-eat", unknown: "plate-unknown" } as const;
+  const plateOf = new Map(plates.map((plate) => [plate.participantId, plate]));
   for (const person of input.people) {
-    const plate = plates.find((one) => one.participantId === person.id);
-    if (!plate || !person.hasAnswered || plate.verdict === "clear") continue;
-    const ingredientIds = plate.items.filter((item) => item.verdict === plate.verdict).map((item) => item.ingredientId);
-    findings.push({
-      code: codes[plate.verdict],
-      level: "warns",
-      participantId: person.id,
-      name: person.name,
-      ingredientIds,
-    });
+    const plate = plateOf.get(person.id);
+    if (!plate || !person.hasAnswered || hasOpenWords(person) || plate.verdict === "clear") continue;
+    const { id: participantId, name } = person;
+    const own = gravest(plate.items.map((item) => item.verdict));
+    if (own !== "clear") {
+      const ingredientIds = plate.items.filter((item) => item.verdict === own).map((item) => item.ingredientId);
+      findings.push({ code: codes[own], level: "warns", participantId, name, ingredientIds });
+    }
+    // What reaches the plate is news where the plate itself says less.
+    const graver = plate.exposures.filter((one) => rankOf[one.verdict] < rankOf[own]);
+    const substances = [...new Set(graver.map((one) => one.substance))];
+    if (substances.length > 0)
+      findings.push({ code: "contact-reaches", level: "warns", participantId, name, substances });
   }
   if (input.people.some((person) => person.needs.length > 0))
     findings.push({ code: "contact-not-checked", level: "notes" });
@@ -95,54 +142,92 @@ function together<F extends PlanFinding & { readonly stationIds: readonly string
   return [...groups.values()];
 }
 
-function amountFindings(stations: readonly StationPlan[], pantry: Pantry): PlanFinding[] {
-  const short = stations.filter((station) => station.scale.over < 0);
-  const isEgg = (ingredientId: string) => pantry.get(ingredientId)?.role === "egg";
+/** Salt and strong spice that could be eased in a large batch, where the brief does not do so already. */
+function easable(stations: readonly StationPlan[], pantry: Pantry): PlanFinding[] {
+  const large = stations.filter((station) =>
+    station.kit.some(
+      (line) => !line.isEased && isSpiceEased(pantry.get(line.ingredientId)?.role, station.scale.factor),
+    ),
+  );
+  if (large.length === 0) return [];
+  const ingredientIds = large.flatMap((station) =>
+    station.kit.flatMap((line) =>
+      isSpiceEased(pantry.get(line.ingredientId)?.role, station.scale.factor) ? [line.ingredientId] : [],
+    ),
+  );
   return [
-    ...together(
-      short.map((station) => ({
-        code: "pieces-short" as const,
-        level: "warns" as const,
-        stationIds: [station.id],
-        made: station.scale.piecesMade,
-        wanted: station.scale.piecesWanted,
-      })),
+    {
+      code: "spice-could-ease",
+      level: "notes",
+      stationIds: large.map((station) => station.id),
+      ingredientIds: [...new Set(ingredientIds)],
+    },
+  ];
+}
+
+/** Stations that share one kit, under the first of them: what is said of a kit is said once for all. */
+function byKit(stations: readonly StationPlan[]): { station: StationPlan; stationIds: string[] }[] {
+  const groups = new Map<StationPlan["kit"], { station: StationPlan; stationIds: string[] }>();
+  for (const station of stations) {
+    const group = groups.get(station.kit);
+    if (group) group.stationIds.push(station.id);
+    else groups.set(station.kit, { station, stationIds: [station.id] });
+  }
+  return [...groups.values()];
+}
+
+function amountFindings(stations: readonly StationPlan[], pantry: Pantry, easesSpice: boolean): PlanFinding[] {
+  const groups = byKit(stations);
+  const isEgg = (ingredientId: string) => pantry.get(ingredientId)?.role === "egg";
+  const short = groups.flatMap(({ station, stationIds }) =>
+    station.scale.over < 0
+      ? [
+          {
+            code: "pieces-short" as const,
+            level: "warns" as const,
+            stationIds,
+            made: station.scale.piecesMade,
+            wanted: station.scale.piecesWanted,
+          },
+        ]
+      : [],
+  );
+  const fractions = groups.flatMap(({ station, stationIds }) =>
+    station.kit.flatMap((line) =>
+      isEgg(line.ingredientId) && hasFraction(line) && line.main
+        ? [
+            {
+              code: "egg-fraction" as const,
+              level: "warns" as const,
+              stationIds,
+              ingredientId: line.ingredientId,
+              count: line.main.amount.value,
+              grams: line.main.grams ?? 0,
+            },
+          ]
+        : [],
     ),
-    ...together(
-      stations.flatMap((station) =>
-        station.kit.flatMap((line) =>
-          isEgg(line.ingredientId) && hasFraction(line) && line.main
-            ? [
-                {
-                  code: "egg-fraction" as const,
-                  level: "warns" as const,
-                  stationIds: [station.id],
-                  ingredientId: line.ingredientId,
-                  count: line.main.amount.value,
-                  grams: line.main.grams ?? 0,
-                },
-              ]
-            : [],
-        ),
-      ),
+  );
+  const off = groups.flatMap(({ station, stationIds }) =>
+    station.kit.flatMap((line) =>
+      line.main?.scoops && !line.main.scoops.isWithin
+        ? [
+            {
+              code: "scoops-off" as const,
+              level: "warns" as const,
+              stationIds,
+              ingredientId: line.ingredientId,
+              error: line.main.scoops.error,
+            },
+          ]
+        : [],
     ),
-    ...together(
-      stations.flatMap((station) =>
-        station.kit.flatMap((line) =>
-          line.main?.scoops && !line.main.scoops.isWithin
-            ? [
-                {
-                  code: "scoops-off" as const,
-                  level: "warns" as const,
-                  stationIds: [station.id],
-                  ingredientId: line.ingredientId,
-                  error: line.main.scoops.error,
-                },
-              ]
-            : [],
-        ),
-      ),
-    ),
+  );
+  return [
+    ...(easesSpice ? [] : easable(stations, pantry)),
+    ...together(short),
+    ...together(fractions),
+    ...together(off),
   ];
 }
 
@@ -152,17 +237,25 @@ export function findingsOf(
   pantry: Pantry,
   dishes: readonly DishPlan[],
   stations: readonly StationPlan[],
-  plates: readonly PersonVerdict[],
+  plates: readonly Plate[],
   gear: readonly GearLine[],
   timeline: Timeline,
   scheduled: ScheduleInput,
 ): Finding[] {
   return [
-    ...dishes.flatMap((dish) => recipeFindings(dish, pantry)),
+    ...dishes.flatMap((dish) =>
+      recipeFindings(
+        dish,
+        input.dishes.find((one) => one.id === dish.id),
+        input.pantry,
+        pantry,
+      ),
+    ),
     ...at("brief", null, briefFindings(input, stations.length)),
     ...at("allergies", null, allergyFindings(input, plates)),
-    ...at("amounts", null, amountFindings(stations, pantry)),
+    ...at("amounts", null, amountFindings(stations, pantry, input.brief.easesSpice)),
     ...at("gear", null, checkGear(gear)),
+    ...at("gear", null, checkKitchen(input.kitchen, timeline.units)),
     ...dishes.flatMap((dish) =>
       at(
         "gear",

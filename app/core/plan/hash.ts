@@ -15,5 +15,17 @@ export function canonical(value: unknown): string {
   return JSON.stringify(value) ?? "null";
 }
 
+/** While a brief is typed most stages depend on the same text as at the key before. */
+const hashes = new Map<string, string>();
+const mostHashes = 500;
+
 /** First 80 bits of SHA-256 in hex: short enough to print on a sheet, long enough never to meet by accident. */
-export const fingerprintOf = (value: unknown): string => bytesToHex(sha256(utf8ToBytes(canonical(value)))).slice(0, 20);
+export function fingerprintOf(value: unknown): string {
+  const text = canonical(value);
+  const known = hashes.get(text);
+  if (known) return known;
+  const hash = bytesToHex(sha256(utf8ToBytes(text))).slice(0, 20);
+  if (hashes.size >= mostHashes) hashes.clear();
+  hashes.set(text, hash);
+  return hash;
+}

@@ -1,5 +1,8 @@
 /** From ClassInput to ClassPlan: the pipeline, why each figure is what it is, fingerprints of the stages. */
 export * from "./types";
-export { plan, dishOfStations } from "./plan";
+export { cookingPlaces, kitOptionsOf, plan } from "./plan";
+export * from "./remedies";
+export * from "./matrix";
+export * from "./gains";
 export * from "./stages";
 export { canonical, fingerprintOf } from "./hash";

@@ -63,9 +63,33 @@ const register = (input: ClassInput) =>
 const needs = (input: ClassInput) =>
   named(
     "answer",
-    input.people.map(({ id, name, hasAnswered, needs: declared }) => [name || id, { hasAnswered, declared }]),
+    input.people.map(({ id, name, ageBand, hasAnswered, needs: declared, words, emergency, isContested }) => [
+      name || id,
+      { ageBand, hasAnswered, declared, words, emergency, isContested },
+    ]),
     hidden,
   );
+/** A part of many entries as one: its hash, worked out once for the same list. While somebody types, the register stays the same list. */
+const wholeHashes = new WeakMap<object, Map<string, string>>();
+
+function asOne(name: string, list: object, entries: () => [string, string][]): [string, string][] {
+  const known = wholeHashes.get(list) ?? new Map<string, string>();
+  wholeHashes.set(list, known);
+  const hash = known.get(name) ?? fingerprintOf(entries());
+  known.set(name, hash);
+  return [[name, hash]];
+}
+
+/** Entries made of one list alone: worked out once for the same list, as eight stages ask for them at every key. */
+const knownEntries = new WeakMap<object, Map<string, [string, string][]>>();
+function once(name: string, list: object, make: () => [string, string][]): [string, string][] {
+  const known = knownEntries.get(list) ?? new Map<string, [string, string][]>();
+  knownEntries.set(list, known);
+  const entries = known.get(name) ?? make();
+  known.set(name, entries);
+  return entries;
+}
+
 const ingredientIds = (input: ClassInput) =>
   new Set(
     input.dishes.flatMap((dish) =>
@@ -82,29 +106,70 @@ const pantry = (input: ClassInput) => {
     hidden,
   );
 };
-const labels = (input: ClassInput) =>
+const readings = (input: ClassInput) =>
   named(
     "label",
     input.labels.map((one) => [one.ingredientId, one]),
     hidden,
   );
-const packs = (input: ClassInput) =>
+const products = (input: ClassInput) =>
   named(
-    "pack",
-    input.packs.map((one) => [one.ingredientId, one]),
+    "product",
+    input.packs.flatMap((pack) => (pack.product ? [[pack.ingredientId, pack.product] as const] : [])),
     shown,
   );
-const surfaces = (input: ClassInput) =>
+const brought = (input: ClassInput) =>
   named(
-    "surface",
-    input.kitchen.surfaces.map(({ id: _id, ...surface }) => [surface.name, surface]),
+    "brought",
+    (input.shared ?? []).map((food) => [food.name, food]),
     hidden,
   );
+const labels = (input: ClassInput) => [...readings(input), ...products(input), ...brought(input)];
+/** Where everybody sits: how many where, and which stations are apart; the names only where they matter. */
+const seating = (input: ClassInput): [string, string][] =>
+  input.arrangement
+    ? [
+        [
+          "arrangement:stations",
+          shown({
+            apart: input.arrangement.apart,
+            washesBetween: input.arrangement.washesBetween ?? false,
+            seats: input.arrangement.seats?.map((ids) => ids.length) ?? null,
+          }),
+        ],
+      ]
+    : [];
+const seats = (input: ClassInput): [string, string][] =>
+  input.arrangement ? [["arrangement:seats", hidden(input.arrangement)]] : [];
+const packs = (input: ClassInput) =>
+  once("pack", input.packs, () =>
+    named(
+      "pack",
+      input.packs.map((one) => [one.ingredientId, one]),
+      shown,
+    ),
+  );
+const surfaces = (input: ClassInput) =>
+  once("surface", input.kitchen.surfaces, () =>
+    named(
+      "surface",
+      input.kitchen.surfaces.map(({ id: _id, ...surface }) => [surface.name, surface]),
+      hidden,
+    ),
+  );
 const gear = (input: ClassInput) =>
+  once("gear", input.kitchen.gear, () =>
+    named(
+      "gear",
+      input.kitchen.gear.map((one) => [one.tool, one.owned]),
+      shown,
+    ),
+  );
+const circuits = (input: ClassInput) =>
   named(
-    "gear",
-    input.kitchen.gear.map((one) => [one.tool, one.owned]),
-    shown,
+    "circuit",
+    (input.kitchen.circuits ?? []).map(({ id: _id, ...circuit }) => [circuit.name, circuit]),
+    hidden,
   );
 
 const scaleKeys = [
@@ -112,6 +177,7 @@ const scaleKeys = [
   "stationSize",
   "piecesEach",
   "batchRule",
+  "eggRule",
   "testersPerSurface",
   "hasDemoBatch",
   "hasSpareKit",
@@ -122,6 +188,7 @@ const timeKeys = [
   "stationSize",
   "piecesEach",
   "batchRule",
+  "eggRule",
   "testersPerSurface",
   "audience",
   "minutes",
@@ -132,51 +199,85 @@ const timeKeys = [
   "doorsMinutes",
   "eatMinutes",
   "cleanMinutes",
+  "isRemote",
 ] as const;
 
-const parts: Readonly<Record<Stage, (input: ClassInput) => [string, string][]>> = {
-  recipe: (input) => [...dishes(input), ...pantry(input)],
-  brief: (input) => [...dishes(input), ...brief(input), ...register(input)],
-  allergies: (input) => [
-    ...dishes(input),
-    ...brief(input, "people", "regime"),
-    ...needs(input),
-    ...pantry(input),
-    ...labels(input),
+/** The entries of the long lists, each by its name; or one hash for all of them where only equality matters. */
+type Entries = (input: ClassInput) => [string, string][];
+interface LongParts {
+  readonly register: Entries;
+  readonly needs: Entries;
+  readonly pantry: Entries;
+  readonly labels: Entries;
+}
+const everyName: LongParts = { register, needs, pantry, labels };
+const inOne: LongParts = {
+  register: (input) => asOne("register", input.people, () => register(input)),
+  needs: (input) => asOne("needs", input.people, () => needs(input)),
+  pantry: (input) => asOne(`pantry ${[...ingredientIds(input)].join()}`, input.pantry, () => pantry(input)),
+  labels: (input) => [
+    ...asOne("readings", input.labels, () => readings(input)),
+    ...asOne("products", input.packs, () => products(input)),
+    ...brought(input),
   ],
-  amounts: (input) => [
-    ...dishes(input),
-    ...brief(input, ...scaleKeys, "measuringSetId"),
-    ...pantry(input),
-    ...packs(input),
-    ...surfaces(input),
-  ],
-  gear: (input) => [
-    ...dishes(input),
-    ...brief(input, "people", "stationSize", "kitMode", "demo"),
-    ...surfaces(input),
-    ...gear(input),
-  ],
-  timeline: (input) => [
-    ...dishes(input),
-    ...brief(input, ...timeKeys),
-    ...pantry(input),
-    ...surfaces(input),
-    ["kitchen:sinks", String(input.kitchen.sinks)],
-  ],
-  teach: (input) => [...parts.allergies(input), ...parts.amounts(input), ...parts.timeline(input)],
-  log: (input) => parts.timeline(input),
 };
 
+function partsWith(long: LongParts): Readonly<Record<Stage, Entries>> {
+  const parts: Readonly<Record<Stage, Entries>> = {
+    recipe: (input) => [...dishes(input), ...long.pantry(input)],
+    brief: (input) => [...dishes(input), ...brief(input), ...long.register(input)],
+    allergies: (input) => [
+      ...dishes(input),
+      ...brief(input, ...timeKeys, "regime"),
+      ...seats(input),
+      ...surfaces(input),
+      ...gear(input),
+      ...long.needs(input),
+      ...long.pantry(input),
+      ...long.labels(input),
+    ],
+    amounts: (input) => [
+      ...dishes(input),
+      ...brief(input, ...scaleKeys, "measuringSetId", "strictTolerancePercent", "usualTolerancePercent", "easesSpice"),
+      ...long.pantry(input),
+      ...packs(input),
+      ...surfaces(input),
+      ...seating(input),
+    ],
+    kits: (input) => [...parts.amounts(input), ...brief(input, "kitMode", "containerPer"), ...long.labels(input)],
+    gear: (input) => [
+      ...dishes(input),
+      ...brief(input, "people", "stationSize", "kitMode", "demo"),
+      ...seating(input),
+      ...surfaces(input),
+      ...gear(input),
+      ...circuits(input),
+    ],
+    timeline: (input) => [
+      ...dishes(input),
+      ...brief(input, ...timeKeys),
+      ...seating(input),
+      ...long.pantry(input),
+      ...surfaces(input),
+      ["kitchen:sinks", String(input.kitchen.sinks)],
+    ],
+    teach: (input) => [...parts.allergies(input), ...parts.amounts(input), ...parts.timeline(input)],
+    log: (input) => parts.timeline(input),
+  };
+  return parts;
+}
+const namedParts = partsWith(everyName);
+const hashedParts = partsWith(inOne);
+
 /** The inputs of one stage, for storing beside a signature. */
-export const stageInputs = (input: ClassInput, stage: Stage): StageInputs => Object.fromEntries(parts[stage](input));
+export const stageInputs = (input: ClassInput, stage: Stage): StageInputs =>
+  Object.fromEntries(namedParts[stage](input));
 
 /** The fingerprint of every stage. */
 export function fingerprints(input: ClassInput): Record<Stage, string> {
-  return Object.fromEntries(stages.map((stage) => [stage, fingerprintOf(stageInputs(input, stage))])) as Record<
-    Stage,
-    string
-  >;
+  return Object.fromEntries(
+    stages.map((stage) => [stage, fingerprintOf(Object.fromEntries(hashedParts[stage](input)))]),
+  ) as Record<Stage, string>;
 }
 
 /** One input that differs between two stamps; `from` or `to` is undefined where it was added or removed. */

@@ -2,11 +2,12 @@ import type { Regime, PersonVerdict } from "~/core/allergen";
 import type { Batter, BatchYield, BatterFinding } from "~/core/batter";
 import type { GearFinding, GearLine, Kitchen } from "~/core/gear";
 import type { KitLine, Total } from "~/core/kit";
-import type { Ingredient, LabelReading, PackSize } from "~/core/pantry";
-import type { Audience, Participant, Station } from "~/core/people";
+import type { Exposure } from "~/core/contact";
+import type { Ingredient, LabelReading, PackSize, SharedFood, Substance } from "~/core/pantry";
+import type { Arrangement, Audience, Participant, Station } from "~/core/people";
 import type { Ratio } from "~/core/quantity";
 import type { Recipe, RecipeFinding } from "~/core/recipe";
-import type { BatchRule, StationScale } from "~/core/scale";
+import type { BatchRule, EggRule, StationScale } from "~/core/scale";
 import type { DemoMode, KitMode, ScheduleFinding, Timeline } from "~/core/schedule";
 
 /** The few facts that decide the rest. Minutes are whole. */
@@ -24,7 +25,15 @@ export interface Brief {
   readonly demo: DemoMode;
   readonly testersPerSurface: number;
   readonly batchRule: BatchRule;
+  readonly eggRule: EggRule;
+  /** A container for each line of a kit, or one for all that a bowl takes at once. */
+  readonly containerPer: "line" | "bowl";
   readonly measuringSetId: string;
+  /** How far scoops may be off, in percent: leaveners and salt, and everything else. */
+  readonly strictTolerancePercent: number;
+  readonly usualTolerancePercent: number;
+  /** Salt and strong spice at nine tenths where a station makes more than four batches. */
+  readonly easesSpice: boolean;
   readonly regime: Regime;
   /** Hot places one adult can watch; 0 for no such rule. Applies where children cook. */
   readonly hotPlacesPerAdult: number;
@@ -35,6 +44,8 @@ export interface Brief {
   readonly hasDemoBatch: boolean;
   /** A whole kit more, for the bowl that goes on the floor. */
   readonly hasSpareKit: boolean;
+  /** Every station is a household of its own: nothing but the packing table is shared. */
+  readonly isRemote: boolean;
   readonly stationNames: readonly string[];
 }
 
@@ -44,6 +55,8 @@ export interface Dish {
   readonly recipe: Recipe;
   readonly variantId: string | null;
   readonly stations: number | null;
+  /** The newest revision of the recipe there is, where that is known; the class keeps the one it has. */
+  readonly newestRevision?: number | undefined;
 }
 
 /** Everything a plan is computed from. What the program stores is this, never the plan. */
@@ -60,9 +73,18 @@ export interface ClassInput {
   readonly pantry: readonly Ingredient[];
   readonly labels: readonly LabelReading[];
   readonly packs: readonly PackSize[];
+  /** Seats as arranged; absent while the order of the register decides and nobody is kept apart. */
+  readonly arrangement?: Arrangement | undefined;
+  /** Food that people bring along and everybody may eat of. */
+  readonly shared?: readonly SharedFood[] | undefined;
 }
 
-export const stages = ["recipe", "brief", "allergies", "amounts", "gear", "timeline", "teach", "log"] as const;
+/** The verdict on a person's plate, with what reaches it from the rest of the room. */
+export interface Plate extends PersonVerdict {
+  readonly exposures: readonly Exposure[];
+}
+
+export const stages = ["recipe", "brief", "allergies", "amounts", "kits", "gear", "timeline", "teach", "log"] as const;
 export type Stage = (typeof stages)[number];
 
 export type PlanFinding =
@@ -109,7 +131,29 @@ export type PlanFinding =
       readonly name: string;
       readonly ingredientIds: readonly string[];
     }
+  | {
+      readonly code: "contact-reaches";
+      readonly level: "warns";
+      readonly participantId: string;
+      readonly name: string;
+      readonly substances: readonly Substance[];
+    }
+  | { readonly code: "words-not-read"; readonly level: "warns"; readonly people: number }
+  | { readonly code: "label-of-other-product"; readonly level: "warns"; readonly ingredientIds: readonly string[] }
   | { readonly code: "contact-not-checked"; readonly level: "notes" }
+  | {
+      readonly code: "newer-revision";
+      readonly level: "notes";
+      readonly title: string;
+      readonly has: number;
+      readonly newest: number;
+    }
+  | {
+      readonly code: "spice-could-ease";
+      readonly level: "notes";
+      readonly stationIds: readonly string[];
+      readonly ingredientIds: readonly string[];
+    }
   | {
       readonly code: "scoops-off";
       readonly level: "warns";
@@ -167,6 +211,8 @@ export interface KeyFigure {
 
 export interface StationPlan extends Station {
   readonly dishId: string;
+  /** Own kit packed first, own gear, cooks first on a clean surface of its own. */
+  readonly isApart: boolean;
   readonly scale: StationScale;
   readonly loads: number;
   readonly kit: readonly KitLine[];
@@ -191,7 +237,7 @@ export interface ClassPlan {
   readonly totals: readonly Total[];
   readonly gear: readonly GearLine[];
   readonly timeline: Timeline;
-  readonly plates: readonly PersonVerdict[];
+  readonly plates: readonly Plate[];
   readonly figures: readonly KeyFigure[];
   readonly findings: readonly Finding[];
   /** False while an amount is unknown or the ledger does not add up: nothing may be packed. */

@@ -147,6 +147,42 @@ export function toScoops(millilitres: Ratio, set: MeasuringSet, tolerance: numbe
   return answer(best);
 }
 
+/**
+ * Every filling that could stand on a card for a volume: those within `tolerance` with the fewest scoops, and the exact one while it
+ * takes at most {@link mostExactScoops}. Fewest first; empty when nothing is within the tolerance.
+ * @throws {RangeError} as {@link toScoops}.
+ */
+export function scoopChoices(millilitres: Ratio, set: MeasuringSet, tolerance: number): Scooped[] {
+  const best = toScoops(millilitres, set, tolerance);
+  if (!best.isWithin) return [];
+  const table = tableUpTo(set, 0);
+  const exactUnits = toNumber(divide(millilitres, table.measure));
+  const choices: Scooped[] = [];
+  let fewest = Infinity;
+  const inBand: number[] = [];
+  for (
+    let q = Math.max(1, Math.ceil(exactUnits * (1 - tolerance) - 1e-9));
+    q <= exactUnits * (1 + tolerance) + 1e-9;
+    q += 1
+  ) {
+    inBand.push(q);
+    fewest = Math.min(fewest, table.fewest[q] ?? Infinity);
+  }
+  for (const q of inBand) {
+    const scoops = table.fewest[q] ?? Infinity;
+    const isExact = q === exactUnits && scoops <= mostExactScoops;
+    if (scoops === Infinity || (scoops > fewest && !isExact)) continue;
+    choices.push({
+      counts: countsFor(table, q),
+      millilitres: toNumber(multiply(ratio(BigInt(q)), table.measure)),
+      error: q === exactUnits ? 0 : q / exactUnits - 1,
+      isWithin: true,
+    });
+  }
+  const count = (one: Scooped) => one.counts.reduce((sum, each) => sum + each.count, 0);
+  return choices.sort((a, b) => count(a) - count(b) || Math.abs(a.error) - Math.abs(b.error));
+}
+
 const emptyOrKnown = (set: MeasuringSet): Table => tableUpTo(set, 0);
 
 const cups = (...sizes: Ratio[]): Scoop[] => sizes.map((size) => ({ size, unit: "cup" as const }));
@@ -171,12 +207,22 @@ const fineScoops = [
   ...spoons("tsp", whole, half, quarter, eighth),
 ];
 
+const moreCups = [
+  ...cups(whole, ratio(3n, 4n), ratio(2n, 3n), half, third, quarter),
+  ...spoons("tbsp", whole),
+  ...spoons("tsp", whole, half, quarter),
+];
+const spoonsOnly = [...spoons("tbsp", whole), ...spoons("tsp", whole, half, quarter)];
+
 /** Sets commonly found at a station; the brief names one of them. */
 export const measuringSets: readonly MeasuringSet[] = [
   { id: "us-usual", name: "US cups 1, ½, ⅓, ¼", system: "us", scoops: fullScoops },
   { id: "us-no-third", name: "US cups without ⅓", system: "us", scoops: noThirdScoops },
   { id: "us-fine", name: "US cups with ⅛ and half spoons", system: "us", scoops: fineScoops },
   { id: "metric-usual", name: "Metric cups 1, ½, ⅓, ¼", system: "metric", scoops: fullScoops },
+  { id: "us-two-thirds", name: "US cups with ⅔ and ¾", system: "us", scoops: moreCups },
+  { id: "metric-no-third", name: "Metric cups without ⅓", system: "metric", scoops: noThirdScoops },
+  { id: "metric-spoons", name: "Metric spoons only", system: "metric", scoops: spoonsOnly },
   { id: "au-usual", name: "Australian cups and 20 ml tablespoon", system: "au", scoops: fullScoops },
 ];
 

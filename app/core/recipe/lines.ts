@@ -1,5 +1,9 @@
 import { type Amount, type Ratio, add, multiply, one, ratio, subtract } from "~/core/quantity";
-import type { Line, LineAmount, Recipe, Variant } from "./types";
+import type { Line, LineAmount, Recipe, Variant, PartKind } from "./types";
+
+/** What is made for the plate is no batter; a bulk dry mix is. */
+export const isForPlate = (kind: PartKind | undefined): boolean =>
+  kind === "sauce" || kind === "filling" || kind === "flavoured-butter";
 
 export const isBatter = (line: Line): boolean => line.bowl !== "pan" && line.bowl !== "topping";
 
@@ -14,6 +18,8 @@ export function expectedOf(amount: LineAmount): Amount | undefined {
       return amount.start;
     case "hold-back":
       return amount.amount;
+    case "packs":
+      return { value: multiply(amount.packs, amount.each.value), unit: amount.each.unit };
     case "per-load":
     case "per-piece":
     case "to-taste":
@@ -36,11 +42,13 @@ export function mostOf(amount: LineAmount): Amount | undefined {
   }
 }
 
-/** What goes into the kit in a small container of its own: the possible top-up, or what is held back. */
+/** What goes into the kit in a small container of its own: the possible top-up, the rest of a range, or what is held back. */
 export function apartOf(amount: LineAmount): Amount | undefined {
   switch (amount.kind) {
     case "top-up":
       return { value: subtract(amount.most.value, amount.start.value), unit: amount.start.unit };
+    case "range":
+      return { value: subtract(amount.to.value, midOf(amount.from, amount.to).value), unit: amount.to.unit };
     case "hold-back":
       return amount.back;
     default:
@@ -66,6 +74,8 @@ export function scaleLineAmount(amount: LineAmount, factor: Ratio): LineAmount {
       return { kind: "top-up", start: scaleAmount(amount.start, factor), most: scaleAmount(amount.most, factor) };
     case "hold-back":
       return { kind: "hold-back", amount: scaleAmount(amount.amount, factor), back: scaleAmount(amount.back, factor) };
+    case "packs":
+      return { ...amount, packs: multiply(amount.packs, factor) };
     case "per-load":
     case "per-piece":
     case "to-taste":
@@ -110,6 +120,8 @@ export function asVariant(recipe: Recipe, variantId: string | null): Recipe {
         ? { ...step, draws: [...step.draws, ...variant.add.map((line) => ({ lineId: line.id, share: one }))] }
         : step,
     ),
+    // A variant of a variant is not a thing: what the others leave out may be gone already.
+    variants: [],
     standing: variant.standing,
   };
 }

@@ -69,7 +69,7 @@ test("a step that draws on a line that is not there, no cook step, an amount nob
 const grams = (value: bigint) => ({ value: ratio(value), unit: "g" as const });
 test.each<[string, LineAmount, number | undefined, number | undefined, number | undefined]>([
   ["exact", { kind: "exact", amount: grams(10n) }, 10, 10, undefined],
-  ["range", { kind: "range", from: grams(10n), to: grams(20n) }, 15, 20, undefined],
+  ["range", { kind: "range", from: grams(10n), to: grams(20n) }, 15, 20, 5],
   ["top-up", { kind: "top-up", start: grams(80n), most: grams(120n) }, 80, 120, 40],
   ["hold-back", { kind: "hold-back", amount: grams(100n), back: grams(30n) }, 100, 100, 30],
   ["to taste", { kind: "to-taste" }, undefined, undefined, undefined],

@@ -28,13 +28,46 @@ export type LineAmount =
   | { readonly kind: "top-up"; readonly start: Amount; readonly most: Amount }
   /** Listed amount, of which `back` is kept aside until the batter has been judged. */
   | { readonly kind: "hold-back"; readonly amount: Amount; readonly back: Amount }
+  /** Sachets, tins, tubs: how many, with the net amount of each. */
+  | { readonly kind: "packs"; readonly packs: Ratio; readonly each: Amount; readonly packName: string }
   | { readonly kind: "per-load"; readonly amount: Amount }
   | { readonly kind: "per-piece"; readonly amount: Amount }
   | { readonly kind: "to-taste" }
   | { readonly kind: "unknown"; readonly said: string };
 
+export const amountKinds = [
+  "exact",
+  "range",
+  "top-up",
+  "hold-back",
+  "packs",
+  "per-load",
+  "per-piece",
+  "to-taste",
+  "unknown",
+] as const satisfies readonly LineAmount["kind"][];
+
+/** What is made by itself before it joins: a sauce, a bulk dry mix, a flavoured butter. */
+export const partKinds = ["sauce", "dry-mix", "flavoured-butter", "filling", "other"] as const;
+export type PartKind = (typeof partKinds)[number];
+export const partHeats = ["none", "hob", "oven", "microwave"] as const;
+export type PartHeat = (typeof partHeats)[number];
+
+/** A sub-recipe with its own yield, time and heat; its lines and steps name it. */
+export interface Part {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: PartKind;
+  readonly heat: PartHeat;
+  readonly minutes: Span;
+  /** Grams it makes for one batch, as the author says; null when nobody said. */
+  readonly makesGrams: number | null;
+}
+
 export interface Line {
   readonly id: string;
+  /** The sub-recipe this line belongs to; null for the batter itself. */
+  readonly partId: string | null;
   readonly ingredientId: string;
   readonly amount: LineAmount;
   readonly bowl: Bowl;
@@ -96,11 +129,14 @@ export const tools = [
   "plate",
   "fork",
   "sieve",
+  "stick",
+  "baking-paper",
 ] as const;
 export type Tool = (typeof tools)[number];
 
 export interface Step {
   readonly id: string;
+  readonly partId: string | null;
   readonly kind: StepKind;
   readonly text: string;
   readonly draws: readonly Draw[];
@@ -190,6 +226,8 @@ export interface Variant {
   readonly id: string;
   readonly name: string;
   readonly standing: Standing;
+  /** The step at which the stations choose; null when it is decided from the start. */
+  readonly decidedAt: string | null;
   readonly omit: readonly string[];
   readonly swaps: readonly { readonly lineId: string; readonly ingredientId: string; readonly amount?: LineAmount }[];
   readonly add: readonly Line[];
@@ -214,6 +252,11 @@ export interface Recipe {
   readonly heat: Heat;
   readonly portion: Portion;
   readonly pieceDiameterCm: number;
+  /** Pieces the author says a batch makes; null when nobody said. Compared with what the volume gives. */
+  readonly claimedPieces: number | null;
+  /** What cannot be seen with this batter: "dark from the cocoa, colour says nothing". */
+  readonly blindNote: string;
+  readonly parts: readonly Part[];
   readonly variants: readonly Variant[];
 }
 
@@ -258,4 +301,27 @@ export type RecipeFinding =
       readonly lineId: string;
       readonly ingredientId: string;
     }
-  | { readonly code: "no-cook-step"; readonly level: "warns" };
+  | { readonly code: "no-cook-step"; readonly level: "warns" }
+  | { readonly code: "hazard-missing"; readonly level: "warns"; readonly stepId: string; readonly hazard: Hazard }
+  | { readonly code: "adult-not-named"; readonly level: "warns"; readonly stepId: string; readonly hazard: Hazard }
+  | {
+      readonly code: "units-mixed";
+      readonly level: "notes";
+      readonly byVolume: readonly string[];
+      readonly byMetric: readonly string[];
+    }
+  | { readonly code: "part-empty"; readonly level: "blocks"; readonly partId: string; readonly name: string }
+  | { readonly code: "part-without-step"; readonly level: "warns"; readonly partId: string; readonly name: string }
+  | {
+      readonly code: "pack-size-missing";
+      readonly level: "blocks";
+      readonly lineId: string;
+      readonly ingredientId: string;
+    }
+  | {
+      readonly code: "variant-without-line";
+      readonly level: "blocks";
+      readonly variantId: string;
+      readonly name: string;
+      readonly lineId: string;
+    };

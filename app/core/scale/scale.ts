@@ -1,11 +1,21 @@
-import { type Ratio, ceil, compare, multiply, ratio, toNumber, zero } from "~/core/quantity";
+import { type Ratio, add, ceil, compare, divide, multiply, one, ratio, toNumber, zero } from "~/core/quantity";
 import { type Batter, yieldOf } from "~/core/batter";
 import type { Recipe } from "~/core/recipe";
 
 /** Which fractions of a batch a station may make. */
-export const batchRules = ["whole", "half", "quarter"] as const;
+export const batchRules = ["whole", "half", "quarter", "exact"] as const;
 export type BatchRule = (typeof batchRules)[number];
-const batchStep: Readonly<Record<BatchRule, Ratio>> = { whole: ratio(1n), half: ratio(1n, 2n), quarter: ratio(1n, 4n) };
+/** "exact" goes by twenty-fourths: fine enough to waste next to nothing, and cups and spoons still come out in scoops. */
+const batchStep: Readonly<Record<BatchRule, Ratio>> = {
+  whole: ratio(1n),
+  half: ratio(1n, 2n),
+  quarter: ratio(1n, 4n),
+  exact: ratio(1n, 24n),
+};
+
+/** What is done about half an egg: weigh it beaten, give stations whole eggs in turn, or let each round up. */
+export const eggRules = ["by-weight", "uneven", "round-up"] as const;
+export type EggRule = (typeof eggRules)[number];
 
 /** No station mixes more than this many batches in its bowls (starting value). */
 export const mostBatches = 8;
@@ -30,10 +40,14 @@ export const piecesWanted = (size: number, piecesEach: Ratio, testers: number): 
 /** The smallest allowed number of batches that makes `wanted` pieces. */
 export function scaleStation(recipe: Recipe, batter: Batter, wanted: number, rule: BatchRule): StationScale {
   const step = batchStep[rule];
-  let factor = wanted > 0 ? step : zero;
+  const steps = (n: bigint) => multiply(step, ratio(n));
   const made = (batches: Ratio) => yieldOf(recipe, batter, toNumber(batches)).pieces;
-  for (let n = 1n; made(factor) < wanted && compare(factor, ratio(BigInt(mostBatches))) < 0; n += 1n)
-    factor = multiply(step, ratio(n));
+  const most = BigInt(mostBatches) * step.den;
+  // What one batch makes says about how many steps it takes; whole pieces may ask for one more or allow one less.
+  const perBatch = made(one);
+  let n = wanted <= 0 ? 0n : BigInt(Math.min(Number(most), Math.ceil((wanted / (perBatch + 1)) * Number(step.den))));
+  while (n < most && made(steps(n)) < wanted) n += 1n;
+  const factor = steps(n);
   const piecesMade = made(factor);
   return { factor, piecesWanted: wanted, piecesMade, over: piecesMade - wanted };
 }
@@ -50,3 +64,44 @@ export function loadsFor(pieces: number, places: number): number {
 /** Loads when pieces are shared out over several surfaces at once: rounds of the whole group of surfaces. */
 export const roundsFor = (pieces: number, places: number, surfaces: number): number =>
   loadsFor(pieces, places * surfaces);
+
+/** Whole pieces that a batch counts of its eggs, summed; `undefined` for recipes without counted eggs. */
+export function eggsPerBatch(recipe: Recipe, isEgg: (ingredientId: string) => boolean): Ratio | undefined {
+  const eggs = recipe.lines.flatMap((line) =>
+    isEgg(line.ingredientId) &&
+    line.bowl !== "topping" &&
+    line.amount.kind === "exact" &&
+    line.amount.amount.unit === "piece"
+      ? [line.amount.amount.value]
+      : [],
+  );
+  return eggs.length === 0 ? undefined : eggs.reduce(add, zero);
+}
+
+/**
+ * Stations that would each need a fraction of an egg, with whole ones: rounded up at each, or dealt out so that the class uses no
+ * more than all of them together need, in the order of the stations. Everything else of the batch follows the eggs.
+ * @param scales of stations that make the same recipe, in the order of the room.
+ */
+export function withWholeEggs(
+  scales: readonly StationScale[],
+  recipe: Recipe,
+  batter: Batter,
+  eggs: Ratio,
+  rule: Exclude<EggRule, "by-weight">,
+): StationScale[] {
+  let exact = zero;
+  let dealt = 0n;
+  return scales.map((scale) => {
+    const wanted = multiply(scale.factor, eggs);
+    exact = add(exact, wanted);
+    const due = rule === "round-up" ? ceil(wanted) : ceil(exact) - dealt;
+    // Nobody goes without: where there is half an egg to each, uneven would leave every other station with none.
+    const whole = due < 1n && wanted.num > 0n ? 1n : due;
+    dealt += whole;
+    if (compare(ratio(whole), wanted) === 0) return scale;
+    const factor = divide(ratio(whole), eggs);
+    const piecesMade = yieldOf(recipe, batter, toNumber(factor)).pieces;
+    return { ...scale, factor, piecesMade, over: piecesMade - scale.piecesWanted };
+  });
+}

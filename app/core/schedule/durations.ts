@@ -41,3 +41,6 @@ export const loadMinutes = (recipe: Recipe, pieces: number): number =>
 
 /** Minutes after a load before the surface takes the next one. */
 export const betweenLoads = (recipe: Recipe): number => onGrid(recipe.heat.turnaround + recipe.heat.recover);
+
+/** Minutes to cool, scrape, wash, dry and heat a surface again between two that must not meet (starting value). */
+export const washMinutes = 8;

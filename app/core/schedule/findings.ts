@@ -1,5 +1,5 @@
 import { schedule } from "./schedule";
-import type { ScheduleFinding, ScheduleInput, Timeline } from "./types";
+import type { ScheduleFinding, ScheduleInput, Task, Timeline } from "./types";
 
 /** A wait of this many minutes with empty hands is worth a word (starting value). */
 export const idleWorthSaying = 10;
@@ -12,18 +12,23 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
 
   const queue = timeline.critical.find((part) => part.kind === "queue")?.minutes ?? 0;
   const used = new Map<string, number>();
+  const surfaceOf = new Map(timeline.units.map((unit) => [unit.id, unit.surfaceId]));
   for (const task of timeline.tasks) {
     if (task.kind !== "load") continue;
-    const surfaceId = timeline.units.find((unit) => unit.id === task.surfaceId)?.surfaceId ?? "";
+    const surfaceId = surfaceOf.get(task.surfaceId ?? "") ?? "";
     used.set(surfaceId, (used.get(surfaceId) ?? 0) + task.end - task.start);
   }
   const busiest = [...used].sort((a, b) => b[1] - a[1])[0]?.[0];
   const surface = input.surfaces.find((one) => one.id === busiest);
   if (queue > 0 && surface) {
-    const more = schedule({
-      ...input,
-      surfaces: input.surfaces.map((one) => (one === surface ? { ...one, count: one.count + 1 } : one)),
-    });
+    // Where the adults are the limit, another surface would stand there unwatched: nothing to try out.
+    const areAdultsTheLimit = input.hotPlaces !== null && input.hotPlaces <= timeline.units.length;
+    const more = areAdultsTheLimit
+      ? timeline
+      : schedule({
+          ...input,
+          surfaces: input.surfaces.map((one) => (one === surface ? { ...one, count: one.count + 1 } : one)),
+        });
     findings.push({
       code: "waits-for-surfaces",
       level: over > 0 ? "warns" : "notes",
@@ -33,10 +38,17 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
     });
   }
 
+  const tasksOf = new Map<string, Task[]>();
+  for (const task of timeline.tasks) {
+    if (task.stationId === null) continue;
+    const own = tasksOf.get(task.stationId);
+    if (own) own.push(task);
+    else tasksOf.set(task.stationId, [task]);
+  }
   const late = input.stations.flatMap((job) => {
     const max = job.recipe.rest.max;
     if (max === null) return [];
-    const own = timeline.tasks.filter((task) => task.stationId === job.stationId);
+    const own = tasksOf.get(job.stationId) ?? [];
     const mixedAt = Math.max(
       0,
       ...own

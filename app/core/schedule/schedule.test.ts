@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import type { Surface } from "~/core/gear";
 import { starterRecipes } from "~/demo/recipes";
-import { timeStep } from "./durations";
+import { timeStep, washMinutes } from "./durations";
 import { checkTimeline } from "./findings";
 import { schedule } from "./schedule";
 import { type ScheduleInput, type Timeline, demoModes, kitModes } from "./types";
@@ -184,4 +184,99 @@ test("a class that does not fit says by how much, and what one more surface woul
   const more = schedule({ ...input, surfaces: [surface("griddle", "electric-griddle", 4, 2)] });
   expect(waits).toMatchObject({ withOneMore: more.end });
   expect(more.end).toBeLessThan(timeline.end);
+});
+
+test("a surface that passes to another recipe is washed first where the class wants it, and only there", () => {
+  const [first, second] = [starterRecipes[0], { ...starterRecipes[0] }];
+  if (!first || !second.id) throw new Error("a recipe was expected");
+  const job = (stationId: string, recipe: typeof first) => ({
+    stationId,
+    recipe,
+    pieces: 4,
+    measuredLines: 0,
+    eggs: 0,
+  });
+  const input = {
+    stations: [job("a", first), job("b", second as typeof first)],
+    surfaces: [
+      {
+        id: "g",
+        name: "Griddle",
+        kind: "electric-griddle" as const,
+        places: 4,
+        count: 1,
+        at: "shared" as const,
+        preheatMinutes: 5,
+        watts: 0,
+      },
+    ],
+    people: 4,
+    sinks: 1,
+    pace: 1,
+    demo: "mix-and-load" as const,
+    kitMode: "pre-measured" as const,
+    doorsMinutes: 5,
+    eatMinutes: 5,
+    cleanMinutes: 5,
+    testersPerSurface: 0,
+    hotPlaces: null,
+  };
+  const washes = (made: ReturnType<typeof schedule>) => made.tasks.filter((task) => task.kind === "wash");
+  const plain = schedule(input);
+  const washed = schedule({ ...input, washesBetween: true });
+  expect(washes(plain)).toEqual([]);
+  expect(washes(washed)).toHaveLength(1);
+  const [wash] = washes(washed);
+  const loads = washed.tasks.filter((task) => task.kind === "load");
+  expect(loads.map((task) => task.stationId)).toEqual(["a", "b"]);
+  expect(wash?.start).toBeGreaterThanOrEqual(loads[0]?.end ?? Infinity);
+  expect(wash?.end).toBeLessThanOrEqual(loads[1]?.start ?? 0);
+  expect(washed.end - plain.end).toBe(washMinutes);
+  expect(washes(schedule({ ...input, stations: [job("a", first), job("b", first)], washesBetween: true }))).toEqual([]);
+});
+
+test("a station apart has a surface to itself until its last load is out", () => {
+  const recipe = starterRecipes[0];
+  if (!recipe) throw new Error("a recipe was expected");
+  const job = (stationId: string, isApart = false) => ({
+    stationId,
+    recipe,
+    pieces: 6,
+    measuredLines: 0,
+    eggs: 0,
+    isApart,
+  });
+  const made = schedule({
+    stations: [job("a"), job("b"), job("c", true)],
+    surfaces: [
+      {
+        id: "g",
+        name: "Griddle",
+        kind: "electric-griddle",
+        places: 3,
+        count: 2,
+        at: "shared",
+        preheatMinutes: 5,
+        watts: 0,
+      },
+    ],
+    people: 4,
+    sinks: 1,
+    pace: 1,
+    demo: "mix-and-load",
+    kitMode: "pre-measured",
+    doorsMinutes: 5,
+    eatMinutes: 5,
+    cleanMinutes: 5,
+    testersPerSurface: 1,
+    hotPlaces: null,
+  });
+  const onHeat = made.tasks.filter((task) => ["load", "tester", "demo-load"].includes(task.kind));
+  const own = onHeat.filter((task) => task.stationId === "c");
+  const surfaces = new Set(own.map((task) => task.surfaceId));
+  expect(surfaces.size).toBe(1);
+  const last = Math.max(...own.map((task) => task.end));
+  const before = onHeat.filter((task) => surfaces.has(task.surfaceId) && task.start < last && task.stationId !== "c");
+  expect(before).toEqual([]);
+  expect(made.unplaced).toEqual([]);
 });

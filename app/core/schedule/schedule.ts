@@ -1,18 +1,27 @@
-import type { Surface } from "~/core/gear";
-import { type SurfaceKind, preheatMinutes } from "~/core/recipe";
-import { arrivalMinutes, betweenLoads, handMinutes, loadMinutes, onGrid, stepMinutes } from "./durations";
+import { type Surface, placesOn } from "~/core/gear";
+import { type Recipe, type SurfaceKind, preheatMinutes } from "~/core/recipe";
+import { arrivalMinutes, betweenLoads, handMinutes, loadMinutes, onGrid, stepMinutes, washMinutes } from "./durations";
 import type { Bell, CriticalPart, ScheduleInput, StationJob, SurfaceUnit, Task, TaskKind, Timeline } from "./types";
 
 interface Unit extends SurfaceUnit {
   readonly kind: SurfaceKind;
-  readonly places: number;
+  readonly surface: Surface;
+  /** How many pieces of each recipe lie on it: asked at every load, so worked out once. */
+  readonly pieces: Map<Recipe, number>;
   readonly preheat: number;
   freeAt: number;
   firstUse: number | undefined;
+  /** The station that has it to itself until its last load is out. */
+  claimedBy: string | undefined;
+  /** What was on it last. */
+  lastRecipe: Recipe | undefined;
 }
 
 interface Cooking {
   readonly job: StationJob;
+  /** Minutes of one tester and the time between two loads: asked for at every load, so worked out once. */
+  readonly testerMinutes: number;
+  readonly turnMinutes: number;
   /** When the batter is mixed; the window runs from here. */
   readonly mixedAt: number;
   readonly readyAt: number;
@@ -33,10 +42,13 @@ function unitsOf(surfaces: readonly Surface[], stations: readonly StationJob[]):
     number,
     stationId,
     kind: surface.kind,
-    places: surface.places,
+    surface,
+    pieces: new Map(),
     preheat: surface.preheatMinutes ?? preheatMinutes[surface.kind].likely,
     freeAt: 0,
     firstUse: undefined,
+    claimedBy: undefined,
+    lastRecipe: undefined,
   });
   return surfaces.flatMap((surface) => {
     const numbers = Array.from({ length: surface.count }, (_, index) => index + 1);
@@ -46,8 +58,17 @@ function unitsOf(surfaces: readonly Surface[], stations: readonly StationJob[]):
   });
 }
 
+/** Pieces of a recipe to a load on a surface; 0 where it is of another kind, or too small for one. */
+function placesFor(unit: Unit, recipe: Recipe): number {
+  const known = unit.pieces.get(recipe);
+  if (known !== undefined) return known;
+  const places = recipe.heat.surfaceKinds.includes(unit.kind) ? placesOn(unit.surface, recipe) : 0;
+  unit.pieces.set(recipe, places);
+  return places;
+}
+
 const canUse = (unit: Unit, job: StationJob): boolean =>
-  (unit.stationId === null || unit.stationId === job.stationId) && job.recipe.heat.surfaceKinds.includes(unit.kind);
+  (unit.stationId === null || unit.stationId === job.stationId) && placesFor(unit, job.recipe) > 0;
 
 /** A rest shorter than this, in minutes, gets no bell of its own (starting value). */
 const shortestCalledRest = 2;
@@ -59,14 +80,16 @@ class HotPlaces {
     this.freeAt = limit === null ? [] : Array.from({ length: limit }, () => 0);
   }
 
-  /** The earliest moment from `from` on at which a load may start. */
-  earliest(from: number): number {
-    return this.freeAt.length === 0 ? from : Math.max(from, Math.min(...this.freeAt));
+  /** The earliest moment at which a place is free; 0 without a rule. */
+  soonest(): number {
+    let least = this.freeAt[0] ?? 0;
+    for (const at of this.freeAt) if (at < least) least = at;
+    return least;
   }
 
   /** Takes the place that has been free longest until `end`. */
   take(end: number): void {
-    if (this.freeAt.length > 0) this.freeAt[this.freeAt.indexOf(Math.min(...this.freeAt))] = end;
+    if (this.freeAt.length > 0) this.freeAt[this.freeAt.indexOf(this.soonest())] = end;
   }
 }
 
@@ -124,7 +147,35 @@ export function schedule(input: ScheduleInput): Timeline {
 
   const units = unitsOf(input.surfaces, input.stations);
   for (const unit of units) unit.freeAt = unit.preheat;
+  const unitsAt = new Map<string | null, Unit[]>();
+  for (const unit of units) {
+    const there = unitsAt.get(unit.stationId);
+    if (there) there.push(unit);
+    else unitsAt.set(unit.stationId, [unit]);
+  }
+  // In the order of the kitchen's list, shared and own together: which comes first decides between two that are free at once.
+  const place = new Map(units.map((unit, index) => [unit, index]));
+  const usableBy = (job: StationJob): Unit[] =>
+    [...(unitsAt.get(null) ?? []), ...(unitsAt.get(job.stationId) ?? [])]
+      .filter((unit) => canUse(unit, job))
+      .sort((a, b) => (place.get(a) ?? 0) - (place.get(b) ?? 0));
   const hot = new HotPlaces(input.hotPlaces);
+
+  // A station kept apart gets a surface to itself: one of its own if it has any, else the last that nobody else has claimed.
+  for (const job of input.stations.filter((one) => one.isApart && one.pieces > 0)) {
+    const usable = usableBy(job);
+    const claimed =
+      usable.find((unit) => unit.stationId === job.stationId) ??
+      usable.filter((unit) => unit.claimedBy === undefined).at(-1);
+    if (claimed) claimed.claimedBy = job.stationId;
+  }
+  const claims = new Map(
+    units.flatMap((unit) => (unit.claimedBy === undefined ? [] : [[unit.claimedBy, unit] as const])),
+  );
+  const mayUse = (unit: Unit, job: StationJob): boolean =>
+    canUse(unit, job) &&
+    (unit.claimedBy === undefined || unit.claimedBy === job.stationId) &&
+    (claims.get(job.stationId) ?? unit) === unit;
 
   // The demonstration load comes before anyone pours, on the shared surface that is hot first, or on any where none is shared.
   let demoLoadEnd = allMixed;
@@ -133,72 +184,122 @@ export function schedule(input: ScheduleInput): Timeline {
     first &&
     [...units]
       .filter((unit) => first.job.recipe.heat.surfaceKinds.includes(unit.kind))
-      .sort((a, b) => Number(a.stationId !== null) - Number(b.stationId !== null) || a.freeAt - b.freeAt)[0];
+      .sort(
+        (a, b) =>
+          Number(a.claimedBy !== undefined) - Number(b.claimedBy !== undefined) ||
+          Number(a.stationId !== null) - Number(b.stationId !== null) ||
+          a.freeAt - b.freeAt,
+      )[0];
   if (input.demo === "mix-and-load" && first && demoUnit) {
     const start = Math.max(allMixed, demoUnit.freeAt);
     demoLoadEnd = start + loadMinutes(first.job.recipe, 1);
     ring("gather-load", start);
     push("demo-load", start, demoLoadEnd, { surfaceId: demoUnit.id, pieces: 1 });
     demoUnit.firstUse = start;
+    demoUnit.lastRecipe = first.job.recipe;
     demoUnit.freeAt = demoLoadEnd + betweenLoads(first.job.recipe);
     hot.take(demoLoadEnd);
+    if (demoUnit.claimedBy !== undefined) {
+      push("wash", demoUnit.freeAt, demoUnit.freeAt + washMinutes, {
+        surfaceId: demoUnit.id,
+        stationId: demoUnit.claimedBy,
+      });
+      demoUnit.freeAt += washMinutes;
+      demoUnit.lastRecipe = undefined;
+    }
   }
 
   const cooking: Cooking[] = hands.map(({ job, mixedAt }) => {
     const readyAt = Math.max(mixedAt + job.recipe.rest.min, input.demo === "mix-and-load" ? demoLoadEnd : mixedAt);
-    return { job, mixedAt, readyAt, remaining: job.pieces, loads: 0, lastLoadStart: readyAt, lastLoadEnd: readyAt };
+    return {
+      job,
+      mixedAt,
+      readyAt,
+      testerMinutes: loadMinutes(job.recipe, 1),
+      turnMinutes: betweenLoads(job.recipe),
+      remaining: job.pieces,
+      loads: 0,
+      lastLoadStart: readyAt,
+      lastLoadEnd: readyAt,
+    };
   });
   const unplaced = cooking
-    .filter((one) => one.remaining > 0 && !units.some((unit) => canUse(unit, one.job)))
+    .filter((one) => one.remaining > 0 && usableBy(one.job).length === 0)
     .map((one) => one.job.stationId);
   const open = cooking.filter((one) => !unplaced.includes(one.job.stationId));
-  const usable = new Map(open.map((one) => [one, units.filter((unit) => canUse(unit, one.job))]));
   for (const { job, mixedAt } of open)
     if (job.pieces > 0 && job.recipe.rest.min > 0)
       push("rest", mixedAt, mixedAt + job.recipe.rest.min, { stationId: job.stationId });
 
-  while (open.some((one) => one.remaining > 0)) {
-    let best: { station: Cooking; unit: Unit; start: number } | undefined;
-    for (const station of open) {
-      if (station.remaining === 0) continue;
-      for (const unit of usable.get(station) ?? []) {
-        const isTested = unit.firstUse !== undefined || input.testersPerSurface === 0;
-        const soonest =
-          Math.max(station.readyAt, unit.freeAt) +
-          (isTested ? 0 : input.testersPerSurface * loadMinutes(station.job.recipe, 1));
-        // The rule about adults only ever delays: what is later already need not be looked at.
-        if (best && soonest > best.start) continue;
-        const start = hot.earliest(soonest);
-        if (!best || start < best.start || (start === best.start && station.loads < best.station.loads))
-          best = { station, unit, start };
+  const testers = input.testersPerSurface;
+  const washBefore = (one: Cooking, unit: Unit): number =>
+    input.washesBetween && unit.lastRecipe !== undefined && unit.lastRecipe !== one.job.recipe ? washMinutes : 0;
+  const soonestOn = (one: Cooking, unit: Unit): number =>
+    Math.max(one.readyAt, unit.freeAt + washBefore(one, unit)) +
+    (unit.firstUse !== undefined || testers === 0 ? 0 : testers * one.testerMinutes);
+  // When each station could start on its best unit changes only when one of its units is used: kept, not worked out at every load.
+  const soonestOf = (one: Cooking, units: readonly Unit[]): number =>
+    units.reduce((least, unit) => (mayUse(unit, one.job) ? Math.min(least, soonestOn(one, unit)) : least), Infinity);
+  let hungry = open
+    .filter((one) => one.remaining > 0)
+    .map((one) => {
+      const own = usableBy(one.job);
+      return { station: one, units: own, soonest: soonestOf(one, own) };
+    });
+  while (hungry.length > 0) {
+    let best: (typeof hungry)[number] | undefined;
+    let start = Infinity;
+    const adultFree = hot.soonest();
+    for (const each of hungry) {
+      const at = each.soonest > adultFree ? each.soonest : adultFree;
+      if (at < start || (at === start && best && each.station.loads < best.station.loads)) {
+        best = each;
+        start = at;
       }
     }
-    if (!best) break;
-    const { station, unit, start } = best;
+    const station = best?.station;
+    const unit = best?.units.find((each) => mayUse(each, best.station.job) && soonestOn(best.station, each) <= start);
+    if (!station || !unit) break;
     const recipe = station.job.recipe;
+    const chosen = station;
+    const surface = unit;
+    if (washBefore(station, unit) > 0)
+      push("wash", unit.freeAt, unit.freeAt + washMinutes, {
+        surfaceId: unit.id,
+        stationId: station.job.stationId,
+      });
+    unit.lastRecipe = station.job.recipe;
     if (unit.firstUse === undefined) {
-      for (let n = 0; n < input.testersPerSurface; n += 1) {
-        const testerMinutes = loadMinutes(recipe, 1);
-        const from = start - (input.testersPerSurface - n) * testerMinutes;
+      for (let n = 0; n < testers; n += 1) {
+        const { testerMinutes } = chosen;
+        const from = start - (testers - n) * testerMinutes;
         push("tester", from, from + testerMinutes, { stationId: station.job.stationId, surfaceId: unit.id, pieces: 1 });
       }
-      unit.firstUse = start - input.testersPerSurface * loadMinutes(recipe, 1);
+      unit.firstUse = start - testers * chosen.testerMinutes;
     }
     const sharers = mayShareLoad(unit.kind)
       ? [
           station,
           ...open
-            .filter((one) => one !== station && one.remaining > 0 && one.readyAt <= start && canUse(unit, one.job))
+            .filter(
+              (one) =>
+                one !== chosen &&
+                one.remaining > 0 &&
+                one.readyAt <= start &&
+                mayUse(surface, one.job) &&
+                washBefore(one, surface) === 0,
+            )
             .sort((a, b) => a.loads - b.loads),
         ]
       : [station];
-    let room = unit.places;
+    const places = placesFor(unit, recipe);
+    let room = places;
     const parts = sharers.flatMap((one) => {
       const pieces = Math.min(room, one.remaining);
       room -= pieces;
       return pieces > 0 ? [{ one, pieces }] : [];
     });
-    const onSurface = unit.places - room;
+    const onSurface = places - room;
     const end = start + loadMinutes(recipe, onSurface);
     for (const { one, pieces } of parts) {
       one.remaining -= pieces;
@@ -208,7 +309,16 @@ export function schedule(input: ScheduleInput): Timeline {
       push("load", start, end, { stationId: one.job.stationId, surfaceId: unit.id, pieces, loadNumber: one.loads });
     }
     hot.take(end);
-    unit.freeAt = end + betweenLoads(recipe);
+    unit.freeAt = end + chosen.turnMinutes;
+    if (unit.claimedBy !== undefined && station.remaining === 0) {
+      // From here on it is anybody's again.
+      claims.delete(unit.claimedBy);
+      unit.claimedBy = undefined;
+    }
+    if (parts.some(({ one }) => one.remaining === 0)) hungry = hungry.filter(({ station: one }) => one.remaining > 0);
+    for (const each of hungry)
+      if (surface.stationId === null || surface.stationId === each.station.job.stationId)
+        each.soonest = soonestOf(each.station, each.units);
   }
 
   for (const unit of units)
@@ -250,7 +360,7 @@ export function schedule(input: ScheduleInput): Timeline {
     lastLoadEnd,
     loads: loadTasks.length,
     critical: criticalOf(tasks, cooking, end),
-    idle: cooking.map((one) => ({ stationId: one.job.stationId, minutes: idleOf(one, tasks, demoMixEnd) })),
+    idle: idleOfAll(cooking, tasks, demoMixEnd),
     unplaced,
   };
 }
@@ -290,15 +400,26 @@ function criticalOf(tasks: readonly Task[], cooking: readonly Cooking[], end: nu
   return parts;
 }
 
+const handsFree: ReadonlySet<TaskKind> = new Set(["rest", "wait", "preheat"]);
+
+function idleOfAll(cooking: readonly Cooking[], tasks: readonly Task[], from: number): Timeline["idle"] {
+  const busy = new Map<string, Task[]>();
+  const shown = tasks.filter((task) => task.kind === "demo-load");
+  for (const task of tasks) {
+    if (task.stationId === null || handsFree.has(task.kind) || task.kind === "demo-load") continue;
+    const own = busy.get(task.stationId);
+    if (own) own.push(task);
+    else busy.set(task.stationId, [...shown, task]);
+  }
+  return cooking.map(({ job }) => ({
+    stationId: job.stationId,
+    minutes: idleOf(busy.get(job.stationId) ?? shown, from),
+  }));
+}
+
 /** Minutes between the first mix and the station's last piece in which it has nothing on its hands; a planned rest counts. */
-function idleOf(station: Cooking, tasks: readonly Task[], from: number): number {
-  const busy = tasks
-    .filter(
-      (task) =>
-        (task.stationId === station.job.stationId && !["rest", "wait", "preheat"].includes(task.kind)) ||
-        task.kind === "demo-load",
-    )
-    .sort((a, b) => a.start - b.start);
+function idleOf(tasks: readonly Task[], from: number): number {
+  const busy = [...tasks].sort((a, b) => a.start - b.start);
   let at = from;
   let idle = 0;
   for (const task of busy) {

@@ -16,6 +16,8 @@ export interface StationJob {
   /** Lines the station has to measure, and eggs it cracks. */
   readonly measuredLines: number;
   readonly eggs: number;
+  /** Kept apart: cooks first, on one surface of its own, which is washed before it if anybody used it; see `washMinutes`. */
+  readonly isApart?: boolean;
 }
 
 export interface ScheduleInput {
@@ -33,6 +35,8 @@ export interface ScheduleInput {
   readonly testersPerSurface: number;
   /** Hot places that may be in use at once for want of adults; null for no such rule. */
   readonly hotPlaces: number | null;
+  /** Wash a surface whenever it passes from one recipe to another; see `washMinutes`. */
+  readonly washesBetween?: boolean;
 }
 
 export const taskKinds = [
@@ -44,6 +48,7 @@ export const taskKinds = [
   "rest",
   "preheat",
   "demo-load",
+  "wash",
   "tester",
   "load",
   "eat",

@@ -1,0 +1,219 @@
+import { starterPantry } from "~/core/pantry";
+import { type Amount, ratio } from "~/core/quantity";
+import { type Line, type Recipe, type Step, applyEdits, checkRecipe } from "~/core/recipe";
+import { starterRecipes } from "~/demo/recipes";
+import fc from "fast-check";
+import { recipes } from "../../../test/recipes";
+import type { Pantry } from "./batter";
+import { checkBatter } from "./checks";
+import { usualWindow } from "./checks/window";
+import { remediesFor } from "./remedies";
+import type { AnyRecipeFinding } from "./types";
+
+const pantry: Pantry = new Map(starterPantry.map((one) => [one.id, one]));
+const [pancakes, crepes] = starterRecipes;
+if (!pancakes || !crepes) throw new Error("the starter recipes are gone");
+
+const exact = (num: bigint, unit: Amount["unit"], den = 1n) => ({
+  kind: "exact" as const,
+  amount: { value: ratio(num, den), unit },
+});
+const withLine = (recipe: Recipe, id: string, change: Partial<Line>): Recipe => ({
+  ...recipe,
+  lines: recipe.lines.map((line) => (line.id === id ? { ...line, ...change } : line)),
+});
+const without = (recipe: Recipe, ...ids: string[]): Recipe =>
+  applyEdits(
+    recipe,
+    ids.map((lineId) => ({ kind: "remove-line", lineId })),
+  );
+const withStep = (recipe: Recipe, id: string, change: Partial<Step>): Recipe => ({
+  ...recipe,
+  steps: recipe.steps.map((step) => (step.id === id ? { ...step, ...change } : step)),
+});
+const findingsOf = (recipe: Recipe): AnyRecipeFinding[] => [...checkRecipe(recipe), ...checkBatter(recipe, pantry)];
+const find = (recipe: Recipe, code: AnyRecipeFinding["code"]) =>
+  findingsOf(recipe).find((finding) => finding.code === code);
+const extra = (id: string, ingredientId: string, amount: Line["amount"]): Line => ({
+  id,
+  partId: null,
+  ingredientId,
+  amount,
+  bowl: "dry",
+  keeps: 1,
+  isOptional: false,
+  note: "",
+});
+const sauce = {
+  id: "sauce",
+  name: "Berry sauce",
+  kind: "sauce",
+  heat: "hob",
+  minutes: { low: 3, likely: 5, high: 8 },
+  makesGrams: null,
+} as const;
+
+/** For each check a recipe that it is about; for those with a way out, that taking it settles the finding. */
+const wrong: readonly (readonly [AnyRecipeFinding["code"], Recipe])[] = [
+  ["amount-unknown", withLine(pancakes, "sugar", { amount: { kind: "unknown", said: "some" } })],
+  ["used-not-listed", withStep(pancakes, "join", { mentions: ["garlic"] })],
+  [
+    "wrong-twin",
+    withStep(
+      withStep(pancakes, "whisk-dry", {
+        draws: [
+          { lineId: "flour", share: ratio(1n) },
+          { lineId: "sugar", share: ratio(1n) },
+          { lineId: "salt", share: ratio(1n) },
+        ],
+      }),
+      "join",
+      { mentions: ["baking-soda"] },
+    ),
+  ],
+  ["listed-not-used", withStep(pancakes, "serve", { draws: [] })],
+  [
+    "draws-unknown-line",
+    withStep(pancakes, "serve", {
+      draws: [
+        { lineId: "syrup", share: ratio(1n) },
+        { lineId: "ghost", share: ratio(1n) },
+      ],
+    }),
+  ],
+  ["shares-do-not-add-up", withStep(pancakes, "join", { draws: [{ lineId: "salt", share: ratio(1n, 2n) }] })],
+  [
+    "no-cook-step",
+    {
+      ...pancakes,
+      steps: pancakes.steps.filter((step) => step.kind !== "cook"),
+      lines: pancakes.lines.filter((line) => line.id !== "grease" && line.id !== "berries"),
+    },
+  ],
+  ["hazard-missing", withStep(pancakes, "cook", { hazards: ["small-pieces"] })],
+  ["adult-not-named", withStep(pancakes, "cook", { hazards: ["boiling-sauce"], who: "anyone" })],
+  [
+    "pack-size-missing",
+    withLine(pancakes, "sugar", {
+      amount: { kind: "packs", packs: ratio(1n), each: { value: ratio(1n), unit: "piece" }, packName: "sachet" },
+    }),
+  ],
+  ["part-empty", { ...pancakes, parts: [sauce] }],
+  [
+    "part-without-step",
+    {
+      ...pancakes,
+      parts: [sauce],
+      lines: pancakes.lines.map((line) => (line.id === "syrup" ? { ...line, partId: "sauce" } : line)),
+    },
+  ],
+  [
+    "variant-without-line",
+    {
+      ...pancakes,
+      variants: [{ id: "v", name: "Odd", standing: "draft", decidedAt: null, omit: ["ghost"], swaps: [], add: [] }],
+    },
+  ],
+  ["units-mixed", withLine(pancakes, "flour", { amount: exact(150n, "g") })],
+  [
+    "soda-left-over",
+    withLine(withLine(pancakes, "powder", { ingredientId: "baking-soda", amount: exact(1n, "tsp") }), "milk", {
+      ingredientId: "buttermilk",
+      amount: exact(1n, "cup"),
+    }),
+  ],
+  ["soda-without-acid", withLine(pancakes, "powder", { ingredientId: "baking-soda", amount: exact(1n, "tsp", 2n) })],
+  [
+    "acid-without-soda",
+    withLine(without(pancakes, "powder"), "milk", { ingredientId: "buttermilk", amount: exact(1n, "cup") }),
+  ],
+  ["powder-outside-band", withLine(pancakes, "powder", { amount: exact(5n, "tsp") })],
+  ["leavener-missing", without(pancakes, "powder")],
+  ["looseness-outside-band", withLine(pancakes, "milk", { amount: exact(3n, "cup") })],
+  ["density-unknown", withLine(pancakes, "butter", { amount: exact(2n, "piece") })],
+  ["ceiling-passed", withLine(pancakes, "salt", { amount: exact(1n, "tbsp", 2n) })],
+  ["yield-off", { ...pancakes, claimedPieces: 20 }],
+  ["window-missing", { ...pancakes, rest: { min: 5, max: null, reason: "double-acting" } }],
+  [
+    "cue-not-visible",
+    {
+      ...withLine(pancakes, "sugar", { ingredientId: "cocoa" }),
+      heat: { ...pancakes.heat, cues: ["brown-edge", "slides"] },
+    },
+  ],
+  ["salt-depends-on-brand", withLine(pancakes, "salt", { ingredientId: "coarse-salt" })],
+];
+
+test("the starter recipes have nothing to say against them", () => {
+  for (const recipe of starterRecipes) expect(findingsOf(recipe)).toEqual([]);
+});
+
+test.each(wrong)("%s is found, and each way out that is offered settles it", (code, recipe) => {
+  const finding = find(recipe, code);
+  expect(finding?.code).toBe(code);
+  if (!finding) return;
+  for (const remedy of remediesFor(finding, recipe, pantry)) {
+    const mended = applyEdits(recipe, remedy.edits);
+    const still = findingsOf(mended).filter(
+      (one) => one.code === code && JSON.stringify(one, text) === JSON.stringify(finding, text),
+    );
+    expect([remedy.code, still]).toEqual([remedy.code, []]);
+  }
+});
+const text = (_key: string, value: unknown) => (typeof value === "bigint" ? String(value) : value);
+
+test("most findings can be mended by the program, the rest are questions only the author can answer", () => {
+  const open = wrong.filter(([code, recipe]) => {
+    const finding = find(recipe, code);
+    return finding && remediesFor(finding, recipe, pantry).length === 0;
+  });
+  expect(open.map(([code]) => code).sort()).toEqual([
+    "amount-unknown",
+    "density-unknown",
+    "pack-size-missing",
+    "salt-depends-on-brand",
+    "units-mixed",
+  ]);
+});
+
+test("half a cup of salt is refused, a spoon too many is warned of, the usual is neither", () => {
+  const level = (amount: Line["amount"]) => find(withLine(pancakes, "salt", { amount }), "ceiling-passed")?.level;
+  expect([level(exact(1n, "cup", 2n)), level(exact(3n, "tsp", 2n)), level(exact(1n, "tsp", 4n))]).toEqual([
+    "blocks",
+    "warns",
+    undefined,
+  ]);
+});
+
+test("crepes and oven-puffed pancakes need no leavener; yeast and a bought mix bring their own", () => {
+  expect(find(crepes, "leavener-missing")).toBeUndefined();
+  const raised = {
+    ...without(pancakes, "powder"),
+    lines: [...without(pancakes, "powder").lines, extra("yeast", "dried-yeast", exact(1n, "tsp"))],
+  };
+  expect(find(raised, "leavener-missing")).toBeUndefined();
+  expect(usualWindow(raised, pantry).min).toBeGreaterThan(30);
+  expect(
+    find(withLine(without(pancakes, "powder"), "flour", { ingredientId: "self-raising-flour" }), "leavener-missing"),
+  ).toBeUndefined();
+});
+
+test("the window follows the leavener: soda the shortest, powder longer, nothing at all a rest", () => {
+  expect(usualWindow(pancakes, pantry)).toMatchObject({ max: 30, reason: "double-acting" });
+  expect(usualWindow(withLine(pancakes, "powder", { ingredientId: "baking-soda" }), pantry)).toMatchObject({
+    max: 15,
+    reason: "soda-and-acid",
+  });
+  expect(usualWindow(without(pancakes, "powder"), pantry)).toMatchObject({ min: 30, max: null });
+});
+
+test("no recipe of any shape makes the checks or their remedies throw", () => {
+  fc.assert(
+    fc.property(recipes, (recipe) => {
+      for (const finding of findingsOf(recipe))
+        for (const remedy of remediesFor(finding, recipe, pantry))
+          expect(applyEdits(recipe, remedy.edits).id).toBe(recipe.id);
+    }),
+    { numRuns: 300 },
+  );
+});

@@ -1,0 +1,25 @@
+import type { Recipe } from "~/core/recipe";
+import type { Pantry } from "../batter";
+import type { BatterFinding } from "../types";
+import { ceilingsPassed } from "./ceilings";
+import { cuesNotVisible } from "./cues";
+import { leavening } from "./leavening";
+import { looseness } from "./looseness";
+import { saltByBrand } from "./salt";
+import { windowMissing } from "./window";
+import { yieldClaimed } from "./yield";
+
+/** A new check of figures is a file and a line here. */
+const checks: readonly ((recipe: Recipe, pantry: Pantry) => BatterFinding[])[] = [
+  leavening,
+  looseness,
+  ceilingsPassed,
+  yieldClaimed,
+  windowMissing,
+  cuesNotVisible,
+  saltByBrand,
+];
+
+/** Everything the figures of a batter say against it. */
+export const checkBatter = (recipe: Recipe, pantry: Pantry): BatterFinding[] =>
+  checks.flatMap((find) => find(recipe, pantry));

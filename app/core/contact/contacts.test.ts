@@ -1,0 +1,297 @@
+import fc from "fast-check";
+import { judgeItem } from "~/core/allergen";
+import { type Ingredient, type LabelReading, type Substance, starterPantry } from "~/core/pantry";
+import type { Participant } from "~/core/people";
+import type { ClassInput, ClassPlan } from "~/core/plan";
+import { plan } from "~/core/plan";
+import { starterRecipes } from "~/demo/recipes";
+import { classes, labels as someLabels, need } from "../../../test/generators";
+import { tracesOf } from "./contacts";
+
+const gluten = ["wheat", "rye", "barley", "oats"];
+const nuts = ["almond", "hazelnut", "walnut", "cashew", "pecan", "brazil-nut", "pistachio", "macadamia"];
+const leavesOut: Record<string, string[]> = {
+  vegetarian: ["fish", "crustacean", "mollusc", "meat", "gelatine"],
+  vegan: ["milk", "egg", "fish", "crustacean", "mollusc", "meat", "gelatine", "honey"],
+  "no-alcohol": ["alcohol"],
+  faith: ["meat", "gelatine", "alcohol"],
+};
+const touches = (declared: string, avoided: string): boolean =>
+  declared === avoided ||
+  (avoided === "gluten" && gluten.includes(declared)) ||
+  (declared === "gluten" && gluten.includes(avoided)) ||
+  (avoided === "tree-nut" && nuts.includes(declared)) ||
+  (declared === "tree-nut" && nuts.includes(avoided));
+const rank = ["clear", "may-contain", "unknown", "contains"];
+const worse = (a: string, b: string) => (rank.indexOf(a) >= rank.indexOf(b) ? a : b);
+
+interface Wish {
+  readonly avoided: string;
+  readonly isStrict: boolean;
+  readonly isAsked: boolean;
+  readonly isAir: boolean;
+}
+/** What a person leaves out, from the rules as they are told, with nothing shared with the code under test. */
+const wishes = (person: Participant): Wish[] => [
+  ...person.needs.flatMap((want): Wish[] =>
+    want.kind === "diet"
+      ? (leavesOut[want.diet] ?? []).map((avoided) => ({
+          avoided,
+          isStrict: false,
+          isAsked: want.diet === "faith",
+          isAir: false,
+        }))
+      : [
+          {
+            avoided: want.substance,
+            isStrict: ["rescue-medicine", "allergy", "coeliac"].includes(want.severity),
+            isAsked: false,
+            isAir: want.touchOrAir,
+          },
+        ],
+  ),
+  ...(person.ageBand === "under-1" ? [{ avoided: "honey", isStrict: true, isAsked: false, isAir: false }] : []),
+];
+
+function ofItem(wish: Wish, one: Ingredient | undefined, label: LabelReading | undefined): string {
+  if (!one) return "unknown";
+  const says = (list: readonly string[] | undefined) =>
+    list?.some((declared) => touches(declared, wish.avoided)) ?? false;
+  let word = one.label === "whole" || label ? "clear" : "unknown";
+  const all: string[] = [...one.contains, ...(label?.contains ?? []), ...(label?.mayContain ?? [])];
+  if (all.includes("coconut") && (wish.avoided === "tree-nut" || nuts.includes(wish.avoided))) word = "unknown";
+  if (says(label?.mayContain)) word = wish.isStrict ? "contains" : "may-contain";
+  if (says(one.contains) || says(label?.contains)) word = "contains";
+  return wish.isAsked && (word === "contains" || word === "may-contain") ? "unknown" : word;
+}
+
+const isOpen = (person: Participant) =>
+  !person.hasAnswered || person.isContested === true || (person.words !== undefined && person.words.readBy === null);
+
+const pantry = new Map(starterPantry.map((one) => [one.id, one]));
+
+test("over 100,000 random classes: no false clear, and no alarm that the rules do not raise", () => {
+  const who = fc.record({
+    hasAnswered: fc.boolean(),
+    needs: fc.array(need, { maxLength: 3 }),
+    ageBand: fc.constantFrom("under-1" as const, "6-11" as const, "adult" as const),
+    words: fc.constantFrom(undefined, { text: "no bits", readBy: null }, { text: "no bits", readBy: "Lead" }),
+    isContested: fc.constantFrom(undefined, undefined, true as const),
+  });
+  let plates = 0;
+  const wrong: string[] = [];
+  fc.assert(
+    fc.property(
+      fc.array(who, { minLength: 2, maxLength: 2 }),
+      someLabels,
+      fc.constantFrom(...starterRecipes),
+      (people, read, recipe) => {
+        const labels = new Map(read.map((one) => [one.ingredientId, one]));
+        const ids = [...new Set(recipe.lines.map((line) => line.ingredientId))];
+        for (const some of people) {
+          const person: Participant = { ...some, id: "p", name: "P", role: "cook" };
+          plates += 1;
+          for (const id of ids) {
+            const said = judgeItem(person, id, pantry.get(id), labels.get(id)).verdict;
+            const expected = isOpen(person)
+              ? "unknown"
+              : wishes(person)
+                  .map((wish) => ofItem(wish, pantry.get(id), labels.get(id)))
+                  .reduce(worse, "clear");
+            if (said !== expected) wrong.push(`${id}: ${said}, expected ${expected}`);
+          }
+        }
+      },
+    ),
+    { numRuns: 100_000 },
+  );
+  expect(wrong.slice(0, 3)).toEqual([]);
+  expect(plates).toBeGreaterThanOrEqual(200_000);
+}, 240_000);
+
+/** What a whole class leaves where, minute by minute of the timeline, told again from the rules. */
+function reachedBySimulation(input: ClassInput, made: ClassPlan): Map<string, Set<string>> {
+  const dishOf = new Map(made.dishes.map((dish) => [dish.id, dish.recipe]));
+  const labels = new Map(input.labels.map((label) => [label.ingredientId, label]));
+  const traces = (ids: string[]) => tracesOf(ids, pantry, labels);
+  const recipeAt = (stationId: string) => dishOf.get(made.stations.find((one) => one.id === stationId)?.dishId ?? "");
+  const has = new Map<string, Set<string>>();
+  const put = (name: string): Set<string> => {
+    const known = has.get(name) ?? new Set<string>();
+    has.set(name, known);
+    return known;
+  };
+  for (const station of made.stations)
+    for (const trace of traces(recipeAt(station.id)?.lines.map((line) => line.ingredientId) ?? []))
+      put(station.id).add(trace);
+  const demo = made.stations[0] && recipeAt(made.stations[0].id);
+  if (made.timeline.tasks.some((task) => task.kind === "demo-load") && demo)
+    for (const trace of traces(demo.lines.map((line) => line.ingredientId))) put("demo").add(trace);
+  const own = new Map([...has].map(([name, all]) => [name, new Set(all)]));
+  const of = (bowl: string, stationId: string) => {
+    const recipe = stationId === "demo" ? demo : recipeAt(stationId);
+    return [...new Set(recipe?.lines.filter((line) => line.bowl === bowl).map((line) => line.ingredientId) ?? [])];
+  };
+  const isApart = (id: string) => made.stations.find((one) => one.id === id)?.isApart === true;
+
+  // The packing table comes first: each kit's dry things after those of the kits before it.
+  if (input.brief.kitMode !== "station-measures") {
+    const table = new Set<string>();
+    for (const station of made.stations.filter((one) => !one.isApart)) {
+      const dry = traces(of("dry", station.id));
+      for (const trace of table) put(station.id).add(trace);
+      for (const trace of dry) table.add(trace);
+    }
+  }
+  const short = new Set<string>(
+    made.gear.filter((line) => line.short > 0 && line.perStation > 0).map((line) => line.tool),
+  );
+  const atHeat = ["ladle", "turner", "brush", "oven-gloves", "spatula"];
+  const room = input.brief.isRemote ? [] : made.timeline.tasks;
+  const pairs = room.flatMap((task): { who: string; what: string; from: number; to: number }[] => {
+    const both = (who: string, what: string) => ({ who, what, from: task.start, to: task.end });
+    const who = task.kind === "demo-load" ? "demo" : (task.stationId ?? "");
+    const isHeat = ["load", "tester", "demo-load"].includes(task.kind);
+    const isHand = ["mix", "prepare"].includes(task.kind);
+    const tools = (who === "demo" ? [] : (recipeAt(who)?.steps.flatMap((step) => step.tools) ?? [])).filter(
+      (tool) => short.has(tool) && atHeat.includes(tool) === isHeat,
+    );
+    if (task.kind === "eat")
+      return made.stations
+        .filter((one) => !one.isApart)
+        .flatMap((one) => of("topping", one.id).map((id) => both(one.id, `topping ${id}`)));
+    if (!isHeat && !isHand) return [];
+    return [
+      ...(isHeat && task.surfaceId ? [both(who, `unit ${task.surfaceId}`)] : []),
+      ...(isApart(who)
+        ? []
+        : [
+            ...(isHeat && task.surfaceId
+              ? of("pan", who)
+                  .filter((id) => pantry.get(id)?.role !== "spray")
+                  .map((id) => both(who, `fat ${id}`))
+              : []),
+            ...(isHand && input.brief.kitMode === "station-measures"
+              ? of("dry", who).map((id) => both(who, `tub ${id}`))
+              : []),
+            ...tools.map((tool) => both(who, `tool ${tool}`)),
+          ]),
+    ];
+  });
+  const moments = [
+    ...new Set([
+      ...pairs.map((one) => one.from),
+      ...made.timeline.tasks.filter((task) => task.kind === "wash").map((task) => task.end),
+    ]),
+  ].sort((a, b) => a - b);
+  for (const now of moments) {
+    for (const task of made.timeline.tasks)
+      if (task.kind === "wash" && task.end === now && task.surfaceId) put(`unit ${task.surfaceId}`).clear();
+    const open = pairs.filter((one) => one.from <= now && now < one.to);
+    for (let moved = true; moved;) {
+      moved = false;
+      for (const { who, what } of open)
+        for (const [from, to] of [
+          [who, what],
+          [what, who],
+        ] as const)
+          for (const trace of put(from))
+            if (!put(to).has(trace)) {
+              put(to).add(trace);
+              moved = true;
+            }
+    }
+  }
+  return new Map(
+    made.stations.map((station) => [
+      station.id,
+      new Set([...put(station.id)].filter((trace) => !own.get(station.id)?.has(trace))),
+    ]),
+  );
+}
+
+test("over whole random classes, apart or not, what reaches each plate is what the simulation of the room says", () => {
+  let exposed = 0;
+  fc.assert(
+    fc.property(classes, fc.uniqueArray(fc.nat(5), { maxLength: 2 }), fc.boolean(), (random, apart, washesBetween) => {
+      const input: ClassInput = { ...random, arrangement: { seats: null, apart, washesBetween } };
+      const made = plan(input);
+      const reached = reachedBySimulation(input, made);
+      for (const plate of made.plates) {
+        const person = input.people.find((one) => one.id === plate.participantId);
+        const station = made.stations.find((one) => one.people.includes(plate.participantId));
+        if (!person || !station || isOpen(person)) {
+          expect(plate.exposures).toEqual([]);
+          continue;
+        }
+        const air = made.stations.filter((one) => one !== station);
+        let expected = "clear";
+        for (const wish of wishes(person)) {
+          const near = [...(reached.get(station.id) ?? [])];
+          const around =
+            wish.isAir && !input.brief.isRemote
+              ? [
+                  ...air.map((one) => one.dishId),
+                  ...(made.timeline.tasks.some((task) => task.kind === "demo-load") ? [made.stations[0]?.dishId] : []),
+                ].flatMap((dishId) => [
+                  ...tracesOf(
+                    made.dishes.find((dish) => dish.id === dishId)?.recipe.lines.map((line) => line.ingredientId) ?? [],
+                    pantry,
+                    new Map(input.labels.map((label) => [label.ingredientId, label])),
+                  ),
+                ])
+              : [];
+          for (const trace of [...near, ...around]) {
+            const [certainty = "", what = ""] = trace.split(" ");
+            if (certainty === "unread") expected = worse(expected, "unknown");
+            else if (touches(what, wish.avoided))
+              expected = worse(expected, wish.isAsked ? "unknown" : wish.isStrict ? "contains" : "may-contain");
+            else if (what === "coconut" && (wish.avoided === "tree-nut" || nuts.includes(wish.avoided)))
+              expected = worse(expected, "unknown");
+          }
+        }
+        if (expected !== "clear") exposed += 1;
+        const said = plate.exposures.map((one) => one.verdict as string).reduce(worse, "clear");
+        expect(said).toBe(expected);
+        const items = plate.items.map((item) => item.verdict as string).reduce(worse, "clear");
+        expect(plate.verdict).toBe(worse(items, said));
+      }
+    }),
+    { numRuns: 500 },
+  );
+  expect(exposed).toBeGreaterThan(50);
+}, 240_000);
+
+test("households apart share nothing but the table at which their kits are packed", () => {
+  let exposed = 0;
+  fc.assert(
+    fc.property(classes, (random) => {
+      const input: ClassInput = {
+        ...random,
+        brief: { ...random.brief, isRemote: true, kitMode: "station-measures" },
+      };
+      for (const plate of plan(input).plates) expect(plate.exposures).toEqual([]);
+      exposed += plan({ ...input, brief: { ...input.brief, isRemote: false } }).plates.filter(
+        (plate) => plate.exposures.length > 0,
+      ).length;
+    }),
+    { numRuns: 60 },
+  );
+  expect(exposed).toBeGreaterThan(0);
+});
+
+test("unread labels of others are a question, and a spray can carries nothing back", () => {
+  expect([...tracesOf(["egg", "baking-powder"], pantry, new Map())].sort()).toEqual([
+    "contains egg",
+    "unread baking-powder",
+  ]);
+  const read: LabelReading = {
+    ingredientId: "jam",
+    product: "jam",
+    contains: [],
+    mayContain: ["hazelnut" satisfies Substance],
+    readBy: "T",
+    readOn: "2026-11-20",
+  };
+  expect([...tracesOf(["jam"], pantry, new Map([["jam", read]]))]).toEqual(["may-contain hazelnut"]);
+});

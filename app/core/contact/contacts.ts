@@ -1,0 +1,279 @@
+import { type Avoided, type VerdictWord, avoidedBy, hasOpenWords, rankOf } from "~/core/allergen";
+import { type Ingredient, type LabelReading, type Substance, bearsOn } from "~/core/pantry";
+import type { Participant } from "~/core/people";
+import type { Bowl, Recipe, Tool } from "~/core/recipe";
+import type { KitMode, Timeline } from "~/core/schedule";
+import { type Cleaning, type Leg, type Reached, type Touch, type Way, reach } from "./reach";
+
+/** What is carried from one plate to another, and how surely. */
+export type Trace =
+  | { readonly certainty: "contains" | "may-contain"; readonly substance: Substance }
+  | { readonly certainty: "unread"; readonly ingredientId: string };
+
+const traceText = (trace: Trace): string =>
+  `${trace.certainty} ${trace.certainty === "unread" ? trace.ingredientId : trace.substance}`;
+
+// There are few traces, and they are asked about for every person: each text is taken apart once.
+const known = new Map<string, Trace>();
+
+function traceOf(text: string): Trace {
+  const before = known.get(text);
+  if (before) return before;
+  const trace = readTrace(text);
+  known.set(text, trace);
+  return trace;
+}
+
+function readTrace(text: string): Trace {
+  const [certainty = "", what = ""] = text.split(" ");
+  return certainty === "unread"
+    ? { certainty, ingredientId: what }
+    : { certainty: certainty as "contains", substance: what as Substance };
+}
+
+/** What the food made of these ingredients leaves on whatever it touches. A label that was not read leaves a question. */
+export function tracesOf(
+  ingredientIds: Iterable<string>,
+  pantry: ReadonlyMap<string, Ingredient>,
+  labels: ReadonlyMap<string, LabelReading>,
+): Set<string> {
+  const traces = new Set<string>();
+  for (const id of ingredientIds) {
+    const ingredient = pantry.get(id);
+    const label = labels.get(id);
+    for (const substance of [...(ingredient?.contains ?? []), ...(label?.contains ?? [])])
+      traces.add(traceText({ certainty: "contains", substance }));
+    for (const substance of label?.mayContain ?? []) traces.add(traceText({ certainty: "may-contain", substance }));
+    if (ingredient?.label !== "whole" && !label) traces.add(traceText({ certainty: "unread", ingredientId: id }));
+  }
+  return traces;
+}
+
+export interface ContactStation {
+  readonly id: string;
+  readonly recipe: Recipe;
+  /** Own kit packed first and sealed, own tools, own fat and toppings. */
+  readonly isApart: boolean;
+}
+
+export interface ContactInput {
+  readonly stations: readonly ContactStation[];
+  /** What the instructor shows with; undefined where nothing is loaded in front of the room. */
+  readonly demo: Recipe | undefined;
+  readonly timeline: Pick<Timeline, "tasks" | "units">;
+  readonly kitMode: KitMode;
+  /** Households apart: no surface, tool, pot, topping or air is shared, only the table at which kits are packed. */
+  readonly isRemote: boolean;
+  /** Tools of which there are fewer than stations that want one: they go round. Tools nobody counted are taken as enough. */
+  readonly shortTools: ReadonlySet<Tool>;
+}
+
+/** The instructor's bowl among the stations of a path. */
+export const demoStation = "demo";
+/** Names of things in a path: a surface by its unit, a tool, a pot of fat, a topping, the tub of an ingredient, the packing table, a kit. */
+export const thingKinds = ["unit", "tool", "fat", "topping", "tub", "packing", "kit", "air"] as const;
+export type ThingKind = (typeof thingKinds)[number];
+const thing = (kind: ThingKind, id = ""): string => `${kind}:${id}`;
+
+/** The kind and the id of a thing in a path. */
+export function thingOf(name: string): { readonly kind: ThingKind; readonly id: string } {
+  const colon = name.indexOf(":");
+  return { kind: name.slice(0, colon) as ThingKind, id: name.slice(colon + 1) };
+}
+
+/** A kit as it is packed: it meets other kits at the packing table, before it meets its station. */
+const kitStation = (stationId: string): string => `kit ${stationId}`;
+/** The station a carrier in a path stands for, and whether it is its kit. */
+export const carrierOf = (name: string): { readonly stationId: string; readonly isKit: boolean } =>
+  name.startsWith("kit ") ? { stationId: name.slice(4), isKit: true } : { stationId: name, isKit: false };
+
+const atHeat: ReadonlySet<Tool> = new Set(["ladle", "turner", "brush", "oven-gloves", "spatula"]);
+const heatTasks: ReadonlySet<string> = new Set(["load", "tester", "demo-load"]);
+/** The table at which kits are packed, one after another, long before the doors. */
+const packedAt = (index: number, count: number) => index - count - 10;
+
+/** What stations that make this share, as the names of things. */
+interface Shared {
+  readonly fats: readonly string[];
+  readonly tubs: readonly string[];
+  readonly atHeat: readonly string[];
+  readonly atHand: readonly string[];
+}
+
+const linesIn = (recipe: Recipe, bowl: Bowl): string[] => [
+  ...new Set(recipe.lines.filter((line) => line.bowl === bowl).map((line) => line.ingredientId)),
+];
+
+/**
+ * Every touch of the class, from its timeline:
+ * a load, a tester and the demonstration touch their surface, and the pot of pan fat (not a spray can);
+ * tools that are short go round among those who use them; toppings are shared at the table while everyone eats;
+ * stations that measure share the tubs; kits that are packed share the packing table in the order of the stations.
+ * A station kept apart shares only the surface. A surface is clean after a washing task.
+ */
+export function touchesOf(
+  input: ContactInput,
+  pantry: ReadonlyMap<string, Ingredient>,
+): { readonly touches: Touch[]; readonly cleanings: Cleaning[] } {
+  const touches: Touch[] = [];
+  const cleanings: Cleaning[] = [];
+  const byId = new Map(input.stations.map((station) => [station.id, station]));
+  const made = [...new Set(input.stations.map((station) => station.recipe))];
+  const toolsOf = (recipe: Recipe) =>
+    [...new Set(recipe.steps.flatMap((step) => step.tools))].filter((tool) => input.shortTools.has(tool));
+  // Tools that the same recipes use at the same place go the same rounds: the first of them speaks for all.
+  const rounds = new Map<string, Tool>();
+  const speaksFor = new Map<Tool, Tool>();
+  for (const tool of input.shortTools) {
+    const round = `${atHeat.has(tool)} ${made.map((recipe) => toolsOf(recipe).includes(tool)).join()}`;
+    if (!rounds.has(round)) rounds.set(round, tool);
+    speaksFor.set(tool, rounds.get(round) ?? tool);
+  }
+  const recipes = new Map<Recipe, Shared>();
+  const sharedBy = (recipe: Recipe): Shared => {
+    const before = recipes.get(recipe);
+    if (before) return before;
+    const tools = toolsOf(recipe).filter((tool) => speaksFor.get(tool) === tool);
+    const shared: Shared = {
+      fats: linesIn(recipe, "pan")
+        .filter((id) => pantry.get(id)?.role !== "spray")
+        .map((id) => thing("fat", id)),
+      tubs: linesIn(recipe, "dry").map((id) => thing("tub", id)),
+      atHeat: tools.filter((tool) => atHeat.has(tool)).map((tool) => thing("tool", tool)),
+      atHand: tools.filter((tool) => !atHeat.has(tool)).map((tool) => thing("tool", tool)),
+    };
+    recipes.set(recipe, shared);
+    return shared;
+  };
+  // A surface that only its own station ever uses brings nothing to anybody.
+  const usersOf = new Map<string, string>();
+  const isShared = new Set<string>();
+  for (const task of input.timeline.tasks) {
+    if (!heatTasks.has(task.kind) || task.surfaceId === null) continue;
+    const user = task.kind === "demo-load" ? demoStation : (task.stationId ?? demoStation);
+    const before = usersOf.get(task.surfaceId);
+    if (before === undefined) usersOf.set(task.surfaceId, user);
+    else if (before !== user) isShared.add(task.surfaceId);
+  }
+
+  for (const task of input.isRemote ? [] : input.timeline.tasks) {
+    const { start, end } = task;
+    if (task.kind === "wash" && task.surfaceId) cleanings.push({ thing: thing("unit", task.surfaceId), at: end });
+    if (heatTasks.has(task.kind) && task.surfaceId) {
+      const id = task.kind === "demo-load" ? demoStation : (task.stationId ?? demoStation);
+      const station = byId.get(id);
+      const recipe = station?.recipe ?? input.demo;
+      if (isShared.has(task.surfaceId)) touches.push({ station: id, thing: thing("unit", task.surfaceId), start, end });
+      if (recipe && !station?.isApart)
+        for (const fat of sharedBy(recipe).fats) touches.push({ station: id, thing: fat, start, end });
+    }
+    const station = task.stationId === null ? undefined : byId.get(task.stationId);
+    if (!station || station.isApart) continue;
+    const isHandwork = task.kind === "mix" || task.kind === "prepare";
+    if (isHandwork && input.kitMode === "station-measures")
+      for (const tub of sharedBy(station.recipe).tubs) touches.push({ station: station.id, thing: tub, start, end });
+    const isAtHeat = task.kind === "load" || task.kind === "tester";
+    if (input.shortTools.size > 0 && (isHandwork || isAtHeat))
+      for (const tool of sharedBy(station.recipe)[isAtHeat ? "atHeat" : "atHand"])
+        touches.push({ station: station.id, thing: tool, start, end });
+  }
+
+  const eat = input.timeline.tasks.find((task) => task.kind === "eat");
+  if (!input.isRemote && eat && eat.end > eat.start)
+    for (const station of input.stations)
+      if (!station.isApart)
+        for (const topping of linesIn(station.recipe, "topping"))
+          touches.push({ station: station.id, thing: thing("topping", topping), start: eat.start, end: eat.end });
+
+  if (input.kitMode !== "station-measures")
+    input.stations
+      .filter((station) => !station.isApart)
+      .forEach((station, index, packed) => {
+        const start = packedAt(index, packed.length);
+        const kit = kitStation(station.id);
+        touches.push({ station: kit, thing: thing("packing"), start, end: start + 1 });
+        touches.push({ station: kit, thing: thing("kit", station.id), start: -2, end: -1 });
+        touches.push({ station: station.id, thing: thing("kit", station.id), start: -1, end: 0 });
+      });
+  return { touches, cleanings };
+}
+
+/** What reaches each station's food from elsewhere in the room. */
+export function contactsOf(
+  input: ContactInput,
+  pantry: ReadonlyMap<string, Ingredient>,
+  labels: ReadonlyMap<string, LabelReading>,
+): Reached {
+  // Stations of one dish carry the same.
+  const whole = new Map<Recipe, Set<string>>();
+  const dry = new Map<Recipe, Set<string>>();
+  const once = (kept: Map<Recipe, Set<string>>, recipe: Recipe, ids: () => string[]) => {
+    const traces = kept.get(recipe) ?? tracesOf(ids(), pantry, labels);
+    kept.set(recipe, traces);
+    return traces;
+  };
+  const all = (recipe: Recipe) => once(whole, recipe, () => recipe.lines.map((line) => line.ingredientId));
+  const own = new Map<string, ReadonlySet<string>>(input.stations.map((station) => [station.id, all(station.recipe)]));
+  for (const station of input.stations)
+    own.set(
+      kitStation(station.id),
+      once(dry, station.recipe, () => linesIn(station.recipe, "dry")),
+    );
+  if (input.demo) own.set(demoStation, all(input.demo));
+  const { touches, cleanings } = touchesOf(input, pantry);
+  return reach(own, touches, cleanings);
+}
+
+/** Something that reaches a person's plate, or them, from elsewhere. */
+export interface Exposure {
+  /** What the person avoids. */
+  readonly substance: Substance;
+  readonly trace: Trace;
+  readonly verdict: Exclude<VerdictWord, "clear">;
+  /** The way it came, first leg first. Through the air: one leg. */
+  readonly legs: readonly Leg[];
+}
+
+/** What a trace means to somebody: the rule of the plate, one step further off. Contact is never more than "may contain" for a choice. */
+function bearing(avoided: Avoided, trace: Trace): Exposure["verdict"] | undefined {
+  if (trace.certainty === "unread") return "unknown";
+  if (bearsOn(trace.substance, avoided.substance)) {
+    if (avoided.isAsked) return "unknown";
+    return avoided.mayCounts ? "contains" : "may-contain";
+  }
+  const isNut = avoided.substance === "tree-nut" || bearsOn(avoided.substance, "tree-nut");
+  return isNut && trace.substance === "coconut" ? "unknown" : undefined;
+}
+
+/**
+ * What reaches one person at one station, beyond what is in their own food.
+ * @param others what the other stations and the demonstration are made of: bears on whoever may not meet it on the skin or in the air.
+ */
+export function exposuresOf(
+  person: Pick<Participant, "needs" | "ageBand" | "hasAnswered" | "words" | "isContested">,
+  reached: ReadonlyMap<string, Way>,
+  others: readonly { readonly stationId: string; readonly traces: ReadonlySet<string> }[],
+  stationId: string,
+): Exposure[] {
+  if (!person.hasAnswered || hasOpenWords(person)) return [];
+  const avoided = avoidedBy(person);
+  if (avoided.length === 0) return [];
+  const found = new Map<string, Exposure>();
+  const note = (one: Avoided, text: string, way: Way) => {
+    const trace = traceOf(text);
+    const verdict = bearing(one, trace);
+    // An unread label is one question, however many things somebody avoids.
+    if (!verdict) return;
+    const key = trace.certainty === "unread" ? text : `${one.substance} ${text}`;
+    // Who avoids one thing for two reasons is told the graver.
+    const before = found.get(key);
+    if (before && rankOf[before.verdict] <= rankOf[verdict]) return;
+    found.set(key, { substance: one.substance, trace, verdict, legs: before?.legs ?? way() });
+  };
+  for (const one of avoided) for (const [text, way] of reached) note(one, text, way);
+  for (const one of avoided.filter((each) => each.touchOrAir))
+    for (const { stationId: from, traces } of others)
+      for (const text of traces)
+        note(one, text, () => [{ from, thing: thing("air"), leftAt: 0, to: stationId, pickedAt: 0 }]);
+  return [...found.values()];
+}

@@ -1,0 +1,137 @@
+/** A circuit of the house: what one breaker or fuse feeds. */
+export interface Circuit {
+  readonly id: string;
+  readonly name: string;
+  readonly volts: number;
+  /** What the breaker is rated for. */
+  readonly amps: number;
+  readonly sockets: number;
+  /** The fuse in a plug, where plugs have one; null where they have none. */
+  readonly plugAmps: number | null;
+}
+
+/** Something with a plug. */
+export interface Appliance {
+  readonly id: string;
+  readonly name: string;
+  readonly watts: number;
+}
+
+/** Share of the breaker that may be drawn for hours on end (general wiring practice; local electrical codes come first). */
+export const continuousShare = 0.8;
+
+/** Watts a circuit may carry for hours. 120 V at 15 A: 1,440 W. */
+export const continuousWatts = ({ volts, amps }: Pick<Circuit, "volts" | "amps">): number =>
+  Math.floor(volts * amps * continuousShare + 1e-9);
+
+/** The most one socket of a circuit may give: its plug's fuse, where it has one. 230 V at 13 A: 2,990 W. */
+export const plugWatts = (circuit: Circuit): number =>
+  Math.min(continuousWatts(circuit), circuit.plugAmps === null ? Infinity : circuit.volts * circuit.plugAmps);
+
+export interface PlugPlan {
+  /** Which appliance goes on which circuit. */
+  readonly plugged: readonly { readonly applianceId: string; readonly circuitId: string }[];
+  /** What cannot be plugged in with all the rest, by id. */
+  readonly left: readonly string[];
+  /** True when every way was gone through: no other way plugs in more of them, or as many with more watts. */
+  readonly isProven: boolean;
+}
+
+/** Above this many different standings of the search the answer is the best found so far, and says so. */
+const mostStandings = 400_000;
+
+interface Kind {
+  readonly watts: number;
+  readonly ids: readonly string[];
+}
+
+interface Best {
+  readonly count: number;
+  readonly watts: number;
+  /** How many of each kind go on this circuit. */
+  readonly take: readonly number[];
+}
+
+/**
+ * Who is plugged in where, so that no circuit carries more than it may for hours, no socket more than its plug, and no plug lacks
+ * a socket: as many appliances as can be, of those ways one with the most watts in use. Appliances of equal power are alike, so
+ * only how many of each kind go where is tried, circuit by circuit, and what is left over after a circuit is worked out once.
+ */
+export function plugIn(appliances: readonly Appliance[], circuits: readonly Circuit[]): PlugPlan {
+  const kinds: Kind[] = [...new Set(appliances.map((one) => one.watts))]
+    .sort((a, b) => b - a)
+    .map((watts) => ({ watts, ids: appliances.filter((one) => one.watts === watts).map((one) => one.id) }));
+  const known = new Map<string, Best>();
+  let isProven = true;
+
+  const better = (a: Pick<Best, "count" | "watts">, b: Pick<Best, "count" | "watts">) =>
+    a.count > b.count || (a.count === b.count && a.watts > b.watts);
+
+  const best = (at: number, left: readonly number[]): Best => {
+    const circuit = circuits[at];
+    const none = left.map(() => 0);
+    if (!circuit) return { count: 0, watts: 0, take: none };
+    const key = `${at} ${left.join(" ")}`;
+    const before = known.get(key);
+    if (before) return before;
+    const [limit, plug] = [continuousWatts(circuit), plugWatts(circuit)];
+    let found: Best | undefined;
+    const take = [...none];
+    const tryKind = (kindAt: number, watts: number, sockets: number): void => {
+      const kind = kinds[kindAt];
+      if (!kind) {
+        const rest = best(
+          at + 1,
+          left.map((n, i) => n - (take[i] ?? 0)),
+        );
+        const here = take.reduce((sum, n) => sum + n, 0);
+        const whole = { count: here + rest.count, watts: limit - watts + rest.watts, take: [...take] };
+        if (!found || better(whole, found)) found = whole;
+        return;
+      }
+      const fits = kind.watts > plug ? 0 : kind.watts > 0 ? Math.floor(watts / kind.watts + 1e-9) : sockets;
+      for (let n = Math.min(left[kindAt] ?? 0, sockets, fits); n >= 0; n -= 1) {
+        if (known.size > mostStandings && found) {
+          isProven = false;
+          break;
+        }
+        take[kindAt] = n;
+        tryKind(kindAt + 1, watts - n * kind.watts, sockets - n);
+      }
+      take[kindAt] = 0;
+    };
+    tryKind(0, limit, circuit.sockets);
+    const answer = found ?? { count: 0, watts: 0, take: none };
+    known.set(key, answer);
+    return answer;
+  };
+
+  let left = kinds.map((kind) => kind.ids.length);
+  const next = kinds.map(() => 0);
+  const plugged: { applianceId: string; circuitId: string }[] = [];
+  circuits.forEach((circuit, at) => {
+    const { take } = best(at, left);
+    take.forEach((count, kindAt) => {
+      for (let n = 0; n < count; n += 1) {
+        const id = kinds[kindAt]?.ids[next[kindAt] ?? 0];
+        next[kindAt] = (next[kindAt] ?? 0) + 1;
+        if (id !== undefined) plugged.push({ applianceId: id, circuitId: circuit.id });
+      }
+    });
+    left = left.map((n, i) => n - (take[i] ?? 0));
+  });
+  const isIn = new Set(plugged.map((one) => one.applianceId));
+  return { plugged, left: appliances.filter((one) => !isIn.has(one.id)).map((one) => one.id), isProven };
+}
+
+/** Watts in use on each circuit, beside what it may carry. */
+export const loadsOf = (plan: PlugPlan, appliances: readonly Appliance[], circuits: readonly Circuit[]) =>
+  circuits.map((circuit) => {
+    const on = plan.plugged.filter((one) => one.circuitId === circuit.id);
+    return {
+      circuit,
+      appliances: on.flatMap(({ applianceId }) => appliances.filter((one) => one.id === applianceId)),
+      watts: on.reduce((sum, one) => sum + (appliances.find((each) => each.id === one.applianceId)?.watts ?? 0), 0),
+      limit: continuousWatts(circuit),
+    };
+  });

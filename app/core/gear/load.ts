@@ -1,0 +1,134 @@
+import type { SurfaceKind, Tool } from "~/core/recipe";
+import type { GearLine, Surface } from "./types";
+
+/** Where something stands in the car, in the order of loading: what is wanted first at the place goes in last. */
+export const loadLayers = ["heat", "gear", "table", "dry-kits", "cold", "first-hand"] as const;
+export type LoadLayer = (typeof loadLayers)[number];
+
+/** A thing to carry: weight in grams, and the room it takes in litres. */
+export interface Carried {
+  readonly key: string;
+  readonly layer: LoadLayer;
+  readonly count: number;
+  readonly gramsEach: number;
+  readonly litresEach: number;
+}
+
+/** A usual folding crate, and what one person should lift without help (general manual-handling guidance; starting values). */
+export const crate = { litres: 45, grams: 12_000 } as const;
+
+/** Weight in grams and room in litres of a tool (typical kitchen ware, rounded; starting values). */
+export const toolBulk: Readonly<Record<Tool, { readonly grams: number; readonly litres: number }>> = {
+  "mixing-bowl": { grams: 450, litres: 1.5 },
+  "small-bowl": { grams: 180, litres: 0.5 },
+  whisk: { grams: 90, litres: 0.4 },
+  spatula: { grams: 60, litres: 0.2 },
+  ladle: { grams: 120, litres: 0.5 },
+  turner: { grams: 100, litres: 0.3 },
+  "measuring-set": { grams: 250, litres: 0.6 },
+  scale: { grams: 700, litres: 1.5 },
+  jug: { grams: 200, litres: 1.2 },
+  grater: { grams: 250, litres: 1 },
+  knife: { grams: 120, litres: 0.2 },
+  board: { grams: 700, litres: 1 },
+  "egg-cup": { grams: 60, litres: 0.1 },
+  brush: { grams: 40, litres: 0.1 },
+  tray: { grams: 500, litres: 1 },
+  "oven-dish": { grams: 900, litres: 2 },
+  "oven-gloves": { grams: 200, litres: 1 },
+  towel: { grams: 70, litres: 0.4 },
+  plate: { grams: 350, litres: 0.3 },
+  fork: { grams: 40, litres: 0.03 },
+  sieve: { grams: 150, litres: 1 },
+  stick: { grams: 3, litres: 0.01 },
+  "baking-paper": { grams: 20, litres: 0.05 },
+};
+const onTheTable: readonly Tool[] = ["plate", "fork", "tray", "towel", "stick"];
+
+/** Weight and room of what cooks; an oven stays where it is. */
+export const surfaceBulk: Readonly<Record<SurfaceKind, { readonly grams: number; readonly litres: number } | null>> = {
+  "electric-griddle": { grams: 4500, litres: 18 },
+  "hob-pan": { grams: 1200, litres: 4 },
+  "cast-iron-pan": { grams: 2800, litres: 4 },
+  "crepe-pan": { grams: 1000, litres: 3 },
+  "waffle-iron": { grams: 2600, litres: 9 },
+  "ridged-pan": { grams: 1800, litres: 5 },
+  oven: null,
+};
+
+/** What is carried at hand: sheets, labels, extinguisher, first aid, medicine (starting value). */
+export const atHand: Carried = { key: "hand", layer: "first-hand", count: 1, gramsEach: 2000, litresEach: 8 };
+
+/** The gear list and the surfaces used, as things to carry. */
+export const carriedGear = (
+  lines: readonly GearLine[],
+  surfaces: readonly { readonly surface: Surface; readonly count: number }[],
+): Carried[] => [
+  ...surfaces.flatMap(({ surface, count }): Carried[] => {
+    const bulk = surfaceBulk[surface.kind];
+    return bulk && count > 0
+      ? [{ key: `surface:${surface.id}`, layer: "heat", count, gramsEach: bulk.grams, litresEach: bulk.litres }]
+      : [];
+  }),
+  ...lines.map((line): Carried => {
+    const bulk = toolBulk[line.tool];
+    return {
+      key: `tool:${line.tool}`,
+      layer: onTheTable.includes(line.tool) ? "table" : "gear",
+      // What is not there cannot be loaded; the shortage stands on the gear list.
+      count: Math.min(line.needed, line.owned ?? line.needed),
+      gramsEach: bulk.grams,
+      litresEach: bulk.litres,
+    };
+  }),
+];
+
+/** A crate, or something too large for one. */
+export interface Crate {
+  /** Its layer and its number within it. */
+  readonly key: string;
+  readonly layer: LoadLayer;
+  readonly items: readonly { readonly key: string; readonly count: number }[];
+  readonly grams: number;
+  readonly litres: number;
+}
+
+/**
+ * Things into crates, layer by layer in the order of loading, the bulkiest first: a crate takes what still fits by room and by
+ * weight. What is larger or heavier than a crate stands by itself.
+ */
+export function cratesOf(things: readonly Carried[]): Crate[] {
+  interface Open {
+    readonly layer: LoadLayer;
+    readonly items: Map<string, number>;
+    grams: number;
+    litres: number;
+  }
+  const crates: Open[] = [];
+  for (const layer of loadLayers) {
+    const own: Open[] = [];
+    const pieces = things
+      .filter((one) => one.layer === layer && one.count > 0)
+      .sort((a, b) => b.litresEach - a.litresEach || (a.key < b.key ? -1 : 1));
+    for (const one of pieces)
+      for (let n = 0; n < one.count; n += 1) {
+        let into = own.find(
+          (open) =>
+            open.grams + one.gramsEach <= crate.grams + 1e-6 && open.litres + one.litresEach <= crate.litres + 1e-6,
+        );
+        if (!into) {
+          into = { layer, items: new Map(), grams: 0, litres: 0 };
+          own.push(into);
+        }
+        into.items.set(one.key, (into.items.get(one.key) ?? 0) + 1);
+        into.grams += one.gramsEach;
+        into.litres += one.litresEach;
+      }
+    crates.push(...own);
+  }
+  return crates.map(({ items, ...rest }, index) => ({
+    ...rest,
+    key: `${rest.layer}:${crates.slice(0, index + 1).filter((one) => one.layer === rest.layer).length}`,
+    items: [...items].map(([key, count]) => ({ key, count })),
+  }));
+}

@@ -1,0 +1,105 @@
+import { type Batter, type Pantry, yieldOf } from "~/core/batter";
+import { type Ratio, ceil, isWhole, multiply, ratio, toNumber, zero } from "~/core/quantity";
+import type { Recipe } from "~/core/recipe";
+import { type BatchRule, type StationScale, loadsFor, scaleStation } from "~/core/scale";
+import { type KitLine, type KitOptions, isSpiceEased, kitOf } from "./kit";
+
+/** One way of making what a station wants, to be laid beside the others. */
+export interface ScaleOption {
+  readonly rule: BatchRule;
+  readonly scale: StationScale;
+  readonly loads: number;
+  /** Millilitres of batter nobody asked for; 0 where pieces are not poured by volume. */
+  readonly leftoverMl: number;
+  /** Eggs as the factor makes them, the next whole number, and the weight of a fraction beaten. */
+  readonly eggs:
+    { readonly exact: Ratio; readonly whole: number; readonly beatenGrams: number | undefined } | undefined;
+  /** Lines of the batter this set cannot measure within tolerance. */
+  readonly unmeasurable: readonly string[];
+  /** The largest error of any line measured in scoops, as a share, and whose. */
+  readonly worst: { readonly ingredientId: string; readonly error: number } | undefined;
+  readonly scoops: number;
+  /** Whether salt and strong spice would be eased at this factor. */
+  readonly offersEase: boolean;
+  readonly kit: readonly KitLine[];
+}
+
+function eggsIn(kit: readonly KitLine[], pantry: Pantry): ScaleOption["eggs"] {
+  const lines = kit.filter(
+    (line) => pantry.get(line.ingredientId)?.role === "egg" && line.main?.amount.unit === "piece",
+  );
+  const [first] = lines;
+  if (!first?.main) return undefined;
+  const exact = lines.reduce(
+    (sum, line) => ({
+      num: sum.num * (line.main?.amount.value.den ?? 1n) + (line.main?.amount.value.num ?? 0n) * sum.den,
+      den: sum.den * (line.main?.amount.value.den ?? 1n),
+    }),
+    zero,
+  );
+  const sum = ratio(exact.num, exact.den);
+  return {
+    exact: sum,
+    whole: Number(ceil(sum)),
+    beatenGrams: isWhole(sum) ? undefined : lines.reduce((so, line) => so + (line.main?.grams ?? 0), 0),
+  };
+}
+
+/**
+ * The ways one station could make `wanted` pieces, side by side: whole batches, half ones, quarters, and just enough.
+ * @param places pieces to a load, 1 or more.
+ */
+export function scaleOptions(
+  recipe: Recipe,
+  pantry: Pantry,
+  batter: Batter,
+  wanted: number,
+  places: number,
+  options: KitOptions,
+  rules: readonly BatchRule[] = ["whole", "half", "quarter", "exact"],
+): ScaleOption[] {
+  return rules.map((rule) => {
+    const scale = scaleStation(recipe, batter, wanted, rule);
+    const loads = scale.piecesMade > 0 ? loadsFor(scale.piecesMade, places) : 0;
+    const kit = kitOf(recipe, pantry, scale.factor, loads, scale.piecesMade, options);
+    const scooped = kit.filter((line) => line.main?.scoops && line.bowl !== "pan" && line.bowl !== "topping");
+    const worst = [...scooped].sort(
+      (a, b) => Math.abs(b.main?.scoops?.error ?? 0) - Math.abs(a.main?.scoops?.error ?? 0),
+    )[0];
+    const spare = recipe.portion.kind === "ml" ? Math.max(0, scale.over) * recipe.portion.ml : 0;
+    return {
+      rule,
+      scale,
+      loads,
+      leftoverMl: spare,
+      eggs: eggsIn(kit, pantry),
+      unmeasurable: scooped.filter((line) => !line.main?.scoops?.isWithin).map((line) => line.ingredientId),
+      worst: worst?.main?.scoops ? { ingredientId: worst.ingredientId, error: worst.main.scoops.error } : undefined,
+      scoops: scooped.reduce(
+        (sum, line) => sum + (line.main?.scoops?.counts.reduce((so, one) => so + one.count, 0) ?? 0),
+        0,
+      ),
+      offersEase: recipe.lines.some((line) => isSpiceEased(pantry.get(line.ingredientId)?.role, scale.factor)),
+      kit,
+    };
+  });
+}
+
+/** The next scale at which eggs come out whole: the factor, and the pieces it makes. For when nobody wants to weigh half an egg. */
+export function nextWholeEggs(
+  recipe: Recipe,
+  pantry: Pantry,
+  batter: Batter,
+  factor: Ratio,
+): { factor: Ratio; pieces: number } | undefined {
+  const eggs = recipe.lines.flatMap((line) =>
+    pantry.get(line.ingredientId)?.role === "egg" && line.amount.kind === "exact" && line.amount.amount.unit === "piece"
+      ? [line.amount.amount.value]
+      : [],
+  );
+  if (eggs.length === 0) return undefined;
+  const sum = eggs.reduce((so, one) => ratio(so.num * one.den + one.num * so.den, so.den * one.den), zero);
+  const whole = ceil(multiply(sum, factor));
+  const next = ratio(whole * sum.den, sum.num);
+  return { factor: next, pieces: yieldOf(recipe, batter, toNumber(next)).pieces };
+}

@@ -1,0 +1,4 @@
+/** Packing: every container of a class in the order it is packed, what its label must say, and what is ticked off. */
+export * from "./marks";
+export * from "./containers";
+export * from "./ticks";

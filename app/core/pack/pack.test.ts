@@ -1,0 +1,143 @@
+import fc from "fast-check";
+import { plan } from "~/core/plan";
+import { demoClasses } from "~/demo/boathouse";
+import { allergensOn } from "./marks";
+import { packingOfClass, roundsOf } from "./containers";
+import { type TickEvent, changesSince, contentsOf, foldTicks, stateOf, tickLists } from "./ticks";
+
+const { next } = demoClasses();
+const made = plan(next);
+const packing = packingOfClass(next, made);
+
+describe("the containers of a class", () => {
+  test("each has a key of its own, the demonstration's come last", () => {
+    expect(new Set(packing.containers.map((one) => one.key)).size).toBe(packing.containers.length);
+    expect(packing.containers.at(-1)?.place.kind).toBe("demo");
+  });
+
+  test("a station kept apart is packed first and sealed, in rounds of its own before any other", () => {
+    const input = { ...next, arrangement: { seats: null, apart: [2] } };
+    const { containers } = packingOfClass(input, plan(input));
+    expect(containers[0]).toMatchObject({ isSealed: true, place: { stationId: "s3" } });
+    expect(containers.filter((one) => one.isSealed).every((one) => one.key.startsWith("s3/"))).toBe(true);
+    const rounds = roundsOf(containers);
+    const firstOpen = rounds.findIndex((round) => !round.isSealed);
+    expect(rounds.slice(firstOpen).every((round) => !round.isSealed)).toBe(true);
+    expect(rounds.flatMap((round) => round.containers)).toHaveLength(containers.length);
+  });
+
+  test("the label names what the product contains, what it may contain, and what nobody has read", () => {
+    const oats = packing.containers.find((one) => one.contents.some((content) => content.ingredientId === "oat-drink"));
+    expect(oats?.marks).toEqual([expect.objectContaining({ ingredientId: "oat-drink", isUnread: true })]);
+    const flour = packing.containers.find((one) =>
+      one.contents.some((content) => content.ingredientId === "plain-flour"),
+    );
+    expect(flour?.marks[0]).toMatchObject({ contains: ["wheat"], isUnread: false });
+    const labels = new Map([
+      [
+        "oat-drink",
+        {
+          ingredientId: "oat-drink",
+          product: "x",
+          contains: [],
+          mayContain: ["wheat"],
+          readBy: "A",
+          readOn: "2026-11-01",
+        },
+      ],
+    ] as const);
+    const known = new Map(next.pantry.map((one) => [one.id, one]));
+    expect(allergensOn(["oat-drink", "nowhere"], known, labels)).toEqual([
+      { ingredientId: "oat-drink", contains: ["oats"], mayContain: ["wheat"], isUnread: false },
+      { ingredientId: "nowhere", contains: [], mayContain: [], isUnread: true },
+    ]);
+  });
+});
+
+describe("ticks", () => {
+  const flour = packing.containers.find((one) => one.id === "dry/flour");
+  if (!flour) throw new Error("the kit has flour");
+  const now = contentsOf(flour);
+  const tick = (more: Partial<TickEvent> = {}): TickEvent => ({
+    id: "a",
+    at: 1000,
+    list: "packing",
+    key: flour.key,
+    isOn: true,
+    contents: now,
+    ...more,
+  });
+
+  test("packed while it holds what is wanted, reopened with the difference when the plan changes", () => {
+    expect(stateOf(now, undefined)).toEqual({ kind: "open" });
+    expect(stateOf(now, foldTicks([tick()]).packing.get(flour.key))).toMatchObject({ kind: "packed" });
+    const more = now.map((one) => ({ ...one, grams: (one.grams ?? 0) + 50 }));
+    expect(stateOf(more, foldTicks([tick()]).packing.get(flour.key))).toMatchObject({
+      kind: "reopened",
+      changes: [{ ingredientId: "plain-flour", byGrams: expect.closeTo(50, 6) }],
+    });
+  });
+
+  test("a change of the plan reopens exactly the containers it touches", () => {
+    const events = packing.containers.map((one, index) =>
+      tick({ id: `t${index}`, key: one.key, contents: contentsOf(one) }),
+    );
+    const ticks = foldTicks(events).packing;
+    const fewer = { ...next, brief: { ...next.brief, hasDemoBatch: true, people: next.brief.people - 3 } };
+    const later = packingOfClass(fewer, plan(fewer));
+    for (const one of later.containers) {
+      const before = packing.containers.find((each) => each.key === one.key);
+      const isSame = before && changesSince(contentsOf(before), contentsOf(one)).length === 0;
+      expect([one.key, stateOf(contentsOf(one), ticks.get(one.key)).kind]).toEqual([
+        one.key,
+        isSame ? "packed" : before ? "reopened" : "open",
+      ]);
+    }
+    const kinds = later.containers.map((one) => stateOf(contentsOf(one), ticks.get(one.key)).kind);
+    expect(kinds).toContain("packed");
+    expect(kinds).toContain("reopened");
+  });
+
+  test("another ingredient is a change without grams; less than a scale shows is none", () => {
+    const [first] = now;
+    if (!first) throw new Error("flour is in it");
+    expect(changesSince(now, [{ ...first, ingredientId: "rice-flour" }])).toEqual([
+      { ingredientId: "plain-flour", from: first, to: undefined, byGrams: undefined },
+      { ingredientId: "rice-flour", from: undefined, to: { ...first, ingredientId: "rice-flour" }, byGrams: undefined },
+    ]);
+    expect(changesSince(now, [{ ...first, grams: (first.grams ?? 0) + 0.01 }])).toEqual([]);
+    expect(changesSince([{ ...first, grams: null }], [{ ...first, grams: null }])).toEqual([]);
+    expect(
+      changesSince([{ ...first, grams: null, amount: "1 piece" }], [{ ...first, grams: null, amount: "2 piece" }]),
+    ).toHaveLength(1);
+  });
+
+  test("order, repetition and the device they came from do not matter", () => {
+    const event: fc.Arbitrary<TickEvent> = fc.record({
+      id: fc.uuid(),
+      at: fc.integer({ min: 0, max: 5 }),
+      list: fc.constantFrom(...tickLists),
+      key: fc.constantFrom("a", "b", "c"),
+      isOn: fc.boolean(),
+      by: fc.constantFrom("Ada", "Bo"),
+    });
+    fc.assert(
+      fc.property(fc.array(event, { maxLength: 12 }), fc.infiniteStream(fc.nat()), (events, stream) => {
+        const shuffled = [...events, ...events]
+          .map((one) => ({ one, by: stream.next().value as number }))
+          .sort((a, b) => a.by - b.by)
+          .map(({ one }) => one);
+        expect(foldTicks(shuffled)).toEqual(foldTicks(events));
+      }),
+    );
+  });
+
+  test("taken back is open again, and a later tick counts", () => {
+    expect(foldTicks([tick(), tick({ id: "b", at: 2000, isOn: false })]).packing.size).toBe(0);
+    expect(
+      foldTicks([tick({ at: 3000, weighed: 312 }), tick({ id: "b", at: 2000, isOn: false })]).packing.get(flour.key),
+    ).toMatchObject({
+      weighed: 312,
+    });
+  });
+});

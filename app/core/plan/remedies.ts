@@ -1,0 +1,276 @@
+import { type Arrangement, isAtStation, stationId, stationIndex } from "~/core/people";
+import { type SeatingProblem, guestOf } from "~/core/seating";
+import { type VerdictWord, avoidedBy, judgePlate, rankOf } from "~/core/allergen";
+import { knownFood } from "~/core/pantry";
+import { asVariant, type Recipe } from "~/core/recipe";
+import { dishByPlace, plan } from "./plan";
+import type { ClassInput, ClassPlan, Dish, Plate } from "./types";
+
+/** In the order in which practice proposes them: what sets nobody apart first, what leaves somebody out last. */
+export const remedyKinds = ["whole-class", "own-station", "order", "wash", "other-dish", "sit-out"] as const;
+export type RemedyKind = (typeof remedyKinds)[number];
+
+/** What of a class a remedy changes; the rest stays as it is. */
+export interface PlanChange {
+  readonly dishes: ClassInput["dishes"];
+  readonly arrangement: Arrangement | undefined;
+}
+
+/** What a remedy takes beside what is planned now; negative where it saves. */
+export interface RemedyCost {
+  readonly minutes: number;
+  readonly stations: number;
+  /** Kinds of kit that differ. */
+  readonly kits: number;
+  /** Tools that are missing more than now. */
+  readonly gearShort: number;
+  /** In hundredths of the currency; null while a product that is bought has no price. */
+  readonly money: number | null;
+  /** People who sit at a station kept apart. */
+  readonly setApart: readonly string[];
+}
+
+/** One way out for one person, with what it would leave of the danger and what it takes. */
+export interface Remedy {
+  readonly kind: RemedyKind;
+  /** The dish it makes, as recipe and variant; null where no dish changes. */
+  readonly recipeId: string | null;
+  readonly variantId: string | null;
+  readonly title: string | null;
+  readonly stationId: string | null;
+  readonly change: PlanChange | null;
+  readonly before: VerdictWord;
+  /** The verdict on the person's plate afterwards: never better than the labels allow. */
+  readonly after: VerdictWord;
+  /** Others whose plate would be worse than now. */
+  readonly worsens: readonly string[];
+  readonly cost: RemedyCost | null;
+}
+
+const plateOf = (made: ClassPlan, participantId: string): Plate | undefined =>
+  made.plates.find((plate) => plate.participantId === participantId);
+
+const moneyOf = (input: ClassInput, made: ClassPlan): number | null =>
+  made.totals.reduce<number | null>((sum, total) => {
+    if ((total.buyGrams ?? 0) === 0) return sum;
+    const price = input.packs.find((pack) => pack.ingredientId === total.ingredientId)?.price;
+    return sum === null || price === undefined || !total.packs ? null : sum + price * total.packs.packs;
+  }, 0);
+
+const costBetween = (before: ClassPlan, after: ClassPlan, was: ClassInput, is: ClassInput): RemedyCost => {
+  const short = (made: ClassPlan) => made.gear.reduce((sum, line) => sum + line.short, 0);
+  const kits = (made: ClassPlan) => new Set(made.stations.map((station) => station.kit)).size;
+  const [then, now] = [moneyOf(was, before), moneyOf(is, after)];
+  return {
+    minutes: after.timeline.end - before.timeline.end,
+    stations: after.stations.length - before.stations.length,
+    kits: kits(after) - kits(before),
+    gearShort: short(after) - short(before),
+    money: then === null || now === null ? null : now - then,
+    setApart: after.stations.filter((station) => station.isApart).flatMap((station) => station.people),
+  };
+};
+
+/** The seats of a class as lists, whether somebody arranged them or the order of the register did. */
+export const seatLists = (made: Pick<ClassPlan, "stations">): string[][] => {
+  const count = Math.max(0, ...made.stations.map((station) => stationIndex(station.id) + 1));
+  return Array.from({ length: count }, (_, index) => [
+    ...(made.stations.find((station) => station.id === stationId(index))?.people ?? []),
+  ]);
+};
+
+/**
+ * The ways out for one person, computed and compared: each is planned whole, so its cost and its verdict are those of the plan it
+ * makes. What does not make the plate better is left out; sitting out is always there.
+ * @param recipes what else could be made, beside the dishes of the class.
+ */
+export function waysOutFor(input: ClassInput, participantId: string, recipes: readonly Recipe[]): Remedy[] {
+  const before = plan(input);
+  const person = input.people.find((one) => one.id === participantId);
+  const now = plateOf(before, participantId);
+  if (!person || !now || now.verdict === "clear" || !person.hasAnswered) return [];
+  const { pantry, labels } = knownFood(input);
+  const station = before.stations.find((one) => one.people.includes(participantId));
+  const seats = seatLists(before);
+  const apart = input.arrangement?.apart ?? [];
+
+  const judged = (recipe: Recipe): VerdictWord =>
+    judgePlate(person, [...new Set(recipe.lines.map((line) => line.ingredientId))], pantry, labels).verdict;
+  const options = (own: readonly Dish[]) =>
+    own.flatMap((dish) =>
+      [null, ...dish.recipe.variants.map((variant) => variant.id)].map((variantId) => ({
+        recipe: dish.recipe,
+        variantId,
+        title: dish.recipe.variants.find((variant) => variant.id === variantId)?.name ?? dish.recipe.title,
+        made: asVariant(dish.recipe, variantId),
+      })),
+    );
+  const seen = new Set<string>();
+  const isNew = ({ recipe, variantId }: { recipe: Recipe; variantId: string | null }) => {
+    const key = `${recipe.id} ${variantId}`;
+    return !seen.has(key) && Boolean(seen.add(key));
+  };
+  const own = options(input.dishes).filter(isNew);
+  const others = options(
+    recipes
+      .filter((recipe) => !input.dishes.some((dish) => dish.recipe.id === recipe.id))
+      .map((recipe) => ({ id: recipe.id, recipe, variantId: null, stations: null })),
+  ).filter(isNew);
+  // An answer of "unknown" may become clear once the labels are read; "contains" never does.
+  const eatable = (one: { made: Recipe }) => judged(one.made) !== "contains";
+
+  const found: Remedy[] = [];
+  const propose = (
+    kind: RemedyKind,
+    change: PlanChange,
+    what: { recipeId: string | null; variantId: string | null; title: string | null },
+  ) => {
+    const changed: ClassInput = { ...input, ...change };
+    const after = plan(changed);
+    const then = plateOf(after, participantId);
+    if (!then || rankOf[then.verdict] <= rankOf[now.verdict]) return;
+    found.push({
+      kind,
+      ...what,
+      change,
+      stationId: after.stations.find((one) => one.people.includes(participantId))?.id ?? null,
+      before: now.verdict,
+      after: then.verdict,
+      worsens: before.plates.flatMap((plate) =>
+        rankOf[plateOf(after, plate.participantId)?.verdict ?? plate.verdict] < rankOf[plate.verdict]
+          ? [plate.participantId]
+          : [],
+      ),
+      cost: costBetween(before, after, input, changed),
+    });
+  };
+
+  for (const { recipe, variantId, title } of own.filter(eatable))
+    propose(
+      "whole-class",
+      { dishes: [{ id: "all", recipe, variantId, stations: null }], arrangement: input.arrangement },
+      { recipeId: recipe.id, variantId, title },
+    );
+
+  /** The person alone at a new last station that makes this dish. */
+  const alone = (recipe: Recipe, variantId: string | null): PlanChange => {
+    const rest = seats.map((ids) => ids.filter((id) => id !== participantId));
+    const kept = rest.flatMap((ids, index) => (ids.length > 0 ? [{ ids, isApart: apart.includes(index) }] : []));
+    // The dish row of the station they leave behind empty, where it was theirs alone, goes with them.
+    const emptied = station && station.people.length === 1 ? station.dishId : undefined;
+    const dishes = input.dishes.flatMap((dish) => {
+      if (dish.id !== emptied || dish.stations === null) return [dish];
+      return dish.stations > 1 ? [{ ...dish, stations: dish.stations - 1 }] : [];
+    });
+    return {
+      dishes: [
+        ...(dishes.some((dish) => dish.stations === null)
+          ? dishes
+          : dishes.map((dish, index) => (index === 0 ? { ...dish, stations: null } : dish))),
+        { id: "own", recipe, variantId, stations: 1 },
+      ],
+      arrangement: {
+        washesBetween: input.arrangement?.washesBetween,
+        seats: [...kept.map((one) => one.ids), [participantId]],
+        apart: [...kept.flatMap((one, index) => (one.isApart ? [index] : [])), kept.length],
+      },
+    };
+  };
+  if (station)
+    for (const { recipe, variantId, title } of own.filter(eatable))
+      propose("own-station", alone(recipe, variantId), { recipeId: recipe.id, variantId, title });
+
+  if (station && !station.isApart) {
+    const index = stationIndex(station.id);
+    propose(
+      "order",
+      {
+        dishes: input.dishes,
+        arrangement: { ...input.arrangement, seats: input.arrangement?.seats ?? null, apart: [...apart, index] },
+      },
+      { recipeId: null, variantId: null, title: null },
+    );
+  }
+
+  if (station && !input.arrangement?.washesBetween)
+    propose(
+      "wash",
+      {
+        dishes: input.dishes,
+        arrangement: { seats: input.arrangement?.seats ?? null, apart, washesBetween: true },
+      },
+      { recipeId: null, variantId: null, title: null },
+    );
+
+  if (station)
+    for (const { recipe, variantId, title } of others.filter(eatable))
+      propose("other-dish", alone(recipe, variantId), {
+        recipeId: recipe.id,
+        variantId,
+        title: variantId === null ? recipe.title : `${recipe.title}, ${title.toLowerCase()}`,
+      });
+
+  found.push({
+    kind: "sit-out",
+    recipeId: null,
+    variantId: null,
+    title: null,
+    stationId: station?.id ?? null,
+    change: null,
+    before: now.verdict,
+    after: now.verdict,
+    worsens: [],
+    cost: null,
+  });
+  return found.sort(
+    (a, b) =>
+      remedyKinds.indexOf(a.kind) - remedyKinds.indexOf(b.kind) ||
+      rankOf[b.after] - rankOf[a.after] ||
+      (a.cost?.minutes ?? 0) - (b.cost?.minutes ?? 0),
+  );
+}
+
+/** The room of a class as the seating optimiser sees it, and who sits where now. */
+export function seatingOf(
+  input: ClassInput,
+  made: ClassPlan,
+): { readonly problem: SeatingProblem; readonly now: readonly number[] } {
+  const { pantry, labels } = knownFood(input);
+  const lists = seatLists(made);
+  const dishAt = dishByPlace(input, made.stations.length);
+  const linesOf = new Map(
+    made.dishes.map((dish) => [dish.id, [...new Set(dish.recipe.lines.map((line) => line.ingredientId))]]),
+  );
+  const cooks = input.people.filter(isAtStation);
+  const place = new Map(lists.flatMap((ids, index) => ids.map((id) => [id, index] as const)));
+  const plates = cooks.map((person) => {
+    const byDish = new Map(
+      [...linesOf].map(([dishId, ids]) => [dishId, judgePlate(person, ids, pantry, labels).verdict]),
+    );
+    return lists.map((_, index): VerdictWord => byDish.get(dishAt(index)?.id ?? "") ?? "clear");
+  });
+  return {
+    problem: {
+      guests: cooks.map((person) =>
+        guestOf(
+          person,
+          avoidedBy(person)
+            .filter((one) => one.mayCounts)
+            .map((one) => one.substance),
+        ),
+      ),
+      stations: lists.length,
+      size: Math.max(input.brief.stationSize, ...lists.map((ids) => ids.length)),
+      helpers: input.brief.helpers,
+      plates,
+      apart: input.arrangement?.apart ?? [],
+    },
+    now: cooks.map((person) => place.get(person.id) ?? 0),
+  };
+}
+
+/** A seating as the lists of an arrangement. */
+export const listsOf = (problem: SeatingProblem, seating: readonly number[]): string[][] =>
+  Array.from({ length: problem.stations }, (_, station) =>
+    problem.guests.filter((_guest, index) => seating[index] === station).map((guest) => guest.id),
+  );

@@ -1,0 +1,2 @@
+/** Prep: what is done before the class, worked backwards from the doors. */
+export * from "./prep";

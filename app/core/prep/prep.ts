@@ -1,0 +1,276 @@
+import { type Ratio, one as oneBatch, toNumber } from "~/core/quantity";
+import type { Pantry } from "~/core/batter";
+import type { KitLine } from "~/core/kit";
+import type { ClassInput, ClassPlan } from "~/core/plan";
+import type { Storage } from "~/core/pantry";
+
+export const prepKinds = [
+  "thaw",
+  "dry-mix",
+  "make-part",
+  "squeeze",
+  "trim",
+  "soak-gel",
+  "sour-milk",
+  "melt",
+  "rest-batter",
+  "chill-down",
+] as const;
+export type PrepKind = (typeof prepKinds)[number];
+
+/** One task before the class. Minutes are counted back from the moment the doors open. */
+export interface PrepTask {
+  /** Stays the same however the amounts change. */
+  readonly id: string;
+  readonly kind: PrepKind;
+  readonly ingredientIds: readonly string[];
+  readonly dishId: string | null;
+  /** A sub-recipe's name, where the task is one. */
+  readonly part: string | null;
+  /** Grams to work with, and what is left of them where that is less. */
+  readonly grams: number | undefined;
+  readonly keptGrams: number | undefined;
+  /** Not earlier than this before the doors, for it would not keep. */
+  readonly notBefore: number;
+  /** Done by this long before the doors at the latest. */
+  readonly doneBy: number;
+  /** Likely hands-on minutes; waiting is in the distance to the class. */
+  readonly minutes: number;
+  readonly waitMinutes: number;
+  readonly storage: Storage | "warm";
+  /** Hours it keeps once it is done; local food codes come first. */
+  readonly keepsHours: number;
+  /** For a bulk dry mix: what goes into one station's bag, by batches, and how many such bags. */
+  readonly bags: readonly { readonly factor: Ratio; readonly grams: number; readonly count: number }[];
+}
+
+const hour = 60;
+
+/** How long each task takes, waits, and keeps (starting values from general kitchen practice; hours of chilled food follow local codes first). */
+export const prepFigures = {
+  thaw: { minutes: 5, wait: 12 * hour, latest: hour, keeps: 24 },
+  dryMix: { minutesPerBag: 1, base: 10, latest: 2 * hour, keeps: 30 * 24 },
+  squeeze: { minutesPerKg: 12, wait: 12, latest: hour, keeps: 24 },
+  trim: { minutesPerKg: 10, latest: hour, keeps: 24 },
+  soakGel: { minutes: 5, wait: 10, latest: 20, keeps: 12 },
+  sourMilk: { minutes: 3, wait: 5, latest: 15, keeps: 24 },
+  melt: { minutes: 5, wait: 20, latest: 10, keeps: 2 },
+  restBatter: { minutes: 10, latest: 0, keeps: 24 },
+  chill: { minutes: 10, latest: 15, keeps: 2 },
+} as const;
+
+const gelSeeds = ["chia", "linseed"];
+
+/** Everything that is packed, once: stations, the demonstration and the spare kit, each with its dish. */
+const packed = (plan: ClassPlan) => {
+  const first = plan.dishes[0]?.id ?? null;
+  return [
+    ...plan.stations.map((station) => ({
+      dishId: station.dishId as string | null,
+      kit: station.kit,
+      factor: station.scale.factor,
+    })),
+    ...[plan.demoKit, plan.spareKit]
+      .filter((kit) => kit.length > 0)
+      .map((kit) => ({ dishId: first, kit, factor: oneBatch })),
+  ];
+};
+
+const gramsOf = (lines: readonly KitLine[]): number | undefined =>
+  lines.reduce<number | undefined>(
+    (sum, line) => (sum === undefined || line.buyGrams === undefined ? undefined : sum + line.buyGrams),
+    0,
+  );
+
+/**
+ * What is to be done before the class, worked backwards from the doors, the earliest first. Which of it is really done ahead the
+ * instructor decides; what a lesson is about is left to the children.
+ */
+export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): PrepTask[] {
+  const tasks: PrepTask[] = [];
+  const task = (one: Partial<PrepTask> & Pick<PrepTask, "id" | "kind" | "doneBy" | "minutes" | "keepsHours">): void => {
+    tasks.push({
+      ingredientIds: [],
+      dishId: null,
+      part: null,
+      grams: undefined,
+      keptGrams: undefined,
+      waitMinutes: 0,
+      storage: "chilled",
+      bags: [],
+      ...one,
+      // Never so early that it does not keep until the class is over.
+      notBefore: Math.max(one.doneBy, one.keepsHours * hour - input.brief.minutes),
+    });
+  };
+  const f = prepFigures;
+  for (const total of plan.totals) {
+    const one = pantry.get(total.ingredientId);
+    if (!one || total.buyGrams === 0) continue;
+    const common = { ingredientIds: [one.id], grams: total.buyGrams };
+    if (one.storage === "frozen")
+      task({
+        ...common,
+        id: `thaw:${one.id}`,
+        kind: "thaw",
+        doneBy: f.thaw.latest,
+        minutes: f.thaw.minutes,
+        waitMinutes: f.thaw.wait,
+        keepsHours: f.thaw.keeps,
+      });
+    else if (one.raw)
+      task({
+        ...common,
+        id: `trim:${one.id}`,
+        kind: "trim",
+        grams: total.buyGrams === undefined ? undefined : total.buyGrams / one.raw.keeps,
+        keptGrams: total.buyGrams,
+        doneBy: f.trim.latest,
+        minutes: Math.ceil(((total.buyGrams ?? 0) / 1000) * f.trim.minutesPerKg) + 2,
+        storage: one.storage,
+        keepsHours: f.trim.keeps,
+      });
+  }
+  for (const dish of plan.dishes) {
+    const { recipe } = dish;
+    const own = packed(plan).filter((one) => one.dishId === dish.id);
+    if (own.length === 0) continue;
+    for (const line of recipe.lines) {
+      const lines = own.flatMap(({ kit }) => kit.filter((each) => each.lineId === line.id));
+      const grams = gramsOf(lines);
+      const one = pantry.get(line.ingredientId);
+      const named = { dishId: dish.id, ingredientIds: [line.ingredientId], grams };
+      if (line.keeps < 1)
+        task({
+          ...named,
+          id: `squeeze:${recipe.id}:${line.id}`,
+          kind: "squeeze",
+          keptGrams: grams === undefined ? undefined : grams * line.keeps,
+          doneBy: f.squeeze.latest,
+          minutes: Math.ceil(((grams ?? 0) / 1000) * f.squeeze.minutesPerKg),
+          waitMinutes: f.squeeze.wait,
+          keepsHours: f.squeeze.keeps,
+        });
+      if (gelSeeds.includes(line.ingredientId))
+        task({
+          ...named,
+          id: `soak-gel:${recipe.id}:${line.id}`,
+          kind: "soak-gel",
+          doneBy: f.soakGel.latest,
+          minutes: f.soakGel.minutes,
+          waitMinutes: f.soakGel.wait,
+          keepsHours: f.soakGel.keeps,
+        });
+      const isMelted =
+        one?.role === "fat" && one.storage === "chilled" && (line.bowl === "wet" || line.bowl === "bowl");
+      // What a step of the class melts is the class's own work.
+      const isInClass = recipe.steps.some(
+        (step) => step.kind === "prepare" && step.draws.some((draw) => draw.lineId === line.id),
+      );
+      if (isMelted && !isInClass)
+        task({
+          ...named,
+          id: `melt:${recipe.id}:${line.id}`,
+          kind: "melt",
+          doneBy: f.melt.latest,
+          minutes: f.melt.minutes,
+          waitMinutes: f.melt.wait,
+          storage: "warm",
+          keepsHours: f.melt.keeps,
+        });
+    }
+    const milk = recipe.lines.find(
+      (line) =>
+        pantry.get(line.ingredientId)?.contains.includes("milk") && pantry.get(line.ingredientId)?.role === "liquid",
+    );
+    const acid = recipe.lines.find((line) => pantry.get(line.ingredientId)?.role === "acid" && line.bowl !== "topping");
+    if (milk && acid)
+      task({
+        id: `sour-milk:${recipe.id}`,
+        kind: "sour-milk",
+        dishId: dish.id,
+        ingredientIds: [milk.ingredientId, acid.ingredientId],
+        grams: gramsOf(
+          own.flatMap(({ kit }) => kit.filter((line) => line.lineId === milk.id || line.lineId === acid.id)),
+        ),
+        doneBy: f.sourMilk.latest,
+        minutes: f.sourMilk.minutes,
+        waitMinutes: f.sourMilk.wait,
+        keepsHours: f.sourMilk.keeps,
+      });
+    if (input.brief.kitMode === "dry-mix") {
+      const isDry = (line: KitLine) =>
+        line.bowl === "dry" &&
+        line.main?.grams !== undefined &&
+        !line.packs &&
+        pantry.get(line.ingredientId)?.storage === "dry";
+      const bags = new Map<string, { factor: Ratio; grams: number; count: number }>();
+      for (const { kit, factor } of own) {
+        const grams = kit.filter(isDry).reduce((sum, line) => sum + (line.main?.grams ?? 0), 0);
+        const key = grams.toFixed(3);
+        bags.set(key, { factor, grams, count: (bags.get(key)?.count ?? 0) + 1 });
+      }
+      const all = [...bags.values()].sort((a, b) => toNumber(a.factor) - toNumber(b.factor));
+      const count = all.reduce((sum, bag) => sum + bag.count, 0);
+      if (all.some((bag) => bag.grams > 0))
+        task({
+          id: `dry-mix:${recipe.id}:${dish.variantName ?? ""}`,
+          kind: "dry-mix",
+          dishId: dish.id,
+          ingredientIds: [...new Set(own.flatMap(({ kit }) => kit.filter(isDry).map((line) => line.ingredientId)))],
+          grams: all.reduce((sum, bag) => sum + bag.grams * bag.count, 0),
+          doneBy: f.dryMix.latest,
+          minutes: f.dryMix.base + f.dryMix.minutesPerBag * count,
+          storage: "dry",
+          keepsHours: f.dryMix.keeps,
+          bags: all,
+        });
+    }
+    for (const part of recipe.parts)
+      if (part.kind !== "dry-mix")
+        task({
+          id: `part:${recipe.id}:${part.id}`,
+          kind: "make-part",
+          dishId: dish.id,
+          part: part.name,
+          ingredientIds: recipe.lines.filter((line) => line.partId === part.id).map((line) => line.ingredientId),
+          grams:
+            part.makesGrams === null
+              ? undefined
+              : part.makesGrams * own.reduce((sum, one) => sum + toNumber(one.factor), 0),
+          doneBy: hour,
+          minutes: Math.ceil(part.minutes.likely),
+          keepsHours: 24,
+        });
+  }
+  const demo = plan.dishes[0];
+  if (demo && plan.demoKit.length > 0 && demo.recipe.rest.min >= 15)
+    task({
+      id: `rest-batter:${demo.recipe.id}`,
+      kind: "rest-batter",
+      dishId: demo.id,
+      ingredientIds: [],
+      grams: demo.batter.grams,
+      doneBy: f.restBatter.latest,
+      minutes: f.restBatter.minutes,
+      waitMinutes: demo.recipe.rest.min,
+      keepsHours: demo.recipe.rest.max === null ? f.restBatter.keeps : demo.recipe.rest.max / hour,
+    });
+  const chilled = plan.totals.filter(
+    (total) => pantry.get(total.ingredientId)?.storage !== "dry" && (total.buyGrams ?? 1) > 0,
+  );
+  if (chilled.length > 0)
+    task({
+      id: "chill-down",
+      kind: "chill-down",
+      ingredientIds: chilled.map((total) => total.ingredientId),
+      grams: chilled.reduce((sum, total) => sum + (total.buyGrams ?? 0), 0),
+      doneBy: f.chill.latest,
+      minutes: f.chill.minutes,
+      keepsHours: f.chill.keeps,
+    });
+  return tasks.sort((a, b) => startBy(b) - startBy(a) || (a.id < b.id ? -1 : 1));
+}
+
+/** The latest moment to begin, in minutes before the doors: done by, less the work and the waiting. */
+export const startBy = (task: PrepTask): number => task.doneBy + task.minutes + task.waitMinutes;

@@ -1,0 +1,195 @@
+import fc from "fast-check";
+import { type Ratio, isSame, one, ratio, writeRatio } from "~/core/quantity";
+import { starterRecipes } from "~/demo/recipes";
+import { canonical } from "~/core/plan";
+import { recipeSchema, toPlain } from "~/formats/class-file";
+import { recipes } from "../../../test/recipes";
+import { amountText, compareRecipes } from "./compare";
+import { type RecipeDraft, draftOf, emptyDraft, emptyLine, keepsFromSaving, readDraft } from "./draft";
+import { applyEdit, applyEdits } from "./edits";
+import { familyFacts } from "./families";
+import { familyHeat, freshStepId, stepTemplate } from "./templates";
+import { type Recipe, families } from "./types";
+
+const [pancakes] = starterRecipes;
+if (!pancakes) throw new Error("the starter recipes are gone");
+const plain = (recipe: Recipe) => canonical(toPlain(recipe));
+
+test("a recipe goes into the editor and comes out as it was, with either decimal mark", () => {
+  fc.assert(
+    fc.property(recipes, fc.constantFrom("." as const, "," as const), (recipe, decimalMark) => {
+      const { recipe: back, problems } = readDraft(draftOf(recipe, { decimalMark }), recipe);
+      expect(problems.filter((problem) => problem.code !== "no-lines")).toEqual([]);
+      expect(plain(back)).toBe(plain(recipe));
+    }),
+    { numRuns: 200 },
+  );
+});
+
+test("whatever is typed into a draft it is read without throwing, and what can be kept fits the schema", () => {
+  const anyText = fc.oneof(
+    fc.string({ maxLength: 12 }),
+    fc.constantFrom("1 1/2 cups", "8 oz", "200 g", "", "many", "-3", "1/0"),
+  );
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...starterRecipes),
+      anyText,
+      anyText,
+      fc.nat({ max: 9 }),
+      fc.constantFrom("exact", "range", "top-up", "hold-back", "packs", "unknown" as const),
+      (recipe, a, b, at, kind) => {
+        const draft = draftOf(recipe);
+        const typed: RecipeDraft = {
+          ...draft,
+          restMin: b,
+          portion: a,
+          lines: draft.lines.map((line, index) =>
+            index === at ? { ...line, amount: a, second: b, kind: kind as "exact" } : line,
+          ),
+        };
+        const read = readDraft(typed, recipe);
+        if (!read.problems.some((problem) => keepsFromSaving.includes(problem.code)))
+          expect(() => recipeSchema.parse(toPlain(read.recipe))).not.toThrow();
+      },
+    ),
+    { numRuns: 400 },
+  );
+});
+
+test("an amount that asks stays open, keeps its words, and does not stop anybody from keeping the draft", () => {
+  const draft = draftOf(pancakes);
+  const typed = {
+    ...draft,
+    lines: draft.lines.map((line) => (line.id === "flour" ? { ...line, amount: "8 oz" } : line)),
+  };
+  const { recipe, problems } = readDraft(typed, pancakes);
+  expect(recipe.lines.find((line) => line.id === "flour")?.amount).toEqual({ kind: "unknown", said: "8 oz" });
+  expect(problems).toEqual([expect.objectContaining({ code: "amount-asks", path: "lines.flour.amount" })]);
+  expect(problems.some((problem) => keepsFromSaving.includes(problem.code))).toBe(false);
+});
+
+test.each<[string, (draft: RecipeDraft) => RecipeDraft]>([
+  ["title-missing", (draft) => ({ ...draft, title: " " })],
+  ["system-open", (draft) => ({ ...draft, system: "" })],
+  ["no-lines", (draft) => ({ ...draft, lines: [] })],
+  ["ingredient-open", (draft) => ({ ...draft, lines: [...draft.lines, emptyLine("more")] })],
+  ["number", (draft) => ({ ...draft, surfaceFrom: "hot" })],
+  ["span-order", (draft) => ({ ...draft, side1: { low: "4", likely: "3", high: "2" } })],
+  [
+    "share",
+    (draft) => ({
+      ...draft,
+      steps: draft.steps.map((step, index) =>
+        index === 0 ? { ...step, draws: [{ lineId: "flour", share: "some" }] } : step,
+      ),
+    }),
+  ],
+  ["surface-missing", (draft) => ({ ...draft, surfaceKinds: [] })],
+  [
+    "wrong-order",
+    (draft) => ({
+      ...draft,
+      lines: draft.lines.map((line) => (line.id === "milk" ? { ...line, second: "1/2 cup" } : line)),
+    }),
+  ],
+  [
+    "different-units",
+    (draft) => ({
+      ...draft,
+      lines: draft.lines.map((line) => (line.id === "milk" ? { ...line, second: "300 ml" } : line)),
+    }),
+  ],
+])("%s keeps a draft from being kept, and says where", (code, spoil) => {
+  const { problems } = readDraft(spoil(draftOf(pancakes)), pancakes);
+  expect(problems.map((problem) => problem.code)).toContain(code);
+  expect(keepsFromSaving).toContain(code);
+});
+
+test("an empty draft of every family has its heat, cues and portion, and asks only for name, cups and lines", () => {
+  for (const family of families) {
+    const { problems, recipe } = readDraft(emptyDraft(family), { id: "new", revision: 1 });
+    expect(problems.map((problem) => problem.code).sort()).toEqual(["no-lines", "system-open", "title-missing"]);
+    expect(recipe.heat).toEqual(familyHeat(family));
+    expect(familyFacts[family].looseness.from).toBeLessThan(familyFacts[family].looseness.to);
+  }
+});
+
+describe("edits", () => {
+  const drawn = (recipe: Recipe, lineId: string): Ratio =>
+    recipe.steps
+      .flatMap((step) => step.draws)
+      .filter((draw) => draw.lineId === lineId)
+      .reduce(
+        (sum, draw) => ratio(sum.num * draw.share.den + draw.share.num * sum.den, sum.den * draw.share.den),
+        ratio(0n),
+      );
+
+  test("levelling the shares of a line makes them one, whatever they were", () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.bigInt(1n, 9n), fc.bigInt(1n, 9n)), { minLength: 1, maxLength: 3 }),
+        (shares) => {
+          const recipe = shares.reduce((so, [num, den], index) => {
+            const stepId = so.steps[index]?.id ?? "";
+            return applyEdit(so, { kind: "draw", stepId, lineId: "salt", share: ratio(num, den) });
+          }, pancakes);
+          expect(isSame(drawn(applyEdit(recipe, { kind: "level-shares", lineId: "salt" }), "salt"), one)).toBe(true);
+        },
+      ),
+    );
+  });
+
+  test("a line taken off the list goes from steps and variants too", () => {
+    const without = applyEdit(pancakes, { kind: "remove-line", lineId: "milk" });
+    expect(without.lines.some((line) => line.id === "milk")).toBe(false);
+    expect(drawn(without, "milk").num).toBe(0n);
+    expect(without.variants.flatMap((variant) => variant.swaps.map((swap) => swap.lineId))).not.toContain("milk");
+  });
+
+  test("what names a line or step that is not there changes nothing", () => {
+    const edits = [
+      { kind: "set-ingredient", lineId: "ghost", ingredientId: "egg" },
+      { kind: "draw", stepId: "ghost", lineId: "milk", share: one },
+      { kind: "add-hazard", stepId: "ghost", hazard: "steam" },
+      { kind: "unmention", stepId: "ghost", ingredientId: "egg" },
+    ] as const;
+    expect(plain(applyEdits(pancakes, edits))).toBe(plain(pancakes));
+  });
+
+  test("a template brings the caution its heat needs and an id of its own", () => {
+    const cook = stepTemplate("cook", pancakes);
+    expect(cook.hazards).toContain("hot-surface");
+    expect(pancakes.steps.map((step) => step.id)).not.toContain(cook.id);
+    expect(freshStepId(pancakes, "heat")).toBe("heat-2");
+    expect(stepTemplate("cook", { steps: [], heat: familyHeat("oven-puffed") })).toMatchObject({
+      who: "adult",
+      hazards: ["oven-dish"],
+    });
+  });
+});
+
+describe("two revisions compared", () => {
+  test("a recipe differs from itself in nothing", () => {
+    fc.assert(fc.property(recipes, (recipe) => expect(compareRecipes(recipe, recipe)).toEqual([])));
+  });
+
+  test("every kind of change is found where it is, and only there", () => {
+    const after = applyEdits(pancakes, [
+      { kind: "set-amount", lineId: "sugar", amount: { kind: "exact", amount: { value: ratio(2n), unit: "tbsp" } } },
+      { kind: "remove-line", lineId: "syrup" },
+      { kind: "adult-only", stepId: "cook" },
+      { kind: "claim-pieces", pieces: 9 },
+    ]);
+    const found = compareRecipes(pancakes, after).map(({ where, id, field }) => `${where} ${id} ${field}`.trim());
+    expect(found).toEqual(["recipe  claimed", "line sugar amount", "line syrup", "step cook who", "step serve draws"]);
+  });
+
+  test("amounts are written so that they can be told apart", () => {
+    const texts = pancakes.lines.map((line) => amountText(line.amount));
+    expect(texts).toContain("1 cup, up to 1 1/8 cups");
+    expect(
+      amountText({ kind: "packs", packs: ratio(3n, 2n), each: { value: ratio(25n), unit: "g" }, packName: "sachet" }),
+    ).toBe(`${writeRatio(ratio(3n, 2n))} sachet of 25 g`);
+  });
+});

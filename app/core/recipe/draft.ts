@@ -1,0 +1,558 @@
+import {
+  type Amount,
+  type MeasuringSystem,
+  type NumberStyle,
+  type QuantityQuestion,
+  type Ratio,
+  compare,
+  isZero,
+  one,
+  pointStyle,
+  readQuantity,
+  readRatio,
+  toNumber,
+  writeAmount,
+  writeRatio,
+} from "~/core/quantity";
+import type { FillMethod } from "~/core/pantry";
+import { familyHeat, familyPiece } from "./templates";
+import type {
+  Bowl,
+  Cue,
+  Family,
+  Hazard,
+  Line,
+  LineAmount,
+  Part,
+  PartHeat,
+  PartKind,
+  ReadinessTest,
+  Recipe,
+  Span,
+  Step,
+  StepKind,
+  SurfaceKind,
+  Tool,
+  Variant,
+  WindowReason,
+  Standing,
+} from "./types";
+
+/**
+ * A recipe as somebody is typing it: numbers and amounts are still text. Reading it never fails: what cannot be read becomes an
+ * open amount or keeps its last meaning, and is listed with its place, so that checks and consequences go on while typing.
+ */
+export interface DraftLine {
+  readonly id: string;
+  readonly partId: string;
+  /** Empty while nobody has said which ingredient it is. */
+  readonly ingredientId: string;
+  /** The line as it was pasted; empty when it was typed here. */
+  readonly said: string;
+  readonly kind: LineAmount["kind"];
+  readonly amount: string;
+  /** The other end of a range, the most of a top-up, what is held back, the net amount of a pack. */
+  readonly second: string;
+  readonly packName: string;
+  readonly bowl: Bowl;
+  readonly keepsPercent: string;
+  readonly isOptional: boolean;
+  readonly note: string;
+  /** What it could be, while {@link ingredientId} is empty or was taken for granted. */
+  readonly choices: readonly string[];
+  /** What the program took for granted when it read the line, until somebody has looked at it. */
+  readonly guesses: readonly Guess[];
+}
+export const guesses = ["ingredient", "amount", "bowl", "kind", "note"] as const;
+export type Guess = (typeof guesses)[number];
+
+export interface DraftSpan {
+  readonly low: string;
+  readonly likely: string;
+  readonly high: string;
+}
+export interface DraftStep {
+  readonly id: string;
+  readonly partId: string;
+  readonly kind: StepKind;
+  readonly text: string;
+  readonly draws: readonly { readonly lineId: string; readonly share: string }[];
+  readonly mentions: readonly string[];
+  readonly minutes: DraftSpan;
+  readonly tools: readonly Tool[];
+  readonly hazards: readonly Hazard[];
+  readonly who: Step["who"];
+  readonly guesses: readonly Guess[];
+}
+export interface DraftPart {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: PartKind;
+  readonly heat: PartHeat;
+  readonly minutes: DraftSpan;
+  readonly makesGrams: string;
+}
+export interface DraftVariant {
+  readonly id: string;
+  readonly name: string;
+  readonly standing: Standing;
+  readonly decidedAt: string;
+  readonly omit: readonly string[];
+  readonly swaps: readonly { readonly lineId: string; readonly ingredientId: string; readonly amount: string }[];
+  readonly add: readonly DraftLine[];
+}
+export interface RecipeDraft {
+  readonly title: string;
+  readonly intro: string;
+  readonly family: Family;
+  /** Empty while nobody has said which cups the recipe means. */
+  readonly system: MeasuringSystem | "";
+  readonly fill: FillMethod;
+  readonly standing: Standing;
+  readonly lines: readonly DraftLine[];
+  readonly steps: readonly DraftStep[];
+  readonly restMin: string;
+  readonly restMax: string;
+  readonly restReason: WindowReason;
+  readonly surfaceKinds: readonly SurfaceKind[];
+  readonly surfaceFrom: string;
+  readonly surfaceTo: string;
+  readonly test: ReadinessTest;
+  readonly side1: DraftSpan;
+  readonly hasSide2: boolean;
+  readonly side2: DraftSpan;
+  readonly turnaround: string;
+  readonly pourPerPiece: string;
+  readonly recover: string;
+  readonly cues: readonly Cue[];
+  readonly blindNote: string;
+  readonly portionKind: "ml" | "grams" | "batch";
+  readonly portion: string;
+  readonly pieceDiameterCm: string;
+  readonly claimedPieces: string;
+  readonly parts: readonly DraftPart[];
+  readonly variants: readonly DraftVariant[];
+}
+
+/** What is wrong with one field of a draft; `path` is its place, such as "lines.flour.amount". */
+export type DraftProblem = { readonly path: string; readonly said: string } & (
+  | { readonly code: "title-missing" }
+  | { readonly code: "system-open" }
+  | { readonly code: "no-lines" }
+  | { readonly code: "ingredient-open" }
+  | { readonly code: "amount-not-read" }
+  | { readonly code: "amount-asks"; readonly question: QuantityQuestion }
+  | { readonly code: "wrong-order" }
+  | { readonly code: "different-units" }
+  | { readonly code: "number"; readonly least: number; readonly most: number }
+  | { readonly code: "span-order" }
+  | { readonly code: "share" }
+  | { readonly code: "surface-missing" }
+  | { readonly code: "name-missing" }
+);
+/** Problems that keep a draft from being kept as a revision; the rest is kept as an open amount and blocks packing only. */
+export const keepsFromSaving: readonly DraftProblem["code"][] = [
+  "title-missing",
+  "system-open",
+  "no-lines",
+  "ingredient-open",
+  "wrong-order",
+  "different-units",
+  "number",
+  "span-order",
+  "share",
+  "surface-missing",
+  "name-missing",
+];
+
+export interface DraftRead {
+  readonly recipe: Recipe;
+  readonly problems: readonly DraftProblem[];
+}
+
+const text = (value: number): string => String(Math.round(value * 1000) / 1000);
+const spanText = (value: Span): DraftSpan => ({
+  low: text(value.low),
+  likely: text(value.likely),
+  high: text(value.high),
+});
+
+function draftLine(line: Line, style: NumberStyle): DraftLine {
+  const { amount } = line;
+  const write = (value: Amount) => writeAmount(value, style);
+  const [first, second, packName] = ((): [string, string, string] => {
+    switch (amount.kind) {
+      case "exact":
+      case "per-load":
+      case "per-piece":
+        return [write(amount.amount), "", ""];
+      case "range":
+        return [write(amount.from), write(amount.to), ""];
+      case "top-up":
+        return [write(amount.start), write(amount.most), ""];
+      case "hold-back":
+        return [write(amount.amount), write(amount.back), ""];
+      case "packs":
+        return [writeRatio(amount.packs), write(amount.each), amount.packName];
+      case "to-taste":
+        return ["", "", ""];
+      case "unknown":
+        return [amount.said, "", ""];
+      default:
+        return amount satisfies never;
+    }
+  })();
+  return {
+    id: line.id,
+    partId: line.partId ?? "",
+    ingredientId: line.ingredientId,
+    said: "",
+    kind: amount.kind,
+    amount: first,
+    second,
+    packName,
+    bowl: line.bowl,
+    keepsPercent: text(line.keeps * 100),
+    isOptional: line.isOptional,
+    note: line.note,
+    choices: [],
+    guesses: [],
+  };
+}
+
+/** A recipe as an editor shows it; {@link readDraft} reads it back unchanged. */
+export function draftOf(recipe: Recipe, style: NumberStyle = pointStyle): RecipeDraft {
+  const { heat, portion } = recipe;
+  return {
+    title: recipe.title,
+    intro: recipe.intro,
+    family: recipe.family,
+    system: recipe.system,
+    fill: recipe.fill,
+    standing: recipe.standing,
+    lines: recipe.lines.map((line) => draftLine(line, style)),
+    steps: recipe.steps.map((step) => ({
+      id: step.id,
+      partId: step.partId ?? "",
+      kind: step.kind,
+      text: step.text,
+      draws: step.draws.map((draw) => ({ lineId: draw.lineId, share: writeRatio(draw.share) })),
+      mentions: step.mentions,
+      minutes: spanText(step.minutes),
+      tools: step.tools,
+      hazards: step.hazards,
+      who: step.who,
+      guesses: [],
+    })),
+    restMin: text(recipe.rest.min),
+    restMax: recipe.rest.max === null ? "" : text(recipe.rest.max),
+    restReason: recipe.rest.reason,
+    surfaceKinds: heat.surfaceKinds,
+    surfaceFrom: text(heat.surfaceC.from),
+    surfaceTo: text(heat.surfaceC.to),
+    test: heat.test,
+    side1: spanText(heat.side1),
+    hasSide2: heat.side2 !== null,
+    side2: heat.side2 ? spanText(heat.side2) : { low: "", likely: "", high: "" },
+    turnaround: text(heat.turnaround),
+    pourPerPiece: text(heat.pourPerPiece),
+    recover: text(heat.recover),
+    cues: heat.cues,
+    blindNote: recipe.blindNote,
+    portionKind: portion.kind,
+    portion: text(portion.kind === "ml" ? portion.ml : portion.kind === "grams" ? portion.grams : portion.pieces),
+    pieceDiameterCm: text(recipe.pieceDiameterCm),
+    claimedPieces: recipe.claimedPieces === null ? "" : text(recipe.claimedPieces),
+    parts: recipe.parts.map((part) => ({
+      id: part.id,
+      name: part.name,
+      kind: part.kind,
+      heat: part.heat,
+      minutes: spanText(part.minutes),
+      makesGrams: part.makesGrams === null ? "" : text(part.makesGrams),
+    })),
+    variants: recipe.variants.map((variant) => ({
+      id: variant.id,
+      name: variant.name,
+      standing: variant.standing,
+      decidedAt: variant.decidedAt ?? "",
+      omit: variant.omit,
+      swaps: variant.swaps.map((swap) => ({
+        lineId: swap.lineId,
+        ingredientId: swap.ingredientId,
+        amount: swap.amount?.kind === "exact" ? writeAmount(swap.amount.amount, style) : "",
+      })),
+      add: variant.add.map((line) => draftLine(line, style)),
+    })),
+  };
+}
+
+export const emptyLine = (id: string): DraftLine => ({
+  id,
+  partId: "",
+  ingredientId: "",
+  said: "",
+  kind: "exact",
+  amount: "",
+  second: "",
+  packName: "",
+  bowl: "dry",
+  keepsPercent: "100",
+  isOptional: false,
+  note: "",
+  choices: [],
+  guesses: [],
+});
+
+/** A draft with nothing in it but what its family usually needs. */
+export function emptyDraft(family: Family): RecipeDraft {
+  const recipe: Recipe = {
+    id: "new",
+    revision: 1,
+    title: "",
+    intro: "",
+    family,
+    system: "metric",
+    fill: "spooned",
+    standing: "draft",
+    lines: [],
+    steps: [],
+    rest: { min: 0, max: 30, reason: "author" },
+    heat: familyHeat(family),
+    portion: family === "oven-puffed" ? { kind: "batch", pieces: 1 } : { kind: "ml", ml: familyPiece[family].ml },
+    pieceDiameterCm: familyPiece[family].cm,
+    claimedPieces: null,
+    blindNote: "",
+    parts: [],
+    variants: [],
+  };
+  return { ...draftOf(recipe), system: "" };
+}
+
+/** Collects problems while it reads, so that one pass says everything. */
+class Reader {
+  readonly problems: DraftProblem[] = [];
+  constructor(private readonly system: MeasuringSystem | undefined) {}
+
+  number(path: string, said: string, least: number, most: number, fallback: number): number {
+    const read = readRatio(said);
+    const value = read && toNumber(read);
+    if (value !== undefined && value >= least && value <= most) return value;
+    this.problems.push({ path, said, code: "number", least, most });
+    return value === undefined ? fallback : Math.min(most, Math.max(least, value));
+  }
+
+  span(path: string, said: DraftSpan): Span {
+    const read = (key: keyof DraftSpan) => this.number(`${path}.${key}`, said[key], 0, 600, 0);
+    const [low, likely, high] = [read("low"), read("likely"), read("high")];
+    if (!(low <= likely && likely <= high)) {
+      this.problems.push({ path: `${path}.likely`, said: said.likely, code: "span-order" });
+      const [a = 0, b = 0, c = 0] = [low, likely, high].sort((x, y) => x - y);
+      return { low: a, likely: b, high: c };
+    }
+    return { low, likely, high };
+  }
+
+  /** One amount; `undefined` when it is open, with the reason among the problems. */
+  amount(path: string, said: string): Amount | undefined {
+    const read = readQuantity(said, { system: this.system });
+    const question = read?.questions.find((one) => one.code !== "which-system");
+    if (question) this.problems.push({ path, said, code: "amount-asks", question });
+    else if (read?.form.kind === "exact" && read.rest === "" && !isZero(read.form.amount.value))
+      return read.form.amount;
+    else this.problems.push({ path, said, code: "amount-not-read" });
+    return undefined;
+  }
+
+  pair(path: string, line: DraftLine): [Amount, Amount] | undefined {
+    const a = this.amount(`${path}.amount`, line.amount);
+    // "80 to 120 ml": a second figure without a unit takes the first one's.
+    const bare = a && readRatio(line.second.trim());
+    const b = bare && a.unit !== "piece" ? { value: bare, unit: a.unit } : this.amount(`${path}.second`, line.second);
+    if (!a || !b) return undefined;
+    if (a.unit !== b.unit) {
+      this.problems.push({ path: `${path}.second`, said: line.second, code: "different-units" });
+      return undefined;
+    }
+    return [a, b];
+  }
+
+  lineAmount(path: string, line: DraftLine): LineAmount {
+    const open: LineAmount = {
+      kind: "unknown",
+      said: line.amount.slice(0, 200) || line.said.slice(0, 200) || "not said",
+    };
+    switch (line.kind) {
+      case "exact": {
+        const amount = this.amount(`${path}.amount`, line.amount);
+        return amount ? { kind: "exact", amount } : open;
+      }
+      case "per-load":
+      case "per-piece": {
+        const amount = this.amount(`${path}.amount`, line.amount);
+        return amount ? { kind: line.kind, amount } : open;
+      }
+      case "range":
+      case "top-up":
+      case "hold-back": {
+        const pair = this.pair(path, line);
+        if (!pair) return open;
+        const [a, b] = pair;
+        const isInOrder = line.kind === "hold-back" ? compare(b.value, a.value) <= 0 : compare(a.value, b.value) <= 0;
+        if (!isInOrder) {
+          this.problems.push({ path: `${path}.second`, said: line.second, code: "wrong-order" });
+          return open;
+        }
+        if (line.kind === "range") return { kind: "range", from: a, to: b };
+        return line.kind === "top-up"
+          ? { kind: "top-up", start: a, most: b }
+          : { kind: "hold-back", amount: a, back: b };
+      }
+      case "packs": {
+        const packs = readRatio(line.amount);
+        const each = this.amount(`${path}.second`, line.second);
+        if (!packs || packs.num <= 0n)
+          this.problems.push({ path: `${path}.amount`, said: line.amount, code: "amount-not-read" });
+        return packs && packs.num > 0n && each
+          ? { kind: "packs", packs, each, packName: line.packName.trim().slice(0, 30) || "packet" }
+          : open;
+      }
+      case "to-taste":
+        return { kind: "to-taste" };
+      case "unknown":
+        return { kind: "unknown", said: line.amount.slice(0, 200) || "not said" };
+      default:
+        return line.kind satisfies never;
+    }
+  }
+
+  line(path: string, line: DraftLine): Line {
+    if (line.ingredientId === "")
+      this.problems.push({ path: `${path}.ingredientId`, said: line.said, code: "ingredient-open" });
+    return {
+      id: line.id,
+      partId: line.partId || null,
+      ingredientId: line.ingredientId,
+      amount: this.lineAmount(path, line),
+      bowl: line.bowl,
+      keeps: this.number(`${path}.keepsPercent`, line.keepsPercent, 1, 100, 100) / 100,
+      isOptional: line.isOptional,
+      note: line.note.slice(0, 2000),
+    };
+  }
+
+  share(path: string, said: string): Ratio {
+    const read = readRatio(said);
+    if (read && read.num > 0n) return read;
+    this.problems.push({ path, said, code: "share" });
+    return one;
+  }
+}
+
+/**
+ * What a draft says, as a recipe and the list of what it leaves open.
+ * @param base the id and revision number the recipe gets.
+ */
+export function readDraft(draft: RecipeDraft, base: Pick<Recipe, "id" | "revision">): DraftRead {
+  const read = new Reader(draft.system || undefined);
+  const { problems } = read;
+  if (draft.title.trim() === "") problems.push({ path: "title", said: draft.title, code: "title-missing" });
+  if (draft.system === "") problems.push({ path: "system", said: "", code: "system-open" });
+  if (draft.lines.length === 0) problems.push({ path: "lines", said: "", code: "no-lines" });
+  if (draft.surfaceKinds.length === 0) problems.push({ path: "surfaceKinds", said: "", code: "surface-missing" });
+  const from = read.number("surfaceFrom", draft.surfaceFrom, 50, 350, 180);
+  const to = read.number("surfaceTo", draft.surfaceTo, 50, 350, 200);
+  const restMin = read.number("restMin", draft.restMin, 0, 2880, 0);
+  const restMax = draft.restMax.trim() === "" ? null : read.number("restMax", draft.restMax, 0, 2880, 30);
+  if (restMax !== null && restMin > restMax)
+    problems.push({ path: "restMax", said: draft.restMax, code: "wrong-order" });
+  const portionMost = draft.portionKind === "batch" ? 200 : 2000;
+  const portion = read.number("portion", draft.portion, 1, portionMost, 60);
+  const recipe: Recipe = {
+    id: base.id,
+    revision: base.revision,
+    title: draft.title.trim().slice(0, 120),
+    intro: draft.intro.slice(0, 2000),
+    family: draft.family,
+    system: draft.system || "metric",
+    fill: draft.fill,
+    standing: draft.standing,
+    lines: draft.lines.map((line) => read.line(`lines.${line.id}`, line)),
+    steps: draft.steps.map((step): Step => ({
+      id: step.id,
+      partId: step.partId || null,
+      kind: step.kind,
+      text: step.text.slice(0, 2000),
+      draws: step.draws.map((draw) => ({
+        lineId: draw.lineId,
+        share: read.share(`steps.${step.id}.draws.${draw.lineId}`, draw.share),
+      })),
+      mentions: step.mentions,
+      minutes: read.span(`steps.${step.id}.minutes`, step.minutes),
+      tools: step.tools,
+      hazards: step.hazards,
+      who: step.who,
+    })),
+    rest: { min: restMax === null ? restMin : Math.min(restMin, restMax), max: restMax, reason: draft.restReason },
+    heat: {
+      surfaceKinds: draft.surfaceKinds,
+      surfaceC: { from: Math.min(from, to), to: Math.max(from, to) },
+      test: draft.test,
+      side1: read.span("side1", draft.side1),
+      side2: draft.hasSide2 ? read.span("side2", draft.side2) : null,
+      turnaround: read.number("turnaround", draft.turnaround, 0, 60, 0.5),
+      pourPerPiece: read.number("pourPerPiece", draft.pourPerPiece, 0, 60, 0.1),
+      recover: read.number("recover", draft.recover, 0, 60, 0),
+      cues: draft.cues,
+    },
+    portion:
+      draft.portionKind === "ml"
+        ? { kind: "ml", ml: portion }
+        : draft.portionKind === "grams"
+          ? { kind: "grams", grams: portion }
+          : { kind: "batch", pieces: Math.round(portion) },
+    pieceDiameterCm: read.number("pieceDiameterCm", draft.pieceDiameterCm, 1, 60, 10),
+    claimedPieces:
+      draft.claimedPieces.trim() === ""
+        ? null
+        : Math.round(read.number("claimedPieces", draft.claimedPieces, 1, 400, 1)),
+    blindNote: draft.blindNote.slice(0, 300),
+    parts: draft.parts.map((part): Part => {
+      if (part.name.trim() === "") problems.push({ path: `parts.${part.id}.name`, said: "", code: "name-missing" });
+      return {
+        id: part.id,
+        name: part.name.trim().slice(0, 120),
+        kind: part.kind,
+        heat: part.heat,
+        minutes: read.span(`parts.${part.id}.minutes`, part.minutes),
+        makesGrams:
+          part.makesGrams.trim() === ""
+            ? null
+            : read.number(`parts.${part.id}.makesGrams`, part.makesGrams, 1, 100_000, 1),
+      };
+    }),
+    variants: draft.variants.map((variant): Variant => {
+      if (variant.name.trim() === "")
+        problems.push({ path: `variants.${variant.id}.name`, said: "", code: "name-missing" });
+      return {
+        id: variant.id,
+        name: variant.name.trim().slice(0, 120),
+        standing: variant.standing,
+        decidedAt: variant.decidedAt || null,
+        omit: variant.omit,
+        swaps: variant.swaps.map((swap) => {
+          const path = `variants.${variant.id}.swaps.${swap.lineId}`;
+          if (swap.ingredientId === "") problems.push({ path, said: "", code: "ingredient-open" });
+          const amount = swap.amount.trim() === "" ? undefined : read.amount(`${path}.amount`, swap.amount);
+          return {
+            lineId: swap.lineId,
+            ingredientId: swap.ingredientId,
+            ...(amount ? { amount: { kind: "exact" as const, amount } } : {}),
+          };
+        }),
+        add: variant.add.map((line) => read.line(`variants.${variant.id}.add.${line.id}`, line)),
+      };
+    }),
+  };
+  return { recipe, problems };
+}

@@ -1,0 +1,56 @@
+import fc from "fast-check";
+import { batterOf } from "~/core/batter";
+import { starterPantry } from "~/core/pantry";
+import { isWhole, multiply, ratio, sum, toNumber } from "~/core/quantity";
+import { starterRecipes } from "~/demo/recipes";
+import { eggsPerBatch, scaleStation, withWholeEggs } from "./scale";
+
+const pantry = new Map(starterPantry.map((one) => [one.id, one]));
+const isEgg = (id: string) => pantry.get(id)?.role === "egg";
+const [pancakes] = starterRecipes;
+if (!pancakes) throw new Error("there is a first recipe");
+const batter = batterOf(pancakes, pantry);
+const eggs = eggsPerBatch(pancakes, isEgg);
+if (!eggs) throw new Error("the pancakes have eggs");
+const half = scaleStation(pancakes, batter, 4, "half");
+const scaled = (factor: ReturnType<typeof ratio>) => ({ ...half, factor });
+
+describe("half an egg", () => {
+  test("four stations of one and a half: rounded up they take eight eggs, dealt out six", () => {
+    const stations = [1, 2, 3, 4].map(() => scaled(ratio(3n, 2n)));
+    const count = (rule: "uneven" | "round-up") =>
+      withWholeEggs(stations, pancakes, batter, eggs, rule).map((one) => toNumber(multiply(one.factor, eggs)));
+    expect(count("round-up")).toEqual([2, 2, 2, 2]);
+    expect(count("uneven")).toEqual([2, 1, 2, 1]);
+  });
+
+  test("pieces follow the eggs, and a station that had whole ones keeps what it had", () => {
+    const [less, more] = withWholeEggs([scaled(ratio(1n)), scaled(ratio(1n, 2n))], pancakes, batter, eggs, "round-up");
+    expect(less).toEqual(scaled(ratio(1n)));
+    expect(more?.piecesMade).toBeGreaterThan(half.piecesWanted);
+    expect(more?.over).toBe((more?.piecesMade ?? 0) - half.piecesWanted);
+  });
+
+  test("eggs come out whole everywhere, never fewer than the class needs, and nobody goes without", () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 1, max: 24 }), { minLength: 1, maxLength: 9 }),
+        fc.constantFrom("uneven" as const, "round-up" as const),
+        (quarters, rule) => {
+          const before = quarters.map((n) => scaled(ratio(BigInt(n), 4n)));
+          const after = withWholeEggs(before, pancakes, batter, eggs, rule);
+          const used = after.map((one) => multiply(one.factor, eggs));
+          expect(used.every((one) => isWhole(one) && one.num > 0n)).toBe(true);
+          const needed = sum(before.map((one) => multiply(one.factor, eggs)));
+          expect(toNumber(sum(used))).toBeGreaterThanOrEqual(toNumber(needed));
+          if (rule === "uneven" && quarters.every((n) => n >= 4 * Number(eggs.den)))
+            expect(toNumber(sum(used)) - toNumber(needed)).toBeLessThan(1);
+        },
+      ),
+    );
+  });
+
+  test("a recipe without counted eggs has none to deal out", () => {
+    expect(eggsPerBatch({ ...pancakes, lines: [] }, isEgg)).toBeUndefined();
+  });
+});

@@ -1,0 +1,152 @@
+import fc from "fast-check";
+import { classes } from "../../../test/generators";
+import { packingOfClass } from "~/core/pack";
+import { type PackSize, starterPantry } from "~/core/pantry";
+import { plan } from "~/core/plan";
+import { type ShoppingLine, moneyOf, sections, shoppingList } from "./list";
+import { totalsOf } from "~/core/kit";
+
+const pantry = new Map(starterPantry.map((one) => [one.id, one]));
+const total = (ingredientId: string, buyGrams: number | undefined, buyPieces?: number, isToTaste = false) => ({
+  ingredientId,
+  expectedGrams: buyGrams,
+  buyGrams,
+  pieces: undefined,
+  buyPieces,
+  isToTaste,
+  packs: undefined,
+});
+const need = (classId: string, totals: ReturnType<typeof total>[], packs: PackSize[] = []) => ({
+  classId,
+  totals,
+  packs,
+});
+const only = (lines: readonly ShoppingLine[], key: string) => {
+  const line = lines.find((one) => one.key === key);
+  if (!line) throw new Error(`no line for ${key}`);
+  return line;
+};
+const none = new Map<string, number>();
+
+describe("the shopping list", () => {
+  test("sums several classes, takes off what is on hand once, and says what each takes", () => {
+    const flour = { ingredientId: "plain-flour", unitGrams: 1500, unitsPerPack: 1, unitName: "bag", price: 95 };
+    const lines = shoppingList(
+      [need("a", [total("plain-flour", 1200)], [flour]), need("b", [total("plain-flour", 900)])],
+      pantry,
+      new Map([["plain-flour", 700]]),
+      [],
+    );
+    expect(only(lines, "plain-flour")).toMatchObject({
+      grams: 2100,
+      stockGrams: 700,
+      buyGrams: 1400,
+      basket: { take: [{ id: "0", count: 1 }], price: 95 },
+      over: 100,
+      overPrice: 6,
+      perClass: [
+        { classId: "a", grams: 1200 },
+        { classId: "b", grams: 900 },
+      ],
+    });
+  });
+
+  test("eggs are counted, juice is bought as lemons, and drained corn by the tin's whole weight", () => {
+    const eggs = { ingredientId: "egg", unitGrams: 50, unitsPerPack: 6, unitName: "egg", price: 190 };
+    const lines = shoppingList(
+      [need("a", [total("egg", 1750, 35), total("lemon-juice", 91.2), total("sweetcorn", 540)], [eggs])],
+      pantry,
+      none,
+      [],
+    );
+    expect(only(lines, "egg")).toMatchObject({ unit: "piece", buyPieces: 35, over: 1, price: 1140 });
+    expect(only(lines, "lemon-juice")).toMatchObject({ name: "lemons", raw: { pieces: 2 }, buyPieces: 2 });
+    expect(only(lines, "sweetcorn").buyGrams).toBeCloseTo(900, 6);
+  });
+
+  test("an unknown amount stays unknown, to taste is on the list without an amount, and no price is made up", () => {
+    const lines = shoppingList(
+      [need("a", [total("sugar", undefined), total("syrup", 0, undefined, true)])],
+      pantry,
+      none,
+      [{ id: "1", name: "baking paper", count: 2, price: 150 }],
+    );
+    expect(only(lines, "sugar")).toMatchObject({ grams: undefined, buyGrams: undefined, basket: undefined });
+    expect(only(lines, "syrup").isToTaste).toBe(true);
+    expect(moneyOf(lines, 10)).toEqual({ total: 300, perPerson: 30, over: 0, eaten: 300, unpriced: ["sugar"] });
+    expect(lines.map((line) => sections.indexOf(line.section))).toEqual(
+      lines.map((line) => sections.indexOf(line.section)).sort((a, b) => a - b),
+    );
+  });
+
+  test("more on hand than is needed buys nothing and is not turned into money", () => {
+    const pack = { ingredientId: "sugar", unitGrams: 1000, unitsPerPack: 1, unitName: "bag", price: 120 };
+    const line = only(
+      shoppingList([need("a", [total("sugar", 300)], [pack])], pantry, new Map([["sugar", 900]]), []),
+      "sugar",
+    );
+    expect(line).toMatchObject({ stockGrams: 300, buyGrams: 0, price: 0, over: 0, overPrice: 0 });
+  });
+
+  test("the larger size is taken where it is cheaper", () => {
+    const pack = {
+      ingredientId: "plain-flour",
+      unitGrams: 500,
+      unitsPerPack: 1,
+      unitName: "bag",
+      price: 80,
+      sizes: [{ unitGrams: 1500, unitsPerPack: 1, price: 95 }],
+    };
+    expect(
+      only(shoppingList([need("a", [total("plain-flour", 600)], [pack])], pantry, none, []), "plain-flour").basket
+        ?.take,
+    ).toEqual([{ id: "1", count: 1 }]);
+  });
+});
+
+test("what is bought and on hand, less what is left over, is what is packed for stations, demonstration and spares", () => {
+  fc.assert(
+    fc.property(
+      classes,
+      fc.array(fc.tuple(fc.constantFrom(...starterPantry.map((one) => one.id)), fc.integer({ min: 1, max: 3000 }))),
+      fc.array(fc.integer({ min: 20, max: 2500 }), { minLength: 1, maxLength: 3 }),
+      (input, stocked, sizes) => {
+        const made = plan(input);
+        const [first = 500, ...others] = sizes;
+        const packs = made.totals.map((one) => ({
+          ingredientId: one.ingredientId,
+          unitGrams: first,
+          unitsPerPack: 1,
+          unitName: "pack",
+          price: first,
+          sizes: others.map((unitGrams) => ({ unitGrams, unitsPerPack: 1, price: unitGrams })),
+        }));
+        const stock = new Map(stocked);
+        const lines = shoppingList([{ classId: "a", totals: made.totals, packs }], pantry, stock, []);
+        const { containers, shared } = packingOfClass(input, made);
+        const held = new Map<string, number>();
+        for (const one of containers)
+          for (const { ingredientId, measured } of one.contents)
+            held.set(ingredientId, (held.get(ingredientId) ?? 0) + (measured.grams ?? 0));
+        const onTable = new Set(shared.flatMap((one) => one.lines.map((line) => line.ingredientId)));
+        for (const line of lines) {
+          if (line.grams === undefined || onTable.has(line.key)) continue;
+          const keeps = pantry.get(line.key)?.raw?.keeps ?? 1;
+          const pieceGrams = pantry.get(line.key)?.pieceGrams ?? 0;
+          if (line.unit === "piece") {
+            expect(line.basket?.holds).toBe((line.buyPieces ?? 0) + (line.over ?? 0));
+            expect((line.pieces ?? 0) * pieceGrams).toBeGreaterThanOrEqual((held.get(line.key) ?? 0) - 1e-6);
+            continue;
+          }
+          const bought = (line.basket?.holds ?? 0) * keeps;
+          const left = (line.over ?? 0) * keeps;
+          expect(Math.abs(bought + line.stockGrams - left - (held.get(line.key) ?? 0))).toBeLessThan(1e-3);
+        }
+        // And the totals are the kits: nothing is bought that nobody packs.
+        const again = totalsOf([...made.stations.map((station) => station.kit), made.demoKit, made.spareKit], []);
+        expect(again.map((one) => one.buyGrams)).toEqual(made.totals.map((one) => one.buyGrams));
+      },
+    ),
+    { numRuns: 80 },
+  );
+});

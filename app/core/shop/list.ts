@@ -1,0 +1,234 @@
+import { type Ingredient, type PackSize } from "~/core/pantry";
+import type { Pantry } from "~/core/batter";
+import type { Total } from "~/core/kit";
+import { type Basket, cheapest } from "./packs";
+
+/** Where things stand in a shop, in the order most people walk it. */
+export const sections = ["fruit-vegetables", "chilled", "baking", "oils", "spreads", "frozen", "household"] as const;
+export type Section = (typeof sections)[number];
+
+export function sectionOf(one: Pick<Ingredient, "role" | "storage">): Section {
+  if (one.role === "fruit" || one.role === "vegetable") return one.storage === "frozen" ? "frozen" : "fruit-vegetables";
+  if (one.storage === "frozen") return "frozen";
+  if (one.storage === "chilled") return "chilled";
+  if (one.role === "fat" || one.role === "spray" || one.role === "acid") return "oils";
+  if (one.role === "topping") return "spreads";
+  return "baking";
+}
+
+/** Nobody buys what comes out of the tap. */
+const isFromTap = (one: Ingredient): boolean =>
+  one.role === "liquid" && one.waterPercent === 100 && one.label === "whole";
+
+/** What one class asks of the trip. */
+export interface ClassNeed {
+  readonly classId: string;
+  readonly totals: readonly Total[];
+  readonly packs: readonly PackSize[];
+}
+
+/** Something bought that nobody eats: paper, sticks, labels. */
+export interface Extra {
+  readonly id: string;
+  readonly name: string;
+  readonly count: number;
+  /** Price of one in hundredths; `undefined` where nobody wrote it down. */
+  readonly price: number | undefined;
+}
+
+/** One line of the shopping list. Grams are of what is used, unless they are called raw. */
+export interface ShoppingLine {
+  /** The ingredient's id; "extra:…" for what is not eaten. */
+  readonly key: string;
+  readonly section: Section;
+  /** What it is called at the shop. */
+  readonly name: string;
+  /** What all classes need at the most; `undefined` while an amount or a weight is not known. */
+  readonly grams: number | undefined;
+  /** The same counted, for what is counted. */
+  readonly pieces: number | undefined;
+  readonly isToTaste: boolean;
+  /** As it is bought, where that is not as it is used: heavier by what falls away. */
+  readonly raw: { readonly grams: number; readonly pieces: number | undefined } | undefined;
+  /** Grams of it on hand, as they were counted; never more is taken off than is needed. */
+  readonly stockGrams: number;
+  /** What is left to buy, in grams as bought. */
+  readonly buyGrams: number | undefined;
+  readonly buyPieces: number | undefined;
+  /** Packs to take; `undefined` while nobody said how it is sold. */
+  readonly basket: Basket | undefined;
+  readonly sizes: readonly ShopSize[];
+  /** What stays over of the packs, in grams as bought or in pieces. */
+  readonly over: number | undefined;
+  readonly unit: "g" | "piece";
+  readonly price: number | undefined;
+  /** The share of the price that stays over. */
+  readonly overPrice: number | undefined;
+  /** What each class takes of it, in grams as used. */
+  readonly perClass: readonly { readonly classId: string; readonly grams: number | undefined }[];
+}
+
+export interface ShopSize {
+  readonly id: string;
+  readonly unitGrams: number;
+  readonly unitsPerPack: number;
+  readonly unitName: string;
+  readonly price: number | undefined;
+}
+
+/** Every size a product is sold in: the one that is written down first, and the others. */
+export function sizesOf(pack: PackSize): ShopSize[] {
+  const size = (id: string, one: Pick<PackSize, "unitGrams" | "unitsPerPack" | "price">): ShopSize => ({
+    id,
+    unitGrams: one.unitGrams,
+    unitsPerPack: one.unitsPerPack,
+    unitName: pack.unitName,
+    price: one.price,
+  });
+  return [size("0", pack), ...(pack.sizes ?? []).map((one, index) => size(String(index + 1), one))];
+}
+
+const plus = (a: number | undefined, b: number | undefined) => (a === undefined || b === undefined ? undefined : a + b);
+const half = 0.5;
+
+/**
+ * Everything several classes need on one trip, less what is on hand, as packs.
+ * @param stock grams on hand by ingredient, as used.
+ */
+export function shoppingList(
+  needs: readonly ClassNeed[],
+  pantry: Pantry,
+  stock: ReadonlyMap<string, number>,
+  extras: readonly Extra[],
+): ShoppingLine[] {
+  const ids = [...new Set(needs.flatMap((need) => need.totals.map((total) => total.ingredientId)))];
+  const lines = ids.flatMap((id): ShoppingLine[] => {
+    const one = pantry.get(id);
+    if (!one || isFromTap(one)) return [];
+    const totals = needs.flatMap((need) => {
+      const total = need.totals.find((each) => each.ingredientId === id);
+      return total ? [{ classId: need.classId, total }] : [];
+    });
+    const grams = totals.reduce<number | undefined>((sum, { total }) => plus(sum, total.buyGrams), 0);
+    const isToTaste = totals.some(({ total }) => total.isToTaste);
+    // Counted throughout: what is partly weighed is bought by weight, in whole pieces of it.
+    const counted = totals.every(({ total }) => total.buyPieces !== undefined || total.buyGrams === 0);
+    const exact = totals.reduce((sum, { total }) => sum + (total.buyPieces ?? 0), 0);
+    const pieces = one.pieceGrams !== undefined && counted && exact > 0 ? exact : undefined;
+    const stockGrams = Math.min(stock.get(id) ?? 0, grams ?? Infinity);
+    const left = grams === undefined ? undefined : Math.max(0, grams - stockGrams);
+    const raw =
+      one.raw && grams !== undefined
+        ? {
+            grams: grams / one.raw.keeps,
+            pieces:
+              one.raw.pieceGrams === undefined
+                ? undefined
+                : Math.ceil(grams / one.raw.keeps / one.raw.pieceGrams - 1e-9),
+          }
+        : undefined;
+    const keeps = one.raw?.keeps ?? 1;
+    const unit = pieces === undefined ? "g" : "piece";
+    const buyGrams = left === undefined ? undefined : left / keeps;
+    const buyPieces =
+      pieces !== undefined && one.pieceGrams !== undefined
+        ? Math.max(0, pieces - Math.floor(stockGrams / one.pieceGrams + 1e-9))
+        : one.raw?.pieceGrams !== undefined && buyGrams !== undefined
+          ? Math.ceil(buyGrams / one.raw.pieceGrams - 1e-9)
+          : undefined;
+    const pack = needs.flatMap((need) => need.packs).find((each) => each.ingredientId === id);
+    const sizes = pack ? sizesOf(pack) : [];
+    const wanted = unit === "piece" ? buyPieces : buyGrams;
+    const basket =
+      wanted === undefined
+        ? undefined
+        : cheapest(
+            wanted,
+            sizes.map((size) => ({
+              id: size.id,
+              holds: unit === "piece" ? size.unitsPerPack : size.unitGrams * size.unitsPerPack,
+              price: size.price,
+            })),
+          );
+    const over = basket && wanted !== undefined ? Math.max(0, basket.holds - wanted) : undefined;
+    return [
+      {
+        key: id,
+        section: sectionOf(one),
+        name: one.raw && pieces === undefined ? one.raw.name : one.name,
+        grams,
+        pieces,
+        isToTaste,
+        raw,
+        stockGrams,
+        buyGrams,
+        buyPieces,
+        basket,
+        sizes,
+        over,
+        unit,
+        price: basket?.price,
+        overPrice:
+          basket?.price === undefined || over === undefined || basket.holds === 0
+            ? basket?.price === undefined
+              ? undefined
+              : 0
+            : Math.floor((basket.price * over) / basket.holds + half),
+        perClass: totals.map(({ classId, total }) => ({ classId, grams: total.buyGrams })),
+      },
+    ];
+  });
+  const household = extras.map((extra): ShoppingLine => ({
+    key: `extra:${extra.id}`,
+    section: "household",
+    name: extra.name,
+    grams: undefined,
+    pieces: extra.count,
+    isToTaste: false,
+    raw: undefined,
+    stockGrams: 0,
+    buyGrams: undefined,
+    buyPieces: extra.count,
+    basket: undefined,
+    sizes: [],
+    over: 0,
+    unit: "piece",
+    price: extra.price === undefined ? undefined : extra.price * extra.count,
+    overPrice: 0,
+    perClass: [],
+  }));
+  return [...lines, ...household].sort(
+    (a, b) => sections.indexOf(a.section) - sections.indexOf(b.section) || (a.name < b.name ? -1 : 1),
+  );
+}
+
+/** Is there anything to buy of it? */
+export const isToBuy = (line: ShoppingLine): boolean =>
+  line.isToTaste || line.buyGrams === undefined || line.buyGrams > 1e-6 || (line.buyPieces ?? 0) > 0;
+
+/** What the trip costs, in hundredths. */
+export interface Money {
+  readonly total: number;
+  readonly perPerson: number | undefined;
+  /** What stays over for another day, and what of the total is eaten. */
+  readonly over: number;
+  readonly eaten: number;
+  /** Lines that no price is known of: the total is at least this, and says so. */
+  readonly unpriced: readonly string[];
+}
+
+/** Adds up a list; a line without a price is named, never taken for nothing. */
+export function moneyOf(lines: readonly ShoppingLine[], people: number): Money {
+  const bought = lines.filter(isToBuy);
+  const total = bought.reduce((sum, line) => sum + (line.price ?? 0), 0);
+  const over = bought.reduce((sum, line) => sum + (line.overPrice ?? 0), 0);
+  return {
+    total,
+    perPerson: people > 0 ? Math.floor(total / people + half) : undefined,
+    over,
+    eaten: total - over,
+    unpriced: bought
+      .filter((line) => line.price === undefined && !(line.isToTaste && line.grams === 0))
+      .map((line) => line.key),
+  };
+}

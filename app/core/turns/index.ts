@@ -1,0 +1,2 @@
+/** Turns: who at a station does what, fairly, and who must not. */
+export * from "./turns";

@@ -1,0 +1,81 @@
+import fc from "fast-check";
+import { starterPantry } from "~/core/pantry";
+import type { Participant } from "~/core/people";
+import { starterRecipes } from "~/demo/recipes";
+import { people as someone } from "../../../test/generators";
+import { turnsOf } from "./turns";
+
+const pantry = new Map(starterPantry.map((one) => [one.id, one]));
+const labels = new Map();
+const child = (id: string, more: Partial<Participant> = {}): Participant => ({
+  id,
+  name: id,
+  role: "cook",
+  ageBand: "6-11",
+  hasAnswered: true,
+  needs: [],
+  ...more,
+});
+const pancakes = starterRecipes.find((one) => one.id === "slipway-pancakes") ?? starterRecipes[0];
+if (!pancakes) throw new Error("no recipe");
+const rota = (people: Participant[], loads = 4) => turnsOf({ people, recipe: pancakes, loads, pantry, labels });
+const eggAllergy: Participant["needs"] = [
+  { kind: "substance", substance: "egg", severity: "allergy", touchOrAir: false, note: "" },
+];
+
+test("nobody egg-allergic cracks an egg, stirs it in or pours it; and it says why", () => {
+  const turns = rota([child("Ada", { needs: eggAllergy }), child("Bo"), child("Cal")]);
+  const withEgg = turns.filter((turn) => turn.leftOut.some(({ participantId }) => participantId === "Ada"));
+  expect(withEgg.some((turn) => turn.job === "crack")).toBe(true);
+  for (const turn of withEgg) expect(turn.hands).not.toContain("Ada");
+  expect(withEgg[0]?.leftOut[0]?.reason).toEqual({ why: "avoids", ingredientId: "egg" });
+});
+
+test("everyone who may stirs at every mixing step, and another begins each time", () => {
+  const stirs = rota([child("Ada"), child("Bo"), child("Cal")]).filter((turn) => turn.job === "stir");
+  expect(stirs.length).toBeGreaterThan(0);
+  for (const turn of stirs) expect([...turn.hands].sort()).toEqual(["Ada", "Bo", "Cal"]);
+  expect(new Set(stirs.map((turn) => turn.hands[0])).size).toBe(Math.min(3, stirs.length));
+});
+
+test("a small child is kept from the heat, and what nobody may do is left to the instructor", () => {
+  const turns = rota([child("Pip", { ageBand: "under-6" })]);
+  const heat = turns.filter((turn) => turn.job === "pour" || turn.job === "turn");
+  expect(heat.length).toBeGreaterThan(0);
+  for (const turn of heat) {
+    expect(turn.hands).toEqual([]);
+    expect(turn.leftOut.map((one) => one.participantId)).toEqual(["Pip"]);
+  }
+});
+
+test("whoever has not answered is not given what is allergenic by nature", () => {
+  const turns = rota([child("Ada", { hasAnswered: false }), child("Bo")]);
+  for (const turn of turns.filter((one) => one.job === "crack")) expect(turn.hands).toEqual(["Bo"]);
+});
+
+test("for any people and recipe: nobody has a job they are left out of, and the able share the rest within one turn", () => {
+  fc.assert(
+    fc.property(
+      someone,
+      fc.constantFrom(...starterRecipes),
+      fc.integer({ min: 0, max: 6 }),
+      (people, recipe, loads) => {
+        const turns = turnsOf({ people, recipe, loads, pantry, labels });
+        const counts = new Map(people.map((person) => [person.id, 0]));
+        for (const turn of turns) {
+          const out = new Set(turn.leftOut.map((one) => one.participantId));
+          expect(turn.hands.filter((id) => out.has(id))).toEqual([]);
+          if (turn.job === "stir") expect(turn.hands.length + out.size).toBe(people.length);
+          else {
+            expect(turn.hands.length).toBe(out.size === people.length ? 0 : 1);
+            for (const id of turn.hands) counts.set(id, (counts.get(id) ?? 0) + 1);
+          }
+        }
+        const never = new Set(turns.flatMap((turn) => turn.leftOut.map((one) => one.participantId)));
+        const free = people.filter((person) => !never.has(person.id)).map((person) => counts.get(person.id) ?? 0);
+        if (free.length > 1) expect(Math.max(...free) - Math.min(...free)).toBeLessThanOrEqual(1);
+      },
+    ),
+    { numRuns: 1000 },
+  );
+});

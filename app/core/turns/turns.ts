@@ -1,0 +1,131 @@
+import { avoidedBy, hasOpenWords } from "~/core/allergen";
+import { type Ingredient, type LabelReading, bearsOn } from "~/core/pantry";
+import { type Participant, isAdult, isSmall } from "~/core/people";
+import type { Hazard, Recipe, Step } from "~/core/recipe";
+
+export const jobs = ["do", "crack", "stir", "pour", "turn"] as const;
+export type Job = (typeof jobs)[number];
+
+/** Why somebody is left out of a job. */
+export type LeftOut =
+  | { readonly why: "adult-only" }
+  | { readonly why: "too-young"; readonly hazard: Hazard }
+  | { readonly why: "avoids"; readonly ingredientId: string }
+  | { readonly why: "not-answered"; readonly ingredientId: string };
+
+export interface Turn {
+  readonly stepId: string;
+  readonly job: Job;
+  /** Which load, for pouring and turning; 0 otherwise. */
+  readonly load: number;
+  /** In the order of their turns; empty when nobody at the station may: then it is the instructor's or a helper's. */
+  readonly hands: readonly string[];
+  readonly leftOut: readonly { readonly participantId: string; readonly reason: LeftOut }[];
+}
+
+/** From twelve on blades, hot fat and boiling sauces are for hands that were shown how; younger ones watch (starting value). */
+const fromTwelve: ReadonlySet<Hazard> = new Set(["hot-fat", "boiling-sauce", "blades", "oven-dish", "spray-flame"]);
+/** At a hot surface, from six on with an adult beside. */
+const fromSix: ReadonlySet<Hazard> = new Set(["hot-surface", "steam", "cords"]);
+
+function isTooYoung(person: Participant, hazard: Hazard): boolean {
+  if (fromTwelve.has(hazard)) return isSmall(person.ageBand) || person.ageBand === "6-11";
+  return fromSix.has(hazard) && isSmall(person.ageBand);
+}
+
+/** Would this person handle something they must not have? A choice of diet does not keep hands away; an unanswered form does. */
+function handles(
+  person: Participant,
+  ingredientIds: readonly string[],
+  pantry: ReadonlyMap<string, Ingredient>,
+  labels: ReadonlyMap<string, LabelReading>,
+): LeftOut | undefined {
+  const open = !person.hasAnswered || hasOpenWords(person);
+  for (const ingredientId of ingredientIds) {
+    const ingredient = pantry.get(ingredientId);
+    const label = labels.get(ingredientId);
+    if (open) {
+      // Whoever has not answered may still stir, but does not handle what is allergenic by nature.
+      if ((ingredient?.contains.length ?? 0) > 0) return { why: "not-answered", ingredientId };
+      continue;
+    }
+    const declared = [...(ingredient?.contains ?? []), ...(label?.contains ?? []), ...(label?.mayContain ?? [])];
+    const strict = avoidedBy(person).filter((one) => one.mayCounts || one.touchOrAir);
+    if (strict.some((one) => declared.some((substance) => bearsOn(substance, one.substance))))
+      return { why: "avoids", ingredientId };
+  }
+  return undefined;
+}
+
+export interface TurnsInput {
+  readonly people: readonly Participant[];
+  readonly recipe: Recipe;
+  readonly loads: number;
+  readonly pantry: ReadonlyMap<string, Ingredient>;
+  readonly labels: ReadonlyMap<string, LabelReading>;
+}
+
+/**
+ * The rota of one station over its steps. Everyone who may stirs at every mixing step, in an order that moves on; every other
+ * job goes to whoever may and has had the fewest turns, so that no two who may do the same jobs differ by more than one.
+ */
+export function turnsOf({ people, recipe, loads, pantry, labels }: TurnsInput): Turn[] {
+  const had = new Map(people.map((person) => [person.id, 0]));
+  const ingredientOf = new Map(recipe.lines.map((line) => [line.id, line.ingredientId]));
+  let firstStir = 0;
+
+  const leftOutOf = (step: Step): Map<string, LeftOut> => {
+    const drawn = step.draws.flatMap((draw) => ingredientOf.get(draw.lineId) ?? []);
+    return new Map(
+      people.flatMap((person): [string, LeftOut][] => {
+        if (step.who === "adult" && !isAdult(person.ageBand)) return [[person.id, { why: "adult-only" }]];
+        const hazard = step.hazards.find((one) => isTooYoung(person, one));
+        if (hazard) return [[person.id, { why: "too-young", hazard }]];
+        // At the heat and at the table the whole batter is handled.
+        const handled = step.kind === "cook" || step.kind === "serve" ? [...ingredientOf.values()] : drawn;
+        const reason = handles(person, handled, pantry, labels);
+        return reason ? [[person.id, reason]] : [];
+      }),
+    );
+  };
+  const take = (step: Step, job: Job, load: number): Turn => {
+    const out = leftOutOf(step);
+    const able = people.filter((person) => !out.has(person.id));
+    const next = able.reduce<Participant | undefined>(
+      (least, person) => (least && (had.get(least.id) ?? 0) <= (had.get(person.id) ?? 0) ? least : person),
+      undefined,
+    );
+    if (next) had.set(next.id, (had.get(next.id) ?? 0) + 1);
+    return turn(step, job, load, next ? [next] : [], out);
+  };
+
+  return recipe.steps.flatMap((step): Turn[] => {
+    if (step.kind === "rest" || step.kind === "preheat") return [];
+    if (step.kind === "cook")
+      return Array.from({ length: loads }, (_, index) => [
+        take(step, "pour", index + 1),
+        ...(recipe.heat.side2 ? [take(step, "turn", index + 1)] : []),
+      ]).flat();
+    const hasEgg = step.draws.some((draw) => pantry.get(ingredientOf.get(draw.lineId) ?? "")?.role === "egg");
+    if (step.kind !== "mix") return [take(step, hasEgg ? "crack" : "do", 0)];
+    const out = leftOutOf(step);
+    const able = people.filter((person) => !out.has(person.id));
+    const order = able.map((_, index) => able[(index + firstStir) % able.length]).filter((one) => one !== undefined);
+    firstStir += 1;
+    return [...(hasEgg ? [take(step, "crack", 0)] : []), turn(step, "stir", 0, order, out)];
+  });
+}
+
+const turn = (
+  step: Step,
+  job: Job,
+  load: number,
+  hands: readonly Participant[],
+  out: ReadonlyMap<string, LeftOut>,
+): Turn => ({
+  stepId: step.id,
+  job,
+  load,
+  hands: hands.map((person) => person.id),
+  leftOut: [...out].map(([participantId, reason]) => ({ participantId, reason })),
+});

@@ -1,0 +1,141 @@
+import fc from "fast-check";
+import { starterPantry } from "~/core/pantry";
+import { type Amount, ratio } from "~/core/quantity";
+import {
+  type Line,
+  type LineAmount,
+  type Recipe,
+  bowls,
+  cues,
+  families,
+  familyHeat,
+  hazards,
+  partHeats,
+  partKinds,
+  stepKinds,
+  tools,
+  windowReasons,
+} from "~/core/recipe";
+import { positiveRatio } from "./generators";
+
+/** Random recipes of every shape the model has, for what must hold of any of them. */
+const unit = fc.constantFrom("g" as const, "ml" as const, "cup" as const, "tbsp" as const, "tsp" as const);
+const amount: fc.Arbitrary<Amount> = fc.record({ value: positiveRatio, unit });
+const pair = fc.tuple(positiveRatio, positiveRatio, unit).map(([a, b, one]): [Amount, Amount] =>
+  a.num * b.den <= b.num * a.den
+    ? [
+        { value: a, unit: one },
+        { value: b, unit: one },
+      ]
+    : [
+        { value: b, unit: one },
+        { value: a, unit: one },
+      ],
+);
+const lineAmount: fc.Arbitrary<LineAmount> = fc.oneof(
+  amount.map((one): LineAmount => ({ kind: "exact", amount: one })),
+  pair.map(([from, to]): LineAmount => ({ kind: "range", from, to })),
+  pair.map(([start, most]): LineAmount => ({ kind: "top-up", start, most })),
+  pair.map(([back, whole]): LineAmount => ({ kind: "hold-back", amount: whole, back })),
+  fc
+    .tuple(positiveRatio, amount)
+    .map(([packs, each]): LineAmount => ({ kind: "packs", packs, each, packName: "sachet" })),
+  amount.map((one): LineAmount => ({ kind: "per-load", amount: one })),
+  amount.map((one): LineAmount => ({ kind: "per-piece", amount: one })),
+  fc.constant<LineAmount>({ kind: "to-taste" }),
+  fc.constantFrom("some", "a few").map((said): LineAmount => ({ kind: "unknown", said })),
+);
+const minutes = fc
+  .tuple(fc.integer({ min: 0, max: 20 }), fc.integer({ min: 0, max: 20 }), fc.integer({ min: 0, max: 20 }))
+  .map(([a, b, c]) => ({ low: a / 2, likely: (a + b) / 2, high: (a + b + c) / 2 }));
+
+const lineOf = (index: number, partIds: readonly string[]): fc.Arbitrary<Line> =>
+  fc.record({
+    id: fc.constant(`l${index}`),
+    partId: partIds.length > 0 ? fc.option(fc.constantFrom(...partIds)) : fc.constant(null),
+    ingredientId: fc.constantFrom(...starterPantry.map((one) => one.id)),
+    amount: lineAmount,
+    bowl: fc.constantFrom(...bowls),
+    keeps: fc.constantFrom(1, 0.6, 0.85),
+    isOptional: fc.boolean(),
+    note: fc.constantFrom("", "melted"),
+  });
+
+export const recipes: fc.Arbitrary<Recipe> = fc
+  .record({
+    lines: fc.integer({ min: 1, max: 7 }),
+    steps: fc.integer({ min: 0, max: 4 }),
+    parts: fc.integer({ min: 0, max: 2 }),
+  })
+  .chain(({ lines, steps, parts }) => {
+    const partIds = Array.from({ length: parts }, (_, index) => `p${index}`);
+    const lineIds = Array.from({ length: lines }, (_, index) => `l${index}`);
+    return fc.record({
+      id: fc.constant("random"),
+      revision: fc.constant(1),
+      title: fc.constant("A random recipe"),
+      intro: fc.constantFrom("", "Stir."),
+      family: fc.constantFrom(...families),
+      system: fc.constantFrom("us" as const, "metric" as const, "au" as const),
+      fill: fc.constantFrom("sifted" as const, "spooned" as const, "dipped" as const),
+      standing: fc.constantFrom("draft" as const, "taught" as const),
+      lines: fc.tuple(...lineIds.map((_, index) => lineOf(index, partIds))).map((all) => [...all]),
+      steps: fc
+        .tuple(
+          ...Array.from({ length: steps }, (_, index) =>
+            fc.record({
+              id: fc.constant(`s${index}`),
+              partId: partIds.length > 0 ? fc.option(fc.constantFrom(...partIds)) : fc.constant(null),
+              kind: fc.constantFrom(...stepKinds),
+              text: fc.constant("Do it."),
+              draws: fc.uniqueArray(
+                fc.record({
+                  lineId: fc.constantFrom(...lineIds),
+                  share: fc.constantFrom(ratio(1n), ratio(1n, 2n), ratio(1n, 3n)),
+                }),
+                { selector: (draw) => draw.lineId, maxLength: 3 },
+              ),
+              mentions: fc.uniqueArray(fc.constantFrom("baking-soda", "garlic"), { maxLength: 1 }),
+              minutes,
+              tools: fc.uniqueArray(fc.constantFrom(...tools), { maxLength: 3 }),
+              hazards: fc.uniqueArray(fc.constantFrom(...hazards), { maxLength: 2 }),
+              who: fc.constantFrom("anyone" as const, "adult" as const),
+            }),
+          ),
+        )
+        .map((all) => [...all]),
+      rest: fc.record({
+        min: fc.integer({ min: 0, max: 30 }),
+        max: fc.option(fc.integer({ min: 30, max: 90 })),
+        reason: fc.constantFrom(...windowReasons),
+      }),
+      heat: fc.constantFrom(...families.map(familyHeat)),
+      portion: fc.oneof(
+        fc.record({ kind: fc.constant("ml" as const), ml: fc.integer({ min: 10, max: 200 }) }),
+        fc.record({ kind: fc.constant("grams" as const), grams: fc.integer({ min: 10, max: 200 }) }),
+        fc.record({ kind: fc.constant("batch" as const), pieces: fc.integer({ min: 1, max: 12 }) }),
+      ),
+      pieceDiameterCm: fc.integer({ min: 5, max: 30 }),
+      claimedPieces: fc.option(fc.integer({ min: 1, max: 40 })),
+      blindNote: fc.constantFrom("", "Dark."),
+      parts: fc
+        .tuple(
+          ...partIds.map((id) =>
+            fc.record({
+              id: fc.constant(id),
+              name: fc.constant("Sauce"),
+              kind: fc.constantFrom(...partKinds),
+              heat: fc.constantFrom(...partHeats),
+              minutes,
+              makesGrams: fc.option(fc.integer({ min: 10, max: 900 })),
+            }),
+          ),
+        )
+        .map((all) => [...all]),
+      variants: fc.constant([]),
+    });
+  })
+  .map((recipe): Recipe => ({
+    ...recipe,
+    heat: { ...recipe.heat, cues: recipe.heat.cues.filter((cue) => cues.includes(cue)) },
+  }));
