@@ -35,13 +35,22 @@ export interface IngredientTable {
   grams_spooned: number | null;
   grams_dipped: number | null;
   grams_per_tsp: number | null;
+  tsp_low: number | null;
+  tsp_high: number | null;
   piece_grams: number | null;
   water_percent: number;
   fat_percent: number;
+  sugar_percent: Generated<number>;
+  darkens: Generated<boolean>;
+  version: Generated<number>;
+  updated_by: string | null;
   true_density: number;
   neutralises_tsp: number;
   storage: string;
   source: string;
+  raw_name: string | null;
+  raw_keeps: number | null;
+  raw_piece_grams: number | null;
   updated_at: Instant;
 }
 export interface IngredientSubstanceTable {
@@ -58,6 +67,15 @@ export interface RecipeRevisionTable {
   body: unknown;
   created_by: string | null;
   created_at: CreatedAt;
+}
+export interface RecipeStandingTable {
+  id: Generated<string>;
+  recipe_id: string;
+  revision: number;
+  standing: string;
+  note: string;
+  marked_by: string | null;
+  marked_at: CreatedAt;
 }
 export interface RecipeTable {
   id: string;
@@ -87,6 +105,36 @@ export interface SurfaceTable {
   at: string;
   preheat_minutes: number | null;
   watts: number;
+  diameter_cm: number | null;
+  width_cm: number | null;
+  depth_cm: number | null;
+  coating: string | null;
+  has_hot_handle: boolean | null;
+  lamp: string | null;
+}
+export interface CircuitTable {
+  id: Generated<string>;
+  kitchen_id: string;
+  position: number;
+  name: string;
+  volts: number;
+  amps: number;
+  sockets: number;
+  plug_amps: number | null;
+}
+export interface KitchenFloorTable {
+  kitchen_id: string;
+  width_m: number;
+  depth_m: number;
+}
+export interface FloorMarkTable {
+  id: Generated<string>;
+  kitchen_id: string;
+  position: number;
+  kind: string;
+  label: string;
+  x: number;
+  y: number;
 }
 export interface KitchenGearTable {
   kitchen_id: string;
@@ -112,6 +160,9 @@ export interface ClassTable {
   testers_per_surface: number;
   batch_rule: string;
   measuring_set_id: string;
+  strict_tolerance_percent: Generated<number>;
+  usual_tolerance_percent: Generated<number>;
+  eases_spice: Generated<boolean>;
   regime: string;
   hot_places_per_adult: number;
   doors_minutes: number;
@@ -120,6 +171,13 @@ export interface ClassTable {
   has_demo_batch: boolean;
   has_spare_kit: boolean;
   station_names: string[];
+  retain_days: Generated<number>;
+  washes_between: Generated<boolean>;
+  is_remote: Generated<boolean>;
+  egg_rule: Generated<string>;
+  container_per: Generated<string>;
+  shops_with: string | null;
+  health_removed_at: ColumnType<Date | null, Date | undefined, Date | null>;
   is_demo: Generated<boolean>;
   version: Generated<number>;
   updated_by: string | null;
@@ -143,6 +201,14 @@ export interface ParticipantTable {
   role: string;
   age_band: string;
   has_answered: boolean;
+  grown_up_id: string | null;
+  note: Generated<string>;
+  words: Generated<string>;
+  words_read_by: string | null;
+  emergency: Generated<string>;
+  answered_by: string | null;
+  answered_on: string | null;
+  email: string | null;
   version: Generated<number>;
   updated_by: string | null;
   updated_at: Instant;
@@ -179,6 +245,123 @@ export interface ClassPackTable {
   unit_grams: number;
   units_per_pack: number;
   unit_name: string;
+  product: string | null;
+  price: number | null;
+}
+export interface ClassPackSizeTable {
+  class_id: string;
+  ingredient_id: string;
+  position: number;
+  unit_grams: number;
+  units_per_pack: number;
+  price: number | null;
+}
+export interface ShopStockTable {
+  class_id: string;
+  ingredient_id: string;
+  grams: number;
+}
+export interface ShopExtraTable {
+  id: Generated<string>;
+  class_id: string;
+  name: string;
+  count: number;
+  price: number | null;
+}
+export interface PrepOwnerTable {
+  class_id: string;
+  task: string;
+  owner: string;
+}
+export interface TickEventTable {
+  id: string;
+  class_id: string;
+  seq: Generated<string>;
+  happened_at: number;
+  account_id: string | null;
+  list: string;
+  key: string;
+  is_on: boolean;
+  body: unknown;
+  received_at: CreatedAt;
+}
+export interface LabelPrinterTable {
+  is_only: Generated<boolean>;
+  labels_left: number;
+  is_jammed: boolean;
+}
+export interface LabelPrintTable {
+  id: Generated<string>;
+  class_id: string;
+  container: string;
+  stamp: string;
+  printed_by: string | null;
+  printed_at: CreatedAt;
+}
+export interface ClassStationTable {
+  class_id: string;
+  position: number;
+  is_apart: boolean;
+}
+export interface ClassSeatTable {
+  participant_id: string;
+  class_id: string;
+  station: number;
+  position: number;
+}
+export interface SharedFoodTable {
+  id: Generated<string>;
+  class_id: string;
+  position: number;
+  name: string;
+  brought_by: string;
+  product: string | null;
+  read_by: string | null;
+  read_on: string | null;
+}
+export interface SharedFoodSubstanceTable {
+  food_id: string;
+  substance: string;
+  level: "contains" | "may-contain";
+}
+export interface LabelPhotoTable {
+  class_id: string;
+  ingredient_id: string;
+  kind: string;
+  bytes: Buffer;
+  taken_at: CreatedAt;
+}
+export interface IntakeLinkTable {
+  token_hash: string;
+  class_id: string;
+  participant_id: string | null;
+  created_by: string | null;
+  created_at: CreatedAt;
+  expires_at: Instant;
+  revoked_at: ColumnType<Date | null, Date | undefined, Date | null>;
+}
+export interface IntakeAnswerTable {
+  id: Generated<string>;
+  class_id: string;
+  participant_id: string;
+  body: unknown;
+  received_at: CreatedAt;
+}
+export interface OutboxMailTable {
+  id: Generated<string>;
+  class_id: string | null;
+  to_address: string;
+  subject: string;
+  body: string;
+  written_at: CreatedAt;
+}
+export interface PlanChangeTable {
+  id: Generated<string>;
+  class_id: string;
+  what: string;
+  before: unknown;
+  made_by: string | null;
+  made_at: CreatedAt;
 }
 
 export interface StageStampTable {
@@ -229,6 +412,7 @@ export interface DB {
   ingredient_substance: IngredientSubstanceTable;
   recipe: RecipeTable;
   recipe_revision: RecipeRevisionTable;
+  recipe_standing: RecipeStandingTable;
   revision_ingredient: RevisionIngredientTable;
   kitchen: KitchenTable;
   surface: SurfaceTable;
@@ -240,6 +424,25 @@ export interface DB {
   label_reading: LabelReadingTable;
   label_substance: LabelSubstanceTable;
   class_pack: ClassPackTable;
+  class_pack_size: ClassPackSizeTable;
+  shop_stock: ShopStockTable;
+  shop_extra: ShopExtraTable;
+  prep_owner: PrepOwnerTable;
+  tick_event: TickEventTable;
+  label_printer: LabelPrinterTable;
+  label_print: LabelPrintTable;
+  circuit: CircuitTable;
+  kitchen_floor: KitchenFloorTable;
+  floor_mark: FloorMarkTable;
+  class_station: ClassStationTable;
+  class_seat: ClassSeatTable;
+  shared_food: SharedFoodTable;
+  shared_food_substance: SharedFoodSubstanceTable;
+  label_photo: LabelPhotoTable;
+  intake_link: IntakeLinkTable;
+  intake_answer: IntakeAnswerTable;
+  outbox_mail: OutboxMailTable;
+  plan_change: PlanChangeTable;
   stage_stamp: StageStampTable;
   live_run: LiveRunTable;
   live_event: LiveEventTable;

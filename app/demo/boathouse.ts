@@ -42,6 +42,8 @@ export const demoKitchens: readonly Kitchen[] = [
         at: "shared",
         preheatMinutes: null,
         watts: 1400,
+        size: { kind: "rect", widthCm: 70, depthCm: 35 },
+        coating: "non-stick",
       },
       {
         id: "crepe-pan",
@@ -62,8 +64,28 @@ export const demoKitchens: readonly Kitchen[] = [
         at: "shared",
         preheatMinutes: 7,
         watts: 1000,
+        lamp: "ready",
       },
     ],
+    circuits: [
+      { id: "island", name: "Island, both sides", volts: 230, amps: 20, sockets: 4, plugAmps: 13 },
+      { id: "window", name: "Under the window", volts: 230, amps: 16, sockets: 2, plugAmps: 13 },
+    ],
+    floor: {
+      widthM: 8,
+      depthM: 6,
+      marks: [
+        { kind: "heat", label: "griddles", x: 4, y: 1 },
+        { kind: "water", label: "two sinks", x: 7, y: 1 },
+        { kind: "station", label: "Stroke", x: 2, y: 3.25 },
+        { kind: "station", label: "Bow", x: 4, y: 3.25 },
+        { kind: "station", label: "Rudder", x: 6, y: 3.25 },
+        { kind: "allergy-table", label: "", x: 1, y: 5.25 },
+        { kind: "cold", label: "fridge", x: 0.75, y: 1 },
+        { kind: "exit", label: "to the slipway", x: 7.25, y: 5.5 },
+        { kind: "extinguisher", label: "", x: 5.5, y: 0.5 },
+      ],
+    },
     gear: gear({
       "mixing-bowl": 8,
       "small-bowl": 8,
@@ -99,6 +121,9 @@ export const demoKitchens: readonly Kitchen[] = [
         at: "shared",
         preheatMinutes: 12,
         watts: 1400,
+        size: { kind: "rect", widthCm: 50, depthCm: 26 },
+        coating: "non-stick",
+        hasHotHandle: true,
       },
       {
         id: "hob",
@@ -109,7 +134,14 @@ export const demoKitchens: readonly Kitchen[] = [
         at: "shared",
         preheatMinutes: null,
         watts: 0,
+        size: { kind: "round", diameterCm: 28 },
+        coating: "seasoned",
+        hasHotHandle: true,
       },
+    ],
+    circuits: [
+      { id: "stage", name: "Wall by the stage", volts: 230, amps: 10, sockets: 2, plugAmps: 13 },
+      { id: "hatch", name: "Beside the hatch", volts: 230, amps: 10, sockets: 1, plugAmps: 13 },
     ],
     gear: gear({
       "mixing-bowl": 6,
@@ -130,6 +162,9 @@ export const demoKitchens: readonly Kitchen[] = [
 ];
 
 const brief = (more: Partial<Brief>): Brief => ({
+  strictTolerancePercent: 2,
+  usualTolerancePercent: 5,
+  easesSpice: false,
   people: 12,
   audience: "adults",
   minutes: 120,
@@ -140,6 +175,8 @@ const brief = (more: Partial<Brief>): Brief => ({
   demo: "mix-and-load",
   testersPerSurface: 1,
   batchRule: "half",
+  eggRule: "by-weight",
+  containerPer: "line",
   measuringSetId: "us-usual",
   regime: "eu",
   hotPlacesPerAdult: 2,
@@ -148,6 +185,7 @@ const brief = (more: Partial<Brief>): Brief => ({
   cleanMinutes: 10,
   hasDemoBatch: true,
   hasSpareKit: false,
+  isRemote: false,
   stationNames: [],
   ...more,
 });
@@ -192,10 +230,14 @@ const juniors: readonly Participant[] = [
   person("j05", "Silas Ember", "12-17"),
   person("j06", "Mabel Fenwright", "6-11", [{ kind: "diet", diet: "vegetarian", note: "" }]),
   person("j07", "Idris Galloway-Finch", "12-17"),
-  person("j08", "Nell Harrowgate", "6-11", [avoids("hazelnut", "rescue-medicine", "pen in the red bag", true)]),
-  person("j09", "Bo Iversand", "6-11"),
+  {
+    ...person("j08", "Nell Harrowgate", "6-11", [avoids("hazelnut", "rescue-medicine", "pen in the red bag", true)]),
+    emergency: "pen and plan in the red bag on the hook by the galley door",
+    answered: { by: "Orla Harrowgate, her mother", on: "2026-11-18" },
+  },
+  { ...person("j09", "Bo Iversand", "6-11"), words: { text: "goes easy on things with bits in", readBy: null } },
   person("j10", "Clem Juster", "6-11", "silent"),
-  person("j11", "Dorrit Kestle", "12-17"),
+  { ...person("j11", "Dorrit Kestle", "12-17"), note: "left-handed, turns from the other side" },
   person("j12", "Ezra Larkspur", "6-11", [avoids("egg", "intolerance", "baked egg is fine, says his father")]),
   person("j02", "Ottoline Brask", "6-11", [avoids("milk", "allergy", "hives within minutes")]),
   person("j13", "Fay Mosswell", "6-11", "silent"),
@@ -224,13 +266,13 @@ const masters: readonly Participant[] = [
 ];
 const families: readonly Participant[] = [
   person("f01", "Noor Cobble", "adult", [], "grown-up"),
-  person("f02", "Pip Cobble", "under-6"),
+  { ...person("f02", "Pip Cobble", "under-6"), grownUpId: "f01" },
   person("f03", "Quentin Dell", "adult", [], "grown-up"),
-  person("f04", "Rosa Dell", "6-11", [avoids("peanut", "allergy")]),
+  { ...person("f04", "Rosa Dell", "6-11", [avoids("peanut", "allergy")]), grownUpId: "f03" },
   person("f05", "Stellan Eyot", "adult", [], "grown-up"),
-  person("f06", "Tansy Eyot", "6-11"),
+  { ...person("f06", "Tansy Eyot", "6-11"), grownUpId: "f05" },
   person("f07", "Una Ford", "adult", [], "grown-up"),
-  person("f08", "Vesper Ford", "6-11", [avoids("soy", "intolerance")]),
+  { ...person("f08", "Vesper Ford", "6-11", [avoids("soy", "intolerance")]), grownUpId: "f07" },
 ];
 
 const labelsOf = (readOn: string, ids: readonly string[]): LabelReading[] => {
@@ -270,8 +312,51 @@ export function demoClasses(day = today(demoTimeZone)): { next: ClassInput; curr
     timeZone: demoTimeZone,
     pantry: starterPantry,
     packs: [
-      { ingredientId: "butter", unitGrams: 250, unitsPerPack: 1, unitName: "block" },
-      { ingredientId: "egg", unitGrams: 50, unitsPerPack: 6, unitName: "egg" },
+      {
+        ingredientId: "butter",
+        unitGrams: 250,
+        unitsPerPack: 1,
+        unitName: "block",
+        price: 215,
+        sizes: [{ unitGrams: 500, unitsPerPack: 1, price: 399 }],
+      },
+      { ingredientId: "egg", unitGrams: 50, unitsPerPack: 6, unitName: "egg", price: 190 },
+      {
+        ingredientId: "plain-flour",
+        unitGrams: 1500,
+        unitsPerPack: 1,
+        unitName: "bag",
+        price: 95,
+        sizes: [{ unitGrams: 500, unitsPerPack: 1, price: 60 }],
+      },
+      { ingredientId: "sugar", unitGrams: 1000, unitsPerPack: 1, unitName: "bag", price: 120 },
+      { ingredientId: "fine-salt", unitGrams: 750, unitsPerPack: 1, unitName: "tub", price: 70 },
+      {
+        ingredientId: "whole-milk",
+        unitGrams: 2060,
+        unitsPerPack: 1,
+        unitName: "bottle",
+        price: 165,
+        sizes: [{ unitGrams: 1030, unitsPerPack: 1, price: 110 }],
+      },
+      {
+        ingredientId: "semi-skimmed-milk",
+        unitGrams: 2060,
+        unitsPerPack: 1,
+        unitName: "bottle",
+        price: 160,
+        sizes: [{ unitGrams: 1030, unitsPerPack: 1, price: 105 }],
+      },
+      { ingredientId: "blueberries", unitGrams: 150, unitsPerPack: 1, unitName: "punnet", price: 180 },
+      { ingredientId: "lemon-juice", unitGrams: 120, unitsPerPack: 4, unitName: "lemon", price: 130 },
+      { ingredientId: "jam", unitGrams: 340, unitsPerPack: 1, unitName: "jar", price: 145 },
+      { ingredientId: "syrup", unitGrams: 450, unitsPerPack: 1, unitName: "bottle", price: 260 },
+      { ingredientId: "chocolate-spread", unitGrams: 400, unitsPerPack: 1, unitName: "jar", price: 290 },
+      { ingredientId: "vanilla", unitGrams: 38, unitsPerPack: 1, unitName: "bottle", price: 210 },
+      { ingredientId: "pan-spray", unitGrams: 200, unitsPerPack: 1, unitName: "can", price: 230 },
+      { ingredientId: "oat-drink", unitGrams: 1030, unitsPerPack: 1, unitName: "carton", price: 180 },
+      { ingredientId: "sunflower-oil", unitGrams: 920, unitsPerPack: 1, unitName: "bottle", price: 220 },
+      { ingredientId: "baking-powder", unitGrams: 170, unitsPerPack: 1, unitName: "tin", price: 140 },
     ],
   };
   const [pancakes, crepes, waffles] = [recipe("slipway-pancakes"), recipe("towpath-crepes"), recipe("oarlock-waffles")];
@@ -303,6 +388,7 @@ export function demoClasses(day = today(demoTimeZone)): { next: ClassInput; curr
         "whole-milk",
         "butter",
       ]),
+      shared: [{ id: "curd", name: "damson curd", broughtBy: "Hedda Norling", label: null }],
     },
     current: {
       ...common,
@@ -377,4 +463,10 @@ export const demoDrift: Readonly<Record<string, number>> = {
   eat: 11,
   clean: 10,
   close: 12,
+};
+
+/** Where reminders of the class that is still to be planned go. */
+export const demoAddresses: Readonly<Record<string, string>> = {
+  "Juniper Dray": "dray@house.example",
+  "Fay Mosswell": "mosswell@house.example",
 };

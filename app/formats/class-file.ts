@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { regimes } from "~/core/allergen";
-import { diets, fillMethods, roles, starterPantry, storages, substances } from "~/core/pantry";
+import { type Ingredient, diets, fillMethods, roles, starterPantry, storages, substances } from "~/core/pantry";
+import { coatings, floorKinds, lampMeanings } from "~/core/gear";
 import { ageBands, audiences, participantRoles, severities } from "~/core/people";
 import type { ClassInput } from "~/core/plan";
 import {
@@ -20,6 +21,8 @@ import {
   cues,
   families,
   hazards,
+  partHeats,
+  partKinds,
   readinessTests,
   standings,
   stepKinds,
@@ -27,7 +30,7 @@ import {
   tools,
   windowReasons,
 } from "~/core/recipe";
-import { batchRules } from "~/core/scale";
+import { batchRules, eggRules } from "~/core/scale";
 import { demoModes, kitModes } from "~/core/schedule";
 
 /**
@@ -82,6 +85,12 @@ const lineAmount = z
     z.strictObject({ kind: z.literal("range"), from: amount, to: amount }),
     z.strictObject({ kind: z.literal("top-up"), start: amount, most: amount }),
     z.strictObject({ kind: z.literal("hold-back"), amount, back: amount }),
+    z.strictObject({
+      kind: z.literal("packs"),
+      packs: fraction.refine((value) => value.num > 0n, "expected more than 0 packs"),
+      each: amount,
+      packName: z.string().trim().min(1).max(30),
+    }),
     z.strictObject({ kind: z.literal("per-load"), amount }),
     z.strictObject({ kind: z.literal("per-piece"), amount }),
     z.strictObject({ kind: z.literal("to-taste") }),
@@ -110,6 +119,7 @@ const span = z
 
 const line = z.strictObject({
   id,
+  partId: id.nullable().default(null),
   ingredientId: id,
   amount: lineAmount,
   bowl: z.enum(bowls),
@@ -120,6 +130,7 @@ const line = z.strictObject({
 
 const step = z.strictObject({
   id,
+  partId: id.nullable().default(null),
   kind: z.enum(stepKinds),
   text: z.string().max(2000),
   draws: z
@@ -170,12 +181,28 @@ export const recipeSchema = z.strictObject({
     z.strictObject({ kind: z.literal("batch"), pieces: z.int().min(1).max(200) }),
   ]),
   pieceDiameterCm: z.number().min(1).max(60),
+  claimedPieces: z.int().min(1).max(400).nullable().default(null),
+  blindNote: z.string().max(300).default(""),
+  parts: z
+    .array(
+      z.strictObject({
+        id,
+        name,
+        kind: z.enum(partKinds),
+        heat: z.enum(partHeats),
+        minutes: span,
+        makesGrams: z.number().gt(0).max(100_000).nullable().default(null),
+      }),
+    )
+    .max(12)
+    .default([]),
   variants: z
     .array(
       z.strictObject({
         id,
         name,
         standing,
+        decidedAt: id.nullable().default(null),
         omit: z.array(id).default([]),
         swaps: z.array(z.strictObject({ lineId: id, ingredientId: id, amount: lineAmount.optional() })).default([]),
         add: z.array(line).default([]),
@@ -197,12 +224,19 @@ export const ingredientSchema = z.strictObject({
     ])
     .optional(),
   gramsPerTsp: z.number().gt(0).max(50).optional(),
+  tspSpread: z.strictObject({ low: z.number().gt(0).max(50), high: z.number().gt(0).max(50) }).optional(),
   pieceGrams: z.number().gt(0).max(5000).optional(),
   waterPercent: percent,
   fatPercent: percent,
+  /** Left out by files from before it was kept: then what the starter pantry says of the same ingredient. */
+  sugarPercent: percent.optional(),
   trueDensity: z.number().min(0.05).max(5),
   neutralisesTsp: z.number().min(0).max(50),
+  darkens: z.boolean().optional(),
   storage: z.enum(storages),
+  raw: z
+    .strictObject({ name, keeps: z.number().gt(0).max(1), pieceGrams: z.number().gt(0).max(20_000).optional() })
+    .optional(),
   contains: z.array(z.enum(substances)),
   source: z.string().max(300),
 });
@@ -225,6 +259,12 @@ const participant = z.strictObject({
   ageBand: z.enum(ageBands),
   hasAnswered: z.boolean(),
   needs: z.array(needSchema).max(40).default([]),
+  grownUpId: id.optional(),
+  note: z.string().trim().min(1).max(500).optional(),
+  words: z.strictObject({ text: z.string().trim().min(1).max(2000), readBy: name.nullable().default(null) }).optional(),
+  emergency: z.string().trim().min(1).max(500).optional(),
+  isContested: z.boolean().optional(),
+  answered: z.strictObject({ by: name, on: z.iso.date() }).optional(),
 });
 
 export const briefSchema = z.strictObject({
@@ -238,7 +278,12 @@ export const briefSchema = z.strictObject({
   demo: z.enum(demoModes),
   testersPerSurface: z.int().min(0).max(2).default(0),
   batchRule: z.enum(batchRules).default("half"),
+  eggRule: z.enum(eggRules).default("by-weight"),
+  containerPer: z.enum(["line", "bowl"]).default("line"),
   measuringSetId: z.enum(measuringSets.map((set) => set.id)),
+  strictTolerancePercent: z.number().min(0.5).max(20).default(2),
+  usualTolerancePercent: z.number().min(0.5).max(20).default(5),
+  easesSpice: z.boolean().default(false),
   regime: z.enum(keysOf(regimes)),
   hotPlacesPerAdult: z.int().min(0).max(20).default(0),
   doorsMinutes: z.int().min(0).max(120).default(10),
@@ -246,6 +291,7 @@ export const briefSchema = z.strictObject({
   cleanMinutes: z.int().min(0).max(120).default(10),
   hasDemoBatch: z.boolean().default(false),
   hasSpareKit: z.boolean().default(false),
+  isRemote: z.boolean().default(false),
   stationNames: z.array(z.string().trim().min(1).max(30)).max(200).default([]),
 });
 
@@ -258,6 +304,38 @@ export const surfaceSchema = z.strictObject({
   at: z.enum(["shared", "station"]),
   preheatMinutes: z.number().min(0).max(120).nullable().default(null),
   watts: z.int().min(0).max(20000).default(0),
+  size: z
+    .discriminatedUnion("kind", [
+      z.strictObject({ kind: z.literal("round"), diameterCm: z.number().gt(0).max(200) }),
+      z.strictObject({
+        kind: z.literal("rect"),
+        widthCm: z.number().gt(0).max(300),
+        depthCm: z.number().gt(0).max(300),
+      }),
+    ])
+    .optional(),
+  coating: z.enum(coatings).optional(),
+  hasHotHandle: z.boolean().optional(),
+  lamp: z.enum(lampMeanings).optional(),
+});
+const circuit = z.strictObject({
+  id,
+  name,
+  volts: z.int().min(100).max(400),
+  amps: z.number().gt(0).max(125),
+  sockets: z.int().min(0).max(40),
+  plugAmps: z.number().gt(0).max(63).nullable().default(null),
+});
+const metres = z.number().min(0).max(100);
+const floor = z.strictObject({
+  widthM: z.number().min(1).max(100),
+  depthM: z.number().min(1).max(100),
+  marks: z
+    .array(
+      z.strictObject({ kind: z.enum(floorKinds), label: z.string().trim().max(40).default(""), x: metres, y: metres }),
+    )
+    .max(120)
+    .default([]),
 });
 const kitchen = z.strictObject({
   id,
@@ -268,6 +346,8 @@ const kitchen = z.strictObject({
     .array(z.strictObject({ tool: z.enum(tools), owned: z.int().min(0).max(1000) }))
     .max(60)
     .default([]),
+  circuits: z.array(circuit).max(40).optional(),
+  floor: floor.optional(),
 });
 const isoDate = z.iso.date();
 const labelReading = z.strictObject({
@@ -283,6 +363,29 @@ const packSize = z.strictObject({
   unitGrams: z.number().gt(0),
   unitsPerPack: z.int().min(1),
   unitName: name,
+  product: name.optional(),
+  price: z.int().min(0).max(100_000_000).optional(),
+  sizes: z
+    .array(
+      z.strictObject({
+        unitGrams: z.number().gt(0),
+        unitsPerPack: z.int().min(1),
+        price: z.int().min(0).max(100_000_000).optional(),
+      }),
+    )
+    .max(5)
+    .optional(),
+});
+const sharedFood = z.strictObject({
+  id,
+  name,
+  broughtBy: name,
+  label: labelReading.omit({ ingredientId: true }).nullable().default(null),
+});
+const arrangement = z.strictObject({
+  seats: z.array(z.array(id).max(40)).max(400).nullable(),
+  apart: z.array(z.int().min(0).max(399)).max(400).default([]),
+  washesBetween: z.boolean().optional(),
 });
 
 const isUnique = (field: "id" | "ingredientId") => (items: readonly object[]) =>
@@ -309,7 +412,18 @@ export const classFileSchema = z.strictObject({
     startsAt: z.iso.datetime({ local: true, precision: -1 }),
     timeZone: timeZoneSchema,
     brief: briefSchema,
-    people: z.array(participant).max(400).default([]).refine(isUnique("id"), "expected every person's id once"),
+    people: z
+      .array(participant)
+      .max(400)
+      .default([])
+      .refine(isUnique("id"), "expected every person's id once")
+      .refine(
+        (all) =>
+          all.every(
+            (one) => one.grownUpId === undefined || all.some((other) => other.id === one.grownUpId && other !== one),
+          ),
+        "expected every grown-up that is named to be another person of the file",
+      ),
     dishes: z
       .array(
         z.strictObject({
@@ -330,7 +444,18 @@ export const classFileSchema = z.strictObject({
       .default([])
       .refine(isUnique("ingredientId"), "expected one label per ingredient"),
     packs: z.array(packSize).max(400).default([]),
+    arrangement: arrangement.optional(),
+    shared: z.array(sharedFood).max(60).refine(isUnique("id"), "expected every food's id once").optional(),
   }),
+});
+
+const starterById = new Map(starterPantry.map((one) => [one.id, one]));
+
+/** An ingredient of a file with what older files do not say. */
+export const completeIngredient = (written: z.output<typeof ingredientSchema>): Ingredient => ({
+  ...written,
+  sugarPercent: written.sugarPercent ?? starterById.get(written.id)?.sugarPercent ?? 0,
+  darkens: written.darkens ?? starterById.get(written.id)?.darkens ?? false,
 });
 
 /** What is wrong with a file, as sentences: where, what came, what is wanted. */
@@ -365,7 +490,8 @@ export function readClassFile(json: string): ClassFileRead {
           : problems,
     };
   }
-  const { pantry: own, ...rest } = parsed.data.class;
+  const { pantry: written, ...rest } = parsed.data.class;
+  const own = written.map(completeIngredient);
   const replaced = new Set(own.map((one) => one.id));
   const pantry = [...starterPantry.filter((one) => !replaced.has(one.id)), ...own];
   return { ok: true, input: { ...rest, pantry } };
@@ -403,6 +529,7 @@ export function writeClassFile(input: ClassInput): string {
     ),
   );
   const { id: classId, title, startsAt, timeZone, brief, people, dishes, kitchen: room, labels, packs } = input;
+  const { arrangement: seated, shared } = input;
   const file = {
     format: classFileFormat,
     version: classFileVersion,
@@ -413,11 +540,13 @@ export function writeClassFile(input: ClassInput): string {
       timeZone,
       brief,
       people,
-      dishes,
+      dishes: dishes.map(({ newestRevision: _newest, ...dish }) => dish),
       kitchen: room,
       pantry: input.pantry.filter((one) => used.has(one.id)),
       labels,
       packs,
+      arrangement: seated,
+      shared,
     },
   };
   return `${JSON.stringify(toPlain(file), null, 2)}\n`;

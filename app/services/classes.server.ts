@@ -1,7 +1,7 @@
 import type { Kysely } from "kysely";
 import { data } from "react-router";
 import { z } from "zod";
-import type { LabelReading } from "~/core/pantry";
+import type { LabelReading, PackSize, SharedFood } from "~/core/pantry";
 import type { Participant } from "~/core/people";
 import { type Brief, type ClassInput, type Stage, type StageInputs, fingerprints, stageInputs } from "~/core/plan";
 import { database } from "~/db/client.server";
@@ -11,9 +11,12 @@ import {
   addLabels,
   addNeeds,
   addParticipants,
+  addSharedFood,
   briefColumns,
   classOf,
+  participantColumns,
   writeDishes,
+  addPacks,
 } from "~/db/queries/classes.server";
 import { addKitchen, kitchens } from "~/db/queries/kitchens.server";
 import { addIngredients, allIngredients } from "~/db/queries/pantry.server";
@@ -21,6 +24,7 @@ import { addRevision, recipeOf } from "~/db/queries/recipes.server";
 import type { DB } from "~/db/schema";
 import { toPlain } from "~/formats/class-file";
 import { canonical } from "~/core/plan";
+import type { Photo } from "./photos.server";
 
 const uuid = z.uuid();
 export const notFound = (what: string) =>
@@ -95,6 +99,17 @@ export async function saveClass(
   return isSaved ? { saved: true } : { saved: false, now: await classOr404(classId) };
 }
 
+/** Changes the brief alone, of a class that is still at `version`. False when somebody else was faster. */
+export async function changeBrief(classId: string, version: number, brief: Brief, accountId: string): Promise<boolean> {
+  const changed = await database()
+    .updateTable("class")
+    .set({ ...briefColumns(brief), version: version + 1, updated_by: accountId, updated_at: new Date() })
+    .where("id", "=", classId)
+    .where("version", "=", version)
+    .executeTakeFirst();
+  return changed.numUpdatedRows > 0n;
+}
+
 export const removeClass = async (classId: string): Promise<void> =>
   void (await database().deleteFrom("class").where("id", "=", classId).execute());
 
@@ -103,8 +118,8 @@ export async function savePerson(
   classId: string,
   personId: string,
   version: number,
-  person: Omit<Participant, "id">,
-  accountId: string,
+  person: Omit<Participant, "id"> & { readonly email?: string | undefined },
+  accountId: string | null,
 ): Promise<boolean> {
   return database()
     .transaction()
@@ -112,10 +127,8 @@ export async function savePerson(
       const changed = await trx
         .updateTable("participant")
         .set({
-          name: person.name,
-          role: person.role,
-          age_band: person.ageBand,
-          has_answered: person.hasAnswered,
+          ...participantColumns(person),
+          ...(person.email === undefined ? {} : { email: person.email === "" ? null : person.email.toLowerCase() }),
           version: version + 1,
           updated_by: accountId,
           updated_at: new Date(),
@@ -137,22 +150,23 @@ export async function savePerson(
 /** Adds people all or none. */
 export const addPeople = async (
   classId: string,
-  people: readonly Omit<Participant, "id">[],
+  people: readonly (Omit<Participant, "id"> & { readonly email?: string | undefined })[],
   accountId: string,
 ): Promise<string[]> =>
   database()
     .transaction()
     .execute((trx) => addParticipants(trx, classId, people, accountId));
 
-export const removePerson = async (classId: string, personId: string): Promise<void> =>
-  void (await database()
-    .deleteFrom("participant")
-    .where("id", "=", personId)
-    .where("class_id", "=", classId)
-    .execute());
-
-/** Stores what was read on a label; `version` 0 for one that was not read before. False when somebody else was faster. */
-export async function saveLabel(classId: string, version: number, label: LabelReading): Promise<boolean> {
+/**
+ * Stores what was read on a label, with its picture if there is one; `version` 0 for one that was not read before. A picture of an
+ * earlier reading goes: it may show another packet. False when somebody else was faster.
+ */
+export async function saveLabel(
+  classId: string,
+  version: number,
+  label: LabelReading,
+  photo?: Photo,
+): Promise<boolean> {
   return database()
     .transaction()
     .execute(async (trx) => {
@@ -171,6 +185,16 @@ export async function saveLabel(classId: string, version: number, label: LabelRe
       if (other || (version > 0 && removed.numDeletedRows === 0n)) return false;
       await addLabels(trx, classId, [label]);
       await trx
+        .deleteFrom("label_photo")
+        .where("class_id", "=", classId)
+        .where("ingredient_id", "=", label.ingredientId)
+        .execute();
+      if (photo)
+        await trx
+          .insertInto("label_photo")
+          .values({ class_id: classId, ingredient_id: label.ingredientId, ...photo })
+          .execute();
+      await trx
         .updateTable("label_reading")
         .set({ version: version + 1 })
         .where("class_id", "=", classId)
@@ -180,12 +204,37 @@ export async function saveLabel(classId: string, version: number, label: LabelRe
     });
 }
 
+/** Forgets what was read, and its picture: another packet has another label. */
 export const forgetLabel = async (classId: string, ingredientId: string): Promise<void> =>
-  void (await database()
-    .deleteFrom("label_reading")
-    .where("class_id", "=", classId)
-    .where("ingredient_id", "=", ingredientId)
-    .execute());
+  database()
+    .transaction()
+    .execute(async (trx) => {
+      for (const table of ["label_reading", "label_photo"] as const)
+        await trx.deleteFrom(table).where("class_id", "=", classId).where("ingredient_id", "=", ingredientId).execute();
+    });
+
+/** Keeps how a product is sold, in place of what was kept. */
+export const savePack = async (classId: string, pack: PackSize): Promise<void> =>
+  database()
+    .transaction()
+    .execute((trx) => addPacks(trx, classId, [pack]));
+
+/** Adds food that is brought along, in the place of what stood under `before`. */
+export const addBrought = async (
+  classId: string,
+  food: Omit<SharedFood, "id">,
+  before: string | undefined,
+): Promise<void> =>
+  database()
+    .transaction()
+    .execute(async (trx) => {
+      if (before)
+        await trx.deleteFrom("shared_food").where("id", "=", before).where("class_id", "=", classId).execute();
+      await addSharedFood(trx, classId, [food]);
+    });
+
+export const removeBrought = async (classId: string, foodId: string): Promise<void> =>
+  void (await database().deleteFrom("shared_food").where("id", "=", foodId).where("class_id", "=", classId).execute());
 
 /** A stage somebody settled, with what it was settled on. */
 export interface Stamp {
@@ -243,17 +292,22 @@ export const audit = async (accountId: string, classId: string, action: string):
 
 const suffixed = (id: string, n: number) => `${id.slice(0, 60)}-${n}`;
 
+/** An ingredient in a form that is the same for the same ingredient: what it contains is a set, in whatever order it was written. */
+export const formOfIngredient = (one: ClassInput["pantry"][number]): string =>
+  canonical({ ...one, contains: [...one.contains].sort() });
+
 /** Names for ingredients that the file means differently than our pantry does: they come in under a name of their own. */
 function ingredientNames(
   input: ClassInput,
   ours: ClassInput["pantry"],
 ): { rename: Map<string, string>; added: ClassInput["pantry"] } {
-  const known = new Map(ours.map((one) => [one.id, canonical(one)]));
+  const known = new Map(ours.map((one) => [one.id, formOfIngredient(one)]));
   const rename = new Map<string, string>();
   const added = input.pantry.flatMap((one) => {
-    if (known.get(one.id) === canonical(one)) return [];
+    if (known.get(one.id) === formOfIngredient(one)) return [];
     let id = one.id;
-    for (let n = 2; known.has(id) && known.get(id) !== canonical({ ...one, id }); n += 1) id = suffixed(one.id, n);
+    for (let n = 2; known.has(id) && known.get(id) !== formOfIngredient({ ...one, id }); n += 1)
+      id = suffixed(one.id, n);
     if (id !== one.id) rename.set(one.id, id);
     return known.has(id) ? [] : [{ ...one, id }];
   });

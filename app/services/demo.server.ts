@@ -1,28 +1,43 @@
 import crypto from "node:crypto";
-import type { Kysely } from "kysely";
+import { type Kysely, sql } from "kysely";
 import { parseDateTime, toZoned } from "@internationalized/date";
 import { type ClassInput, plan } from "~/core/plan";
+import type { Recipe } from "~/core/recipe";
 import type { LiveEvent } from "~/core/teach";
-import { addRevision, recipeOf } from "~/db/queries/recipes.server";
+import { addRevision } from "~/db/queries/recipes.server";
 import { classOf } from "~/db/queries/classes.server";
 import type { DB } from "~/db/schema";
-import { demoAccounts, demoClasses, demoDrift } from "~/demo/boathouse";
-import { starterRecipes } from "~/demo/recipes";
+import { demoAccounts, demoAddresses, demoClasses, demoDrift } from "~/demo/boathouse";
+import { demoDrafts, starterRecipes } from "~/demo/recipes";
 import { accountByEmail, addAccount } from "./accounts.server";
 import { importClass, settle } from "./classes.server";
 import { appendEvents, keepLog } from "./live.server";
+import { setRetention } from "./privacy.server";
 
 const minute = 60_000;
 
-/** Adds the starter recipes that are not there yet; gives how many. */
-export async function addStarterRecipes(db: Kysely<DB>, accountId: string | null): Promise<number> {
-  const there = await Promise.all(starterRecipes.map((recipe) => recipeOf(db, recipe.id)));
-  const wanted = starterRecipes.filter((_recipe, index) => !there[index]);
+/** Adds those recipes that are not there yet; gives how many. */
+async function addRecipes(db: Kysely<DB>, recipes: readonly Recipe[], accountId: string | null): Promise<number> {
+  const rows = await db
+    .selectFrom("recipe")
+    .select("id")
+    .where(
+      "id",
+      "in",
+      recipes.map((recipe) => recipe.id),
+    )
+    .execute();
+  const there = new Set(rows.map((row) => row.id));
+  const wanted = recipes.filter((recipe) => !there.has(recipe.id));
   await db.transaction().execute(async (trx) => {
     for (const recipe of wanted) await addRevision(trx, recipe, accountId);
   });
   return wanted.length;
 }
+
+/** Adds the starter recipes that are not there yet; gives how many. */
+export const addStarterRecipes = (db: Kysely<DB>, accountId: string | null): Promise<number> =>
+  addRecipes(db, starterRecipes, accountId);
 
 /** How a class that was taught really went: the bells as planned, each late by what the demonstration says. */
 function eventsOfTaught(input: ClassInput): LiveEvent[] {
@@ -61,7 +76,7 @@ export async function loadDemo(db: Kysely<DB>): Promise<void> {
     ids.push((await accountByEmail(db, account.email))?.id ?? (await addAccount(db, account)));
   const lead = ids[0] ?? null;
   await db.deleteFrom("class").where("is_demo", "=", true).execute();
-  await addStarterRecipes(db, lead);
+  await addRecipes(db, [...starterRecipes, ...demoDrafts], lead);
   const { next, current, taught } = demoClasses();
   const bring = async (input: ClassInput): Promise<ClassInput> => {
     const brought = await importClass(db, input, lead, true);
@@ -73,6 +88,9 @@ export async function loadDemo(db: Kysely<DB>): Promise<void> {
   };
 
   const half = await bring(next);
+  const addresses = Object.entries(demoAddresses).map(([name, email]) => sql`(${name}, ${email})`);
+  await sql`update participant set email = given.email from (values ${sql.join(addresses)}) as given (name, email)
+    where class_id = ${half.id} and participant.name = given.name`.execute(db);
   for (const stage of ["recipe", "gear"] as const) await settle(db, half, half.id, stage, lead);
   // Settled while twelve were expected; two more have come since, which is what stale looks like.
   await settle(db, { ...half, brief: { ...half.brief, people: 12 } }, half.id, "brief", lead);
@@ -80,6 +98,8 @@ export async function loadDemo(db: Kysely<DB>): Promise<void> {
   for (const stage of ["recipe", "brief", "allergies", "amounts", "gear", "timeline"] as const)
     await settle(db, ready, ready.id, stage, lead);
   const past = await bring(taught);
+  // Long enough that there is something to look at; the usual thirty days would be over.
+  await setRetention(db, past.id, 90);
   for (const stage of ["recipe", "brief", "allergies", "amounts", "gear", "timeline", "teach", "log"] as const)
     await settle(db, past, past.id, stage, lead);
   await appendEvents(db, past, eventsOfTaught(past), lead);

@@ -1,5 +1,11 @@
-/** An answer that a browser saves under a name made of the class's title. */
-export function fileAnswer(body: string, type: string, title: string, ending: string): Response {
+/** An answer that a browser saves, or shows, under a name made of the class's title. */
+export function fileAnswer(
+  body: string | Uint8Array<ArrayBuffer>,
+  type: string,
+  title: string,
+  ending: string,
+  how: "attachment" | "inline" = "attachment",
+): Response {
   const name =
     title
       .toLowerCase()
@@ -9,8 +15,8 @@ export function fileAnswer(body: string, type: string, title: string, ending: st
       .slice(0, 60) || "class";
   return new Response(body, {
     headers: {
-      "Content-Type": `${type}; charset=utf-8`,
-      "Content-Disposition": `attachment; filename="${name}${ending}"`,
+      "Content-Type": type === "application/pdf" ? type : `${type}; charset=utf-8`,
+      "Content-Disposition": `${how}; filename="${name}${ending}"`,
       "Cache-Control": "no-store",
     },
   });

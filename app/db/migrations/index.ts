@@ -1,9 +1,19 @@
 import { type Kysely, type MigrationProvider, type MigrationResultSet, Migrator } from "kysely";
 import type { DB } from "../schema";
 import * as first from "./0001-first";
+import * as batterBook from "./0002-batter-book";
+import * as people from "./0003-people";
+import * as kits from "./0004-kits";
 
 /** All migrations by name; static, so that they run the same from the server, a script and a test. */
-const provider: MigrationProvider = { getMigrations: async () => ({ "0001-first": first }) };
+const provider: MigrationProvider = {
+  getMigrations: async () => ({
+    "0001-first": first,
+    "0002-batter-book": batterBook,
+    "0003-people": people,
+    "0004-kits": kits,
+  }),
+};
 
 function settle({ error, results }: MigrationResultSet): string[] {
   if (error) throw error;

@@ -1,11 +1,12 @@
-import type { Insertable, Kysely, Selectable } from "kysely";
-import type { LabelReading, PackSize, Substance } from "~/core/pantry";
-import type { Need, Participant } from "~/core/people";
+import { type Insertable, type Kysely, type Selectable, sql } from "kysely";
+import type { LabelReading, PackSize, SharedFood, Substance } from "~/core/pantry";
+import type { Arrangement, Need, Participant } from "~/core/people";
 import type { Brief, ClassInput, Dish } from "~/core/plan";
 import { parseRecipe } from "~/formats/class-file";
-import type { ClassTable, DB, ParticipantNeedTable } from "../schema";
+import type { ClassTable, DB, ParticipantNeedTable, ParticipantTable } from "../schema";
 import { kitchens } from "./kitchens.server";
 import { allIngredients } from "./pantry.server";
+import { latestStanding, withStanding } from "./recipes.server";
 import { ratio } from "~/core/quantity";
 
 /** What stands beside the plan's input: who changed it last, and which version of it this is. */
@@ -15,6 +16,11 @@ export interface ClassMeta {
   readonly updatedAt: Date;
   readonly participantVersions: Readonly<Record<string, number>>;
   readonly labelVersions: Readonly<Record<string, number>>;
+  /** E-mail addresses by participant, for reminders: no part of any plan. */
+  readonly emails: Readonly<Record<string, string>>;
+  /** Health data is removed this many days after the class; when it was, if it was. */
+  readonly retainDays: number;
+  readonly healthRemovedAt: Date | null;
 }
 export interface StoredClass {
   readonly input: ClassInput;
@@ -32,7 +38,12 @@ const toBrief = (row: Selectable<ClassTable>): Brief => ({
   demo: row.demo as Brief["demo"],
   testersPerSurface: row.testers_per_surface,
   batchRule: row.batch_rule as Brief["batchRule"],
+  eggRule: row.egg_rule as Brief["eggRule"],
+  containerPer: row.container_per as Brief["containerPer"],
   measuringSetId: row.measuring_set_id,
+  strictTolerancePercent: row.strict_tolerance_percent,
+  usualTolerancePercent: row.usual_tolerance_percent,
+  easesSpice: row.eases_spice,
   regime: row.regime as Brief["regime"],
   hotPlacesPerAdult: row.hot_places_per_adult,
   doorsMinutes: row.doors_minutes,
@@ -40,6 +51,7 @@ const toBrief = (row: Selectable<ClassTable>): Brief => ({
   cleanMinutes: row.clean_minutes,
   hasDemoBatch: row.has_demo_batch,
   hasSpareKit: row.has_spare_kit,
+  isRemote: row.is_remote,
   stationNames: row.station_names,
 });
 
@@ -56,7 +68,12 @@ export const briefColumns = (brief: Brief) => ({
   demo: brief.demo,
   testers_per_surface: brief.testersPerSurface,
   batch_rule: brief.batchRule,
+  egg_rule: brief.eggRule,
+  container_per: brief.containerPer,
   measuring_set_id: brief.measuringSetId,
+  strict_tolerance_percent: brief.strictTolerancePercent,
+  usual_tolerance_percent: brief.usualTolerancePercent,
+  eases_spice: brief.easesSpice,
   regime: brief.regime,
   hot_places_per_adult: brief.hotPlacesPerAdult,
   doors_minutes: brief.doorsMinutes,
@@ -64,12 +81,13 @@ export const briefColumns = (brief: Brief) => ({
   clean_minutes: brief.cleanMinutes,
   has_demo_batch: brief.hasDemoBatch,
   has_spare_kit: brief.hasSpareKit,
+  is_remote: brief.isRemote,
   station_names: [...brief.stationNames],
 });
 
 const toNeed = (row: Selectable<ParticipantNeedTable>): Need =>
   row.kind === "diet"
-    ? { kind: "diet", diet: row.diet as "vegan", note: row.note }
+    ? { kind: "diet", diet: row.diet as Extract<Need, { kind: "diet" }>["diet"], note: row.note }
     : {
         kind: "substance",
         substance: row.substance as Substance,
@@ -78,18 +96,71 @@ const toNeed = (row: Selectable<ParticipantNeedTable>): Need =>
         note: row.note,
       };
 
-/** A class's whole input, in a fixed number of queries whatever its size; `undefined` when there is no such class. */
-export async function classOf(db: Kysely<DB>, classId: string): Promise<StoredClass | undefined> {
-  const row = await db
+export const toParticipant = (one: Selectable<ParticipantTable>, needs: readonly Need[]): Participant => ({
+  id: one.id,
+  name: one.name,
+  role: one.role as Participant["role"],
+  ageBand: one.age_band as Participant["ageBand"],
+  hasAnswered: one.has_answered,
+  needs,
+  ...(one.grown_up_id === null ? {} : { grownUpId: one.grown_up_id }),
+  ...(one.note === "" ? {} : { note: one.note }),
+  ...(one.words === "" ? {} : { words: { text: one.words, readBy: one.words_read_by } }),
+  ...(one.emergency === "" ? {} : { emergency: one.emergency }),
+  ...(one.answered_by === null || one.answered_on === null
+    ? {}
+    : { answered: { by: one.answered_by, on: one.answered_on } }),
+});
+
+/** The columns of a person, all but whom they belong to; the other way round of the mapper above. */
+export const participantColumns = (one: Omit<Participant, "id">) => ({
+  name: one.name,
+  role: one.role,
+  age_band: one.ageBand,
+  has_answered: one.hasAnswered,
+  grown_up_id: one.grownUpId ?? null,
+  note: one.note ?? "",
+  words: one.words?.text ?? "",
+  words_read_by: one.words?.readBy ?? null,
+  emergency: one.emergency ?? "",
+  answered_by: one.answered?.by ?? null,
+  answered_on: one.answered?.on ?? null,
+});
+
+/** A class's whole input; `undefined` when there is no such class. */
+export const classOf = async (db: Kysely<DB>, classId: string): Promise<StoredClass | undefined> =>
+  (await classesOf(db, [classId]))[0];
+
+/** Whole inputs of classes, in a fixed number of queries however many or large they are, by when they begin. */
+export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Promise<StoredClass[]> {
+  if (classIds.length === 0) return [];
+  const rows = await db
     .selectFrom("class")
     .leftJoin("account", "account.id", "class.updated_by")
     .selectAll("class")
     .select("account.name as updated_by_name")
-    .where("class.id", "=", classId)
-    .executeTakeFirst();
-  if (!row) return undefined;
-  const [rooms, pantry, dishes, people, needs, labels, labelSubstances, packs] = await Promise.all([
-    kitchens(db, row.kitchen_id),
+    .where("class.id", "in", classIds)
+    .orderBy("starts_at")
+    .execute();
+  if (rows.length === 0) return [];
+  const kitchenIds = [...new Set(rows.map((row) => row.kitchen_id))];
+  const [
+    rooms,
+    pantry,
+    allDishes,
+    allPeople,
+    needs,
+    allLabels,
+    allLabelSubstances,
+    allPacks,
+    allPackSizes,
+    allStations,
+    allSeats,
+    allFoods,
+    foodSubstances,
+    seconds,
+  ] = await Promise.all([
+    kitchens(db, kitchenIds.length === 1 ? kitchenIds[0] : undefined),
     allIngredients(db),
     db
       .selectFrom("class_dish")
@@ -98,79 +169,206 @@ export async function classOf(db: Kysely<DB>, classId: string): Promise<StoredCl
           .onRef("recipe_revision.recipe_id", "=", "class_dish.recipe_id")
           .onRef("recipe_revision.revision", "=", "class_dish.revision"),
       )
-      .select(["class_dish.id", "body", "variant_id", "stations"])
-      .where("class_id", "=", classId)
+      .select((eb) => [
+        "class_dish.id",
+        "class_dish.class_id",
+        "body",
+        "variant_id",
+        "stations",
+        latestStanding(eb),
+        eb
+          .selectFrom("recipe_revision as newer")
+          .select((inner) => inner.fn.max("newer.revision").as("newest"))
+          .whereRef("newer.recipe_id", "=", "class_dish.recipe_id")
+          .as("newest"),
+      ])
+      .where("class_id", "in", classIds)
       .orderBy("position")
       .execute(),
-    db.selectFrom("participant").selectAll().where("class_id", "=", classId).orderBy("position").execute(),
+    db.selectFrom("participant").selectAll().where("class_id", "in", classIds).orderBy("position").execute(),
     db
       .selectFrom("participant_need")
       .innerJoin("participant", "participant.id", "participant_id")
       .selectAll("participant_need")
-      .where("class_id", "=", classId)
+      .where("class_id", "in", classIds)
       .orderBy("participant_need.position")
       .execute(),
-    db.selectFrom("label_reading").selectAll().where("class_id", "=", classId).orderBy("ingredient_id").execute(),
-    db.selectFrom("label_substance").selectAll().where("class_id", "=", classId).orderBy("substance").execute(),
-    db.selectFrom("class_pack").selectAll().where("class_id", "=", classId).orderBy("ingredient_id").execute(),
+    db.selectFrom("label_reading").selectAll().where("class_id", "in", classIds).orderBy("ingredient_id").execute(),
+    db.selectFrom("label_substance").selectAll().where("class_id", "in", classIds).orderBy("substance").execute(),
+    db.selectFrom("class_pack").selectAll().where("class_id", "in", classIds).orderBy("ingredient_id").execute(),
+    db.selectFrom("class_pack_size").selectAll().where("class_id", "in", classIds).orderBy("position").execute(),
+    db.selectFrom("class_station").selectAll().where("class_id", "in", classIds).orderBy("position").execute(),
+    db
+      .selectFrom("class_seat")
+      .selectAll()
+      .where("class_id", "in", classIds)
+      .orderBy("station")
+      .orderBy("position")
+      .execute(),
+    db.selectFrom("shared_food").selectAll().where("class_id", "in", classIds).orderBy("position").execute(),
+    db
+      .selectFrom("shared_food_substance")
+      .innerJoin("shared_food", "shared_food.id", "food_id")
+      .selectAll("shared_food_substance")
+      .where("class_id", "in", classIds)
+      .orderBy("substance")
+      .execute(),
+    db.selectFrom("intake_answer").select("participant_id").where("class_id", "in", classIds).execute(),
   ]);
-  const [room] = rooms;
-  if (!room) throw new Error(`class ${classId} names a kitchen that is not there`);
-  const { version: _roomVersion, ...kitchen } = room;
   const needsBy = new Map<string, Need[]>();
   for (const need of needs)
     needsBy.set(need.participant_id, [...(needsBy.get(need.participant_id) ?? []), toNeed(need)]);
-  const substancesOn = (ingredientId: string, level: "contains" | "may-contain") =>
-    labelSubstances
-      .filter((one) => one.ingredient_id === ingredientId && one.level === level)
-      .map((one) => one.substance as Substance);
-  const input: ClassInput = {
-    id: row.id,
-    title: row.title,
-    startsAt: row.starts_at,
-    timeZone: row.time_zone,
-    brief: toBrief(row),
-    kitchen,
-    pantry,
-    people: people.map((one): Participant => ({
-      id: one.id,
-      name: one.name,
-      role: one.role as Participant["role"],
-      ageBand: one.age_band as Participant["ageBand"],
-      hasAnswered: one.has_answered,
-      needs: needsBy.get(one.id) ?? [],
+  return rows.map((row) => {
+    const ofClass = <T extends { readonly class_id: string }>(all: readonly T[]) =>
+      all.filter((one) => one.class_id === row.id);
+    const room = rooms.find((one) => one.id === row.kitchen_id);
+    if (!room) throw new Error(`class ${row.id} names a kitchen that is not there`);
+    const { version: _roomVersion, ...kitchen } = room;
+    const [dishes, people, labels] = [ofClass(allDishes), ofClass(allPeople), ofClass(allLabels)];
+    const [labelSubstances, packs, packSizes] = [ofClass(allLabelSubstances), ofClass(allPacks), ofClass(allPackSizes)];
+    const [stations, seats, foods] = [ofClass(allStations), ofClass(allSeats), ofClass(allFoods)];
+    const substancesOn = (ingredientId: string, level: "contains" | "may-contain") =>
+      labelSubstances
+        .filter((one) => one.ingredient_id === ingredientId && one.level === level)
+        .map((one) => one.substance as Substance);
+    const input: ClassInput = {
+      id: row.id,
+      title: row.title,
+      startsAt: row.starts_at,
+      timeZone: row.time_zone,
+      brief: toBrief(row),
+      kitchen,
+      pantry,
+      people: people.map((one) => {
+        const person = toParticipant(one, needsBy.get(one.id) ?? []);
+        return seconds.some((second) => second.participant_id === one.id) ? { ...person, isContested: true } : person;
+      }),
+      dishes: dishes.map((one): Dish => ({
+        id: one.id,
+        recipe: withStanding(parseRecipe(one.body), one.marked),
+        variantId: one.variant_id,
+        stations: one.stations,
+        newestRevision: one.newest ?? undefined,
+      })),
+      labels: labels.map((one): LabelReading => ({
+        ingredientId: one.ingredient_id,
+        product: one.product,
+        contains: substancesOn(one.ingredient_id, "contains"),
+        mayContain: substancesOn(one.ingredient_id, "may-contain"),
+        readBy: one.read_by,
+        readOn: one.read_on,
+      })),
+      packs: packs.map((one): PackSize => {
+        const sizes = packSizes
+          .filter((size) => size.ingredient_id === one.ingredient_id)
+          .map((size) => ({
+            unitGrams: size.unit_grams,
+            unitsPerPack: size.units_per_pack,
+            ...(size.price === null ? {} : { price: size.price }),
+          }));
+        return {
+          ingredientId: one.ingredient_id,
+          unitGrams: one.unit_grams,
+          unitsPerPack: one.units_per_pack,
+          unitName: one.unit_name,
+          ...(one.product === null ? {} : { product: one.product }),
+          ...(one.price === null ? {} : { price: one.price }),
+          ...(sizes.length > 0 ? { sizes } : {}),
+        };
+      }),
+      ...(stations.length > 0 || row.washes_between
+        ? {
+            arrangement: {
+              seats:
+                seats.length > 0
+                  ? stations.map(({ position }) =>
+                      seats.filter((seat) => seat.station === position).map((seat) => seat.participant_id),
+                    )
+                  : null,
+              apart: stations.filter((one) => one.is_apart).map((one) => one.position),
+              ...(row.washes_between ? { washesBetween: true } : {}),
+            },
+          }
+        : {}),
+      ...(foods.length > 0
+        ? {
+            shared: foods.map((one): SharedFood => {
+              const on = (level: "contains" | "may-contain") =>
+                foodSubstances
+                  .filter((each) => each.food_id === one.id && each.level === level)
+                  .map((each) => each.substance as Substance);
+              return {
+                id: one.id,
+                name: one.name,
+                broughtBy: one.brought_by,
+                label:
+                  one.product === null || one.read_by === null || one.read_on === null
+                    ? null
+                    : {
+                        product: one.product,
+                        contains: on("contains"),
+                        mayContain: on("may-contain"),
+                        readBy: one.read_by,
+                        readOn: one.read_on,
+                      },
+              };
+            }),
+          }
+        : {}),
+    };
+    return {
+      input,
+      meta: {
+        version: row.version,
+        updatedBy: row.updated_by_name,
+        updatedAt: row.updated_at,
+        participantVersions: Object.fromEntries(people.map((one) => [one.id, one.version])),
+        labelVersions: Object.fromEntries(labels.map((one) => [one.ingredient_id, one.version])),
+        emails: Object.fromEntries(people.flatMap((one) => (one.email === null ? [] : [[one.id, one.email]]))),
+        retainDays: row.retain_days,
+        healthRemovedAt: row.health_removed_at,
+      },
+    };
+  });
+}
+
+/** How products are sold, each with its other sizes; what was kept of the same product is replaced. */
+export async function addPacks(db: Kysely<DB>, classId: string, packs: readonly PackSize[]): Promise<void> {
+  if (packs.length === 0) return;
+  await db
+    .deleteFrom("class_pack")
+    .where("class_id", "=", classId)
+    .where(
+      "ingredient_id",
+      "in",
+      packs.map((one) => one.ingredientId),
+    )
+    .execute();
+  await db
+    .insertInto("class_pack")
+    .values(
+      packs.map((one) => ({
+        class_id: classId,
+        ingredient_id: one.ingredientId,
+        unit_grams: one.unitGrams,
+        units_per_pack: one.unitsPerPack,
+        unit_name: one.unitName,
+        product: one.product ?? null,
+        price: one.price ?? null,
+      })),
+    )
+    .execute();
+  const sizes = packs.flatMap((one) =>
+    (one.sizes ?? []).map((size, index) => ({
+      class_id: classId,
+      ingredient_id: one.ingredientId,
+      position: index + 1,
+      unit_grams: size.unitGrams,
+      units_per_pack: size.unitsPerPack,
+      price: size.price ?? null,
     })),
-    dishes: dishes.map((one): Dish => ({
-      id: one.id,
-      recipe: parseRecipe(one.body),
-      variantId: one.variant_id,
-      stations: one.stations,
-    })),
-    labels: labels.map((one): LabelReading => ({
-      ingredientId: one.ingredient_id,
-      product: one.product,
-      contains: substancesOn(one.ingredient_id, "contains"),
-      mayContain: substancesOn(one.ingredient_id, "may-contain"),
-      readBy: one.read_by,
-      readOn: one.read_on,
-    })),
-    packs: packs.map((one): PackSize => ({
-      ingredientId: one.ingredient_id,
-      unitGrams: one.unit_grams,
-      unitsPerPack: one.units_per_pack,
-      unitName: one.unit_name,
-    })),
-  };
-  return {
-    input,
-    meta: {
-      version: row.version,
-      updatedBy: row.updated_by_name,
-      updatedAt: row.updated_at,
-      participantVersions: Object.fromEntries(people.map((one) => [one.id, one.version])),
-      labelVersions: Object.fromEntries(labels.map((one) => [one.ingredient_id, one.version])),
-    },
-  };
+  );
+  if (sizes.length > 0) await db.insertInto("class_pack_size").values(sizes).execute();
 }
 
 /** What the list of classes shows of each. */
@@ -216,11 +414,13 @@ export async function classCards(db: Kysely<DB>) {
 }
 export type ClassCard = Awaited<ReturnType<typeof classCards>>[number];
 
+const isUuid = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
+
 /** The people of a class, written after those it has; ids may be given, for imports that keep them. */
 export async function addParticipants(
   db: Kysely<DB>,
   classId: string,
-  people: readonly Omit<Participant, "id">[],
+  people: readonly (Omit<Participant, "id"> & { readonly id?: string; readonly email?: string | undefined })[],
   updatedBy: string | null,
 ): Promise<string[]> {
   if (people.length === 0) return [];
@@ -236,16 +436,32 @@ export async function addParticipants(
       people.map((one, index) => ({
         class_id: classId,
         position: from + index,
-        name: one.name,
-        role: one.role,
-        age_band: one.ageBand,
-        has_answered: one.hasAnswered,
+        ...participantColumns(one),
+        // A second answer does not travel in a file: what was contested there is open here.
+        has_answered: one.hasAnswered && one.isContested !== true,
+        // Whoever looks after them may stand further down in the same list: told below, once all have an id.
+        grown_up_id: "id" in one ? null : (one.grownUpId ?? null),
+        email: one.email ? one.email.toLowerCase() : null,
         updated_by: updatedBy,
       })),
     )
     .returning(["id", "position"])
     .execute();
   const ids = rows.sort((a, b) => a.position - b.position).map((row) => row.id);
+  const newId = new Map(
+    people.flatMap((one, index) => (one.id === undefined ? [] : [[one.id, ids[index] ?? ""] as const])),
+  );
+  const cared = people.flatMap((one, index) => {
+    const grownUp =
+      one.id === undefined || one.grownUpId === undefined
+        ? undefined
+        : (newId.get(one.grownUpId) ?? (isUuid.test(one.grownUpId) ? one.grownUpId : undefined));
+    return grownUp ? [{ id: ids[index] ?? "", grownUp }] : [];
+  });
+  if (cared.length > 0)
+    await sql`update participant set grown_up_id = given.grown_up from (values ${sql.join(
+      cared.map((one) => sql`(${one.id}::uuid, ${one.grownUp}::uuid)`),
+    )}) as given (id, grown_up) where participant.id = given.id`.execute(db);
   await addNeeds(
     db,
     people.flatMap((one, index) => one.needs.map((need) => ({ participantId: ids[index] ?? "", need }))),
@@ -303,6 +519,77 @@ export async function addLabels(db: Kysely<DB>, classId: string, labels: readonl
   if (rows.length > 0) await db.insertInto("label_substance").values(rows).execute();
 }
 
+/** Who sits where and which stations are apart, in place of what was; undefined leaves it to the order of the register. */
+export async function writeArrangement(
+  db: Kysely<DB>,
+  classId: string,
+  arrangement: Arrangement | undefined,
+): Promise<void> {
+  await db.deleteFrom("class_station").where("class_id", "=", classId).execute();
+  await db
+    .updateTable("class")
+    .set({ washes_between: arrangement?.washesBetween ?? false })
+    .where("id", "=", classId)
+    .execute();
+  const stations = Math.max(arrangement?.seats?.length ?? 0, ...(arrangement?.apart.map((one) => one + 1) ?? [0]));
+  if (!arrangement || stations === 0) return;
+  await db
+    .insertInto("class_station")
+    .values(
+      Array.from({ length: stations }, (_, position) => ({
+        class_id: classId,
+        position,
+        is_apart: arrangement.apart.includes(position),
+      })),
+    )
+    .execute();
+  const seats = (arrangement.seats ?? []).flatMap((ids, station) =>
+    ids.map((participantId, position) => ({ participant_id: participantId, class_id: classId, station, position })),
+  );
+  if (seats.length > 0) await db.insertInto("class_seat").values(seats).execute();
+}
+
+/** Food brought along, added after what is there. */
+export async function addSharedFood(
+  db: Kysely<DB>,
+  classId: string,
+  foods: readonly Omit<SharedFood, "id">[],
+): Promise<void> {
+  if (foods.length === 0) return;
+  const { next } = await db
+    .selectFrom("shared_food")
+    .select((eb) => eb.fn.coalesce(eb.fn.max("position"), eb.lit(-1)).as("next"))
+    .where("class_id", "=", classId)
+    .executeTakeFirstOrThrow();
+  const rows = await db
+    .insertInto("shared_food")
+    .values(
+      foods.map((food, index) => ({
+        class_id: classId,
+        position: next + 1 + index,
+        name: food.name,
+        brought_by: food.broughtBy,
+        product: food.label?.product ?? null,
+        read_by: food.label?.readBy ?? null,
+        read_on: food.label?.readOn ?? null,
+      })),
+    )
+    .returning(["id", "position"])
+    .execute();
+  const ids = rows.sort((a, b) => a.position - b.position).map((row) => row.id);
+  const substances = foods.flatMap((food, index) => [
+    ...(food.label?.contains ?? []).map((substance) => ({
+      food_id: ids[index] ?? "",
+      substance,
+      level: "contains" as const,
+    })),
+    ...(food.label?.mayContain ?? [])
+      .filter((substance) => !food.label?.contains.includes(substance))
+      .map((substance) => ({ food_id: ids[index] ?? "", substance, level: "may-contain" as const })),
+  ]);
+  if (substances.length > 0) await db.insertInto("shared_food_substance").values(substances).execute();
+}
+
 /** The dishes of a class, in place of those it has. */
 export async function writeDishes(
   db: Kysely<DB>,
@@ -357,20 +644,16 @@ export async function addClass(
       stations: dish.stations,
     })),
   );
-  await addParticipants(db, id, input.people, updatedBy);
+  const people = await addParticipants(db, id, input.people, updatedBy);
+  const newId = new Map(input.people.map((one, index) => [one.id, people[index] ?? ""]));
+  const { arrangement } = input;
+  if (arrangement)
+    await writeArrangement(db, id, {
+      ...arrangement,
+      seats: arrangement.seats?.map((ids) => ids.flatMap((one) => newId.get(one) ?? [])) ?? null,
+    });
+  await addSharedFood(db, id, input.shared ?? []);
   await addLabels(db, id, input.labels);
-  if (input.packs.length > 0)
-    await db
-      .insertInto("class_pack")
-      .values(
-        input.packs.map((one) => ({
-          class_id: id,
-          ingredient_id: one.ingredientId,
-          unit_grams: one.unitGrams,
-          units_per_pack: one.unitsPerPack,
-          unit_name: one.unitName,
-        })),
-      )
-      .execute();
+  await addPacks(db, id, input.packs);
   return id;
 }

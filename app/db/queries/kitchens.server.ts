@@ -1,71 +1,165 @@
-import type { Kysely } from "kysely";
-import type { Kitchen, Surface } from "~/core/gear";
+import type { Kysely, Selectable } from "kysely";
+import type { Circuit, Coating, Floor, FloorKind, Kitchen, LampMeaning, Surface, SurfaceSize } from "~/core/gear";
 import type { SurfaceKind, Tool } from "~/core/recipe";
-import type { DB } from "../schema";
+import type { DB, SurfaceTable } from "../schema";
 
-/** Every kitchen with its surfaces and gear, by name; with `only`, just that one. */
+const sizeOf = (row: Selectable<SurfaceTable>): SurfaceSize | undefined =>
+  row.diameter_cm !== null
+    ? { kind: "round", diameterCm: row.diameter_cm }
+    : row.width_cm !== null && row.depth_cm !== null
+      ? { kind: "rect", widthCm: row.width_cm, depthCm: row.depth_cm }
+      : undefined;
+
+function toSurface(row: Selectable<SurfaceTable>): Surface {
+  const size = sizeOf(row);
+  return {
+    id: row.id,
+    name: row.name,
+    kind: row.kind as SurfaceKind,
+    places: row.places,
+    count: row.count,
+    at: row.at as Surface["at"],
+    preheatMinutes: row.preheat_minutes,
+    watts: row.watts,
+    ...(size ? { size } : {}),
+    ...(row.coating === null ? {} : { coating: row.coating as Coating }),
+    ...(row.has_hot_handle === null ? {} : { hasHotHandle: row.has_hot_handle }),
+    ...(row.lamp === null ? {} : { lamp: row.lamp as LampMeaning }),
+  };
+}
+
+/** The columns of a surface; the other way round of the mapper above. */
+const surfaceColumns = (one: Surface) => ({
+  name: one.name,
+  kind: one.kind,
+  places: one.places,
+  count: one.count,
+  at: one.at,
+  preheat_minutes: one.preheatMinutes,
+  watts: one.watts,
+  diameter_cm: one.size?.kind === "round" ? one.size.diameterCm : null,
+  width_cm: one.size?.kind === "rect" ? one.size.widthCm : null,
+  depth_cm: one.size?.kind === "rect" ? one.size.depthCm : null,
+  coating: one.coating ?? null,
+  has_hot_handle: one.hasHotHandle ?? null,
+  lamp: one.lamp ?? null,
+});
+
+/** Every kitchen with its surfaces, circuits, gear and sketch, by name; with `only`, just that one. */
 export async function kitchens(db: Kysely<DB>, only?: string): Promise<(Kitchen & { version: number })[]> {
-  const [rooms, surfaces, gear] = await Promise.all([
+  const isOnly = only !== undefined;
+  const id = only ?? "";
+  const [rooms, surfaces, gear, circuits, floors, marks] = await Promise.all([
     db
       .selectFrom("kitchen")
       .selectAll()
-      .$if(only !== undefined, (query) => query.where("id", "=", only ?? ""))
+      .$if(isOnly, (query) => query.where("id", "=", id))
       .orderBy("name")
       .execute(),
     db
       .selectFrom("surface")
       .selectAll()
-      .$if(only !== undefined, (query) => query.where("kitchen_id", "=", only ?? ""))
+      .$if(isOnly, (query) => query.where("kitchen_id", "=", id))
       .orderBy("position")
       .execute(),
     db
       .selectFrom("kitchen_gear")
       .selectAll()
-      .$if(only !== undefined, (query) => query.where("kitchen_id", "=", only ?? ""))
+      .$if(isOnly, (query) => query.where("kitchen_id", "=", id))
       .orderBy("tool")
       .execute(),
+    db
+      .selectFrom("circuit")
+      .selectAll()
+      .$if(isOnly, (query) => query.where("kitchen_id", "=", id))
+      .orderBy("position")
+      .execute(),
+    db
+      .selectFrom("kitchen_floor")
+      .selectAll()
+      .$if(isOnly, (query) => query.where("kitchen_id", "=", id))
+      .execute(),
+    db
+      .selectFrom("floor_mark")
+      .selectAll()
+      .$if(isOnly, (query) => query.where("kitchen_id", "=", id))
+      .orderBy("position")
+      .execute(),
   ]);
-  return rooms.map((room) => ({
-    id: room.id,
-    name: room.name,
-    sinks: room.sinks,
-    version: room.version,
-    surfaces: surfaces
+  return rooms.map((room) => {
+    const feeds = circuits
       .filter((one) => one.kitchen_id === room.id)
-      .map((one): Surface => ({
+      .map((one): Circuit => ({
         id: one.id,
         name: one.name,
-        kind: one.kind as SurfaceKind,
-        places: one.places,
-        count: one.count,
-        at: one.at as Surface["at"],
-        preheatMinutes: one.preheat_minutes,
-        watts: one.watts,
-      })),
-    gear: gear.filter((one) => one.kitchen_id === room.id).map((one) => ({ tool: one.tool as Tool, owned: one.owned })),
-  }));
+        volts: one.volts,
+        amps: one.amps,
+        sockets: one.sockets,
+        plugAmps: one.plug_amps,
+      }));
+    const floor = floors.find((one) => one.kitchen_id === room.id);
+    return {
+      id: room.id,
+      name: room.name,
+      sinks: room.sinks,
+      version: room.version,
+      surfaces: surfaces.filter((one) => one.kitchen_id === room.id).map(toSurface),
+      gear: gear
+        .filter((one) => one.kitchen_id === room.id)
+        .map((one) => ({ tool: one.tool as Tool, owned: one.owned })),
+      ...(feeds.length > 0 ? { circuits: feeds } : {}),
+      ...(floor
+        ? {
+            floor: {
+              widthM: floor.width_m,
+              depthM: floor.depth_m,
+              marks: marks
+                .filter((one) => one.kitchen_id === room.id)
+                .map((one) => ({ kind: one.kind as FloorKind, label: one.label, x: one.x, y: one.y })),
+            },
+          }
+        : {}),
+    };
+  });
 }
 
-/** Writes the surfaces and gear of a kitchen anew. */
+/** Draws the sketch of a kitchen anew. */
+export async function saveFloor(db: Kysely<DB>, kitchenId: string, floor: Floor): Promise<void> {
+  await db.deleteFrom("kitchen_floor").where("kitchen_id", "=", kitchenId).execute();
+  const { widthM, depthM, marks } = floor;
+  await db.insertInto("kitchen_floor").values({ kitchen_id: kitchenId, width_m: widthM, depth_m: depthM }).execute();
+  if (marks.length > 0)
+    await db
+      .insertInto("floor_mark")
+      .values(marks.map((one, position) => ({ kitchen_id: kitchenId, position, ...one })))
+      .execute();
+}
+
+/** Writes the surfaces, circuits, gear and sketch of a kitchen anew. */
 async function writeContents(db: Kysely<DB>, kitchenId: string, kitchen: Omit<Kitchen, "id">): Promise<void> {
   await db.deleteFrom("surface").where("kitchen_id", "=", kitchenId).execute();
   await db.deleteFrom("kitchen_gear").where("kitchen_id", "=", kitchenId).execute();
-  if (kitchen.surfaces.length > 0) {
+  await db.deleteFrom("circuit").where("kitchen_id", "=", kitchenId).execute();
+  if (kitchen.circuits && kitchen.circuits.length > 0)
     await db
-      .insertInto("surface")
+      .insertInto("circuit")
       .values(
-        kitchen.surfaces.map((one, position) => ({
+        kitchen.circuits.map((one, position) => ({
           kitchen_id: kitchenId,
           position,
           name: one.name,
-          kind: one.kind,
-          places: one.places,
-          count: one.count,
-          at: one.at,
-          preheat_minutes: one.preheatMinutes,
-          watts: one.watts,
+          volts: one.volts,
+          amps: one.amps,
+          sockets: one.sockets,
+          plug_amps: one.plugAmps,
         })),
       )
+      .execute();
+  if (kitchen.floor) await saveFloor(db, kitchenId, kitchen.floor);
+  if (kitchen.surfaces.length > 0) {
+    await db
+      .insertInto("surface")
+      .values(kitchen.surfaces.map((one, position) => ({ kitchen_id: kitchenId, position, ...surfaceColumns(one) })))
       .execute();
   }
   if (kitchen.gear.length > 0)
@@ -103,3 +197,7 @@ export async function changeKitchen(
   await writeContents(db, kitchenId, kitchen);
   return true;
 }
+
+/** What other kitchens own: what could be borrowed. */
+export const gearElsewhere = async (db: Kysely<DB>, kitchenId: string): Promise<Pick<Kitchen, "name" | "gear">[]> =>
+  (await kitchens(db)).filter((one) => one.id !== kitchenId).map(({ name, gear }) => ({ name, gear }));

@@ -1,5 +1,5 @@
-import type { Kysely } from "kysely";
-import type { Recipe } from "~/core/recipe";
+import type { ExpressionBuilder, Kysely } from "kysely";
+import type { Recipe, Standing } from "~/core/recipe";
 import { parseRecipe, toPlain } from "~/formats/class-file";
 import type { DB } from "../schema";
 
@@ -10,41 +10,129 @@ export interface RecipeCard {
   readonly title: string;
   readonly family: string;
   readonly standing: string;
+  readonly createdAt: Date;
+  readonly by: string | null;
 }
+
+/** The last standing somebody gave a revision; the recipe's own when nobody did. */
+export const latestStanding = (eb: ExpressionBuilder<DB, "recipe_revision">) =>
+  eb
+    .selectFrom("recipe_standing")
+    .select("recipe_standing.standing")
+    .whereRef("recipe_standing.recipe_id", "=", "recipe_revision.recipe_id")
+    .whereRef("recipe_standing.revision", "=", "recipe_revision.revision")
+    .orderBy("recipe_standing.id", "desc")
+    .limit(1)
+    .as("marked");
+
+/** A recipe with the standing it has been given since it was written. */
+export const withStanding = (recipe: Recipe, marked: string | null): Recipe =>
+  marked === null ? recipe : { ...recipe, standing: marked as Standing };
 
 /** The newest revision of each recipe, by title. */
 export const newestRevisions = async (db: Kysely<DB>): Promise<RecipeCard[]> =>
   db
     .selectFrom("recipe_revision")
+    .leftJoin("account", "account.id", "recipe_revision.created_by")
     .distinctOn("recipe_id")
-    .select(["recipe_id as recipeId", "revision", "title", "family", "standing"])
+    .select((eb) => [
+      "recipe_id as recipeId",
+      "revision",
+      "title",
+      "family",
+      "standing",
+      "recipe_revision.created_at as createdAt",
+      "account.name as by",
+      latestStanding(eb),
+    ])
     .orderBy("recipe_id")
     .orderBy("revision", "desc")
     .execute()
-    .then((rows) => rows.sort((a, b) => a.title.localeCompare(b.title)));
+    .then((rows) =>
+      rows
+        .map(({ marked, ...row }) => ({ ...row, standing: marked ?? row.standing }))
+        .sort((a, b) => a.title.localeCompare(b.title)),
+    );
 
 /** The newest revision of each recipe, whole. */
 export async function newestRecipes(db: Kysely<DB>): Promise<Recipe[]> {
   const rows = await db
     .selectFrom("recipe_revision")
     .distinctOn("recipe_id")
-    .select("body")
+    .select((eb) => ["body", latestStanding(eb)])
     .orderBy("recipe_id")
     .orderBy("revision", "desc")
     .execute();
-  return rows.map((row) => parseRecipe(row.body)).sort((a, b) => a.title.localeCompare(b.title));
+  return rows
+    .map((row) => withStanding(parseRecipe(row.body), row.marked))
+    .sort((a, b) => a.title.localeCompare(b.title));
 }
 
-/** One recipe in its newest revision. */
-export async function recipeOf(db: Kysely<DB>, recipeId: string): Promise<Recipe | undefined> {
+/** One recipe in its newest revision, or in the one asked for. */
+export async function recipeOf(db: Kysely<DB>, recipeId: string, revision?: number): Promise<Recipe | undefined> {
   const row = await db
     .selectFrom("recipe_revision")
-    .select("body")
+    .select((eb) => ["body", latestStanding(eb)])
     .where("recipe_id", "=", recipeId)
+    .$if(revision !== undefined, (query) => query.where("revision", "=", revision ?? 0))
     .orderBy("revision", "desc")
     .limit(1)
     .executeTakeFirst();
-  return row && parseRecipe(row.body);
+  return row && withStanding(parseRecipe(row.body), row.marked);
+}
+
+/** One revision in a recipe's history, with every standing it was given. */
+export interface RevisionCard {
+  readonly revision: number;
+  readonly title: string;
+  readonly standing: string;
+  readonly by: string | null;
+  readonly at: Date;
+  readonly marks: readonly {
+    readonly standing: string;
+    readonly note: string;
+    readonly by: string | null;
+    readonly at: Date;
+  }[];
+}
+
+/** Every revision of a recipe, newest first. */
+export async function historyOf(db: Kysely<DB>, recipeId: string): Promise<RevisionCard[]> {
+  const [revisions, marks] = await Promise.all([
+    db
+      .selectFrom("recipe_revision")
+      .leftJoin("account", "account.id", "recipe_revision.created_by")
+      .select(["revision", "title", "standing", "account.name as by", "recipe_revision.created_at as at"])
+      .where("recipe_id", "=", recipeId)
+      .orderBy("revision", "desc")
+      .execute(),
+    db
+      .selectFrom("recipe_standing")
+      .leftJoin("account", "account.id", "recipe_standing.marked_by")
+      .select(["revision", "standing", "note", "account.name as by", "marked_at as at"])
+      .where("recipe_id", "=", recipeId)
+      .orderBy("recipe_standing.id")
+      .execute(),
+  ]);
+  return revisions.map((one) => {
+    const own = marks.filter((mark) => mark.revision === one.revision);
+    return { ...one, standing: own.at(-1)?.standing ?? one.standing, marks: own };
+  });
+}
+
+/** Gives a revision a standing: who says so and when is kept, what was said before stays. */
+export async function markStanding(
+  db: Kysely<DB>,
+  recipeId: string,
+  revision: number,
+  standing: Standing,
+  note: string,
+  accountId: string | null,
+): Promise<void> {
+  await db
+    .insertInto("recipe_standing")
+    .values({ recipe_id: recipeId, revision, standing, note, marked_by: accountId })
+    .execute();
 }
 
 /** Every ingredient a recipe or one of its variants names. */
@@ -75,14 +163,10 @@ export async function addRevision(db: Kysely<DB>, recipe: Recipe, createdBy: str
       created_by: createdBy,
     })
     .execute();
-  await db
-    .insertInto("revision_ingredient")
-    .values(
-      ingredientsNamedIn(recipe).map((ingredient_id) => ({
-        recipe_id: recipe.id,
-        revision: recipe.revision,
-        ingredient_id,
-      })),
-    )
-    .execute();
+  const named = ingredientsNamedIn(recipe);
+  if (named.length > 0)
+    await db
+      .insertInto("revision_ingredient")
+      .values(named.map((ingredient_id) => ({ recipe_id: recipe.id, revision: recipe.revision, ingredient_id })))
+      .execute();
 }

@@ -1,0 +1,245 @@
+import fc from "fast-check";
+import { starterPantry } from "~/core/pantry";
+import { canonical } from "~/core/plan";
+import { writeRatio } from "~/core/quantity";
+import { readDraft } from "~/core/recipe";
+import { starterRecipes } from "~/demo/recipes";
+import { recipes } from "../../test/recipes";
+import { toPlain } from "./class-file";
+import { jsonLdIn } from "./page-source.server";
+import { readRecipeFile, writeRecipeFile } from "./recipe-file";
+import { readIngredientLine } from "./recipe-line";
+import { familyOfText, readRecipeText } from "./recipe-text";
+import { minutesOf, schemaOrgOf, textOfSchemaOrg } from "./schema-org";
+
+const context = { pantry: starterPantry, system: "us" as const, partId: "", isTopping: false };
+const lineOf = (text: string) => {
+  const [line] = readIngredientLine(text, context);
+  if (!line) throw new Error(`nothing read from ${text}`);
+  return line;
+};
+
+describe("one line of a list", () => {
+  test("juice of half a lemon buys a lemon; two clear things on one line become two", () => {
+    expect(lineOf("juice of half a lemon")).toMatchObject({ ingredientId: "lemon", amount: "1/2", note: "juice" });
+    expect(readIngredientLine("salt and pepper", context).map((line) => line.ingredientId)).toEqual([
+      "fine-salt",
+      "black-pepper",
+    ]);
+  });
+
+  test("a choice of the author's stays a choice", () => {
+    expect(lineOf("2 tbsp butter or oil")).toMatchObject({ ingredientId: "", choices: ["butter", "sunflower-oil"] });
+  });
+
+  test("a weight and a cup that mean different batters are asked about", () => {
+    expect(lineOf("1 cup (250 g) plain flour")).toMatchObject({ kind: "unknown", amount: "1 cup or 250 g" });
+    expect(lineOf("1 cup (125 g) plain flour")).toMatchObject({ kind: "exact", amount: "1 cup" });
+  });
+
+  test("a number before what is not counted has lost its unit", () => {
+    expect(lineOf("200 plain flour")).toMatchObject({ kind: "unknown", amount: "200" });
+    expect(lineOf("3 eggs")).toMatchObject({ kind: "exact", amount: "3" });
+  });
+
+  test("top-up, hold-back, per load, per piece, to taste, optional", () => {
+    expect(lineOf("80 ml milk, plus up to 40 ml more")).toMatchObject({
+      kind: "top-up",
+      amount: "80 ml",
+      second: "120 ml",
+    });
+    expect(lineOf("300 ml milk, hold back 50 ml")).toMatchObject({
+      kind: "hold-back",
+      amount: "300 ml",
+      second: "50 ml",
+    });
+    expect(lineOf("1 tsp oil per load")).toMatchObject({ kind: "per-load", bowl: "pan", note: "" });
+    expect(lineOf("2 tsp syrup for each pancake")).toMatchObject({
+      kind: "per-piece",
+      bowl: "topping",
+      note: "",
+    });
+    expect(lineOf("1 sachet vanilla sugar (8 g)")).toMatchObject({
+      kind: "packs",
+      amount: "1",
+      second: "8 g",
+      note: "",
+    });
+    expect(lineOf("nutmeg, to taste")).toMatchObject({ kind: "to-taste", ingredientId: "nutmeg" });
+    expect(lineOf("40 g raisins (optional)")).toMatchObject({ isOptional: true, ingredientId: "raisins" });
+  });
+
+  test("never throws, and an empty line is none", () => {
+    expect(readIngredientLine("  - ", context)).toEqual([]);
+    fc.assert(
+      fc.property(fc.string({ maxLength: 40 }), (text) => {
+        for (const line of readIngredientLine(text, context)) expect(line.said).toBe(text.trim());
+      }),
+      { numRuns: 1500 },
+    );
+  });
+});
+
+describe("a whole recipe", () => {
+  const text = `Puffed pancake in the oven
+Makes 1
+Ingredients
+3 eggs
+1/2 cup plain flour
+1/2 cup whole milk
+For the sauce:
+1 cup raspberries
+1 tbsp sugar
+Method
+Preheat the oven to 425 F with the dish inside.
+Whisk the eggs, half the milk and the flour with baking soda, then the rest of the milk.
+Let it stand for 10 minutes.
+Bake 18-20 minutes.
+Boil the raspberries with the sugar.`;
+  const { draft, guessed, systemHint } = readRecipeText(text, { pantry: starterPantry, system: "us" });
+
+  test("family, heat, rest, yield and sub-recipe are taken from the words, and said to be", () => {
+    expect(familyOfText(text)).toBe("oven-puffed");
+    expect(draft).toMatchObject({
+      family: "oven-puffed",
+      surfaceFrom: "218",
+      surfaceTo: "218",
+      restMin: "10",
+      claimedPieces: "1",
+    });
+    expect(guessed).toContain("family");
+    expect(systemHint).toBe("us");
+    expect(draft.parts).toMatchObject([{ name: "Sauce", kind: "sauce", heat: "hob" }]);
+    expect(draft.lines.filter((line) => line.partId !== "").map((line) => line.ingredientId)).toEqual([
+      "raspberries",
+      "sugar",
+    ]);
+  });
+
+  test("the steps draw on the list, by halves where they say so, and what is not listed is a mention", () => {
+    const draws = draft.steps.map((step) =>
+      step.draws
+        .map((draw) => `${draw.share} ${draft.lines.find((line) => line.id === draw.lineId)?.ingredientId}`)
+        .sort(),
+    );
+    expect(draws[1]).toEqual(["1 egg", "1 plain-flour", "1/2 whole-milk"]);
+    expect(draft.steps[1]?.mentions).toEqual(["baking-soda"]);
+    expect(draft.steps.map((step) => step.kind)).toEqual(["preheat", "mix", "rest", "cook", expect.any(String)]);
+  });
+
+  test("any text at all is read without throwing", () => {
+    const word = fc.constantFrom(
+      "flour",
+      "1 cup",
+      "Method",
+      "Ingredients",
+      "For the sauce:",
+      "2",
+      "eggs",
+      "1. Whisk.",
+      "",
+      "Makes 9",
+      "bake 5 min",
+      "½",
+      "8 oz milk",
+    );
+    fc.assert(
+      fc.property(fc.array(fc.oneof(word, fc.string({ maxLength: 20 })), { maxLength: 25 }), (rows) => {
+        const { draft: made } = readRecipeText(rows.join("\n"), { pantry: starterPantry });
+        expect(readDraft(made, { id: "x", revision: 1 }).recipe.lines).toHaveLength(made.lines.length);
+      }),
+      { numRuns: 400 },
+    );
+  });
+});
+
+describe("schema.org", () => {
+  test("what goes out comes in again with every amount and ingredient", () => {
+    for (const recipe of starterRecipes) {
+      const back = textOfSchemaOrg(JSON.parse(schemaOrgOf(recipe, starterPantry)));
+      const { draft } = readRecipeText(back ?? "", {
+        pantry: starterPantry,
+        system: recipe.system,
+        family: recipe.family,
+      });
+      const { recipe: read } = readDraft(draft, { id: "back", revision: 1 });
+      expect(draft.title).toBe(recipe.title);
+      expect(read.lines.map((line) => line.ingredientId)).toEqual(recipe.lines.map((line) => line.ingredientId));
+      const exact = (lines: typeof read.lines) =>
+        lines.flatMap((line) =>
+          line.amount.kind === "exact"
+            ? [`${writeRatio(line.amount.amount.value)} ${line.amount.amount.unit} ${line.ingredientId}`]
+            : [],
+        );
+      expect(exact(read.lines)).toEqual(expect.arrayContaining(exact(recipe.lines)));
+      expect(draft.steps.map((step) => step.text)).toEqual(recipe.steps.map((step) => step.text));
+    }
+  });
+
+  test("recipes inside graphs, sections and lists of types are found; what is none is none", () => {
+    const graph = {
+      "@graph": [
+        { "@type": "WebPage" },
+        {
+          "@type": ["Thing", "Recipe"],
+          name: "Found",
+          recipeYield: ["12 pancakes"],
+          recipeIngredient: ["2 eggs"],
+          recipeInstructions: [
+            { "@type": "HowToSection", itemListElement: [{ "@type": "HowToStep", text: "Whisk &amp; rest." }] },
+          ],
+        },
+      ],
+    };
+    expect(textOfSchemaOrg(graph)).toBe("Found\nMakes 12\nIngredients\n- 2 eggs\nMethod\n1. Whisk & rest.");
+    expect(textOfSchemaOrg({ "@type": "Person" })).toBeUndefined();
+    expect(textOfSchemaOrg(null)).toBeUndefined();
+    expect(textOfSchemaOrg([[[{ "@type": "Recipe" }]]])).toBeUndefined();
+  });
+
+  test.each([
+    ["PT15M", 15],
+    ["PT1H30M", 90],
+    ["P1DT2H", 1560],
+    ["soon", undefined],
+    [20, undefined],
+  ])("a duration of %s is %s minutes", (duration, minutes) => {
+    expect(minutesOf(duration)).toBe(minutes);
+  });
+
+  test("the source of a page gives its data blocks, broken ones passed over, and nothing is run", () => {
+    const page =
+      '<html><script>window.hit = 1</script><script type="application/ld+json">{"a": 1}</script><script type="application/ld+json">{oops</script><SCRIPT TYPE="application/ld+json">[2]</SCRIPT></html>';
+    expect(jsonLdIn(page)).toEqual([{ a: 1 }, [2]]);
+    expect(jsonLdIn("<<<>>> no page")).toEqual([]);
+  });
+});
+
+describe("the recipe's own file", () => {
+  test("writes and reads back any recipe with the ingredients it names", () => {
+    fc.assert(
+      fc.property(recipes, (recipe) => {
+        const read = readRecipeFile(JSON.parse(writeRecipeFile(recipe, starterPantry)));
+        if (read.kind !== "recipe") throw new Error(read.kind);
+        expect(canonical(toPlain(read.file.recipe))).toBe(canonical(toPlain(recipe)));
+        expect(read.file.pantry.map((one) => one.id).sort()).toEqual(
+          [...new Set(recipe.lines.map((line) => line.ingredientId))].sort(),
+        );
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test("a broken one says where, another file is none", () => {
+    const [recipe] = starterRecipes;
+    if (!recipe) throw new Error("the starter recipes are gone");
+    const value = JSON.parse(writeRecipeFile(recipe, starterPantry)) as { recipe: { family: string } };
+    value.recipe.family = "doughnut";
+    expect(readRecipeFile(value)).toMatchObject({
+      kind: "broken",
+      problems: [expect.stringContaining("recipe › family")],
+    });
+    expect(readRecipeFile({ format: "something-else" })).toEqual({ kind: "other" });
+    expect(readRecipeFile("text")).toEqual({ kind: "other" });
+  });
+});

@@ -1,0 +1,367 @@
+import { type Ingredient, readIngredientName, toGrams } from "~/core/pantry";
+import {
+  type Amount,
+  type MeasuringSystem,
+  type QuantityRead,
+  isMassUnit,
+  isVolumeUnit,
+  readQuantity,
+  writeAmount,
+  writeRatio,
+} from "~/core/quantity";
+import { type Bowl, type DraftLine, type Guess, emptyLine } from "~/core/recipe";
+
+/**
+ * One line of an ingredient list as people write it, read into a draft line: what is certain is filled in, what was taken for granted
+ * is marked, what is open stays open with its choices. Nothing is guessed that changes a batter.
+ */
+export interface LineContext {
+  readonly pantry: readonly Ingredient[];
+  readonly system: MeasuringSystem | undefined;
+  /** The sub-recipe of the heading above; empty for the batter. */
+  readonly partId: string;
+  /** True below a heading such as "To serve". */
+  readonly isTopping: boolean;
+}
+
+const bullet = /^\s*(?:[-*•·–—▢□☐●○◦+]|\d{1,2}[.)](?=\s+\D)|\[\s?\])\s*/u;
+const optional = /\s*[([]?\boptional\b[)\]]?[:,]?\s*/i;
+const toServe =
+  /\b(?:to serve|for serving|to finish|to top|for topping|for dusting|to dust|for drizzling|to drizzle|to garnish|for garnish)\b/i;
+const forPan =
+  /\bfor (?:the |each )?(?:pan|griddle|iron|frying|greasing|cooking|brushing|skillet|dish(?:es)?|tin)\b|\bto (?:grease|fry|cook)\b/i;
+const perLoad = /\b(?:per|each|every|a) (?:load|batch on the (?:pan|griddle)|round|lot)\b/i;
+const perPiece = /\b(?:per|each|every|a|for each) (?:pancake|crepe|crêpe|waffle|fritter|piece|one|person)\b/i;
+const toTasteEnd = /[,(\s]*\b(?:to taste|as needed|as required|as you like)\b\)?/i;
+
+const bowlByRole: Readonly<Partial<Record<Ingredient["role"], Bowl>>> = {
+  flour: "dry",
+  starch: "dry",
+  sugar: "dry",
+  powder: "dry",
+  soda: "dry",
+  salt: "dry",
+  spice: "dry",
+  liquid: "wet",
+  egg: "wet",
+  fat: "wet",
+  vanilla: "wet",
+  acid: "wet",
+  spray: "pan",
+  topping: "topping",
+};
+
+/** The first place where the name of a thing ends and a remark begins. */
+function splitName(text: string): { name: string; note: string } {
+  const bare = text.replace(/\s+/g, " ").trim();
+  const cut = bare.search(/,|;|\s-\s|\s\(|^\(|\s(?:for|to|at|until|plus|in|into|from|per|each) (?=\S)/i);
+  if (cut <= 0) return { name: bare, note: "" };
+  return {
+    name: bare.slice(0, cut).trim(),
+    note: bare
+      .slice(cut)
+      .replace(/^[\s,;-]+/, "")
+      .replace(/^\(([^()]*)\)$/, "$1")
+      .trim(),
+  };
+}
+
+/** Two ways of saying the same amount that differ by more than this are a question (starting value: general cup figures differ by as much). */
+const sameAmountSlack = 0.15;
+
+function disagrees(
+  amount: Amount,
+  also: readonly Amount[],
+  ingredient: Ingredient,
+  system: MeasuringSystem | undefined,
+): boolean {
+  const mass = (one: Amount) => {
+    const ways = (["sifted", "spooned", "dipped"] as const).map((fill) =>
+      toGrams(one, ingredient, system ?? "metric", fill),
+    );
+    const known = ways.filter((grams) => grams !== undefined);
+    return known.length > 0 ? { low: Math.min(...known), high: Math.max(...known) } : undefined;
+  };
+  const a = mass(amount);
+  return also.some((one) => {
+    const b = mass(one);
+    return (
+      a !== undefined &&
+      b !== undefined &&
+      (a.low > b.high * (1 + sameAmountSlack) || b.low > a.high * (1 + sameAmountSlack))
+    );
+  });
+}
+
+/** The amount at the end of a line: "Flour: 200 g", "milk ..... 300 ml", "Sugar, 2 tbsp". */
+function amountAtEnd(
+  text: string,
+  system: MeasuringSystem | undefined,
+): { read: QuantityRead; name: string } | undefined {
+  const cuts = [
+    ...text.matchAll(
+      /\s*(?::|\.{2,}|\t|\s[-–—]\s|,|=|\s)\s*(?=(?:\d|[½⅓⅔¼¾⅛⅜⅝⅞]|an? |one |two |three |half |some\b|pinch|dash))/giu,
+    ),
+  ];
+  for (const cut of cuts) {
+    const name = text.slice(0, cut.index).trim();
+    const read = readQuantity(text.slice(cut.index + cut[0].length), { system });
+    const isUnit =
+      read &&
+      read.rest === "" &&
+      (read.form.kind !== "exact" ||
+        read.form.amount.unit !== "piece" ||
+        /[:=\t]|\.{2}|\s[-–—]\s|,/.test(cut[0]) ||
+        /^eggs?$|bananas?$|lemons?$/i.test(name));
+    if (read && isUnit && name !== "" && !/\d/.test(name)) return { read, name };
+  }
+  return undefined;
+}
+
+interface Extra {
+  readonly kind: "top-up" | "hold-back";
+  readonly amount: Amount;
+  readonly isMore: boolean;
+}
+
+/** ", up to 120 ml", "plus up to 40 ml more", ", hold back 50 ml": a second amount with a meaning of its own. */
+function takeExtra(text: string, system: MeasuringSystem | undefined): { extra: Extra; text: string } | undefined {
+  const found =
+    /[,;(]?\s*\b(?:(?:plus|and|then|\+)?\s*(up to)|(hold(?:ing)? back|keep(?:ing)? back|reserv(?:e|ing)))\s+/i.exec(
+      text,
+    );
+  if (!found || found.index === 0) return undefined;
+  const read = readQuantity(text.slice(found.index + found[0].length), { system });
+  if (read?.form.kind !== "exact") return undefined;
+  const more = /^(?:more|extra|further)\b\s*/i.exec(read.rest);
+  const rest = read.rest.slice(more?.[0].length ?? 0).replace(/^\)/, "");
+  return {
+    extra: { kind: found[1] ? "top-up" : "hold-back", amount: read.form.amount, isMore: more !== null },
+    text: `${text.slice(0, found.index)} ${rest}`.trim(),
+  };
+}
+
+/** "flour, plain", "flour (plain)", "flour self raising": the same words with the kind in front. */
+function turnedRound(name: string): string[] {
+  const apart = /^([a-z' ]+?)\s*[,(]\s*([a-z' -]+?)\)?$/i.exec(name);
+  const [first = "", ...others] = name.split(" ");
+  return [
+    ...(apart ? [`${apart[2]} ${apart[1]}`] : []),
+    ...(others.length > 0 && others.length < 4 ? [`${others.join(" ")} ${first}`] : []),
+  ];
+}
+const rank = { none: 0, ask: 1, likely: 2, one: 3 } as const;
+
+/** "slices of", "cloves of": how a thing is counted, not what it is. */
+const countWord = /^(?:slices?|rashers?|sprigs?|leaves|leaf|heads?|stalks?|pieces?|bunch(?:es)?)\s+(?:of\s+)?(?=\S)/i;
+
+interface Named {
+  readonly ingredientId: string;
+  readonly choices: readonly string[];
+  readonly isGuess: boolean;
+}
+
+function nameOf(name: string, { pantry, system }: Pick<LineContext, "pantry" | "system">): Named {
+  // "Large" is 50 g without its shell in the US and Australia, 60 g in Europe.
+  if (/^(?:extra )?large (?:free[- ]range )?eggs?\b/i.test(name)) {
+    const ingredientId = system === "us" || system === "au" ? "egg" : "large-egg";
+    return { ingredientId, choices: ["egg", "large-egg"], isGuess: true };
+  }
+  const read = [name, ...turnedRound(name)]
+    .map((way) => readIngredientName(way, pantry))
+    .reduce((best, one) => (rank[one.kind] > rank[best.kind] ? one : best));
+  if (read.kind === "one") return { ingredientId: read.ingredientId, choices: [], isGuess: false };
+  if (read.kind === "likely") return { ingredientId: read.ingredientId, choices: read.ingredientIds, isGuess: true };
+  if (read.kind === "ask") return { ingredientId: "", choices: read.ingredientIds, isGuess: false };
+  // "butter or oil": whoever wrote it left a choice, and it stays one.
+  const ways = name.split(/\s+or\s+|\s*\/\s*/i);
+  const choices =
+    ways.length > 1
+      ? ways.flatMap((way) => {
+          const one = nameOf(way, { pantry, system });
+          return one.ingredientId ? [one.ingredientId] : one.choices;
+        })
+      : [];
+  return { ingredientId: "", choices: [...new Set(choices)], isGuess: false };
+}
+
+/** A remark less the words that have become the kind of the amount. */
+const without = (words: RegExp, remark: string): string =>
+  remark
+    .replace(new RegExp(`(?:for )?(?:${words.source})`, "i"), "")
+    .replace(/^[\s,]+|[\s,]+$/g, "")
+    .slice(0, 300);
+
+/** What the ingredient is called and what is remarked about it. "flour, plain": a kind behind the comma belongs to the name. */
+function nameAndNote(text: string, context: LineContext): { name: string; note: string } {
+  const whole = text.replace(/\s+/g, " ").trim();
+  const isClear = (name: string) => readIngredientName(name, context.pantry).kind === "one";
+  const isTurned = !isClear(whole) && nameOf(whole, context).ingredientId !== "" && turnedRound(whole).some(isClear);
+  const { name, note } = isTurned ? { name: whole, note: "" } : splitName(text);
+  return { name: name.replace(countWord, ""), note };
+}
+
+/** "1 sachet baking powder (15 g)": the size of the pack stands behind the name. */
+function packsBehindName(
+  read: QuantityRead,
+  system: MeasuringSystem | undefined,
+): Pick<DraftLine, "amount" | "second" | "packName"> | undefined {
+  if (read.form.kind !== "unknown" || !read.questions.some((question) => question.code === "pack-size"))
+    return undefined;
+  const bracket = /\(\s*([^()]+?)\s*(?:each)?\)/.exec(read.rest);
+  const each = bracket && readQuantity(bracket[1] ?? "", { system });
+  const [, count = "", packName = ""] = /^(.*\S)\s+(\w+?)s?$/.exec(read.form.said) ?? [];
+  const packs = readQuantity(/^an?$/i.test(count) ? "1" : count, { system });
+  return each?.form.kind === "exact" && each.rest === "" && packs?.form.kind === "exact" && packs.rest === ""
+    ? {
+        amount: writeRatio(packs.form.amount.value),
+        second: writeAmount(each.form.amount),
+        packName: packName.toLowerCase(),
+      }
+    : undefined;
+}
+
+/** Ingredients that one asks the weight of a piece of are counted; a bare number before anything else is a missing unit. */
+const canCount = (ingredient: Ingredient | undefined): boolean => ingredient?.pieceGrams !== undefined;
+
+/**
+ * Reads one line of an ingredient list.
+ * @returns usually one line; two for "salt and pepper"; none for an empty one.
+ */
+export function readIngredientLine(written: string, context: LineContext): Omit<DraftLine, "id">[] {
+  const { pantry, system } = context;
+  const said = written.trim();
+  let text = said.replace(bullet, "").replace(/\s+/g, " ").trim();
+  if (text === "") return [];
+  const isOptional = optional.test(text);
+  text = text
+    .replace(optional, " ")
+    .replace(/[\s,:]+$/, "")
+    .trim();
+  const guesses = new Set<Guess>();
+  const extra = takeExtra(text, system);
+  if (extra) text = extra.text;
+
+  // "juice of 1 lemon", "zest of half an orange": what is bought is the fruit.
+  const partOf =
+    /^(?:the )?(juice|zest|grated zest|finely grated zest|zest and juice|juice and zest) (?:of|from) (?=\S)/i.exec(
+      text,
+    );
+  let prefixNote = "";
+  if (partOf) {
+    prefixNote = (partOf[1] ?? "").toLowerCase();
+    text = text.slice(partOf[0].length);
+  }
+
+  const isTaste = toTasteEnd.test(text);
+  const leading = readQuantity(text, { system });
+  const trailing = leading && leading.form.kind !== "unknown" ? undefined : amountAtEnd(text, system);
+  const read = trailing?.read ?? leading;
+  const { name, note } = nameAndNote((trailing?.name ?? (read ? read.rest : text)).replace(toTasteEnd, " "), context);
+  const remarks = [prefixNote, note].filter(Boolean).join(", ");
+
+  // "salt and pepper": two things, both to taste.
+  const pair = /^([a-z ]+?) (?:and|&) ([a-z ]+)$/i.exec(name);
+  if (pair && nameOf(name, context).ingredientId === "") {
+    const both = [pair[1] ?? "", pair[2] ?? ""].map((one) => nameOf(one, context));
+    if (
+      both.every((one) => one.ingredientId !== "") &&
+      (!read ||
+        read.form.kind === "to-taste" ||
+        isTaste ||
+        (read.form.kind === "exact" && read.form.amount.unit === "pinch"))
+    )
+      return [pair[1] ?? "", pair[2] ?? ""].flatMap((one) =>
+        readIngredientLine(read?.form.kind === "exact" ? `1 pinch ${one}` : `${one} to taste`, context).map((line) => ({
+          ...line,
+          said,
+          guesses: [...new Set<Guess>([...line.guesses, "note"])],
+        })),
+      );
+  }
+
+  const named = nameOf(name, context);
+  if (named.isGuess) guesses.add("ingredient");
+  const ingredient = pantry.find((one) => one.id === named.ingredientId);
+  const whole = `${name} ${note}`;
+  const isPan = forPan.test(said);
+  const bowl: Bowl =
+    context.isTopping || toServe.test(said)
+      ? "topping"
+      : isPan || ingredient?.role === "spray"
+        ? "pan"
+        : ((ingredient && bowlByRole[ingredient.role]) ?? "bowl");
+  // A vegetable or a cheese may go anywhere; flour, egg and milk have their bowl.
+  if (ingredient && bowl === "bowl") guesses.add("bowl");
+
+  const line: Omit<DraftLine, "id"> = {
+    ...emptyLine(""),
+    partId: context.partId,
+    ingredientId: named.ingredientId,
+    choices: named.choices,
+    said,
+    bowl,
+    isOptional,
+    note: remarks.slice(0, 300),
+    guesses: [],
+  };
+  const done = (more: Partial<DraftLine>): Omit<DraftLine, "id">[] => [{ ...line, ...more, guesses: [...guesses] }];
+  const open = (saidAmount: string) => done({ kind: "unknown", amount: saidAmount });
+
+  if (!read)
+    return isTaste || bowl === "topping" ? done({ kind: "to-taste" }) : open(isPan ? "for the pan" : "not said");
+  const { form } = read;
+  if (form.kind === "to-taste" || (isTaste && form.kind === "unknown")) return done({ kind: "to-taste" });
+  if (form.kind === "unknown") {
+    // What can be asked stays an amount with its question; what was never a figure is an open amount.
+    const packs = packsBehindName(read, system);
+    // The remark was the size, and stands in its field now.
+    if (packs) return done({ kind: "packs", ...packs, note: prefixNote });
+    const isVague = read.questions.every((question) => question.code === "vague");
+    return isVague ? open(form.said) : done({ kind: "exact", amount: form.said });
+  }
+  if (form.kind === "packs")
+    return done({
+      kind: "packs",
+      amount: writeRatio(form.packs),
+      second: writeAmount(form.each),
+      packName: form.packName,
+    });
+  if (form.kind === "range") {
+    if (form.from.unit === "piece" && !canCount(ingredient) && named.ingredientId !== "")
+      return open(`${writeRatio(form.from.value)}–${writeRatio(form.to.value)}`);
+    return done({ kind: "range", amount: writeAmount(form.from), second: writeAmount(form.to) });
+  }
+  const { amount } = form;
+  if (amount.unit === "piece" && named.ingredientId !== "" && !canCount(ingredient))
+    return open(writeRatio(amount.value));
+  if (ingredient && disagrees(amount, read.also, ingredient, system))
+    return open([amount, ...read.also].map((one) => writeAmount(one)).join(" or "));
+  if (amount.unit === "stick" && ingredient && ingredient.role !== "fat") return open(writeAmount(amount));
+  if (extra && (isVolumeUnit(amount.unit) || isMassUnit(amount.unit)) && extra.extra.amount.unit === amount.unit) {
+    const second = extra.extra;
+    if (second.kind === "hold-back")
+      return done({ kind: "hold-back", amount: writeAmount(amount), second: writeAmount(second.amount) });
+    const most = second.isMore
+      ? {
+          ...amount,
+          value: {
+            num: amount.value.num * second.amount.value.den + second.amount.value.num * amount.value.den,
+            den: amount.value.den * second.amount.value.den,
+          },
+        }
+      : second.amount;
+    return done({ kind: "top-up", amount: writeAmount(amount), second: writeAmount(most) });
+  }
+  if (extra) return open(said);
+  if (perLoad.test(whole))
+    return done({ kind: "per-load", amount: writeAmount(amount), bowl: "pan", note: without(perLoad, remarks) });
+  if (perPiece.test(whole))
+    return done({
+      kind: "per-piece",
+      amount: writeAmount(amount),
+      bowl: bowl === "pan" ? "pan" : "topping",
+      note: without(perPiece, remarks),
+    });
+  return done({ kind: "exact", amount: writeAmount(amount) });
+}

@@ -1,0 +1,394 @@
+import { type Ingredient, clearWords, wordsFor } from "~/core/pantry";
+import { type MeasuringSystem, millilitresIn, multiply, readQuantity, toNumber, isVolumeUnit } from "~/core/quantity";
+import {
+  type DraftLine,
+  type DraftPart,
+  type DraftStep,
+  type Family,
+  type Hazard,
+  type PartKind,
+  type RecipeDraft,
+  type StepKind,
+  emptyDraft,
+  familyHeat,
+  familyPiece,
+  isForPlate,
+  stepTemplate,
+} from "~/core/recipe";
+import { readIngredientLine } from "./recipe-line";
+
+/**
+ * A recipe as text, as it is pasted from anywhere: title, list, method, in whatever order and style. Comes back as a draft in which
+ * every guess is marked; what nobody can know is open.
+ */
+export interface TextRead {
+  readonly draft: RecipeDraft;
+  /** Hints at whose cups are meant, for the question about it. */
+  readonly systemHint: MeasuringSystem | undefined;
+  /** Fields of the recipe as a whole that were taken for granted. */
+  readonly guessed: readonly ("family" | "portion" | "heat" | "rest" | "title")[];
+}
+
+const ingredientHeading =
+  /^(?:ingredients?(?: list)?|what you need|you(?:'|’)?ll need|you need|shopping list|what goes in)\b[^a-z]*$/i;
+const methodHeading =
+  /^(?:method|directions?|instructions?|steps?|preparation|how to(?: make (?:it|them))?|what to do|to make(?: it| them)?|procedure|making them)\b[^a-z]*$/i;
+const noteHeading = /^(?:notes?|tips?|storage|nutrition|variations?)\b[^a-z]*$/i;
+const sectionHeading = /^(?:for|to make) (?:the )?([a-zé' -]{3,40}?)\s*:?$|^(?:the )?([a-zé' -]{3,40}):$/i;
+const yieldLine =
+  /\b(?:makes|yields?|yield:|gives|enough for)\b:?\s*(?:about|around|approx\.?|roughly|some)?\s*(\d{1,3})(?:\s*(?:-|–|to)\s*\d{1,3})?\b(?!\s*(?:people|persons|servings|portions))/i;
+const serves = /^(?:serves|servings?|for)\b\s*:?\s*\d+/i;
+const stepNumber = /^\s*(?:step\s*)?\d{1,2}\s*[.):-]\s*(?=\S)/i;
+
+const families: readonly (readonly [RegExp, Family])[] = [
+  [/\b(?:oven|baked|puff(?:ed|y)?)\b.*\bpancake|\boven-?puff|\bpuffed\b|\bpopover/i, "oven-puffed"],
+  [/\bridged\b.*\bwaffle|\bpan waffle/i, "ridged-waffle"],
+  [/\bwaffles?\b/i, "waffle"],
+  [/\bcr[eê]pes?\b|\bthin pancakes?\b|\bgalettes?\b/i, "crepe"],
+  [/\bfritters?\b|\brösti\b|\blatkes?\b/i, "fritter"],
+  [/\bdrawn\b|\bpancake art\b|\bshapes?\b/i, "drawn"],
+  [/\bdrop\b|\bdropped\b|\bgriddle scones?\b|\bsilver dollar/i, "drop"],
+];
+export const familyOfText = (text: string): Family | undefined => families.find(([pattern]) => pattern.test(text))?.[1];
+
+const partKinds: readonly (readonly [RegExp, PartKind])[] = [
+  [/sauce|compote|coulis|syrup|custard|caramel/i, "sauce"],
+  [/dry mix|mix\b/i, "dry-mix"],
+  [/butter/i, "flavoured-butter"],
+  [/filling/i, "filling"],
+];
+
+const stepKinds: readonly (readonly [RegExp, StepKind])[] = [
+  [
+    /\b(?:pre-?heat|heat (?:up )?(?:the|a|your)|warm (?:the|a|your) (?:pan|griddle|iron)|switch on|turn on|put the (?:griddle|iron|pan) on)\b/i,
+    "preheat",
+  ],
+  [
+    /\b(?:rest|stand|sit|prove|swell|chill|leave)\b[^.]*\b(?:min(?:ute)?s?|hours?|overnight|while|aside)\b|^(?:let|leave)\b[^.]*\b(?:rest|stand|sit)\b/i,
+    "rest",
+  ],
+  [
+    /\b(?:fry|cook|bake|flip|turn(?: it| them)? over|griddle until|until bubbles|close the (?:lid|iron)|ladle|pour (?:a |one |about |in |into |\d|¼|½).*\b(?:pan|griddle|iron|batter))\b/i,
+    "cook",
+  ],
+  [/\b(?:whisk|mix|stir|beat|combine|fold|sift|blend|add|rub|cream|knead|pour)\b/i, "mix"],
+  [/\b(?:serve|top with|dust|drizzle|sprinkle|roll up|plate|spread with|eat)\b/i, "serve"],
+];
+
+/** Words a method begins with and a list does not. */
+const startsMethod =
+  /^(?:whisk|mix|stir|beat|combine|fold|fry|cook|bake|sift|sieve|mash|blend|melt|heat|preheat|pour|let|leave|soak|squeeze|serve|boil|put|make|rest|add|drop|stand)\b[ ,]/i;
+
+const minutesIn = (text: string): { low: number; high: number } | undefined => {
+  const found = /(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?\s*(seconds?|secs?|s|minutes?|mins?|min|hours?|hrs?|h)\b/i.exec(
+    text,
+  );
+  if (!found) return /\bovernight\b/i.test(text) ? { low: 480, high: 720 } : undefined;
+  const factor = /^s/i.test(found[3] ?? "") ? 1 / 60 : /^h/i.test(found[3] ?? "") ? 60 : 1;
+  const low = Number(found[1]) * factor;
+  return { low, high: found[2] ? Number(found[2]) * factor : low };
+};
+
+const celsiusIn = (text: string): { from: number; to: number } | undefined => {
+  const found =
+    /(\d{2,3})(?:\s*(?:-|–|to)\s*(\d{2,3}))?\s*(?:°|º|degrees?)\s*([CF])?\b/i.exec(text) ??
+    /(\d{3})\s*([CF])\b/.exec(text)?.flatMap((one, index) => (index === 1 ? [one, undefined] : [one]));
+  if (!found) return undefined;
+  const from = Number(found[1]);
+  const to = found[2] ? Number(found[2]) : from;
+  const isF = String(found[3] ?? (from > 260 ? "F" : "C")).toUpperCase() === "F";
+  const convert = (value: number) => Math.round(isF ? ((value - 32) * 5) / 9 : value);
+  const [a, b] = [convert(from), convert(to)];
+  return a >= 50 && b <= 350 ? { from: a, to: b } : undefined;
+};
+
+/** Whose cups: sticks, all-purpose and °F say US; grams with caster sugar and plain flour say metric. */
+function systemHintOf(text: string): MeasuringSystem | undefined {
+  if (/\b(?:sticks? of butter|stick butter|all-purpose|powdered sugar|heavy cream|\d{3}\s*°?\s*F)\b/i.test(text))
+    return "us";
+  if (/\b(?:20 ml tablespoon|20ml tablespoon|caster sugar.*\bcup)\b/i.test(text)) return "au";
+  if (/\b(?:caster sugar|plain flour|self-raising|\d+ ?g\b|\d+ ?ml\b)/i.test(text)) return "metric";
+  return undefined;
+}
+
+const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, "\\$&");
+
+/** Draws of the steps, in order: the first step that names a line takes it whole; "half" and "the rest" share it. */
+function drawSteps(
+  steps: readonly DraftStep[],
+  lines: readonly DraftLine[],
+  pantry: readonly Ingredient[],
+): DraftStep[] {
+  const left = new Map(lines.map((line) => [line.id, 1]));
+  const names = new Map(
+    lines.map((line) => [
+      line.id,
+      line.ingredientId === ""
+        ? line.choices.flatMap(wordsFor)
+        : [...wordsFor(line.ingredientId), pantry.find((one) => one.id === line.ingredientId)?.name ?? ""],
+    ]),
+  );
+  return steps.map((step) => {
+    let text = ` ${step.text.toLowerCase()} `;
+    const draws: { lineId: string; share: string }[] = [];
+    const take = (line: DraftLine, share: number) => {
+      const has = left.get(line.id) ?? 0;
+      const taken = Math.min(has, share);
+      if (taken <= 0 || draws.some((draw) => draw.lineId === line.id)) return;
+      left.set(line.id, has - taken);
+      draws.push({ lineId: line.id, share: taken === 1 ? "1" : taken === 0.5 ? "1/2" : String(taken) });
+    };
+    const named = [...lines]
+      .flatMap((line) => (names.get(line.id) ?? []).filter(Boolean).map((word) => ({ line, word })))
+      .sort((a, b) => b.word.length - a.word.length);
+    const seen = new Set<string>();
+    for (const { line, word } of named) {
+      const pattern = new RegExp(
+        `(half (?:of )?(?:the )?|remaining |rest of the |the other half of the )?\\b${escaped(word)}(?:s|es)?\\b`,
+        "g",
+      );
+      const found = pattern.exec(text);
+      if (!found) continue;
+      if (!seen.has(line.id)) take(line, found[1]?.startsWith("half") ? 0.5 : 1);
+      seen.add(line.id);
+      // Masked, so that "self-raising flour" is not "flour" once more; other lines of the same word still match below.
+      if (!named.some((other) => other.word === word && other.line !== line && !seen.has(other.line.id)))
+        text = text.replace(new RegExp(`\\b${escaped(word)}(?:s|es)?\\b`, "g"), " · ");
+    }
+    const group = (pattern: RegExp, holds: (line: DraftLine) => boolean) => {
+      if (pattern.test(step.text))
+        for (const line of lines) if (holds(line) && line.partId === step.partId) take(line, 1);
+    };
+    group(
+      /\b(?:all (?:the |of the )?(?:batter )?ingredients|everything)\b/i,
+      (line) => line.bowl !== "pan" && line.bowl !== "topping",
+    );
+    group(/\bdry (?:ingredients|things|mix|bowl|lot)\b/i, (line) => line.bowl === "dry");
+    group(/\b(?:wet|liquid) (?:ingredients|things|mix|bowl|lot)\b/i, (line) => line.bowl === "wet");
+    if (step.kind === "cook") group(/./, (line) => line.bowl === "pan");
+    if (step.kind === "serve") group(/./, (line) => line.bowl === "topping");
+    const listed = new Set(lines.flatMap((line) => [line.ingredientId, ...line.choices]));
+    const mentions = new Set<string>();
+    for (const [word, id] of clearWords) {
+      if (word.length < 4 || listed.has(id) || id === "water" || id === "butter") continue;
+      const pattern = new RegExp(`\\b${escaped(word)}\\b`, "g");
+      if (pattern.test(text) && pantry.some((one) => one.id === id)) {
+        mentions.add(id);
+        text = text.replace(pattern, " · ");
+      }
+    }
+    return { ...step, draws, mentions: [...mentions] };
+  });
+}
+
+interface Sorted {
+  title: string;
+  intro: string[];
+  lines: DraftLine[];
+  parts: DraftPart[];
+  steps: DraftStep[];
+  claimed: string;
+}
+
+/**
+ * Reads a whole recipe.
+ * @param family what it is, where somebody said so; else it is taken from the words and marked.
+ */
+export function readRecipeText(
+  text: string,
+  options: { pantry: readonly Ingredient[]; system?: MeasuringSystem | undefined; family?: Family | undefined },
+): TextRead {
+  const { pantry, system } = options;
+  const rows = text
+    .replace(/\r\n?/g, "\n")
+    .split("\n")
+    .map((row) => row.trim());
+  const family = options.family ?? familyOfText(text) ?? "pancake";
+  const base = emptyDraft(family);
+  const heatOf = { steps: [], heat: familyHeat(family) };
+  const sorted: Sorted = { title: "", intro: [], lines: [], parts: [], steps: [], claimed: "" };
+  const hasIngredientHeading = rows.some((row) => ingredientHeading.test(row));
+  const hasMethodHeading = rows.some((row) => methodHeading.test(row));
+  let mode: "head" | "list" | "method" | "notes" = "head";
+  let partId = "";
+  let isTopping = false;
+
+  const addLine = (row: string) => {
+    for (const read of readIngredientLine(row, { pantry, system, partId, isTopping }))
+      sorted.lines.push({ ...read, id: `l${sorted.lines.length + 1}` });
+  };
+  const addStep = (row: string) => {
+    const said = row
+      .replace(stepNumber, "")
+      .replace(/^[-*•]\s*/, "")
+      .trim();
+    if (said === "") return;
+    const kind = stepKinds.find(([pattern]) => pattern.test(said))?.[1] ?? "prepare";
+    const template = stepTemplate(kind, heatOf);
+    const span = minutesIn(said);
+    const hazards = new Set<Hazard>(template.hazards);
+    if (/\beggs?\b|\bflour\b/i.test(said) && kind === "mix") hazards.add("raw-batter");
+    if (/\b(?:grate|chop|slice|knife|peel)\b/i.test(said)) hazards.add("blades");
+    const likely = kind === "rest" && span ? span.low : template.minutes.likely;
+    sorted.steps.push({
+      id: `s${sorted.steps.length + 1}`,
+      partId,
+      kind,
+      text: said,
+      draws: [],
+      mentions: [],
+      minutes:
+        kind === "rest" && span
+          ? { low: String(span.low), likely: String(span.low), high: String(Math.min(span.high, 600)) }
+          : { low: String(template.minutes.low), likely: String(likely), high: String(template.minutes.high) },
+      tools: template.tools,
+      hazards: [...hazards],
+      who: template.who,
+      guesses: ["kind"],
+    });
+  };
+  const startPart = (name: string) => {
+    isTopping = /\b(?:serve|topping|toppings|finish|garnish|plate|decorate)\b/i.test(name);
+    const isBatter =
+      /\b(?:batter|pancakes?|cr[eê]pes?|waffles?|fritters?|dough)\b/i.test(name) && !/\bmix$/i.test(name);
+    const isBowl = /\b(?:dry|wet)\b/i.test(name) && !/mix/i.test(name);
+    if (isTopping || isBatter || isBowl) partId = "";
+    else {
+      const kind = partKinds.find(([pattern]) => pattern.test(name))?.[1] ?? "other";
+      partId = `p${sorted.parts.length + 1}`;
+      sorted.parts.push({
+        id: partId,
+        name: name.charAt(0).toUpperCase() + name.slice(1),
+        kind,
+        heat: kind === "sauce" ? "hob" : "none",
+        minutes: { low: "3", likely: "5", high: "10" },
+        makesGrams: "",
+      });
+      isTopping = isForPlate(kind);
+    }
+  };
+  const isListRow = (row: string) => {
+    // "Half pour, berries, half pour." is a sentence, not half of anything.
+    if (/[.!]$/.test(row) && !/[\d½⅓⅔¼¾⅛]/u.test(row)) return false;
+    if (stepNumber.test(row) && !hasIngredientHeading && row.length > 40) return false;
+    const bare = row.replace(/^\s*[-*•·–—▢□☐●○◦+]\s*/u, "");
+    const read = readQuantity(bare, { system });
+    const isShort = row.length <= 90 && !/[.!]\s+[A-Z]/.test(row);
+    return (
+      isShort &&
+      (read !== undefined ||
+        /^(?:juice|zest) of\b/i.test(bare) ||
+        /\b(?:to taste|optional)\b/i.test(bare) ||
+        (/^\s*[-*•▢□]/u.test(row) && row.length < 60) ||
+        /[:=]\s*\d/.test(bare) ||
+        (/\s\d+ ?(?:g|ml|tbsp|tsp|cups?)\b/i.test(bare) && row.length < 50))
+    );
+  };
+
+  for (const row of rows) {
+    if (row === "") continue;
+    const claimed = yieldLine.exec(row);
+    if (ingredientHeading.test(row)) mode = "list";
+    else if (methodHeading.test(row)) {
+      mode = "method";
+      partId = "";
+    } else if (noteHeading.test(row)) mode = "notes";
+    else if (mode === "notes") sorted.intro.push(row);
+    else if (sorted.title === "" && mode === "head" && (!isListRow(row) || !/[\d½⅓⅔¼¾⅛]/u.test(row)))
+      sorted.title = row
+        .replace(/^#+\s*/, "")
+        .replace(/\*\*/g, "")
+        .trim();
+    else if (claimed && row.length < 80 && (mode !== "method" || /^(?:makes|yield)/i.test(row))) {
+      sorted.claimed = claimed[1] ?? "";
+      if (!/^(?:makes|yields?)/i.test(row)) sorted.intro.push(row);
+    } else if (serves.test(row) && mode !== "method") sorted.intro.push(row);
+    else if (/^(?:prep|cook|total|rest(?:ing)?|active)(?:ing)? time\b|^(?:prep|cook|total):/i.test(row))
+      sorted.intro.push(row);
+    else {
+      const section = sectionHeading.exec(row.replace(/\*\*/g, ""));
+      if (section && (mode !== "method" || /:$/.test(row)) && row.length < 46 && !isListRow(row)) {
+        startPart((section[1] ?? section[2] ?? "").trim());
+        if (mode === "head") mode = "list";
+      } else if (mode === "method") addStep(row);
+      else if (mode === "list") {
+        if (
+          !hasMethodHeading &&
+          !isListRow(row) &&
+          (stepNumber.test(row) || row.length > 60 || /[.!]$/.test(row) || startsMethod.test(row))
+        ) {
+          mode = "method";
+          partId = "";
+          addStep(row);
+        } else addLine(row);
+      } else if (isListRow(row)) {
+        mode = "list";
+        addLine(row);
+      } else if (
+        !hasIngredientHeading &&
+        (stepNumber.test(row) || (stepKinds.some(([pattern]) => pattern.test(row)) && /[.!]$/.test(row))) &&
+        sorted.lines.length > 0
+      ) {
+        mode = "method";
+        addStep(row);
+      } else sorted.intro.push(row);
+    }
+  }
+
+  const steps = drawSteps(sorted.steps, sorted.lines, pantry);
+  const method = steps.map((step) => step.text).join(" ");
+  const guessed: TextRead["guessed"][number][] = [...(options.family ? [] : ["family" as const]), "heat"];
+  if (sorted.title === "") guessed.push("title");
+  const celsius = celsiusIn(method);
+  const rest = steps.find((step) => step.kind === "rest" && step.partId === "");
+  const within = /\bwithin (\d{1,3}) ?min/i.exec(method);
+  const cook = steps.find((step) => step.kind === "cook");
+  const side = cook && minutesIn(cook.text);
+  const portion = portionIn(method, system);
+  if (!portion) guessed.push("portion");
+  if (!rest && !within) guessed.push("rest");
+  const restMin = rest ? Number(rest.minutes.likely) : 0;
+  const hasLeavener = sorted.lines.some((line) =>
+    ["baking-powder", "baking-soda", "self-raising-flour"].includes(line.ingredientId),
+  );
+  const usualMax = sorted.lines.some((line) => line.ingredientId === "baking-soda") ? 15 : 30;
+  const restMax = within ? Number(within[1]) : hasLeavener ? Math.max(usualMax, restMin) : undefined;
+  const number = (value: number) => String(Math.round(value * 100) / 100);
+  return {
+    systemHint: systemHintOf(text),
+    guessed,
+    draft: {
+      ...base,
+      title: sorted.title.slice(0, 120),
+      intro: sorted.intro.join("\n").slice(0, 2000),
+      system: system ?? "",
+      lines: sorted.lines,
+      steps,
+      parts: sorted.parts,
+      claimedPieces: sorted.claimed,
+      restMin: String(restMin),
+      restMax: restMax === undefined ? "" : String(restMax),
+      restReason: hasLeavener ? (usualMax === 15 ? "soda-and-acid" : "double-acting") : "relax-gluten",
+      ...(celsius ? { surfaceFrom: String(celsius.from), surfaceTo: String(celsius.to) } : {}),
+      ...(side && side.low > 0 && side.low <= 40
+        ? { side1: { low: number(side.low), likely: number((side.low + side.high) / 2), high: number(side.high) } }
+        : {}),
+      ...(portion
+        ? { portionKind: "ml" as const, portion: number(portion) }
+        : { portion: family === "oven-puffed" ? "1" : String(familyPiece[family].ml) }),
+    },
+  };
+}
+
+/** "¼ cup of batter each", "60 ml per pancake", "a 50 ml ladle": the pour, in millilitres. */
+function portionIn(method: string, system: MeasuringSystem | undefined): number | undefined {
+  const pattern =
+    /(?:[\d½⅓⅔¼¾⅛/.,]+\s?)(?:ml|cups?|tbsp|tablespoons?)\b(?=[^.]{0,24}\b(?:batter|per|each|for each|a piece|ladle|scoop)\b)/giu;
+  for (const found of method.matchAll(pattern)) {
+    const read = readQuantity(found[0], { system: system ?? "metric" });
+    if (read?.form.kind !== "exact" || !isVolumeUnit(read.form.amount.unit)) continue;
+    const ml = toNumber(multiply(read.form.amount.value, millilitresIn(read.form.amount.unit, system ?? "metric")));
+    if (ml >= 5 && ml <= 400) return ml;
+  }
+  return undefined;
+}

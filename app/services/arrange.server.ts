@@ -1,0 +1,126 @@
+import type { Kysely } from "kysely";
+import { z } from "zod";
+import type { Arrangement } from "~/core/people";
+import type { ClassInput } from "~/core/plan";
+import { writeArrangement, writeDishes } from "~/db/queries/classes.server";
+import type { DB } from "~/db/schema";
+
+const keptSchema = z.object({
+  dishes: z.array(
+    z.object({
+      recipeId: z.string(),
+      revision: z.int(),
+      variantId: z.string().nullable(),
+      stations: z.int().nullable(),
+    }),
+  ),
+  arrangement: z
+    .object({
+      seats: z.array(z.array(z.string())).nullable(),
+      apart: z.array(z.int()),
+      washesBetween: z.boolean().optional(),
+    })
+    .nullable(),
+});
+type Kept = z.infer<typeof keptSchema>;
+
+const dishRows = (dishes: ClassInput["dishes"]): Kept["dishes"] =>
+  dishes.map((dish) => ({
+    recipeId: dish.recipe.id,
+    revision: dish.recipe.revision,
+    variantId: dish.variantId,
+    stations: dish.stations,
+  }));
+
+/** Raises the version of a class that is still at `version`; false when somebody else was faster. */
+async function claim(trx: Kysely<DB>, classId: string, version: number, accountId: string): Promise<boolean> {
+  const changed = await trx
+    .updateTable("class")
+    .set({ version: version + 1, updated_by: accountId, updated_at: new Date() })
+    .where("id", "=", classId)
+    .where("version", "=", version)
+    .executeTakeFirst();
+  return changed.numUpdatedRows > 0n;
+}
+
+/**
+ * Changes seats, stations apart and, where given, dishes, whole or not at all, and keeps what was so that it can be undone.
+ * @returns false when somebody else changed the class since `version`.
+ */
+export async function changePlan(
+  db: Kysely<DB>,
+  input: ClassInput,
+  version: number,
+  change: { readonly dishes?: ClassInput["dishes"] | undefined; readonly arrangement: Arrangement | undefined },
+  what: string,
+  accountId: string,
+): Promise<boolean> {
+  return db.transaction().execute(async (trx) => {
+    if (!(await claim(trx, input.id, version, accountId))) return false;
+    const before: Kept = {
+      dishes: dishRows(input.dishes),
+      arrangement: input.arrangement
+        ? {
+            seats: input.arrangement.seats?.map((ids) => [...ids]) ?? null,
+            apart: [...input.arrangement.apart],
+            washesBetween: input.arrangement.washesBetween,
+          }
+        : null,
+    };
+    await trx
+      .insertInto("plan_change")
+      .values({ class_id: input.id, what: what.slice(0, 300), before: JSON.stringify(before), made_by: accountId })
+      .execute();
+    if (change.dishes) await writeDishes(trx, input.id, dishRows(change.dishes));
+    await writeArrangement(trx, input.id, change.arrangement);
+    return true;
+  });
+}
+
+export interface MadeChange {
+  readonly id: string;
+  readonly what: string;
+  readonly by: string | null;
+  readonly at: Date;
+}
+
+/** The changes that can be undone, newest first. */
+export const madeChanges = async (db: Kysely<DB>, classId: string): Promise<MadeChange[]> =>
+  db
+    .selectFrom("plan_change")
+    .leftJoin("account", "account.id", "made_by")
+    .select(["plan_change.id", "what", "account.name as by", "made_at as at"])
+    .where("class_id", "=", classId)
+    .orderBy("made_at", "desc")
+    .limit(20)
+    .execute();
+
+/** Takes back the newest change: seats and dishes as they were before it; people who have left since stay away. */
+export async function undoChange(
+  db: Kysely<DB>,
+  input: ClassInput,
+  version: number,
+  accountId: string,
+): Promise<boolean> {
+  return db.transaction().execute(async (trx) => {
+    const newest = await trx
+      .selectFrom("plan_change")
+      .select(["id", "before"])
+      .where("class_id", "=", input.id)
+      .orderBy("made_at", "desc")
+      .executeTakeFirst();
+    if (!newest || !(await claim(trx, input.id, version, accountId))) return false;
+    const { dishes, arrangement } = keptSchema.parse(newest.before);
+    const there = new Set(input.people.map((person) => person.id));
+    await writeDishes(trx, input.id, dishes);
+    await writeArrangement(
+      trx,
+      input.id,
+      arrangement
+        ? { ...arrangement, seats: arrangement.seats?.map((ids) => ids.filter((id) => there.has(id))) ?? null }
+        : undefined,
+    );
+    await trx.deleteFrom("plan_change").where("id", "=", newest.id).execute();
+    return true;
+  });
+}

@@ -1,0 +1,311 @@
+import crypto from "node:crypto";
+import { setTimeout as wait } from "node:timers/promises";
+import { type Kysely, sql } from "kysely";
+import { RateLimiterMemory } from "rate-limiter-flexible";
+import type { Participant } from "~/core/people";
+import { addNeeds, addParticipants, classOf, participantColumns } from "~/db/queries/classes.server";
+import type { DB } from "~/db/schema";
+
+const digest = (text: string) => crypto.createHash("sha256").update(text).digest("hex");
+const day = 86_400_000;
+
+/** A link through which people answer for themselves or their children. */
+export interface IntakeLink {
+  readonly classId: string;
+  /** Whose own answer it shows and replaces; null for the link of a whole class, which shows nobody's. */
+  readonly participantId: string | null;
+  readonly expires: Date;
+}
+
+export interface LinkRow {
+  readonly hash: string;
+  readonly participantId: string | null;
+  readonly name: string | null;
+  readonly by: string | null;
+  readonly createdAt: Date;
+  readonly expiresAt: Date;
+  readonly revokedAt: Date | null;
+}
+
+/** Makes links and gives their tokens, once, in the order asked for: only the hashes are kept. */
+export async function makeLinks(
+  db: Kysely<DB>,
+  classId: string,
+  participantIds: readonly (string | null)[],
+  days: number,
+  accountId: string,
+): Promise<{ tokens: string[]; expires: Date }> {
+  const expires = new Date(Date.now() + days * day);
+  const tokens = participantIds.map(() => crypto.randomBytes(24).toString("base64url"));
+  if (tokens.length > 0)
+    await db
+      .insertInto("intake_link")
+      .values(
+        participantIds.map((participantId, index) => ({
+          token_hash: digest(tokens[index] ?? ""),
+          class_id: classId,
+          participant_id: participantId,
+          created_by: accountId,
+          expires_at: expires,
+        })),
+      )
+      .execute();
+  return { tokens, expires };
+}
+
+export async function linksOf(db: Kysely<DB>, classId: string): Promise<LinkRow[]> {
+  return db
+    .selectFrom("intake_link")
+    .leftJoin("participant", "participant.id", "participant_id")
+    .leftJoin("account", "account.id", "created_by")
+    .select([
+      "token_hash as hash",
+      "participant_id as participantId",
+      "participant.name",
+      "account.name as by",
+      "intake_link.created_at as createdAt",
+      "expires_at as expiresAt",
+      "revoked_at as revokedAt",
+    ])
+    .where("intake_link.class_id", "=", classId)
+    .orderBy("intake_link.created_at", "desc")
+    .execute();
+}
+
+/** Takes one link back, or all of a class that still open. */
+export const revokeLinks = async (db: Kysely<DB>, classId: string, hash?: string): Promise<void> =>
+  void (await db
+    .updateTable("intake_link")
+    .set({ revoked_at: new Date() })
+    .where("class_id", "=", classId)
+    .where("revoked_at", "is", null)
+    .$if(hash !== undefined, (query) => query.where("token_hash", "=", hash ?? ""))
+    .execute());
+
+/** Guesses from one address: so many, then a pause. Whoever has a link that opens is not counted. */
+const guesses = new RateLimiterMemory({ points: 20, duration: 600 });
+/** How long a refusal takes, in ms: a guess costs time, and an expired link as much as one that never was. */
+const refusalTakes = 700;
+
+/** Answers from one address: more than a family and its friends send. */
+const posts = new RateLimiterMemory({ points: 60, duration: 600 });
+export const mayPost = (address: string): Promise<boolean> =>
+  posts.consume(address).then(
+    () => true,
+    () => false,
+  );
+
+/** A class has at most this many people. */
+const mostPeople = 400;
+
+export type Opened = { readonly link: IntakeLink } | { readonly refused: "unknown" } | { readonly waitSeconds: number };
+
+/** The link a token opens. Guessed, expired and revoked ones are refused alike, and slowly. */
+export async function openLink(db: Kysely<DB>, token: string, address: string): Promise<Opened> {
+  const standing = await guesses.get(address);
+  if (standing && standing.consumedPoints >= 20)
+    return { waitSeconds: Math.max(1, Math.ceil(standing.msBeforeNext / 1000)) };
+  const row = /^[A-Za-z0-9_-]{32}$/.test(token)
+    ? await db
+        .selectFrom("intake_link")
+        .select(["class_id", "participant_id", "expires_at"])
+        .where("token_hash", "=", digest(token))
+        .where("revoked_at", "is", null)
+        .where("expires_at", ">", new Date())
+        .executeTakeFirst()
+    : undefined;
+  if (row) return { link: { classId: row.class_id, participantId: row.participant_id, expires: row.expires_at } };
+  await guesses.consume(address).catch(() => undefined);
+  await wait(refusalTakes);
+  return { refused: "unknown" };
+}
+
+/** What the page behind a link says of the class: what was on the invitation anyway. */
+export const invitationOf = async (db: Kysely<DB>, classId: string) =>
+  db
+    .selectFrom("class")
+    .innerJoin("kitchen", "kitchen.id", "class.kitchen_id")
+    .select(["class.title", "starts_at as startsAt", "time_zone as timeZone", "kitchen.name as kitchen", "regime"])
+    .where("class.id", "=", classId)
+    .executeTakeFirstOrThrow();
+
+/** A person's last answers: in this class, or else, for the same name and e-mail address, in the latest class they were at before. */
+export async function lastAnswer(
+  db: Kysely<DB>,
+  classId: string,
+  participantId: string,
+): Promise<{ person: Participant; isFromBefore: boolean } | undefined> {
+  const stored = await classOf(db, classId);
+  const person = stored?.input.people.find((one) => one.id === participantId);
+  if (!stored || !person) return undefined;
+  if (person.hasAnswered) return { person, isFromBefore: false };
+  const email = stored.meta.emails[participantId];
+  const earlier = email
+    ? await db
+        .selectFrom("participant")
+        .innerJoin("class", "class.id", "participant.class_id")
+        .select(["participant.id", "participant.class_id"])
+        .where("email", "=", email)
+        .where(sql<boolean>`lower(participant.name) = ${person.name.toLowerCase()}`)
+        .where("participant.class_id", "<>", classId)
+        .where("has_answered", "=", true)
+        .orderBy("class.starts_at", "desc")
+        .executeTakeFirst()
+    : undefined;
+  const before = earlier && (await classOf(db, earlier.class_id));
+  const then = before?.input.people.find((one) => one.id === earlier?.id);
+  // Their answers come with them, not who they were with or what was noted then.
+  return then
+    ? {
+        person: {
+          ...person,
+          needs: then.needs,
+          ageBand: then.ageBand,
+          ...(then.words ? { words: then.words } : {}),
+          ...(then.emergency ? { emergency: then.emergency } : {}),
+        },
+        isFromBefore: true,
+      }
+    : { person, isFromBefore: false };
+}
+
+/** One person as they are answered for. */
+export type Answer = Pick<Participant, "name" | "ageBand" | "needs" | "words" | "emergency" | "answered">;
+
+class FullError extends Error {}
+
+/** Puts answers in the place of what the same people said before, and drops whatever waited beside it. */
+async function putAnswers(
+  db: Kysely<DB>,
+  answers: readonly { readonly id: string; readonly answer: Answer }[],
+  accountId: string | null,
+): Promise<void> {
+  if (answers.length === 0) return;
+  const ids = answers.map((one) => one.id);
+  const rows = answers.map(({ id, answer }) => {
+    const columns = participantColumns({ ...answer, role: "cook", hasAnswered: true });
+    return sql`(${id}::uuid, ${columns.age_band}, ${columns.words}, ${columns.words_read_by}::text, ${columns.emergency},
+      ${columns.answered_by}::text, ${columns.answered_on}::text)`;
+  });
+  await sql`update participant set age_band = given.age_band, has_answered = true, words = given.words,
+      words_read_by = given.words_read_by, emergency = given.emergency, answered_by = given.answered_by,
+      answered_on = given.answered_on, version = version + 1, updated_by = ${accountId}::uuid, updated_at = now()
+    from (values ${sql.join(rows)}) as given (id, age_band, words, words_read_by, emergency, answered_by, answered_on)
+    where participant.id = given.id`.execute(db);
+  await db.deleteFrom("participant_need").where("participant_id", "in", ids).execute();
+  await db.deleteFrom("intake_answer").where("participant_id", "in", ids).execute();
+  await addNeeds(
+    db,
+    answers.flatMap(({ id, answer }) => answer.needs.map((need) => ({ participantId: id, need }))),
+  );
+}
+
+const sameName = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
+
+/**
+ * Takes in answers, all or none. A name on the register that has not answered gets the answer. One that has keeps the first until
+ * somebody has compared the two, and is unknown until then. A name nobody knows comes onto the register. Through a link of their own,
+ * a person's answer replaces theirs.
+ * @returns false when the class is full: then nothing was taken in.
+ */
+export async function takeAnswers(
+  db: Kysely<DB>,
+  link: Pick<IntakeLink, "classId" | "participantId">,
+  answers: readonly Answer[],
+): Promise<boolean> {
+  return db
+    .transaction()
+    .execute(async (trx) => {
+      // One at a time for a class: two guardians who name the same child at once must not both find it unanswered.
+      await trx.selectFrom("class").select("id").where("id", "=", link.classId).forUpdate().executeTakeFirstOrThrow();
+      const people = await trx
+        .selectFrom("participant")
+        .selectAll()
+        .where("class_id", "=", link.classId)
+        .orderBy("position")
+        .execute();
+      const fresh: Omit<Participant, "id">[] = [];
+      const first: { id: string; answer: Answer }[] = [];
+      const second: { id: string; answer: Answer }[] = [];
+      const taken = new Set<string>();
+      for (const answer of answers) {
+        const known =
+          link.participantId === null
+            ? people.find((one) => sameName(one.name, answer.name) && !taken.has(one.id))
+            : people.find((one) => one.id === link.participantId);
+        if (!known) fresh.push({ ...answer, role: "cook", hasAnswered: true });
+        else {
+          taken.add(known.id);
+          const isSecond = link.participantId === null && known.has_answered;
+          (isSecond ? second : first).push({ id: known.id, answer });
+        }
+      }
+      // Nothing of it is kept when not all of it can be.
+      if (people.length + fresh.length > mostPeople) throw new FullError();
+      await putAnswers(trx, first, null);
+      if (second.length > 0)
+        await trx
+          .insertInto("intake_answer")
+          .values(
+            second.map(({ id, answer }) => ({
+              class_id: link.classId,
+              participant_id: id,
+              body: JSON.stringify(answer),
+            })),
+          )
+          .execute();
+      await addParticipants(trx, link.classId, fresh, null);
+      await trx
+        .insertInto("audit_entry")
+        .values({ account_id: null, class_id: link.classId, action: `answers came in for ${answers.length}` })
+        .execute();
+      return true;
+    })
+    .catch((error: unknown) => {
+      if (error instanceof FullError) return false;
+      throw error;
+    });
+}
+
+export interface SecondAnswer {
+  readonly id: string;
+  readonly participantId: string;
+  readonly answer: Answer;
+  readonly at: Date;
+}
+
+export async function secondAnswers(db: Kysely<DB>, classId: string): Promise<SecondAnswer[]> {
+  const rows = await db
+    .selectFrom("intake_answer")
+    .selectAll()
+    .where("class_id", "=", classId)
+    .orderBy("received_at")
+    .execute();
+  return rows.map((row) => ({
+    id: row.id,
+    participantId: row.participant_id,
+    answer: row.body as Answer,
+    at: row.received_at,
+  }));
+}
+
+/** Puts a second answer in the place of the first, or drops it. False when it is not there any more. */
+export async function settleSecond(
+  db: Kysely<DB>,
+  classId: string,
+  id: string,
+  isTaken: boolean,
+  accountId: string,
+): Promise<boolean> {
+  return db.transaction().execute(async (trx) => {
+    const row = await trx
+      .deleteFrom("intake_answer")
+      .where("id", "=", id)
+      .where("class_id", "=", classId)
+      .returning(["participant_id", "body"])
+      .executeTakeFirst();
+    if (!row) return false;
+    if (isTaken) await putAnswers(trx, [{ id: row.participant_id, answer: row.body as Answer }], accountId);
+    return true;
+  });
+}

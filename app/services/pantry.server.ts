@@ -1,0 +1,13 @@
+import type { Kysely } from "kysely";
+import type { DB } from "~/db/schema";
+import { slugOf } from "./recipes.server";
+
+/** An id for a new ingredient, made from its name and not taken yet. */
+export async function freeIngredientId(db: Kysely<DB>, name: string): Promise<string> {
+  const base = slugOf(name);
+  const rows = await db.selectFrom("ingredient").select("id").where("id", "like", `${base}%`).execute();
+  const taken = new Set(rows.map((row) => row.id));
+  // "new" is the address of the empty form.
+  if (!taken.has(base) && base !== "new") return base;
+  for (let n = 2; ; n += 1) if (!taken.has(`${base}-${n}`)) return `${base}-${n}`;
+}

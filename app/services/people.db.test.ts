@@ -1,0 +1,381 @@
+import { CalendarDate } from "@internationalized/date";
+import type { Kysely } from "kysely";
+import { plan, waysOutFor } from "~/core/plan";
+import type { DB } from "~/db/schema";
+import { demoClasses } from "~/demo/boathouse";
+import { testDatabase } from "../../test/database";
+
+let db: Kysely<DB>;
+let lead = "";
+let classId = "";
+let services: typeof import("./intake.server") &
+  typeof import("./privacy.server") &
+  typeof import("./arrange.server") &
+  typeof import("./classes.server") &
+  typeof import("./live.server");
+const { next } = demoClasses(new CalendarDate(2026, 11, 25));
+
+beforeAll(async () => {
+  const made = await testDatabase();
+  process.env.DATABASE_URL = made.url;
+  services = {
+    ...(await import("./intake.server")),
+    ...(await import("./privacy.server")),
+    ...(await import("./arrange.server")),
+    ...(await import("./classes.server")),
+    ...(await import("./live.server")),
+  };
+  const { database } = await import("~/db/client.server");
+  db = database();
+  await made.db.destroy();
+  const { addAccount } = await import("./accounts.server");
+  lead = await addAccount(db, {
+    email: "lead@club.example",
+    name: "Lead",
+    role: "lead",
+    password: "a long enough one",
+  });
+});
+afterAll(() => db.destroy());
+beforeEach(async () => {
+  await db.deleteFrom("class").execute();
+  const brought = await services.importClass(db, next, lead);
+  if (!("id" in brought)) throw new Error("the class was not brought in");
+  classId = brought.id;
+});
+
+const stored = async () => {
+  const found = await services.classOr404(classId);
+  return found;
+};
+const personNamed = async (name: string) => {
+  const found = (await stored()).input.people.find((one) => one.name === name);
+  if (!found) throw new Error(`${name} is not on the register`);
+  return found;
+};
+const answer = (name: string, more = {}) => ({
+  name,
+  ageBand: "6-11" as const,
+  needs: [],
+  answered: { by: "A guardian", on: "2026-11-25" },
+  ...more,
+});
+const egg = {
+  kind: "substance" as const,
+  substance: "egg" as const,
+  severity: "allergy" as const,
+  touchOrAir: false,
+  note: "",
+};
+
+/** One link of the class, or of one of its people. */
+const makeLink = async (days: number) => {
+  const { tokens } = await services.makeLinks(db, classId, [null], days, lead);
+  return { token: tokens[0] ?? "" };
+};
+
+test("a link opens until it expires or is taken back; a guess, an expired and a revoked one are refused alike and slowly", async () => {
+  const open = async (token: string) => services.openLink(db, token, "192.0.2.10");
+  const good = await makeLink(7);
+  expect(good.token).toMatch(/^[A-Za-z0-9_-]{32}$/);
+  expect(await open(good.token)).toMatchObject({ link: { classId, participantId: null } });
+  const rows = await db.selectFrom("intake_link").select("token_hash").execute();
+  expect(rows.every((row) => row.token_hash !== good.token)).toBe(true);
+
+  const expired = await makeLink(-1);
+  const before = Date.now();
+  for (const token of ["A".repeat(32), "no token at all", expired.token])
+    expect(await open(token)).toEqual({ refused: "unknown" });
+  expect(Date.now() - before).toBeGreaterThanOrEqual(3 * 650);
+  await services.revokeLinks(db, classId);
+  expect(await open(good.token)).toEqual({ refused: "unknown" });
+}, 30_000);
+
+test("who guesses too often waits, whatever they try next", async () => {
+  const { openLink } = services;
+  await Promise.all(Array.from({ length: 20 }, (_, n) => openLink(db, `${"B".repeat(30)}${n + 10}`, "192.0.2.11")));
+  expect(await openLink(db, "C".repeat(32), "192.0.2.11")).toHaveProperty("waitSeconds");
+  const good = await makeLink(7);
+  expect(await openLink(db, good.token, "192.0.2.12")).toHaveProperty("link");
+}, 30_000);
+
+test("an answer reaches whoever has not answered, a new name comes onto the register, one more than once waits and is unknown", async () => {
+  await services.takeAnswers(db, { classId, participantId: null }, [
+    answer("juniper dray", { needs: [egg] }),
+    answer("Somebody New"),
+  ]);
+  expect(await personNamed("Juniper Dray")).toMatchObject({ hasAnswered: true, needs: [egg] });
+  expect(await personNamed("Somebody New")).toMatchObject({ hasAnswered: true, role: "cook" });
+
+  await services.takeAnswers(db, { classId, participantId: null }, [answer("Juniper Dray")]);
+  const contested = await personNamed("Juniper Dray");
+  expect(contested).toMatchObject({ isContested: true, needs: [egg] });
+  const plates = plan((await stored()).input).plates;
+  expect(plates.find((plate) => plate.participantId === contested.id)?.verdict).toBe("unknown");
+
+  const [second] = await services.secondAnswers(db, classId);
+  expect(await services.settleSecond(db, classId, second?.id ?? "", true, lead)).toBe(true);
+  expect((await personNamed("Juniper Dray")).needs).toEqual([]);
+  expect((await personNamed("Juniper Dray")).isContested).toBeUndefined();
+  expect(await services.settleSecond(db, classId, second?.id ?? "", true, lead)).toBe(false);
+});
+
+test("what is contested in a file that comes in is open here, never an answer", async () => {
+  const brought = await services.importClass(
+    db,
+    {
+      ...next,
+      people: [
+        { id: "a", name: "Ada", role: "cook", ageBand: "6-11", hasAnswered: true, needs: [], isContested: true },
+        { id: "b", name: "Bo", role: "cook", ageBand: "6-11", hasAnswered: true, needs: [] },
+      ],
+    },
+    lead,
+  );
+  if (!("id" in brought)) throw new Error("not brought in");
+  const { input } = await services.classOr404(brought.id);
+  expect(input.people.map((one) => [one.name, one.hasAnswered])).toEqual([
+    ["Ada", false],
+    ["Bo", true],
+  ]);
+});
+
+test("two guardians who answer for one child at once: the first stands, the second waits", async () => {
+  await Promise.all([
+    services.takeAnswers(db, { classId, participantId: null }, [answer("Fay Mosswell", { needs: [egg] })]),
+    services.takeAnswers(db, { classId, participantId: null }, [answer("Fay Mosswell")]),
+  ]);
+  expect(await services.secondAnswers(db, classId)).toHaveLength(1);
+  expect((await personNamed("Fay Mosswell")).isContested).toBe(true);
+});
+
+test("a link of one's own shows only one's own last answers, of an earlier class too, and replaces only them", async () => {
+  const fay = await personNamed("Fay Mosswell");
+  expect((await services.lastAnswer(db, classId, fay.id))?.isFromBefore).toBe(false);
+  const email = "fay@home.example";
+  await db.updateTable("participant").set({ email }).where("id", "=", fay.id).execute();
+  const earlier = await services.importClass(
+    db,
+    {
+      ...next,
+      title: "Earlier",
+      startsAt: "2026-06-01T10:00",
+      people: [
+        { id: "x", name: "Fay Mosswell", role: "cook", ageBand: "6-11", hasAnswered: true, needs: [egg] },
+        { id: "y", name: "Another Child", role: "cook", ageBand: "6-11", hasAnswered: true, needs: [] },
+      ],
+    },
+    lead,
+  );
+  if (!("id" in earlier)) throw new Error("not brought in");
+  await db.updateTable("participant").set({ email }).where("class_id", "=", earlier.id).execute();
+  const last = await services.lastAnswer(db, classId, fay.id);
+  expect(last).toMatchObject({ isFromBefore: true, person: { id: fay.id, needs: [egg] } });
+
+  await services.takeAnswers(db, { classId, participantId: fay.id }, [answer("Another Name", { needs: [egg] })]);
+  expect(await personNamed("Fay Mosswell")).toMatchObject({ hasAnswered: true, needs: [egg] });
+  expect((await stored()).input.people.some((one) => one.name === "Another Name")).toBe(false);
+});
+
+test("answers come in all or none", async () => {
+  const before = (await stored()).input.people.length;
+  await expect(
+    services.takeAnswers(db, { classId, participantId: null }, [
+      answer("First Child"),
+      answer("Second Child", { ageBand: "ancient" }),
+    ]),
+  ).rejects.toThrow();
+  expect((await stored()).input.people).toHaveLength(before);
+});
+
+test("health data goes on its day, from every table and from the class as it was pinned; names stay", async () => {
+  await services.appendEvents(
+    db,
+    (await stored()).input,
+    [{ id: crypto.randomUUID(), kind: "class-started", at: Date.now() }],
+    lead,
+  );
+  await services.setRetention(db, classId, 10);
+  const { startsAt } = (await stored()).input;
+  const day = services.removalDay(startsAt, 10);
+  expect(await services.removeExpired(db, () => startsAt.slice(0, 10))).toBe(0);
+  expect((await stored()).input.people.some((one) => one.needs.length > 0)).toBe(true);
+  expect(await services.removeExpired(db, () => day)).toBe(1);
+  const { input, meta } = await stored();
+  expect(meta.healthRemovedAt).not.toBeNull();
+  expect(input.people).toHaveLength(next.people.length);
+  expect(input.people.every((one) => !one.hasAnswered && one.needs.length === 0 && !one.words)).toBe(true);
+  const pinned = await services.snapshotOf(classId);
+  expect(pinned?.people.length).toBe(next.people.length);
+  expect(pinned?.people.every((one) => one.needs.length === 0)).toBe(true);
+  expect(await services.removeExpired(db, () => "2030-01-01")).toBe(0);
+});
+
+test("one person leaves every place they were kept in, and what is held of them can be had before", async () => {
+  await services.appendEvents(
+    db,
+    (await stored()).input,
+    [{ id: crypto.randomUUID(), kind: "class-started", at: Date.now() }],
+    lead,
+  );
+  const nell = await personNamed("Nell Harrowgate");
+  const record = await services.recordOf(db, classId, nell.id);
+  expect(record?.person.needs).toEqual(nell.needs);
+  expect(JSON.stringify(record)).not.toContain("Ezra");
+  await services.forgetPerson(db, classId, nell.id);
+  expect((await stored()).input.people.some((one) => one.name === "Nell Harrowgate")).toBe(false);
+  const pinned = await db.selectFrom("live_run").select("snapshot").where("class_id", "=", classId).executeTakeFirst();
+  expect(JSON.stringify(pinned)).not.toContain("Nell");
+});
+
+test("an assistant sees what must be avoided and where the medicine is, no words and no addresses", async () => {
+  const fay = await personNamed("Fay Mosswell");
+  await db
+    .updateTable("participant")
+    .set({ words: "her aunt says nuts", emergency: "red bag", email: "fay@home.example", note: "shy" })
+    .where("id", "=", fay.id)
+    .execute();
+  const whole = await stored();
+  const seen = services.asSeenBy({ role: "assistant" }, whole);
+  const text = JSON.stringify([seen.input.people, seen.meta]);
+  for (const hidden of ["her aunt", "fay@home.example", "shy", "hives within minutes"])
+    expect(text).not.toContain(hidden);
+  expect(text).toContain("red bag");
+  expect(seen.input.people.find((one) => one.name === "Ottoline Brask")?.needs).toHaveLength(1);
+  expect(services.asSeenBy({ role: "lead" }, whole)).toBe(whole);
+});
+
+test("a remedy changes the plan whole, is kept, and is undone to what was", async () => {
+  const { input, meta } = await stored();
+  const ezra = await personNamed("Ezra Larkspur");
+  const before = plan(input);
+  const remedy = waysOutFor(input, (await personNamed("Ottoline Brask")).id, []).find((one) => one.change);
+  const change = remedy?.change ?? {
+    dishes: input.dishes,
+    arrangement: {
+      seats: [[ezra.id], input.people.filter((one) => one.id !== ezra.id).map((one) => one.id)],
+      apart: [0],
+    },
+  };
+  expect(await services.changePlan(db, input, meta.version, change, "a remedy", lead)).toBe(true);
+  // Read again, the class is what the change said.
+  const changed = await stored();
+  expect(plan(changed.input).stations.map((one) => [one.people, one.isApart])).toEqual(
+    plan({ ...input, ...change }).stations.map((one) => [one.people, one.isApart]),
+  );
+  expect((await services.madeChanges(db, classId)).map((one) => [one.what, one.by])).toEqual([["a remedy", "Lead"]]);
+  // With the version of before nothing is changed.
+  expect(await services.changePlan(db, input, meta.version, change, "too late", lead)).toBe(false);
+  expect(await services.undoChange(db, changed.input, changed.meta.version, lead)).toBe(true);
+  const back = plan((await stored()).input);
+  expect(back.stations.map((one) => one.people)).toEqual(before.stations.map((one) => one.people));
+  expect(back.dishes.map((one) => one.variantName)).toEqual(before.dishes.map((one) => one.variantName));
+  expect(await services.madeChanges(db, classId)).toEqual([]);
+});
+
+test("a picture is taken by its first bytes, whatever it calls itself, and goes with the label it shows", async () => {
+  const { photoFrom, photoOf } = await import("./photos.server");
+  const file = (bytes: number[], type: string) => new File([new Uint8Array(bytes)], "label", { type });
+  const png = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 1, 2, 3];
+  expect(await photoFrom(null)).toBeUndefined();
+  expect(await photoFrom(file([], "image/png"))).toBeUndefined();
+  expect(await photoFrom(file([60, 115, 118, 103], "image/png"))).toBe("refused");
+  expect(await photoFrom(new File([new Uint8Array(1_600_000)], "large", { type: "image/png" }))).toBe("refused");
+  const photo = await photoFrom(file(png, "text/html"));
+  if (!photo || photo === "refused") throw new Error("a picture was expected");
+  expect(photo.kind).toBe("image/png");
+  const label = (await stored()).input.labels.find((one) => one.ingredientId === "butter");
+  const version = async () => (await stored()).meta.labelVersions.butter ?? 0;
+  if (!label) throw new Error("the butter was read");
+  expect(await services.saveLabel(classId, await version(), label, photo)).toBe(true);
+  expect([...((await photoOf(classId, "butter"))?.bytes ?? [])]).toEqual(png);
+  // Read anew without a picture: the one of the packet before is gone.
+  expect(await services.saveLabel(classId, await version(), label)).toBe(true);
+  expect(await photoOf(classId, "butter")).toBeUndefined();
+  expect(await services.saveLabel(classId, await version(), label, photo)).toBe(true);
+  await services.forgetLabel(classId, "butter");
+  expect(await photoOf(classId, "butter")).toBeUndefined();
+});
+
+test("a product bought after the check makes its label unread; the database keeps price and product", async () => {
+  await services.savePack(classId, {
+    ingredientId: "butter",
+    unitGrams: 200,
+    unitsPerPack: 1,
+    unitName: "block",
+    product: "another butter",
+    price: 199,
+  });
+  const { input } = await stored();
+  expect(input.packs.find((pack) => pack.ingredientId === "butter")).toMatchObject({
+    product: "another butter",
+    price: 199,
+  });
+  const codes = plan(input).findings.map((finding) => finding.code);
+  expect(codes).toContain("label-of-other-product");
+});
+
+test("food brought along is kept, changed in its place and taken out; until its packet is read it is unknown to all who avoid anything", async () => {
+  await services.addBrought(classId, { name: "walnut loaf", broughtBy: "Bo", label: null }, undefined);
+  const loaf = (await stored()).input.shared?.find((food) => food.name === "walnut loaf");
+  expect(loaf?.label).toBeNull();
+  await services.addBrought(
+    classId,
+    {
+      name: "walnut loaf",
+      broughtBy: "Bo",
+      label: {
+        product: "loaf, sliced",
+        contains: ["walnut", "wheat"],
+        mayContain: ["sesame"],
+        readBy: "Lead",
+        readOn: "2026-11-25",
+      },
+    },
+    loaf?.id,
+  );
+  const foods = (await stored()).input.shared?.filter((food) => food.name === "walnut loaf") ?? [];
+  expect(foods).toHaveLength(1);
+  expect(foods[0]?.label).toMatchObject({ contains: ["walnut", "wheat"], mayContain: ["sesame"] });
+  const nell = await personNamed("Nell Harrowgate");
+  const items = plan((await stored()).input).plates.find((plate) => plate.participantId === nell.id)?.items ?? [];
+  expect(items.some((item) => item.ingredientId === `shared-${foods[0]?.id}`)).toBe(true);
+  await services.removeBrought(classId, foods[0]?.id ?? "");
+  expect((await stored()).input.shared?.some((food) => food.name === "walnut loaf")).toBe(false);
+});
+
+test("the database itself keeps people honest: nobody is their own grown-up, nobody sits twice, no half-read food", async () => {
+  const fay = await personNamed("Fay Mosswell");
+  await expect(
+    db.updateTable("participant").set({ grown_up_id: fay.id }).where("id", "=", fay.id).execute(),
+  ).rejects.toThrow(/participant_not_own_grown_up/);
+  await db
+    .insertInto("class_station")
+    .values([0, 1].map((position) => ({ class_id: classId, position, is_apart: false })))
+    .execute();
+  const seat = { participant_id: fay.id, class_id: classId, position: 0 };
+  await db
+    .insertInto("class_seat")
+    .values({ ...seat, station: 0 })
+    .execute();
+  await expect(
+    db
+      .insertInto("class_seat")
+      .values({ ...seat, station: 1 })
+      .execute(),
+  ).rejects.toThrow(/class_seat_pkey/);
+  await expect(
+    db
+      .insertInto("shared_food")
+      .values({
+        class_id: classId,
+        position: 9,
+        name: "x",
+        brought_by: "y",
+        product: "z",
+        read_by: null,
+        read_on: null,
+      })
+      .execute(),
+  ).rejects.toThrow(/check/);
+});

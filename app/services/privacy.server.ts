@@ -1,0 +1,198 @@
+import { parseDateTime, today } from "@internationalized/date";
+import { type Kysely, sql } from "kysely";
+import type { ClassInput } from "~/core/plan";
+import { classOf, type StoredClass } from "~/db/queries/classes.server";
+import type { DB } from "~/db/schema";
+import { readClassFile, writeClassFile } from "~/formats/class-file";
+import type { Account } from "./accounts.server";
+
+/**
+ * What of a class an account may see. An assistant needs what each person must avoid, how bad it is and where the medicine is; not
+ * what was said in free words or who said it.
+ */
+export const inputAsSeenBy = (account: Pick<Account, "role">, input: ClassInput): ClassInput =>
+  account.role === "lead" ? input : { ...input, people: input.people.map(withoutWords) };
+
+/** A stored class as an account may see it: an assistant sees nobody's address. */
+export const asSeenBy = (account: Pick<Account, "role">, stored: StoredClass): StoredClass =>
+  account.role === "lead"
+    ? stored
+    : { input: inputAsSeenBy(account, stored.input), meta: { ...stored.meta, emails: {} } };
+
+/** A person without their words and notes; that words are still open stays visible. */
+const withoutWords = (person: ClassInput["people"][number]): ClassInput["people"][number] => {
+  const { words, answered: _answered, note: _note, ...rest } = person;
+  return {
+    ...rest,
+    needs: rest.needs.map((need) => ({ ...need, note: "" })),
+    ...(words
+      ? { words: { ...words, text: words.readBy === null ? "for the lead to read" : "read by the lead" } }
+      : {}),
+  };
+};
+
+/** The people of a class file without health data. */
+export const withoutHealth = (person: ClassInput["people"][number]): ClassInput["people"][number] => ({
+  id: person.id,
+  name: person.name,
+  role: person.role,
+  ageBand: person.ageBand,
+  hasAnswered: false,
+  needs: [],
+  ...(person.grownUpId === undefined ? {} : { grownUpId: person.grownUpId }),
+});
+
+/**
+ * A class as the packing table needs it: who sits where decides which kit is whose, what they declared does not. The people stay,
+ * as a class without them would be another plan.
+ */
+export const inputForPacking = (input: ClassInput): ClassInput => ({
+  ...input,
+  people: input.people.map(withoutHealth),
+});
+
+/** Rewrites classes as they were pinned when teaching began. */
+async function rewriteSnapshots(
+  db: Kysely<DB>,
+  classIds: readonly string[],
+  change: (people: ClassInput["people"]) => ClassInput["people"],
+): Promise<void> {
+  const rows = await db
+    .selectFrom("live_run")
+    .select(["class_id", "snapshot"])
+    .where("class_id", "in", classIds)
+    .execute();
+  const changed = rows.flatMap((row) => {
+    const read = readClassFile(JSON.stringify(row.snapshot));
+    return read.ok
+      ? [sql`(${row.class_id}::uuid, ${writeClassFile({ ...read.input, people: change(read.input.people) })}::jsonb)`]
+      : [];
+  });
+  if (changed.length > 0)
+    await sql`update live_run set snapshot = given.snapshot from (values ${sql.join(changed)}) as given (class_id, snapshot)
+      where live_run.class_id = given.class_id`.execute(db);
+}
+
+/** Everything health-related of classes, from every table that holds any. Names, ages and seats stay. */
+export async function removeHealth(db: Kysely<DB>, classIds: readonly string[]): Promise<void> {
+  if (classIds.length === 0) return;
+  await db.transaction().execute(async (trx) => {
+    await trx
+      .deleteFrom("participant_need")
+      .where("participant_id", "in", (eb) =>
+        eb.selectFrom("participant").select("id").where("class_id", "in", classIds),
+      )
+      .execute();
+    await trx
+      .updateTable("participant")
+      .set((eb) => ({
+        has_answered: false,
+        words: "",
+        words_read_by: null,
+        emergency: "",
+        answered_by: null,
+        answered_on: null,
+        email: null,
+        version: eb("version", "+", 1),
+      }))
+      .where("class_id", "in", classIds)
+      .execute();
+    await trx.deleteFrom("intake_answer").where("class_id", "in", classIds).execute();
+    await trx.deleteFrom("intake_link").where("class_id", "in", classIds).execute();
+    await trx.deleteFrom("outbox_mail").where("class_id", "in", classIds).execute();
+    await rewriteSnapshots(trx, classIds, (people) => people.map(withoutHealth));
+    await trx.updateTable("class").set({ health_removed_at: new Date() }).where("id", "in", classIds).execute();
+    await trx
+      .insertInto("audit_entry")
+      .values(classIds.map((id) => ({ account_id: null, class_id: id, action: "health data removed" })))
+      .execute();
+  });
+}
+
+/** The day on which a class's health data goes, as an ISO date. */
+export const removalDay = (startsAt: string, retainDays: number): string =>
+  parseDateTime(startsAt).add({ days: retainDays }).toString().slice(0, 10);
+
+/** Removes the health data of every class whose day has come; gives how many. Each day is reckoned in the class's own time zone. */
+export async function removeExpired(
+  db: Kysely<DB>,
+  dayIn: (timeZone: string) => string = (zone) => today(zone).toString(),
+): Promise<number> {
+  const open = await db
+    .selectFrom("class")
+    .select(["id", "starts_at", "time_zone", "retain_days"])
+    .where("health_removed_at", "is", null)
+    .execute();
+  const due = open.filter((one) => removalDay(one.starts_at, one.retain_days) <= dayIn(one.time_zone));
+  await removeHealth(
+    db,
+    due.map((one) => one.id),
+  );
+  return due.length;
+}
+
+/** Everything the program holds of one person, for them to have. */
+export async function recordOf(db: Kysely<DB>, classId: string, participantId: string) {
+  const stored = await classOf(db, classId);
+  const person = stored?.input.people.find((one) => one.id === participantId);
+  if (!stored || !person) return undefined;
+  const [answers, mails] = await Promise.all([
+    db
+      .selectFrom("intake_answer")
+      .select(["body", "received_at"])
+      .where("participant_id", "=", participantId)
+      .execute(),
+    stored.meta.emails[participantId]
+      ? db
+          .selectFrom("outbox_mail")
+          .select(["subject", "body", "written_at"])
+          .where("class_id", "=", classId)
+          .where("to_address", "=", stored.meta.emails[participantId])
+          .execute()
+      : [],
+  ]);
+  return {
+    class: { title: stored.input.title, startsAt: stored.input.startsAt },
+    person,
+    email: stored.meta.emails[participantId] ?? null,
+    answersWaiting: answers,
+    mails,
+    removedOn: removalDay(stored.input.startsAt, stored.meta.retainDays),
+  };
+}
+
+/** Takes a person out of a class and out of everything that was pinned or written of it. */
+export async function forgetPerson(db: Kysely<DB>, classId: string, participantId: string): Promise<void> {
+  await db.transaction().execute(async (trx) => {
+    const row = await trx
+      .deleteFrom("participant")
+      .where("id", "=", participantId)
+      .where("class_id", "=", classId)
+      .returning("email")
+      .executeTakeFirst();
+    if (row?.email)
+      await trx.deleteFrom("outbox_mail").where("class_id", "=", classId).where("to_address", "=", row.email).execute();
+    await rewriteSnapshots(trx, [classId], (people) => people.filter((person) => person.id !== participantId));
+  });
+}
+
+export interface AuditRow {
+  readonly at: Date;
+  readonly by: string | null;
+  readonly action: string;
+}
+
+/** Who opened or changed health data of a class, newest first. */
+export const auditOf = async (db: Kysely<DB>, classId: string, most = 300): Promise<AuditRow[]> =>
+  db
+    .selectFrom("audit_entry")
+    .leftJoin("account", "account.id", "account_id")
+    .select(["happened_at as at", "account.name as by", "action"])
+    .where("class_id", "=", classId)
+    .orderBy("happened_at", "desc")
+    .orderBy("audit_entry.id", "desc")
+    .limit(most)
+    .execute();
+
+export const setRetention = async (db: Kysely<DB>, classId: string, days: number): Promise<void> =>
+  void (await db.updateTable("class").set({ retain_days: days }).where("id", "=", classId).execute());

@@ -1,0 +1,159 @@
+import type { Kysely } from "kysely";
+import type { Pantry } from "~/core/batter";
+import { type ClassInput, plan } from "~/core/plan";
+import { type ClassNeed, type Extra, type ShoppingLine, shoppingList } from "~/core/shop";
+import { classesOf } from "~/db/queries/classes.server";
+import { type DB } from "~/db/schema";
+import { notFound } from "./classes.server";
+
+/** A trip to the shop: one class that leads it, and those that are bought for along with it. */
+export interface Trip {
+  /** The class whose cupboard, extras and ticks the trip has. */
+  readonly leadId: string;
+  readonly classes: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly startsAt: string;
+    readonly people: number;
+  }[];
+  readonly lines: readonly ShoppingLine[];
+  readonly stock: Readonly<Record<string, number>>;
+  readonly extras: readonly Extra[];
+  /** Other classes that could be bought for on the same trip. */
+  readonly others: readonly { readonly id: string; readonly title: string; readonly startsAt: string }[];
+}
+
+/** Which class leads the trip of a class: the one it shops with, or itself. */
+export async function leadOf(db: Kysely<DB>, classId: string): Promise<string> {
+  const row = await db.selectFrom("class").select(["id", "shops_with"]).where("id", "=", classId).executeTakeFirst();
+  if (!row) throw notFound("class");
+  return row.shops_with ?? row.id;
+}
+
+const needOf = (input: ClassInput): ClassNeed => ({
+  classId: input.id,
+  totals: plan(input).totals,
+  packs: input.packs,
+});
+
+/** The trip a class belongs to, with its list worked out. */
+export async function tripOf(db: Kysely<DB>, classId: string): Promise<Trip> {
+  const leadId = await leadOf(db, classId);
+  const [members, stock, extras, others] = await Promise.all([
+    db
+      .selectFrom("class")
+      .select("id")
+      .where((eb) => eb.or([eb("id", "=", leadId), eb("shops_with", "=", leadId)]))
+      .orderBy("starts_at")
+      .execute(),
+    db.selectFrom("shop_stock").selectAll().where("class_id", "=", leadId).execute(),
+    db.selectFrom("shop_extra").selectAll().where("class_id", "=", leadId).orderBy("name").execute(),
+    db
+      .selectFrom("class as other")
+      .select(["other.id", "other.title", "other.starts_at as startsAt"])
+      .where("other.id", "!=", leadId)
+      .where("other.shops_with", "is", null)
+      // Whoever leads a trip of their own is not taken along with all theirs.
+      .where((eb) =>
+        eb.not(
+          eb.exists(
+            eb.selectFrom("class as theirs").select("theirs.id").whereRef("theirs.shops_with", "=", "other.id"),
+          ),
+        ),
+      )
+      .orderBy("other.starts_at", "desc")
+      .limit(12)
+      .execute(),
+  ]);
+  const inputs = (
+    await classesOf(
+      db,
+      members.map(({ id }) => id),
+    )
+  ).map((stored) => stored.input);
+  const pantry: Pantry = new Map(inputs.flatMap((input) => input.pantry.map((one) => [one.id, one] as const)));
+  const onHand = stock.map((row) => [row.ingredient_id, row.grams] as const);
+  const asked = extras.map(({ id, name, count, price }) => ({ id, name, count, price: price ?? undefined }));
+  return {
+    leadId,
+    classes: inputs.map((input) => ({
+      id: input.id,
+      title: input.title,
+      startsAt: input.startsAt,
+      people: input.brief.people,
+    })),
+    lines: shoppingList(inputs.map(needOf), pantry, new Map(onHand), asked),
+    stock: Object.fromEntries(onHand),
+    extras: asked,
+    others,
+  };
+}
+
+/** What is on hand of an ingredient, in grams; 0 takes it off the list of what there is. */
+export async function saveStock(db: Kysely<DB>, leadId: string, ingredientId: string, grams: number): Promise<void> {
+  if (grams <= 0) {
+    await db
+      .deleteFrom("shop_stock")
+      .where("class_id", "=", leadId)
+      .where("ingredient_id", "=", ingredientId)
+      .execute();
+    return;
+  }
+  await db
+    .insertInto("shop_stock")
+    .values({ class_id: leadId, ingredient_id: ingredientId, grams })
+    .onConflict((conflict) => conflict.columns(["class_id", "ingredient_id"]).doUpdateSet({ grams }))
+    .execute();
+}
+
+export const addExtra = async (db: Kysely<DB>, leadId: string, extra: Omit<Extra, "id">): Promise<void> =>
+  void (await db
+    .insertInto("shop_extra")
+    .values({ class_id: leadId, name: extra.name, count: extra.count, price: extra.price ?? null })
+    .execute());
+
+export const removeExtra = async (db: Kysely<DB>, leadId: string, id: string): Promise<void> =>
+  void (await db.deleteFrom("shop_extra").where("class_id", "=", leadId).where("id", "=", id).execute());
+
+/** Takes another class along on a trip, or lets it go its own way. Only a class that leads no trip can be taken along. */
+export async function shopTogether(
+  db: Kysely<DB>,
+  leadId: string,
+  otherId: string,
+  isTogether: boolean,
+): Promise<boolean> {
+  if (leadId === otherId) return false;
+  const changed = await db
+    .updateTable("class")
+    .set({ shops_with: isTogether ? leadId : null })
+    .where("id", "=", otherId)
+    .where("shops_with", isTogether ? "is" : "=", isTogether ? null : leadId)
+    .$if(isTogether, (query) =>
+      query.where((eb) =>
+        eb.not(
+          eb.exists(eb.selectFrom("class as theirs").select("theirs.id").where("theirs.shops_with", "=", otherId)),
+        ),
+      ),
+    )
+    .executeTakeFirst();
+  return changed.numUpdatedRows > 0n;
+}
+
+/** Who does which task before the class, by task. */
+export async function prepOwners(db: Kysely<DB>, classId: string): Promise<Record<string, string>> {
+  const rows = await db.selectFrom("prep_owner").select(["task", "owner"]).where("class_id", "=", classId).execute();
+  return Object.fromEntries(rows.map((row) => [row.task, row.owner]));
+}
+
+/** Gives a task to somebody; to nobody when the name is empty. */
+export async function givePrep(db: Kysely<DB>, classId: string, task: string, owner: string): Promise<void> {
+  if (owner === "") {
+    await db.deleteFrom("prep_owner").where("class_id", "=", classId).where("task", "=", task).execute();
+    return;
+  }
+  await db
+    .insertInto("prep_owner")
+    .values({ class_id: classId, task, owner })
+    .onConflict((conflict) => conflict.columns(["class_id", "task"]).doUpdateSet({ owner }))
+    .execute();
+}
