@@ -19,27 +19,13 @@ import {
   useRouteLoaderData,
 } from "react-router";
 import type { Route } from "./+types/root";
+import { localeOf } from "~/services/request.server";
 import { LocaleProvider } from "~/ui/sheet/locale";
 import { useNonce } from "~/ui/sheet/nonce";
 import { pageSystem } from "~/ui/theme";
 import { TextLink } from "~/ui/sheet/controls";
 
 const fallbackLocale = "en-GB";
-
-/** The first language the browser asks for that is English of some kind: the words are, so numbers and dates follow. */
-function localeOf(request: Request): string {
-  const asked =
-    request.headers
-      .get("accept-language")
-      ?.split(",")
-      .map((part) => part.split(";")[0]?.trim() ?? "") ?? [];
-  const english = asked.find((tag) => /^en-[A-Z]{2}$/i.test(tag));
-  try {
-    return english ? (Intl.getCanonicalLocales(english)[0] ?? fallbackLocale) : fallbackLocale;
-  } catch {
-    return fallbackLocale;
-  }
-}
 
 export const loader = ({ request }: Route.LoaderArgs) => ({ locale: localeOf(request) });
 export const shouldRevalidate = () => false;

@@ -1,6 +1,8 @@
+import { useEffect } from "react";
 import { Form, NavLink, Outlet } from "react-router";
 import type { Route } from "./+types/framed";
 import { accountOf } from "~/services/session.server";
+import { flushEverywhere } from "~/ui/outbox/outbox";
 import { Mark } from "~/ui/sheet/Mark";
 import { Shortcuts } from "~/ui/sheet/Shortcuts";
 
@@ -11,6 +13,13 @@ export const loader = ({ context }: Route.LoaderArgs) => {
 
 /** The frame of every page but the live screen. */
 export default function Framed({ loaderData }: Route.ComponentProps) {
+  // What was ticked on a screen that was left before it could be sent goes from here.
+  useEffect(() => {
+    const send = () => void flushEverywhere();
+    send();
+    addEventListener("online", send);
+    return () => removeEventListener("online", send);
+  }, []);
   return (
     <>
       <a className="skip" href="#content">
@@ -23,8 +32,15 @@ export default function Framed({ loaderData }: Route.ComponentProps) {
             Classes
           </NavLink>
           <NavLink to="/recipes">Batter book</NavLink>
+          <NavLink to="/pantry">Pantry</NavLink>
+          <NavLink to="/bench">Bench</NavLink>
           <NavLink to="/kitchens">Kitchens</NavLink>
-          {loaderData.role === "lead" ? <NavLink to="/accounts">Accounts</NavLink> : null}
+          {loaderData.role === "lead" ? (
+            <>
+              <NavLink to="/outbox">Outbox</NavLink>
+              <NavLink to="/accounts">Accounts</NavLink>
+            </>
+          ) : null}
         </nav>
         <div className="who">
           <span>

@@ -1,16 +1,26 @@
+import { sayExposure } from "~/ui/words/people";
 import { CalendarDate } from "@internationalized/date";
 import type { ReactNode } from "react";
 import { renderToStaticMarkup } from "react-dom/server";
 import { MemoryRouter } from "react-router";
-import { plan } from "~/core/plan";
+import { batterOf } from "~/core/batter";
+import { kitOf, scaleOptions } from "~/core/kit";
+import { starterPantry } from "~/core/pantry";
+import { plan, withMorePeople } from "~/core/plan";
+import { measuringSetOf, ratio, scoopTolerance } from "~/core/quantity";
+import { scaleStation } from "~/core/scale";
 import { demoClasses } from "~/demo/boathouse";
+import { starterRecipes } from "~/demo/recipes";
 import { PlateTable, ItemTable } from "./allergen/Tables";
 import { countedIn } from "./brief/Consequences";
 import { Figures } from "./class/Figures";
 import { Findings } from "./class/Findings";
 import { Stages } from "./class/Stages";
-import { KitTable, StationCard } from "./kit/StationCard";
+import { KitTable, StationCard, TareCard } from "./kit/StationCard";
+import { HomeSheet } from "./recipe/HomeSheet";
 import { RecipeSheet } from "./recipe/RecipeSheet";
+import { Gains } from "./scale/Gains";
+import { ScaleTable } from "./scale/ScaleTable";
 import { BellLine } from "./schedule/BellLine";
 import { Lanes } from "./schedule/Lanes";
 import { LocaleProvider } from "./sheet/locale";
@@ -68,7 +78,16 @@ test("an amount nobody knows stands out in the kit instead of being left out", (
 });
 
 test("the plate table puts the gravest first and gives every verdict its reason", () => {
-  const text = said(<PlateTable people={next.people} plates={made.plates} stations={made.stations} names={names} />);
+  const text = said(
+    <PlateTable
+      people={next.people}
+      plates={made.plates}
+      stations={made.stations}
+      names={names}
+      base="/classes/x"
+      sayWay={(exposure) => sayExposure(exposure, next, made, names)}
+    />,
+  );
   expect(text.indexOf("Ezra Larkspur")).toBeLessThan(text.indexOf("Wren Adeyo"));
   expect(text).toContain("hen's egg: contains, because it has egg by nature.");
   expect(text).toContain("nobody has read the label of the baking powder");
@@ -116,7 +135,7 @@ test("a figure that changed shows what it was, in words too; one that did not is
   expect(said(<Figures figures={made.figures} counted={countedIn(made)} names={names} />)).not.toContain("was ");
 });
 
-test("the eight stages stand in the order of the work with how they stand, and the register belongs to the brief", () => {
+test("the stages stand in the order of the work with how they stand, and the register belongs to the brief", () => {
   const marks = Object.fromEntries(
     Object.keys(made.fingerprints).map((stage) => [
       stage,
@@ -128,7 +147,7 @@ test("the eight stages stand in the order of the work with how they stand, and t
       <Stages base="/classes/x" marks={marks} />
     </MemoryRouter>,
   );
-  expect(html.match(/<li>/g)).toHaveLength(8);
+  expect(html.match(/<li>/g)).toHaveLength(9);
   expect(html).toMatch(/aria-current="page" href="\/classes\/x\/brief"/);
   expect(html).toContain("open · 2 to look at");
   expect(html).toContain("stale");
@@ -186,4 +205,85 @@ test("a recipe is a page: lines by bowl, steps in order with their cautions, hea
 test("numbers follow the reader's locale", () => {
   const kit = made.stations[0]?.kit ?? [];
   expect(said(<KitTable kit={kit} ingredientName={names.ingredient} />, "de-DE")).toContain("2,3 g");
+});
+
+describe("the batter book's sheets", () => {
+  const [pancakes] = starterRecipes;
+  if (!pancakes) throw new Error("the starter recipes are gone");
+  const pantry = new Map(starterPantry.map((one) => [one.id, one]));
+  const batter = batterOf(pancakes, pantry);
+  const options = { set: measuringSetOf("metric-usual"), tolerance: scoopTolerance, easesSpice: false };
+
+  test("a sub-recipe stands by itself on the page, and what cannot be seen is said at the heat", () => {
+    const recipe = {
+      ...pancakes,
+      blindNote: "Dark: go by time.",
+      parts: [
+        {
+          id: "sauce",
+          name: "Berry sauce",
+          kind: "sauce" as const,
+          heat: "hob" as const,
+          minutes: { low: 3, likely: 5, high: 8 },
+          makesGrams: 200,
+        },
+      ],
+      lines: pancakes.lines.map((line) => (line.id === "berries" ? { ...line, partId: "sauce" } : line)),
+    };
+    const text = said(<RecipeSheet recipe={recipe} ingredientName={names.ingredient} />);
+    expect(text).toMatch(/Berry sauce sauce, hob, 5 min ?; makes 200 g 8 g blueberries/);
+    expect(text).toContain("Dark: go by time.");
+  });
+
+  test("the handout gives cups and grams, cautions once, and the closing words", () => {
+    const scale = scaleStation(pancakes, batter, 8, "quarter");
+    const kit = kitOf(pancakes, pantry, scale.factor, 3, scale.piecesMade, options);
+    const text = said(
+      <HomeSheet
+        recipe={pancakes}
+        way={undefined}
+        kit={kit}
+        scale={scale}
+        set={options.set}
+        ingredientName={names.ingredient}
+      />,
+    );
+    expect(text).toMatch(/plain wheat flour 1⁄2 cup \+ 2 × 1⁄3 cup \(153 g \)/);
+    expect(text.match(/Burns:/g)).toHaveLength(1);
+    expect(text).toContain("Local food, fire and electrical codes");
+    expect(text).not.toMatch(/\bsafe\b/i);
+  });
+
+  test("ways to scale stand side by side, with the eggs' two ways out and what cannot be measured", () => {
+    const rows = scaleOptions(pancakes, pantry, batter, 12, 4, { ...options, set: measuringSetOf("us-usual") });
+    const text = said(
+      <ScaleTable
+        title="Twelve"
+        wanted={12}
+        options={rows}
+        chosen="half"
+        wholeEggs={{ factor: ratio(2n), pieces: 17 }}
+        names={names}
+      />,
+    );
+    expect(text).toContain("Half batches (the class’s)");
+    expect(text).toContain("1 1⁄2 : 75 g beaten, or 2 whole".replace(" :", ":"));
+    expect(text).toContain("fine table salt");
+    expect(text).toContain("With whole eggs only: 2 × the recipe, 17 pieces.");
+  });
+
+  test("more at the door: each station with what it gains and what its card then says", () => {
+    const grown = withMorePeople(next, made, 4);
+    const text = said(<Gains gains={grown.gains} before={made} after={grown.plan} names={names} />);
+    expect(text).toContain("4 stations become 5");
+    expect(text).toMatch(/new station \+\d people/);
+    expect(text).toMatch(/\+ .* plain wheat flour , then/);
+    expect(said(<Gains gains={[]} before={made} after={made} names={names} />)).toContain("No kit changes.");
+  });
+
+  test("the tare card has both readings for every weighed line", () => {
+    const kit = kitOf(pancakes, pantry, ratio(1n), 1, 8, options);
+    const text = said(<TareCard kit={kit} recipe={pancakes} ingredientName={names.ingredient} />);
+    expect(text).toMatch(/plain wheat flour 153 g 153 g baking powder 9\.2 g 162 g/);
+  });
 });

@@ -1,15 +1,16 @@
 import { type DefaultValue, getFormProps, useForm, type SubmissionResult } from "@conform-to/react";
 import { parseWithZod } from "@conform-to/zod/v4";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { Form, useNavigation } from "react-router";
 import type { z } from "zod";
 import { briefFormSchema, dishKey, inputOf } from "./brief-form";
 import type { Kitchen } from "~/core/gear";
-import { type ClassInput, canonical, plan } from "~/core/plan";
+import { type ClassInput, type ClassPlan, canonical, plan } from "~/core/plan";
 import type { Recipe } from "~/core/recipe";
 import { BriefFields } from "~/ui/brief/BriefFields";
 import { Consequences } from "~/ui/brief/Consequences";
-import { BellLine } from "~/ui/schedule/BellLine";
+import { DraftBellLine } from "~/ui/brief/DraftBellLine";
+import { type DraftStore, createDraftStore, useDraft } from "~/ui/brief/draft-store";
 import { FormError, Primary } from "~/ui/sheet/controls";
 
 export interface Conflict {
@@ -29,8 +30,8 @@ interface Props {
   readonly conflict: Conflict | undefined;
   readonly isSaved: boolean;
   readonly button: string;
-  /** Told what is typed, once it can be planned. */
-  readonly onTyped?: (input: ClassInput | undefined) => void;
+  /** Where what is typed is held, once it can be planned; one of its own when nobody else looks at it. */
+  readonly drafts?: DraftStore;
 }
 
 /** The brief and, beside it, what follows: planned in this browser at every keystroke. */
@@ -44,8 +45,10 @@ export function BriefPage({
   conflict,
   isSaved,
   button,
-  onTyped,
+  drafts: given,
 }: Props) {
+  const [own] = useState(createDraftStore);
+  const drafts = given ?? own;
   const [form, fields] = useForm<z.input<typeof briefFormSchema>, z.output<typeof briefFormSchema>>({
     lastResult: result,
     defaultValue: values,
@@ -54,7 +57,6 @@ export function BriefPage({
     onValidate: ({ formData }) => parseWithZod(formData, { schema: briefFormSchema }),
   });
   const formRef = useRef<HTMLFormElement>(null);
-  const [typed, setTyped] = useState<ClassInput | undefined>(undefined);
   const read = () => {
     if (!formRef.current) return;
     const typedFields = new FormData(formRef.current);
@@ -63,22 +65,28 @@ export function BriefPage({
     const submission = parseWithZod(typedFields, { schema: briefFormSchema });
     // While a field is half typed, the last plan that could be made stands.
     const next = submission.status === "success" ? inputOf(submission.value, base, kitchens, recipes) : undefined;
-    if (!next) return;
-    setTyped(next);
-    onTyped?.(next);
+    if (next) drafts.set({ input: next, plan: plan(next) });
+  };
+  // Keys that come faster than frames are planned once a frame.
+  const frame = useRef(0);
+  const readSoon = () => {
+    cancelAnimationFrame(frame.current);
+    frame.current = requestAnimationFrame(read);
   };
   // What the browser restored or a refused save kept is planned from the first.
   useEffect(read, [result]);
-  useEffect(() => () => onTyped?.(undefined), [onTyped]);
+  useEffect(
+    () => () => {
+      cancelAnimationFrame(frame.current);
+      drafts.set(undefined);
+    },
+    [drafts],
+  );
   const before = useMemo(() => saved && plan(saved), [saved]);
-  const latest = typed ?? saved;
-  // Without a recipe nothing follows yet, and a column of noughts would say otherwise.
-  const shown = latest && latest.dishes.length > 0 ? latest : undefined;
-  const now = useMemo(() => (typed ? plan(typed) : before), [typed, before]);
-  const withoutIds = (input: ClassInput) =>
-    canonical({ ...input, dishes: input.dishes.map(({ id: _id, ...dish }) => dish) });
-  const isChanged = typed !== undefined && (saved === undefined || withoutIds(typed) !== withoutIds(saved));
-  const isBusy = useNavigation().state === "submitting";
+  const navigation = useNavigation();
+  const isBusy = navigation.state === "submitting";
+  // Until the answer is on the screen: the address changes before the page does.
+  const isAway = navigation.formMethod !== undefined;
   const all = fields.dishes.getFieldList().map((row) => row.getFieldset());
   // The rows in use and one more to fill; the form carries as many as there can be.
   const used = all.filter((row) => row.what.initialValue).length;
@@ -96,16 +104,16 @@ export function BriefPage({
   return (
     <>
       {/* A class that exists has its line in the head already. */}
-      {!saved && shown && now ? (
-        <BellLine
-          timeline={now.timeline}
-          startsAt={shown.startsAt}
-          timeZone={shown.timeZone}
-          available={shown.brief.minutes}
-        />
-      ) : null}
+      {saved ? null : <DraftBellLine drafts={drafts} saved={undefined} />}
       <div className="columns two">
-        <Form method="post" {...getFormProps(form)} ref={formRef} onInput={read} className="form" aria-label="Brief">
+        <Form
+          method="post"
+          {...getFormProps(form)}
+          ref={formRef}
+          onInput={readSoon}
+          className="form"
+          aria-label="Brief"
+        >
           <FormError title="Not saved" problems={form.errors ?? []} />
           {conflict ? (
             <div className="form-error" role="alert">
@@ -136,36 +144,70 @@ export function BriefPage({
               <p>Take over into the fields what you want to keep of theirs, then save again.</p>
             </div>
           ) : null}
-          {isSaved && !isChanged ? (
-            <p className="saved" role="status">
-              Saved.
-            </p>
-          ) : null}
+          {isSaved ? <SavedNote drafts={drafts} saved={saved} /> : null}
           <input
             type="hidden"
             name="version"
             key={conflict?.version}
             defaultValue={conflict?.version ?? (values.version as number | undefined)}
           />
-          <BriefFields
-            fields={fields}
-            dishes={rows}
-            kitchens={kitchens.map((kitchen) => ({ value: kitchen.id, label: kitchen.name }))}
-            recipes={options}
-          />
+          {/* What is typed into a form that is already on its way would be lost when the answer comes. */}
+          <fieldset disabled={isAway} className="bare">
+            <BriefFields
+              fields={fields}
+              dishes={rows}
+              kitchens={kitchens.map((kitchen) => ({ value: kitchen.id, label: kitchen.name }))}
+              recipes={options}
+            />
+          </fieldset>
           <div className="actions">
             <Primary loading={isBusy}>{button}</Primary>
           </div>
         </Form>
-        {shown && now ? (
-          <Consequences input={shown} plan={now} before={saved ? before?.figures : undefined} isChanged={isChanged} />
-        ) : (
-          <section>
-            <h2>What follows</h2>
-            <p className="quiet">Choose a recipe and a kitchen, and stations, amounts and minutes appear here.</p>
-          </section>
-        )}
+        <Follows drafts={drafts} saved={saved} before={before} />
       </div>
     </>
+  );
+}
+
+/** Is what is typed another class than the saved one? Names that the database gives to rows do not count. */
+function isOther(typed: ClassInput | undefined, saved: ClassInput | undefined): boolean {
+  const withoutIds = (input: ClassInput) =>
+    canonical({
+      ...input,
+      dishes: input.dishes.map(({ id: _id, newestRevision: _newest, ...dish }) => dish),
+    });
+  return typed !== undefined && (saved === undefined || withoutIds(typed) !== withoutIds(saved));
+}
+
+function SavedNote({ drafts, saved }: { drafts: DraftStore; saved: ClassInput | undefined }) {
+  const draft = useDraft(drafts);
+  return isOther(draft?.input, saved) ? null : (
+    <p className="saved" role="status">
+      Saved.
+    </p>
+  );
+}
+
+/** What follows from the brief, drawn apart from its fields and after them: the letters come first. */
+function Follows({
+  drafts,
+  saved,
+  before,
+}: {
+  drafts: DraftStore;
+  saved: ClassInput | undefined;
+  before: ClassPlan | undefined;
+}) {
+  const draft = useDeferredValue(useDraft(drafts));
+  const [shown, now] = draft ? [draft.input, draft.plan] : [saved, before];
+  // Without a recipe nothing follows yet, and a column of noughts would say otherwise.
+  return shown && now && shown.dishes.length > 0 ? (
+    <Consequences input={shown} plan={now} before={before?.figures} isChanged={isOther(draft?.input, saved)} />
+  ) : (
+    <section>
+      <h2>What follows</h2>
+      <p className="quiet">Choose a recipe and a kitchen, and stations, amounts and minutes appear here.</p>
+    </section>
   );
 }

@@ -5,7 +5,9 @@ import { accountOf } from "~/services/session.server";
 import { ItemTable, PlateTable } from "~/ui/allergen/Tables";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
+import { TextLink } from "~/ui/sheet/controls";
 import { closingCaution } from "~/ui/words/en";
+import { sayExposure } from "~/ui/words/people";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await audit(accountOf(context).id, params.classId, "opened the allergy table").catch(() => undefined);
@@ -19,18 +21,32 @@ export default function Allergies() {
       <div className="sheet-head">
         <h2>Allergy table</h2>
         <p className="quiet">
-          Every person against batter, pan fat and toppings, from what was declared and the labels as read.
+          Every person against batter, pan fat, toppings, food brought along and what reaches them over the room.
         </p>
+        <div className="tools">
+          <TextLink to={`${action}/allergies/matrix`}>Every person, every item</TextLink>
+          <TextLink to={`${action}/allergies/brought/new`}>Food brought along</TextLink>
+          <TextLink to={`${action}/day-sheet/wall`}>Wall sheet</TextLink>
+          {isLead ? <TextLink to={`${action}/day-sheet/folder`}>Folder sheet</TextLink> : null}
+        </div>
       </div>
       <Findings
         findings={plan.findings.filter(
           (finding) =>
-            finding.stage === "allergies" && !["cannot-eat", "may-not-eat", "plate-unknown"].includes(finding.code),
+            finding.stage === "allergies" &&
+            !["cannot-eat", "may-not-eat", "plate-unknown", "contact-reaches"].includes(finding.code),
         )}
         names={names}
       />
       <div className="columns wide-narrow">
-        <PlateTable people={input.people} plates={plan.plates} stations={plan.stations} names={names} />
+        <PlateTable
+          people={input.people}
+          plates={plan.plates}
+          stations={plan.stations}
+          names={names}
+          base={action}
+          sayWay={(exposure) => sayExposure(exposure, input, plan, names)}
+        />
         <ItemTable input={input} plan={plan} names={names} base={action} />
       </div>
       <p className="caution" style={{ marginTop: 20 }}>

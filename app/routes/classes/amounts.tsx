@@ -4,6 +4,7 @@ import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { day, grams, number } from "~/ui/format/format";
 import { KitTable, StationCard } from "~/ui/kit/StationCard";
+import { TextLink } from "~/ui/sheet/controls";
 import { PrintButton } from "~/ui/sheet/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { measuringSetOf } from "~/core/quantity";
@@ -23,6 +24,7 @@ export default function Amounts() {
           Measured with {measuringSetOf(input.brief.measuringSetId).name}. Dry cups levelled, jugs read at eye level.
         </p>
         <div className="tools">
+          <TextLink to="../scaling">Ways to scale, more at the door</TextLink>
           <PrintButton>Print the cards</PrintButton>
         </div>
       </div>

@@ -5,7 +5,7 @@ import type { Brief, ClassInput } from "~/core/plan";
 import { measuringSets, writeRatio } from "~/core/quantity";
 import type { Kitchen } from "~/core/gear";
 import type { Recipe } from "~/core/recipe";
-import { batchRules } from "~/core/scale";
+import { batchRules, eggRules } from "~/core/scale";
 import { demoModes, kitModes } from "~/core/schedule";
 import { timeZoneSchema } from "~/formats/class-file";
 import { choice, fractionField, whole, words } from "../form";
@@ -43,6 +43,11 @@ const stationNames = z
     return names;
   });
 
+const percentField = z
+  .number({ error: "Give a number of percent from 0.5 to 20." })
+  .min(0.5, { error: "Give a number of percent from 0.5 to 20: closer than that no spoon measures." })
+  .max(20, { error: "Give a number of percent from 0.5 to 20." });
+
 export const briefFormSchema = z.object({
   version: z.int().optional(),
   title: words(120, "a title, such as Junior breakfast"),
@@ -61,15 +66,21 @@ export const briefFormSchema = z.object({
   demo: choice(demoModes, "a demonstration"),
   testersPerSurface: whole(0, 2),
   batchRule: choice(batchRules, "a rule"),
+  eggRule: choice(eggRules, "what is done about half an egg").default("by-weight"),
+  containerPer: choice(["line", "bowl"], "how things are put into containers").default("line"),
   measuringSetId: z
     .string({ error: "Choose a measuring set." })
     .refine((id) => measuringSets.some((set) => set.id === id), { error: "Choose a measuring set from the list." }),
+  strictTolerancePercent: percentField,
+  usualTolerancePercent: percentField,
+  easesSpice: z.boolean().default(false),
   regime: z.enum(Object.keys(regimes) as [keyof typeof regimes], { error: "Choose a list." }),
   doorsMinutes: whole(0, 120),
   eatMinutes: whole(0, 180),
   cleanMinutes: whole(0, 120),
   hasDemoBatch: z.boolean().default(false),
   hasSpareKit: z.boolean().default(false),
+  isRemote: z.boolean().default(false),
   stationNames,
   dishes: z
     .array(
@@ -118,6 +129,8 @@ export function formValuesOf(input: ClassInput, version: number | undefined) {
     piecesEach: writeRatio(brief.piecesEach),
     hasDemoBatch: brief.hasDemoBatch ? "on" : "",
     hasSpareKit: brief.hasSpareKit ? "on" : "",
+    isRemote: brief.isRemote ? "on" : "",
+    easesSpice: brief.easesSpice ? "on" : "",
     stationNames: brief.stationNames.join(", "),
     dishes: Array.from({ length: dishRows }, (_, index) => {
       const dish = input.dishes[index];
@@ -145,6 +158,8 @@ export function inputOf(
     sinks: room.sinks,
     surfaces: room.surfaces,
     gear: room.gear,
+    ...(room.circuits ? { circuits: room.circuits } : {}),
+    ...(room.floor ? { floor: room.floor } : {}),
   };
   return {
     ...base,
@@ -175,6 +190,8 @@ export function differences(now: ClassInput, typed: BriefForm): { field: string;
     stationNames: typed.stationNames.join(", "),
     hasDemoBatch: typed.hasDemoBatch ? "on" : "",
     hasSpareKit: typed.hasSpareKit ? "on" : "",
+    isRemote: typed.isRemote ? "on" : "",
+    easesSpice: typed.easesSpice ? "on" : "",
   };
   const keys = Object.keys(saved).filter((key) => key !== "version" && key !== "dishes") as (keyof typeof saved &
     keyof typeof mine)[];
@@ -207,12 +224,18 @@ export const usualBrief = {
   demo: "mix-and-load",
   testersPerSurface: 0,
   batchRule: "half",
+  eggRule: "by-weight",
+  containerPer: "line",
   measuringSetId: "us-usual",
+  strictTolerancePercent: 2,
+  usualTolerancePercent: 5,
+  easesSpice: "",
   regime: "eu",
   doorsMinutes: 10,
   eatMinutes: 15,
   cleanMinutes: 10,
   hasDemoBatch: "on",
   hasSpareKit: "",
+  isRemote: "",
   stationNames: "",
 } as const;

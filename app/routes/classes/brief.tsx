@@ -43,7 +43,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 export default function Brief({ loaderData, actionData }: Route.ComponentProps) {
-  const { input, meta, showDraft } = useClass();
+  const { input, meta, drafts } = useClass();
   const pinned = input.dishes
     .map((dish) => dish.recipe)
     .filter((recipe) => !loaderData.recipes.some((one) => one.id === recipe.id && one.revision === recipe.revision));
@@ -68,7 +68,7 @@ export default function Brief({ loaderData, actionData }: Route.ComponentProps) 
         conflict={actionData?.conflict}
         isSaved={isSaved}
         button="Save the brief"
-        onTyped={showDraft}
+        drafts={drafts}
       />
     </>
   );

@@ -2,6 +2,7 @@ import { useOutletContext } from "react-router";
 import type { ClassInput, ClassPlan, Stage } from "~/core/plan";
 import type { ClassMeta } from "~/db/queries/classes.server";
 import type { StageStanding } from "~/ui/class/SettleBar";
+import type { DraftStore } from "~/ui/brief/draft-store";
 import type { Names } from "~/ui/words/findings";
 
 /** What every page of a class has at hand. */
@@ -12,8 +13,8 @@ export interface ClassContext {
   readonly standings: Readonly<Record<Stage, StageStanding>>;
   readonly names: Names;
   readonly isLead: boolean;
-  /** Lays another class along the bell line in the head: the one being typed. Undefined puts the saved one back. */
-  readonly showDraft: (draft: ClassInput | undefined) => void;
+  /** The class as it is being typed, if it is: the bell line in the head follows it. */
+  readonly drafts: DraftStore;
   /** Where stages are settled. */
   readonly action: string;
 }

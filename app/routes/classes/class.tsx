@@ -4,15 +4,17 @@ import { z } from "zod";
 import type { Route } from "./+types/class";
 import type { ClassContext } from "./class-context";
 import { formOf } from "../form";
-import { type ClassInput, type Stage, changesBetween, plan, stageInputs, stages, stateOfStage } from "~/core/plan";
+import { type Stage, changesBetween, fingerprints, plan, stageInputs, stages, stateOfStage } from "~/core/plan";
 import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
 import { classOr404, removeClass, settle, stampsOf, unsettle } from "~/services/classes.server";
 import { eventsOf } from "~/services/live.server";
+import { asSeenBy } from "~/services/privacy.server";
 import { accountOf, requireLead } from "~/services/session.server";
 import { Stages, type StageMark } from "~/ui/class/Stages";
 import { day, dayAndTime } from "~/ui/format/format";
-import { BellLine } from "~/ui/schedule/BellLine";
+import { createDraftStore } from "~/ui/brief/draft-store";
+import { DraftBellLine } from "~/ui/brief/DraftBellLine";
 import { FileLink } from "~/ui/sheet/controls";
 import { useLocale } from "~/ui/sheet/locale";
 import { useNonce } from "~/ui/sheet/nonce";
@@ -21,7 +23,24 @@ import { namesOf } from "~/ui/words/findings";
 export async function loader({ params, context }: Route.LoaderArgs) {
   const stored = await classOr404(params.classId);
   const [stamps, events] = await Promise.all([stampsOf(params.classId), eventsOf(database(), params.classId)]);
-  return { ...stored, stamps, live: fold(events), isLead: accountOf(context).role === "lead" };
+  const account = accountOf(context);
+  // Reckoned on the whole class: an assistant's view of it has other contents, not other signatures.
+  const now = fingerprints(stored.input);
+  const standings = Object.fromEntries(
+    stages.map((stage) => {
+      const stamp = stamps.find((one) => one.stage === stage);
+      return [
+        stage,
+        {
+          state: stateOfStage(stamp?.fingerprint, now[stage]),
+          by: stamp?.by ?? null,
+          at: stamp?.at,
+          changes: stamp ? changesBetween(stamp.inputs, stageInputs(stored.input, stage)) : [],
+        },
+      ];
+    }),
+  ) as unknown as ClassContext["standings"];
+  return { ...asSeenBy(account, stored), standings, live: fold(events), isLead: account.role === "lead" };
 }
 
 const formSchema = z.discriminatedUnion("intent", [
@@ -60,34 +79,14 @@ const cssText = (text: string): string =>
   `"${text.replace(/[^A-Za-z0-9 ,.]/gu, (sign) => `\\${sign.codePointAt(0)?.toString(16)} `)}"`;
 
 export default function ClassLayout({ loaderData, params }: Route.ComponentProps) {
-  const { input, meta, stamps, live, isLead } = loaderData;
+  const { input, meta, standings, live, isLead } = loaderData;
   const locale = useLocale();
   const nonce = useNonce();
   const made = useMemo(() => plan(input), [input]);
-  const [draft, showDraft] = useState<ClassInput | undefined>(undefined);
-  const shown = draft ?? input;
-  const shownPlan = useMemo(() => (draft ? plan(draft) : made), [draft, made]);
+  const [drafts] = useState(createDraftStore);
   const base = `/classes/${params.classId}`;
   // The log lays what happened under its own line; twice would be once too often.
   const isOnLog = useLocation().pathname === `${base}/log`;
-  const standings = useMemo(
-    () =>
-      Object.fromEntries(
-        stages.map((stage) => {
-          const stamp = stamps.find((one) => one.stage === stage);
-          return [
-            stage,
-            {
-              state: stateOfStage(stamp?.fingerprint, made.fingerprints[stage]),
-              by: stamp?.by ?? null,
-              at: stamp?.at,
-              changes: stamp ? changesBetween(stamp.inputs, stageInputs(input, stage)) : [],
-            },
-          ];
-        }),
-      ) as unknown as ClassContext["standings"],
-    [input, made, stamps],
-  );
   const marks = Object.fromEntries(
     stages.map((stage) => [
       stage,
@@ -97,7 +96,12 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
       },
     ]),
   ) as Record<Stage, StageMark>;
-  const names = namesOf(input, made, locale);
+  const names = useMemo(() => namesOf(input, made, locale), [input, made, locale]);
+  const saved = useMemo(() => ({ input, plan: made }), [input, made]);
+  const context = useMemo(
+    (): ClassContext => ({ input, plan: made, meta, standings, names, isLead, action: base, drafts }),
+    [input, made, meta, standings, names, isLead, base, drafts],
+  );
   const { startedAt } = live;
   const rung =
     startedAt === undefined
@@ -116,7 +120,7 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
           {dayAndTime(input.startsAt, input.timeZone, locale)}, {input.kitchen.name}, {input.brief.people} people
         </span>
         <div className="tools small">
-          <FileLink href={`${base}/class-file.json`}>Class file</FileLink>
+          {isLead ? <FileLink href={`${base}/class-file.json`}>Class file</FileLink> : null}
           <FileLink href={`${base}/timeline.ics`}>Calendar</FileLink>
           {isLead ? (
             <details>
@@ -136,19 +140,9 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
           ) : null}
         </div>
       </div>
-      {isOnLog && startedAt !== undefined ? null : (
-        <BellLine
-          timeline={shownPlan.timeline}
-          startsAt={shown.startsAt}
-          timeZone={shown.timeZone}
-          available={shown.brief.minutes}
-          rung={rung}
-        />
-      )}
+      {isOnLog && startedAt !== undefined ? null : <DraftBellLine drafts={drafts} saved={saved} rung={rung} />}
       <Stages base={base} marks={marks} />
-      <Outlet
-        context={{ input, plan: made, meta, standings, names, isLead, action: base, showDraft } satisfies ClassContext}
-      />
+      <Outlet context={context} />
     </>
   );
 }

@@ -5,13 +5,14 @@ import { Form, data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/label";
 import { useClass } from "./class-context";
-import { formOf, words } from "../form";
+import { formOf, optionalWords, whole, words } from "../form";
 import { regimes } from "~/core/allergen";
 import { type Substance, substances } from "~/core/pantry";
-import { audit, classOr404, forgetLabel, notFound, saveLabel } from "~/services/classes.server";
+import { audit, classOr404, forgetLabel, notFound, saveLabel, savePack } from "~/services/classes.server";
+import { photoFrom, photoOf } from "~/services/photos.server";
 import { accountOf } from "~/services/session.server";
-import { FormError, Primary, TextField, TextLink } from "~/ui/sheet/controls";
-import { substanceWords } from "~/ui/words/en";
+import { FormError, Primary, Secondary, TextField, TextLink } from "~/ui/sheet/controls";
+import { SubstanceBoxes } from "~/ui/allergen/SubstanceBoxes";
 
 const schema = z.object({
   version: z.int().default(0),
@@ -19,12 +20,54 @@ const schema = z.object({
   readOn: z.iso.date({ error: "Give the day it was read." }),
   contains: z.array(z.enum(substances)).default([]),
   mayContain: z.array(z.enum(substances)).default([]),
+  photo: z.instanceof(File).optional(),
+});
+
+const otherSizes = 2;
+const priceField = z
+  .number({ error: "Give the price of one pack, such as 2.40, or leave it empty." })
+  .min(0, { error: "A price is 0 or more." })
+  .max(100_000, { error: "At most 100,000." })
+  .optional()
+  .transform((price) => (price === undefined ? undefined : Math.round(price * 100)));
+const buySchema = z.object({
+  product: optionalWords(120).transform((text) => (text === "" ? undefined : text)),
+  unitGrams: z
+    .number({ error: "Give the grams in one unit, such as 250." })
+    .gt(0, { error: "Give more than 0 grams." })
+    .max(100_000, { error: "At most 100,000 grams." }),
+  unitsPerPack: whole(1, 10_000),
+  unitName: words(120, "what one unit is called, such as bag or tub"),
+  price: priceField,
+  sizes: z
+    .array(
+      z.object({
+        unitGrams: z
+          .number({ error: "Give the grams in one unit, such as 500, or leave it empty." })
+          .gt(0, { error: "Give more than 0 grams." })
+          .max(100_000, { error: "At most 100,000 grams." })
+          .optional(),
+        unitsPerPack: whole(1, 10_000).optional(),
+        price: priceField,
+      }),
+    )
+    .max(otherSizes)
+    .default([])
+    // A row without grams is an empty row.
+    .transform((rows) =>
+      rows.flatMap(({ unitGrams, unitsPerPack, price }) =>
+        unitGrams === undefined ? [] : [{ unitGrams, unitsPerPack: unitsPerPack ?? 1, price }],
+      ),
+    ),
 });
 
 export async function loader({ params }: Route.LoaderArgs) {
   const { input } = await classOr404(params.classId);
   if (!input.pantry.some((one) => one.id === params.ingredientId)) throw notFound("ingredient");
-  return { today: today(getLocalTimeZone()).toString() };
+  return {
+    hasPhoto: (await photoOf(params.classId, params.ingredientId)) !== undefined,
+    today: today(getLocalTimeZone()).toString(),
+  };
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
@@ -32,22 +75,40 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (!input.pantry.some((one) => one.id === params.ingredientId)) throw notFound("ingredient");
   const form = await formOf(request);
   const account = accountOf(context);
+  if (form.get("intent") === "buy") {
+    const bought = parseWithZod(form, { schema: buySchema });
+    if (bought.status !== "success") return data({ bought: bought.reply() }, { status: 400 });
+    await savePack(params.classId, { ...bought.value, ingredientId: params.ingredientId });
+    await audit(account.id, params.classId, `changed the product of ${params.ingredientId}`.slice(0, 80));
+    return data({ bought: undefined });
+  }
   if (form.get("intent") === "forget") {
     await forgetLabel(params.classId, params.ingredientId);
     return redirect(`/classes/${params.classId}/allergies`);
   }
   const submission = parseWithZod(form, { schema });
-  if (submission.status !== "success") return data(submission.reply(), { status: 400 });
+  if (submission.status !== "success") return data({ read: submission.reply() }, { status: 400 });
   const { version, ...label } = submission.value;
-  if (
-    !(await saveLabel(params.classId, version, { ...label, ingredientId: params.ingredientId, readBy: account.name }))
-  ) {
+  const photo = await photoFrom(form.get("photo"));
+  if (photo === "refused")
     return data(
-      submission.reply({
-        formErrors: [
-          "Somebody else read this label a moment ago. Go back to the table and look at what they found before you replace it.",
-        ],
-      }),
+      {
+        read: submission.reply({
+          fieldErrors: { photo: ["This is no JPEG or PNG picture of at most 1.5 MB. Take a smaller one, or none."] },
+        }),
+      },
+      { status: 400 },
+    );
+  const reading = { ...label, ingredientId: params.ingredientId, readBy: account.name };
+  if (!(await saveLabel(params.classId, version, reading, photo))) {
+    return data(
+      {
+        read: submission.reply({
+          formErrors: [
+            "Somebody else read this label a moment ago. Go back to the table and look at what they found before you replace it.",
+          ],
+        }),
+      },
       { status: 409 },
     );
   }
@@ -55,48 +116,36 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   return redirect(`/classes/${params.classId}/allergies`);
 }
 
-function Boxes({
-  name,
-  title,
-  ticked,
-  regime,
-}: {
-  name: string;
-  title: string;
-  ticked: readonly Substance[];
-  regime: readonly Substance[];
-}) {
-  const rest = substances.filter((one) => !regime.includes(one));
-  const box = (value: Substance) => (
-    <label key={value}>
-      <input type="checkbox" name={name} value={value} defaultChecked={ticked.includes(value)} />{" "}
-      {substanceWords[value]}
-    </label>
-  );
-  return (
-    <fieldset>
-      <legend>{title}</legend>
-      <div className="checks">{regime.map(box)}</div>
-      <details open={ticked.some((one) => rest.includes(one))}>
-        <summary className="quiet" style={{ minHeight: 44, cursor: "pointer" }}>
-          More than the list asks for
-        </summary>
-        <div className="checks">{rest.map(box)}</div>
-      </details>
-    </fieldset>
-  );
-}
-
 export default function Label({ loaderData, params, actionData }: Route.ComponentProps) {
   const { input, meta, names } = useClass();
   const label = input.labels.find((one) => one.ingredientId === params.ingredientId);
   const name = names.ingredient(params.ingredientId);
   const [form, fields] = useForm<z.input<typeof schema>>({
-    lastResult: actionData,
+    lastResult: actionData && "read" in actionData ? actionData.read : undefined,
     defaultValue: { product: label?.product ?? "", readOn: loaderData.today },
   });
   const typed = (field: { initialValue?: unknown }, fallback: readonly Substance[]) =>
-    actionData ? ([field.initialValue ?? []].flat() as Substance[]) : fallback;
+    actionData && "read" in actionData ? ([field.initialValue ?? []].flat() as Substance[]) : fallback;
+  const pack = input.packs.find((one) => one.ingredientId === params.ingredientId);
+  const [buy, bought] = useForm<z.input<typeof buySchema>>({
+    id: "buy",
+    lastResult: actionData && "bought" in actionData ? actionData.bought : undefined,
+    defaultValue: {
+      product: pack?.product ?? "",
+      unitGrams: pack?.unitGrams,
+      unitsPerPack: pack?.unitsPerPack ?? 1,
+      unitName: pack?.unitName ?? "",
+      price: pack?.price === undefined ? undefined : pack.price / 100,
+      sizes: Array.from({ length: otherSizes }, (_, index) => {
+        const size = pack?.sizes?.[index];
+        return {
+          unitGrams: size?.unitGrams,
+          unitsPerPack: size?.unitsPerPack,
+          price: size?.price === undefined ? undefined : size.price / 100,
+        };
+      }),
+    },
+  });
   const regime: readonly Substance[] = regimes[input.brief.regime];
   return (
     <>
@@ -110,27 +159,86 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
         Read the packet in your hand, not the one from last time. Tick what it says; what is not ticked will be shown as
         “none declared”, with your name and the day.
       </p>
-      <Form method="post" {...getFormProps(form)} className="form" style={{ maxWidth: 860 }}>
+      <Form
+        method="post"
+        encType="multipart/form-data"
+        {...getFormProps(form)}
+        className="form"
+        style={{ maxWidth: 860 }}
+      >
         <FormError title="Not saved" problems={form.errors ?? []} />
         <input type="hidden" name="version" value={meta.labelVersions[params.ingredientId] ?? 0} />
         <TextField field={fields.product} label="What the packet is called" className="c8" autoComplete="off" />
         <TextField field={fields.readOn} label="Read on" type="date" className="c4" />
-        <Boxes
+        <SubstanceBoxes
           name="contains"
           title="It says it contains"
           ticked={typed(fields.contains, label?.contains ?? [])}
           regime={regime}
         />
-        <Boxes
+        <SubstanceBoxes
           name="mayContain"
           title="It says it may contain"
           ticked={typed(fields.mayContain, label?.mayContain ?? [])}
           regime={regime}
         />
+        <div>
+          <label>
+            Picture of the label, if you like
+            <br />
+            <input type="file" name="photo" accept="image/jpeg,image/png" style={{ minHeight: 44 }} />
+          </label>
+          {fields.photo.errors?.[0] ? <p className="field-error">{fields.photo.errors[0]}</p> : null}
+          {loaderData.hasPhoto ? (
+            <img src={`${params.ingredientId}/photo`} alt={`The label of the ${name}`} className="label-photo" />
+          ) : null}
+        </div>
         <div className="actions">
           <Primary>Keep what the label says</Primary>
         </div>
       </Form>
+      <section style={{ marginTop: 24, maxWidth: 860 }}>
+        <h3>What is bought</h3>
+        <p className="quiet small">
+          When the product here is another than the one whose label was read, the label counts as not read.
+        </p>
+        {pack?.product !== undefined && label && pack.product !== label.product ? (
+          <p className="needs-you">
+            Bought: “{pack.product}”. The label that was read is of “{label.product}”: read the packet in hand.
+          </p>
+        ) : null}
+        <Form method="post" {...getFormProps(buy)} className="form">
+          <TextField
+            field={bought.product}
+            label="Product"
+            hint="as on the packet; empty: whichever was read"
+            className="c6"
+            autoComplete="off"
+          />
+          <TextField field={bought.unitName} label="One unit is a" className="c3" autoComplete="off" />
+          <TextField field={bought.unitGrams} label="Grams in it" className="c3" inputMode="decimal" />
+          <TextField field={bought.unitsPerPack} label="Units to a pack" className="c3" inputMode="numeric" />
+          <TextField field={bought.price} label="Price of a pack" className="c3" inputMode="decimal" />
+          {bought.sizes.getFieldList().map((row, index) => {
+            const size = row.getFieldset();
+            return (
+              <fieldset key={row.key} className="bare">
+                <legend className="small">{index === 0 ? "The same product in another size" : "And another"}</legend>
+                <div className="form">
+                  <TextField field={size.unitGrams} label="Grams in a unit" className="c4" inputMode="decimal" />
+                  <TextField field={size.unitsPerPack} label="Units to a pack" className="c4" inputMode="numeric" />
+                  <TextField field={size.price} label="Price of it" className="c4" inputMode="decimal" />
+                </div>
+              </fieldset>
+            );
+          })}
+          <div className="actions">
+            <Secondary name="intent" value="buy">
+              Keep what is bought
+            </Secondary>
+          </div>
+        </Form>
+      </section>
       {label ? (
         <Form method="post">
           <button

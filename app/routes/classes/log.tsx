@@ -11,6 +11,7 @@ import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
 import { classOr404, settle } from "~/services/classes.server";
 import { eventsOf, keepLog, logOf, snapshotOf } from "~/services/live.server";
+import { withoutHealth } from "~/services/privacy.server";
 import { accountOf } from "~/services/session.server";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { clock, minutes, moment, timeOfDay } from "~/ui/format/format";
@@ -33,7 +34,9 @@ export async function loader({ params }: Route.LoaderArgs) {
     eventsOf(database(), params.classId),
     logOf(params.classId),
   ]);
-  return { taught: snapshot ?? input, state: fold(events), kept };
+  const taught = snapshot ?? input;
+  // The log is about minutes and pieces: nobody needs anyone's health data for it.
+  return { taught: { ...taught, people: taught.people.map(withoutHealth) }, state: fold(events), kept };
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {

@@ -2,19 +2,36 @@ import { Form, data, redirect } from "react-router";
 import { Textarea } from "@chakra-ui/react";
 import type { Route } from "./+types/people-import";
 import { formOf, textOf } from "../form";
-import { type PeopleRead, peopleColumns, readPeopleCsv } from "~/formats/people-csv";
+import { type PeopleColumn, matchColumns, peopleColumns, readPeopleCsv } from "~/formats/people-csv";
 import { addPeople, audit, classOr404 } from "~/services/classes.server";
-import { accountOf } from "~/services/session.server";
+import { requireLead } from "~/services/session.server";
 import { Primary, Secondary, TextLink } from "~/ui/sheet/controls";
 import { needsInWords } from "~/ui/people/needs";
 import { ageWords, roleWords } from "~/ui/words/en";
 
+export function loader({ context }: Route.LoaderArgs) {
+  requireLead(context);
+  return null;
+}
+
 export async function action({ request, params, context }: Route.ActionArgs) {
+  const account = requireLead(context);
   const { input } = await classOr404(params.classId);
   const form = await formOf(request);
   const text = await textOf(form, "file", "text");
-  const read: PeopleRead = readPeopleCsv(text);
-  if (!read.ok) return data({ text, read, twice: [] }, { status: 400 });
+  const { headers, match: guessed } = matchColumns(text);
+  // Chosen columns count only for the file they were chosen for.
+  const isChosen = form.get("headers") === headers.join("\n");
+  const match = isChosen
+    ? Object.fromEntries(
+        peopleColumns.flatMap((column): [PeopleColumn, string][] => {
+          const head = form.get(`column-${column}`);
+          return typeof head === "string" && headers.includes(head) ? [[column, head]] : [];
+        }),
+      )
+    : guessed;
+  const read = readPeopleCsv(text, match);
+  if (!read.ok) return data({ text, read, headers, match, twice: [] }, { status: 400 });
   const known = new Set(input.people.map((person) => person.name.toLowerCase()));
   const twice = read.people
     .filter(
@@ -23,11 +40,32 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         read.people.findIndex((one) => one.name.toLowerCase() === person.name.toLowerCase()) !== index,
     )
     .map((person) => person.name);
-  if (form.get("intent") !== "add") return data({ text, read, twice });
-  await addPeople(params.classId, read.people, accountOf(context).id);
-  await audit(accountOf(context).id, params.classId, "brought in a list of people");
+  const intent = form.get("intent");
+  if (intent !== "add" && intent !== "add-new") return data({ text, read, headers, match, twice });
+  // Left out: whoever is on the register already, and the second of two in the list.
+  const names = new Set(known);
+  const wanted =
+    intent === "add"
+      ? read.people
+      : read.people.filter((person) => {
+          const name = person.name.toLowerCase();
+          return !names.has(name) && Boolean(names.add(name));
+        });
+  // A child whose grown-up is left out here belongs to the one of that name on the register.
+  const nameOfRow = new Map(read.people.map((person) => [person.id, person.name.toLowerCase()]));
+  const idOf = new Map(input.people.map((person) => [person.name.toLowerCase(), person.id]));
+  const comes = new Set(wanted.map((person) => person.id));
+  const placed = wanted.map(({ grownUpId, ...person }) => {
+    const grownUp =
+      grownUpId === undefined || comes.has(grownUpId) ? grownUpId : idOf.get(nameOfRow.get(grownUpId) ?? "");
+    return grownUp === undefined ? person : { ...person, grownUpId: grownUp };
+  });
+  if (wanted.length > 0) await addPeople(params.classId, placed, account.id);
+  await audit(account.id, params.classId, "brought in a list of people");
   return redirect(`/classes/${params.classId}/people`);
 }
+
+type Matched = Readonly<Partial<Record<PeopleColumn, string>>>;
 
 export default function PeopleImport({ actionData }: Route.ComponentProps) {
   const read = actionData?.read;
@@ -59,7 +97,7 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
           <h3>{read.people.length} people, as understood</h3>
           {actionData && actionData.twice.length > 0 ? (
             <p className="needs-you">
-              On the list already, or twice: {actionData.twice.join(", ")}. They would be added again.
+              On the list already, or twice: {actionData.twice.join(", ")}. Leave them out, or they are added again.
             </p>
           ) : null}
           <table className="ruled">
@@ -74,15 +112,24 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
             <tbody>
               {read.people.map((person, index) => (
                 <tr key={index}>
-                  <td>{person.name}</td>
+                  <td>
+                    {person.name}
+                    {person.grownUpId ? (
+                      <div className="small quiet">
+                        with {read.people.find((one) => one.id === person.grownUpId)?.name}
+                      </div>
+                    ) : null}
+                  </td>
                   <td>{ageWords[person.ageBand]}</td>
                   <td>{roleWords[person.role]}</td>
                   <td>
                     {person.hasAnswered ? (
-                      needsInWords({ ...person, id: "" }) || "nothing declared"
+                      needsInWords(person) || (person.words ? null : "nothing declared")
                     ) : (
                       <span className="needs-you">not answered</span>
                     )}
+                    {person.words ? <div className="needs-you">“{person.words.text}” (to be read)</div> : null}
+                    {person.emergency ? <div className="small quiet">{person.emergency}</div> : null}
                   </td>
                 </tr>
               ))}
@@ -90,17 +137,37 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
           </table>
           <Form method="post" className="actions" style={{ padding: "14px 0 28px" }}>
             <input type="hidden" name="text" value={actionData?.text} />
-            <Primary name="intent" value="add">
-              Add these {read.people.length} people
-            </Primary>
+            <input type="hidden" name="headers" value={actionData?.headers.join("\n")} />
+            {peopleColumns.map((column) => (
+              <input
+                key={column}
+                type="hidden"
+                name={`column-${column}`}
+                value={(actionData?.match as Matched | undefined)?.[column] ?? ""}
+              />
+            ))}
+            {actionData && actionData.twice.length > 0 ? (
+              <>
+                <Primary name="intent" value="add-new">
+                  Add only those who are not on the list
+                </Primary>
+                <Secondary name="intent" value="add">
+                  Add these {read.people.length} people
+                </Secondary>
+              </>
+            ) : (
+              <Primary name="intent" value="add">
+                Add these {read.people.length} people
+              </Primary>
+            )}
           </Form>
         </section>
       ) : null}
       <Form method="post" encType="multipart/form-data" className="form" style={{ maxWidth: 860 }}>
         <p>
           A CSV file, or rows copied from a spreadsheet. The first row names the columns:{" "}
-          <b>{peopleColumns.join(", ")}</b>. Only <b>name</b> must be there. Under <b>avoids</b> write “milk: allergy;
-          egg: intolerance”.
+          <b>{peopleColumns.join(", ")}</b>, or what you call them: you see how it was read before anybody is added.
+          Only <b>name</b> must be there. Under <b>avoids</b> write “milk: allergy; egg: intolerance”.
         </p>
         <label>
           File
@@ -118,6 +185,31 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
             fontSize="15px"
           />
         </label>
+        {actionData && actionData.headers.length > 0 ? (
+          <fieldset>
+            <legend>Which column is which</legend>
+            <input type="hidden" name="headers" value={actionData.headers.join("\n")} />
+            <div className="column-choice" key={actionData.headers.join()}>
+              {peopleColumns.map((column) => (
+                <label key={column}>
+                  <b>{column}</b>
+                  <select
+                    name={`column-${column}`}
+                    className="plain-select"
+                    defaultValue={(actionData.match as Matched)[column] ?? ""}
+                  >
+                    <option value="">not in this list</option>
+                    {actionData.headers.map((header) => (
+                      <option key={header} value={header}>
+                        {header}
+                      </option>
+                    ))}
+                  </select>
+                </label>
+              ))}
+            </div>
+          </fieldset>
+        ) : null}
         <div className="actions">
           <Secondary name="intent" value="preview">
             Show me how you read it

@@ -15,16 +15,29 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 }
 
 export default function People() {
-  const { input, plan, standings, names, action } = useClass();
+  const { input, plan, standings, names, action, isLead } = useClass();
+  const nameOf = (id: string | undefined) => input.people.find((one) => one.id === id)?.name;
   const stationOf = (personId: string) => plan.stations.find((station) => station.people.includes(personId))?.name;
   return (
     <>
       <div className="sheet-head">
         <h2>The register</h2>
         <div className="tools">
-          <TextLink to="new">Add a person</TextLink>
-          <TextLink to="import">Bring in a list</TextLink>
-          <FileLink href={`${action}/people.csv`}>CSV</FileLink>
+          {isLead ? (
+            <>
+              <TextLink to="new">Add a person</TextLink>
+              <TextLink to="import">Bring in a list</TextLink>
+              <TextLink to="intake">Ask for answers</TextLink>
+            </>
+          ) : null}
+          <TextLink to="seats">Seats</TextLink>
+          <TextLink to="turns">Turns</TextLink>
+          {isLead ? (
+            <>
+              <TextLink to="privacy">What is kept</TextLink>
+              <FileLink href={`${action}/people.csv`}>CSV</FileLink>
+            </>
+          ) : null}
           <TextLink to="../brief">Back to the brief</TextLink>
         </div>
       </div>
@@ -50,17 +63,28 @@ export default function People() {
               {input.people.map((person) => (
                 <tr key={person.id} className={person.hasAnswered ? undefined : "needs"}>
                   <td>
-                    <TextLink to={person.id}>{person.name}</TextLink>
+                    {isLead ? <TextLink to={person.id}>{person.name}</TextLink> : person.name}
+                    {person.grownUpId ? (
+                      <div className="small quiet">with {nameOf(person.grownUpId) ?? "a grown-up"}</div>
+                    ) : null}
+                    {person.note ? <div className="small quiet">{person.note}</div> : null}
                   </td>
                   <td>{ageWords[person.ageBand]}</td>
                   <td>{roleWords[person.role]}</td>
                   <td>{stationOf(person.id) ?? <span className="quiet">none</span>}</td>
                   <td>
                     {person.hasAnswered ? (
-                      needsInWords(person) || <span className="quiet">nothing declared</span>
+                      needsInWords(person) || (person.words ? null : <span className="quiet">nothing declared</span>)
                     ) : (
                       <span className="needs-you">not answered</span>
                     )}
+                    {person.isContested ? <div className="needs-you">answered twice: compare</div> : null}
+                    {person.words ? (
+                      <div className={person.words.readBy === null ? "needs-you" : "small quiet"}>
+                        “{person.words.text}”{person.words.readBy === null ? " (not read yet)" : ""}
+                      </div>
+                    ) : null}
+                    {person.emergency ? <div className="small quiet">medicine and plan: {person.emergency}</div> : null}
                   </td>
                 </tr>
               ))}

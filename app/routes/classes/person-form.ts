@@ -1,11 +1,10 @@
 import { z } from "zod";
-import { type Diet, diets, substances } from "~/core/pantry";
-import { type Need, type Participant, ageBands, participantRoles, severities } from "~/core/people";
+import { type Participant, ageBands, participantRoles } from "~/core/people";
 import { choice, optionalWords, words } from "../form";
+import { checkNeedRows, dietField, needRow, needsOf } from "../need-rows";
 
 /** Substances a person can avoid, on one form. */
 export const needRows = 4;
-const dietNames = Object.keys(diets) as [Diet, ...Diet[]];
 
 export const personFormSchema = z
   .object({
@@ -13,45 +12,24 @@ export const personFormSchema = z
     name: words(120, "a name"),
     role: choice(participantRoles, "what they do"),
     ageBand: choice(ageBands, "an age"),
+    grownUpId: z.uuid({ error: "Choose a grown-up from the list." }).optional(),
+    email: z.email({ error: "Give an e-mail address such as name@house.example, or none." }).max(200).optional(),
+    note: optionalWords(500),
+    words: optionalWords(2000),
+    areWordsRead: z.boolean().default(false),
+    emergency: optionalWords(500),
     answered: choice(["no", "yes"], "whether they answered"),
-    diet: z.enum(dietNames, { error: "Choose a diet from the list." }).optional(),
+    diet: dietField,
     needs: z
-      .array(
-        z.object({
-          substance: z.enum(substances, { error: "Choose from the list." }).optional(),
-          severity: z.enum(severities, { error: "Choose how bad it is." }).optional(),
-          touchOrAir: z.boolean().default(false),
-          note: optionalWords(300),
-        }),
-      )
+      .array(needRow.extend({ note: optionalWords(300) }))
       .max(needRows)
       .default([]),
   })
   .superRefine((form, context) => {
-    form.needs.forEach((need, index) => {
-      if (need.substance && !need.severity)
-        context.addIssue({
-          code: "custom",
-          path: ["needs", index, "severity"],
-          message: "Say how bad it is; it decides whether “may contain” counts.",
-        });
-      if (!need.substance && (need.severity || need.note))
-        context.addIssue({
-          code: "custom",
-          path: ["needs", index, "substance"],
-          message: "Say what they avoid, or empty this row.",
-        });
-    });
-    const avoided = form.needs.flatMap((need) => need.substance ?? []);
-    avoided.forEach((substance, index) => {
-      if (avoided.indexOf(substance) !== index)
-        context.addIssue({
-          code: "custom",
-          path: ["needs", index, "substance"],
-          message: "This stands twice. Keep the graver one.",
-        });
-    });
-    if (form.answered === "no" && (avoided.length > 0 || form.diet))
+    checkNeedRows(form.needs, (row, field, message) =>
+      context.addIssue({ code: "custom", path: ["needs", row, field], message }),
+    );
+    if (form.answered === "no" && needsOf(form.needs, form.diet).length > 0)
       context.addIssue({
         code: "custom",
         path: ["answered"],
@@ -59,29 +37,34 @@ export const personFormSchema = z
       });
   });
 
-/** The person a form describes. */
-export function personOf(form: z.output<typeof personFormSchema>): Omit<Participant, "id"> {
-  const needs: Need[] = [
-    ...form.needs.flatMap((need): Need[] =>
-      need.substance && need.severity
-        ? [
-            {
-              kind: "substance",
-              substance: need.substance,
-              severity: need.severity,
-              touchOrAir: need.touchOrAir,
-              note: need.note,
-            },
-          ]
-        : [],
-    ),
-    ...(form.diet ? [{ kind: "diet" as const, diet: form.diet, note: "" }] : []),
-  ];
-  return { name: form.name, role: form.role, ageBand: form.ageBand, hasAnswered: form.answered === "yes", needs };
+/**
+ * The person a form describes.
+ * @param by who typed it, for words that were turned into needs; @param before what is kept where the form does not ask again.
+ */
+export function personOf(
+  form: z.output<typeof personFormSchema>,
+  by: string,
+  before?: Participant,
+): Omit<Participant, "id"> & { readonly email: string } {
+  return {
+    name: form.name,
+    role: form.role,
+    ageBand: form.ageBand,
+    hasAnswered: form.answered === "yes",
+    needs: needsOf(form.needs, form.diet),
+    email: form.email ?? "",
+    ...(form.grownUpId === undefined ? {} : { grownUpId: form.grownUpId }),
+    ...(form.note === "" ? {} : { note: form.note }),
+    ...(form.words === ""
+      ? {}
+      : { words: { text: form.words, readBy: form.areWordsRead ? (before?.words?.readBy ?? by) : null } }),
+    ...(form.emergency === "" ? {} : { emergency: form.emergency }),
+    ...(before?.answered ? { answered: before.answered } : {}),
+  };
 }
 
 /** A person as a form's first values. */
-export function personValues(person: Participant | undefined, version: number | undefined) {
+export function personValues(person: Participant | undefined, version: number | undefined, email: string | undefined) {
   const avoided = person?.needs.flatMap((need) => (need.kind === "substance" ? [need] : [])) ?? [];
   return {
     version,
@@ -89,6 +72,12 @@ export function personValues(person: Participant | undefined, version: number | 
     role: person?.role ?? "cook",
     ageBand: person?.ageBand ?? "6-11",
     answered: person?.hasAnswered ? "yes" : "no",
+    grownUpId: person?.grownUpId ?? "",
+    email: email ?? "",
+    note: person?.note ?? "",
+    words: person?.words?.text ?? "",
+    areWordsRead: person?.words && person.words.readBy !== null ? "on" : "",
+    emergency: person?.emergency ?? "",
     diet: person?.needs.find((need) => need.kind === "diet")?.diet ?? "",
     needs: Array.from({ length: needRows }, (_, index) => ({
       substance: avoided[index]?.substance ?? "",

@@ -6,12 +6,15 @@ import type { Route } from "./+types/person";
 import { useClass } from "./class-context";
 import { personFormSchema, personOf, personValues } from "./person-form";
 import { formOf } from "../form";
-import { addPeople, audit, classOr404, notFound, removePerson, savePerson } from "~/services/classes.server";
-import { accountOf } from "~/services/session.server";
+import { addPeople, audit, classOr404, notFound, savePerson } from "~/services/classes.server";
+import { forgetPerson } from "~/services/privacy.server";
+import { database } from "~/db/client.server";
+import { requireLead } from "~/services/session.server";
 import { PersonFields } from "~/ui/people/PersonFields";
 import { FormError, Primary, TextLink } from "~/ui/sheet/controls";
 
-export async function loader({ params }: Route.LoaderArgs) {
+export async function loader({ params, context }: Route.LoaderArgs) {
+  requireLead(context);
   const { input } = await classOr404(params.classId);
   if (params.personId !== "new" && !input.people.some((person) => person.id === params.personId))
     throw notFound("person");
@@ -20,18 +23,28 @@ export async function loader({ params }: Route.LoaderArgs) {
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const { input, meta } = await classOr404(params.classId);
-  const account = accountOf(context);
+  const account = requireLead(context);
   const isNew = params.personId === "new";
   const person = input.people.find((one) => one.id === params.personId);
   const form = await formOf(request);
   if (form.get("intent") === "remove" && person) {
-    await removePerson(params.classId, person.id);
+    await forgetPerson(database(), params.classId, person.id);
     await audit(account.id, params.classId, "removed a person");
     return redirect("../people");
   }
   const submission = parseWithZod(form, { schema: personFormSchema });
   if (submission.status !== "success") return data(submission.reply(), { status: 400 });
-  const values = personOf(submission.value);
+  const values = personOf(submission.value, account.name, person);
+  if (
+    values.grownUpId !== undefined &&
+    !input.people.some((one) => one.id === values.grownUpId && one.id !== person?.id)
+  )
+    return data(
+      submission.reply({
+        fieldErrors: { grownUpId: ["This grown-up is not on the register any more. Choose another, or nobody."] },
+      }),
+      { status: 400 },
+    );
   if (isNew) await addPeople(params.classId, [values], account.id);
   else {
     if (!person) throw notFound("person");
@@ -57,7 +70,7 @@ export default function Person({ params, actionData }: Route.ComponentProps) {
   const person = input.people.find((one) => one.id === params.personId);
   const [form, fields] = useForm<z.input<typeof personFormSchema>>({
     lastResult: actionData,
-    defaultValue: personValues(person, person && meta.participantVersions[person.id]),
+    defaultValue: personValues(person, person && meta.participantVersions[person.id], person && meta.emails[person.id]),
   });
   const newer = fields.version.errors?.[0];
   return (
@@ -76,7 +89,13 @@ export default function Person({ params, actionData }: Route.ComponentProps) {
           key={newer}
           defaultValue={newer ?? (person ? meta.participantVersions[person.id] : "")}
         />
-        <PersonFields fields={fields} needs={fields.needs.getFieldList().map((row) => row.getFieldset())} />
+        <PersonFields
+          fields={fields}
+          needs={fields.needs.getFieldList().map((row) => row.getFieldset())}
+          grownUps={input.people
+            .filter((one) => one.ageBand === "adult" && one.id !== person?.id)
+            .map((one) => ({ value: one.id, label: one.name }))}
+        />
         <div className="actions">
           <Primary>{person ? "Save" : "Add to the register"}</Primary>
         </div>

@@ -2,10 +2,11 @@ import type { Route } from "./+types/people-csv";
 import { writePeopleCsv } from "~/formats/people-csv";
 import { audit, classOr404 } from "~/services/classes.server";
 import { fileAnswer } from "~/services/files.server";
-import { accountOf } from "~/services/session.server";
+import { requireLead } from "~/services/session.server";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const { input } = await classOr404(params.classId);
-  await audit(accountOf(context).id, params.classId, "saved the register");
-  return fileAnswer(writePeopleCsv(input.people), "text/csv", input.title, "-people.csv");
+  const account = requireLead(context);
+  const { input, meta } = await classOr404(params.classId);
+  await audit(account.id, params.classId, "saved the register");
+  return fileAnswer(writePeopleCsv(input.people, meta.emails), "text/csv", input.title, "-people.csv");
 }

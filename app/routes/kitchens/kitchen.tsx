@@ -4,15 +4,36 @@ import { Form, data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/kitchen";
 import { choice, formOf, whole, words } from "../form";
-import type { Kitchen } from "~/core/gear";
+import { type Kitchen, type SurfaceSize, coatings, lampMeanings } from "~/core/gear";
 import { type Tool, surfaceKinds, tools } from "~/core/recipe";
 import { database } from "~/db/client.server";
 import { addKitchen, changeKitchen, kitchens } from "~/db/queries/kitchens.server";
 import { notFound } from "~/services/classes.server";
-import { FormError, NumberField, Primary, SelectField, TextField, TextLink, optionsOf } from "~/ui/sheet/controls";
+import {
+  CheckField,
+  FormError,
+  NumberField,
+  Primary,
+  SelectField,
+  TextField,
+  TextLink,
+  optionsOf,
+} from "~/ui/sheet/controls";
 import { surfaceWords, toolWords } from "~/ui/words/en";
+import { coatingWords, lampWords } from "~/ui/words/kits";
 
 const surfaceRows = 6;
+const circuitRows = 6;
+const cmError = "Give centimetres above 0 and up to 200, such as 28.";
+const cm = z.number({ error: cmError }).gt(0, { error: cmError }).max(200, { error: cmError });
+
+/** The size of a surface as a form has it. */
+const sizeOf = (one: { shape?: "round" | "rect"; across?: number; deep?: number }): SurfaceSize | undefined =>
+  one.shape === "round" && one.across !== undefined
+    ? { kind: "round", diameterCm: one.across }
+    : one.shape === "rect" && one.across !== undefined && one.deep !== undefined
+      ? { kind: "rect", widthCm: one.across, depthCm: one.deep }
+      : undefined;
 
 // An object with a key for every tool: the form library turns text into numbers in objects, not in records.
 const counted = whole(0, 1000).optional();
@@ -35,9 +56,27 @@ const schema = z
           at: choice(["shared", "station"], "where").optional(),
           preheatMinutes: whole(0, 120).optional(),
           watts: whole(0, 20_000).optional(),
+          shape: choice(["round", "rect"], "a shape").optional(),
+          across: cm.optional(),
+          deep: cm.optional(),
+          coating: choice(coatings, "a coating").optional(),
+          lamp: choice(lampMeanings, "what the lamp says").optional(),
+          hasHotHandle: z.boolean().default(false),
         }),
       )
       .max(surfaceRows)
+      .default([]),
+    circuits: z
+      .array(
+        z.object({
+          name: z.string().trim().max(120).optional(),
+          volts: whole(100, 400).optional(),
+          amps: whole(1, 125).optional(),
+          sockets: whole(0, 40).optional(),
+          plugAmps: whole(1, 63).optional(),
+        }),
+      )
+      .max(circuitRows)
       .default([]),
     gear: gearSchema,
   })
@@ -56,11 +95,50 @@ const schema = z
           path: ["surfaces", index, "places"],
           message: "Say how many pieces cook on it at once.",
         });
+      if (surface.shape && surface.across === undefined)
+        context.addIssue({
+          code: "custom",
+          path: ["surfaces", index, "across"],
+          message: "Measure it: the width of what is hot, or across the middle of a round one.",
+        });
+      if (surface.shape === "rect" && surface.deep === undefined)
+        context.addIssue({
+          code: "custom",
+          path: ["surfaces", index, "deep"],
+          message: "Measure how deep it is, or choose round.",
+        });
+    });
+    form.circuits.forEach((circuit, index) => {
+      if (!circuit.name) return;
+      for (const [field, what] of [
+        ["volts", "the volts, such as 230 or 120"],
+        ["amps", "what its breaker is rated for, such as 16"],
+        ["sockets", "how many sockets it has"],
+      ] as const)
+        if (circuit[field] === undefined)
+          context.addIssue({ code: "custom", path: ["circuits", index, field], message: `Give ${what}.` });
     });
   });
 
-function kitchenOf(form: z.output<typeof schema>): Omit<Kitchen, "id"> {
+/** The kitchen a form describes; its sketch is drawn on a page of its own and stays as it is. */
+function kitchenOf(form: z.output<typeof schema>, floor: Kitchen["floor"]): Omit<Kitchen, "id"> {
+  const circuits = form.circuits.flatMap((one, index) =>
+    one.name && one.volts !== undefined && one.amps !== undefined && one.sockets !== undefined
+      ? [
+          {
+            id: `c${index}`,
+            name: one.name,
+            volts: one.volts,
+            amps: one.amps,
+            sockets: one.sockets,
+            plugAmps: one.plugAmps ?? null,
+          },
+        ]
+      : [],
+  );
   return {
+    ...(circuits.length > 0 ? { circuits } : {}),
+    ...(floor ? { floor } : {}),
     name: form.name,
     sinks: form.sinks,
     surfaces: form.surfaces.flatMap((one, index) =>
@@ -75,6 +153,11 @@ function kitchenOf(form: z.output<typeof schema>): Omit<Kitchen, "id"> {
               at: one.at ?? "shared",
               preheatMinutes: one.preheatMinutes ?? null,
               watts: one.watts ?? 0,
+              size: sizeOf(one),
+              coating: one.coating,
+              lamp: one.lamp,
+              // Nobody ticks what they have not looked at: not ticked is not known.
+              hasHotHandle: one.hasHotHandle || undefined,
             },
           ]
         : [],
@@ -99,7 +182,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const kitchen = await kitchenOr404(params.kitchenId);
   const submission = parseWithZod(await formOf(request), { schema });
   if (submission.status !== "success") return data({ result: submission.reply() }, { status: 400 });
-  const values = kitchenOf(submission.value);
+  const values = kitchenOf(submission.value, kitchen?.floor);
   const isSaved = await database()
     .transaction()
     .execute(async (trx) =>
@@ -131,18 +214,29 @@ export default function KitchenPage({ loaderData, actionData }: Route.ComponentP
     defaultValue: {
       name: kitchen?.name ?? "",
       sinks: kitchen?.sinks ?? 1,
-      surfaces: Array.from(
-        { length: surfaceRows },
-        (_, index) =>
-          kitchen?.surfaces[index] ?? {
-            name: "",
-            kind: "",
-            places: "",
-            count: "",
-            at: "shared",
-            preheatMinutes: "",
-            watts: "",
-          },
+      surfaces: Array.from({ length: surfaceRows }, (_, index) => {
+        const surface = kitchen?.surfaces[index];
+        if (surface)
+          return {
+            ...surface,
+            hasHotHandle: surface.hasHotHandle ? "on" : "",
+            shape: surface.size?.kind ?? "",
+            across: surface.size?.kind === "round" ? surface.size.diameterCm : surface.size?.widthCm,
+            deep: surface.size?.kind === "rect" ? surface.size.depthCm : undefined,
+          };
+        return {
+          name: "",
+          kind: "",
+          places: "",
+          count: "",
+          at: "shared",
+          preheatMinutes: "",
+          watts: "",
+        };
+      }),
+      circuits: Array.from(
+        { length: circuitRows },
+        (_, index) => kitchen?.circuits?.[index] ?? { name: "", volts: "", amps: "", sockets: "", plugAmps: "" },
       ),
       gear: Object.fromEntries(
         tools.map((tool) => [tool, kitchen?.gear.find((one) => one.tool === tool)?.owned ?? ""]),
@@ -150,6 +244,7 @@ export default function KitchenPage({ loaderData, actionData }: Route.ComponentP
     },
   });
   const surfaces = fields.surfaces.getFieldList().map((row) => row.getFieldset());
+  const circuits = fields.circuits.getFieldList().map((row) => row.getFieldset());
   const gear = fields.gear.getFieldset();
   return (
     <>
@@ -157,6 +252,7 @@ export default function KitchenPage({ loaderData, actionData }: Route.ComponentP
       <div className="sheet-head">
         <h1>{kitchen?.name ?? "Add a kitchen"}</h1>
         <div className="tools">
+          {kitchen ? <TextLink to={`/kitchens/${kitchen.id}/floor`}>Sketch of the room</TextLink> : null}
           <TextLink to="/kitchens">Back to the kitchens</TextLink>
         </div>
       </div>
@@ -188,6 +284,49 @@ export default function KitchenPage({ loaderData, actionData }: Route.ComponentP
               />
               <NumberField field={row.preheatMinutes} label="Preheat, min" hint="empty: the usual" className="c3" />
               <NumberField field={row.watts} label="Watts each" className="c3" />
+              <SelectField
+                field={row.shape}
+                label="Shape"
+                options={[
+                  { value: "round", label: "round" },
+                  { value: "rect", label: "with corners" },
+                ]}
+                empty="not measured"
+                className="c3"
+              />
+              <TextField field={row.across} label="Across, cm" inputMode="decimal" autoComplete="off" className="c3" />
+              <TextField field={row.deep} label="Deep, cm" inputMode="decimal" autoComplete="off" className="c3" />
+              <SelectField
+                field={row.coating}
+                label="Coating"
+                options={optionsOf(coatingWords)}
+                empty="not known"
+                className="c3"
+              />
+              <SelectField
+                field={row.lamp}
+                label="Its lamp is"
+                options={optionsOf(lampWords)}
+                empty="none, or not known"
+                className="c3"
+              />
+              <CheckField field={row.hasHotHandle} label="handle gets hot" className="c3" />
+            </div>
+          ))}
+        </fieldset>
+        <fieldset>
+          <legend>Circuits</legend>
+          <p className="quiet small" style={{ paddingBottom: 8 }}>
+            One row a breaker. For hours on end it may carry 80 % of what it is rated for; local electrical codes and a
+            qualified person come first. Leave all empty when nobody has looked: it is then not known.
+          </p>
+          {circuits.map((row, index) => (
+            <div className="form" key={row.name.name} style={{ paddingBottom: 6 }}>
+              <TextField field={row.name} label={`Circuit ${index + 1}`} className="c4" autoComplete="off" />
+              <NumberField field={row.volts} label="Volts" className="c2" />
+              <NumberField field={row.amps} label="Breaker, A" className="c2" />
+              <NumberField field={row.sockets} label="Sockets" className="c2" />
+              <NumberField field={row.plugAmps} label="Fuse in a plug, A" className="c2" />
             </div>
           ))}
         </fieldset>

@@ -1,26 +1,66 @@
+import { Form, Link, data, redirect } from "react-router";
+import { z } from "zod";
 import type { Route } from "./+types/recipe";
+import { formOf } from "../form";
 import { batterOf, checkBatter, yieldOf } from "~/core/batter";
-import { checkRecipe } from "~/core/recipe";
+import { type Standing, checkRecipe, standings } from "~/core/recipe";
 import { database } from "~/db/client.server";
 import { allIngredients } from "~/db/queries/pantry.server";
-import { recipeOf } from "~/db/queries/recipes.server";
+import { historyOf, recipeOf } from "~/db/queries/recipes.server";
 import { notFound } from "~/services/classes.server";
+import { giveStanding, restoreRevision } from "~/services/recipes.server";
+import { accountOf } from "~/services/session.server";
 import { Findings } from "~/ui/class/Findings";
-import { grams, number, thin } from "~/ui/format/format";
+import { grams, moment, number, thin } from "~/ui/format/format";
 import { RecipeSheet } from "~/ui/recipe/RecipeSheet";
-import { TextLink } from "~/ui/sheet/controls";
+import { FileLink, Secondary, TextLink } from "~/ui/sheet/controls";
 import { PrintButton } from "~/ui/sheet/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
+import { standingWords } from "~/ui/words/en";
 import { namesOf } from "~/ui/words/findings";
 
-export async function loader({ params }: Route.LoaderArgs) {
-  const [recipe, pantry] = await Promise.all([recipeOf(database(), params.recipeId), allIngredients(database())]);
+const revisionOf = (request: Request): number | undefined => {
+  const asked = Number(new URL(request.url).searchParams.get("revision"));
+  return Number.isInteger(asked) && asked > 0 ? asked : undefined;
+};
+
+export async function loader({ params, request }: Route.LoaderArgs) {
+  const db = database();
+  const [recipe, pantry, history] = await Promise.all([
+    recipeOf(db, params.recipeId, revisionOf(request)),
+    allIngredients(db),
+    historyOf(db, params.recipeId),
+  ]);
   if (!recipe) throw notFound("recipe");
-  return { recipe, pantry };
+  return { recipe, pantry, history };
 }
 
-export default function RecipePage({ loaderData }: Route.ComponentProps) {
-  const { recipe, pantry } = loaderData;
+const revision = z.coerce.number().int().min(1).max(100_000);
+const formSchema = z.discriminatedUnion("intent", [
+  z.object({
+    intent: z.literal("standing"),
+    revision,
+    standing: z.enum(standings),
+    note: z.string().trim().max(300).default(""),
+  }),
+  z.object({ intent: z.literal("restore"), revision }),
+]);
+
+/** Gives a revision a standing, or makes an old one the newest again. */
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const form = formSchema.safeParse(Object.fromEntries(await formOf(request)));
+  if (!form.success)
+    throw data("This form was not understood. Go back, load the page again and repeat.", { status: 400 });
+  const account = accountOf(context);
+  if (!(await recipeOf(database(), params.recipeId, form.data.revision))) throw notFound("revision of this recipe");
+  if (form.data.intent === "standing")
+    await giveStanding(params.recipeId, form.data.revision, form.data.standing, form.data.note, account.id);
+  else await restoreRevision(params.recipeId, form.data.revision, account.id);
+  return redirect(`/recipes/${params.recipeId}`);
+}
+
+export default function RecipePage({ loaderData, params }: Route.ComponentProps) {
+  const { recipe, pantry, history } = loaderData;
   const locale = useLocale();
   const names = namesOf({ pantry }, { stations: [], dishes: [] }, locale);
   const byId = new Map(pantry.map((one) => [one.id, one]));
@@ -30,16 +70,28 @@ export default function RecipePage({ loaderData }: Route.ComponentProps) {
     stage: "recipe" as const,
     dishId: null,
   }));
+  const base = `/recipes/${params.recipeId}`;
+  const newest = history[0]?.revision ?? recipe.revision;
   return (
     <>
       <title>{`${recipe.title} · Apron Bell`}</title>
       <div className="sheet-head">
         <h1 style={{ fontSize: 40 }}>{recipe.title}</h1>
         <div className="tools">
+          <TextLink to={`${base}/edit`}>Edit</TextLink>
+          <TextLink to={`/bench?recipe=${recipe.id}`}>On the bench</TextLink>
+          <TextLink to={`${base}/handout`}>Handout for home</TextLink>
+          <FileLink href={`${base}/recipe.json`}>Recipe file</FileLink>
+          <FileLink href={`${base}/recipe.jsonld`}>schema.org</FileLink>
           <PrintButton>Print</PrintButton>
           <TextLink to="/recipes">Back to the book</TextLink>
         </div>
       </div>
+      {recipe.revision !== newest ? (
+        <p className="saved">
+          This is revision {recipe.revision}; the newest is {newest}. <TextLink to={base}>Show the newest</TextLink>
+        </p>
+      ) : null}
       <Findings findings={findings} names={names} />
       <RecipeSheet recipe={recipe} ingredientName={names.ingredient} />
       <p className="quiet" style={{ borderTop: "1px solid var(--rule)", paddingTop: 10, marginTop: 18 }}>
@@ -50,6 +102,78 @@ export default function RecipePage({ loaderData }: Route.ComponentProps) {
           : `; looseness ${number(batter.looseness, locale, 2)} (grams of water to a gram of flour)`}
         .
       </p>
+      <section className="no-print" style={{ marginTop: 28 }}>
+        <h2>History</h2>
+        <table className="ruled">
+          <thead>
+            <tr>
+              <th scope="col">Revision</th>
+              <th scope="col">Kept</th>
+              <th scope="col">Standing</th>
+              <th scope="col">Go back</th>
+            </tr>
+          </thead>
+          <tbody>
+            {history.map((one) => (
+              <tr key={one.revision}>
+                <td>
+                  <Link className="text" to={`${base}?revision=${one.revision}`}>
+                    {one.revision}
+                  </Link>
+                  {one.title === recipe.title ? "" : `, ${one.title}`}
+                </td>
+                <td>
+                  {one.by ?? "someone"}, {moment(one.at, locale)}
+                </td>
+                <td>
+                  {standingWords[one.standing as Standing]}
+                  {one.marks.map((mark) => (
+                    <div className="quiet small" key={mark.at.toISOString()}>
+                      {standingWords[mark.standing as Standing]}: {mark.by ?? "someone"}, {moment(mark.at, locale)}
+                      {mark.note ? `, “${mark.note}”` : ""}
+                    </div>
+                  ))}
+                </td>
+                <td>
+                  {one.revision === newest ? null : (
+                    <span className="actions">
+                      <TextLink to={`${base}/compare?from=${one.revision}&to=${newest}`}>
+                        Compare with {newest}
+                      </TextLink>
+                      <Form method="post">
+                        <input type="hidden" name="revision" value={one.revision} />
+                        <button className="row-button" name="intent" value="restore" type="submit">
+                          Make it the newest again
+                        </button>
+                      </Form>
+                    </span>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <Form method="post" className="facts tight">
+          <input type="hidden" name="revision" value={recipe.revision} />
+          <label className="cell">
+            <span className="cell-label">Revision {recipe.revision} was</span>
+            <select name="standing" defaultValue={recipe.standing === "draft" ? "rehearsed" : "taught"}>
+              {standings.map((standing) => (
+                <option key={standing} value={standing}>
+                  {standingWords[standing]}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="cell">
+            <span className="cell-label">with</span>
+            <input name="note" maxLength={300} placeholder="what you saw" autoComplete="off" />
+          </label>
+          <Secondary name="intent" value="standing">
+            Say so
+          </Secondary>
+        </Form>
+      </section>
     </>
   );
 }

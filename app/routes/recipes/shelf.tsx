@@ -1,60 +1,166 @@
+import { useState } from "react";
 import { Form, Link, redirect } from "react-router";
 import type { Route } from "./+types/shelf";
+import { checkBatter } from "~/core/batter";
+import { type Family, type Standing, checkRecipe } from "~/core/recipe";
 import { database } from "~/db/client.server";
-import { newestRevisions } from "~/db/queries/recipes.server";
+import { allIngredients } from "~/db/queries/pantry.server";
+import { newestRecipes, newestRevisions } from "~/db/queries/recipes.server";
 import { addStarterRecipes } from "~/services/demo.server";
 import { accountOf } from "~/services/session.server";
-import { Secondary } from "~/ui/sheet/controls";
+import { moment } from "~/ui/format/format";
+import { Secondary, TextLink } from "~/ui/sheet/controls";
+import { useLocale } from "~/ui/sheet/locale";
 import { familyWords, standingWords } from "~/ui/words/en";
-import type { Family, Standing } from "~/core/recipe";
 
-export const loader = async () => ({ recipes: await newestRevisions(database()) });
+/** What stands in the way and what wants a look, counted; the words are on the recipe's page. */
+export async function loader() {
+  const db = database();
+  const [cards, recipes, pantry] = await Promise.all([newestRevisions(db), newestRecipes(db), allIngredients(db)]);
+  const byId = new Map(pantry.map((one) => [one.id, one]));
+  const marks = new Map(
+    recipes.map((recipe) => {
+      const findings = [...checkRecipe(recipe), ...checkBatter(recipe, byId)];
+      const count = (level: string) => findings.filter((finding) => finding.level === level).length;
+      return [
+        recipe.id,
+        {
+          blocks: count("blocks"),
+          warns: count("warns"),
+          ways: recipe.variants.length,
+          names: recipe.lines.map((line) => byId.get(line.ingredientId)?.name ?? "").join(" "),
+        },
+      ] as const;
+    }),
+  );
+  return {
+    recipes: cards.map((card) => ({
+      ...card,
+      ...(marks.get(card.recipeId) ?? { blocks: 0, warns: 0, ways: 0, names: "" }),
+    })),
+  };
+}
 
 export async function action({ context }: Route.ActionArgs) {
   await addStarterRecipes(database(), accountOf(context).id);
   return redirect("/recipes");
 }
 
+const plain = (text: string) =>
+  text
+    .normalize("NFKD")
+    .replace(/\p{Mn}/gu, "")
+    .toLowerCase();
+
 export default function Shelf({ loaderData }: Route.ComponentProps) {
   const { recipes } = loaderData;
+  const locale = useLocale();
+  const [sought, setSought] = useState("");
+  const [family, setFamily] = useState("");
+  const words = plain(sought).split(/\s+/).filter(Boolean);
+  const shown = recipes.filter(
+    (recipe) =>
+      (family === "" || recipe.family === family) &&
+      words.every((word) =>
+        plain(`${recipe.title} ${recipe.names} ${familyWords[recipe.family as Family]}`).includes(word),
+      ),
+  );
+  const there = [...new Set(recipes.map((recipe) => recipe.family as Family))];
   return (
     <>
       <title>Batter book · Apron Bell</title>
-      <h1 style={{ marginBottom: 14 }}>Batter book</h1>
+      <div className="sheet-head">
+        <h1>Batter book</h1>
+        <div className="tools">
+          <TextLink to="/recipes/new">Write a recipe</TextLink>
+          <TextLink to="/recipes/bring-in">Paste or bring one in</TextLink>
+        </div>
+      </div>
       {recipes.length === 0 ? (
         <Form method="post" className="actions">
-          <p>No recipe yet.</p>
+          <p>No recipe yet. Write one, paste one, or begin with ours.</p>
           <Secondary>Add the three starter recipes</Secondary>
         </Form>
       ) : (
-        <table className="ruled" style={{ maxWidth: 900 }}>
-          <thead>
-            <tr>
-              <th scope="col">Recipe</th>
-              <th scope="col">Family</th>
-              <th scope="col">Standing</th>
-            </tr>
-          </thead>
-          <tbody>
-            {recipes.map((recipe) => (
-              <tr key={recipe.recipeId}>
-                <td>
-                  <Link
-                    className="text"
-                    to={`/recipes/${recipe.recipeId}`}
-                    style={{ fontFamily: "var(--head)", fontWeight: 600, fontSize: 22 }}
-                  >
-                    {recipe.title}
-                  </Link>
-                </td>
-                <td>{familyWords[recipe.family as Family]}</td>
-                <td>
-                  {standingWords[recipe.standing as Standing]}, revision {recipe.revision}
-                </td>
+        <>
+          <div className="facts tight no-print" role="search">
+            <label className="cell">
+              <span className="cell-label">Find by name or ingredient</span>
+              <input
+                value={sought}
+                onChange={(event) => setSought(event.target.value)}
+                type="search"
+                autoComplete="off"
+              />
+            </label>
+            <label className="cell">
+              <span className="cell-label">Family</span>
+              <select value={family} onChange={(event) => setFamily(event.target.value)}>
+                <option value="">all</option>
+                {there.map((one) => (
+                  <option key={one} value={one}>
+                    {familyWords[one]}
+                  </option>
+                ))}
+              </select>
+            </label>
+          </div>
+          <table className="ruled">
+            <thead>
+              <tr>
+                <th scope="col">Recipe</th>
+                <th scope="col">Family</th>
+                <th scope="col">Standing</th>
+                <th scope="col">What it says</th>
+                <th scope="col">Kept</th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {shown.map((recipe) => (
+                <tr key={recipe.recipeId}>
+                  <td>
+                    <Link
+                      className="text"
+                      to={`/recipes/${recipe.recipeId}`}
+                      style={{ fontFamily: "var(--head)", fontWeight: 600, fontSize: 22 }}
+                    >
+                      {recipe.title}
+                    </Link>
+                    {recipe.ways > 0 ? (
+                      <span className="quiet small">
+                        {" "}
+                        and {recipe.ways} other {recipe.ways === 1 ? "way" : "ways"}
+                      </span>
+                    ) : null}
+                  </td>
+                  <td>{familyWords[recipe.family as Family]}</td>
+                  <td>{standingWords[recipe.standing as Standing]}</td>
+                  <td>
+                    {recipe.blocks > 0 ? <b className="needs-you">{recipe.blocks} in the way</b> : null}
+                    {recipe.blocks > 0 && recipe.warns > 0 ? ", " : ""}
+                    {recipe.warns > 0 ? (
+                      `${recipe.warns} to look at`
+                    ) : recipe.blocks === 0 ? (
+                      <span className="quiet">nothing to mend</span>
+                    ) : (
+                      ""
+                    )}
+                  </td>
+                  <td className="quiet">
+                    revision {recipe.revision}, {recipe.by ?? "someone"}, {moment(recipe.createdAt, locale)}
+                  </td>
+                </tr>
+              ))}
+              {shown.length === 0 ? (
+                <tr>
+                  <td colSpan={5} className="quiet">
+                    No recipe has all of these words. Fewer of them find more.
+                  </td>
+                </tr>
+              ) : null}
+            </tbody>
+          </table>
+        </>
       )}
     </>
   );

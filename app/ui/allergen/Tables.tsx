@@ -1,31 +1,39 @@
-import { type ItemVerdict, type PersonVerdict, regimes } from "~/core/allergen";
+import { type ItemVerdict, hasOpenWords, rankOf, regimes } from "~/core/allergen";
 import type { Participant } from "~/core/people";
-import type { ClassInput, ClassPlan, StationPlan } from "~/core/plan";
+import { labelsInHand, sharedFoodId } from "~/core/pantry";
+import type { ClassInput, ClassPlan, Plate, StationPlan } from "~/core/plan";
 import { TextLink } from "~/ui/sheet/controls";
 import { needsInWords } from "~/ui/people/needs";
 import { sayReason, substanceWords, verdictTitle } from "~/ui/words/en";
 import type { Names } from "~/ui/words/findings";
 
 /** The reasons of one item that bear on its verdict, as one sentence. */
-const because = (item: ItemVerdict, names: Names): string =>
+export const because = (item: ItemVerdict, names: Names): string =>
   `${names.ingredient(item.ingredientId)}: ${verdictTitle[item.verdict]}, because ${sayReason(item.reasons[0] ?? { why: "not-in-pantry" }, names.ingredient(item.ingredientId))}`;
+
+const sayOpen = (person: Participant): string =>
+  person.isContested
+    ? "A second answer came in. Compare the two before anything counts."
+    : "Wrote something in their own words that nobody has turned into needs yet.";
 
 interface PlateProps {
   readonly people: readonly Participant[];
-  readonly plates: readonly PersonVerdict[];
+  readonly plates: readonly Plate[];
+  /** Where a person's verdict is laid out with its ways out. */
+  readonly base: string;
+  readonly sayWay: (exposure: Plate["exposures"][number]) => string;
   readonly stations: readonly StationPlan[];
   readonly names: Names;
 }
 
 /** A line a person, gravest first: the word, then what it rests on. */
-export function PlateTable({ people, plates, stations, names }: PlateProps) {
-  const order = ["contains", "unknown", "may-contain", "clear"];
+export function PlateTable({ people, plates, stations, names, base, sayWay }: PlateProps) {
   const rows = people
     .flatMap((person) => {
       const plate = plates.find((one) => one.participantId === person.id);
       return plate ? [{ person, plate }] : [];
     })
-    .sort((a, b) => order.indexOf(a.plate.verdict) - order.indexOf(b.plate.verdict));
+    .sort((a, b) => rankOf[a.plate.verdict] - rankOf[b.plate.verdict]);
   if (rows.length === 0)
     return (
       <p>
@@ -50,7 +58,9 @@ export function PlateTable({ people, plates, stations, names }: PlateProps) {
           return (
             <tr key={person.id} className={plate.verdict === "clear" ? undefined : "needs"}>
               <td>
-                <b>{person.name}</b>
+                <TextLink to={`${base}/allergies/${person.id}`}>
+                  <b>{person.name}</b>
+                </TextLink>
                 <div className="small quiet">
                   {station ? station.name : "no station"}
                   {needsInWords(person) ? `; ${needsInWords(person)}` : ""}
@@ -58,35 +68,51 @@ export function PlateTable({ people, plates, stations, names }: PlateProps) {
               </td>
               <td>
                 <span className={`verdict-word ${plate.verdict}`}>
-                  {person.hasAnswered && person.needs.length === 0 ? "nothing to avoid" : verdictTitle[plate.verdict]}
+                  {person.hasAnswered && person.needs.length === 0 && plate.verdict === "clear"
+                    ? "nothing to avoid"
+                    : verdictTitle[plate.verdict]}
                 </span>
               </td>
               <td>
                 {!person.hasAnswered ? (
                   "Has not answered yet. No answer is not “none”."
-                ) : person.needs.length === 0 ? (
+                ) : hasOpenWords(person) ? (
+                  sayOpen(person)
+                ) : person.needs.length === 0 && person.ageBand !== "under-1" ? (
                   <span className="quiet">answered: nothing to avoid</span>
                 ) : (
-                  <details className="verdict" open={plate.verdict !== "clear" && grave.length <= 2}>
-                    <summary>
-                      {grave.length === 1 ? "one item" : `${grave.length} items`}:{" "}
-                      {grave.map((item) => names.ingredient(item.ingredientId)).join(", ")}
-                    </summary>
-                    {grave.map((item) => (
-                      <p className="small" key={item.ingredientId}>
-                        {because(item, names)}.
+                  <>
+                    {grave.length > 0 ? (
+                      <details className="verdict" open={plate.verdict !== "clear" && grave.length <= 2}>
+                        <summary>
+                          {grave.length === 1 ? "one item" : `${grave.length} items`}:{" "}
+                          {grave.map((item) => names.ingredient(item.ingredientId)).join(", ")}
+                        </summary>
+                        {grave.map((item) => (
+                          <p className="small" key={item.ingredientId}>
+                            {because(item, names)}.
+                          </p>
+                        ))}
+                        {rest.length > 0 ? (
+                          <p className="small quiet">
+                            Of the rest:{" "}
+                            {rest
+                              .map((item) => `${names.ingredient(item.ingredientId)} ${verdictTitle[item.verdict]}`)
+                              .join("; ")}
+                            .
+                          </p>
+                        ) : null}
+                      </details>
+                    ) : null}
+                    {plate.exposures.slice(0, 2).map((exposure) => (
+                      <p className="small" key={`${exposure.substance} ${JSON.stringify(exposure.trace)}`}>
+                        {sayWay(exposure)}.
                       </p>
                     ))}
-                    {rest.length > 0 ? (
-                      <p className="small quiet">
-                        Of the rest:{" "}
-                        {rest
-                          .map((item) => `${names.ingredient(item.ingredientId)} ${verdictTitle[item.verdict]}`)
-                          .join("; ")}
-                        .
-                      </p>
+                    {plate.exposures.length > 2 ? (
+                      <p className="small quiet">And {plate.exposures.length - 2} more ways.</p>
                     ) : null}
-                  </details>
+                  </>
                 )}
               </td>
             </tr>
@@ -111,6 +137,7 @@ export function ItemTable({
 }) {
   const used = [...new Set(plan.dishes.flatMap((dish) => dish.recipe.lines.map((line) => line.ingredientId)))];
   const listed: readonly string[] = regimes[input.brief.regime];
+  const inHand = labelsInHand(input.labels, input.packs);
   return (
     <table className="ruled">
       <caption>By item</caption>
@@ -123,7 +150,7 @@ export function ItemTable({
       <tbody>
         {used.map((id) => {
           const ingredient = input.pantry.find((one) => one.id === id);
-          const label = input.labels.find((one) => one.ingredientId === id);
+          const label = inHand.get(id);
           const isWhole = ingredient?.label === "whole";
           const nature = ingredient?.contains.map((one) => substanceWords[one]) ?? [];
           return (
@@ -166,6 +193,31 @@ export function ItemTable({
             </tr>
           );
         })}
+        {(input.shared ?? []).map((food) => (
+          <tr key={sharedFoodId(food)} className={food.label ? undefined : "needs"}>
+            <td>
+              <TextLink to={`${base}/allergies/brought/${food.id}`}>{food.name}</TextLink>
+              <div className="small quiet">brought by {food.broughtBy}</div>
+            </td>
+            <td>
+              {food.label ? (
+                <>
+                  {food.label.contains.length > 0
+                    ? `contains ${food.label.contains.map((one) => substanceWords[one]).join(", ")}`
+                    : "none declared"}
+                  {food.label.mayContain.length > 0
+                    ? `; may contain ${food.label.mayContain.map((one) => substanceWords[one]).join(", ")}`
+                    : ""}
+                  <div className="small quiet">
+                    “{food.label.product}”, read by {food.label.readBy}, {food.label.readOn}
+                  </div>
+                </>
+              ) : (
+                <span className="needs-you">no packet read: unknown</span>
+              )}
+            </td>
+          </tr>
+        ))}
       </tbody>
     </table>
   );

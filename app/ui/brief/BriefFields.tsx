@@ -1,6 +1,6 @@
 import { optionsOf, CheckField, NumberField, type Option, SelectField, TextField } from "~/ui/sheet/controls";
 import { measuringSets } from "~/core/quantity";
-import { audienceWords, batchRuleWords, demoWords, kitModeWords } from "~/ui/words/en";
+import { audienceWords, batchRuleWords, containerPerWords, demoWords, eggRuleWords, kitModeWords } from "~/ui/words/en";
 
 type Field = Parameters<typeof TextField>[0]["field"];
 type Names =
@@ -20,13 +20,19 @@ type Names =
   | "demo"
   | "testersPerSurface"
   | "batchRule"
+  | "eggRule"
+  | "containerPer"
   | "measuringSetId"
+  | "strictTolerancePercent"
+  | "usualTolerancePercent"
+  | "easesSpice"
   | "regime"
   | "doorsMinutes"
   | "eatMinutes"
   | "cleanMinutes"
   | "hasDemoBatch"
   | "hasSpareKit"
+  | "isRemote"
   | "stationNames";
 
 interface Props {
@@ -100,6 +106,13 @@ export function BriefFields({ fields, dishes, kitchens, recipes }: Props) {
           <NumberField field={fields.eatMinutes} label="Eating" hint="minutes" className="c4" />
           <NumberField field={fields.cleanMinutes} label="Cleaning" hint="minutes" className="c4" />
           <SelectField field={fields.batchRule} label="Batches" options={optionsOf(batchRuleWords)} className="c6" />
+          <SelectField field={fields.eggRule} label="Half an egg" options={optionsOf(eggRuleWords)} className="c6" />
+          <SelectField
+            field={fields.containerPer}
+            label="Containers"
+            options={optionsOf(containerPerWords)}
+            className="c6"
+          />
           <NumberField
             field={fields.testersPerSurface}
             label="Testers a surface"
@@ -107,7 +120,21 @@ export function BriefFields({ fields, dishes, kitchens, recipes }: Props) {
             className="c6"
           />
           <CheckField field={fields.hasDemoBatch} label="a batch for the demonstration" className="c6" />
+          <NumberField
+            field={fields.strictTolerancePercent}
+            label="Scoops of leavener and salt, at most off by"
+            hint="percent"
+            className="c6"
+          />
+          <NumberField
+            field={fields.usualTolerancePercent}
+            label="Other scoops, at most off by"
+            hint="percent"
+            className="c6"
+          />
+          <CheckField field={fields.easesSpice} label="salt and spice × 0.9 above four batches" className="c6" />
           <CheckField field={fields.hasSpareKit} label="a spare kit" className="c6" />
+          <CheckField field={fields.isRemote} label="remote: every station a household of its own" className="c6" />
           <TextField
             field={fields.stationNames}
             label="Station names"

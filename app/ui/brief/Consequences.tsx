@@ -1,3 +1,4 @@
+import { memo } from "react";
 import type { ClassInput, ClassPlan, KeyFigure } from "~/core/plan";
 import { Figures } from "~/ui/class/Figures";
 import { Findings } from "~/ui/class/Findings";
@@ -16,7 +17,7 @@ export const countedIn = (plan: ClassPlan): ReadonlySet<string> =>
   new Set(plan.totals.filter((total) => total.buyPieces !== undefined).map((total) => total.ingredientId));
 
 /** Everything that follows from the brief, beside it, before it is saved. */
-export function Consequences({ input, plan, before, isChanged }: Props) {
+export const Consequences = memo(function Consequences({ input, plan, before, isChanged }: Props) {
   const names = namesOf(input, plan, useLocale());
   const main = plan.figures.filter((figure) => figure.code !== "total");
   const totals = plan.figures.filter((figure) => figure.code === "total");
@@ -35,4 +36,4 @@ export function Consequences({ input, plan, before, isChanged }: Props) {
       <Figures figures={totals} before={before} counted={countedIn(plan)} names={names} />
     </section>
   );
-}
+});

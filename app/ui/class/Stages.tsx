@@ -3,14 +3,20 @@ import { type Stage, type StageState, stages } from "~/core/plan";
 import { stageStateWords, stageWords } from "~/ui/words/en";
 
 /** Pages that belong to a stage without being named after it. */
-const alsoAt: Partial<Record<Stage, string>> = { brief: "people", allergies: "labels" };
+const alsoAt: Partial<Record<Stage, readonly string[]>> = {
+  brief: ["people"],
+  allergies: ["labels", "day-sheet"],
+  amounts: ["scaling"],
+  kits: ["shopping", "prep", "kit-labels", "containers", "sheets"],
+  gear: ["load"],
+};
 
 export interface StageMark {
   readonly state: StageState;
   readonly questions: number;
 }
 
-/** The eight stages in the order of the work, each with where it stands. Any stage at any time. */
+/** The stages in the order of the work, each with where it stands. Any stage at any time. */
 export function Stages({ base, marks }: { base: string; marks: Readonly<Record<Stage, StageMark>> }) {
   const place = useLocation()
     .pathname.slice(base.length + 1)
@@ -25,7 +31,9 @@ export function Stages({ base, marks }: { base: string; marks: Readonly<Record<S
             <li key={stage}>
               <Link
                 to={`${base}/${stage}`}
-                aria-current={place === stage || (place !== undefined && place === alsoAt[stage]) ? "page" : undefined}
+                aria-current={
+                  place === stage || (place !== undefined && alsoAt[stage]?.includes(place)) ? "page" : undefined
+                }
               >
                 <span className="name">
                   {index + 1} {stageWords[stage]}

@@ -113,6 +113,12 @@ const instantOf = (startsAt: string, timeZone: string, afterMinutes: number): Da
 export const clock = (startsAt: string, timeZone: string, after: number, locale: string): string =>
   timeOfDay(instantOf(startsAt, timeZone, after), locale, timeZone);
 
+/** The day on the class's own calendar, `after` minutes from the doors: "Fri 27 Nov". */
+export const dateOf = (startsAt: string, timeZone: string, after: number, locale: string): string =>
+  dateFormat(locale, { weekday: "short", day: "numeric", month: "short", timeZone }).format(
+    instantOf(startsAt, timeZone, after),
+  );
+
 /** "Saturday 28 November, 09:30" */
 export const dayAndTime = (startsAt: string, timeZone: string, locale: string): string =>
   dateFormat(locale, {
@@ -149,6 +155,10 @@ export function countdown(milliseconds: number): string {
 /** "a, b and c" in the language of the locale. */
 export const list = (words: readonly string[], locale: string): string =>
   listFormat(locale, { type: "conjunction" }).format(words);
+
+/** "a, b or c". */
+export const either = (words: readonly string[], locale: string): string =>
+  listFormat(locale, { type: "disjunction" }).format(words);
 
 /** "175–190 °C (347–374 °F)": both, as the dial may show either. */
 export function temperature(from: number, to: number, locale: string): string {

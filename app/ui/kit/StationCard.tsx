@@ -1,7 +1,7 @@
 import type { DishPlan, StationPlan } from "~/core/plan";
-import type { KitLine } from "~/core/kit";
-import { bowls } from "~/core/recipe";
-import { isZero } from "~/core/quantity";
+import { type KitLine, inBowlOrder, tareReadings } from "~/core/kit";
+import { type Recipe, bowls } from "~/core/recipe";
+import { type Ratio, isZero, toScaleGrams } from "~/core/quantity";
 import { drift, fraction } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { AmountText, Grams, ScoopText } from "~/ui/sheet/Quantity";
@@ -9,6 +9,7 @@ import { bowlWords } from "~/ui/words/en";
 
 function Scoops({ line }: { line: KitLine }) {
   const main = line.main;
+  const locale = useLocale();
   if (!main)
     return (
       <span className={line.kind === "unknown" ? "needs-you" : "quiet"}>
@@ -16,8 +17,77 @@ function Scoops({ line }: { line: KitLine }) {
       </span>
     );
   if (isZero(main.amount.value)) return <>–</>;
+  if (line.packs)
+    return (
+      <>
+        {fraction(line.packs.exact, locale)} {line.packs.name}
+        {line.packs.exact.den === 1n ? null : <span className="quiet">, open {line.packs.whole}</span>}
+      </>
+    );
   if (main.amount.unit === "piece" || !main.scoops) return <AmountText value={main.amount} />;
   return <ScoopText counts={main.scoops.counts} />;
+}
+
+interface Basis {
+  readonly factor: Ratio;
+  readonly loads: number;
+  readonly pieces: number;
+}
+
+/** What a line grew by: the batch, the loads, or the pieces. */
+function Grown({ line, basis }: { line: KitLine; basis: Basis }) {
+  const locale = useLocale();
+  if (line.kind === "per-load") return <>{basis.loads} loads</>;
+  if (line.kind === "per-piece") return <>{basis.pieces} pieces</>;
+  if (line.kind === "to-taste" || line.kind === "unknown") return null;
+  return (
+    <>
+      × {fraction(basis.factor, locale)}
+      {line.isEased ? " × 0.9" : ""}
+    </>
+  );
+}
+
+/** Weighing into one bowl in the order of the method: zeroed before each, or left running. */
+export function TareCard({
+  kit,
+  recipe,
+  ingredientName,
+}: {
+  kit: readonly KitLine[];
+  recipe: Recipe;
+  ingredientName: (id: string) => string;
+}) {
+  const readings = tareReadings(inBowlOrder(kit, recipe));
+  if (readings.length === 0) return null;
+  return (
+    <table className="ruled">
+      <thead>
+        <tr>
+          <th scope="col">Into one bowl</th>
+          <th scope="col" className="n">
+            Zero before each
+          </th>
+          <th scope="col" className="n">
+            Left running
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {readings.map((reading) => (
+          <tr key={reading.lineId}>
+            <td>{ingredientName(kit.find((line) => line.lineId === reading.lineId)?.ingredientId ?? "")}</td>
+            <td className="n">
+              <Grams value={toScaleGrams(reading.each).shown} />
+            </td>
+            <td className="n">
+              <Grams value={toScaleGrams(reading.running).shown} />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
 }
 
 /** The lines of one kit: scoops for the spoons at the station, the error they make, grams beside. */
@@ -25,10 +95,13 @@ export function KitTable({
   kit,
   ingredientName,
   caption,
+  basis,
 }: {
   kit: readonly KitLine[];
   ingredientName: (id: string) => string;
   caption?: string;
+  /** What each line was multiplied by, to be printed behind it. */
+  basis?: Basis;
 }) {
   const locale = useLocale();
   return (
@@ -44,6 +117,7 @@ export function KitTable({
           <th scope="col" className="n">
             By scale
           </th>
+          {basis ? <th scope="col">Grown</th> : null}
         </tr>
       </thead>
       {bowls.map((bowl) => {
@@ -52,7 +126,7 @@ export function KitTable({
         return (
           <tbody key={bowl}>
             <tr className="is-group">
-              <th scope="rowgroup" colSpan={4}>
+              <th scope="rowgroup" colSpan={basis ? 5 : 4}>
                 {bowlWords[bowl]}
               </th>
             </tr>
@@ -91,6 +165,11 @@ export function KitTable({
                     </div>
                   ) : null}
                 </td>
+                {basis ? (
+                  <td className="quiet small">
+                    <Grown line={line} basis={basis} />
+                  </td>
+                ) : null}
               </tr>
             ))}
           </tbody>
@@ -126,7 +205,15 @@ export function StationCard({ station, dish, ingredientName, people, stamp }: Pr
         {station.scale.piecesWanted} wanted; {station.loads} {station.loads === 1 ? "load" : "loads"}.
         {people.length > 0 ? <span className="quiet"> {people.join(", ")}</span> : null}
       </p>
-      <KitTable kit={station.kit} ingredientName={ingredientName} />
+      <KitTable
+        kit={station.kit}
+        ingredientName={ingredientName}
+        basis={{ factor: station.scale.factor, loads: station.loads, pieces: station.scale.piecesMade }}
+      />
+      <details className="tare">
+        <summary>Weigh it in one bowl</summary>
+        <TareCard kit={station.kit} recipe={dish.recipe} ingredientName={ingredientName} />
+      </details>
       <p className="print-only small" style={{ paddingTop: 6 }}>
         {stamp}
       </p>

@@ -1,20 +1,51 @@
 import { substances } from "~/core/pantry";
-import { CheckField, SelectField, TextField, optionsOf } from "~/ui/sheet/controls";
+import { AreaField, CheckField, type Option, SelectField, TextField, optionsOf } from "~/ui/sheet/controls";
 import { ageWords, dietWords, roleWords, severityWords, substanceWords } from "~/ui/words/en";
 
 type Field = Parameters<typeof TextField>[0]["field"];
 interface Props {
-  readonly fields: Readonly<Record<"name" | "role" | "ageBand" | "answered" | "diet", Field>>;
+  readonly fields: Readonly<
+    Record<
+      | "name"
+      | "role"
+      | "ageBand"
+      | "answered"
+      | "diet"
+      | "grownUpId"
+      | "email"
+      | "note"
+      | "words"
+      | "areWordsRead"
+      | "emergency",
+      Field
+    >
+  >;
+  readonly grownUps: readonly Option[];
   readonly needs: readonly Readonly<Record<"substance" | "severity" | "touchOrAir" | "note", Field>>[];
 }
 
 /** One person: who, and what they must or want to avoid. */
-export function PersonFields({ fields, needs }: Props) {
+export function PersonFields({ fields, needs, grownUps }: Props) {
   return (
     <>
       <TextField field={fields.name} label="Name" className="c6" autoComplete="off" />
       <SelectField field={fields.role} label="What they do" options={optionsOf(roleWords)} className="c3" />
       <SelectField field={fields.ageBand} label="Age" options={optionsOf(ageWords)} className="c3" />
+      <SelectField
+        field={fields.grownUpId}
+        label="Looked after by"
+        options={grownUps}
+        empty="nobody named"
+        className="c6"
+      />
+      <TextField
+        field={fields.email}
+        label="E-mail for reminders"
+        type="email"
+        autoComplete="off"
+        className="c6"
+        hint="theirs, or the guardian’s"
+      />
       <SelectField
         field={fields.answered}
         label="Allergies and diet"
@@ -49,6 +80,27 @@ export function PersonFields({ fields, needs }: Props) {
           </div>
         ))}
       </fieldset>
+      <AreaField
+        field={fields.words}
+        label="What was said in free words"
+        className="c8"
+        rows={2}
+        hint="Nothing is read into this: until you tick the box, every verdict is unknown."
+      />
+      <CheckField field={fields.areWordsRead} label="read, and turned into what is ticked above" className="c4" />
+      <TextField
+        field={fields.emergency}
+        label="Where the rescue medicine and the emergency plan are"
+        className="c8"
+        autoComplete="off"
+      />
+      <TextField
+        field={fields.note}
+        label="Note"
+        className="c4"
+        autoComplete="off"
+        hint="no health: left-handed, leaves early"
+      />
     </>
   );
 }

@@ -1,5 +1,5 @@
 import { type Bowl, type Line, type Recipe, bowls } from "~/core/recipe";
-import { minutes, number, temperature, thin } from "~/ui/format/format";
+import { fraction, grams, minutes, number, temperature, thin } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { AmountText } from "~/ui/sheet/Quantity";
 import {
@@ -12,14 +12,16 @@ import {
   testWords,
   windowReasonWords,
 } from "~/ui/words/en";
+import { partHeatWords, partKindWords } from "~/ui/words/batter";
 
 interface Props {
   readonly recipe: Recipe;
   readonly ingredientName: (id: string) => string;
 }
 
-function LineAmountText({ line }: { line: Line }) {
+export function LineAmountText({ line }: { line: Pick<Line, "amount"> }) {
   const { amount } = line;
+  const locale = useLocale();
   switch (amount.kind) {
     case "exact":
       return <AmountText value={amount.amount} />;
@@ -36,6 +38,12 @@ function LineAmountText({ line }: { line: Line }) {
     case "per-load":
     case "per-piece":
       return <AmountText value={amount.amount} />;
+    case "packs":
+      return (
+        <>
+          {fraction(amount.packs, locale)} {amount.packName}
+        </>
+      );
     case "to-taste":
       return <>to taste</>;
     case "unknown":
@@ -45,7 +53,7 @@ function LineAmountText({ line }: { line: Line }) {
   }
 }
 
-function LineNote({ line }: { line: Line }) {
+export function LineNote({ line }: { line: Line }) {
   const { amount } = line;
   const notes = [
     amount.kind === "top-up" ? (
@@ -56,6 +64,11 @@ function LineNote({ line }: { line: Line }) {
     amount.kind === "hold-back" ? (
       <span key="back">
         , hold back <AmountText value={amount.back} />
+      </span>
+    ) : null,
+    amount.kind === "packs" ? (
+      <span key="pack">
+        , <AmountText value={amount.each} /> each
       </span>
     ) : null,
     amount.kind === "per-load" ? <span key="load">, each load</span> : null,
@@ -77,12 +90,27 @@ function LineNote({ line }: { line: Line }) {
   return <span className="quiet">{notes}</span>;
 }
 
+/** Amounts hanging left of their names. */
+const LineList = ({ lines, ingredientName }: { lines: readonly Line[]; ingredientName: (id: string) => string }) => (
+  <dl>
+    {lines.map((line) => [
+      <dt key={`${line.id}-amount`}>
+        <LineAmountText line={line} />
+      </dt>,
+      <dd key={line.id}>
+        {ingredientName(line.ingredientId)}
+        <LineNote line={line} />
+      </dd>,
+    ])}
+  </dl>
+);
+
 /** A recipe as a page in a cookbook: what, by bowl, beside how. */
 export function RecipeSheet({ recipe, ingredientName }: Props) {
   const locale = useLocale();
   const { heat, rest, portion } = recipe;
   const groups = bowls
-    .map((bowl): [Bowl, Line[]] => [bowl, recipe.lines.filter((line) => line.bowl === bowl)])
+    .map((bowl): [Bowl, Line[]] => [bowl, recipe.lines.filter((line) => line.bowl === bowl && line.partId === null)])
     .filter(([, lines]) => lines.length > 0);
   const pour =
     portion.kind === "ml"
@@ -95,23 +123,23 @@ export function RecipeSheet({ recipe, ingredientName }: Props) {
       <div className="list">
         {groups.map(([bowl, lines]) => (
           <section key={bowl}>
-            <h3>{bowlWords[bowl]}</h3>
-            <dl>
-              {lines.map((line) => [
-                <dt key={`${line.id}-amount`}>
-                  <LineAmountText line={line} />
-                </dt>,
-                <dd key={line.id}>
-                  {ingredientName(line.ingredientId)}
-                  <LineNote line={line} />
-                </dd>,
-              ])}
-            </dl>
+            <h2 className="small-head">{bowlWords[bowl]}</h2>
+            <LineList lines={lines} ingredientName={ingredientName} />
+          </section>
+        ))}
+        {recipe.parts.map((part) => (
+          <section key={part.id}>
+            <h2 className="small-head">{part.name}</h2>
+            <p className="quiet small">
+              {partKindWords[part.kind]}, {partHeatWords[part.heat]}, {minutes(part.minutes.likely, locale)}
+              {part.makesGrams === null ? "" : `; makes ${grams(part.makesGrams, locale)}`}
+            </p>
+            <LineList lines={recipe.lines.filter((line) => line.partId === part.id)} ingredientName={ingredientName} />
           </section>
         ))}
         {recipe.variants.length > 0 ? (
           <section>
-            <h3>Other ways</h3>
+            <h2 className="small-head">Other ways</h2>
             {recipe.variants.map((variant) => (
               <p key={variant.id}>
                 <b>{variant.name}</b> <span className="quiet">({standingWords[variant.standing]})</span>
@@ -154,6 +182,7 @@ export function RecipeSheet({ recipe, ingredientName }: Props) {
                     ? `, second ${minutes(heat.side2.low, locale)} to ${minutes(heat.side2.high, locale)}`
                     : ", both sides at once"}
                   . Ready by: {heat.cues.map((cue) => cueWords[cue]).join(", ")}.
+                  {recipe.blindNote ? ` ${recipe.blindNote}` : ""}
                 </p>
               ) : null}
               {step.hazards.map((hazard) => (

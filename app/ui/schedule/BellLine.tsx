@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { type CSSProperties, useMemo } from "react";
 import type { Bell, TaskKind, Timeline } from "~/core/schedule";
 import { clock, minutes } from "~/ui/format/format";
@@ -77,7 +78,7 @@ const rowTop = [6, 60, 92];
 const heights = { usual: 94, crowded: 126 } as const;
 
 /** The strip that goes with a class from first plan to log: true to time, with the bells on it. */
-export function BellLine({
+export const BellLine = memo(function BellLine({
   timeline,
   startsAt,
   timeZone,
@@ -160,4 +161,4 @@ export function BellLine({
       ) : null}
     </div>
   );
-}
+});

@@ -17,6 +17,7 @@ const look: Partial<Record<Task["kind"], string>> = {
   "demo-load": "heat",
   tester: "warm",
   preheat: "warm",
+  wash: "wait",
   rest: "wait",
   wait: "wait",
 };

@@ -2,7 +2,7 @@ import type { Reason, VerdictWord } from "~/core/allergen";
 import type { Substance } from "~/core/pantry";
 import type { Diet } from "~/core/pantry";
 import type { AgeBand, Audience, ParticipantRole, Severity } from "~/core/people";
-import type { KeyFigure, Stage, StageState } from "~/core/plan";
+import type { Brief, KeyFigure, Stage, StageState } from "~/core/plan";
 import type {
   Bowl,
   Cue,
@@ -14,7 +14,7 @@ import type {
   Tool,
   WindowReason,
 } from "~/core/recipe";
-import type { BatchRule } from "~/core/scale";
+import type { BatchRule, EggRule } from "~/core/scale";
 import type { BellKind, CriticalPart, DemoMode, KitMode, TaskKind } from "~/core/schedule";
 import type { StationState } from "~/core/teach";
 
@@ -25,7 +25,8 @@ export const stageWords: Words<Stage> = {
   recipe: "Recipe",
   brief: "Brief and people",
   allergies: "Allergies",
-  amounts: "Amounts and kits",
+  amounts: "Amounts",
+  kits: "Shopping and kits",
   gear: "Gear",
   timeline: "Timeline",
   teach: "Teach",
@@ -82,6 +83,8 @@ export const toolWords: Words<Tool> = {
   plate: "plate",
   fork: "fork",
   sieve: "sieve",
+  stick: "stick to eat from",
+  "baking-paper": "sheet of baking paper",
 };
 
 export const cueWords: Words<Cue> = {
@@ -141,7 +144,13 @@ export const roleWords: Words<ParticipantRole> = {
   taster: "tastes only",
   helper: "helps",
 };
-export const ageWords: Words<AgeBand> = { "under-6": "under 6", "6-11": "6–11", "12-17": "12–17", adult: "adult" };
+export const ageWords: Words<AgeBand> = {
+  "under-1": "under 1",
+  "under-6": "under 6",
+  "6-11": "6–11",
+  "12-17": "12–17",
+  adult: "adult",
+};
 export const severityWords: Words<Severity> = {
   "rescue-medicine": "carries rescue medicine",
   allergy: "allergy",
@@ -149,7 +158,12 @@ export const severityWords: Words<Severity> = {
   intolerance: "intolerance",
   choice: "choice or faith",
 };
-export const dietWords: Words<Diet> = { vegetarian: "vegetarian", vegan: "vegan" };
+export const dietWords: Words<Diet> = {
+  vegetarian: "vegetarian",
+  vegan: "vegan",
+  "no-alcohol": "no alcohol",
+  faith: "rules of a faith: ask about meat, gelatine, alcohol",
+};
 export const substanceWords: Words<Substance> = {
   milk: "milk",
   egg: "egg",
@@ -200,10 +214,20 @@ export const demoWords: Words<DemoMode> = {
   mix: "mixing shown first",
   along: "everyone steps along",
 };
+export const eggRuleWords: Words<EggRule> = {
+  "by-weight": "half an egg is weighed, beaten",
+  uneven: "whole eggs, uneven stations",
+  "round-up": "round up to whole eggs",
+};
+export const containerPerWords: Words<Brief["containerPer"]> = {
+  line: "a container for each line",
+  bowl: "one for all a bowl takes at once",
+};
 export const batchRuleWords: Words<BatchRule> = {
   whole: "whole batches",
   half: "half batches allowed",
   quarter: "quarter batches allowed",
+  exact: "just enough",
 };
 
 export const bellWords: Words<BellKind> = {
@@ -240,6 +264,7 @@ export const taskWords: Words<TaskKind> = {
   rest: "Batter rests",
   preheat: "Preheat",
   "demo-load": "One load shown",
+  wash: "Wash the surface",
   tester: "Tester",
   load: "Load",
   eat: "Eat",
@@ -284,6 +309,8 @@ export const reasonWords: {
   readonly [W in Reason["why"]]: (reason: Extract<Reason, { why: W }>, ingredient: string) => string;
 } = {
   "not-answered": () => "has not answered yet, and no answer is not “none”",
+  "words-not-read": () => "what they wrote in their own words has not been turned into needs by anyone yet",
+  "second-answer": () => "a second answer came in that nobody has compared with the first",
   "no-needs": () => "answered: nothing to avoid",
   "by-nature": (reason) => `it has ${under(reason.substance, reason.declared)} by nature`,
   "label-contains": (reason) => `${read(reason)}, says it contains ${under(reason.substance, reason.declared)}`,
@@ -292,6 +319,8 @@ export const reasonWords: {
     `nobody has read the label of the ${ingredient} for ${substanceWords[reason.substance]}`,
   "ask-about-coconut": (reason, ingredient) =>
     `${ingredient} has coconut: ask whether their ${substanceWords[reason.substance]} advice includes it`,
+  "ask-about-faith": (reason, ingredient) =>
+    `${ingredient} has or may have ${substanceWords[reason.substance]}: ask what their rules say of it`,
   "none-declared": (reason) => `no ${substanceWords[reason.substance]} declared on ${read(reason)}`,
   "whole-food": (reason, ingredient) => `${ingredient} is a whole food without ${substanceWords[reason.substance]}`,
   "not-in-pantry": (_reason, ingredient) => `${ingredient} is not in the pantry, so nothing is known of it`,

@@ -1,6 +1,9 @@
 import type { ClassInput, ClassPlan, Finding, FindingCode, KeyFigure, Why } from "~/core/plan";
 import { fraction, grams, list, minutes, number, thin } from "~/ui/format/format";
-import { batchRuleWords, criticalWords, surfaceWords, toolWords } from "./en";
+import { demoStation } from "~/core/contact";
+import type { SurfaceCare } from "~/core/gear";
+import { sharedFoodId } from "~/core/pantry";
+import { batchRuleWords, criticalWords, cueWords, hazardWords, substanceWords, surfaceWords, toolWords } from "./en";
 
 /** What a sentence needs beside its finding: names for ids, and the reader's locale. */
 export interface Names {
@@ -12,12 +15,18 @@ export interface Names {
 
 /** Names from a class and its plan. */
 export function namesOf(
-  input: Pick<ClassInput, "pantry">,
+  input: Pick<ClassInput, "pantry" | "shared">,
   plan: Pick<ClassPlan, "stations" | "dishes">,
   locale: string,
 ): Names {
-  const ingredients = new Map(input.pantry.map((one) => [one.id, one.name]));
-  const stations = new Map(plan.stations.map((one) => [one.id, one.name]));
+  const ingredients = new Map([
+    ...input.pantry.map((one) => [one.id, one.name] as const),
+    ...(input.shared ?? []).map((food) => [sharedFoodId(food), `${food.name} (brought by ${food.broughtBy})`] as const),
+  ]);
+  const stations = new Map([
+    ...plan.stations.map((one) => [one.id, one.name] as const),
+    [demoStation, "the instructor’s bowl"] as const,
+  ]);
   const dishes = new Map(
     plan.dishes.map((one) => [
       one.id,
@@ -31,6 +40,15 @@ export function namesOf(
     locale,
   };
 }
+
+export const careWords: Readonly<Record<SurfaceCare, string>> = {
+  "no-metal": "no metal tools on the coating",
+  "never-empty": "never heated empty, the coating fumes",
+  "hot-handle": "the handle gets hot, dry cloth only",
+  "lamp-heating": "the lamp is lit while it heats, out means ready",
+  "lamp-ready": "the lamp comes on when it is ready",
+  "lamp-unknown": "nobody wrote down what its lamp means: try it before the class",
+};
 
 type Sentence<C extends FindingCode> = (finding: Extract<Finding, { code: C }>, names: Names) => string;
 
@@ -56,10 +74,44 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   "ingredient-not-in-pantry": (f) =>
     `“${f.ingredientId}” is not in the pantry, so its weight and allergens are not known.`,
   "no-cook-step": () => "No step is at the heat, so no loads can be planned.",
+  "pack-size-missing": (f, n) =>
+    `How much is in one pack of ${n.ingredient(f.ingredientId)}? Give its net weight, or nothing can be totalled.`,
+  "hazard-missing": (f) => `A step at the heat carries no caution. It should say: ${hazardWords[f.hazard]}`,
+  "adult-not-named": () =>
+    "Coating, pouring and carrying a hot dish, and boiling sauce, are an adult's. The step lets anyone do it.",
+  "units-mixed": (f, n) =>
+    `${list(f.byVolume.map(n.ingredient), n.locale)} by the cup, ${list(f.byMetric.map(n.ingredient), n.locale)} in grams or millilitres: a station needs both cups and a scale or jug.`,
+  "part-empty": (f) => `“${f.name}” has no lines of its own, so nobody can make it.`,
+  "part-without-step": (f) => `No step makes “${f.name}”, so its time and its cautions stand nowhere.`,
+  "variant-without-line": (f) =>
+    `“${f.name}” leaves out or swaps a line that is not on the list any more (${f.lineId}). It may not be what its name says.`,
   "soda-left-over": (f, n) =>
     `Soda left over: ${spoons(f.sodaTsp, n)} in the recipe, the acid in it takes about ${spoons(f.neutralisedTsp, n)}. About ${spoons(f.sodaTsp - f.neutralisedTsp, n)} stays and can be tasted. Less soda, or more of what is sour.`,
   "soda-without-acid": (f, n) =>
     `${spoons(f.sodaTsp, n)} of soda and nothing sour to wake it: flat and soapy. Use cultured milk, or baking powder instead.`,
+  "acid-without-soda": (f, n) =>
+    `Something sour in it and no soda to meet it: about ${spoons(f.acidTsp, n)} of soda would lift it, or more baking powder.`,
+  "leavener-missing": (f, n) =>
+    `Nothing lifts it: ${number(f.grams, n.locale, 0)} g of flour and no powder, soda or yeast. Right for crepes and oven-puffed pancakes, flat here.`,
+  "ceiling-passed": (f, n) =>
+    f.level === "blocks"
+      ? `${number(f.gramsPer100, n.locale, 0)} g of ${n.ingredient(f.ingredientId)} to 100 g of flour: nobody can have meant that, so it is refused. Was it a smaller spoon?`
+      : `${number(f.gramsPer100, n.locale)} g of ${n.ingredient(f.ingredientId)} to 100 g of flour is a lot; more than ${number(f.most, n.locale)} g is seldom meant. Was it a smaller spoon?`,
+  "yield-off": (f, n) =>
+    `The recipe says ${f.claimed} pieces; its batter gives ${f.computed}${f.portion === undefined ? "" : `, or ${f.claimed} of ${number(f.portion, n.locale, 0)} ${f.unit}`}.`,
+  "window-missing": (f, n) =>
+    `Its leavener fades, and the recipe sets no longest wait. Usually the last pour starts within ${minutes(f.wanted.max ?? 0, n.locale)} of mixing.`,
+  "cue-not-visible": (f, n) =>
+    `${n.ingredient(f.ingredientId)} makes it dark: ${list(
+      f.cues.map((cue) => cueWords[cue]),
+      n.locale,
+    )} cannot be seen. Go by bubbles, rim and time.`,
+  "salt-depends-on-brand": (f, n) =>
+    `A spoon of coarse salt weighs what its brand makes of it: ${number(f.low, n.locale)}–${number(f.high, n.locale)} g here. Weigh it, or say which.`,
+  "newer-revision": (f) =>
+    `There is a newer revision of “${f.title}”: ${f.newest}. This class keeps revision ${f.has} until you choose the newer one in the brief.`,
+  "spice-could-ease": (f, n) =>
+    `${stationsOf(f, n)}: more than four batches. ${ingredientsOf(f, n)} at nine tenths is usually enough; the brief can do that.`,
   "powder-outside-band": (f, n) =>
     `${number(f.tspPer125g, n.locale, 1)} tsp of baking powder to 125 g of flour; ${f.from}–${f.to} is usual.`,
   "looseness-outside-band": (f, n) =>
@@ -74,6 +126,17 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   "gear-not-counted": (f, n) =>
     `Nobody has counted how many the kitchen has of ${list(
       f.tools.map((tool) => toolWords[tool]),
+      n.locale,
+    )}.`,
+  "circuits-short": (f, n) =>
+    `Plugged in at once, what is to be hot draws ${number(f.watts, n.locale, 0)}${thin}W, and the circuits of this kitchen do not carry it: ${list(f.left, n.locale)} would have no socket that may run for hours.${f.isProven ? " Every way of plugging in was tried." : " Not every way of plugging in could be tried."} Use fewer at once, pans on a hob, or another circuit that somebody qualified has looked at.`,
+  "stick-care": (f) =>
+    `${f.sticks} sticks: wood or bamboo only, as plastic softens and metal burns; blunt ends for small children, who eat sitting down. Count them out and back.`,
+  "circuits-not-known": (f, n) =>
+    `Nobody wrote down the circuits of this kitchen. What is to be hot draws ${number(f.watts, n.locale, 0)}${thin}W; which sockets may carry it is not known.`,
+  "surface-care": (f, n) =>
+    `${f.surface}: ${list(
+      f.cares.map((care) => careWords[care]),
       n.locale,
     )}.`,
   "no-surface": (f) =>
@@ -111,8 +174,17 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   "cannot-eat": (f, n) => `${f.name} cannot have what is planned for their plate: ${ingredientsOf(f, n)}.`,
   "may-not-eat": (f, n) => `${f.name}: ${ingredientsOf(f, n)} may contain what they avoid. Ask them.`,
   "plate-unknown": (f, n) => `${f.name}: not known yet for ${ingredientsOf(f, n)}. Read the labels.`,
+  "contact-reaches": (f, n) =>
+    `${f.name}: ${list(
+      f.substances.map((one) => substanceWords[one]),
+      n.locale,
+    )} can reach their plate from another station. See the way it takes, and what cuts it.`,
+  "words-not-read": (f) =>
+    `${f.people} ${f.people === 1 ? "person wrote" : "people wrote"} something in their own words that nobody has turned into needs yet. Until then it is unknown.`,
+  "label-of-other-product": (f, n) =>
+    `${ingredientsOf(f, n)}: another product is bought than the one whose label was read. Read the label in hand.`,
   "contact-not-checked": () =>
-    "These verdicts are about what is on the plate. Shared griddles, ladles, towels and flour in the air are not worked out here: arrange them yourself.",
+    "Worked out here: what meets on shared surfaces, in pots of fat, tubs and toppings, at the packing table, on tools that go round, and in the air for those whom that harms. Not worked out: hands, splashes, wash-up, and tools that nobody counted.",
   "scoops-off": (f, n) =>
     `${stationsOf(f, n)}: ${n.ingredient(f.ingredientId)} cannot be measured closely with this set (${number(Math.abs(f.error) * 100, n.locale, 0)}${thin}% ${f.error > 0 ? "over" : "under"}). Weigh it in the prep room.`,
 };
@@ -177,7 +249,12 @@ const briefKeyWords: Readonly<Record<string, string>> = {
   demo: "demonstration",
   testersPerSurface: "testers",
   batchRule: "batches",
+  eggRule: "what is done about half an egg",
+  containerPer: "containers",
   measuringSetId: "measuring set",
+  strictTolerancePercent: "tolerance of leavener and salt",
+  usualTolerancePercent: "tolerance of scoops",
+  easesSpice: "easing of salt and spice",
   regime: "allergen list",
   hotPlacesPerAdult: "hot places per adult",
   doorsMinutes: "minutes at the doors",
@@ -185,6 +262,7 @@ const briefKeyWords: Readonly<Record<string, string>> = {
   cleanMinutes: "minutes to clean",
   hasDemoBatch: "demonstration batch",
   hasSpareKit: "spare kit",
+  isRemote: "remote class",
   stationNames: "station names",
 };
 const kindWords: Readonly<Record<string, string>> = {
@@ -197,6 +275,8 @@ const kindWords: Readonly<Record<string, string>> = {
   pack: "the pack size of",
   surface: "the surface",
   gear: "the count of",
+  circuit: "the circuit",
+  product: "the product of",
   kitchen: "the kitchen's",
 };
 

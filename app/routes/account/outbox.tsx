@@ -1,0 +1,43 @@
+import type { Route } from "./+types/outbox";
+import { database } from "~/db/client.server";
+import { writtenMail } from "~/devices/mail.server";
+import { requireLead } from "~/services/session.server";
+import { moment } from "~/ui/format/format";
+import { TextLink } from "~/ui/sheet/controls";
+import { useLocale } from "~/ui/sheet/locale";
+
+export async function loader({ context }: Route.LoaderArgs) {
+  requireLead(context);
+  return { mails: await writtenMail(database()) };
+}
+
+export default function Outbox({ loaderData }: Route.ComponentProps) {
+  const locale = useLocale();
+  return (
+    <>
+      <title>Outbox · Apron Bell</title>
+      <h1 style={{ marginBottom: 6 }}>Outbox</h1>
+      <p className="quiet" style={{ marginBottom: 14 }}>
+        No mail leaves this program yet: letters wait here to be read, and to be sent by hand. They go when their
+        class’s health data goes.
+      </p>
+      {loaderData.mails.length === 0 ? (
+        <p>Nothing was written yet.</p>
+      ) : (
+        loaderData.mails.map((mail) => (
+          <details key={mail.id} className="letter">
+            <summary>
+              <b>{mail.subject}</b>
+              <span className="small quiet">
+                {" "}
+                to {mail.to}, {moment(mail.at, locale, "UTC")} UTC
+              </span>
+            </summary>
+            <pre>{mail.body}</pre>
+            {mail.classId ? <TextLink to={`/classes/${mail.classId}/people/intake`}>{mail.classTitle}</TextLink> : null}
+          </details>
+        ))
+      )}
+    </>
+  );
+}

@@ -1,0 +1,228 @@
+import { useMemo } from "react";
+import { Form } from "react-router";
+import { useClass } from "./class-context";
+import {
+  type ClassContainer,
+  type TickEvent,
+  contentsOf,
+  foldTicks,
+  packingOfClass,
+  placeKey,
+  stateOf,
+} from "~/core/pack";
+import { plan } from "~/core/plan";
+import { toNumber } from "~/core/quantity";
+import { eggRules } from "~/core/scale";
+import { kitModes } from "~/core/schedule";
+import { Findings } from "~/ui/class/Findings";
+import { SettleBar } from "~/ui/class/SettleBar";
+import { list, minutes, number } from "~/ui/format/format";
+import { KitSheet } from "~/ui/kit/KitSheets";
+import { TextLink } from "~/ui/sheet/controls";
+import { PrintButton } from "~/ui/sheet/PrintButton";
+import { useLocale } from "~/ui/sheet/locale";
+import { eggRuleWords, kitModeWords } from "~/ui/words/en";
+import { placeName } from "~/ui/words/kits";
+
+/** What is packed, for whom, in what: kits, the ways of putting them together, and the way to everything that is done with them. */
+export function KitsView({ events, classId }: { events: readonly TickEvent[]; classId: string }) {
+  const { input, plan: made, standings, names, action: settleAt } = useClass();
+  const locale = useLocale();
+  const base = `/classes/${classId}`;
+  const packing = useMemo(() => packingOfClass(input, made), [input, made]);
+  const ticks = useMemo(() => foldTicks(events).packing, [events]);
+  const state = (one: ClassContainer) => stateOf(contentsOf(one), ticks.get(one.key));
+  const places = [...new Set(packing.containers.map((one) => placeKey(one.place)))];
+  const done = packing.containers.filter((one) => state(one).kind === "packed").length;
+  const reopened = packing.containers.filter((one) => state(one).kind === "reopened").length;
+  const modes = useMemo(
+    () =>
+      kitModes.map((kitMode) => ({
+        kitMode,
+        end: plan({ ...input, brief: { ...input.brief, kitMode } }).timeline.end,
+      })),
+    [input],
+  );
+  const hasHalfEggs =
+    made.findings.some((finding) => finding.code === "egg-fraction") || input.brief.eggRule !== "by-weight";
+  const eggs = useMemo(
+    () =>
+      hasHalfEggs
+        ? eggRules.map((eggRule) => {
+            const each = plan({ ...input, brief: { ...input.brief, eggRule } });
+            const isEgg = (id: string) => input.pantry.find((one) => one.id === id)?.role === "egg";
+            const whole = each.totals.filter((total) => isEgg(total.ingredientId));
+            return {
+              eggRule,
+              eggs: whole.reduce((sum, total) => sum + (total.buyPieces ?? 0), 0),
+              pieces: each.stations.reduce((sum, station) => sum + station.scale.piecesMade, 0),
+              over: each.stations.reduce((sum, station) => sum + station.scale.over, 0),
+              least: Math.min(...each.stations.map((station) => station.scale.over)),
+              factors: [...new Set(each.stations.map((station) => number(toNumber(station.scale.factor), locale, 2)))],
+            };
+          })
+        : [],
+    [input, hasHalfEggs, locale],
+  );
+  const now = modes.find((one) => one.kitMode === input.brief.kitMode)?.end ?? 0;
+  return (
+    <>
+      <div className="sheet-head">
+        <h2>Kits</h2>
+        <p className="quiet">
+          {packing.containers.length} containers
+          {packing.containers.length > 0 ? `, ${done} packed` : ""}
+          {reopened > 0 ? `, ${reopened} changed since` : ""}.
+        </p>
+        <div className="tools">
+          <TextLink to="../shopping">Shopping</TextLink>
+          <TextLink to="../prep">Prep</TextLink>
+          <TextLink to={`${base}/pack`}>Pack</TextLink>
+          <TextLink to="../kit-labels">Labels</TextLink>
+          <TextLink to="../sheets">All sheets</TextLink>
+          <PrintButton>Print the kits</PrintButton>
+        </div>
+      </div>
+      <Findings
+        findings={made.findings.filter((finding) => finding.stage === "recipe" && finding.level === "blocks")}
+        names={names}
+      />
+      {packing.open.length > 0 ? (
+        <p className="needs-you">
+          Cannot be packed, as nobody knows how much:{" "}
+          {list(
+            [...new Set(packing.open.flatMap((one) => one.lines.map((line) => names.ingredient(line.ingredientId))))],
+            locale,
+          )}
+          .
+        </p>
+      ) : null}
+      <div className="columns two no-print" style={{ marginBottom: 24 }}>
+        <Form method="post">
+          <input type="hidden" name="intent" value="kit-mode" />
+          <table className="ruled">
+            <caption>How kits come, and what it costs in class</caption>
+            <tbody>
+              {modes.map(({ kitMode, end }) => (
+                <tr key={kitMode}>
+                  <th scope="row">{kitModeWords[kitMode]}</th>
+                  <td className="n">{minutes(end, locale)}</td>
+                  <td className="n quiet">
+                    {kitMode === input.brief.kitMode
+                      ? "as planned"
+                      : end === now
+                        ? "no difference"
+                        : `${end > now ? "+" : "−"}${minutes(Math.abs(end - now), locale)}`}
+                  </td>
+                  <td>
+                    {kitMode === input.brief.kitMode ? (
+                      <b>in force</b>
+                    ) : (
+                      <button className="row-button" name="value" value={kitMode} type="submit">
+                        take this
+                      </button>
+                    )}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Form>
+        {eggs.length > 0 ? (
+          <Form method="post">
+            <input type="hidden" name="intent" value="egg-rule" />
+            <table className="ruled">
+              <caption>Half an egg</caption>
+              <thead>
+                <tr>
+                  <th scope="col">Way</th>
+                  <th scope="col" className="n">
+                    Eggs
+                  </th>
+                  <th scope="col" className="n">
+                    Pieces
+                  </th>
+                  <th scope="col" className="n">
+                    Over
+                  </th>
+                  <th scope="col">Batches</th>
+                  <th scope="col">Choice</th>
+                </tr>
+              </thead>
+              <tbody>
+                {eggs.map((way) => (
+                  <tr key={way.eggRule}>
+                    <th scope="row">{eggRuleWords[way.eggRule]}</th>
+                    <td className="n">{way.eggs}</td>
+                    <td className="n">{way.pieces}</td>
+                    <td className="n">
+                      {way.over}
+                      {way.least < 0 ? <div className="small needs-you">{-way.least} short at one</div> : null}
+                    </td>
+                    <td>{way.factors.join(", ")}</td>
+                    <td>
+                      {way.eggRule === input.brief.eggRule ? (
+                        <b>in force</b>
+                      ) : (
+                        <button className="row-button" name="value" value={way.eggRule} type="submit">
+                          take this
+                        </button>
+                      )}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </Form>
+        ) : null}
+      </div>
+      {places.map((key) => {
+        const own = packing.containers.filter((one) => placeKey(one.place) === key);
+        const [first] = own;
+        return first ? (
+          <KitSheet
+            key={key}
+            name={placeName(first.place)}
+            note={`${first.dishTitle}, × ${number(toNumber(first.factor), locale, 2)}`}
+            containers={own}
+            stateOf={state}
+            names={names}
+            timeZone={input.timeZone}
+            base={base}
+          />
+        ) : null;
+      })}
+      {packing.shared.some((one) => one.lines.length > 0) ? (
+        <section className="kit-sheet">
+          <div className="card-head">
+            <h3>Shared table</h3>
+            <span>to taste, and sprays: one of each, with a spoon of its own</span>
+          </div>
+          <p>
+            {list(
+              [
+                ...new Set(
+                  packing.shared.flatMap((one) => one.lines.map((line) => names.ingredient(line.ingredientId))),
+                ),
+              ],
+              locale,
+            )}
+          </p>
+        </section>
+      ) : null}
+      <p className="small quiet">
+        Cold things stay at 5 °C (41 °F) or below until the station needs them, and no more than two hours out. Local
+        food codes come first.
+      </p>
+      <SettleBar
+        stage="kits"
+        standing={standings.kits}
+        timeZone={input.timeZone}
+        action={settleAt}
+        {...(made.isPackable
+          ? {}
+          : { blockedBy: "Something in the recipe is in the way; nothing can be packed from it yet." })}
+      />
+    </>
+  );
+}

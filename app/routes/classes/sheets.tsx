@@ -1,0 +1,81 @@
+import type { Route } from "./+types/sheets";
+import Amounts from "./amounts";
+import { useClass } from "./class-context";
+import { GearView } from "./GearView";
+import { KitsView } from "./KitsView";
+import { LoadView } from "./LoadView";
+import TimelinePage from "./timeline";
+import { moneyOf } from "~/core/shop";
+import { database } from "~/db/client.server";
+import { gearElsewhere } from "~/db/queries/kitchens.server";
+import { classOr404 } from "~/services/classes.server";
+import { tripOf } from "~/services/shop.server";
+import { accountOf } from "~/services/session.server";
+import { ticksOf } from "~/services/ticks.server";
+import { ShoppingSheet } from "~/ui/shop/ShoppingSheet";
+import { TextLink } from "~/ui/sheet/controls";
+import { PrintButton } from "~/ui/sheet/PrintButton";
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { input } = await classOr404(params.classId);
+  const db = database();
+  const [trip, events, others] = await Promise.all([
+    tripOf(db, params.classId),
+    ticksOf(db, params.classId),
+    gearElsewhere(db, input.kitchen.id),
+  ]);
+  return { trip, events, others, me: accountOf(context).name };
+}
+
+/** Every sheet of the class one after the other, for one print: shopping, station cards, kits, gear, load list, run sheet. */
+export default function Sheets({ loaderData, params }: Route.ComponentProps) {
+  const { trip, events, others, me } = loaderData;
+  const { input, action } = useClass();
+  const people = trip.classes.reduce((sum, one) => sum + one.people, 0);
+  return (
+    <>
+      <div className="sheet-head no-print">
+        <h2>All sheets</h2>
+        <p className="quiet">
+          As they come out of the printer. Labels and the lead’s folder are printed by themselves.
+        </p>
+        <div className="tools">
+          <TextLink to={`${action}/kit-labels`}>Labels</TextLink>
+          <TextLink to={`${action}/day-sheet/wall`}>Sheet for the wall</TextLink>
+          <PrintButton>Print all sheets</PrintButton>
+        </div>
+      </div>
+      <div className="all-sheets">
+        <section>
+          <h2>Shopping</h2>
+          <ShoppingSheet
+            classId={trip.leadId}
+            lines={trip.lines}
+            money={moneyOf(trip.lines, people)}
+            people={people}
+            classes={trip.classes}
+            stock={trip.stock}
+            events={events}
+            me={me}
+            timeZone={input.timeZone}
+          />
+        </section>
+        <section>
+          <Amounts />
+        </section>
+        <section>
+          <KitsView events={events} classId={params.classId} />
+        </section>
+        <section>
+          <GearView others={others} />
+        </section>
+        <section>
+          <LoadView classId={params.classId} events={events} me={me} />
+        </section>
+        <section>
+          <TimelinePage />
+        </section>
+      </div>
+    </>
+  );
+}

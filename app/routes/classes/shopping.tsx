@@ -1,0 +1,208 @@
+import { parseWithZod } from "@conform-to/zod/v4";
+import { Form, data } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/shopping";
+import { useClass } from "./class-context";
+import { formOf, whole, words } from "../form";
+import { moneyOf } from "~/core/shop";
+import { database } from "~/db/client.server";
+import { classOr404 } from "~/services/classes.server";
+import { addExtra, leadOf, removeExtra, saveStock, shopTogether, tripOf } from "~/services/shop.server";
+import { accountOf } from "~/services/session.server";
+import { ticksOf } from "~/services/ticks.server";
+import { ShoppingSheet } from "~/ui/shop/ShoppingSheet";
+import { FileLink, FormError, TextLink } from "~/ui/sheet/controls";
+import { day } from "~/ui/format/format";
+import { PrintButton } from "~/ui/sheet/PrintButton";
+import { useLocale } from "~/ui/sheet/locale";
+
+const price = z
+  .number({ error: "Give the price of one, such as 1.50, or leave it empty." })
+  .min(0, { error: "A price is 0 or more." })
+  .max(100_000, { error: "At most 100,000." })
+  .optional()
+  .transform((value) => (value === undefined ? undefined : Math.round(value * 100)));
+const schema = z.discriminatedUnion("intent", [
+  z.object({
+    intent: z.literal("stock"),
+    ingredientId: z.string().min(1).max(64),
+    grams: z
+      .number({ error: "Give what is on hand in grams, such as 500; 0 when there is none." })
+      .min(0, { error: "Give 0 grams or more." })
+      .max(1_000_000, { error: "At most 1,000,000 g." }),
+  }),
+  z.object({
+    intent: z.literal("extra"),
+    name: words(120, "what is to be bought, such as baking paper"),
+    count: whole(1, 10_000),
+    price,
+  }),
+  z.object({ intent: z.literal("drop-extra"), id: z.uuid() }),
+  z.object({ intent: z.literal("together"), otherId: z.uuid() }),
+  z.object({ intent: z.literal("apart"), otherId: z.uuid() }),
+]);
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  await classOr404(params.classId);
+  const trip = await tripOf(database(), params.classId);
+  return { trip, events: await ticksOf(database(), trip.leadId), me: accountOf(context).name };
+}
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const { input } = await classOr404(params.classId);
+  const submission = parseWithZod(await formOf(request), { schema });
+  if (submission.status !== "success")
+    return data(
+      { problems: Object.values(submission.error ?? {}).flatMap((each) => each ?? []), typed: submission.payload },
+      { status: 400 },
+    );
+  const db = database();
+  const form = submission.value;
+  const leadId = await leadOf(db, params.classId);
+  if (form.intent === "stock") {
+    if (!input.pantry.some((one) => one.id === form.ingredientId))
+      return data(
+        { problems: ["There is no such ingredient in the pantry. Load the page again."], typed: {} },
+        { status: 400 },
+      );
+    await saveStock(db, leadId, form.ingredientId, form.grams);
+  } else if (form.intent === "extra") await addExtra(db, leadId, form);
+  else if (form.intent === "drop-extra") await removeExtra(db, leadId, form.id);
+  else if (!(await shopTogether(db, leadId, form.otherId, form.intent === "together")))
+    return data(
+      {
+        problems: ["That class is on another trip by now, or leads one. Load the page to see how it stands."],
+        typed: {},
+      },
+      { status: 409 },
+    );
+  return { problems: [], typed: {} };
+}
+
+/** What is bought for one class or several, as packs by shop section, with ticks, what is on hand, and what it costs. */
+export default function Shopping({ loaderData, actionData, params }: Route.ComponentProps) {
+  const { trip, events, me } = loaderData;
+  const { input } = useClass();
+  const locale = useLocale();
+  const people = trip.classes.reduce((sum, one) => sum + one.people, 0);
+  const typed = (actionData?.typed ?? {}) as Record<string, unknown>;
+  return (
+    <>
+      <div className="sheet-head">
+        <h2>Shopping</h2>
+        <p className="quiet">
+          {trip.classes.length === 1
+            ? `For ${input.brief.people} people, the most that may be used.`
+            : `One trip for ${trip.classes.map((one) => one.title).join(", ")}.`}
+        </p>
+        <div className="tools">
+          <TextLink to="../kits">Kits</TextLink>
+          <FileLink href={`/classes/${params.classId}/shopping.csv`}>As a table (CSV)</FileLink>
+          <PrintButton>Print the list</PrintButton>
+        </div>
+      </div>
+      <FormError title="Not saved" problems={actionData?.problems ?? []} />
+      <ShoppingSheet
+        key={trip.leadId}
+        classId={trip.leadId}
+        lines={trip.lines}
+        money={moneyOf(trip.lines, people)}
+        people={people}
+        classes={trip.classes}
+        stock={trip.stock}
+        events={events}
+        me={me}
+        timeZone={input.timeZone}
+      />
+      <div className="columns two no-print" style={{ marginTop: 28 }}>
+        <section>
+          <h3>Not eaten</h3>
+          <p className="quiet small">Paper, sticks, towels, labels: what the recipe does not name.</p>
+          <ul className="plain-list">
+            {trip.extras.map((extra) => (
+              <li key={extra.id}>
+                {extra.count} × {extra.name}
+                <Form method="post" style={{ display: "inline" }}>
+                  <input type="hidden" name="intent" value="drop-extra" />
+                  <button className="row-button" name="id" value={extra.id} type="submit" style={{ marginLeft: 12 }}>
+                    take off
+                  </button>
+                </Form>
+              </li>
+            ))}
+          </ul>
+          <Form method="post" className="facts" key={trip.extras.length}>
+            <input type="hidden" name="intent" value="extra" />
+            <label className="cell">
+              <span className="cell-label">What</span>
+              <input name="name" defaultValue={String(typed.name ?? "")} autoComplete="off" />
+            </label>
+            <label className="cell">
+              <span className="cell-label">How many</span>
+              <input name="count" inputMode="numeric" defaultValue={String(typed.count ?? "1")} />
+            </label>
+            <label className="cell">
+              <span className="cell-label">Price of one</span>
+              <input name="price" inputMode="decimal" defaultValue={String(typed.price ?? "")} />
+            </label>
+            <button className="row-button" type="submit">
+              Put on the list
+            </button>
+          </Form>
+        </section>
+        <section>
+          <h3>On one trip with</h3>
+          <ul className="plain-list">
+            {trip.classes
+              .filter((one) => one.id !== trip.leadId)
+              .map((one) => (
+                <li key={one.id}>
+                  {one.title}, {day(one.startsAt, locale)}
+                  <Form method="post" style={{ display: "inline" }}>
+                    <input type="hidden" name="intent" value="apart" />
+                    <button
+                      className="row-button"
+                      name="otherId"
+                      value={one.id}
+                      type="submit"
+                      style={{ marginLeft: 12 }}
+                    >
+                      on its own trip
+                    </button>
+                  </Form>
+                </li>
+              ))}
+            {trip.others
+              .filter((one) => one.id !== params.classId)
+              .map((one) => (
+                <li key={one.id}>
+                  <Form method="post" style={{ display: "inline" }}>
+                    <input type="hidden" name="intent" value="together" />
+                    <button
+                      className="row-button"
+                      name="otherId"
+                      value={one.id}
+                      type="submit"
+                      style={{ marginRight: 12 }}
+                    >
+                      buy for it too
+                    </button>
+                  </Form>
+                  {one.title}, {day(one.startsAt, locale)}
+                </li>
+              ))}
+          </ul>
+          {trip.leadId === params.classId ? null : (
+            <p className="quiet small">
+              This class is bought for with{" "}
+              <TextLink to={`/classes/${trip.leadId}/shopping`}>
+                {trip.classes.find((one) => one.id === trip.leadId)?.title}
+              </TextLink>
+              : one cupboard, one list.
+            </p>
+          )}
+        </section>
+      </div>
+    </>
+  );
+}

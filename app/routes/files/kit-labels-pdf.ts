@@ -1,0 +1,32 @@
+import type { Route } from "./+types/kit-labels-pdf";
+import { packingOfClass } from "~/core/pack";
+import { plan } from "~/core/plan";
+import { labelsPdf } from "~/formats/label-pdf.server";
+import { labelSheetOf, usedUpOf } from "~/formats/label-sheets";
+import { classOr404 } from "~/services/classes.server";
+import { fileAnswer } from "~/services/files.server";
+import { localeOf } from "~/services/request.server";
+import { day } from "~/ui/format/format";
+import { namesOf } from "~/ui/words/findings";
+import { labelLines } from "~/ui/words/kits";
+
+/** The labels of a class on sheets of the size asked for. */
+export async function loader({ request, params }: Route.LoaderArgs) {
+  const { input } = await classOr404(params.classId);
+  const url = new URL(request.url);
+  const sheet = labelSheetOf(url.searchParams.get("sheet"));
+  const skip = usedUpOf(sheet, url.searchParams.get("skip"));
+  const only = url.searchParams.get("only");
+  const made = plan(input);
+  const locale = localeOf(request);
+  const names = namesOf(input, made, locale);
+  const about = { title: input.title, day: day(input.startsAt, locale) };
+  const labels = packingOfClass(input, made)
+    .containers.filter((one) => only === null || one.key === only)
+    .map((one) => ({
+      lines: labelLines(one, about, names),
+      code: new URL(`/classes/${params.classId}/containers/${one.key}`, url).href,
+    }));
+  const pdf = await labelsPdf(labels, sheet, skip, `Labels, ${input.title}`);
+  return fileAnswer(new Uint8Array(pdf), "application/pdf", input.title, "-labels.pdf", "inline");
+}

@@ -1,0 +1,224 @@
+import { getFormProps, useForm } from "@conform-to/react";
+import { parseWithZod } from "@conform-to/zod/v4";
+import { Form, data, redirect } from "react-router";
+import type { z } from "zod";
+import type { Route } from "./+types/ingredient";
+import { formOfIngredient, ingredientFormSchema, ingredientOfForm } from "./ingredient-form";
+import { formOf } from "../form";
+import { checkIngredient, substances } from "~/core/pantry";
+import { database } from "~/db/client.server";
+import { addIngredients, changeIngredient, ingredientOf, removeIngredient } from "~/db/queries/pantry.server";
+import { notFound } from "~/services/classes.server";
+import { freeIngredientId } from "~/services/pantry.server";
+import { accountOf } from "~/services/session.server";
+import {
+  AreaField,
+  CheckField,
+  FormError,
+  NumberField,
+  Primary,
+  Secondary,
+  SelectField,
+  TextField,
+  TextLink,
+  optionsOf,
+} from "~/ui/sheet/controls";
+import { useLocale } from "~/ui/sheet/locale";
+import { labelKindWords, roleNames, sayPantryFinding, storageWords } from "~/ui/words/batter";
+import { substanceWords } from "~/ui/words/en";
+
+async function storedOr404(id: string) {
+  if (id === "new") return undefined;
+  const stored = await ingredientOf(database(), id);
+  if (!stored) throw notFound("ingredient");
+  return stored;
+}
+
+export const loader = async ({ params }: Route.LoaderArgs) => ({ stored: await storedOr404(params.ingredientId) });
+
+/** Keeps an ingredient whose figures do not contradict one another; doubtful ones are kept and said. */
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const stored = await storedOr404(params.ingredientId);
+  const form = await formOf(request);
+  if (stored && form.get("intent") === "remove") {
+    if (await removeIngredient(database(), params.ingredientId)) return redirect("/pantry");
+    return data(
+      {
+        result: undefined,
+        problems: ["A recipe, a label or a pack still names it. Take it out there first."],
+        version: undefined,
+      },
+      { status: 409 },
+    );
+  }
+  const submission = parseWithZod(form, { schema: ingredientFormSchema });
+  if (submission.status !== "success")
+    return data({ result: submission.reply(), problems: [] as string[], version: undefined }, { status: 400 });
+  const db = database();
+  const id = stored?.ingredient.id ?? (await freeIngredientId(db, submission.value.name));
+  const ingredient = ingredientOfForm(id, submission.value);
+  const contradictions = checkIngredient(ingredient).filter((finding) => finding.level === "blocks");
+  if (contradictions.length > 0)
+    return data(
+      {
+        result: submission.reply({ formErrors: contradictions.map((finding) => sayPantryFinding(finding, "en-GB")) }),
+        problems: [] as string[],
+        version: undefined,
+      },
+      { status: 400 },
+    );
+  const isKept = await db
+    .transaction()
+    .execute(async (trx) =>
+      stored
+        ? changeIngredient(trx, ingredient, submission.value.version, accountOf(context).id)
+        : addIngredients(trx, [ingredient]).then(() => true),
+    );
+  if (!isKept)
+    return data(
+      {
+        result: submission.reply({
+          formErrors: [
+            `${stored?.updatedBy ?? "Somebody"} changed this ingredient while you were typing. Yours stands below; keep it again to replace theirs.`,
+          ],
+        }),
+        problems: [] as string[],
+        version: stored?.version,
+      },
+      { status: 409 },
+    );
+  return redirect("/pantry");
+}
+
+export default function IngredientPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { stored } = loaderData;
+  const locale = useLocale();
+  const version = actionData?.version ?? stored?.version ?? 0;
+  const [form, fields] = useForm<z.input<typeof ingredientFormSchema>>({
+    lastResult: actionData?.result,
+    defaultValue: formOfIngredient(stored?.ingredient, version),
+  });
+  const chosen = new Set<string>(stored?.ingredient.contains ?? []);
+  const doubts = stored ? checkIngredient(stored.ingredient) : [];
+  return (
+    <>
+      <title>{`${stored?.ingredient.name ?? "Add an ingredient"} · Apron Bell`}</title>
+      <div className="sheet-head">
+        <h1>{stored?.ingredient.name ?? "Add an ingredient"}</h1>
+        {stored ? (
+          <span className="quiet">
+            in {stored.recipes} {stored.recipes === 1 ? "recipe" : "recipes"}
+            {stored.updatedBy ? `; last changed by ${stored.updatedBy}` : ""}
+          </span>
+        ) : null}
+        <div className="tools">
+          <TextLink to="/pantry">Back to the pantry</TextLink>
+        </div>
+      </div>
+      {doubts.length > 0 ? (
+        <ul className="notes">
+          {doubts.map((finding) => (
+            <li key={finding.code} className={finding.level}>
+              {sayPantryFinding(finding, locale)}
+            </li>
+          ))}
+        </ul>
+      ) : null}
+      <Form method="post" {...getFormProps(form)} className="form" style={{ maxWidth: 980 }}>
+        <FormError title="Not kept" problems={[...(form.errors ?? []), ...(actionData?.problems ?? [])]} />
+        <input type="hidden" name="version" key={version} defaultValue={version} />
+        <TextField field={fields.name} label="Name" className="c6" autoComplete="off" />
+        <SelectField
+          field={fields.role}
+          label="What it does in a batter"
+          options={optionsOf(roleNames)}
+          className="c6"
+        />
+        <SelectField field={fields.label} label="It is" options={optionsOf(labelKindWords)} className="c6" />
+        <SelectField field={fields.storage} label="Kept" options={optionsOf(storageWords)} className="c6" />
+        <fieldset>
+          <legend>How much it weighs</legend>
+          <div className="form">
+            <NumberField field={fields.gramsPerCup} label="US cup, g" className="c3" inputMode="decimal" />
+            <NumberField field={fields.gramsSifted} label="or sifted, g" className="c3" inputMode="decimal" />
+            <NumberField field={fields.gramsSpooned} label="spooned, g" className="c3" inputMode="decimal" />
+            <NumberField field={fields.gramsDipped} label="dipped, g" className="c3" inputMode="decimal" />
+            <NumberField field={fields.gramsPerTsp} label="Teaspoon, g" className="c3" inputMode="decimal" />
+            <NumberField field={fields.tspLow} label="lightest brand, g" className="c3" inputMode="decimal" />
+            <NumberField field={fields.tspHigh} label="heaviest brand, g" className="c3" inputMode="decimal" />
+            <NumberField
+              field={fields.pieceGrams}
+              label="Piece, g"
+              hint="ready to use: no shell, no skin"
+              className="c3"
+              inputMode="decimal"
+            />
+          </div>
+        </fieldset>
+        <fieldset>
+          <legend>How it is bought</legend>
+          <div className="form">
+            <TextField
+              field={fields.rawName}
+              label="Bought as"
+              hint="lemons for their juice; empty: as it is used"
+              className="c6"
+              autoComplete="off"
+            />
+            <NumberField field={fields.rawKeeps} label="Left of it, %" className="c3" inputMode="decimal" />
+            <NumberField field={fields.rawPieceGrams} label="One weighs, g" className="c3" inputMode="decimal" />
+          </div>
+        </fieldset>
+        <fieldset>
+          <legend>What is in it</legend>
+          <div className="form">
+            <NumberField field={fields.waterPercent} label="Water, %" className="c3" inputMode="decimal" />
+            <NumberField field={fields.fatPercent} label="Fat, %" className="c3" inputMode="decimal" />
+            <NumberField field={fields.sugarPercent} label="Sugar, %" className="c3" inputMode="decimal" />
+            <NumberField
+              field={fields.trueDensity}
+              label="True density, g/ml"
+              hint="flour 1.45, sugar 1.59, fat 0.91, watery 1.0"
+              className="c3"
+              inputMode="decimal"
+            />
+            <NumberField
+              field={fields.neutralisesTsp}
+              label="A US cup takes, tsp soda"
+              hint="0 unless it is sour"
+              className="c4"
+              inputMode="decimal"
+            />
+            <CheckField field={fields.darkens} label="makes a batter too dark to see browning" className="c8" />
+          </div>
+        </fieldset>
+        <fieldset>
+          <legend>Contains by its nature</legend>
+          <p className="quiet small">Whatever its label says. What the label adds is read for each class.</p>
+          <div className="checks">
+            {substances.map((substance) => (
+              <label key={substance}>
+                <input
+                  type="checkbox"
+                  name={fields.contains.name}
+                  value={substance}
+                  defaultChecked={chosen.has(substance)}
+                />
+                {substanceWords[substance]}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+        <AreaField field={fields.source} label="Where the figures come from" rows={2} />
+        <div className="actions">
+          <Primary>Keep the ingredient</Primary>
+          {stored && stored.recipes === 0 ? (
+            <Secondary name="intent" value="remove" formNoValidate>
+              Take it out of the pantry
+            </Secondary>
+          ) : null}
+        </div>
+      </Form>
+    </>
+  );
+}

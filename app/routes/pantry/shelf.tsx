@@ -1,0 +1,155 @@
+import { useState } from "react";
+import { Link } from "react-router";
+import type { Route } from "./+types/shelf";
+import { type Ingredient, type Role, checkIngredient, roles } from "~/core/pantry";
+import { database } from "~/db/client.server";
+import { allIngredients } from "~/db/queries/pantry.server";
+import { list, number } from "~/ui/format/format";
+import { TextLink } from "~/ui/sheet/controls";
+import { useLocale } from "~/ui/sheet/locale";
+import { roleNames } from "~/ui/words/batter";
+import { substanceWords } from "~/ui/words/en";
+
+export const loader = async () => ({ pantry: await allIngredients(database()) });
+
+const plain = (text: string) =>
+  text
+    .normalize("NFKD")
+    .replace(/\p{Mn}/gu, "")
+    .toLowerCase();
+
+function cupText(one: Ingredient, locale: string): string {
+  const cup = one.gramsPerCup;
+  if (typeof cup === "object")
+    return `${number(cup.sifted, locale, 0)} / ${number(cup.spooned, locale, 0)} / ${number(cup.dipped, locale, 0)}`;
+  return cup === undefined ? "" : number(cup, locale, 0);
+}
+
+export default function Pantry({ loaderData }: Route.ComponentProps) {
+  const { pantry } = loaderData;
+  const locale = useLocale();
+  const [sought, setSought] = useState("");
+  const [role, setRole] = useState<Role | "">("");
+  const words = plain(sought).split(/\s+/).filter(Boolean);
+  const shown = pantry.filter(
+    (one) =>
+      (role === "" || one.role === role) &&
+      words.every((word) =>
+        plain(
+          `${one.name} ${roleNames[one.role]} ${one.contains.map((substance) => substanceWords[substance]).join(" ")}`,
+        ).includes(word),
+      ),
+  );
+  return (
+    <>
+      <title>Pantry · Apron Bell</title>
+      <div className="sheet-head">
+        <h1>Pantry</h1>
+        <div className="tools">
+          <TextLink to="/pantry/new">Add an ingredient</TextLink>
+          <TextLink to="/recipes">Batter book</TextLink>
+        </div>
+      </div>
+      <p className="quiet" style={{ maxWidth: "70ch", marginBottom: 12 }}>
+        Ingredients as numbers. Starting values come from general baking and food-composition tables; change them when
+        your scale says otherwise, and every class reckons with yours.
+      </p>
+      <div className="facts tight no-print" role="search">
+        <label className="cell">
+          <span className="cell-label">Find</span>
+          <input
+            value={sought}
+            onChange={(event) => setSought(event.target.value)}
+            type="search"
+            autoComplete="off"
+            placeholder="flour, or milk"
+          />
+        </label>
+        <label className="cell">
+          <span className="cell-label">What it does</span>
+          <select value={role} onChange={(event) => setRole(event.target.value as Role | "")}>
+            <option value="">all</option>
+            {roles.map((one) => (
+              <option key={one} value={one}>
+                {roleNames[one]}
+              </option>
+            ))}
+          </select>
+        </label>
+        <span className="quiet small">
+          {shown.length} of {pantry.length}
+        </span>
+      </div>
+      <div className="scroll-x">
+        <table className="ruled pantry">
+          <thead>
+            <tr>
+              <th scope="col">Ingredient</th>
+              <th scope="col">Does</th>
+              <th scope="col" className="n">
+                g a US cup
+              </th>
+              <th scope="col" className="n">
+                g a tsp
+              </th>
+              <th scope="col" className="n">
+                g a piece
+              </th>
+              <th scope="col" className="n">
+                water %
+              </th>
+              <th scope="col" className="n">
+                fat %
+              </th>
+              <th scope="col" className="n">
+                sugar %
+              </th>
+              <th scope="col" className="n">
+                g/ml
+              </th>
+              <th scope="col">By nature</th>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((one) => (
+              <tr key={one.id}>
+                <td>
+                  <Link className="text" to={`/pantry/${one.id}`}>
+                    {one.name}
+                  </Link>
+                  {checkIngredient(one).length > 0 ? <span className="needs-you small"> look at it</span> : null}
+                </td>
+                <td className="quiet">{roleNames[one.role]}</td>
+                <td className="n">{cupText(one, locale)}</td>
+                <td className="n">
+                  {one.gramsPerTsp === undefined ? "" : number(one.gramsPerTsp, locale)}
+                  {one.tspSpread ? (
+                    <span className="quiet">
+                      {" "}
+                      ({number(one.tspSpread.low, locale)}–{number(one.tspSpread.high, locale)})
+                    </span>
+                  ) : null}
+                </td>
+                <td className="n">{one.pieceGrams === undefined ? "" : number(one.pieceGrams, locale, 0)}</td>
+                <td className="n">{one.waterPercent === 0 ? "" : number(one.waterPercent, locale)}</td>
+                <td className="n">{one.fatPercent === 0 ? "" : number(one.fatPercent, locale)}</td>
+                <td className="n">{one.sugarPercent === 0 ? "" : number(one.sugarPercent, locale)}</td>
+                <td className="n">{number(one.trueDensity, locale, 2)}</td>
+                <td>
+                  {one.contains.length > 0 ? (
+                    list(
+                      one.contains.map((substance) => substanceWords[substance]),
+                      locale,
+                    )
+                  ) : (
+                    <span className="quiet">{one.label === "whole" ? "none" : "see label"}</span>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </>
+  );
+}

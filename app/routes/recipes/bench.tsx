@@ -1,0 +1,49 @@
+import { useSearchParams } from "react-router";
+import type { Route } from "./+types/bench";
+import { database } from "~/db/client.server";
+import { allIngredients } from "~/db/queries/pantry.server";
+import { newestRecipes } from "~/db/queries/recipes.server";
+import { Bench } from "~/ui/batter/Bench";
+import { TextLink } from "~/ui/sheet/controls";
+
+export async function loader() {
+  const db = database();
+  const [recipes, pantry] = await Promise.all([newestRecipes(db), allIngredients(db)]);
+  return { recipes, pantry };
+}
+
+export default function BenchPage({ loaderData }: Route.ComponentProps) {
+  const { recipes, pantry } = loaderData;
+  const [search, setSearch] = useSearchParams();
+  const recipe = recipes.find((one) => one.id === search.get("recipe")) ?? recipes[0];
+  return (
+    <>
+      <title>Batter bench · Apron Bell</title>
+      <div className="sheet-head">
+        <h1>Batter bench</h1>
+        {recipe ? (
+          <label className="cell">
+            <span className="vh">Recipe on the bench</span>
+            <select value={recipe.id} onChange={(event) => setSearch({ recipe: event.target.value })}>
+              {recipes.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.title}
+                </option>
+              ))}
+            </select>
+          </label>
+        ) : null}
+        <div className="tools">
+          <TextLink to={recipe ? `/recipes/${recipe.id}` : "/recipes"}>Back to the recipe</TextLink>
+        </div>
+      </div>
+      {recipe ? (
+        <Bench key={`${recipe.id} ${recipe.revision}`} written={recipe} pantry={pantry} />
+      ) : (
+        <p>
+          Nothing to put on the bench yet. <TextLink to="/recipes">Write or paste a recipe first.</TextLink>
+        </p>
+      )}
+    </>
+  );
+}

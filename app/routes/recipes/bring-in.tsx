@@ -1,0 +1,162 @@
+import { Form, data, redirect, useNavigation } from "react-router";
+import type { Route } from "./+types/bring-in";
+import { EditorPage } from "./EditorPage";
+import { formOf, textOf } from "../form";
+import { measuringSystems } from "~/core/quantity";
+import { families } from "~/core/recipe";
+import { database } from "~/db/client.server";
+import { allIngredients } from "~/db/queries/pantry.server";
+import { jsonLdIn } from "~/formats/page-source.server";
+import { readRecipeFile } from "~/formats/recipe-file";
+import { readRecipeText } from "~/formats/recipe-text";
+import { textOfSchemaOrg } from "~/formats/schema-org";
+import { importRecipe, missingFor } from "~/services/recipes.server";
+import { accountOf } from "~/services/session.server";
+import { FormError, Primary, TextLink } from "~/ui/sheet/controls";
+import { systemWords } from "~/ui/words/batter";
+import { familyWords } from "~/ui/words/en";
+
+const longest = 400_000;
+
+export const loader = async () => ({ pantry: await allIngredients(database()) });
+
+/** JSON where the text is JSON; undefined otherwise. */
+function asJson(text: string): unknown {
+  try {
+    return JSON.parse(text.replace(/^\uFEFF/, ""));
+  } catch {
+    return undefined;
+  }
+}
+
+/** Reads what was pasted or chosen: a recipe file is kept as it is, everything else becomes a draft to look through. */
+export async function action({ request, context }: Route.ActionArgs) {
+  const form = await formOf(request);
+  const text = (await textOf(form, "file", "text")).slice(0, longest + 1);
+  const refuse = (...problems: string[]) =>
+    data({ problems, text: text.slice(0, longest), draft: undefined, hint: undefined, source: "" }, { status: 400 });
+  if (text.trim() === "") return refuse("Nothing came. Paste a recipe, or choose a file with one.");
+  if (text.length > longest)
+    return refuse(`At most ${longest.toLocaleString("en-GB")} letters; this is longer. Paste only the recipe.`);
+  const system = measuringSystems.find((one) => one === form.get("system"));
+  const family = families.find((one) => one === form.get("family"));
+  const json = asJson(text);
+  if (json !== undefined) {
+    const file = readRecipeFile(json);
+    if (file.kind === "broken") return refuse(...file.problems);
+    if (file.kind === "recipe") {
+      const missing = await missingFor(file.file);
+      if (missing.length > 0)
+        return refuse(
+          `The file names ${missing.join(", ")}, but neither it nor the pantry says what that is. Export it again with its ingredients.`,
+        );
+      const { recipe } = await importRecipe(file.file, accountOf(context).id);
+      return redirect(`/recipes/${recipe.id}`);
+    }
+  }
+  const isPage = json === undefined && /<\s*(?:html|head|body|script|div)\b/i.test(text);
+  const marked = json !== undefined ? textOfSchemaOrg(json) : isPage ? textOfSchemaOrg(jsonLdIn(text)) : undefined;
+  if (json !== undefined && marked === undefined)
+    return refuse(
+      "This is JSON, but there is no recipe in it. Wanted: a recipe exported here, or a page's data with “@type”: “Recipe”.",
+    );
+  if (isPage && marked === undefined)
+    return refuse(
+      "This is the source of a page, but it carries no recipe data. Copy the recipe's text from the page and paste that.",
+    );
+  const read = readRecipeText(marked ?? text, { pantry: await allIngredients(database()), system, family });
+  if (read.draft.lines.length === 0)
+    return refuse(
+      "No ingredient was found in this. Wanted: one line each, with an amount, such as “125 g plain flour”.",
+    );
+  return data({
+    problems: [] as string[],
+    text,
+    draft: read.draft,
+    hint: read.systemHint,
+    source: marked ? "page" : "text",
+  });
+}
+
+export default function BringIn({ loaderData, actionData }: Route.ComponentProps) {
+  const isBusy = useNavigation().state === "submitting";
+  const draft = actionData?.draft;
+  if (draft) {
+    const guessed = draft.lines.filter((line) => line.guesses.length > 0).length;
+    const open = draft.lines.filter((line) => line.ingredientId === "" || line.kind === "unknown").length;
+    return (
+      <>
+        <title>Look it through · Apron Bell</title>
+        <div className="sheet-head">
+          <h1>Look it through</h1>
+          <div className="tools">
+            <TextLink to="/recipes/bring-in" reloadDocument>
+              Paste another
+            </TextLink>
+          </div>
+        </div>
+        <p className="saved" role="status">
+          {draft.lines.length} lines and {draft.steps.length} steps were read.{" "}
+          {open > 0 ? `${open} ${open === 1 ? "line is" : "lines are"} open and asked about. ` : ""}
+          {guessed} {guessed === 1 ? "line has" : "lines have"} something taken for granted: it stands below the line.
+          {draft.system === "" && actionData.hint
+            ? ` The words sound like ${systemWords[actionData.hint]}; choose it if that is so.`
+            : ""}{" "}
+          Nothing is kept yet.
+        </p>
+        <EditorPage initial={draft} pantry={loaderData.pantry} recipeId={null} revision={0} action="/recipes/new" />
+      </>
+    );
+  }
+  return (
+    <>
+      <title>Bring in a recipe · Apron Bell</title>
+      <div className="sheet-head">
+        <h1>Bring in a recipe</h1>
+        <div className="tools">
+          <TextLink to="/recipes">Back to the book</TextLink>
+        </div>
+      </div>
+      <Form method="post" encType="multipart/form-data" className="form" style={{ maxWidth: 860 }}>
+        <FormError title="Not read" problems={actionData?.problems ?? []} />
+        <p>
+          Paste it as it is: from a letter, a page, a note. Or the source of a page, or a file: what is marked up as a
+          recipe is found in it. You see what was understood before anything is kept.
+        </p>
+        <label className="cell whole">
+          <span className="cell-label">The recipe</span>
+          <textarea name="text" rows={14} defaultValue={actionData?.text ?? ""} maxLength={longest} />
+        </label>
+        <label className="cell c6">
+          <span className="cell-label">Or a file (text, JSON, saved page)</span>
+          <input type="file" name="file" accept=".txt,.json,.html,.htm,.jsonld,text/plain,application/json" />
+        </label>
+        <label className="cell c6">
+          <span className="cell-label">Its cups and spoons are</span>
+          <select name="system" defaultValue="">
+            <option value="">ask me on the next page</option>
+            {measuringSystems.map((system) => (
+              <option key={system} value={system}>
+                {systemWords[system]}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="cell c6">
+          <span className="cell-label">It is a</span>
+          <select name="family" defaultValue="">
+            <option value="">see from the words</option>
+            {families.map((family) => (
+              <option key={family} value={family}>
+                {familyWords[family]}
+              </option>
+            ))}
+          </select>
+        </label>
+        <div className="actions">
+          <Primary loading={isBusy}>Show me how you read it</Primary>
+        </div>
+      </Form>
+    </>
+  );
+}

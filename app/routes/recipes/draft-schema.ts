@@ -1,0 +1,118 @@
+import { z } from "zod";
+import { fillMethods } from "~/core/pantry";
+import { measuringSystems } from "~/core/quantity";
+import {
+  type RecipeDraft,
+  amountKinds,
+  bowls,
+  cues,
+  families,
+  guesses,
+  hazards,
+  partHeats,
+  partKinds,
+  readinessTests,
+  standings,
+  stepKinds,
+  surfaceKinds,
+  tools,
+  windowReasons,
+} from "~/core/recipe";
+
+/** The door for a recipe being written. Shapes and lengths only: what the texts say is read by the core. */
+const id = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,63}$/);
+const noId = z.union([id, z.literal("")]);
+const short = z.string().max(300);
+const span = z.object({ low: short, likely: short, high: short });
+const guessed = z.array(z.enum(guesses)).max(8);
+
+const line = z.object({
+  id,
+  partId: noId,
+  ingredientId: noId,
+  said: z.string().max(500),
+  kind: z.enum(amountKinds),
+  amount: short,
+  second: short,
+  packName: short,
+  bowl: z.enum(bowls),
+  keepsPercent: short,
+  isOptional: z.boolean(),
+  note: z.string().max(2000),
+  choices: z.array(id).max(60),
+  guesses: guessed,
+});
+
+export const draftSchema = z.object({
+  title: z.string().max(300),
+  intro: z.string().max(4000),
+  family: z.enum(families),
+  system: z.union([z.enum(measuringSystems), z.literal("")]),
+  fill: z.enum(fillMethods),
+  standing: z.enum(standings),
+  lines: z.array(line).max(60),
+  steps: z
+    .array(
+      z.object({
+        id,
+        partId: noId,
+        kind: z.enum(stepKinds),
+        text: z.string().max(4000),
+        draws: z.array(z.object({ lineId: id, share: short })).max(60),
+        mentions: z.array(id).max(60),
+        minutes: span,
+        tools: z.array(z.enum(tools)).max(40),
+        hazards: z.array(z.enum(hazards)).max(20),
+        who: z.enum(["anyone", "adult"]),
+        guesses: guessed,
+      }),
+    )
+    .max(60),
+  restMin: short,
+  restMax: short,
+  restReason: z.enum(windowReasons),
+  surfaceKinds: z.array(z.enum(surfaceKinds)).max(12),
+  surfaceFrom: short,
+  surfaceTo: short,
+  test: z.enum(readinessTests),
+  side1: span,
+  hasSide2: z.boolean(),
+  side2: span,
+  turnaround: short,
+  pourPerPiece: short,
+  recover: short,
+  cues: z.array(z.enum(cues)).max(8),
+  blindNote: short,
+  portionKind: z.enum(["ml", "grams", "batch"]),
+  portion: short,
+  pieceDiameterCm: short,
+  claimedPieces: short,
+  parts: z
+    .array(
+      z.object({ id, name: short, kind: z.enum(partKinds), heat: z.enum(partHeats), minutes: span, makesGrams: short }),
+    )
+    .max(12),
+  variants: z
+    .array(
+      z.object({
+        id,
+        name: short,
+        standing: z.enum(standings),
+        decidedAt: noId,
+        omit: z.array(id).max(60),
+        swaps: z.array(z.object({ lineId: id, ingredientId: noId, amount: short })).max(60),
+        add: z.array(line).max(30),
+      }),
+    )
+    .max(20),
+}) satisfies z.ZodType<RecipeDraft>;
+
+/** A draft posted as JSON text; `undefined` for anything that is none. */
+export function readDraftField(value: FormDataEntryValue | null): RecipeDraft | undefined {
+  if (typeof value !== "string" || value.length > 400_000) return undefined;
+  try {
+    return draftSchema.safeParse(JSON.parse(value)).data;
+  } catch {
+    return undefined;
+  }
+}

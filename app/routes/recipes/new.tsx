@@ -1,0 +1,34 @@
+import { useMemo } from "react";
+import { useSearchParams } from "react-router";
+import type { Route } from "./+types/new";
+import { EditorPage } from "./EditorPage";
+import { keepPosted } from "./keep";
+import { type Family, emptyDraft, families } from "~/core/recipe";
+import { database } from "~/db/client.server";
+import { allIngredients } from "~/db/queries/pantry.server";
+import { accountOf } from "~/services/session.server";
+import { TextLink } from "~/ui/sheet/controls";
+
+export const loader = async () => ({ pantry: await allIngredients(database()) });
+
+export const action = ({ request, context }: Route.ActionArgs) => keepPosted(request, null, accountOf(context).id);
+export const shouldRevalidate = () => false;
+
+export default function NewRecipe({ loaderData }: Route.ComponentProps) {
+  const asked = useSearchParams()[0].get("family");
+  const family: Family = families.find((one) => one === asked) ?? "pancake";
+  const initial = useMemo(() => emptyDraft(family), [family]);
+  return (
+    <>
+      <title>Write a recipe · Apron Bell</title>
+      <div className="sheet-head">
+        <h1>Write a recipe</h1>
+        <div className="tools">
+          <TextLink to="/recipes/bring-in">Paste one instead</TextLink>
+          <TextLink to="/recipes">Back to the book</TextLink>
+        </div>
+      </div>
+      <EditorPage initial={initial} pantry={loaderData.pantry} recipeId={null} revision={0} action="/recipes/new" />
+    </>
+  );
+}

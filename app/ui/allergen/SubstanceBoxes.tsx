@@ -1,0 +1,35 @@
+import { type Substance, substances } from "~/core/pantry";
+import { substanceWords } from "~/ui/words/en";
+
+/** Boxes for what a label says: what the region's law asks for first, the rest below. Works without script. */
+export function SubstanceBoxes({
+  name,
+  title,
+  ticked,
+  regime,
+}: {
+  name: string;
+  title: string;
+  ticked: readonly Substance[];
+  regime: readonly Substance[];
+}) {
+  const rest = substances.filter((one) => !regime.includes(one));
+  const box = (value: Substance) => (
+    <label key={value}>
+      <input type="checkbox" name={name} value={value} defaultChecked={ticked.includes(value)} />{" "}
+      {substanceWords[value]}
+    </label>
+  );
+  return (
+    <fieldset>
+      <legend>{title}</legend>
+      <div className="checks">{regime.map(box)}</div>
+      <details open={ticked.some((one) => rest.includes(one))}>
+        <summary className="quiet" style={{ minHeight: 44, cursor: "pointer" }}>
+          More than the list asks for
+        </summary>
+        <div className="checks">{rest.map(box)}</div>
+      </details>
+    </fieldset>
+  );
+}

@@ -1,0 +1,69 @@
+import { useEffect, useRef } from "react";
+import { type Pantry, batterOf, lineGrams, liquidCurve, mainLiquid } from "~/core/batter";
+import { toMillilitres } from "~/core/pantry";
+import { toNumber } from "~/core/quantity";
+import { type Recipe, expectedOf, familyFacts } from "~/core/recipe";
+import { number } from "~/ui/format/format";
+import { useLocale } from "~/ui/sheet/locale";
+
+const ink = "#1c2526";
+const quiet = "#55605f";
+const accent = "#a92a0a";
+const room = "rgba(85, 96, 95, 0.16)";
+
+/** Looseness and pieces as the main liquid grows or shrinks, with the family's band behind. */
+export function LiquidChart({ recipe, pantry }: { recipe: Recipe; pantry: Pantry }) {
+  const locale = useLocale();
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const batter = batterOf(recipe, pantry);
+  const liquid = mainLiquid(recipe, pantry, (lineId) => {
+    const line = recipe.lines.find((one) => one.id === lineId);
+    return line && lineGrams(line, recipe, pantry);
+  });
+  const line = recipe.lines.find((one) => one.id === liquid?.lineId);
+  const amount = line && expectedOf(line.amount);
+  const ml = amount && liquid && toMillilitres(amount, liquid.ingredient, recipe.system, recipe.fill);
+  const total = ml ? toNumber(ml) : 0;
+  const points = liquid && total > 0 ? liquidCurve(recipe, batter, liquid.ingredient, total) : [];
+  const band = familyFacts[recipe.family].looseness;
+  const key = JSON.stringify([points, band.from, Number.isFinite(band.to) ? band.to : 0, locale]);
+
+  useEffect(() => {
+    let isGone = false;
+    let chart: { destroy: () => void } | undefined;
+    // Only where it is shown: the library stays out of every other page.
+    void import("./chart").then(({ drawLiquid }) => {
+      if (isGone || !canvas.current || points.length === 0) return;
+      chart = drawLiquid(canvas.current, {
+        points,
+        total,
+        band,
+        words: { liquid: `${liquid?.ingredient.name ?? ""}, ml`, looseness: "looseness", pieces: "pieces" },
+        number: (value) => number(value, locale, 2),
+        colours: { ink, quiet, accent, room },
+      });
+    });
+    return () => {
+      isGone = true;
+      chart?.destroy();
+    };
+    // The key holds every value that is drawn.
+  }, [key]);
+
+  if (points.length === 0) return null;
+  return (
+    <figure className="chart">
+      <div style={{ position: "relative", height: 230 }}>
+        <canvas
+          ref={canvas}
+          role="img"
+          aria-label={`Looseness from ${number(points[0]?.looseness ?? 0, locale, 2)} to ${number(points.at(-1)?.looseness ?? 0, locale, 2)} as the ${liquid?.ingredient.name} goes from ${number(total * 0.6, locale, 0)} to ${number(total * 1.4, locale, 0)} ml`}
+        />
+      </div>
+      <figcaption className="small quiet">
+        Looseness (line) and pieces (dashes) as the {liquid?.ingredient.name} changes; the grey band is the family’s,
+        the dot is now.
+      </figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,107 @@
+import { Link } from "react-router";
+import type { ClassContainer, ContainerState } from "~/core/pack";
+import { grams, list, timeOfDay } from "~/ui/format/format";
+import { useLocale } from "~/ui/sheet/locale";
+import type { Names } from "~/ui/words/findings";
+import {
+  containerName,
+  contentGrams,
+  contentScoops,
+  groupWords,
+  sayContentChange,
+  sayMarks,
+  saySteps,
+} from "~/ui/words/kits";
+
+interface Props {
+  readonly name: string;
+  readonly note: string;
+  readonly containers: readonly ClassContainer[];
+  readonly stateOf: (container: ClassContainer) => ContainerState;
+  readonly names: Names;
+  readonly timeZone: string;
+  readonly base: string;
+}
+
+/** One kit as it is packed and unpacked: a row for each container, grouped as it stands in the box. */
+export function KitSheet({ name, note, containers, stateOf, names, timeZone, base }: Props) {
+  const locale = useLocale();
+  const isSealed = containers.some((one) => one.isSealed);
+  return (
+    <section className={isSealed ? "kit-sheet apart" : "kit-sheet"}>
+      <div className="card-head">
+        <h3>{name}</h3>
+        <span>{isSealed ? "apart: packed first, sealed" : note}</span>
+      </div>
+      <table className="ruled">
+        <thead>
+          <tr>
+            <th scope="col">Container</th>
+            <th scope="col">What</th>
+            <th scope="col" className="n">
+              By scale
+            </th>
+            <th scope="col">By spoon and cup</th>
+            <th scope="col">Packed</th>
+          </tr>
+        </thead>
+        <tbody>
+          {containers.map((container) => {
+            const state = stateOf(container);
+            return (
+              <tr key={container.key} className={state.kind === "reopened" ? "needs" : undefined}>
+                <td>
+                  <Link className="text" to={`${base}/containers/${container.key}`}>
+                    {containerName(container)}
+                  </Link>
+                  <div className="small quiet">
+                    {groupWords[container.group]}, {saySteps(container.steps, locale)}
+                  </div>
+                </td>
+                <td>
+                  {list(
+                    container.contents.map((one) => names.ingredient(one.ingredientId)),
+                    locale,
+                  )}
+                  <div className="small quiet">{sayMarks(container.marks, names).join(" ")}</div>
+                </td>
+                <td className="n">
+                  {container.contents.length === 1 && container.contents[0]
+                    ? contentGrams(container.contents[0], locale)
+                    : container.grams === undefined
+                      ? "not known"
+                      : grams(Math.round(container.grams), locale)}
+                </td>
+                <td>
+                  {container.contents.length === 1 && container.contents[0]
+                    ? contentScoops(container.contents[0], locale)
+                    : container.contents.map((one) => (
+                        <div key={one.lineId} className="small">
+                          {names.ingredient(one.ingredientId)} {contentScoops(one, locale)}
+                        </div>
+                      ))}
+                </td>
+                <td>
+                  {state.kind === "packed" ? (
+                    <span className="small">
+                      {state.tick.by}, {timeOfDay(state.tick.at, locale, timeZone)}
+                    </span>
+                  ) : state.kind === "reopened" ? (
+                    <span className="small needs-you">
+                      {list(
+                        state.changes.map((change) => sayContentChange(change, names)),
+                        locale,
+                      )}
+                    </span>
+                  ) : (
+                    "☐"
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}

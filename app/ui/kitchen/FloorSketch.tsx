@@ -1,0 +1,173 @@
+import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
+import { useRef, useState } from "react";
+import { type Floor, type FloorKind, floorKinds } from "~/core/gear";
+import { floorWords } from "~/ui/words/kits";
+
+type Mark = Floor["marks"][number];
+
+/** What a new sketch begins with: a hall of 8 by 6 metres and a way out. */
+const emptyFloor: Floor = { widthM: 8, depthM: 6, marks: [{ kind: "exit", label: "", x: 0.4, y: 3 }] };
+const grid = 0.25;
+const onGrid = (value: number, most: number) => Math.min(most, Math.max(0, Math.round(value / grid) * grid));
+
+const arrows: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-grid, 0],
+  ArrowRight: [grid, 0],
+  ArrowUp: [0, -grid],
+  ArrowDown: [0, grid],
+};
+
+function DraggedMark({
+  index,
+  mark,
+  floor,
+  move,
+}: {
+  index: number;
+  mark: Mark;
+  floor: Floor;
+  move: (x: number, y: number) => void;
+}) {
+  const { attributes, listeners, setNodeRef, transform } = useDraggable({ id: String(index) });
+  return (
+    <button
+      type="button"
+      ref={setNodeRef}
+      className={`floor-mark ${mark.kind}`}
+      style={{
+        left: `${(mark.x / floor.widthM) * 100}%`,
+        top: `${(mark.y / floor.depthM) * 100}%`,
+        transform: `translate(-50%, -50%) translate(${transform?.x ?? 0}px, ${transform?.y ?? 0}px)`,
+      }}
+      {...attributes}
+      {...listeners}
+      onKeyDown={(event) => {
+        const by = arrows[event.key];
+        if (!by) return;
+        event.preventDefault();
+        move(mark.x + by[0], mark.y + by[1]);
+      }}
+    >
+      {mark.label || floorWords[mark.kind]}
+    </button>
+  );
+}
+
+/** The room from above: things are dragged, or moved a quarter metre at a time with the arrow keys. */
+export function FloorSketch({ floor: given }: { floor: Floor | undefined }) {
+  const [floor, setFloor] = useState<Floor>(given ?? emptyFloor);
+  const box = useRef<HTMLDivElement>(null);
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
+  const change = (index: number, more: Partial<Mark>) =>
+    setFloor((so) => ({ ...so, marks: so.marks.map((mark, at) => (at === index ? { ...mark, ...more } : mark)) }));
+  const drop = ({ active, delta }: DragEndEvent) => {
+    const index = Number(active.id);
+    const mark = floor.marks[index];
+    if (!mark || !box.current) return;
+    change(index, {
+      x: onGrid(mark.x + (delta.x / box.current.clientWidth) * floor.widthM, floor.widthM),
+      y: onGrid(mark.y + (delta.y / box.current.clientHeight) * floor.depthM, floor.depthM),
+    });
+  };
+  const add = (kind: FloorKind) =>
+    setFloor((so) => ({
+      ...so,
+      marks: [
+        ...so.marks,
+        { kind, label: "", x: onGrid(so.widthM / 2, so.widthM), y: onGrid(so.depthM / 2, so.depthM) },
+      ],
+    }));
+  const size = (key: "widthM" | "depthM", text: string) => {
+    const value = Number(text.replace(",", "."));
+    if (Number.isFinite(value) && value >= 1 && value <= 100)
+      setFloor((so) => {
+        const next = { ...so, [key]: value };
+        return {
+          ...next,
+          marks: so.marks.map((mark) => ({
+            ...mark,
+            x: Math.min(mark.x, next.widthM),
+            y: Math.min(mark.y, next.depthM),
+          })),
+        };
+      });
+  };
+  return (
+    <>
+      <input type="hidden" name="floor" value={JSON.stringify(floor)} />
+      <div className="facts no-print">
+        {(["widthM", "depthM"] as const).map((key) => (
+          <label className="cell tiny" key={key}>
+            <span className="cell-label">{key === "widthM" ? "Wide, m" : "Deep, m"}</span>
+            <input inputMode="decimal" defaultValue={floor[key]} onChange={(event) => size(key, event.target.value)} />
+          </label>
+        ))}
+        <span className="row-buttons">
+          {floorKinds.map((kind) => (
+            <button
+              key={kind}
+              type="button"
+              className="row-button"
+              onClick={() => add(kind)}
+              disabled={floor.marks.length >= 120}
+            >
+              + {floorWords[kind]}
+            </button>
+          ))}
+        </span>
+      </div>
+      <DndContext sensors={sensors} onDragEnd={drop}>
+        <div
+          ref={box}
+          className="floor"
+          style={{
+            aspectRatio: `${floor.widthM} / ${floor.depthM}`,
+            backgroundSize: `${100 / floor.widthM}% ${100 / floor.depthM}%`,
+          }}
+          role="group"
+          aria-label="Sketch of the room"
+        >
+          {floor.marks.map((mark, index) => (
+            <DraggedMark
+              key={index}
+              index={index}
+              mark={mark}
+              floor={floor}
+              move={(x, y) => change(index, { x: onGrid(x, floor.widthM), y: onGrid(y, floor.depthM) })}
+            />
+          ))}
+        </div>
+      </DndContext>
+      <ul className="plain-list no-print">
+        {floor.marks.map((mark, index) => (
+          <li key={index} className="facts tight">
+            <span style={{ minWidth: 130 }}>{floorWords[mark.kind]}</span>
+            <label className="cell">
+              <span className="vh">Name of the {floorWords[mark.kind]}</span>
+              <input
+                value={mark.label}
+                maxLength={40}
+                onChange={(event) => change(index, { label: event.target.value })}
+                placeholder="name"
+              />
+            </label>
+            <span className="quiet small">
+              {mark.x} m from the left, {mark.y} m from the top
+            </span>
+            <button
+              type="button"
+              className="row-button"
+              onClick={() => setFloor((so) => ({ ...so, marks: so.marks.filter((_, at) => at !== index) }))}
+            >
+              take out
+            </button>
+          </li>
+        ))}
+      </ul>
+      <p className="small quiet">
+        One square is a metre. Keep the ways out free, the heat away from the door, and the table set apart where
+        nothing is carried past it.
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,118 @@
+import { type DBSchema, type IDBPDatabase, openDB } from "idb";
+
+/** An event as devices make them: its id is its own, so that sending it twice is not two events. */
+export interface Waiting {
+  readonly id: string;
+}
+
+/** What events belong to and where they are sent: the bells of a class, or its ticks. */
+export interface Channel {
+  /** Names what waits here; the bells of a class by its id alone, as they always were. */
+  readonly key: string;
+  readonly address: string;
+}
+
+/**
+ * Events wait here until the server says it has them: through a reload, a lost network, a killed server. Where the browser keeps
+ * no database (some private windows), they wait in memory, and the screen says so.
+ */
+interface Kept {
+  /** The channel's key. */
+  readonly classId: string;
+  /** Where it is sent; absent in rows from before there were several places. */
+  readonly address?: string;
+  readonly event: Waiting;
+}
+interface Schema extends DBSchema {
+  waiting: { key: string; value: Kept; indexes: { classId: string } };
+}
+
+let opened: Promise<IDBPDatabase<Schema> | undefined> | undefined;
+const memory = new Map<string, Kept>();
+
+const store = () =>
+  (opened ??= openDB<Schema>("apron-bell-outbox", 1, {
+    upgrade: (db) => void db.createObjectStore("waiting", { keyPath: "event.id" }).createIndex("classId", "classId"),
+  }).catch(() => undefined));
+
+export async function keep(channel: Channel, event: Waiting): Promise<void> {
+  const db = await store();
+  const row: Kept = { classId: channel.key, address: channel.address, event };
+  if (db) await db.put("waiting", row);
+  else memory.set(event.id, row);
+}
+
+export async function waiting<E extends Waiting>(channel: Channel): Promise<E[]> {
+  const db = await store();
+  const rows = db
+    ? await db.getAllFromIndex("waiting", "classId", channel.key)
+    : [...memory.values()].filter((row) => row.classId === channel.key);
+  // What was put in under this key is what comes out.
+  return rows.map((row) => row.event as E);
+}
+
+async function forget(ids: readonly string[]): Promise<void> {
+  const db = await store();
+  for (const id of ids) {
+    memory.delete(id);
+    await db?.delete("waiting", id);
+  }
+}
+
+export type Sent = "sent" | "offline" | "signed-out" | "refused";
+
+/** Sends what waits on a channel; what the server has is forgotten here. One sender at a time, even over several tabs. */
+export async function flush(channel: Channel): Promise<Sent> {
+  const send = async (): Promise<Sent> => {
+    const events = await waiting(channel);
+    if (events.length === 0) return "sent";
+    try {
+      const response = await fetch(channel.address, {
+        method: "POST",
+        headers: { "Content-Type": "application/json" },
+        body: JSON.stringify({ events }),
+      });
+      if (response.redirected || response.status === 401) return "signed-out";
+      if (response.status >= 500) return "offline";
+      if (!response.ok) return "refused";
+      const { kept } = (await response.json()) as { kept: string[] };
+      await forget(kept);
+      return "sent";
+    } catch {
+      return "offline";
+    }
+  };
+  // Without secure transport there are no locks; a doubled send is harmless, as the server takes each id once.
+  return navigator.locks ? navigator.locks.request(`outbox ${channel.key}`, send) : send();
+}
+
+/** Sends whatever waits on any channel: for pages that show none of them, so that leaving a screen early costs nothing. */
+export async function flushEverywhere(): Promise<void> {
+  const db = await store();
+  const rows = db ? await db.getAll("waiting") : [...memory.values()];
+  const channels = new Map(
+    rows.map((row) => [row.classId, { key: row.classId, address: row.address ?? `/classes/${row.classId}/events` }]),
+  );
+  for (const channel of channels.values()) await flush(channel);
+}
+
+/** Every event the server has on a channel; `undefined` when it cannot be asked now. */
+export async function readEvents<E extends Waiting>({ address }: Channel): Promise<E[] | undefined> {
+  try {
+    const response = await fetch(address);
+    if (!response.ok || response.redirected) return undefined;
+    return ((await response.json()) as { events: E[] }).events;
+  } catch {
+    return undefined;
+  }
+}
+
+/** A random id (version 4), also where the browser offers no randomUUID for want of secure transport. */
+export function newId(): string {
+  if (typeof crypto.randomUUID === "function") return crypto.randomUUID();
+  const bytes = crypto.getRandomValues(new Uint8Array(16));
+  bytes[6] = ((bytes[6] ?? 0) & 0x0f) | 0x40;
+  bytes[8] = ((bytes[8] ?? 0) & 0x3f) | 0x80;
+  const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, "0")).join("");
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
+}

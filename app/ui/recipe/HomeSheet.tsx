@@ -1,0 +1,128 @@
+import type { KitLine } from "~/core/kit";
+import type { MeasuringSet } from "~/core/quantity";
+import { type Recipe, bowls } from "~/core/recipe";
+import type { StationScale } from "~/core/scale";
+import { fraction, minutes, temperature } from "~/ui/format/format";
+import { useLocale } from "~/ui/sheet/locale";
+import { AmountText, Grams, ScoopText } from "~/ui/sheet/Quantity";
+import { bowlWords, closingCaution, cueWords, hazardWords, testWords } from "~/ui/words/en";
+
+interface Props {
+  readonly recipe: Recipe;
+  readonly way: string | undefined;
+  readonly kit: readonly KitLine[];
+  readonly scale: StationScale;
+  readonly set: MeasuringSet;
+  readonly ingredientName: (id: string) => string;
+}
+
+function HomeAmount({ line }: { line: KitLine }) {
+  if (!line.main) return <span className="quiet">{line.kind === "unknown" ? "ask your instructor" : "to taste"}</span>;
+  const isCounted = line.main.amount.unit === "piece";
+  return (
+    <>
+      {isCounted || !line.main.scoops ? (
+        <AmountText value={line.main.amount} />
+      ) : (
+        <ScoopText counts={line.main.scoops.counts} />
+      )}
+      {line.main.onScale && !isCounted ? (
+        <span className="quiet">
+          {" "}
+          (<Grams value={line.main.onScale.shown} />)
+        </span>
+      ) : null}
+      {line.apart?.scoops ? (
+        <span className="quiet">
+          , up to <ScoopText counts={line.apart.scoops.counts} /> more
+        </span>
+      ) : null}
+    </>
+  );
+}
+
+/** The page a participant takes home. */
+export function HomeSheet({ recipe, way, kit, scale, set, ingredientName }: Props) {
+  const locale = useLocale();
+  const { heat, rest } = recipe;
+  const cautions = [...new Set(recipe.steps.flatMap((step) => step.hazards))];
+  return (
+    <article className="handout">
+      <div className="card-head">
+        <h1>
+          {recipe.title}
+          {way ? `, ${way.toLowerCase()}` : ""}
+        </h1>
+        <span className="n">makes {scale.piecesMade}</span>
+      </div>
+      {recipe.intro ? <p className="handout-intro">{recipe.intro}</p> : null}
+      <div className="handout-body">
+        <div>
+          {bowls.map((bowl) => {
+            const lines = kit.filter((line) => line.bowl === bowl);
+            return lines.length === 0 ? null : (
+              <section key={bowl}>
+                <h2 className="small-head">{bowlWords[bowl]}</h2>
+                <ul className="handout-list">
+                  {lines.map((line) => (
+                    <li key={line.lineId}>
+                      <span>
+                        {ingredientName(line.ingredientId)}
+                        {line.note ? <span className="quiet">, {line.note}</span> : null}
+                        {line.isOptional ? <span className="quiet"> (if you like)</span> : null}
+                      </span>
+                      <b>
+                        <HomeAmount line={line} />
+                      </b>
+                    </li>
+                  ))}
+                </ul>
+              </section>
+            );
+          })}
+          <p className="small quiet">
+            {fraction(scale.factor, locale)} × the recipe. {set.name}, levelled; scales beside.
+          </p>
+        </div>
+        <div>
+          <ol className="method">
+            {recipe.steps.map((step) => (
+              <li key={step.id}>
+                {step.text}
+                {step.kind === "preheat" ? (
+                  <span className="quiet">
+                    {" "}
+                    About {temperature(heat.surfaceC.from, heat.surfaceC.to, locale)}; pour when {testWords[heat.test]}.
+                  </span>
+                ) : null}
+                {step.kind === "cook" ? (
+                  <span className="quiet">
+                    {" "}
+                    First side {minutes(heat.side1.low, locale)}–{minutes(heat.side1.high, locale)}
+                    {heat.side2
+                      ? `, second ${minutes(heat.side2.low, locale)}–${minutes(heat.side2.high, locale)}`
+                      : ""}
+                    . Ready by {heat.cues.map((cue) => cueWords[cue]).join(", ")}.
+                    {recipe.blindNote ? ` ${recipe.blindNote}` : ""}
+                  </span>
+                ) : null}
+              </li>
+            ))}
+          </ol>
+          <p className="small">
+            {rest.min > 0 ? `Let it rest ${minutes(rest.min, locale)}. ` : ""}
+            {rest.max === null ? "" : `Pour the last within ${minutes(rest.max, locale)} of mixing.`}
+          </p>
+        </div>
+      </div>
+      <section className="handout-cautions">
+        {cautions.map((hazard) => (
+          <p className="caution" key={hazard}>
+            {hazardWords[hazard]}
+          </p>
+        ))}
+        <p className="small quiet">{closingCaution} Read every label again: the packet at home may be another one.</p>
+      </section>
+    </article>
+  );
+}

@@ -1,0 +1,290 @@
+import type { Ingredient } from "~/core/pantry";
+import {
+  type DraftLine,
+  type DraftPart,
+  type DraftVariant,
+  type Recipe,
+  type RecipeDraft,
+  emptyLine,
+  partHeats,
+  partKinds,
+} from "~/core/recipe";
+import { partHeatWords, partKindWords } from "~/ui/words/batter";
+import { Cell, Pick, RowButton, SpanCells } from "./cells";
+import { IngredientPicker, LineFields } from "./Lines";
+
+interface Props {
+  readonly draft: RecipeDraft;
+  readonly recipe: Recipe;
+  readonly pantry: readonly Ingredient[];
+  readonly onDraft: (change: Partial<RecipeDraft>, field: string) => void;
+  readonly freshId: (from: string) => string;
+}
+
+const lineName = (line: DraftLine, pantry: readonly Ingredient[]) =>
+  pantry.find((one) => one.id === line.ingredientId)?.name ?? (line.said || line.id);
+
+/** What is made by itself: sauces, bulk dry mix, flavoured butter. */
+export function PartFields({ draft, onDraft, freshId }: Omit<Props, "recipe" | "pantry">) {
+  const set = (id: string, change: Partial<DraftPart>, field: string) =>
+    onDraft(
+      { parts: draft.parts.map((part) => (part.id === id ? { ...part, ...change } : part)) },
+      `part-${id}-${field}`,
+    );
+  return (
+    <section>
+      <h3>Made by itself</h3>
+      {draft.parts.map((part) => (
+        <div className="branch" key={part.id}>
+          <div className="facts tight">
+            <Cell
+              label="Name"
+              isLabelled
+              value={part.name}
+              onText={(name) => set(part.id, { name }, "name")}
+              path={`parts.${part.id}.name`}
+            />
+            <Pick
+              label="is a"
+              isLabelled
+              value={part.kind}
+              options={partKinds.map((kind) => ({ value: kind, label: partKindWords[kind] }))}
+              onPick={(kind) => set(part.id, { kind }, "kind")}
+            />
+            <Pick
+              label="on"
+              isLabelled
+              value={part.heat}
+              options={partHeats.map((heat) => ({ value: heat, label: partHeatWords[heat] }))}
+              onPick={(heat) => set(part.id, { heat }, "heat")}
+            />
+            <Cell
+              label="makes"
+              isLabelled
+              unit="g a batch"
+              value={part.makesGrams}
+              onText={(makesGrams) => set(part.id, { makesGrams }, "makes")}
+              path={`parts.${part.id}.makesGrams`}
+            />
+          </div>
+          <SpanCells
+            label="takes"
+            value={part.minutes}
+            onSpan={(minutes) => set(part.id, { minutes }, "minutes")}
+            path={`parts.${part.id}.minutes`}
+          />
+          <p className="quiet small">
+            {draft.lines.filter((line) => line.partId === part.id).length} lines and{" "}
+            {draft.steps.filter((step) => step.partId === part.id).length} steps belong to it.{" "}
+            <RowButton
+              onClick={() =>
+                onDraft(
+                  {
+                    parts: draft.parts.filter((one) => one.id !== part.id),
+                    lines: draft.lines.map((line) => (line.partId === part.id ? { ...line, partId: "" } : line)),
+                    steps: draft.steps.map((step) => (step.partId === part.id ? { ...step, partId: "" } : step)),
+                  },
+                  "",
+                )
+              }
+            >
+              Dissolve it
+            </RowButton>
+          </p>
+        </div>
+      ))}
+      <RowButton
+        onClick={() =>
+          onDraft(
+            {
+              parts: [
+                ...draft.parts,
+                {
+                  id: freshId("part"),
+                  name: "",
+                  kind: "sauce",
+                  heat: "hob",
+                  minutes: { low: "3", likely: "5", high: "10" },
+                  makesGrams: "",
+                },
+              ],
+            },
+            "",
+          )
+        }
+      >
+        Add a sauce, dry mix or butter
+      </RowButton>
+    </section>
+  );
+}
+
+/** Other ways of the same recipe: what each leaves out, swaps and adds. */
+export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props) {
+  const set = (id: string, change: Partial<DraftVariant>, field: string) =>
+    onDraft(
+      { variants: draft.variants.map((variant) => (variant.id === id ? { ...variant, ...change } : variant)) },
+      field === "" ? "" : `variant-${id}-${field}`,
+    );
+  return (
+    <section>
+      <h3>Other ways</h3>
+      {draft.variants.map((variant) => {
+        const free = draft.lines.filter(
+          (line) => !variant.omit.includes(line.id) && !variant.swaps.some((swap) => swap.lineId === line.id),
+        );
+        const lineOf = (id: string) => draft.lines.find((line) => line.id === id);
+        return (
+          <div className="branch" key={variant.id}>
+            <div className="facts tight">
+              <Cell
+                label="Called"
+                isLabelled
+                value={variant.name}
+                onText={(name) => set(variant.id, { name }, "name")}
+                path={`variants.${variant.id}.name`}
+              />
+              <Pick
+                label="Decided"
+                isLabelled
+                value={variant.decidedAt}
+                empty="from the start"
+                options={draft.steps.map((step, index) => ({ value: step.id, label: `at step ${index + 1}` }))}
+                onPick={(decidedAt) => set(variant.id, { decidedAt }, "decidedAt")}
+              />
+            </div>
+            {variant.omit.map((id) => (
+              <p key={id}>
+                without {lineOf(id) ? lineName(lineOf(id) as DraftLine, pantry) : id}{" "}
+                <RowButton onClick={() => set(variant.id, { omit: variant.omit.filter((one) => one !== id) }, "")}>
+                  with it after all
+                </RowButton>
+              </p>
+            ))}
+            {variant.swaps.map((swap) => {
+              const line = lineOf(swap.lineId);
+              const change = (more: Partial<typeof swap>, field: string) =>
+                set(
+                  variant.id,
+                  { swaps: variant.swaps.map((one) => (one.lineId === swap.lineId ? { ...one, ...more } : one)) },
+                  field,
+                );
+              return (
+                <div className="swap-row" key={swap.lineId}>
+                  <span>instead of {line ? lineName(line, pantry) : swap.lineId}</span>
+                  <Cell
+                    label="Amount, if it is another"
+                    value={swap.amount}
+                    onText={(amount) => change({ amount }, `swap-${swap.lineId}`)}
+                    path={`variants.${variant.id}.swaps.${swap.lineId}.amount`}
+                    placeholder="same"
+                    className="amount"
+                  />
+                  <IngredientPicker
+                    line={{ ...swap, said: "", choices: [] }}
+                    pantry={pantry}
+                    onIngredient={(ingredientId) => change({ ingredientId }, "")}
+                    path={`variants.${variant.id}.swaps.${swap.lineId}`}
+                  />
+                  <RowButton
+                    onClick={() =>
+                      set(variant.id, { swaps: variant.swaps.filter((one) => one.lineId !== swap.lineId) }, "")
+                    }
+                  >
+                    No swap
+                  </RowButton>
+                </div>
+              );
+            })}
+            {variant.add.map((line) => (
+              <div className="line" key={line.id}>
+                <span className="grip quiet">+</span>
+                <div>
+                  <LineFields
+                    line={line}
+                    path={`variants.${variant.id}.add.${line.id}`}
+                    recipe={recipe}
+                    pantry={pantry}
+                    parts={[]}
+                    drawn={undefined}
+                    onLine={(change, field) =>
+                      set(
+                        variant.id,
+                        { add: variant.add.map((one) => (one.id === line.id ? { ...one, ...change } : one)) },
+                        `${line.id}-${field}`,
+                      )
+                    }
+                    onRemove={() => set(variant.id, { add: variant.add.filter((one) => one.id !== line.id) }, "")}
+                  />
+                </div>
+              </div>
+            ))}
+            <div className="row-buttons">
+              <select
+                aria-label={`${variant.name || "This way"} leaves out`}
+                value=""
+                onChange={(event) => set(variant.id, { omit: [...variant.omit, event.target.value] }, "")}
+              >
+                <option value="">leaves out …</option>
+                {free.map((line) => (
+                  <option key={line.id} value={line.id}>
+                    {lineName(line, pantry)}
+                  </option>
+                ))}
+              </select>
+              <select
+                aria-label={`${variant.name || "This way"} swaps`}
+                value=""
+                onChange={(event) =>
+                  set(
+                    variant.id,
+                    { swaps: [...variant.swaps, { lineId: event.target.value, ingredientId: "", amount: "" }] },
+                    "",
+                  )
+                }
+              >
+                <option value="">swaps …</option>
+                {free.map((line) => (
+                  <option key={line.id} value={line.id}>
+                    {lineName(line, pantry)}
+                  </option>
+                ))}
+              </select>
+              <RowButton onClick={() => set(variant.id, { add: [...variant.add, emptyLine(freshId("added"))] }, "")}>
+                Adds a line
+              </RowButton>
+              <RowButton
+                onClick={() => onDraft({ variants: draft.variants.filter((one) => one.id !== variant.id) }, "")}
+              >
+                Remove this way
+              </RowButton>
+            </div>
+          </div>
+        );
+      })}
+      <RowButton
+        onClick={() =>
+          onDraft(
+            {
+              variants: [
+                ...draft.variants,
+                {
+                  id: freshId("way"),
+                  name: "",
+                  standing: "draft",
+                  decidedAt: "",
+                  omit: [],
+                  swaps: [],
+                  add: [],
+                },
+              ],
+            },
+            "",
+          )
+        }
+      >
+        Add another way
+      </RowButton>
+    </section>
+  );
+}

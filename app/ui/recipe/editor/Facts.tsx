@@ -1,0 +1,264 @@
+import { pourFor, pourThickness } from "~/core/batter";
+import { fillMethods } from "~/core/pantry";
+import { measuringSystems } from "~/core/quantity";
+import { type RecipeDraft, families, familyHeat, familyPiece, readinessTests, windowReasons } from "~/core/recipe";
+import { number, thin } from "~/ui/format/format";
+import { useLocale } from "~/ui/sheet/locale";
+import { fillWords, systemWords } from "~/ui/words/batter";
+import { cueWords, familyWords, surfaceWords, testWords, windowReasonWords } from "~/ui/words/en";
+import { Cell, Pick, Problem, RowButton, SpanCells, Ticks } from "./cells";
+
+interface Props {
+  readonly draft: RecipeDraft;
+  readonly onDraft: (change: Partial<RecipeDraft>, field: string) => void;
+}
+
+/** Name, family and whose cups: what the rest is read by. */
+export function HeadFields({ draft, onDraft }: Props) {
+  return (
+    <div className="facts">
+      <Cell
+        label="Recipe"
+        isLabelled
+        value={draft.title}
+        onText={(title) => onDraft({ title }, "title")}
+        path="title"
+        className="wide"
+      />
+      <Pick
+        label="Family"
+        isLabelled
+        value={draft.family}
+        options={families.map((family) => ({ value: family, label: familyWords[family] }))}
+        onPick={(family) => onDraft({ family }, "family")}
+      />
+      <Pick
+        label="Measured in"
+        isLabelled
+        value={draft.system}
+        empty="whose cups?"
+        options={measuringSystems.map((system) => ({ value: system, label: systemWords[system] }))}
+        onPick={(system) => onDraft({ system }, "system")}
+        path="system"
+      />
+      <Pick
+        label="A cup of flour is"
+        isLabelled
+        value={draft.fill}
+        options={fillMethods.map((fill) => ({ value: fill, label: fillWords[fill] }))}
+        onPick={(fill) => onDraft({ fill }, "fill")}
+      />
+      <label className="cell whole">
+        <span className="cell-label">What to know first</span>
+        <textarea value={draft.intro} rows={2} onChange={(event) => onDraft({ intro: event.target.value }, "intro")} />
+      </label>
+    </div>
+  );
+}
+
+/** Heat as a start setting and a test on the surface, the window with its reason, portion and pan. */
+export function CookFields({ draft, onDraft }: Props) {
+  const locale = useLocale();
+  const usual = () => {
+    const heat = familyHeat(draft.family);
+    const span = (value: { low: number; likely: number; high: number }) => ({
+      low: String(value.low),
+      likely: String(value.likely),
+      high: String(value.high),
+    });
+    onDraft(
+      {
+        surfaceKinds: heat.surfaceKinds,
+        surfaceFrom: String(heat.surfaceC.from),
+        surfaceTo: String(heat.surfaceC.to),
+        test: heat.test,
+        side1: span(heat.side1),
+        hasSide2: heat.side2 !== null,
+        side2: heat.side2 ? span(heat.side2) : draft.side2,
+        cues: heat.cues,
+        turnaround: String(heat.turnaround),
+        pourPerPiece: String(heat.pourPerPiece),
+        recover: String(heat.recover),
+        pieceDiameterCm: String(familyPiece[draft.family].cm),
+      },
+      "",
+    );
+  };
+  const diameter = Number(draft.pieceDiameterCm);
+  const pour = diameter > 0 ? pourFor(diameter, pourThickness[draft.family]) : undefined;
+  return (
+    <div className="columns two">
+      <section>
+        <h3>Heat</h3>
+        <Ticks
+          legend="Cooks on"
+          all={surfaceWords}
+          chosen={draft.surfaceKinds}
+          onChosen={(surfaceKinds) => onDraft({ surfaceKinds }, "")}
+        />
+        <Problem path="surfaceKinds" />
+        <div className="facts tight">
+          <Cell
+            label="Start the dial at"
+            isLabelled
+            unit="°C"
+            value={draft.surfaceFrom}
+            onText={(surfaceFrom) => onDraft({ surfaceFrom }, "surfaceFrom")}
+            path="surfaceFrom"
+          />
+          <Cell
+            label="to"
+            isLabelled
+            unit="°C"
+            value={draft.surfaceTo}
+            onText={(surfaceTo) => onDraft({ surfaceTo }, "surfaceTo")}
+            path="surfaceTo"
+          />
+          <Pick
+            label="Pour when"
+            isLabelled
+            value={draft.test}
+            options={readinessTests.map((test) => ({ value: test, label: testWords[test] }))}
+            onPick={(test) => onDraft({ test }, "test")}
+          />
+        </div>
+        <SpanCells
+          label="First side"
+          value={draft.side1}
+          onSpan={(side1) => onDraft({ side1 }, "side1")}
+          path="side1"
+        />
+        <label className="check small">
+          <input
+            type="checkbox"
+            checked={draft.hasSide2}
+            onChange={(event) => onDraft({ hasSide2: event.target.checked }, "")}
+          />
+          is turned once
+        </label>
+        {draft.hasSide2 ? (
+          <SpanCells
+            label="Second side"
+            value={draft.side2}
+            onSpan={(side2) => onDraft({ side2 }, "side2")}
+            path="side2"
+          />
+        ) : null}
+        <div className="facts tight">
+          <Cell
+            label="Between loads"
+            isLabelled
+            unit="min"
+            value={draft.turnaround}
+            onText={(turnaround) => onDraft({ turnaround }, "turnaround")}
+            path="turnaround"
+          />
+          <Cell
+            label="Pouring one piece"
+            isLabelled
+            unit="min"
+            value={draft.pourPerPiece}
+            onText={(pourPerPiece) => onDraft({ pourPerPiece }, "pourPerPiece")}
+            path="pourPerPiece"
+          />
+          <Cell
+            label="To be hot again"
+            isLabelled
+            unit="min"
+            value={draft.recover}
+            onText={(recover) => onDraft({ recover }, "recover")}
+            path="recover"
+          />
+        </div>
+        <RowButton onClick={usual}>Set what is usual for this family</RowButton>
+      </section>
+      <section>
+        <h3>Done when</h3>
+        <Ticks legend="Cues" all={cueWords} chosen={draft.cues} onChosen={(cues) => onDraft({ cues }, "")} />
+        <Cell
+          label="What cannot be seen here"
+          isLabelled
+          value={draft.blindNote}
+          onText={(blindNote) => onDraft({ blindNote }, "blindNote")}
+          placeholder="Dark batter: colour says nothing"
+          className="whole"
+        />
+        <h3>Wait</h3>
+        <div className="facts tight">
+          <Cell
+            label="Rest at least"
+            isLabelled
+            unit="min"
+            value={draft.restMin}
+            onText={(restMin) => onDraft({ restMin }, "restMin")}
+            path="restMin"
+          />
+          <Cell
+            label="Last pour within"
+            isLabelled
+            unit="min"
+            value={draft.restMax}
+            onText={(restMax) => onDraft({ restMax }, "restMax")}
+            path="restMax"
+            placeholder="no limit"
+          />
+          <Pick
+            label="because"
+            isLabelled
+            value={draft.restReason}
+            options={windowReasons.map((reason) => ({ value: reason, label: windowReasonWords[reason] }))}
+            onPick={(restReason) => onDraft({ restReason }, "restReason")}
+          />
+        </div>
+        <h3>Piece</h3>
+        <div className="facts tight">
+          <Pick
+            label="A piece is"
+            isLabelled
+            value={draft.portionKind}
+            options={[
+              { value: "ml", label: "a pour, in ml" },
+              { value: "grams", label: "a weight, in g" },
+              { value: "batch", label: "a batch makes" },
+            ]}
+            onPick={(portionKind) => onDraft({ portionKind }, "portionKind")}
+          />
+          <Cell
+            label={draft.portionKind === "batch" ? "Pieces" : "How much"}
+            isLabelled
+            unit={draft.portionKind === "ml" ? "ml" : draft.portionKind === "grams" ? "g" : ""}
+            value={draft.portion}
+            onText={(portion) => onDraft({ portion }, "portion")}
+            path="portion"
+          />
+          <Cell
+            label="Across"
+            isLabelled
+            unit="cm"
+            value={draft.pieceDiameterCm}
+            onText={(pieceDiameterCm) => onDraft({ pieceDiameterCm }, "pieceDiameterCm")}
+            path="pieceDiameterCm"
+          />
+          <Cell
+            label="The recipe claims"
+            isLabelled
+            unit="pieces"
+            value={draft.claimedPieces}
+            onText={(claimedPieces) => onDraft({ claimedPieces }, "claimedPieces")}
+            path="claimedPieces"
+            placeholder="not said"
+          />
+        </div>
+        {pour !== undefined && draft.portionKind === "ml" ? (
+          <p className="quiet small">
+            {number(diameter, locale)}
+            {thin}cm across and {number(pourThickness[draft.family], locale)}
+            {thin}mm thick as poured is {number(pour, locale, 0)}
+            {thin}ml.{" "}
+            <RowButton onClick={() => onDraft({ portion: String(Math.round(pour)) }, "")}>Pour that</RowButton>
+          </p>
+        ) : null}
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,257 @@
+import { useSortable } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { useState } from "react";
+import { type Ingredient, massRange, readIngredientName } from "~/core/pantry";
+import { type DraftLine, type DraftPart, type Recipe, amountKinds, bowls, expectedOf, isForPlate } from "~/core/recipe";
+import { grams } from "~/ui/format/format";
+import { useLocale } from "~/ui/sheet/locale";
+import { amountKindWords, guessWords, massBecause, secondWords } from "~/ui/words/batter";
+import { bowlWords } from "~/ui/words/en";
+import { Cell, Pick, Problem, RowButton } from "./cells";
+
+/** The pantry's names, once on the page, for every ingredient field to offer. */
+export const pantryListId = "pantry-names";
+
+interface PickerProps {
+  readonly line: Pick<DraftLine, "ingredientId" | "said" | "choices">;
+  readonly pantry: readonly Ingredient[];
+  readonly onIngredient: (ingredientId: string) => void;
+  readonly path: string;
+  readonly label?: string;
+}
+
+/** An ingredient by its name: typed, with the pantry's names offered, or one of the choices that a pasted line left. */
+export function IngredientPicker({ line, pantry, onIngredient, path, label = "Ingredient" }: PickerProps) {
+  const name = pantry.find((one) => one.id === line.ingredientId)?.name ?? line.ingredientId;
+  const [typed, setTyped] = useState<string | undefined>(undefined);
+  const read = (text: string) => {
+    setTyped(text);
+    const found = readIngredientName(text, pantry);
+    if (found.kind === "one") onIngredient(found.ingredientId);
+    else if (text.trim() === "") onIngredient("");
+  };
+  return (
+    <div className="picker">
+      <Cell
+        label={label}
+        value={typed ?? name}
+        onText={read}
+        onBlur={() => {
+          if (line.ingredientId !== "") setTyped(undefined);
+        }}
+        list={pantryListId}
+        path={path}
+        placeholder="which ingredient"
+      />
+      {line.ingredientId === "" && line.choices.length > 0 ? (
+        <div className="choices">
+          {line.choices.slice(0, 5).map((id) => (
+            <RowButton
+              key={id}
+              onClick={() => {
+                setTyped(undefined);
+                onIngredient(id);
+              }}
+            >
+              {pantry.find((one) => one.id === id)?.name ?? id}
+            </RowButton>
+          ))}
+        </div>
+      ) : null}
+    </div>
+  );
+}
+
+interface RowProps {
+  readonly line: DraftLine;
+  readonly path: string;
+  readonly recipe: Recipe;
+  readonly pantry: readonly Ingredient[];
+  readonly parts: readonly DraftPart[];
+  /** Share of the line that the steps use, written out; undefined where shares do not matter. */
+  readonly drawn: string | undefined;
+  readonly onLine: (change: Partial<DraftLine>, field: string) => void;
+  readonly onRemove: () => void;
+  readonly onMove?: (by: -1 | 1) => void;
+}
+
+/** The amount of a line in grams with what is not sure about it. */
+function MassNote({ line, recipe, pantry }: Pick<RowProps, "line" | "recipe" | "pantry">) {
+  const locale = useLocale();
+  const read = recipe.lines.find((one) => one.id === line.id);
+  const ingredient = pantry.find((one) => one.id === line.ingredientId);
+  const amount = read && expectedOf(read.amount);
+  const range = amount && ingredient && massRange(amount, ingredient, recipe.system, recipe.fill);
+  if (!range || range.because === "weighed") return null;
+  // Only what differs enough to make another batter is worth a word on every line.
+  const isWorthSaying = range.because === "fill-method" || range.because === "brand";
+  return (
+    <>
+      {" "}
+      · {grams(range.likely, locale)}
+      {isWorthSaying
+        ? `, ${grams(range.low, locale)} to ${grams(range.high, locale)} ${massBecause[range.because]}`
+        : ""}
+    </>
+  );
+}
+
+export function LineFields({ line, path, recipe, pantry, parts, drawn, onLine, onRemove, onMove }: RowProps) {
+  const second = secondWords[line.kind];
+  const settle = { guesses: [] as const };
+  return (
+    <>
+      <div className="line-main">
+        {line.kind === "to-taste" ? (
+          <span className="quiet line-taste">to taste</span>
+        ) : (
+          <Cell
+            label={line.kind === "packs" ? "How many packs" : line.kind === "unknown" ? "What was said" : "Amount"}
+            value={line.amount}
+            onText={(amount) => onLine({ amount }, "amount")}
+            path={`${path}.amount`}
+            className="amount"
+            placeholder="125 g"
+          />
+        )}
+        <IngredientPicker
+          line={line}
+          pantry={pantry}
+          onIngredient={(ingredientId) => onLine({ ingredientId, guesses: [] }, "ingredient")}
+          path={`${path}.ingredientId`}
+        />
+        <Pick
+          label="Bowl"
+          value={line.bowl}
+          options={bowls.map((bowl) => ({ value: bowl, label: bowlWords[bowl] }))}
+          onPick={(bowl) => onLine({ bowl, ...settle }, "bowl")}
+          className="bowl"
+        />
+      </div>
+      {second ? (
+        <div className="line-second">
+          <Cell
+            label={second}
+            isLabelled
+            value={line.second}
+            onText={(text) => onLine({ second: text }, "second")}
+            path={`${path}.second`}
+          />
+          {line.kind === "packs" ? (
+            <Cell
+              label="called"
+              isLabelled
+              value={line.packName}
+              onText={(packName) => onLine({ packName }, "packName")}
+            />
+          ) : null}
+        </div>
+      ) : null}
+      <details className="line-more">
+        <summary>
+          {line.kind === "exact" ? "" : `${amountKindWords[line.kind]}; `}
+          {drawn === undefined ? (
+            ""
+          ) : drawn === "1" ? (
+            "used"
+          ) : drawn === "0" ? (
+            <b className="needs-you">not used yet</b>
+          ) : (
+            <b className="needs-you">used {drawn}</b>
+          )}
+          {line.note ? `; ${line.note}` : ""}
+          {line.isOptional ? "; optional" : ""}
+          {line.keepsPercent !== "100" ? `; ${line.keepsPercent} % stays` : ""}
+          <MassNote line={line} recipe={recipe} pantry={pantry} />
+        </summary>
+        <div className="line-details">
+          <Pick
+            label="Amount is"
+            isLabelled
+            value={line.kind}
+            options={amountKinds.map((kind) => ({ value: kind, label: amountKindWords[kind] }))}
+            onPick={(kind) => onLine({ kind, ...settle }, "kind")}
+          />
+          <Cell label="Note" isLabelled value={line.note} onText={(note) => onLine({ note }, "note")} />
+          <Cell
+            label="Stays after squeezing, peeling"
+            isLabelled
+            unit="%"
+            value={line.keepsPercent}
+            onText={(keepsPercent) => onLine({ keepsPercent }, "keeps")}
+            path={`${path}.keepsPercent`}
+            className="tiny"
+          />
+          {parts.length > 0 ? (
+            <Pick
+              label="Belongs to"
+              isLabelled
+              value={line.partId}
+              empty="the batter"
+              options={parts.map((part) => ({ value: part.id, label: part.name || "unnamed part" }))}
+              onPick={(partId) => {
+                const kind = parts.find((part) => part.id === partId)?.kind;
+                onLine({ partId, ...(isForPlate(kind) ? { bowl: "topping" as const } : {}) }, "part");
+              }}
+            />
+          ) : null}
+          <label className="check">
+            <input
+              type="checkbox"
+              checked={line.isOptional}
+              onChange={(event) => onLine({ isOptional: event.target.checked }, "optional")}
+            />
+            optional
+          </label>
+          <div className="row-buttons">
+            {onMove ? (
+              <>
+                <RowButton onClick={() => onMove(-1)}>Move up</RowButton>
+                <RowButton onClick={() => onMove(1)}>Move down</RowButton>
+              </>
+            ) : null}
+            <RowButton onClick={onRemove}>Take off the list</RowButton>
+          </div>
+        </div>
+      </details>
+      {line.said && line.guesses.length > 0 ? (
+        <p className="guess small">
+          From “{line.said}”: {line.guesses.map((guess) => guessWords[guess]).join(", ")}.{" "}
+          <RowButton onClick={() => onLine({ guesses: [] }, "guesses")}>It is right</RowButton>
+        </p>
+      ) : null}
+      <Problem path={path} />
+    </>
+  );
+}
+
+/** One line of the list; can be dragged onto a step, or to another place. */
+export function LineRow(props: RowProps) {
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
+    id: `line:${props.line.id}`,
+  });
+  const name = props.pantry.find((one) => one.id === props.line.ingredientId)?.name ?? "this line";
+  return (
+    <li
+      ref={setNodeRef}
+      className={`line${isDragging ? " is-dragging" : ""}${props.line.guesses.length > 0 && props.line.said ? " has-guess" : ""}`}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+    >
+      <button
+        type="button"
+        className="grip"
+        ref={setActivatorNodeRef}
+        aria-label={`Move ${name}, or drop it on a step`}
+        {...attributes}
+        {...listeners}
+      >
+        <svg viewBox="0 0 10 18" width="10" height="18" aria-hidden="true">
+          <path d="M1 4h8M1 9h8M1 14h8" stroke="currentColor" strokeWidth="1.5" />
+        </svg>
+      </button>
+      <div>
+        <LineFields {...props} />
+      </div>
+    </li>
+  );
+}

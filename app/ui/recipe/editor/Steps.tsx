@@ -1,0 +1,169 @@
+import { useDroppable } from "@dnd-kit/core";
+import type { Ingredient } from "~/core/pantry";
+import { type DraftLine, type DraftPart, type DraftStep, stepKinds } from "~/core/recipe";
+import { stepKindWords } from "~/ui/words/batter";
+import { hazardWords, toolWords } from "~/ui/words/en";
+import { Cell, Pick, RowButton, SpanCells, Ticks } from "./cells";
+
+/** Cautions by a word or two, for boxes; the full sentence stands on the sheet. */
+const hazardNames = {
+  "hot-surface": "hot surface",
+  steam: "steam",
+  "oven-dish": "hot oven dish",
+  "hot-fat": "hot fat",
+  "spray-flame": "spray and flame",
+  "raw-batter": "raw egg and flour",
+  blades: "blades",
+  "boiling-sauce": "boiling sauce",
+  "small-pieces": "small pieces",
+  cords: "cords",
+} satisfies Record<keyof typeof hazardWords, string>;
+
+interface Props {
+  readonly step: DraftStep;
+  readonly number: number;
+  readonly lines: readonly DraftLine[];
+  readonly parts: readonly DraftPart[];
+  readonly pantry: readonly Ingredient[];
+  /** What is left of each line for this step to take. */
+  readonly left: ReadonlyMap<string, string>;
+  readonly onStep: (change: Partial<DraftStep>, field: string) => void;
+  readonly onRemove: () => void;
+  readonly onMove: (by: -1 | 1) => void;
+}
+
+/** One step of the method: what is done, what it draws from the list, how long, who may, what to look out for. */
+export function StepCard({ step, number, lines, parts, pantry, left, onStep, onRemove, onMove }: Props) {
+  const { setNodeRef, isOver } = useDroppable({ id: `step:${step.id}` });
+  const nameOf = (lineId: string) => {
+    const line = lines.find((one) => one.id === lineId);
+    return line ? (pantry.find((one) => one.id === line.ingredientId)?.name ?? line.said ?? lineId) : lineId;
+  };
+  const free = lines.filter((line) => left.has(line.id) && !step.draws.some((draw) => draw.lineId === line.id));
+  return (
+    <li ref={setNodeRef} className={`step${isOver ? " is-over" : ""}`} aria-label={`Step ${number}`}>
+      <span className="step-number">{number}</span>
+      <div className="step-head">
+        <Pick
+          label={`Step ${number} is`}
+          value={step.kind}
+          options={stepKinds.map((kind) => ({ value: kind, label: stepKindWords[kind] }))}
+          onPick={(kind) => onStep({ kind, guesses: [] }, "kind")}
+        />
+        <SpanCells
+          label="takes"
+          value={step.minutes}
+          onSpan={(minutes) => onStep({ minutes }, "minutes")}
+          path={`steps.${step.id}.minutes`}
+        />
+        <label className="check small">
+          <input
+            type="checkbox"
+            checked={step.who === "adult"}
+            onChange={(event) => onStep({ who: event.target.checked ? "adult" : "anyone" }, "who")}
+          />
+          an adult
+        </label>
+      </div>
+      <label>
+        <span className="vh">Step {number}, what is done</span>
+        <textarea
+          value={step.text}
+          rows={2}
+          onChange={(event) => onStep({ text: event.target.value }, "text")}
+          placeholder="What is done, in one or two sentences"
+        />
+      </label>
+      <div className="draws">
+        {step.draws.map((draw) => (
+          <span className="draw" key={draw.lineId}>
+            {draw.share === "1" ? "" : `${draw.share} of `}
+            {nameOf(draw.lineId)}
+            <Cell
+              label={`Share of ${nameOf(draw.lineId)}`}
+              value={draw.share}
+              onText={(share) =>
+                onStep(
+                  { draws: step.draws.map((one) => (one.lineId === draw.lineId ? { ...one, share } : one)) },
+                  `share-${draw.lineId}`,
+                )
+              }
+              path={`steps.${step.id}.draws.${draw.lineId}`}
+              className="share"
+            />
+            <button
+              type="button"
+              aria-label={`Step ${number} does not use ${nameOf(draw.lineId)}`}
+              onClick={() => onStep({ draws: step.draws.filter((one) => one.lineId !== draw.lineId) }, "")}
+            >
+              ×
+            </button>
+          </span>
+        ))}
+        {step.mentions.map((id) => (
+          <span className="draw is-mention" key={id}>
+            says {pantry.find((one) => one.id === id)?.name ?? id}
+            <button
+              type="button"
+              aria-label={`Step ${number} does not mean ${id}`}
+              onClick={() => onStep({ mentions: step.mentions.filter((one) => one !== id) }, "")}
+            >
+              ×
+            </button>
+          </span>
+        ))}
+        {free.length > 0 ? (
+          <select
+            className="draw-more"
+            aria-label={`Step ${number} uses`}
+            value=""
+            onChange={(event) =>
+              onStep(
+                { draws: [...step.draws, { lineId: event.target.value, share: left.get(event.target.value) ?? "1" }] },
+                "",
+              )
+            }
+          >
+            <option value="">uses …</option>
+            {free.map((line) => (
+              <option key={line.id} value={line.id}>
+                {nameOf(line.id)}
+                {left.get(line.id) === "1" ? "" : `, ${left.get(line.id)} left`}
+              </option>
+            ))}
+          </select>
+        ) : null}
+      </div>
+      <details className="line-more">
+        <summary>
+          {step.hazards.length > 0
+            ? `cautions: ${step.hazards.map((one) => hazardNames[one]).join(", ")}`
+            : "no cautions"}
+          {step.tools.length > 0 ? `; ${step.tools.map((tool) => toolWords[tool]).join(", ")}` : ""}
+        </summary>
+        <Ticks
+          legend="Cautions shown at this step"
+          all={hazardNames}
+          chosen={step.hazards}
+          onChosen={(hazards) => onStep({ hazards }, "")}
+        />
+        <Ticks legend="Gear" all={toolWords} chosen={step.tools} onChosen={(tools) => onStep({ tools }, "")} />
+        {parts.length > 0 ? (
+          <Pick
+            label="Makes"
+            isLabelled
+            value={step.partId}
+            empty="the batter"
+            options={parts.map((part) => ({ value: part.id, label: part.name || "unnamed part" }))}
+            onPick={(partId) => onStep({ partId }, "part")}
+          />
+        ) : null}
+        <div className="row-buttons">
+          <RowButton onClick={() => onMove(-1)}>Move up</RowButton>
+          <RowButton onClick={() => onMove(1)}>Move down</RowButton>
+          <RowButton onClick={onRemove}>Remove step {number}</RowButton>
+        </div>
+      </details>
+    </li>
+  );
+}

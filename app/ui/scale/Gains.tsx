@@ -1,0 +1,60 @@
+import type { ClassPlan, StationGain } from "~/core/plan";
+import { type Amount, subtract, zero } from "~/core/quantity";
+import { amount, fraction, minutes, scoops } from "~/ui/format/format";
+import { useLocale } from "~/ui/sheet/locale";
+import type { Names } from "~/ui/words/findings";
+
+interface Props {
+  readonly gains: readonly StationGain[];
+  readonly before: ClassPlan;
+  readonly after: ClassPlan;
+  readonly names: Names;
+}
+
+const signed = (by: Amount, locale: string): string =>
+  by.value.num < 0n ? `− ${amount({ ...by, value: subtract(zero, by.value) }, locale)}` : `+ ${amount(by, locale)}`;
+
+/** What every station gains or gives back when the class grows or shrinks, line by line, and what its card then says. */
+export function Gains({ gains, before, after, names }: Props) {
+  const locale = useLocale();
+  const touched = gains.filter((gain) => gain.kind !== "same");
+  const kindWords = { new: "new station", gone: "closes", changed: "", same: "" } as const;
+  return (
+    <>
+      <p>
+        {before.stations.length === after.stations.length
+          ? `Still ${after.stations.length} stations`
+          : `${before.stations.length} stations become ${after.stations.length}`}
+        ; the class closes after <b>{minutes(after.timeline.end, locale)}</b>
+        {after.timeline.end === before.timeline.end
+          ? ", as before"
+          : `, before it was ${minutes(before.timeline.end, locale)}`}
+        . {touched.length === 0 ? "No kit changes." : `${touched.length} of ${gains.length} kits are opened again.`}
+      </p>
+      {touched.map((gain) => (
+        <div className="gain" key={gain.stationId}>
+          <h3>
+            {gain.name}{" "}
+            <span className="quiet small">
+              {kindWords[gain.kind]}
+              {gain.people === 0 ? "" : ` ${gain.people > 0 ? "+" : "−"}${Math.abs(gain.people)} people`}; ×{" "}
+              {fraction(gain.factor.from, locale)} becomes × {fraction(gain.factor.to, locale)}; {gain.pieces.from} →{" "}
+              {gain.pieces.to} pieces, {gain.loads.from} → {gain.loads.to} loads
+            </span>
+          </h3>
+          <ul className="gain-lines">
+            {gain.lines.map((line) => (
+              <li key={line.lineId}>
+                <b>{signed(line.by, locale)}</b> {names.ingredient(line.ingredientId)}
+                {line.now?.main?.scoops && gain.kind !== "gone" ? (
+                  <span className="quiet">, then {scoops(line.now.main.scoops.counts, locale)} in all</span>
+                ) : null}
+              </li>
+            ))}
+            {gain.lines.length === 0 ? <li className="quiet">the same kit, other people</li> : null}
+          </ul>
+        </div>
+      ))}
+    </>
+  );
+}

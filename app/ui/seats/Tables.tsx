@@ -1,0 +1,128 @@
+import {
+  DndContext,
+  type DragEndEvent,
+  PointerSensor,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import type { ReactNode } from "react";
+import type { Participant } from "~/core/people";
+import { needsInWords } from "~/ui/people/needs";
+import { ageWords } from "~/ui/words/en";
+
+interface Table {
+  readonly index: number;
+  readonly name: string;
+  readonly dish: string;
+  readonly people: readonly Participant[];
+  readonly isApart: boolean;
+}
+interface Props {
+  readonly tables: readonly Table[];
+  readonly onMove: (personId: string, to: number) => void;
+  readonly onApart: (index: number, isApart: boolean) => void;
+  /** People whom the last look found something wrong with. */
+  readonly troubled: ReadonlySet<string>;
+}
+
+/** The room as tables with their people; drag a person, or choose another table in their list. */
+export function Tables({ tables, onMove, onApart, troubled }: Props) {
+  // A press that moves is a drag, one that does not reaches the list.
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const drop = ({ active, over }: DragEndEvent) => {
+    if (over) onMove(String(active.id), Number(over.id));
+  };
+  return (
+    <DndContext sensors={sensors} onDragEnd={drop}>
+      <div className="tables">
+        {tables.map((table) => (
+          <Drop key={table.index} table={table}>
+            <h3>{table.name}</h3>
+            <p className="small quiet">{table.dish}</p>
+            <label className="check small">
+              <input
+                type="checkbox"
+                checked={table.isApart}
+                onChange={(event) => onApart(table.index, event.target.checked)}
+              />
+              apart: own kit and gear, cooks first
+            </label>
+            <ul>
+              {table.people.map((person) => (
+                <Person
+                  key={person.id}
+                  person={person}
+                  at={table.index}
+                  tables={tables}
+                  onMove={onMove}
+                  isTroubled={troubled.has(person.id)}
+                />
+              ))}
+            </ul>
+            {table.people.length === 0 ? <p className="small quiet">nobody yet</p> : null}
+          </Drop>
+        ))}
+      </div>
+    </DndContext>
+  );
+}
+
+function Drop({ table, children }: { table: Table; children: ReactNode }) {
+  const { setNodeRef, isOver } = useDroppable({ id: table.index });
+  return (
+    <section
+      ref={setNodeRef}
+      aria-label={table.name}
+      className={`seat-table${table.isApart ? " apart" : ""}${isOver ? " over" : ""}`}
+    >
+      {children}
+    </section>
+  );
+}
+
+function Person({
+  person,
+  at,
+  tables,
+  onMove,
+  isTroubled,
+}: {
+  person: Participant;
+  at: number;
+  tables: readonly Table[];
+  onMove: Props["onMove"];
+  isTroubled: boolean;
+}) {
+  const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: person.id });
+  const needs = needsInWords(person);
+  return (
+    <li
+      ref={setNodeRef}
+      className={`seat${isTroubled ? " needs" : ""}${isDragging ? " dragged" : ""}`}
+      style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
+    >
+      <span className="seat-name" {...listeners}>
+        <b>{person.name}</b>
+        <span className="small quiet">
+          {" "}
+          {ageWords[person.ageBand]}
+          {person.hasAnswered ? (needs ? `; ${needs}` : "") : "; not answered"}
+        </span>
+      </span>
+      <select
+        aria-label={`${person.name} sits at`}
+        className="plain-select"
+        value={at}
+        onChange={(event) => onMove(person.id, Number(event.target.value))}
+      >
+        {tables.map((table) => (
+          <option key={table.index} value={table.index}>
+            {table.name}
+          </option>
+        ))}
+      </select>
+    </li>
+  );
+}

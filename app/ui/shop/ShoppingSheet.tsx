@@ -1,0 +1,153 @@
+import { Form } from "react-router";
+import type { TickEvent } from "~/core/pack";
+import { type Money, type ShoppingLine, isToBuy, sections } from "~/core/shop";
+import { grams, timeOfDay } from "~/ui/format/format";
+import { saySent, useTicks } from "~/ui/pack/useTicks";
+import { TextLink } from "~/ui/sheet/controls";
+import { useLocale } from "~/ui/sheet/locale";
+import { money as sayMoney, sayBasket, sayOver, sectionWords } from "~/ui/words/kits";
+
+interface Props {
+  readonly classId: string;
+  readonly lines: readonly ShoppingLine[];
+  readonly money: Money;
+  readonly people: number;
+  readonly classes: readonly { readonly id: string; readonly title: string }[];
+  readonly stock: Readonly<Record<string, number>>;
+  readonly events: readonly TickEvent[];
+  readonly me: string;
+  readonly timeZone: string;
+}
+
+const needed = (line: ShoppingLine, locale: string): string =>
+  line.pieces !== undefined
+    ? `${line.pieces}`
+    : line.grams === undefined
+      ? "not known"
+      : line.grams < 1e-6
+        ? "to taste"
+        : grams(Math.ceil(line.grams - 1e-6), locale);
+
+/** The list as it is taken to the shop: by section, to be ticked with a thumb, kept through a dead spot. */
+export function ShoppingSheet({ classId, lines, money, people, classes, stock, events, me, timeZone }: Props) {
+  const locale = useLocale();
+  const { ticks, tick, waiting, sent, isReady } = useTicks(classId, events, me);
+  const bought = lines.filter(isToBuy);
+  const got = bought.filter((line) => ticks.shopping.has(line.key)).length;
+  const unpriced = lines.filter((line) => money.unpriced.includes(line.key));
+  return (
+    <>
+      <p className="shop-standing">
+        <b>
+          {got} of {bought.length} in the basket
+        </b>
+        <span role="status" className={sent === "sent" && waiting === 0 ? "quiet" : "needs-you"}>
+          {saySent(waiting, sent)}
+        </span>
+        <span className="shop-money">
+          {unpriced.length > 0 ? "At least " : ""}
+          <b>{sayMoney(money.total, locale)}</b>
+          {money.perPerson === undefined ? "" : `, ${sayMoney(money.perPerson, locale)} a person`}
+          {money.over > 0 ? `, of which ${sayMoney(money.over, locale)} stays over` : ""}
+        </span>
+      </p>
+      {unpriced.length > 0 ? (
+        <p className="quiet small no-print">
+          No price for {unpriced.map((line) => line.name).join(", ")}. Prices and packs are typed on the product’s page:
+          choose its name below.
+        </p>
+      ) : null}
+      {lines.length === 0 ? <p>Nothing to buy yet: the brief names no recipe or no people.</p> : null}
+      {sections.map((section) => {
+        const own = lines.filter((line) => line.section === section);
+        if (own.length === 0) return null;
+        return (
+          <section key={section} className="shop-section">
+            <h3>{sectionWords[section]}</h3>
+            <ul className="shop-list">
+              {own.map((line) => {
+                const isGot = ticks.shopping.get(line.key);
+                const isWanted = isToBuy(line);
+                const isFood = !line.key.startsWith("extra:");
+                return (
+                  <li key={line.key} className={isGot ? "got" : undefined}>
+                    <label className="shop-tick">
+                      <input
+                        type="checkbox"
+                        checked={isGot !== undefined}
+                        disabled={!isWanted || !isReady}
+                        onChange={(event) => tick({ list: "shopping", key: line.key, isOn: event.target.checked })}
+                      />
+                      <span className="vh">{line.name} is in the basket</span>
+                    </label>
+                    <div className="shop-what">
+                      {isFood ? (
+                        <TextLink to={`/classes/${classId}/labels/${line.key}`}>{line.name}</TextLink>
+                      ) : (
+                        <span>{line.name}</span>
+                      )}
+                      <span className="small quiet">
+                        {isFood ? `${needed(line, locale)} needed` : ""}
+                        {line.raw && line.pieces === undefined && line.raw.grams > (line.grams ?? 0) + 0.5
+                          ? `, ${grams(Math.ceil(line.raw.grams), locale)} as bought`
+                          : ""}
+                        {classes.length > 1 && line.perClass.length > 1
+                          ? ` (${line.perClass.map((one) => `${classes.find((each) => each.id === one.classId)?.title ?? ""} ${one.grams === undefined ? "?" : grams(Math.round(one.grams), locale)}`).join(", ")})`
+                          : ""}
+                        {isGot ? ` · ${isGot.by}, ${timeOfDay(isGot.at, locale, timeZone)}` : ""}
+                      </span>
+                    </div>
+                    <div className="shop-take">
+                      <b
+                        className={
+                          line.buyGrams === undefined && line.buyPieces === undefined && !line.isToTaste
+                            ? "needs-you"
+                            : ""
+                        }
+                      >
+                        {sayBasket(line, locale)}
+                      </b>
+                      <span className="small quiet">{sayOver(line, locale)}</span>
+                    </div>
+                    <span className="shop-price n">
+                      {line.price === undefined || !isWanted ? "" : sayMoney(line.price, locale)}
+                    </span>
+                    {isFood ? (
+                      <Form method="post" className="shop-stock no-print">
+                        <input type="hidden" name="intent" value="stock" />
+                        <input type="hidden" name="ingredientId" value={line.key} />
+                        <label>
+                          <span className="small quiet">on hand, g</span>
+                          <input
+                            name="grams"
+                            inputMode="numeric"
+                            key={stock[line.key] ?? 0}
+                            defaultValue={stock[line.key] ?? ""}
+                            aria-label={`Grams of ${line.name} on hand`}
+                          />
+                        </label>
+                        <button
+                          type="submit"
+                          className="row-button"
+                          aria-label={`Keep what is on hand of ${line.name}`}
+                        >
+                          keep
+                        </button>
+                      </Form>
+                    ) : (
+                      <span className="shop-stock" />
+                    )}
+                  </li>
+                );
+              })}
+            </ul>
+          </section>
+        );
+      })}
+      <p className="quiet small">
+        {people > 0 ? `For ${people} people. ` : ""}The cheapest packs where every size has a price; otherwise the least
+        left over.
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,120 @@
+import fc from "fast-check";
+import { classes } from "../../../test/generators";
+import { waysFor } from "~/core/gear";
+import { changesSince, contentsOf, packingOfClass } from "~/core/pack";
+import { plan } from "~/core/plan";
+import { prepTasks } from "~/core/prep";
+import { shoppingList } from "~/core/shop";
+import { demoClasses, demoKitchens } from "~/demo/boathouse";
+import { namesOf } from "./findings";
+import {
+  containerName,
+  labelLines,
+  money,
+  sayBasket,
+  sayContentChange,
+  sayKeeps,
+  sayMarks,
+  sayOver,
+  sayPrep,
+  saySteps,
+  sayWay,
+  sayWhen,
+} from "./kits";
+
+const plain = (text: string) => text.replace(/[\u2009\u00a0\u202f]/g, " ");
+const { next } = demoClasses();
+const made = plan(next);
+const names = namesOf(next, made, "en-GB");
+const { containers } = packingOfClass(next, made);
+const of = (key: string) => {
+  const found = containers.find((one) => one.key === key);
+  if (!found) throw new Error(`no ${key}`);
+  return found;
+};
+
+test("nothing said of any random class has a hole in it, and nothing says “safe”", () => {
+  const kinds = new Set<string>();
+  fc.assert(
+    fc.property(classes, (input) => {
+      const each = plan(input);
+      const its = namesOf(input, each, "en-GB");
+      const pantry = new Map(input.pantry.map((one) => [one.id, one]));
+      const tasks = prepTasks(input, each, pantry);
+      for (const task of tasks) kinds.add(task.kind);
+      const packing = packingOfClass(input, each).containers;
+      const lines = shoppingList([{ classId: "a", totals: each.totals, packs: next.packs }], pantry, new Map(), []);
+      const said = [
+        ...tasks.flatMap((task) => [sayPrep(task, its), sayWhen(task, "en-GB")]),
+        ...packing.flatMap((one) => [
+          containerName(one),
+          ...labelLines(one, { title: input.title, day: "Sat" }, its),
+          ...changesSince([], contentsOf(one)).map((change) => sayContentChange(change, its)),
+        ]),
+        ...lines.flatMap((line) => [sayBasket(line, "en-GB"), sayOver(line, "en-GB")]),
+        ...each.gear.flatMap((line) =>
+          waysFor(
+            line,
+            each.gear,
+            each.dishes.map((dish) => dish.recipe),
+            each.stations.length,
+            demoKitchens,
+          ).map((way) => sayWay(way, "en-GB")),
+        ),
+      ];
+      for (const sentence of said) {
+        expect(sentence).not.toMatch(/undefined|NaN|\[object|null/);
+        expect(sentence).not.toMatch(/\bsafe(ly)?\b/i);
+      }
+    }),
+    { numRuns: 30 },
+  );
+  expect(kinds.size).toBeGreaterThan(3);
+});
+
+describe("a label", () => {
+  test("says whose, what, how much both ways, which step, what is in it, and leaves room for a hand", () => {
+    const lines = labelLines(of("s1/dry/flour"), { title: "Junior squad breakfast", day: "Sat, 28 Nov" }, names).map(
+      plain,
+    );
+    expect(lines[0]).toBe("Stroke");
+    expect(lines[1]).toBe("plain wheat flour");
+    expect(lines[2]).toMatch(/^229 g = 1 cup \+ /);
+    expect(lines[3]).toBe("Slipway pancakes, step 1");
+    expect(lines[4]).toBe("Contains wheat.");
+    expect(lines[6]).toBe("Packed ________ by ________ Use within 30 days of packing.");
+  });
+
+  test("half an egg goes by its weight, a top-up only if needed, a packed one by whom and when", () => {
+    expect(plain(labelLines(of("s1/chilled/egg"), { title: "", day: "" }, names)[2] ?? "")).toBe("1 1⁄2, beaten: 75 g");
+    expect(labelLines(of("s1/hold-back/milk"), { title: "", day: "" }, names)[1]).toBe("whole milk, only if needed");
+    expect(labelLines(of("s1/dry/flour"), { title: "", day: "", packed: "28 Nov by Marit" }, names).at(-1)).toMatch(
+      /^Packed 28 Nov by Marit\. Use within/,
+    );
+  });
+
+  test("names what nobody read, and says “none declared” only of labels that were read", () => {
+    expect(sayMarks(of("s1/dry/powder").marks, names)).toEqual(["Label not read: baking powder."]);
+    expect(sayMarks(of("s1/dry/sugar").marks, names)).toEqual(["None declared on the labels read."]);
+    expect(sayMarks([{ ingredientId: "sugar", contains: [], mayContain: ["milk"], isUnread: false }], names)).toEqual([
+      "May contain milk.",
+    ]);
+  });
+});
+
+test("short words: containers, steps, keeping, sums", () => {
+  expect(plain(containerName({ kind: "bottle", sizeMl: 2000, count: 2, contents: [] }))).toBe("2 × 2 l bottle");
+  expect(containerName({ kind: "egg-box", sizeMl: undefined, count: 1, contents: [] })).toBe("egg box");
+  expect([saySteps([], "en-GB"), saySteps([1, 4], "en-GB")]).toEqual(["no step named", "step 1 and 4"]);
+  expect(sayKeeps("dry")).toBe("within 30 days of packing");
+  expect(money(1999, "en-GB")).toBe("19.99");
+});
+
+test("changes are said in grams where both are weighed", () => {
+  const content = { ingredientId: "plain-flour", lineId: "flour", grams: 200, amount: "200 g" };
+  const say = (before: (typeof content)[], now: (typeof content)[]) =>
+    changesSince(before, now).map((change) => plain(sayContentChange(change, names)));
+  expect(say([content], [{ ...content, grams: 261 }])).toEqual(["put in 61 g more plain wheat flour"]);
+  expect(say([content], [{ ...content, grams: 150 }])).toEqual(["take out 50 g of plain wheat flour"]);
+  expect(say([content], [])).toEqual(["take out the plain wheat flour"]);
+});

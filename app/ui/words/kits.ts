@@ -1,0 +1,260 @@
+import type { FloorKind, GearWay, LampMeaning, LoadLayer, Coating } from "~/core/gear";
+import type { Container, ContainerGroup, Content } from "~/core/kit";
+import { type AllergenMark, type ClassContainer, type ContentChange, type Place, keepsHours } from "~/core/pack";
+import type { PrepTask } from "~/core/prep";
+import { isWhole, toScaleGrams } from "~/core/quantity";
+import type { Section, ShoppingLine } from "~/core/shop";
+import { amount, fraction, grams, list, minutes, number, scoops, thin } from "~/ui/format/format";
+import { substanceWords, toolWords } from "./en";
+import type { Names } from "./findings";
+
+/** Everything said about shopping, prep, kits, packing and gear. */
+export const groupWords: Readonly<Record<ContainerGroup, string>> = {
+  dry: "dry",
+  wet: "wet",
+  chilled: "chilled",
+  "hold-back": "kept back",
+  topping: "topping",
+};
+export const sectionWords: Readonly<Record<Section, string>> = {
+  "fruit-vegetables": "Fruit and vegetables",
+  chilled: "Chilled: milk, eggs, butter",
+  baking: "Flour, sugar, baking",
+  oils: "Oils and acids",
+  spreads: "Spreads and toppings",
+  frozen: "Frozen",
+  household: "Not eaten",
+};
+export const floorWords: Readonly<Record<FloorKind, string>> = {
+  station: "station",
+  heat: "heat",
+  water: "water",
+  exit: "way out",
+  extinguisher: "extinguisher",
+  "allergy-table": "table set apart",
+  cold: "cold",
+};
+export const coatingWords: Readonly<Record<Coating, string>> = {
+  bare: "bare metal",
+  seasoned: "seasoned",
+  "non-stick": "non-stick",
+};
+export const lampWords: Readonly<Record<LampMeaning, string>> = {
+  heating: "lit while it heats",
+  ready: "lit when it is ready",
+};
+export const layerWords: Readonly<Record<LoadLayer, string>> = {
+  heat: "What gets hot, on the floor of the car",
+  gear: "Bowls and tools",
+  table: "For the table",
+  "dry-kits": "Dry kits",
+  cold: "Cold boxes",
+  "first-hand": "At hand first",
+};
+
+/** "500 ml bag", "2 egg boxes", "3 sachets". */
+export function containerName(container: Pick<Container, "kind" | "sizeMl" | "count" | "contents">): string {
+  const times = container.count > 1 ? `${container.count} × ` : "";
+  if (container.kind === "egg-box") return `${times}egg box`;
+  if (container.kind === "as-sold")
+    return `${container.count} ${container.contents[0]?.packs?.name ?? "pack"}, as sold`;
+  const size = container.sizeMl ?? 0;
+  const shown = size >= 1000 ? `${size / 1000}${thin}l` : `${size}${thin}ml`;
+  return `${times}${shown} ${container.kind}`;
+}
+
+export const placeName = (place: Place): string =>
+  place.kind === "station" ? place.name : place.kind === "demo" ? "Your own bowl" : "Spare kit";
+
+/** A content as a scale shows it, as scoops where the set has them, or counted. */
+export function contentGrams({ measured }: Pick<Content, "measured">, locale: string): string {
+  return measured.grams === undefined
+    ? amount(measured.amount, locale)
+    : grams(toScaleGrams(measured.grams).shown, locale);
+}
+export function contentScoops({ measured, packs }: Content, locale: string): string {
+  if (packs) return `${fraction(packs.exact, locale)} ${packs.name}`;
+  // Half an egg is weighed beaten; nobody packs half a shell.
+  if (measured.amount.unit === "piece" && !isWhole(measured.amount.value) && measured.grams !== undefined)
+    return `${amount(measured.amount, locale)}, beaten: ${grams(toScaleGrams(measured.grams).shown, locale)}`;
+  if (measured.amount.unit === "piece" || !measured.scoops) return amount(measured.amount, locale);
+  return scoops(measured.scoops.counts, locale);
+}
+
+/** What the products in a container hold, for its label: never a word that could be taken for a promise. */
+export function sayMarks(marks: readonly AllergenMark[], names: Pick<Names, "ingredient" | "locale">): string[] {
+  const say = (substances: readonly (keyof typeof substanceWords)[]) =>
+    list(
+      [...new Set(substances)].map((one) => substanceWords[one]),
+      names.locale,
+    );
+  const contains = marks.flatMap((one) => one.contains);
+  const may = marks.flatMap((one) => one.mayContain).filter((one) => !contains.includes(one));
+  const unread = marks.filter((one) => one.isUnread).map((one) => names.ingredient(one.ingredientId));
+  return [
+    ...(contains.length > 0 ? [`Contains ${say(contains)}.`] : []),
+    ...(may.length > 0 ? [`May contain ${say(may)}.`] : []),
+    ...(unread.length > 0 ? [`Label not read: ${list(unread, names.locale)}.`] : []),
+    ...(contains.length + may.length + unread.length === 0 ? ["None declared on the labels read."] : []),
+  ];
+}
+
+/** Which steps of the recipe a container belongs to. */
+export const saySteps = (steps: readonly number[], locale: string): string =>
+  steps.length === 0
+    ? "no step named"
+    : `step ${list(
+        steps.map((step) => String(step)),
+        locale,
+      )}`;
+
+/** How long it keeps, for the label. */
+export function sayKeeps(group: ContainerGroup): string {
+  const hours = keepsHours[group];
+  return hours >= 48
+    ? `within ${hours / 24} days of packing`
+    : `within ${hours} hours of packing, kept at 5${thin}°C or below`;
+}
+
+/** "50 g more wheat flour", "12 g less milk", "milk is now oat drink". */
+export function sayContentChange(change: ContentChange, names: Pick<Names, "ingredient" | "locale">): string {
+  const what = names.ingredient(change.ingredientId);
+  if (change.byGrams !== undefined) {
+    const by = grams(toScaleGrams(Math.abs(change.byGrams)).shown, names.locale);
+    return change.byGrams > 0 ? `put in ${by} more ${what}` : `take out ${by} of ${what}`;
+  }
+  if (!change.to) return `take out the ${what}`;
+  if (!change.from) return `put in ${what}`;
+  return `${what}: another number of pieces`;
+}
+
+/** One label in lines, the most important first; for paper, for the printer, and for a record. */
+export function labelLines(
+  container: ClassContainer,
+  about: { readonly title: string; readonly day: string; readonly packed?: string | undefined },
+  names: Pick<Names, "ingredient" | "locale">,
+): string[] {
+  const { locale } = names;
+  const what = container.contents.map((content) =>
+    container.contents.length === 1
+      ? `${names.ingredient(content.ingredientId)}${content.isApart ? ", only if needed" : ""}`
+      : `${names.ingredient(content.ingredientId)} ${contentGrams(content, locale)}`,
+  );
+  const [only] = container.contents;
+  const much =
+    container.contents.length === 1 && only
+      ? only.measured.grams === undefined || only.measured.amount.unit === "piece"
+        ? contentScoops(only, locale)
+        : `${contentGrams(only, locale)} = ${contentScoops(only, locale)}`
+      : container.grams === undefined
+        ? ""
+        : `${grams(toScaleGrams(container.grams).shown, locale)} in all`;
+  return [
+    `${placeName(container.place)}${container.isSealed ? " · apart, sealed" : ""}`,
+    what.join(", "),
+    ...(much === "" ? [] : [much]),
+    `${container.dishTitle}, ${saySteps(container.steps, locale)}`,
+    sayMarks(container.marks, names).join(" "),
+    `${about.title}, ${about.day}`,
+    `${about.packed ? `Packed ${about.packed}. ` : "Packed ________ by ________ "}Use ${sayKeeps(container.group)}.`,
+  ];
+}
+
+const hoursBefore = (value: number, locale: string): string =>
+  value >= 24 * 60 ? `${number(value / 60 / 24, locale, 1)} days` : minutes(value, locale);
+
+/** What to do, in one sentence. */
+export function sayPrep(task: PrepTask, names: Pick<Names, "ingredient" | "locale" | "dish">): string {
+  const { locale } = names;
+  const what = list(task.ingredientIds.map(names.ingredient), locale);
+  const much = task.grams === undefined ? "an amount nobody knows yet of " : `${grams(task.grams, locale)} of `;
+  const kept = task.keptGrams === undefined ? "" : `, which leaves ${grams(task.keptGrams, locale)}`;
+  switch (task.kind) {
+    case "thaw":
+      return `Thaw ${much}${what} in the fridge overnight, drain before packing.`;
+    case "trim":
+      return `Get ready ${task.grams === undefined ? "" : `${grams(task.grams, locale)} as bought for `}${what}${kept}: wash, trim, peel, grate or squeeze.`;
+    case "squeeze":
+      return `Salt ${much}${what}, wait, squeeze${kept}.`;
+    case "soak-gel":
+      return `Stir ${much}${what} into its water and let it swell.`;
+    case "sour-milk":
+      return `Stir the acid into the milk (${what}) and let it stand until it thickens.`;
+    case "melt":
+      return `Melt ${much}${what} and let it cool below 50${thin}°C (122${thin}°F) before it meets egg.`;
+    case "rest-batter":
+      return `Mix the batter for the demonstration, ${names.dish(task.dishId)}, and let it rest${task.keepsHours >= 2 ? " chilled" : ""}.`;
+    case "make-part":
+      return `Make the ${task.part ?? "part"} for ${names.dish(task.dishId)}.`;
+    case "dry-mix":
+      return `Mix ${much}dry mix for ${names.dish(task.dishId)} (${what}) and fill ${list(
+        task.bags.map(
+          (bag) =>
+            `${bag.count} × ${grams(toScaleGrams(bag.grams).shown, locale)} (${fraction(bag.factor, locale)} of a batch)`,
+        ),
+        locale,
+      )}. Each bag wants its wet containers beside it.`;
+    case "chill-down":
+      return `Cold boxes: ${what} at 5${thin}°C (41${thin}°F) or below. Ice packs in, thermometer in, last into the car.`;
+    default:
+      return task.kind satisfies never;
+  }
+}
+
+/** When: not before, done by; both counted back from the doors. */
+export const sayWhen = (task: PrepTask, locale: string): string =>
+  `begin ${hoursBefore(task.doneBy + task.minutes + task.waitMinutes, locale)} before the doors at the latest${task.notBefore > task.doneBy + task.minutes + task.waitMinutes ? `, not more than ${hoursBefore(task.notBefore, locale)} before` : ""}`;
+
+export function sayWay(way: GearWay, locale: string): string {
+  switch (way.kind) {
+    case "borrow":
+      return `borrow ${way.count} from ${way.from}`;
+    case "replace":
+      return `use ${way.count} ${toolWords[way.by]} instead`;
+    case "rotate":
+      return `take turns, ${way.turns} stations to one: about ${minutes(way.minutes, locale)} longer`;
+    case "buy":
+      return `buy ${way.count}`;
+    default:
+      return way satisfies never;
+  }
+}
+
+/** What to take from the shelf: "2 × 1.5 kg bag"; or how much, where nobody said how it is sold. */
+export function sayBasket(line: ShoppingLine, locale: string): string {
+  const loose =
+    line.buyPieces !== undefined
+      ? `${line.buyPieces}`
+      : line.buyGrams === undefined
+        ? line.isToTaste
+          ? "to taste"
+          : "amount not known"
+        : line.buyGrams < 1e-6
+          ? line.isToTaste
+            ? "to taste"
+            : "nothing"
+          : grams(Math.ceil(line.buyGrams), locale);
+  if (!line.basket) return loose;
+  if (line.basket.take.length === 0) return "nothing";
+  return line.basket.take
+    .map(({ id, count }) => {
+      const size = line.sizes.find((one) => one.id === id);
+      if (!size) return `${count}`;
+      if (size.unitsPerPack === 1) return `${count} × ${grams(size.unitGrams, locale)} ${size.unitName}`;
+      return `${count} ${count === 1 ? "pack" : "packs"} of ${size.unitsPerPack}${line.unit === "piece" ? "" : ` × ${grams(size.unitGrams, locale)} ${size.unitName}`}`;
+    })
+    .join(" + ");
+}
+
+/** What stays over. */
+export function sayOver(line: ShoppingLine, locale: string): string {
+  if (line.over === undefined || line.over < 0.5) return "";
+  const [size] = line.sizes;
+  if (line.unit === "piece") return `${number(line.over, locale, 0)} over`;
+  if (size && size.unitsPerPack > 1) return `${Math.floor(line.over / size.unitGrams + 1e-9)} ${size.unitName} over`;
+  return `${grams(line.over, locale)} over`;
+}
+
+/** Hundredths as a sum: no currency is printed, as the class is reckoned in the one its prices were typed in. */
+export const money = (hundredths: number, locale: string): string =>
+  new Intl.NumberFormat(locale, { minimumFractionDigits: 2, maximumFractionDigits: 2 }).format(hundredths / 100);

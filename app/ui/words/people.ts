@@ -1,0 +1,163 @@
+import { type Exposure, type Leg, type ThingKind, carrierOf, thingOf } from "~/core/contact";
+import { stationId } from "~/core/people";
+import type { Fault, FaultCode } from "~/core/seating";
+import type { ClassInput, ClassPlan, Remedy, RemedyKind } from "~/core/plan";
+import type { Job, LeftOut } from "~/core/turns";
+import type { Tool } from "~/core/recipe";
+import { clock, list } from "~/ui/format/format";
+import { substanceWords, toolWords, verdictTitle } from "./en";
+import type { Names } from "./findings";
+
+/** Words for what reaches a plate, for seats, remedies and turns. */
+const thingWords: { readonly [K in ThingKind]: (id: string, plan: ClassPlan, names: Names) => string } = {
+  unit: (id, plan) => {
+    const unit = plan.timeline.units.find((one) => one.id === id);
+    return unit ? `${unit.name} ${unit.number}` : id;
+  },
+  tool: (id) => `a ${toolWords[id as Tool] ?? id} that goes round`,
+  fat: (id, _plan, names) => `the pot of ${names.ingredient(id)}`,
+  topping: (id, _plan, names) => `the spoon in the ${names.ingredient(id)}`,
+  tub: (id, _plan, names) => `the tub of ${names.ingredient(id)}`,
+  packing: () => "the packing table",
+  kit: () => "its kit",
+  air: () => "the air of the room",
+};
+
+/** What cuts a leg over a thing of this kind. */
+export const cutWords: Readonly<Record<ThingKind, string>> = {
+  unit: "cook first, on a surface of their own, or wash it between dishes",
+  tool: "a tool of their own",
+  fat: "a pot of fat of their own",
+  topping: "a pot and a spoon of their own",
+  tub: "their amounts packed apart",
+  packing: "their kit packed first and sealed",
+  kit: "their kit packed first and sealed",
+  air: "nothing but a class without it",
+};
+
+const carrier = (name: string, names: Names): string => {
+  const { stationId, isKit } = carrierOf(name);
+  return isKit ? `the kit of ${names.station(stationId)}` : names.station(stationId);
+};
+
+/** The way something takes: "Stroke at 10:20 on Long griddle 1 → Bow at 10:35". */
+export function sayPath(legs: readonly Leg[], input: ClassInput, plan: ClassPlan, names: Names): string {
+  const at = (minutes: number) =>
+    minutes < 0 ? "while packing" : `at ${clock(input.startsAt, input.timeZone, minutes, names.locale)}`;
+  return legs
+    .filter((leg) => thingOf(leg.thing).kind !== "kit")
+    .map((leg) => {
+      const { kind, id } = thingOf(leg.thing);
+      const thing = thingWords[kind](id, plan, names);
+      const [from, to] = [carrier(leg.from, names), carrier(leg.to, names)];
+      return kind === "air"
+        ? `${from} → ${thing} → ${to}`
+        : `${from} ${at(leg.leftAt)} on ${thing} → ${to} ${at(leg.pickedAt)}`;
+    })
+    .join(", then ");
+}
+
+/** What an exposure is about, and the whole way, in one sentence. */
+export function sayExposure(exposure: Exposure, input: ClassInput, plan: ClassPlan, names: Names): string {
+  const { trace } = exposure;
+  const what =
+    trace.certainty === "unread"
+      ? `${names.ingredient(trace.ingredientId)}, whose label nobody has read`
+      : trace.substance === exposure.substance
+        ? substanceWords[trace.substance]
+        : `${substanceWords[trace.substance]}, which bears on ${substanceWords[exposure.substance]}`;
+  const traces = trace.certainty === "may-contain" ? " (as a trace)" : "";
+  return `${verdictTitle[exposure.verdict]}: ${what}${traces} reaches the plate. ${sayPath(exposure.legs, input, plan, names)}`;
+}
+
+/** What cuts a path, each way once. */
+export const cutsOf = (legs: readonly Leg[]): string[] => [
+  ...new Set(legs.map((leg) => cutWords[thingOf(leg.thing).kind])),
+];
+
+export const remedyTitles: Readonly<Record<RemedyKind, string>> = {
+  "whole-class": "The whole class without it",
+  "own-station": "A station of their own",
+  order: "Their station apart: own gear, cooks first",
+  wash: "Wash surfaces between dishes",
+  "other-dish": "Another dish at a station of their own",
+  "sit-out": "Sit this part out",
+};
+
+export const sayRemedy = (remedy: Pick<Remedy, "kind" | "title">): string =>
+  ({
+    "whole-class": `Everybody makes “${remedy.title}”. Nobody is set apart, nothing has to be kept apart.`,
+    "own-station": `They make “${remedy.title}” with a kit packed first and sealed and gear of their own, and cook first on a clean surface.`,
+    order:
+      "What they make stays. Their kit is packed first and sealed, their gear is their own, and they cook first on a clean surface.",
+    wash: "What everybody makes stays. Whenever a shared surface passes from one dish to another it is scraped, washed, dried and heated again.",
+    "other-dish": `They make “${remedy.title}”, with kit and gear of their own, and cook first on a clean surface.`,
+    "sit-out": "Ask them, and offer something else to do and to eat. Nothing in the plan changes.",
+  })[remedy.kind];
+
+type FaultWords = { readonly [C in FaultCode]: (fault: Fault, people: string, stations: string) => string };
+const faultWords: FaultWords = {
+  "too-many": (fault, _people, stations) => `${stations}: ${fault.count} too many.`,
+  "plate-contains": (_fault, people, stations) => `${people} cannot eat what is made at ${stations}.`,
+  "family-apart": (_fault, people, stations) => `${people} belong together, and sit at ${stations}.`,
+  "small-child-alone": (_fault, people, stations) => `${people}: under 6, and no grown-up at ${stations}.`,
+  "no-adult-at-heat": (fault, _people, stations) =>
+    `${fault.count} more ${fault.count === 1 ? "adult is" : "adults are"} wanted at the heat: children cook at ${stations} with no grown-up at the table.`,
+  "plate-may-contain": (_fault, people, stations) =>
+    `${people}: what is made at ${stations} may contain what they avoid.`,
+  "needs-spread": (_fault, people, stations) =>
+    `${people} avoid the same and sit at ${stations}. At one table one kit does for them.`,
+  alone: (_fault, people, stations) => `Alone at a table: ${people} (${stations}).`,
+  "plate-unknown": (_fault, people, stations) => `${people}: not known yet for what is made at ${stations}.`,
+  uneven: () => "The tables differ by more than one person.",
+};
+
+export const sayFault = (fault: Fault, nameOf: (id: string) => string, names: Names): string =>
+  faultWords[fault.code](
+    fault,
+    list(fault.people.map(nameOf), names.locale),
+    list(
+      [...new Set(fault.stations)].map((station) => names.station(stationId(station))),
+      names.locale,
+    ),
+  );
+
+/** Faults of one kind about single people are said in one sentence; the others one by one. */
+export function sayFaults(faults: readonly Fault[], nameOf: (id: string) => string, names: Names): string[] {
+  const together: readonly FaultCode[] = ["plate-unknown", "plate-may-contain", "alone"];
+  const merged = faults.flatMap((fault, index) => {
+    if (!together.includes(fault.code)) return [fault];
+    const same = faults.filter((one) => one.code === fault.code);
+    return faults.findIndex((one) => one.code === fault.code) === index
+      ? [
+          {
+            ...fault,
+            people: same.flatMap((one) => one.people),
+            stations: [...new Set(same.flatMap((one) => one.stations))].sort((a, b) => a - b),
+          },
+        ]
+      : [];
+  });
+  return merged.map((fault) => sayFault(fault, nameOf, names));
+}
+
+export const jobWords: Readonly<Record<Job, string>> = {
+  do: "does it",
+  crack: "cracks the eggs",
+  stir: "stir in turn",
+  pour: "pours",
+  turn: "turns",
+};
+
+export function sayLeftOut(reason: LeftOut, names: Names): string {
+  switch (reason.why) {
+    case "adult-only":
+      return "for an adult";
+    case "too-young":
+      return "too young for it";
+    case "avoids":
+      return `hands off the ${names.ingredient(reason.ingredientId)}`;
+    case "not-answered":
+      return `has not answered yet: hands off the ${names.ingredient(reason.ingredientId)}`;
+  }
+}
