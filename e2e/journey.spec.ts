@@ -67,11 +67,15 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   await page.getByRole("button", { name: "Settle allergies" }).click();
   await expect(page.getByText(/Settled by Marit Quill/)).toBeVisible();
 
-  // Amounts and gear.
+  // Amounts, kits and gear.
   await page.goto(`${base}/amounts`);
   const card = page.getByRole("region", { name: "Station Heron" });
   await expect(card.getByRole("row", { name: /baking powder/ })).toContainText("1 tbsp");
   await expect(card.getByRole("row", { name: /whole milk/ })).toContainText("apart, if needed");
+  await page.goto(`${base}/kits`);
+  await expect(page.getByText(/\d+ containers, 0 packed/)).toBeVisible();
+  await page.getByRole("button", { name: "Settle shopping and kits" }).click();
+  await expect(page.getByRole("link", { name: "5 Shopping and kits settled" })).toBeVisible();
   await page.goto(`${base}/gear`);
   await expect(page.getByRole("row", { name: /^whisk/ })).toContainText("5");
 
@@ -107,8 +111,8 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   await page.getByLabel("What to do differently").fill("Bring a second cord.");
   await page.getByRole("button", { name: "Keep the log" }).click();
   await expect(page.getByText("Kept.", { exact: true })).toBeVisible();
-  await expect(page.getByRole("link", { name: "7 Teach settled" })).toBeVisible();
-  await expect(page.getByRole("link", { name: "8 Log settled" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "8 Teach settled" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "9 Log settled" })).toBeVisible();
   const csv = page.waitForEvent("download");
   await page.getByRole("link", { name: "CSV" }).click();
   const saved = await csv;
@@ -135,6 +139,7 @@ test("a kitchen is added, changed, and found by the brief", async ({ page }) => 
   await expect(page.getByLabel("whisk")).toHaveValue("5");
   await page.getByLabel("Sinks").fill("0");
   await page.getByRole("button", { name: "Save the kitchen" }).click();
+  await expect(page.getByRole("row", { name: /Garden with a hob/ })).toBeVisible();
   await page.goto("/classes/new");
   await page.getByLabel("Recipe", { exact: true }).selectOption({ label: "Oarlock waffles" });
   await page.getByLabel("Kitchen").selectOption({ label: "Garden with a hob" });
@@ -151,6 +156,8 @@ test("the keys at the desk: a sheet of them, stages by number, nothing while typ
   await page.keyboard.press("?");
   await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
   await page.keyboard.press("Escape");
-  await page.keyboard.press("5");
+  await page.keyboard.press("6");
   await expect(page).toHaveURL(/\/gear$/);
+  await page.keyboard.press("9");
+  await expect(page).toHaveURL(/\/log$/);
 });

@@ -18,12 +18,9 @@ test.describe("the register", () => {
 
   test("of two people changing one person the second is told, keeps their words, and may then save", async ({
     page,
-    browser,
-    assistantState,
-    baseURL,
+    context,
   }) => {
     const base = await ownClass(page, "Junior squad breakfast", "Register, two at once");
-    const context = await browser.newContext({ storageState: assistantState, ...(baseURL ? { baseURL } : {}) });
     const other = await context.newPage();
     for (const each of [page, other]) {
       await each.goto(`${base}/people`);
@@ -40,7 +37,6 @@ test.describe("the register", () => {
     await page.getByRole("button", { name: "Save" }).click();
     await page.waitForURL(/\/people$/);
     await expect(page.getByRole("link", { name: "Silas Ember-Coal" })).toBeVisible();
-    await context.close();
   });
 
   test("a list with one bad row brings nobody in, names the row, and keeps the text", async ({ page }) => {
@@ -69,6 +65,14 @@ test.describe("the register", () => {
     await page.getByRole("button", { name: "Show me how you read it" }).click();
     await expect(page.getByText("14 people, as understood")).toBeVisible();
     await expect(page.getByText(/On the list already, or twice: Wren Adeyo/)).toBeVisible();
+    await page.getByRole("button", { name: "Add only those who are not on the list" }).click();
+    await page.waitForURL(/\/people$/);
+    await expect(page.getByRole("link", { name: "Ottoline Brask" })).toHaveCount(1);
+    await page.goto(`${base}/people/import`);
+    await page
+      .getByLabel("File")
+      .setInputFiles({ name: "people.csv", mimeType: "text/csv", buffer: Buffer.from(csv, "utf8") });
+    await page.getByRole("button", { name: "Show me how you read it" }).click();
     await page.getByRole("button", { name: "Add these 14 people" }).click();
     await page.waitForURL(/\/people$/);
     await expect(page.getByRole("link", { name: "Ottoline Brask" })).toHaveCount(2);
@@ -80,17 +84,17 @@ test.describe("settled, and stale", () => {
   test("two more people make what depends on them stale, and the page says what changed", async ({ page }) => {
     const base = await ownClass(page, "Masters' crepe morning", "Two more at the door");
     await page.goto(`${base}/amounts`);
-    await page.getByRole("button", { name: "Settle amounts and kits" }).click();
+    await page.getByRole("button", { name: "Settle amounts" }).click();
     await expect(page.getByText(/Settled by Marit Quill/)).toBeVisible();
     await page.goto(`${base}/brief`);
     await page.getByLabel("People").fill("14");
     await page.getByRole("button", { name: "Save the brief" }).click();
     await expect(page.getByText("Saved.")).toBeVisible();
-    await expect(page.getByRole("link", { name: /4 Amounts and kits stale/ })).toBeVisible();
+    await expect(page.getByRole("link", { name: /4 Amounts stale/ })).toBeVisible();
     await page.goto(`${base}/amounts`);
     await expect(page.getByText("people: 12 → 14.")).toBeVisible();
-    await page.getByRole("button", { name: "Settle amounts and kits" }).click();
-    await expect(page.getByRole("link", { name: /4 Amounts and kits settled/ })).toBeVisible();
+    await page.getByRole("button", { name: "Settle amounts" }).click();
+    await expect(page.getByRole("link", { name: /4 Amounts settled/ })).toBeVisible();
     await page.getByRole("button", { name: "Open again" }).click();
     await expect(page.getByText("Not settled yet.")).toBeVisible();
   });
@@ -132,7 +136,7 @@ test.describe("settled, and stale", () => {
     const broken = new URL(page.url()).pathname.replace(/\/brief$/, "");
     await page.goto(`${broken}/amounts`);
     await expect(page.getByText("The recipe says “a good heap”.")).toBeVisible();
-    await expect(page.getByRole("button", { name: "Settle amounts and kits" })).toBeDisabled();
+    await expect(page.getByRole("button", { name: "Settle amounts" })).toBeDisabled();
     const forced = await page.request.post(broken, {
       form: { intent: "settle", stage: "amounts" },
       headers: { origin: baseURL ?? "" },

@@ -1,7 +1,23 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, openClass, test } from "./fixtures";
 
-const stages = ["recipe", "brief", "people", "allergies", "amounts", "gear", "timeline", "log", "teach"] as const;
+const stages = [
+  "recipe",
+  "brief",
+  "people",
+  "people/seats",
+  "people/intake",
+  "people/privacy",
+  "allergies",
+  "allergies/matrix",
+  "day-sheet/folder",
+  "amounts",
+  "kits",
+  "gear",
+  "timeline",
+  "log",
+  "teach",
+] as const;
 
 test.describe("every sheet of a class", () => {
   for (const stage of stages) {
@@ -65,7 +81,9 @@ test("every sheet prints: on paper the furniture goes and nothing is cut off at 
     ["people", 1, 2],
     ["allergies", 1, 4],
     ["amounts", 5, 8],
-    ["gear", 1, 2],
+    ["kits", 3, 6],
+    ["shopping", 1, 3],
+    ["gear", 1, 3],
     ["timeline", 1, 3],
     ["log", 1, 2],
   ] as const) {

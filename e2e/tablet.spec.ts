@@ -26,7 +26,30 @@ for (const [name, width, height] of [
   test(`on a ${name} every stage fits across`, async ({ page }) => {
     await page.setViewportSize({ width, height });
     const base = await openClass(page, "Junior squad breakfast");
-    for (const stage of ["recipe", "brief", "people", "allergies", "amounts", "gear", "timeline", "log", "teach"]) {
+    for (const stage of [
+      "recipe",
+      "brief",
+      "people",
+      "people/seats",
+      "people/turns",
+      "people/intake",
+      "people/privacy",
+      "allergies",
+      "allergies/matrix",
+      "labels/butter",
+      "day-sheet/folder",
+      "amounts",
+      "kits",
+      "shopping",
+      "prep",
+      "kit-labels",
+      "pack",
+      "gear",
+      "load",
+      "timeline",
+      "log",
+      "teach",
+    ]) {
       await page.goto(`${base}/${stage}`);
       await expect(page.locator("main")).toBeVisible();
       expect(

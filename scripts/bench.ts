@@ -2,6 +2,7 @@
 // Bounded in count and time, to this machine only. Prints tables; asserts nothing.
 import { spawn } from "node:child_process";
 import { CalendarDate } from "@internationalized/date";
+import { type Guest, type SeatingProblem, costOf, seatings } from "~/core/seating";
 import { plan } from "~/core/plan";
 import { demoAccounts, demoClasses } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
@@ -66,8 +67,8 @@ function planTimes(): Record<string, string>[] {
       plan(input);
       return performance.now() - from;
     };
-    for (let n = 0; n < 10; n += 1) run(n);
-    const times = Array.from({ length: 40 }, (_, n) => run(n));
+    for (let n = 0; n < 60; n += 1) run(n);
+    const times = Array.from({ length: 120 }, (_, n) => run(n));
     return {
       people: String(people),
       stations: String(people / 4),
@@ -77,10 +78,109 @@ function planTimes(): Record<string, string>[] {
   });
 }
 
+/** How long the whole seating search takes, and what the first and the last round cost. */
+function seatingTimes(): Record<string, string>[] {
+  return [
+    [12, 4],
+    [30, 8],
+    [60, 15],
+  ].map(([people = 0, stations = 1]) => {
+    const guests = Array.from({ length: people }, (_, index): Guest => ({
+      id: `g${index}`,
+      ageBand: index % 3 === 0 ? "adult" : index % 3 === 1 ? "6-11" : "under-6",
+      grownUpId: index % 3 === 0 ? undefined : `g${index - (index % 3)}`,
+      needs: index % 7 === 0 ? ["milk"] : index % 11 === 0 ? ["egg"] : [],
+    }));
+    const problem: SeatingProblem = {
+      guests,
+      stations,
+      size: Math.ceil(people / stations),
+      helpers: 1,
+      plates: guests.map((guest) =>
+        Array.from({ length: stations }, (_, station) =>
+          guest.needs.length > 0 && station < stations - 2 ? "contains" : "clear",
+        ),
+      ),
+      apart: [],
+    };
+    const from = performance.now();
+    const start = guests.map((_, index) => (index * 7) % stations);
+    const search = seatings(problem, start);
+    let next = search.next();
+    const first = next.value.cost;
+    while (!next.done) next = search.next();
+    return {
+      people: String(people),
+      stations: String(stations),
+      "cost before": String(costOf(problem, start)),
+      "after one round": String(first),
+      after: String(next.value.cost),
+      ms: (performance.now() - from).toFixed(0),
+    };
+  });
+}
+
+/**
+ * Frames while somebody types in the brief of the demonstration's class: every key planned and shown. The longest frame, and the
+ * fewest frames in any one second.
+ */
+async function typingFrames(base: string, path: string): Promise<Record<string, string>[]> {
+  const { chromium } = await import("@playwright/test");
+  const browser = await chromium.launch({
+    executablePath: "/usr/bin/chromium",
+    args: ["--disable-gpu", "--disable-background-networking"],
+  });
+  try {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const page = await context.newPage();
+    await page.goto(`${base}/sign-in`);
+    await page.getByLabel("E-mail address").fill(demoAccounts[0].email);
+    await page.getByLabel("Password").fill(demoAccounts[0].password);
+    await page.getByRole("button", { name: "Sign in" }).click();
+    await page.getByRole("heading", { name: "Classes" }).waitFor();
+    await page.goto(base + path);
+    await page.waitForLoadState("networkidle");
+    const rows: Record<string, string>[] = [];
+    for (const [label, texts] of [
+      ["People", ["12", "13", "14", "15", "16", "17", "18", "24"]],
+      ["Station names", ["Heron, Otter", "Heron, Otter, Teal", "Swan, Minnow, Jetty"]],
+    ] as const) {
+      const field = page.getByLabel(label).first();
+      if (!(await field.isVisible())) await page.getByText("Times, batches, names").click();
+      await field.click();
+      await page.waitForTimeout(1000);
+      // As text: the page does not have the helpers that the script's compiler puts into functions.
+      await page.evaluate(
+        "if (window.frames_) window.frames_.length = 0; else { window.frames_ = []; (function note(at) { window.frames_.push(at); requestAnimationFrame(note); })(performance.now()); }",
+      );
+      for (const text of texts) {
+        // Keys only: looking the field up again at every letter would be measured too.
+        await page.keyboard.press("Control+a");
+        await page.keyboard.type(text, { delay: 100 });
+      }
+      const frames = await page.evaluate<number[]>("window.frames_.splice(0)");
+      const gaps = frames.slice(1).map((at, index) => at - (frames[index] ?? at));
+      const perSecond = frames.flatMap((from, index) => {
+        const end = frames.findIndex((at) => at >= from + 1000);
+        return end < 0 ? [] : [end - index];
+      });
+      rows.push({
+        field: label,
+        "fewest frames in a second": String(Math.min(...perSecond)),
+        "median frame ms": median(gaps).toFixed(1),
+        "longest frame ms": Math.max(...gaps).toFixed(0),
+      });
+    }
+    return rows;
+  } finally {
+    await browser.close();
+  }
+}
+
 const connections = 8;
 const requestsPerPage = 160;
 
-async function pageTimes(): Promise<Record<string, string>[]> {
+async function pageTimes(): Promise<{ pages: Record<string, string>[]; typing: Record<string, string>[] }> {
   const port = 34_000 + (process.pid % 1000);
   const base = `http://127.0.0.1:${port}`;
   const server = spawn(process.execPath, ["scripts/e2e-server.mjs"], {
@@ -141,14 +241,19 @@ async function pageTimes(): Promise<Record<string, string>[]> {
         failed: String(failed),
       });
     }
-    return rows;
+    return { pages: rows, typing: await typingFrames(base, `/classes/${id}/brief`) };
   } finally {
     server.kill("SIGTERM");
     await new Promise((resolve) => server.once("exit", resolve));
   }
 }
 
+console.log("seats: all rounds of the search, families of three, needs, two stations they can eat at");
+console.table(seatingTimes());
 console.log("plan(), three recipes, stations of four");
 console.table(planTimes());
 console.log(`pages, ${connections} connections, ${requestsPerPage} requests each, server and load on the same machine`);
-console.table(await pageTimes());
+const served = await pageTimes();
+console.table(served.pages);
+console.log("typing in the brief, in Chromium on the same machine");
+console.table(served.typing);

@@ -18,7 +18,13 @@ process.on("SIGTERM", stop);
 process.on("SIGINT", stop);
 
 const { prepare } = await import(new URL("../build/server/admin.js", import.meta.url).href);
-await prepare(cluster.url, { demo: true, reset: false });
+try {
+  await prepare(cluster.url, { demo: true, reset: false });
+} catch (error) {
+  // A demonstration that does not load must not leave its database running.
+  cluster.remove();
+  throw error;
+}
 const serve = () => {
   server = spawn(process.execPath, ["scripts/serve.mjs"], {
     stdio: ["ignore", "inherit", "inherit", "ipc"],

@@ -3,7 +3,9 @@ import { createRequestHandler } from "@react-router/express";
 import express, { type ErrorRequestHandler, type RequestHandler } from "express";
 import { RouterContextProvider } from "react-router";
 import { nonceContext, addressContext } from "~/services/request.server";
+import { database } from "~/db/client.server";
 import { endStreams } from "~/services/live-hub.server";
+import { removeExpired } from "~/services/privacy.server";
 
 const isProduction = process.env.NODE_ENV === "production";
 /** No form or import of ours is larger. */
@@ -93,5 +95,16 @@ app.use(
 );
 app.use(lastResort);
 
+// Health data goes on its day, whether or not anybody opens the program on it.
+const sweepEvery = 3_600_000;
+const sweep = () =>
+  void removeExpired(database()).catch((error: unknown) => console.error("health data was not removed:", error));
+const sweeping = setInterval(sweep, sweepEvery);
+sweeping.unref();
+sweep();
+
 /** Ends what would keep the server from closing. */
-export const beforeClose = endStreams;
+export const beforeClose = () => {
+  clearInterval(sweeping);
+  endStreams();
+};
