@@ -2,6 +2,7 @@ const base = {
   rootDir: import.meta.dirname,
   testEnvironment: "node",
   extensionsToTreatAsEsm: [".ts", ".tsx"],
+  setupFiles: ["<rootDir>/test/setup/property-seed.mjs"],
   moduleNameMapper: { "^~/(.*)$": "<rootDir>/app/$1" },
   modulePathIgnorePatterns: ["<rootDir>/build/"],
   transform: {
@@ -23,6 +24,8 @@ const base = {
 
 export default {
   maxWorkers: 2,
+  // Against a test that hangs, not to measure: a busy machine may take its time.
+  testTimeout: 240_000,
   projects: [
     {
       ...base,

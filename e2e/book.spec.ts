@@ -1,7 +1,6 @@
 import { readFile } from "node:fs/promises";
-import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
-import { expect, openClass, ownClass, test } from "./fixtures";
+import { bringIn, expect, ownClass, test } from "./fixtures";
 
 const pasted = (title: string) => `${title}
 Makes 9
@@ -275,7 +274,7 @@ test("an ingredient is added, refused while it contradicts itself, changed by on
 });
 
 test("ways to scale side by side, taken over; more at the door says what each station gains", async ({ page }) => {
-  const base = await ownClass(page, "Junior squad breakfast", "Scaled breakfast");
+  const base = await bringIn(page, "Junior squad breakfast", "Scaled breakfast");
   await page.goto(`${base}/scaling`);
   const first = page
     .getByRole("region")
@@ -330,38 +329,4 @@ test("a class is told of a newer revision and keeps its own until somebody choos
   await expect(page.getByText(/draft, revision 2$/)).toBeVisible();
   await page.goto(`${base}/recipe`);
   await expect(page.getByText("There is a newer revision of “Mooring cakes”: 2.")).toBeVisible();
-});
-
-test.describe("what axe finds on the pages of the book", () => {
-  for (const [name, address] of [
-    ["book", "/recipes"],
-    ["recipe", "/recipes/slipway-pancakes"],
-    ["editor", "/recipes/slipway-pancakes/edit"],
-    ["bench", "/bench?recipe=slipway-pancakes"],
-    ["bring in", "/recipes/bring-in"],
-    ["pantry", "/pantry"],
-    ["ingredient", "/pantry/plain-flour"],
-    ["handout", "/recipes/slipway-pancakes/handout"],
-  ] as const) {
-    test(name, async ({ page }) => {
-      await page.goto(address);
-      await page.waitForLoadState("networkidle");
-      const { violations } = await new AxeBuilder({ page }).analyze();
-      expect(
-        violations.map(
-          (one) =>
-            `${one.id}: ${one.nodes
-              .map((node) => node.target.join(" "))
-              .slice(0, 3)
-              .join(", ")}`,
-        ),
-      ).toEqual([]);
-    });
-  }
-  test("scaling", async ({ page }) => {
-    const base = await openClass(page, "Junior squad breakfast");
-    await page.goto(`${base}/scaling`);
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(violations.map((one) => one.id)).toEqual([]);
-  });
 });

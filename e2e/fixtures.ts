@@ -1,3 +1,4 @@
+import AxeBuilder from "@axe-core/playwright";
 import { type Browser, type BrowserContext, type Page, test as base, expect } from "@playwright/test";
 import { demoAccounts } from "~/demo/boathouse";
 
@@ -88,4 +89,17 @@ export async function ownClass(page: Page, from: string, title: string): Promise
   await page.goto(`${base}/brief`);
   await expect(page.getByRole("heading", { name: title })).toBeVisible();
   return base;
+}
+
+/**
+ * What axe finds on the page, a line each. Only violations are worked out, and without the blank page that joins frames: we
+ * have none, and both cost two thirds of the time.
+ */
+export async function violationsOf(page: Page): Promise<string[]> {
+  const axe = new AxeBuilder({ page }).options({ resultTypes: ["violations"] }).setLegacyMode(true);
+  const { violations } = await axe.analyze();
+  return violations.map((one) => {
+    const places = one.nodes.slice(0, 3).map((node) => node.target.join(" "));
+    return `${one.id} (${one.impact}): ${places.join("; ")}`;
+  });
 }

@@ -1,4 +1,3 @@
-import AxeBuilder from "@axe-core/playwright";
 import type { Page } from "@playwright/test";
 import { bringIn, expect, test } from "./fixtures";
 
@@ -300,17 +299,4 @@ test("what is no tick is refused with a sentence, and nothing is kept", async ({
   expect((await post({ events: [tick] })).status()).toBe(200);
   const kept = (await (await page.request.get(`${base}/ticks`)).json()) as { events: unknown[] };
   expect(kept.events).toHaveLength(1);
-});
-
-test("what axe finds on the pages of kits", async ({ page }) => {
-  const base = await bringIn(page, "Junior squad breakfast", "Axe on kits");
-  for (const path of ["shopping", "prep", "kit-labels", "load", "pack"]) {
-    await page.goto(`${base}/${path}`);
-    await expect(page.locator("main")).toBeVisible();
-    await expect(page.locator("[inert]")).toHaveCount(0);
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(violations.map((one) => `${path}: ${one.id}: ${one.nodes.map((node) => node.target).join(", ")}`)).toEqual(
-      [],
-    );
-  }
 });

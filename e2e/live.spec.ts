@@ -1,7 +1,7 @@
 import { spawn } from "node:child_process";
 import net from "node:net";
 import { demoAccounts } from "~/demo/boathouse";
-import { expect, ownClass, test } from "./fixtures";
+import { bringIn, expect, test } from "./fixtures";
 
 test("two tablets see each other's bells and stations within a second", async ({
   page,
@@ -9,11 +9,14 @@ test("two tablets see each other's bells and stations within a second", async ({
   assistantState,
   baseURL,
 }) => {
-  const base = await ownClass(page, "Masters' crepe morning", "On two tablets");
+  const base = await bringIn(page, "Masters' crepe morning", "On two tablets");
   const context = await browser.newContext({ storageState: assistantState, ...(baseURL ? { baseURL } : {}) });
   const other = await context.newPage();
   await Promise.all([page.goto(`${base}/teach`), other.goto(`${base}/teach`)]);
-  await page.waitForTimeout(500);
+  // Keys work once React has taken the page over, which nothing on the page shows.
+  await page.waitForFunction(() =>
+    Object.keys(document.querySelector(".live") ?? {}).some((key) => key.startsWith("__reactProps")),
+  );
   await page.getByRole("button", { name: "Start the class" }).click();
   await expect(other.getByText("Now: Doors")).toBeVisible({ timeout: 2000 });
   await other.getByRole("region", { name: "Willow" }).getByRole("button", { name: "Heating" }).click();
@@ -26,7 +29,7 @@ test("two tablets see each other's bells and stations within a second", async ({
 });
 
 test("without a network events wait on the device, and arrive once each when it is back", async ({ page, context }) => {
-  const base = await ownClass(page, "Masters' crepe morning", "In the cellar");
+  const base = await bringIn(page, "Masters' crepe morning", "In the cellar");
   await page.goto(`${base}/teach`);
   await page.getByRole("button", { name: "Start the class" }).click();
   await expect(page.getByText("Now: Doors")).toBeVisible();
@@ -44,9 +47,12 @@ test("without a network events wait on the device, and arrive once each when it 
 });
 
 test("keys ring, take back and add time; a note typed with spaces rings nothing", async ({ page }) => {
-  const base = await ownClass(page, "Masters' crepe morning", "By keyboard");
+  const base = await bringIn(page, "Masters' crepe morning", "By keyboard");
   await page.goto(`${base}/teach`);
-  await page.waitForTimeout(500);
+  // Keys work once React has taken the page over, which nothing on the page shows.
+  await page.waitForFunction(() =>
+    Object.keys(document.querySelector(".live") ?? {}).some((key) => key.startsWith("__reactProps")),
+  );
   await page.keyboard.press("Space");
   await expect(page.getByText("Now: Doors")).toBeVisible();
   await page.keyboard.press("Space");

@@ -1,8 +1,8 @@
-import { expect, ownClass, test } from "./fixtures";
+import { bringIn, expect, test } from "./fixtures";
 
 test.describe("the register", () => {
   test("a person is changed, and taken off", async ({ page }) => {
-    const base = await ownClass(page, "Junior squad breakfast", "Register, one by one");
+    const base = await bringIn(page, "Junior squad breakfast", "Register, one by one");
     await page.goto(`${base}/people`);
     await page.getByRole("link", { name: "Juniper Dray" }).click();
     await expect(page.getByLabel("Allergies and diet")).toHaveValue("no");
@@ -20,7 +20,7 @@ test.describe("the register", () => {
     page,
     context,
   }) => {
-    const base = await ownClass(page, "Junior squad breakfast", "Register, two at once");
+    const base = await bringIn(page, "Junior squad breakfast", "Register, two at once");
     const other = await context.newPage();
     for (const each of [page, other]) {
       await each.goto(`${base}/people`);
@@ -40,7 +40,7 @@ test.describe("the register", () => {
   });
 
   test("a list with one bad row brings nobody in, names the row, and keeps the text", async ({ page }) => {
-    const base = await ownClass(page, "Junior squad breakfast", "Register, by list");
+    const base = await bringIn(page, "Junior squad breakfast", "Register, by list");
     await page.goto(`${base}/people/import`);
     const rows = "name,age,avoids\nAda,6-11,\nBo,ancient,moonlight";
     await page.getByLabel("Or paste the rows here").fill(rows);
@@ -54,7 +54,7 @@ test.describe("the register", () => {
   });
 
   test("the register saved as CSV and brought in elsewhere is the same register", async ({ page }) => {
-    const base = await ownClass(page, "Junior squad breakfast", "Register, out and in");
+    const base = await bringIn(page, "Junior squad breakfast", "Register, out and in");
     const saved = await page.request.get(`${base}/people.csv`);
     expect(saved.headers()["content-disposition"]).toContain("register-out-and-in-people.csv");
     const csv = await saved.text();
@@ -82,7 +82,7 @@ test.describe("the register", () => {
 
 test.describe("settled, and stale", () => {
   test("two more people make what depends on them stale, and the page says what changed", async ({ page }) => {
-    const base = await ownClass(page, "Masters' crepe morning", "Two more at the door");
+    const base = await bringIn(page, "Masters' crepe morning", "Two more at the door");
     await page.goto(`${base}/amounts`);
     await page.getByRole("button", { name: "Settle amounts" }).click();
     await expect(page.getByText(/Settled by Marit Quill/)).toBeVisible();
@@ -100,7 +100,7 @@ test.describe("settled, and stale", () => {
   });
 
   test("another packet re-opens the allergy table; until it is read, its plate is unknown", async ({ page }) => {
-    const base = await ownClass(page, "Masters' crepe morning", "Another butter");
+    const base = await bringIn(page, "Masters' crepe morning", "Another butter");
     await page.goto(`${base}/allergies`);
     await page.getByRole("button", { name: "Settle allergies" }).click();
     const sesame = page.getByRole("row", { name: /Leopold Arbour/ });
@@ -122,7 +122,7 @@ test.describe("settled, and stale", () => {
   });
 
   test("amounts are not settled while the recipe has something in the way", async ({ page, baseURL }) => {
-    const base = await ownClass(page, "Masters' crepe morning", "Nothing to pack");
+    const base = await bringIn(page, "Masters' crepe morning", "Nothing to pack");
     const file = JSON.parse(await (await page.request.get(`${base}/class-file.json`)).text()) as {
       class: { title: string; dishes: { recipe: { id: string; lines: { amount: unknown }[] } }[] };
     };

@@ -1,7 +1,7 @@
-import { expect, openClass, ownClass, test } from "./fixtures";
+import { bringIn, expect, openClass, test } from "./fixtures";
 
 test("the live screen on a tablet: legible across the room, keys for floury hands", async ({ page }) => {
-  const base = await ownClass(page, "Masters' crepe morning", "Tablet on a jar");
+  const base = await bringIn(page, "Masters' crepe morning", "Tablet on a jar");
   await page.goto(`${base}/teach`);
   await page.getByRole("button", { name: "Start the class" }).tap();
   await expect(page.getByText("Now: Doors")).toBeVisible();
@@ -19,43 +19,21 @@ test("the live screen on a tablet: legible across the room, keys for floury hand
   ).toBeLessThanOrEqual(0);
 });
 
-for (const [name, width, height] of [
-  ["tablet", 1024, 768],
-  ["phone", 390, 844],
-] as const) {
-  test(`on a ${name} every stage fits across`, async ({ page }) => {
-    await page.setViewportSize({ width, height });
-    const base = await openClass(page, "Junior squad breakfast");
-    for (const stage of [
-      "recipe",
-      "brief",
-      "people",
-      "people/seats",
-      "people/turns",
-      "people/intake",
-      "people/privacy",
-      "allergies",
-      "allergies/matrix",
-      "labels/butter",
-      "day-sheet/folder",
-      "amounts",
-      "kits",
-      "shopping",
-      "prep",
-      "kit-labels",
-      "pack",
-      "gear",
-      "load",
-      "timeline",
-      "log",
-      "teach",
-    ]) {
-      await page.goto(`${base}/${stage}`);
-      await expect(page.locator("main")).toBeVisible();
-      expect(
-        await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
-        stage,
-      ).toBeLessThanOrEqual(0);
+test("what is used standing up fits across a screen that is touched", async ({ page }) => {
+  const base = await openClass(page, "Junior squad breakfast");
+  for (const stage of ["pack", "shopping", "teach", "load"]) {
+    await page.goto(`${base}/${stage}`);
+    for (const [width, height] of [
+      [1024, 768],
+      [390, 844],
+    ] as const) {
+      await page.setViewportSize({ width, height });
+      await expect
+        .poll(
+          () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),
+          `${stage} ${width}`,
+        )
+        .toBeLessThanOrEqual(0);
     }
-  });
-}
+  }
+});

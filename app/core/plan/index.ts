@@ -4,5 +4,6 @@ export { cookingPlaces, kitOptionsOf, plan } from "./plan";
 export * from "./remedies";
 export * from "./matrix";
 export * from "./gains";
+export * from "./ways";
 export * from "./stages";
 export { canonical, fingerprintOf } from "./hash";

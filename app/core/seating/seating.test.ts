@@ -96,7 +96,7 @@ test("on 250 random rooms of up to eight people nothing is better than what is f
     { numRuns: 250 },
   );
   expect(rooms).toBeGreaterThanOrEqual(200);
-}, 120_000);
+});
 
 test("a large room never gets worse, seats everybody, and comes out the same every time", () => {
   fc.assert(
@@ -117,7 +117,7 @@ test("a large room never gets worse, seats everybody, and comes out the same eve
     }),
     { numRuns: 25 },
   );
-}, 120_000);
+});
 
 const guest = (id: string, ageBand: Guest["ageBand"], more: Partial<Guest> = {}): Guest => ({
   id,

@@ -10,10 +10,8 @@ import {
   placeKey,
   stateOf,
 } from "~/core/pack";
-import { plan } from "~/core/plan";
+import { eggWays, kitWays } from "~/core/plan";
 import { toNumber } from "~/core/quantity";
-import { eggRules } from "~/core/scale";
-import { kitModes } from "~/core/schedule";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { list, minutes, number } from "~/ui/format/format";
@@ -23,6 +21,21 @@ import { PrintButton } from "~/ui/sheet/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { eggRuleWords, kitModeWords } from "~/ui/words/en";
 import { placeName } from "~/ui/words/kits";
+
+/** The cell that takes a way over by one press, or says that it is taken. */
+function Choice({ value, isInForce }: { value: string; isInForce: boolean }) {
+  return (
+    <td>
+      {isInForce ? (
+        <b>in force</b>
+      ) : (
+        <button className="row-button" name="value" value={value} type="submit">
+          take this
+        </button>
+      )}
+    </td>
+  );
+}
 
 /** What is packed, for whom, in what: kits, the ways of putting them together, and the way to everything that is done with them. */
 export function KitsView({ events, classId }: { events: readonly TickEvent[]; classId: string }) {
@@ -35,36 +48,8 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
   const places = [...new Set(packing.containers.map((one) => placeKey(one.place)))];
   const done = packing.containers.filter((one) => state(one).kind === "packed").length;
   const reopened = packing.containers.filter((one) => state(one).kind === "reopened").length;
-  const modes = useMemo(
-    () =>
-      kitModes.map((kitMode) => ({
-        kitMode,
-        end: plan({ ...input, brief: { ...input.brief, kitMode } }).timeline.end,
-      })),
-    [input],
-  );
-  const hasHalfEggs =
-    made.findings.some((finding) => finding.code === "egg-fraction") || input.brief.eggRule !== "by-weight";
-  const eggs = useMemo(
-    () =>
-      hasHalfEggs
-        ? eggRules.map((eggRule) => {
-            const each = plan({ ...input, brief: { ...input.brief, eggRule } });
-            const isEgg = (id: string) => input.pantry.find((one) => one.id === id)?.role === "egg";
-            const whole = each.totals.filter((total) => isEgg(total.ingredientId));
-            return {
-              eggRule,
-              eggs: whole.reduce((sum, total) => sum + (total.buyPieces ?? 0), 0),
-              pieces: each.stations.reduce((sum, station) => sum + station.scale.piecesMade, 0),
-              over: each.stations.reduce((sum, station) => sum + station.scale.over, 0),
-              least: Math.min(...each.stations.map((station) => station.scale.over)),
-              factors: [...new Set(each.stations.map((station) => number(toNumber(station.scale.factor), locale, 2)))],
-            };
-          })
-        : [],
-    [input, hasHalfEggs, locale],
-  );
-  const now = modes.find((one) => one.kitMode === input.brief.kitMode)?.end ?? 0;
+  const modes = useMemo(() => kitWays(input, made), [input, made]);
+  const eggs = useMemo(() => eggWays(input, made), [input, made]);
   return (
     <>
       <div className="sheet-head">
@@ -103,26 +88,18 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
           <table className="ruled">
             <caption>How kits come, and what it costs in class</caption>
             <tbody>
-              {modes.map(({ kitMode, end }) => (
-                <tr key={kitMode}>
-                  <th scope="row">{kitModeWords[kitMode]}</th>
-                  <td className="n">{minutes(end, locale)}</td>
+              {modes.map((way) => (
+                <tr key={way.kitMode}>
+                  <th scope="row">{kitModeWords[way.kitMode]}</th>
+                  <td className="n">{minutes(way.endMinutes, locale)}</td>
                   <td className="n quiet">
-                    {kitMode === input.brief.kitMode
+                    {way.isInForce
                       ? "as planned"
-                      : end === now
+                      : way.byMinutes === 0
                         ? "no difference"
-                        : `${end > now ? "+" : "−"}${minutes(Math.abs(end - now), locale)}`}
+                        : `${way.byMinutes > 0 ? "+" : "−"}${minutes(Math.abs(way.byMinutes), locale)}`}
                   </td>
-                  <td>
-                    {kitMode === input.brief.kitMode ? (
-                      <b>in force</b>
-                    ) : (
-                      <button className="row-button" name="value" value={kitMode} type="submit">
-                        take this
-                      </button>
-                    )}
-                  </td>
+                  <Choice value={way.kitMode} isInForce={way.isInForce} />
                 </tr>
               ))}
             </tbody>
@@ -157,18 +134,10 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
                     <td className="n">{way.pieces}</td>
                     <td className="n">
                       {way.over}
-                      {way.least < 0 ? <div className="small needs-you">{-way.least} short at one</div> : null}
+                      {way.mostShort > 0 ? <div className="small needs-you">{way.mostShort} short at one</div> : null}
                     </td>
-                    <td>{way.factors.join(", ")}</td>
-                    <td>
-                      {way.eggRule === input.brief.eggRule ? (
-                        <b>in force</b>
-                      ) : (
-                        <button className="row-button" name="value" value={way.eggRule} type="submit">
-                          take this
-                        </button>
-                      )}
-                    </td>
+                    <td>{way.factors.map((factor) => number(toNumber(factor), locale, 2)).join(", ")}</td>
+                    <Choice value={way.eggRule} isInForce={way.isInForce} />
                   </tr>
                 ))}
               </tbody>

@@ -59,7 +59,7 @@ export default function Matrix() {
                       title={`${person.name}, ${names.ingredient(item.ingredientId)}: ${verdictTitle[item.verdict]}`}
                     >
                       <span aria-hidden="true">{marks[item.verdict]}</span>
-                      <span className="sr-only">{verdictTitle[item.verdict]}</span>
+                      <span className="vh">{verdictTitle[item.verdict]}</span>
                     </td>
                   ))}
                   <td
@@ -67,7 +67,7 @@ export default function Matrix() {
                     title={`${person.name}, from the rest of the room: ${verdictTitle[room]}`}
                   >
                     <span aria-hidden="true">{marks[room]}</span>
-                    <span className="sr-only">{verdictTitle[room]}</span>
+                    <span className="vh">{verdictTitle[room]}</span>
                   </td>
                 </tr>
               ))}

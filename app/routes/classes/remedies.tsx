@@ -117,7 +117,7 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
                 <th scope="col">Their plate then</th>
                 <th scope="col">What it takes</th>
                 <th scope="col" className="no-print">
-                  <span className="sr-only">Decide</span>
+                  <span className="vh">Decide</span>
                 </th>
               </tr>
             </thead>

@@ -168,6 +168,7 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
     <main className={`live${isBright ? " bright" : ""}`}>
       <title>{`${situation.now ? bellWords[situation.now.kind] : "Teach"} · ${input.title}`}</title>
       {isFlashing ? <div className="flash" aria-hidden="true" /> : null}
+      <h1 className="vh">{input.title}</h1>
       <div className="live-top">
         <TextLink to={`/classes/${classId}/timeline`}>{input.title}</TextLink>
         <span className={`kept${waiting > 0 || sent !== "sent" ? " waiting" : ""}`} role="status">

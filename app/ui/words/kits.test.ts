@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { classes } from "../../../test/generators";
 import { waysFor } from "~/core/gear";
 import { changesSince, contentsOf, packingOfClass } from "~/core/pack";
-import { plan } from "~/core/plan";
+import { type ClassInput, plan } from "~/core/plan";
 import { prepTasks } from "~/core/prep";
 import { shoppingList } from "~/core/shop";
 import { demoClasses, demoKitchens } from "~/demo/boathouse";
@@ -23,7 +23,8 @@ import {
 } from "./kits";
 
 const plain = (text: string) => text.replace(/[\u2009\u00a0\u202f]/g, " ");
-const { next } = demoClasses();
+const demo = demoClasses();
+const { next } = demo;
 const made = plan(next);
 const names = namesOf(next, made, "en-GB");
 const { containers } = packingOfClass(next, made);
@@ -62,13 +63,11 @@ test("nothing said of any random class has a hole in it, and nothing says “saf
           ).map((way) => sayWay(way, "en-GB")),
         ),
       ];
-      for (const sentence of said) {
-        expect(sentence).not.toMatch(/undefined|NaN|\[object|null/);
-        expect(sentence).not.toMatch(/\bsafe(ly)?\b/i);
-      }
+      expect(said.filter((sentence) => /undefined|NaN|\[object|null|\bsafe(ly)?\b/i.test(sentence))).toEqual([]);
     }),
-    { numRuns: 30 },
+    { numRuns: 30, examples: Object.values(demo).map((one): [ClassInput] => [one]) },
   );
+  // The demonstration's own classes are among them, so this does not hang on what was drawn.
   expect(kinds.size).toBeGreaterThan(3);
 });
 

@@ -28,10 +28,7 @@ test("every finding, reason and figure of random classes has a sentence without 
           ),
         ),
       ];
-      for (const sentence of said) {
-        expect(sentence).not.toMatch(/undefined|NaN|\[object|null/);
-        expect(sentence).not.toMatch(/\bsafe(ly)?\b/i);
-      }
+      expect(said.filter((sentence) => /undefined|NaN|\[object|null|\bsafe(ly)?\b/i.test(sentence))).toEqual([]);
     }),
     { numRuns: 120 },
   );

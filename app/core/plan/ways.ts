@@ -1,0 +1,69 @@
+import { type Ratio, isSame } from "~/core/quantity";
+import { type EggRule, eggRules } from "~/core/scale";
+import { type KitMode, kitModes } from "~/core/schedule";
+import type { ClassInput, ClassPlan } from "./types";
+import { plan } from "./plan";
+
+/** One way of putting the kits together, and what it costs in class. */
+export interface KitWay {
+  readonly kitMode: KitMode;
+  /** The last minute of the class, from the doors. */
+  readonly endMinutes: number;
+  /** Minutes longer than as planned now; shorter when negative. */
+  readonly byMinutes: number;
+  readonly isInForce: boolean;
+}
+
+/** One way of dealing with half an egg, over all stations. */
+export interface EggWay {
+  readonly eggRule: EggRule;
+  /** Whole eggs to buy. */
+  readonly eggs: number;
+  readonly pieces: number;
+  /** Pieces made beyond those wanted. */
+  readonly over: number;
+  /** Pieces one station lacks at worst; 0 when nobody goes short. */
+  readonly mostShort: number;
+  /** The batches stations make, each number once, in the order of the room. */
+  readonly factors: readonly Ratio[];
+  readonly isInForce: boolean;
+}
+
+const withBrief = (input: ClassInput, brief: Partial<ClassInput["brief"]>) =>
+  plan({ ...input, brief: { ...input.brief, ...brief } });
+
+/** The class planned with each way of putting kits together. Nothing is saved. */
+export function kitWays(input: ClassInput, now: ClassPlan): KitWay[] {
+  return kitModes.map((kitMode) => {
+    const isInForce = kitMode === input.brief.kitMode;
+    const endMinutes = (isInForce ? now : withBrief(input, { kitMode })).timeline.end;
+    return { kitMode, endMinutes, byMinutes: endMinutes - now.timeline.end, isInForce };
+  });
+}
+
+/**
+ * The class planned with each rule for half an egg. Empty while eggs come out whole under the usual rule: then there is nothing
+ * to choose.
+ */
+export function eggWays(input: ClassInput, now: ClassPlan): EggWay[] {
+  const hasChoice =
+    input.brief.eggRule !== "by-weight" || now.findings.some((finding) => finding.code === "egg-fraction");
+  if (!hasChoice) return [];
+  const eggs = new Set(input.pantry.filter((one) => one.role === "egg").map((one) => one.id));
+  return eggRules.map((eggRule): EggWay => {
+    const isInForce = eggRule === input.brief.eggRule;
+    const { stations, totals } = isInForce ? now : withBrief(input, { eggRule });
+    const sum = (of: (station: (typeof stations)[number]) => number) =>
+      stations.reduce((all, station) => all + of(station), 0);
+    const factors = stations.map((station) => station.scale.factor);
+    return {
+      eggRule,
+      eggs: totals.reduce((all, total) => all + (eggs.has(total.ingredientId) ? (total.buyPieces ?? 0) : 0), 0),
+      pieces: sum((station) => station.scale.piecesMade),
+      over: sum((station) => Math.max(0, station.scale.over)),
+      mostShort: Math.max(0, ...stations.map((station) => -station.scale.over)),
+      factors: factors.filter((one, index) => factors.findIndex((other) => isSame(one, other)) === index),
+      isInForce,
+    };
+  });
+}
