@@ -1,7 +1,10 @@
 import { type Kysely, sql } from "kysely";
-import { connect } from "~/db/client.server";
+import { connect, database } from "~/db/client.server";
 import { migrateToLatest } from "~/db/migrations";
+import type { ClassInput } from "~/core/plan";
 import type { DB } from "~/db/schema";
+import { addAccount } from "~/services/accounts.server";
+import { importClass } from "~/services/classes.server";
 
 /** A migrated database of this worker's own, empty but for the starter pantry. */
 export async function testDatabase(): Promise<{ db: Kysely<DB>; url: string }> {
@@ -16,4 +19,24 @@ export async function testDatabase(): Promise<{ db: Kysely<DB>; url: string }> {
   const db = connect(url);
   await migrateToLatest(db);
   return { db, url };
+}
+
+/** The same as the database that services, loaders and actions find by themselves. */
+export async function programDatabase(): Promise<Kysely<DB>> {
+  const { db, url } = await testDatabase();
+  await db.destroy();
+  process.env.DATABASE_URL = url;
+  return database();
+}
+
+/** An account of that role, by its id. */
+export const anAccount = (db: Kysely<DB>, role: "lead" | "assistant" = "lead"): Promise<string> =>
+  addAccount(db, { email: `${role}@club.example`, name: role === "lead" ? "Lead" : "Assistant", role, password });
+export const password = "a long enough password";
+
+/** A class brought in as from a file, by its id. */
+export async function aClass(db: Kysely<DB>, input: ClassInput, by: string): Promise<string> {
+  const done = await importClass(db, input, by);
+  if (!("id" in done)) throw new Error(`the class was not brought in: ${done.missing}`);
+  return done.id;
 }

@@ -4,53 +4,31 @@ import { contentsOf, foldTicks, packingOfClass, stateOf } from "~/core/pack";
 import { plan } from "~/core/plan";
 import type { DB } from "~/db/schema";
 import { demoClasses } from "~/demo/boathouse";
-import { testDatabase } from "../../test/database";
+import { aClass, anAccount, programDatabase } from "../../test/database";
+import { addExtra, givePrep, prepOwners, removeExtra, saveStock, shopTogether, tripOf } from "./shop.server";
+import { appendTicks, ticksOf } from "./ticks.server";
+import { labelStamp, printLabels, printedLabels } from "./labels.server";
+import { setKitChoice } from "./kits.server";
+import { classOr404, removeClass } from "./classes.server";
+import { SimulatedLabelPrinter, rollOf } from "~/devices/label-printer.server";
 
 let db: Kysely<DB>;
 let lead = "";
 let classId = "";
-let services: typeof import("./shop.server") &
-  typeof import("./ticks.server") &
-  typeof import("./labels.server") &
-  typeof import("./kits.server") &
-  typeof import("./classes.server") &
-  typeof import("~/devices/label-printer.server");
 const { next, current } = demoClasses(new CalendarDate(2026, 11, 25));
 
 beforeAll(async () => {
-  const made = await testDatabase();
-  process.env.DATABASE_URL = made.url;
-  services = {
-    ...(await import("./shop.server")),
-    ...(await import("./ticks.server")),
-    ...(await import("./labels.server")),
-    ...(await import("./kits.server")),
-    ...(await import("./classes.server")),
-    ...(await import("~/devices/label-printer.server")),
-  };
-  const { database } = await import("~/db/client.server");
-  db = database();
-  await made.db.destroy();
-  const { addAccount } = await import("./accounts.server");
-  lead = await addAccount(db, {
-    email: "lead@club.example",
-    name: "Lead",
-    role: "lead",
-    password: "a long enough one",
-  });
+  db = await programDatabase();
+  lead = await anAccount(db);
 });
 afterAll(() => db.destroy());
-const bring = async (input: typeof next): Promise<string> => {
-  const brought = await services.importClass(db, input, lead);
-  if (!("id" in brought)) throw new Error("the class was not brought in");
-  return brought.id;
-};
+const bring = (input: typeof next) => aClass(db, input, lead);
 beforeEach(async () => {
   await db.deleteFrom("class").execute();
   await db.deleteFrom("label_printer").execute();
   classId = await bring(next);
 });
-const stored = async () => (await services.classOr404(classId)).input;
+const stored = async () => (await classOr404(classId)).input;
 
 test("what is known of kitchens, packs and raw food comes back as it was brought in", async () => {
   const input = await stored();
@@ -61,7 +39,7 @@ test("what is known of kitchens, packs and raw food comes back as it was brought
   expect(sorted(input.packs)).toEqual(sorted(next.packs));
   const raw = (one: typeof next, id: string) => one.pantry.find((each) => each.id === id)?.raw;
   expect(raw(input, "lemon-juice")).toEqual(raw(next, "lemon-juice"));
-  const other = (await services.classOr404(await bring(current))).input;
+  const other = (await classOr404(await bring(current))).input;
   expect(other.kitchen.floor).toEqual(current.kitchen.floor);
 });
 
@@ -76,11 +54,9 @@ describe("ticks", () => {
   const ids = ["00000000-0000-4000-8000-000000000001", "00000000-0000-4000-8000-000000000002"] as const;
 
   test("each is kept once whatever is sent again, with the name of who made it", async () => {
-    expect(await services.appendTicks(db, classId, [event(ids[0], 5)], lead)).toEqual([ids[0]]);
-    expect(await services.appendTicks(db, classId, [event(ids[0], 5), event(ids[1], 9, false)], lead)).toEqual([
-      ...ids,
-    ]);
-    const kept = await services.ticksOf(db, classId);
+    expect(await appendTicks(db, classId, [event(ids[0], 5)], lead)).toEqual([ids[0]]);
+    expect(await appendTicks(db, classId, [event(ids[0], 5), event(ids[1], 9, false)], lead)).toEqual([...ids]);
+    const kept = await ticksOf(db, classId);
     expect(kept.map((one) => [one.id, one.by, one.isOn])).toEqual([
       [ids[0], "Lead", true],
       [ids[1], "Lead", false],
@@ -92,12 +68,12 @@ describe("ticks", () => {
     const before = await stored();
     const flour = packingOfClass(before, plan(before)).containers.find((one) => one.key === "s1/dry/flour");
     if (!flour) throw new Error("the first station has flour");
-    await services.appendTicks(db, classId, [{ ...event(ids[0], 5), contents: contentsOf(flour) }], lead);
+    await appendTicks(db, classId, [{ ...event(ids[0], 5), contents: contentsOf(flour) }], lead);
     await db.updateTable("class").set({ pieces_each_num: 5 }).where("id", "=", classId).execute();
     const now = await stored();
     const later = packingOfClass(now, plan(now)).containers.find((one) => one.key === flour.key);
     if (!later) throw new Error("it still has flour");
-    const state = stateOf(contentsOf(later), foldTicks(await services.ticksOf(db, classId)).packing.get(flour.key));
+    const state = stateOf(contentsOf(later), foldTicks(await ticksOf(db, classId)).packing.get(flour.key));
     expect(state).toMatchObject({
       kind: "reopened",
       changes: [{ ingredientId: "plain-flour", byGrams: expect.closeTo((later.grams ?? 0) - (flour.grams ?? 0), 1) }],
@@ -105,8 +81,8 @@ describe("ticks", () => {
   });
 
   test("they go with their class", async () => {
-    await services.appendTicks(db, classId, [event(ids[0], 5)], lead);
-    await services.removeClass(classId);
+    await appendTicks(db, classId, [event(ids[0], 5)], lead);
+    await removeClass(classId);
     expect(await db.selectFrom("tick_event").select("id").execute()).toEqual([]);
   });
 });
@@ -114,41 +90,40 @@ describe("ticks", () => {
 describe("a trip", () => {
   test("two classes are bought for at once, and what is on hand is taken off once", async () => {
     const other = await bring(current);
-    await services.saveStock(db, classId, "plain-flour", 100);
-    const flour = async (id: string) =>
-      (await services.tripOf(db, id)).lines.find((line) => line.key === "plain-flour");
+    await saveStock(db, classId, "plain-flour", 100);
+    const flour = async (id: string) => (await tripOf(db, id)).lines.find((line) => line.key === "plain-flour");
     const [alone, theirs] = [await flour(classId), await flour(other)];
-    expect(await services.shopTogether(db, classId, other, true)).toBe(true);
+    expect(await shopTogether(db, classId, other, true)).toBe(true);
     const both = await flour(classId);
     expect(both?.grams).toBeCloseTo((alone?.grams ?? 0) + (theirs?.grams ?? 0), 6);
     expect(both?.buyGrams).toBeCloseTo((both?.grams ?? 0) - 100, 6);
     expect(await flour(other)).toEqual(both);
-    expect((await services.tripOf(db, other)).leadId).toBe(classId);
+    expect((await tripOf(db, other)).leadId).toBe(classId);
 
     // Who leads a trip is not taken along on another, and nobody goes on two.
     const third = await bring({ ...next, title: "A third" });
-    expect(await services.shopTogether(db, third, classId, true)).toBe(false);
-    expect(await services.shopTogether(db, third, other, true)).toBe(false);
-    expect(await services.shopTogether(db, classId, classId, true)).toBe(false);
-    expect(await services.shopTogether(db, classId, other, false)).toBe(true);
+    expect(await shopTogether(db, third, classId, true)).toBe(false);
+    expect(await shopTogether(db, third, other, true)).toBe(false);
+    expect(await shopTogether(db, classId, classId, true)).toBe(false);
+    expect(await shopTogether(db, classId, other, false)).toBe(true);
     expect((await flour(classId))?.grams).toBeCloseTo(alone?.grams ?? 0, 6);
   });
 
   test("nothing on hand is no row, extras come and go, tasks are given and taken", async () => {
-    await services.saveStock(db, classId, "plain-flour", 100);
-    await services.saveStock(db, classId, "plain-flour", 0);
-    expect((await services.tripOf(db, classId)).stock).toEqual({});
-    await services.addExtra(db, classId, { name: "baking paper", count: 2, price: 150 });
-    const { extras, lines } = await services.tripOf(db, classId);
+    await saveStock(db, classId, "plain-flour", 100);
+    await saveStock(db, classId, "plain-flour", 0);
+    expect((await tripOf(db, classId)).stock).toEqual({});
+    await addExtra(db, classId, { name: "baking paper", count: 2, price: 150 });
+    const { extras, lines } = await tripOf(db, classId);
     expect(extras).toEqual([expect.objectContaining({ name: "baking paper", count: 2, price: 150 })]);
     expect(lines.find((line) => line.name === "baking paper")?.price).toBe(300);
-    await services.removeExtra(db, classId, extras[0]?.id ?? "");
-    expect((await services.tripOf(db, classId)).extras).toEqual([]);
-    await services.givePrep(db, classId, "melt:x", "Tobin");
-    await services.givePrep(db, classId, "melt:x", "Marit");
-    expect(await services.prepOwners(db, classId)).toEqual({ "melt:x": "Marit" });
-    await services.givePrep(db, classId, "melt:x", "");
-    expect(await services.prepOwners(db, classId)).toEqual({});
+    await removeExtra(db, classId, extras[0]?.id ?? "");
+    expect((await tripOf(db, classId)).extras).toEqual([]);
+    await givePrep(db, classId, "melt:x", "Tobin");
+    await givePrep(db, classId, "melt:x", "Marit");
+    expect(await prepOwners(db, classId)).toEqual({ "melt:x": "Marit" });
+    await givePrep(db, classId, "melt:x", "");
+    expect(await prepOwners(db, classId)).toEqual({});
   });
 });
 
@@ -156,23 +131,23 @@ describe("the label printer's stand-in", () => {
   const label = { lines: ["Stroke"], code: "http://x/" };
 
   test("prints until the roll is empty or it jams, and what came out is written down", async () => {
-    const printer = new services.SimulatedLabelPrinter(db);
-    const labels = Array.from({ length: services.rollOf + 2 }, (_, n) => ({ container: `c${n}`, stamp: "a", label }));
-    expect(await services.printLabels(db, printer, classId, labels, lead)).toMatchObject({ stoppedBy: "no-labels" });
-    expect(await services.printedLabels(db, classId)).toHaveLength(services.rollOf);
+    const printer = new SimulatedLabelPrinter(db);
+    const labels = Array.from({ length: rollOf + 2 }, (_, n) => ({ container: `c${n}`, stamp: "a", label }));
+    expect(await printLabels(db, printer, classId, labels, lead)).toMatchObject({ stoppedBy: "no-labels" });
+    expect(await printedLabels(db, classId)).toHaveLength(rollOf);
     await printer.operate("new-roll");
     await printer.operate("jam");
     expect(await printer.print(label)).toBe("jammed");
     await printer.operate("clear");
-    expect(await services.printLabels(db, printer, classId, labels.slice(services.rollOf), lead)).toEqual({
-      printed: [`c${services.rollOf}`, `c${services.rollOf + 1}`],
+    expect(await printLabels(db, printer, classId, labels.slice(rollOf), lead)).toEqual({
+      printed: [`c${rollOf}`, `c${rollOf + 1}`],
       stoppedBy: null,
     });
-    expect(await printer.state()).toEqual({ labelsLeft: services.rollOf - 2, isJammed: false });
+    expect(await printer.state()).toEqual({ labelsLeft: rollOf - 2, isJammed: false });
   });
 
   test("two who print at once do not share the last label", async () => {
-    const printer = new services.SimulatedLabelPrinter(db);
+    const printer = new SimulatedLabelPrinter(db);
     await printer.operate("new-roll");
     await db.updateTable("label_printer").set({ labels_left: 3 }).execute();
     const outcomes = await Promise.all(Array.from({ length: 6 }, () => printer.print(label)));
@@ -181,14 +156,14 @@ describe("the label printer's stand-in", () => {
   });
 
   test("a label printed again counts by its latest stamp, and another label read makes the stamp another", async () => {
-    const printer = new services.SimulatedLabelPrinter(db);
-    await services.printLabels(db, printer, classId, [{ container: "c", stamp: "a", label }], lead);
-    await services.printLabels(db, printer, classId, [{ container: "c", stamp: "b", label }], lead);
-    expect((await services.printedLabels(db, classId)).map((one) => one.stamp)).toEqual(["b"]);
+    const printer = new SimulatedLabelPrinter(db);
+    await printLabels(db, printer, classId, [{ container: "c", stamp: "a", label }], lead);
+    await printLabels(db, printer, classId, [{ container: "c", stamp: "b", label }], lead);
+    expect((await printedLabels(db, classId)).map((one) => one.stamp)).toEqual(["b"]);
     const input = await stored();
     const stampOf = (one: typeof input) => {
       const flour = packingOfClass(one, plan(one)).containers.find((each) => each.key === "s1/dry/flour");
-      return flour && services.labelStamp(flour);
+      return flour && labelStamp(flour);
     };
     const read = input.labels.map((one) =>
       one.ingredientId === "plain-flour" ? { ...one, mayContain: ["soy" as const] } : one,
@@ -216,11 +191,11 @@ test("the packing table sees nobody's needs, and packs exactly what the plan wan
 });
 
 test("a way of putting kits together is taken once; who looked at an older class is told", async () => {
-  const { input, meta } = await services.classOr404(classId);
-  await services.setKitChoice(input, meta.version, { intent: "egg-rule", value: "round-up" }, lead);
+  const { input, meta } = await classOr404(classId);
+  await setKitChoice(input, meta.version, { intent: "egg-rule", value: "round-up" }, lead);
   expect((await stored()).brief.eggRule).toBe("round-up");
-  await expect(
-    services.setKitChoice(input, meta.version, { intent: "kit-mode", value: "dry-mix" }, lead),
-  ).rejects.toMatchObject({ init: { status: 409 } });
+  await expect(setKitChoice(input, meta.version, { intent: "kit-mode", value: "dry-mix" }, lead)).rejects.toMatchObject(
+    { init: { status: 409 } },
+  );
   expect((await stored()).brief.kitMode).toBe(next.brief.kitMode);
 });

@@ -3,49 +3,38 @@ import type { Kysely } from "kysely";
 import { plan, waysOutFor } from "~/core/plan";
 import type { DB } from "~/db/schema";
 import { demoClasses } from "~/demo/boathouse";
-import { testDatabase } from "../../test/database";
+import { aClass, anAccount, programDatabase } from "../../test/database";
+import {
+  lastAnswer,
+  makeLinks,
+  openLink,
+  revokeLinks,
+  secondAnswers,
+  settleSecond,
+  takeAnswers,
+} from "./intake.server";
+import { asSeenBy, forgetPerson, recordOf, removalDay, removeExpired, setRetention } from "./privacy.server";
+import { changePlan, madeChanges, undoChange } from "./arrange.server";
+import { addBrought, classOr404, forgetLabel, importClass, removeBrought, saveLabel, savePack } from "./classes.server";
+import { appendEvents, snapshotOf } from "./live.server";
 
 let db: Kysely<DB>;
 let lead = "";
 let classId = "";
-let services: typeof import("./intake.server") &
-  typeof import("./privacy.server") &
-  typeof import("./arrange.server") &
-  typeof import("./classes.server") &
-  typeof import("./live.server");
 const { next } = demoClasses(new CalendarDate(2026, 11, 25));
 
 beforeAll(async () => {
-  const made = await testDatabase();
-  process.env.DATABASE_URL = made.url;
-  services = {
-    ...(await import("./intake.server")),
-    ...(await import("./privacy.server")),
-    ...(await import("./arrange.server")),
-    ...(await import("./classes.server")),
-    ...(await import("./live.server")),
-  };
-  const { database } = await import("~/db/client.server");
-  db = database();
-  await made.db.destroy();
-  const { addAccount } = await import("./accounts.server");
-  lead = await addAccount(db, {
-    email: "lead@club.example",
-    name: "Lead",
-    role: "lead",
-    password: "a long enough one",
-  });
+  db = await programDatabase();
+  lead = await anAccount(db);
 });
 afterAll(() => db.destroy());
 beforeEach(async () => {
   await db.deleteFrom("class").execute();
-  const brought = await services.importClass(db, next, lead);
-  if (!("id" in brought)) throw new Error("the class was not brought in");
-  classId = brought.id;
+  classId = await aClass(db, next, lead);
 });
 
 const stored = async () => {
-  const found = await services.classOr404(classId);
+  const found = await classOr404(classId);
   return found;
 };
 const personNamed = async (name: string) => {
@@ -70,12 +59,12 @@ const egg = {
 
 /** One link of the class, or of one of its people. */
 const makeLink = async (days: number) => {
-  const { tokens } = await services.makeLinks(db, classId, [null], days, lead);
+  const { tokens } = await makeLinks(db, classId, [null], days, lead);
   return { token: tokens[0] ?? "" };
 };
 
 test("a link opens until it expires or is taken back; a guess, an expired and a revoked one are refused alike and slowly", async () => {
-  const open = async (token: string) => services.openLink(db, token, "192.0.2.10");
+  const open = async (token: string) => openLink(db, token, "192.0.2.10");
   const good = await makeLink(7);
   expect(good.token).toMatch(/^[A-Za-z0-9_-]{32}$/);
   expect(await open(good.token)).toMatchObject({ link: { classId, participantId: null } });
@@ -87,12 +76,11 @@ test("a link opens until it expires or is taken back; a guess, an expired and a 
   for (const token of ["A".repeat(32), "no token at all", expired.token])
     expect(await open(token)).toEqual({ refused: "unknown" });
   expect(Date.now() - before).toBeGreaterThanOrEqual(3 * 650);
-  await services.revokeLinks(db, classId);
+  await revokeLinks(db, classId);
   expect(await open(good.token)).toEqual({ refused: "unknown" });
 });
 
 test("who guesses too often waits, whatever they try next", async () => {
-  const { openLink } = services;
   await Promise.all(Array.from({ length: 20 }, (_, n) => openLink(db, `${"B".repeat(30)}${n + 10}`, "192.0.2.11")));
   expect(await openLink(db, "C".repeat(32), "192.0.2.11")).toHaveProperty("waitSeconds");
   const good = await makeLink(7);
@@ -100,28 +88,28 @@ test("who guesses too often waits, whatever they try next", async () => {
 });
 
 test("an answer reaches whoever has not answered, a new name comes onto the register, one more than once waits and is unknown", async () => {
-  await services.takeAnswers(db, { classId, participantId: null }, [
+  await takeAnswers(db, { classId, participantId: null }, [
     answer("juniper dray", { needs: [egg] }),
     answer("Somebody New"),
   ]);
   expect(await personNamed("Juniper Dray")).toMatchObject({ hasAnswered: true, needs: [egg] });
   expect(await personNamed("Somebody New")).toMatchObject({ hasAnswered: true, role: "cook" });
 
-  await services.takeAnswers(db, { classId, participantId: null }, [answer("Juniper Dray")]);
+  await takeAnswers(db, { classId, participantId: null }, [answer("Juniper Dray")]);
   const contested = await personNamed("Juniper Dray");
   expect(contested).toMatchObject({ isContested: true, needs: [egg] });
   const plates = plan((await stored()).input).plates;
   expect(plates.find((plate) => plate.participantId === contested.id)?.verdict).toBe("unknown");
 
-  const [second] = await services.secondAnswers(db, classId);
-  expect(await services.settleSecond(db, classId, second?.id ?? "", true, lead)).toBe(true);
+  const [second] = await secondAnswers(db, classId);
+  expect(await settleSecond(db, classId, second?.id ?? "", true, lead)).toBe(true);
   expect((await personNamed("Juniper Dray")).needs).toEqual([]);
   expect((await personNamed("Juniper Dray")).isContested).toBeUndefined();
-  expect(await services.settleSecond(db, classId, second?.id ?? "", true, lead)).toBe(false);
+  expect(await settleSecond(db, classId, second?.id ?? "", true, lead)).toBe(false);
 });
 
 test("what is contested in a file that comes in is open here, never an answer", async () => {
-  const brought = await services.importClass(
+  const brought = await importClass(
     db,
     {
       ...next,
@@ -133,7 +121,7 @@ test("what is contested in a file that comes in is open here, never an answer", 
     lead,
   );
   if (!("id" in brought)) throw new Error("not brought in");
-  const { input } = await services.classOr404(brought.id);
+  const { input } = await classOr404(brought.id);
   expect(input.people.map((one) => [one.name, one.hasAnswered])).toEqual([
     ["Ada", false],
     ["Bo", true],
@@ -142,19 +130,19 @@ test("what is contested in a file that comes in is open here, never an answer", 
 
 test("two guardians who answer for one child at once: the first stands, the second waits", async () => {
   await Promise.all([
-    services.takeAnswers(db, { classId, participantId: null }, [answer("Fay Mosswell", { needs: [egg] })]),
-    services.takeAnswers(db, { classId, participantId: null }, [answer("Fay Mosswell")]),
+    takeAnswers(db, { classId, participantId: null }, [answer("Fay Mosswell", { needs: [egg] })]),
+    takeAnswers(db, { classId, participantId: null }, [answer("Fay Mosswell")]),
   ]);
-  expect(await services.secondAnswers(db, classId)).toHaveLength(1);
+  expect(await secondAnswers(db, classId)).toHaveLength(1);
   expect((await personNamed("Fay Mosswell")).isContested).toBe(true);
 });
 
 test("a link of one's own shows only one's own last answers, of an earlier class too, and replaces only them", async () => {
   const fay = await personNamed("Fay Mosswell");
-  expect((await services.lastAnswer(db, classId, fay.id))?.isFromBefore).toBe(false);
+  expect((await lastAnswer(db, classId, fay.id))?.isFromBefore).toBe(false);
   const email = "fay@home.example";
   await db.updateTable("participant").set({ email }).where("id", "=", fay.id).execute();
-  const earlier = await services.importClass(
+  const earlier = await importClass(
     db,
     {
       ...next,
@@ -169,10 +157,10 @@ test("a link of one's own shows only one's own last answers, of an earlier class
   );
   if (!("id" in earlier)) throw new Error("not brought in");
   await db.updateTable("participant").set({ email }).where("class_id", "=", earlier.id).execute();
-  const last = await services.lastAnswer(db, classId, fay.id);
+  const last = await lastAnswer(db, classId, fay.id);
   expect(last).toMatchObject({ isFromBefore: true, person: { id: fay.id, needs: [egg] } });
 
-  await services.takeAnswers(db, { classId, participantId: fay.id }, [answer("Another Name", { needs: [egg] })]);
+  await takeAnswers(db, { classId, participantId: fay.id }, [answer("Another Name", { needs: [egg] })]);
   expect(await personNamed("Fay Mosswell")).toMatchObject({ hasAnswered: true, needs: [egg] });
   expect((await stored()).input.people.some((one) => one.name === "Another Name")).toBe(false);
 });
@@ -180,7 +168,7 @@ test("a link of one's own shows only one's own last answers, of an earlier class
 test("answers come in all or none", async () => {
   const before = (await stored()).input.people.length;
   await expect(
-    services.takeAnswers(db, { classId, participantId: null }, [
+    takeAnswers(db, { classId, participantId: null }, [
       answer("First Child"),
       answer("Second Child", { ageBand: "ancient" }),
     ]),
@@ -189,40 +177,40 @@ test("answers come in all or none", async () => {
 });
 
 test("health data goes on its day, from every table and from the class as it was pinned; names stay", async () => {
-  await services.appendEvents(
+  await appendEvents(
     db,
     (await stored()).input,
     [{ id: crypto.randomUUID(), kind: "class-started", at: Date.now() }],
     lead,
   );
-  await services.setRetention(db, classId, 10);
+  await setRetention(db, classId, 10);
   const { startsAt } = (await stored()).input;
-  const day = services.removalDay(startsAt, 10);
-  expect(await services.removeExpired(db, () => startsAt.slice(0, 10))).toBe(0);
+  const day = removalDay(startsAt, 10);
+  expect(await removeExpired(db, () => startsAt.slice(0, 10))).toBe(0);
   expect((await stored()).input.people.some((one) => one.needs.length > 0)).toBe(true);
-  expect(await services.removeExpired(db, () => day)).toBe(1);
+  expect(await removeExpired(db, () => day)).toBe(1);
   const { input, meta } = await stored();
   expect(meta.healthRemovedAt).not.toBeNull();
   expect(input.people).toHaveLength(next.people.length);
   expect(input.people.every((one) => !one.hasAnswered && one.needs.length === 0 && !one.words)).toBe(true);
-  const pinned = await services.snapshotOf(classId);
+  const pinned = await snapshotOf(classId);
   expect(pinned?.people.length).toBe(next.people.length);
   expect(pinned?.people.every((one) => one.needs.length === 0)).toBe(true);
-  expect(await services.removeExpired(db, () => "2030-01-01")).toBe(0);
+  expect(await removeExpired(db, () => "2030-01-01")).toBe(0);
 });
 
 test("one person leaves every place they were kept in, and what is held of them can be had before", async () => {
-  await services.appendEvents(
+  await appendEvents(
     db,
     (await stored()).input,
     [{ id: crypto.randomUUID(), kind: "class-started", at: Date.now() }],
     lead,
   );
   const nell = await personNamed("Nell Harrowgate");
-  const record = await services.recordOf(db, classId, nell.id);
+  const record = await recordOf(db, classId, nell.id);
   expect(record?.person.needs).toEqual(nell.needs);
   expect(JSON.stringify(record)).not.toContain("Ezra");
-  await services.forgetPerson(db, classId, nell.id);
+  await forgetPerson(db, classId, nell.id);
   expect((await stored()).input.people.some((one) => one.name === "Nell Harrowgate")).toBe(false);
   const pinned = await db.selectFrom("live_run").select("snapshot").where("class_id", "=", classId).executeTakeFirst();
   expect(JSON.stringify(pinned)).not.toContain("Nell");
@@ -236,13 +224,13 @@ test("an assistant sees what must be avoided and where the medicine is, no words
     .where("id", "=", fay.id)
     .execute();
   const whole = await stored();
-  const seen = services.asSeenBy({ role: "assistant" }, whole);
+  const seen = asSeenBy({ role: "assistant" }, whole);
   const text = JSON.stringify([seen.input.people, seen.meta]);
   for (const hidden of ["her aunt", "fay@home.example", "shy", "hives within minutes"])
     expect(text).not.toContain(hidden);
   expect(text).toContain("red bag");
   expect(seen.input.people.find((one) => one.name === "Ottoline Brask")?.needs).toHaveLength(1);
-  expect(services.asSeenBy({ role: "lead" }, whole)).toBe(whole);
+  expect(asSeenBy({ role: "lead" }, whole)).toBe(whole);
 });
 
 test("a remedy changes the plan whole, is kept, and is undone to what was", async () => {
@@ -257,20 +245,20 @@ test("a remedy changes the plan whole, is kept, and is undone to what was", asyn
       apart: [0],
     },
   };
-  expect(await services.changePlan(db, input, meta.version, change, "a remedy", lead)).toBe(true);
+  expect(await changePlan(db, input, meta.version, change, "a remedy", lead)).toBe(true);
   // Read again, the class is what the change said.
   const changed = await stored();
   expect(plan(changed.input).stations.map((one) => [one.people, one.isApart])).toEqual(
     plan({ ...input, ...change }).stations.map((one) => [one.people, one.isApart]),
   );
-  expect((await services.madeChanges(db, classId)).map((one) => [one.what, one.by])).toEqual([["a remedy", "Lead"]]);
+  expect((await madeChanges(db, classId)).map((one) => [one.what, one.by])).toEqual([["a remedy", "Lead"]]);
   // With the version of before nothing is changed.
-  expect(await services.changePlan(db, input, meta.version, change, "too late", lead)).toBe(false);
-  expect(await services.undoChange(db, changed.input, changed.meta.version, lead)).toBe(true);
+  expect(await changePlan(db, input, meta.version, change, "too late", lead)).toBe(false);
+  expect(await undoChange(db, changed.input, changed.meta.version, lead)).toBe(true);
   const back = plan((await stored()).input);
   expect(back.stations.map((one) => one.people)).toEqual(before.stations.map((one) => one.people));
   expect(back.dishes.map((one) => one.variantName)).toEqual(before.dishes.map((one) => one.variantName));
-  expect(await services.madeChanges(db, classId)).toEqual([]);
+  expect(await madeChanges(db, classId)).toEqual([]);
 });
 
 test("a picture is taken by its first bytes, whatever it calls itself, and goes with the label it shows", async () => {
@@ -287,18 +275,18 @@ test("a picture is taken by its first bytes, whatever it calls itself, and goes 
   const label = (await stored()).input.labels.find((one) => one.ingredientId === "butter");
   const version = async () => (await stored()).meta.labelVersions.butter ?? 0;
   if (!label) throw new Error("the butter was read");
-  expect(await services.saveLabel(classId, await version(), label, photo)).toBe(true);
+  expect(await saveLabel(classId, await version(), label, photo)).toBe(true);
   expect([...((await photoOf(classId, "butter"))?.bytes ?? [])]).toEqual(png);
   // Read anew without a picture: the one of the packet before is gone.
-  expect(await services.saveLabel(classId, await version(), label)).toBe(true);
+  expect(await saveLabel(classId, await version(), label)).toBe(true);
   expect(await photoOf(classId, "butter")).toBeUndefined();
-  expect(await services.saveLabel(classId, await version(), label, photo)).toBe(true);
-  await services.forgetLabel(classId, "butter");
+  expect(await saveLabel(classId, await version(), label, photo)).toBe(true);
+  await forgetLabel(classId, "butter");
   expect(await photoOf(classId, "butter")).toBeUndefined();
 });
 
 test("a product bought after the check makes its label unread; the database keeps price and product", async () => {
-  await services.savePack(classId, {
+  await savePack(classId, {
     ingredientId: "butter",
     unitGrams: 200,
     unitsPerPack: 1,
@@ -316,10 +304,10 @@ test("a product bought after the check makes its label unread; the database keep
 });
 
 test("food brought along is kept, changed in its place and taken out; until its packet is read it is unknown to all who avoid anything", async () => {
-  await services.addBrought(classId, { name: "walnut loaf", broughtBy: "Bo", label: null }, undefined);
+  await addBrought(classId, { name: "walnut loaf", broughtBy: "Bo", label: null }, undefined);
   const loaf = (await stored()).input.shared?.find((food) => food.name === "walnut loaf");
   expect(loaf?.label).toBeNull();
-  await services.addBrought(
+  await addBrought(
     classId,
     {
       name: "walnut loaf",
@@ -340,7 +328,7 @@ test("food brought along is kept, changed in its place and taken out; until its 
   const nell = await personNamed("Nell Harrowgate");
   const items = plan((await stored()).input).plates.find((plate) => plate.participantId === nell.id)?.items ?? [];
   expect(items.some((item) => item.ingredientId === `shared-${foods[0]?.id}`)).toBe(true);
-  await services.removeBrought(classId, foods[0]?.id ?? "");
+  await removeBrought(classId, foods[0]?.id ?? "");
   expect((await stored()).input.shared?.some((food) => food.name === "walnut loaf")).toBe(false);
 });
 

@@ -5,26 +5,15 @@ import { changeIngredient, ingredientOf, removeIngredient } from "~/db/queries/p
 import { historyOf, newestRevisions, recipeOf } from "~/db/queries/recipes.server";
 import { starterRecipes } from "~/demo/recipes";
 import { starterPantry } from "~/core/pantry";
-import { testDatabase } from "../../test/database";
+import { anAccount, programDatabase } from "../../test/database";
+import { giveStanding, importRecipe, keepRevision, missingFor, restoreRevision } from "./recipes.server";
+import { addStarterRecipes } from "./demo.server";
+import { freeIngredientId } from "./pantry.server";
 
 let db: Kysely<DB>;
-let recipes: typeof import("./recipes.server") &
-  typeof import("./demo.server") &
-  typeof import("./accounts.server") &
-  typeof import("./pantry.server");
 
 beforeAll(async () => {
-  const made = await testDatabase();
-  process.env.DATABASE_URL = made.url;
-  recipes = {
-    ...(await import("./recipes.server")),
-    ...(await import("./demo.server")),
-    ...(await import("./accounts.server")),
-    ...(await import("./pantry.server")),
-  };
-  const { database } = await import("~/db/client.server");
-  db = database();
-  await made.db.destroy();
+  db = await programDatabase();
 });
 afterAll(() => db.destroy());
 
@@ -35,18 +24,13 @@ let lead = "";
 beforeEach(async () => {
   await sql`truncate class, recipe, audit_entry restart identity cascade`.execute(db);
   await db.deleteFrom("account").execute();
-  lead = await recipes.addAccount(db, {
-    email: "lead@club.example",
-    name: "Lead",
-    role: "lead",
-    password: "a long enough password",
-  });
-  await recipes.addStarterRecipes(db, lead);
+  lead = await anAccount(db);
+  await addStarterRecipes(db, lead);
 });
 const draft = (title: string) => ({ ...draftOf(pancakes), title });
 
 test("a draft becomes the next revision, a draft again, and the one before stays as it was", async () => {
-  const kept = await recipes.keepRevision(pancakes.id, 1, draft("Slipway pancakes, thinner"), lead);
+  const kept = await keepRevision(pancakes.id, 1, draft("Slipway pancakes, thinner"), lead);
   expect(kept).toMatchObject({ kind: "kept", recipe: { revision: 2, standing: "draft" } });
   expect((await recipeOf(db, pancakes.id))?.title).toBe("Slipway pancakes, thinner");
   expect((await recipeOf(db, pancakes.id, 1))?.title).toBe(pancakes.title);
@@ -57,13 +41,13 @@ test("a draft becomes the next revision, a draft again, and the one before stays
 });
 
 test("who kept on an older revision is told of the newer one, and nothing is written", async () => {
-  await recipes.keepRevision(pancakes.id, 1, draft("First"), lead);
-  expect(await recipes.keepRevision(pancakes.id, 1, draft("Second"), lead)).toMatchObject({
+  await keepRevision(pancakes.id, 1, draft("First"), lead);
+  expect(await keepRevision(pancakes.id, 1, draft("Second"), lead)).toMatchObject({
     kind: "newer",
     newest: { revision: 2, title: "First" },
   });
   expect((await historyOf(db, pancakes.id)).length).toBe(2);
-  expect(await recipes.keepRevision(pancakes.id, 2, draft("Second"), lead)).toMatchObject({
+  expect(await keepRevision(pancakes.id, 2, draft("Second"), lead)).toMatchObject({
     kind: "kept",
     recipe: { revision: 3 },
   });
@@ -71,13 +55,13 @@ test("who kept on an older revision is told of the newer one, and nothing is wri
 
 test("of many who keep at the same moment one gets the number, the others are told", async () => {
   const done = await Promise.all(
-    Array.from({ length: 6 }, (_, index) => recipes.keepRevision(pancakes.id, 1, draft(`Way ${index}`), lead)),
+    Array.from({ length: 6 }, (_, index) => keepRevision(pancakes.id, 1, draft(`Way ${index}`), lead)),
   );
   expect(done.map((one) => one.kind).sort()).toEqual(["kept", "newer", "newer", "newer", "newer", "newer"]);
 });
 
 test("what is open keeps a draft out; an ingredient that is gone does too, by name", async () => {
-  expect(await recipes.keepRevision(null, 0, { ...draft(""), system: "" }, lead)).toMatchObject({
+  expect(await keepRevision(null, 0, { ...draft(""), system: "" }, lead)).toMatchObject({
     kind: "problems",
     problems: [{ code: "title-missing" }, { code: "system-open" }],
   });
@@ -85,25 +69,25 @@ test("what is open keeps a draft out; an ingredient that is gone does too, by na
     ...draft("Odd"),
     lines: draft("Odd").lines.map((line, index) => (index === 0 ? { ...line, ingredientId: "moon-dust" } : line)),
   };
-  expect(await recipes.keepRevision(null, 0, odd, lead)).toEqual({ kind: "unknown-ingredients", ids: ["moon-dust"] });
+  expect(await keepRevision(null, 0, odd, lead)).toEqual({ kind: "unknown-ingredients", ids: ["moon-dust"] });
   expect((await newestRevisions(db)).length).toBe(starterRecipes.length);
 });
 
 test("two recipes of one title get addresses of their own; a title without letters gets one too", async () => {
   const ids: string[] = [];
   for (const title of ["Crêpes à la rame!", "Crêpes à la rame!", "煎饼"]) {
-    const kept = await recipes.keepRevision(null, 0, draft(title), lead);
+    const kept = await keepRevision(null, 0, draft(title), lead);
     ids.push(kept.kind === "kept" ? kept.recipe.id : kept.kind);
   }
   expect(ids).toEqual(["crepes-a-la-rame", "crepes-a-la-rame-2", "recipe"]);
 });
 
 test("an old revision comes back as a new one; a standing is kept with who and what was seen", async () => {
-  await recipes.keepRevision(pancakes.id, 1, draft("Worse"), lead);
-  expect(await recipes.restoreRevision(pancakes.id, 1, lead)).toMatchObject({ revision: 3, title: pancakes.title });
-  expect(await recipes.restoreRevision(pancakes.id, 9, lead)).toBeUndefined();
-  await recipes.giveStanding(pancakes.id, 3, "rehearsed", "spread well", lead);
-  await recipes.giveStanding(pancakes.id, 3, "taught", "", lead);
+  await keepRevision(pancakes.id, 1, draft("Worse"), lead);
+  expect(await restoreRevision(pancakes.id, 1, lead)).toMatchObject({ revision: 3, title: pancakes.title });
+  expect(await restoreRevision(pancakes.id, 9, lead)).toBeUndefined();
+  await giveStanding(pancakes.id, 3, "rehearsed", "spread well", lead);
+  await giveStanding(pancakes.id, 3, "taught", "", lead);
   expect((await recipeOf(db, pancakes.id))?.standing).toBe("taught");
   expect((await historyOf(db, pancakes.id))[0]?.marks.map((mark) => [mark.standing, mark.note, mark.by])).toEqual([
     ["rehearsed", "spread well", "Lead"],
@@ -124,14 +108,14 @@ test("a recipe file brings the ingredients we lack, keeps our figures for those 
     },
     pantry: [malt, { ...flour, trueDensity: 1.2 }],
   };
-  expect(await recipes.missingFor({ ...file, pantry: [] })).toEqual(["malt"]);
-  const brought = await recipes.importRecipe(file, lead);
+  expect(await missingFor({ ...file, pantry: [] })).toEqual(["malt"]);
+  const brought = await importRecipe(file, lead);
   expect(brought).toMatchObject({ recipe: { id: "malted", revision: 1 }, added: [{ id: "malt" }], kept: [flour.name] });
   expect((await ingredientOf(db, flour.id))?.ingredient.trueDensity).toBe(flour.trueDensity);
-  expect((await recipes.importRecipe(file, lead)).recipe.id).toBe("malted");
-  expect(
-    (await recipes.importRecipe({ ...file, recipe: { ...file.recipe, title: "Malted, another" } }, lead)).recipe.id,
-  ).toBe("malted-2");
+  expect((await importRecipe(file, lead)).recipe.id).toBe("malted");
+  expect((await importRecipe({ ...file, recipe: { ...file.recipe, title: "Malted, another" } }, lead)).recipe.id).toBe(
+    "malted-2",
+  );
   await db.deleteFrom("recipe").where("id", "like", "malted%").execute();
   expect(await removeIngredient(db, "malt")).toBe(true);
 });
@@ -147,8 +131,8 @@ test("an ingredient is changed by the first of two, and stays while a recipe nam
   expect((await ingredientOf(db, "butter"))?.ingredient.contains).toEqual(["milk", "mustard"]);
   expect(await removeIngredient(db, "butter")).toBe(false);
   await changeIngredient(db, butter.ingredient, butter.version + 1, lead);
-  expect(await recipes.freeIngredientId(db, "Butter")).toBe("butter-2");
-  expect(await recipes.freeIngredientId(db, "New")).toBe("new-2");
+  expect(await freeIngredientId(db, "Butter")).toBe("butter-2");
+  expect(await freeIngredientId(db, "New")).toBe("new-2");
 });
 
 test("the database refuses figures that contradict themselves, whatever let them through", async () => {

@@ -8,36 +8,32 @@ import { classOf } from "~/db/queries/classes.server";
 import { migrateDown, migrateToLatest } from "~/db/migrations";
 import type { DB } from "~/db/schema";
 import { demoClasses } from "~/demo/boathouse";
-import { testDatabase } from "../../test/database";
+import { aClass, anAccount, programDatabase } from "../../test/database";
+import { addPeople, importClass, saveClass, saveLabel, savePerson, settle, stampsOf, unsettle } from "./classes.server";
+import {
+  accountOfSession,
+  closeAllSessions,
+  closeSession,
+  countAccounts,
+  makeFirstAccount,
+  offerSetupCode,
+  openSession,
+  secondsToWait,
+  signIn,
+} from "./accounts.server";
+import { appendEvents, eventsOf, keepLog, logOf, snapshotOf } from "./live.server";
+import { loadDemo } from "./demo.server";
 
 let db: Kysely<DB>;
-let services: typeof import("./classes.server") &
-  typeof import("./accounts.server") &
-  typeof import("./live.server") &
-  typeof import("./demo.server");
 const { next, current } = demoClasses(new CalendarDate(2026, 11, 24));
 
 beforeAll(async () => {
-  const made = await testDatabase();
-  process.env.DATABASE_URL = made.url;
-  services = {
-    ...(await import("./classes.server")),
-    ...(await import("./accounts.server")),
-    ...(await import("./live.server")),
-    ...(await import("./demo.server")),
-  };
-  const { database } = await import("~/db/client.server");
-  db = database();
-  await made.db.destroy();
+  db = await programDatabase();
 });
 afterAll(() => db.destroy());
 
 let lead: string;
-const brought = async (input = next): Promise<string> => {
-  const done = await services.importClass(db, input, lead);
-  if ("missing" in done) throw new Error(done.missing);
-  return done.id;
-};
+const brought = (input = next) => aClass(db, input, lead);
 const stored = async (id: string) => {
   const found = await classOf(db, id);
   if (!found) throw new Error("the class is not there");
@@ -50,12 +46,7 @@ beforeEach(async () => {
   );
   // Not truncated: the pantry names who changed it, and would go with the accounts.
   await db.deleteFrom("account").execute();
-  lead = await services.addAccount(db, {
-    email: "Lead@Club.example",
-    name: "Lead",
-    role: "lead",
-    password: "a long enough password",
-  });
+  lead = await anAccount(db);
 });
 
 test("the migrations can be taken back and applied again, and an older pantry gets its new figures", async () => {
@@ -190,9 +181,9 @@ test("an ingredient that the file means differently does not change ours", async
 test("a file that names an ingredient nobody has changes nothing", async () => {
   const pantry = next.pantry.filter((one) => one.id !== "syrup");
   await db.deleteFrom("ingredient").where("id", "=", "syrup").execute();
-  expect(await services.importClass(db, { ...next, pantry }, lead)).toEqual({ missing: "syrup" });
+  expect(await importClass(db, { ...next, pantry }, lead)).toEqual({ missing: "syrup" });
   expect(await db.selectFrom("class").select("id").execute()).toEqual([]);
-  await services.importClass(db, next, lead);
+  await importClass(db, next, lead);
   expect(await db.selectFrom("ingredient").select("id").where("id", "=", "syrup").execute()).toHaveLength(1);
 });
 
@@ -212,8 +203,8 @@ test("of two people saving the same class the second is told, and nothing of the
       stations: dish.stations,
     })),
   });
-  expect(await services.saveClass(id, meta.version, facts(16), lead)).toEqual({ saved: true });
-  const second = await services.saveClass(id, meta.version, facts(18), lead);
+  expect(await saveClass(id, meta.version, facts(16), lead)).toEqual({ saved: true });
+  const second = await saveClass(id, meta.version, facts(18), lead);
   expect(second).toMatchObject({
     saved: false,
     now: {
@@ -242,8 +233,8 @@ test("people and labels are saved by version too", async () => {
       },
     ],
   };
-  expect(await services.savePerson(id, first.id, version, changed, lead)).toBe(true);
-  expect(await services.savePerson(id, first.id, version, first, lead)).toBe(false);
+  expect(await savePerson(id, first.id, version, changed, lead)).toBe(true);
+  expect(await savePerson(id, first.id, version, first, lead)).toBe(false);
   expect((await stored(id)).input.people[0]?.needs).toEqual(changed.needs);
   const label = {
     ingredientId: "syrup",
@@ -253,9 +244,9 @@ test("people and labels are saved by version too", async () => {
     readBy: "Lead",
     readOn: "2026-11-24",
   };
-  expect(await services.saveLabel(id, 0, label)).toBe(true);
-  expect(await services.saveLabel(id, 0, { ...label, contains: [] })).toBe(false);
-  expect(await services.saveLabel(id, 1, { ...label, contains: [] })).toBe(true);
+  expect(await saveLabel(id, 0, label)).toBe(true);
+  expect(await saveLabel(id, 0, { ...label, contains: [] })).toBe(false);
+  expect(await saveLabel(id, 1, { ...label, contains: [] })).toBe(true);
   expect((await stored(id)).input.labels.find((one) => one.ingredientId === "syrup")?.contains).toEqual([]);
 });
 
@@ -263,20 +254,20 @@ test("a list of people comes in whole or not at all", async () => {
   const id = await brought();
   const before = (await stored(id)).input.people.length;
   const person = { name: "Ada", role: "cook" as const, ageBand: "adult" as const, hasAnswered: false, needs: [] };
-  await expect(services.addPeople(id, [person, { ...person, name: "x".repeat(200) }], lead)).rejects.toThrow();
+  await expect(addPeople(id, [person, { ...person, name: "x".repeat(200) }], lead)).rejects.toThrow();
   expect((await stored(id)).input.people).toHaveLength(before);
-  await services.addPeople(id, [person, person], lead);
+  await addPeople(id, [person, person], lead);
   expect((await stored(id)).input.people).toHaveLength(before + 2);
 });
 
 test("a stage is settled on what it depends on and stale when that changes", async () => {
   const id = await brought();
   const { input } = await stored(id);
-  await services.settle(db, input, id, "amounts", lead);
-  const [stamp] = await services.stampsOf(id);
+  await settle(db, input, id, "amounts", lead);
+  const [stamp] = await stampsOf(id);
   expect(stamp).toMatchObject({ stage: "amounts", fingerprint: fingerprints(input).amounts, by: "Lead" });
-  await services.unsettle(id, "amounts");
-  expect(await services.stampsOf(id)).toEqual([]);
+  await unsettle(id, "amounts");
+  expect(await stampsOf(id)).toEqual([]);
 });
 
 test("an event sent twice, or by two devices at once, is kept once; the class is pinned as it was when teaching began", async () => {
@@ -288,18 +279,18 @@ test("an event sent twice, or by two devices at once, is kept once; the class is
     { id: crypto.randomUUID(), at: 2500, kind: "note-added", text: "hot" },
   ];
   await Promise.all([
-    services.appendEvents(db, input, events, lead),
-    services.appendEvents(db, input, events.slice(1), lead),
-    services.appendEvents(db, input, events, lead),
+    appendEvents(db, input, events, lead),
+    appendEvents(db, input, events.slice(1), lead),
+    appendEvents(db, input, events, lead),
   ]);
-  const kept = await services.eventsOf(db, id);
+  const kept = await eventsOf(db, id);
   expect(kept).toHaveLength(3);
   expect(fold(kept)).toEqual(fold(events));
   await db.updateTable("class").set({ people: 40 }).where("id", "=", id).execute();
-  expect((await services.snapshotOf(id))?.brief.people).toBe(input.brief.people);
-  expect(await services.keepLog(db, id, 0, { piecesMade: 40, note: "well" }, lead)).toBe(true);
-  expect(await services.keepLog(db, id, 0, { piecesMade: 41, note: "" }, lead)).toBe(false);
-  expect(await services.logOf(id)).toMatchObject({ piecesMade: 40, note: "well", version: 1, by: "Lead" });
+  expect((await snapshotOf(id))?.brief.people).toBe(input.brief.people);
+  expect(await keepLog(db, id, 0, { piecesMade: 40, note: "well" }, lead)).toBe(true);
+  expect(await keepLog(db, id, 0, { piecesMade: 41, note: "" }, lead)).toBe(false);
+  expect(await logOf(id)).toMatchObject({ piecesMade: 40, note: "well", version: 1, by: "Lead" });
 });
 
 test("a class is read in the same number of queries with three people and with sixty", async () => {
@@ -325,50 +316,50 @@ test("a class is read in the same number of queries with three people and with s
 });
 
 test("signing in takes the right words, a session ends where and when it is told to", async () => {
-  expect(await services.signIn(db, "lead@club.example", "a long enough password")).toMatchObject({
+  expect(await signIn(db, "Lead@Club.Example", "a long enough password")).toMatchObject({
     id: lead,
     role: "lead",
   });
-  expect(await services.signIn(db, "lead@club.example", "A long enough password")).toBeUndefined();
-  expect(await services.signIn(db, "nobody@club.example", "a long enough password")).toBeUndefined();
-  const [one, two] = [await services.openSession(db, lead), await services.openSession(db, lead)];
-  expect(await services.accountOfSession(db, one.secret)).toMatchObject({ id: lead });
+  expect(await signIn(db, "lead@club.example", "A long enough password")).toBeUndefined();
+  expect(await signIn(db, "nobody@club.example", "a long enough password")).toBeUndefined();
+  const [one, two] = [await openSession(db, lead), await openSession(db, lead)];
+  expect(await accountOfSession(db, one.secret)).toMatchObject({ id: lead });
   expect(
     (await db.selectFrom("login_session").select("id_hash").execute()).some((row) => row.id_hash === one.secret),
   ).toBe(false);
-  await services.closeSession(db, one.secret);
-  expect(await services.accountOfSession(db, one.secret)).toBeUndefined();
-  await services.closeAllSessions(db, lead);
-  expect(await services.accountOfSession(db, two.secret)).toBeUndefined();
-  const late = await services.openSession(db, lead);
+  await closeSession(db, one.secret);
+  expect(await accountOfSession(db, one.secret)).toBeUndefined();
+  await closeAllSessions(db, lead);
+  expect(await accountOfSession(db, two.secret)).toBeUndefined();
+  const late = await openSession(db, lead);
   await db
     .updateTable("login_session")
     .set({ expires_at: new Date(0) })
     .execute();
-  expect(await services.accountOfSession(db, late.secret)).toBeUndefined();
+  expect(await accountOfSession(db, late.secret)).toBeUndefined();
 });
 
 test("the sixth attempt in a minute waits, from that place for that account", async () => {
-  for (let n = 0; n < 5; n += 1) expect(await services.secondsToWait("a@club.example", "192.0.2.1")).toBeUndefined();
-  expect(await services.secondsToWait("a@club.example", "192.0.2.1")).toBeGreaterThan(0);
-  expect(await services.secondsToWait("b@club.example", "192.0.2.1")).toBeUndefined();
+  for (let n = 0; n < 5; n += 1) expect(await secondsToWait("a@club.example", "192.0.2.1")).toBeUndefined();
+  expect(await secondsToWait("a@club.example", "192.0.2.1")).toBeGreaterThan(0);
+  expect(await secondsToWait("b@club.example", "192.0.2.1")).toBeUndefined();
 });
 
 test("the one-time code makes one account, once, and only the first", async () => {
   await db.deleteFrom("account").execute();
-  const old = await services.offerSetupCode(db);
-  const code = await services.offerSetupCode(db);
+  const old = await offerSetupCode(db);
+  const code = await offerSetupCode(db);
   const first = { email: "first@club.example", name: "First", password: "a long enough password" };
-  expect(await services.makeFirstAccount(db, old, first)).toBeUndefined();
-  expect(await services.makeFirstAccount(db, code, first)).toBeDefined();
-  expect(await services.makeFirstAccount(db, code, { ...first, email: "second@club.example" })).toBeUndefined();
-  expect(await services.countAccounts(db)).toBe(1);
+  expect(await makeFirstAccount(db, old, first)).toBeUndefined();
+  expect(await makeFirstAccount(db, code, first)).toBeDefined();
+  expect(await makeFirstAccount(db, code, { ...first, email: "second@club.example" })).toBeUndefined();
+  expect(await countAccounts(db)).toBe(1);
 });
 
 test("the demonstration loads, loads again without doubling, and leaves other classes alone", async () => {
   const own = await brought(current);
-  await services.loadDemo(db);
-  await services.loadDemo(db);
+  await loadDemo(db);
+  await loadDemo(db);
   const rows = await db.selectFrom("class").select(["id", "is_demo"]).execute();
   expect(rows.filter((row) => row.is_demo)).toHaveLength(3);
   expect(rows.map((row) => row.id)).toContain(own);

@@ -48,27 +48,29 @@ export default function Accounts({ loaderData, actionData }: Route.ComponentProp
       <h1>Accounts</h1>
       <div className="columns two" style={{ marginTop: 14 }}>
         <section>
-          <table className="ruled">
-            <thead>
-              <tr>
-                <th scope="col">Name</th>
-                <th scope="col">E-mail address</th>
-                <th scope="col">Role</th>
-              </tr>
-            </thead>
-            <tbody>
-              {loaderData.accounts.map((one) => (
-                <tr key={one.id}>
-                  <td>
-                    {one.name}
-                    {one.id === loaderData.self ? <span className="quiet"> (you)</span> : null}
-                  </td>
-                  <td>{one.email}</td>
-                  <td>{one.role}</td>
+          <div className="scroll-x" tabIndex={0} role="group" aria-label="Accounts">
+            <table className="ruled">
+              <thead>
+                <tr>
+                  <th scope="col">Name</th>
+                  <th scope="col">E-mail address</th>
+                  <th scope="col">Role</th>
                 </tr>
-              ))}
-            </tbody>
-          </table>
+              </thead>
+              <tbody>
+                {loaderData.accounts.map((one) => (
+                  <tr key={one.id}>
+                    <td>
+                      {one.name}
+                      {one.id === loaderData.self ? <span className="quiet"> (you)</span> : null}
+                    </td>
+                    <td>{one.email}</td>
+                    <td>{one.role}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
           <p className="quiet small" style={{ padding: "10px 0" }}>
             Assistants plan, pack and teach. Only a lead signs the allergy table, removes classes and manages accounts.
           </p>

@@ -22,7 +22,8 @@ import { useLocale } from "~/ui/sheet/locale";
 import { bellWords } from "~/ui/words/en";
 
 const schema = z.object({
-  version: z.int().default(0),
+  // Always there, so that a body that is no form of ours keeps nothing and settles nothing.
+  version: z.int({ error: "The form did not arrive whole. Load the page again and repeat." }),
   piecesMade: whole(0, 100_000).optional(),
   note: optionalWords(4000),
 });

@@ -19,14 +19,35 @@ async function kitchenOr404(kitchenId: string) {
 
 export const loader = async ({ params }: Route.LoaderArgs) => ({ kitchen: await kitchenOr404(params.kitchenId) });
 
-const metre = z.number().min(0).max(100);
-const floorSchema = z.strictObject({
-  widthM: z.number().min(1, { error: "A room is at least 1 m wide." }).max(100, { error: "At most 100 m." }),
-  depthM: z.number().min(1, { error: "A room is at least 1 m deep." }).max(100, { error: "At most 100 m." }),
-  marks: z
-    .array(z.strictObject({ kind: z.enum(floorKinds), label: z.string().trim().max(40), x: metre, y: metre }))
-    .max(120, { error: "At most 120 things." }),
-});
+/** What no hand draws: only a broken page or a made-up request sends it. */
+const error = "The sketch was not understood. Load the page and draw again.";
+const metres = (what: string) =>
+  z
+    .number({ error: `Give how ${what} the room is in metres, such as 8.` })
+    .min(1, { error: `A room is at least 1 m ${what}.` })
+    .max(100, { error: `A room is at most 100 m ${what}.` });
+const place = z.number({ error }).min(0, { error }).max(100, { error });
+const floorSchema = z.strictObject(
+  {
+    widthM: metres("wide"),
+    depthM: metres("deep"),
+    marks: z
+      .array(
+        z.strictObject(
+          {
+            kind: z.enum(floorKinds, { error }),
+            label: z.string({ error }).trim().max(40, { error: "A name has at most 40 letters. Shorten it." }),
+            x: place,
+            y: place,
+          },
+          { error },
+        ),
+        { error },
+      )
+      .max(120, { error: "At most 120 things." }),
+  },
+  { error },
+);
 
 export async function action({ request, params }: Route.ActionArgs) {
   const kitchen = await kitchenOr404(params.kitchenId);
@@ -39,16 +60,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   }
   const floor = floorSchema.safeParse(typed);
   if (!floor.success)
-    return data(
-      {
-        problems: floor.error.issues.map((issue) =>
-          issue.code === "custom" || issue.message.startsWith("A")
-            ? issue.message
-            : "The sketch was not understood. Load the page and draw again.",
-        ),
-      },
-      { status: 400 },
-    );
+    return data({ problems: [...new Set(floor.error.issues.map((issue) => issue.message))] }, { status: 400 });
   await database()
     .transaction()
     .execute((trx) => saveFloor(trx, kitchen.id, floor.data));

@@ -105,61 +105,63 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
               </select>
             </label>
           </div>
-          <table className="ruled">
-            <thead>
-              <tr>
-                <th scope="col">Recipe</th>
-                <th scope="col">Family</th>
-                <th scope="col">Standing</th>
-                <th scope="col">What it says</th>
-                <th scope="col">Kept</th>
-              </tr>
-            </thead>
-            <tbody>
-              {shown.map((recipe) => (
-                <tr key={recipe.recipeId}>
-                  <td>
-                    <Link
-                      className="text"
-                      to={`/recipes/${recipe.recipeId}`}
-                      style={{ fontFamily: "var(--head)", fontWeight: 600, fontSize: 22 }}
-                    >
-                      {recipe.title}
-                    </Link>
-                    {recipe.ways > 0 ? (
-                      <span className="quiet small">
-                        {" "}
-                        and {recipe.ways} other {recipe.ways === 1 ? "way" : "ways"}
-                      </span>
-                    ) : null}
-                  </td>
-                  <td>{familyWords[recipe.family as Family]}</td>
-                  <td>{standingWords[recipe.standing as Standing]}</td>
-                  <td>
-                    {recipe.blocks > 0 ? <b className="needs-you">{recipe.blocks} in the way</b> : null}
-                    {recipe.blocks > 0 && recipe.warns > 0 ? ", " : ""}
-                    {recipe.warns > 0 ? (
-                      `${recipe.warns} to look at`
-                    ) : recipe.blocks === 0 ? (
-                      <span className="quiet">nothing to mend</span>
-                    ) : (
-                      ""
-                    )}
-                  </td>
-                  <td className="quiet">
-                    revision {recipe.revision}, {recipe.by ?? "someone"}, {moment(recipe.createdAt, locale)}
-                  </td>
-                </tr>
-              ))}
-              {shown.length === 0 ? (
+          <div className="scroll-x" tabIndex={0} role="group" aria-label="Recipes">
+            <table className="ruled">
+              <thead>
                 <tr>
-                  <td colSpan={5} className="quiet">
-                    No recipe has all of these words. Fewer of them find more.
-                  </td>
+                  <th scope="col">Recipe</th>
+                  <th scope="col">Family</th>
+                  <th scope="col">Standing</th>
+                  <th scope="col">What it says</th>
+                  <th scope="col">Kept</th>
                 </tr>
-              ) : null}
-            </tbody>
-          </table>
+              </thead>
+              <tbody>
+                {shown.map((recipe) => (
+                  <tr key={recipe.recipeId}>
+                    <td>
+                      <Link
+                        className="text"
+                        to={`/recipes/${recipe.recipeId}`}
+                        style={{ fontFamily: "var(--head)", fontWeight: 600, fontSize: 22 }}
+                      >
+                        {recipe.title}
+                      </Link>
+                      {recipe.ways > 0 ? (
+                        <span className="quiet small">
+                          {" "}
+                          and {recipe.ways} other {recipe.ways === 1 ? "way" : "ways"}
+                        </span>
+                      ) : null}
+                    </td>
+                    <td>{familyWords[recipe.family as Family]}</td>
+                    <td>{standingWords[recipe.standing as Standing]}</td>
+                    <td>
+                      {recipe.blocks > 0 ? <b className="needs-you">{recipe.blocks} in the way</b> : null}
+                      {recipe.blocks > 0 && recipe.warns > 0 ? ", " : ""}
+                      {recipe.warns > 0 ? (
+                        `${recipe.warns} to look at`
+                      ) : recipe.blocks === 0 ? (
+                        <span className="quiet">nothing to mend</span>
+                      ) : (
+                        ""
+                      )}
+                    </td>
+                    <td className="quiet">
+                      revision {recipe.revision}, {recipe.by ?? "someone"}, {moment(recipe.createdAt, locale)}
+                    </td>
+                  </tr>
+                ))}
+                {shown.length === 0 ? (
+                  <tr>
+                    <td colSpan={5} className="quiet">
+                      No recipe has all of these words. Fewer of them find more.
+                    </td>
+                  </tr>
+                ) : null}
+              </tbody>
+            </table>
+          </div>
         </>
       )}
     </>

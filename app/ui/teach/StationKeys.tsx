@@ -28,9 +28,9 @@ export function StationKeys({
   const set = (to: StationState) => add({ kind: "station-set", stationId: station.id, state: to });
   return (
     <section className={`station ${state}`} aria-label={station.name}>
-      <h3>
+      <h2>
         {station.name} <span className="state">{stationStateWords[state]}</span>
-      </h3>
+      </h2>
       <div className="keys">
         <button type="button" onClick={() => set(next[state])}>
           {state === "done"

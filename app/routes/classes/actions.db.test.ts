@@ -1,0 +1,488 @@
+import { CalendarDate } from "@internationalized/date";
+import type { Kysely } from "kysely";
+import { plan } from "~/core/plan";
+import { toNumber } from "~/core/quantity";
+import type { DB } from "~/db/schema";
+import { demoClasses } from "~/demo/boathouse";
+import { classOr404, stampsOf } from "~/services/classes.server";
+import { logOf } from "~/services/live.server";
+import { prepOwners, tripOf } from "~/services/shop.server";
+import { aClass, anAccount, programDatabase } from "../../../test/database";
+import { type Answer, type Asked, type Door, ask, cookieOf } from "../../../test/doors";
+import * as brief from "./brief";
+import { formValuesOf } from "./brief-form";
+import * as brought from "./brought";
+import * as theClass from "./class";
+import * as events from "./events";
+import * as importing from "./import";
+import * as intakeAdmin from "./intake-admin";
+import * as kitLabels from "./kit-labels";
+import * as kits from "./kits";
+import * as label from "./label";
+import * as log from "./log";
+import * as making from "./new";
+import * as peopleImport from "./people-import";
+import * as person from "./person";
+import * as prep from "./prep";
+import * as privacy from "./privacy";
+import * as remedies from "./remedies";
+import * as scaling from "./scaling";
+import * as seats from "./seats";
+import * as shopping from "./shopping";
+import * as ticks from "./ticks";
+
+const { next, current } = demoClasses(new CalendarDate(2026, 11, 25));
+let db: Kysely<DB>;
+let lead = "";
+let cookie = "";
+let classId = "";
+
+beforeAll(async () => {
+  db = await programDatabase();
+  lead = await anAccount(db);
+  cookie = await cookieOf(lead);
+});
+afterAll(() => db.destroy());
+beforeEach(async () => {
+  await db.deleteFrom("class").execute();
+  classId = await aClass(db, next, lead);
+});
+
+const stored = async (id = classId) => classOr404(id);
+const post = (door: Door, form: Asked["form"], params: Record<string, string> = {}): Promise<Answer> =>
+  ask(door, cookie, { params: { classId, ...params }, ...(form ? { form } : {}) });
+const personNamed = async (name: string) => {
+  const found = (await stored()).input.people.find((one) => one.name === name);
+  if (!found) throw new Error(`nobody is called ${name}`);
+  return found;
+};
+/** A form's first values as a browser would post them. */
+const posted = (values: Record<string, unknown>): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(values).flatMap(([key, value]): [string, string][] =>
+      Array.isArray(value)
+        ? value.flatMap((row: Record<string, unknown>, index) =>
+            Object.entries(row).map(([field, each]): [string, string] => [`${key}[${index}].${field}`, String(each)]),
+          )
+        : value === undefined || value === ""
+          ? []
+          : [[key, String(value)]],
+    ),
+  );
+const briefForm = async (change: Record<string, string> = {}) => {
+  const { input, meta } = await stored();
+  return { ...posted(formValuesOf(input, meta.version)), ...change };
+};
+/** Every sentence of an answer, wherever in it. */
+const said = (answer: Answer): string => JSON.stringify(answer.body);
+
+describe("the brief", () => {
+  test("is kept when it is whole, and raises the version of the class once", async () => {
+    const before = (await stored()).meta.version;
+    const answer = await post(brief, await briefForm({ people: "17", piecesEach: "2 1/2" }));
+    expect(answer).toMatchObject({ status: 200, body: { isSaved: true } });
+    const { input, meta } = await stored();
+    expect([input.brief.people, toNumber(input.brief.piecesEach), meta.version]).toEqual([17, 2.5, before + 1]);
+    expect(input.people).toHaveLength(next.people.length);
+  });
+
+  test.each([
+    ["people", "-1", "Give a whole number from 0 to 400; got -1."],
+    ["people", "many", "Give a whole number from 0 to 400; what came is not a number."],
+    ["piecesEach", "0", "Give a number above 0 and up to 40"],
+    ["minutes", "10000", "Give a whole number from 15 to 600; got 10000."],
+    ["title", "x".repeat(121), "At most 120 letters; 121 came. Shorten it."],
+    ["date", "2026-02-30", "Give a date."],
+    ["timeZone", "Moon/Base", "time zone"],
+    ["measuringSetId", "thimbles", "Choose a measuring set from the list."],
+    ["stationNames", "Heron, Heron", "“Heron” stands twice."],
+    ["strictTolerancePercent", "0.1", "closer than that no spoon measures"],
+    ["kitchenId", "00000000-0000-4000-8000-000000000000", "kitchen"],
+    ["dishes[0].what", "no-such-recipe@1/", "recipe"],
+  ])("with %s “%s” says so, and keeps nothing", async (field, typed, sentence) => {
+    const before = await stored();
+    const answer = await post(brief, await briefForm({ [field]: typed }));
+    expect(answer.status).toBe(400);
+    expect(said(answer)).toContain(sentence);
+    expect(await stored()).toEqual(before);
+  });
+
+  test("of two who save from the same page the second is shown what the first did, beside their own", async () => {
+    const [one, two] = [await briefForm({ minutes: "100" }), await briefForm({ people: "16" })];
+    expect((await post(brief, one)).status).toBe(200);
+    const late = await post(brief, two);
+    expect(late.status).toBe(409);
+    expect(late.body).toMatchObject({
+      conflict: {
+        by: "Lead",
+        rows: expect.arrayContaining([
+          { field: "minutes", saved: "100", typed: "90" },
+          { field: "people", saved: "14", typed: "16" },
+        ]) as unknown,
+      },
+    });
+    expect((await stored()).input.brief).toMatchObject({ minutes: 100, people: 14 });
+  });
+
+  test("a new class comes of the same form, with its own address; one without a recipe is a class too", async () => {
+    const { version: _version, ...form } = await briefForm({ title: "From nothing" });
+    const answer = await post(making, form);
+    expect(answer).toMatchObject({ status: 302, location: expect.stringMatching(/^\/classes\/[0-9a-f-]{36}\/brief$/) });
+    const id = answer.location?.split("/")[2] ?? "";
+    expect((await stored(id)).input).toMatchObject({ title: "From nothing", people: [] });
+    const bare = Object.fromEntries(Object.entries(form).filter(([key]) => !key.startsWith("dishes")));
+    const second = await post(making, { ...bare, title: "Without a recipe" });
+    expect((await stored(second.location?.split("/")[2])).input.dishes).toEqual([]);
+  });
+
+  test("ways to scale and more people at the door are taken over, unless somebody was faster", async () => {
+    const { version } = (await stored()).meta;
+    const rule = { intent: "rule", rule: "whole", version: String(version) };
+    expect((await post(scaling, rule)).status).toBe(302);
+    expect((await stored()).input.brief.batchRule).toBe("whole");
+    expect((await post(scaling, { intent: "people", people: "20", version: String(version) })).status).toBe(409);
+    expect((await stored()).input.brief.people).toBe(14);
+    const more = { intent: "people", people: "20", version: String(version + 1) };
+    expect((await post(scaling, more)).status).toBe(302);
+    expect((await stored()).input.brief.people).toBe(20);
+  });
+});
+
+describe("a class as a whole", () => {
+  test("stages are settled and opened again, and the class is removed by a lead only", async () => {
+    expect(await post(theClass, { intent: "settle", stage: "amounts" })).toMatchObject({
+      status: 302,
+      location: `/classes/${classId}/amounts`,
+    });
+    expect((await stampsOf(classId)).map((one) => [one.stage, one.by])).toEqual([["amounts", "Lead"]]);
+    await post(theClass, { intent: "unsettle", stage: "amounts" });
+    expect(await stampsOf(classId)).toEqual([]);
+
+    const helper = await cookieOf(await anAccount(db, "assistant"));
+    const params = { classId };
+    expect((await ask(theClass, helper, { params, form: { intent: "remove" } })).status).toBe(403);
+    expect((await ask(theClass, helper, { params, form: { intent: "settle", stage: "allergies" } })).status).toBe(403);
+    expect((await ask(theClass, helper, { params, form: { intent: "settle", stage: "gear" } })).status).toBe(302);
+    expect((await post(theClass, { intent: "remove" })).location).toBe("/");
+    await expect(stored()).rejects.toMatchObject({ init: { status: 404 } });
+  });
+
+  test("a file that is none says what is wrong with it; an ingredient nobody knows is named", async () => {
+    const texts: [string, string][] = [
+      ["  ", "Nothing came."],
+      ["{ half", "This is not JSON."],
+      ['{"format":"apron-bell-class","version":9,"class":{}}', "version"],
+    ];
+    for (const [text, sentence] of texts) {
+      const answer = await post(importing, { text });
+      expect([text, answer.status]).toEqual([text, 400]);
+      expect(said(answer)).toContain(sentence);
+      expect(answer.body).toMatchObject({ text });
+    }
+    expect(await db.selectFrom("class").select("id").execute()).toHaveLength(1);
+  });
+});
+
+describe("the register", () => {
+  const juniper = { name: "Juniper Dray", role: "cook", ageBand: "6-11", answered: "yes" };
+
+  test("somebody is added, changed and taken off; what they declared is kept as it was typed", async () => {
+    const need = { "needs[0].substance": "egg", "needs[0].severity": "allergy", "needs[0].note": "baked is worse" };
+    expect((await post(person, { ...juniper, name: "Tam Reed", ...need }, { personId: "new" })).status).toBe(302);
+    const tam = await personNamed("Tam Reed");
+    expect(tam.needs).toMatchObject([{ substance: "egg", severity: "allergy", note: "baked is worse" }]);
+    expect((await post(person, { ...juniper, name: "Tam Reedy", diet: "vegan" }, { personId: tam.id })).status).toBe(
+      302,
+    );
+    expect((await personNamed("Tam Reedy")).needs).toMatchObject([{ kind: "diet", diet: "vegan" }]);
+    expect((await post(person, { intent: "remove" }, { personId: tam.id })).status).toBe(302);
+    await expect(personNamed("Tam Reedy")).rejects.toThrow("nobody");
+  });
+
+  test.each([
+    [{ "needs[0].substance": "egg" }, "Say how bad it is"],
+    [{ "needs[0].severity": "allergy" }, "Say what they avoid, or empty this row."],
+    [{ answered: "no", diet: "vegan" }, "so somebody did answer"],
+    [{ email: "no address" }, "Give an e-mail address"],
+    [{ grownUpId: "00000000-0000-4000-8000-000000000000" }, "This grown-up is not on the register any more."],
+    [{ name: "" }, "Give a name."],
+  ])("%j is refused with “%s”, and nobody changes", async (change, sentence) => {
+    const { id } = await personNamed("Juniper Dray");
+    const before = (await stored()).input.people;
+    const answer = await post(person, { ...juniper, ...change }, { personId: id });
+    expect(answer.status).toBe(400);
+    expect(said(answer)).toContain(sentence);
+    expect((await stored()).input.people).toEqual(before);
+  });
+
+  test("a list is looked through first, then brought in; whoever stands on it already is named", async () => {
+    const text = "name,age,avoids,answered\nAda Finch,6-11,milk: allergy,yes\nJuniper Dray,6-11,,yes";
+    const shown = await post(peopleImport, { text });
+    expect(shown).toMatchObject({ status: 200, body: { twice: ["Juniper Dray"], read: { ok: true } } });
+    await expect(personNamed("Ada Finch")).rejects.toThrow("nobody");
+    expect((await post(peopleImport, { text, intent: "add-new" })).status).toBe(302);
+    expect((await personNamed("Ada Finch")).needs).toMatchObject([{ substance: "milk" }]);
+    const { people } = (await stored()).input;
+    expect(people.filter((one) => one.name === "Juniper Dray")).toHaveLength(1);
+
+    const broken = await post(peopleImport, { text: "name,age\nBo,ancient\n,6-11", intent: "add" });
+    expect(broken.status).toBe(400);
+    expect(said(broken)).toContain("“ancient” is not one of");
+    expect((await stored()).input.people).toEqual(people);
+  });
+
+  test("health data are kept so many days and removed at once when asked", async () => {
+    expect((await post(privacy, { days: "0" })).status).toBe(400);
+    expect((await post(privacy, { days: "9" })).status).toBe(200);
+    expect((await stored()).meta.retainDays).toBe(9);
+    await post(privacy, { intent: "remove-now" });
+    const { input, meta } = await stored();
+    expect(meta.healthRemovedAt).not.toBeNull();
+    expect(input.people.flatMap((one) => one.needs)).toEqual([]);
+    expect(input.people).toHaveLength(next.people.length);
+  });
+
+  test("a link is made, reminders go to whoever has an address and did not answer, a link is taken back", async () => {
+    const made = (await post(intakeAdmin, { intent: "link", days: "7" })).body as { made: { address: string } };
+    expect(made.made.address).toMatch(/^http:\/\/127\.0\.0\.1\/intake\/[\w-]{20,}$/);
+    await db.updateTable("participant").set({ email: "fay@home.example" }).where("name", "=", "Fay Mosswell").execute();
+    expect(await post(intakeAdmin, { intent: "remind", days: "7" })).toMatchObject({
+      body: { done: "1 letter is in the outbox." },
+    });
+    const letters = await db.selectFrom("outbox_mail").selectAll().where("class_id", "=", classId).execute();
+    expect(letters.map((letter) => JSON.stringify(letter))).toEqual([expect.stringContaining("/intake/")]);
+    const [link] = await db
+      .selectFrom("intake_link")
+      .select("token_hash")
+      .where("participant_id", "is", null)
+      .execute();
+    expect((await post(intakeAdmin, { intent: "revoke", hash: link?.token_hash ?? "" })).status).toBe(200);
+    expect((await post(intakeAdmin, { intent: "link", days: "0" })).status).toBe(400);
+  });
+});
+
+describe("labels, food brought along, ways out", () => {
+  const reading = { product: "house butter", readOn: "2026-11-24", contains: "milk" };
+
+  test("a label is read once; of two who read it at the same time the second is told", async () => {
+    const params = { ingredientId: "butter" };
+    const version = String((await stored()).meta.labelVersions.butter ?? 0);
+    expect((await post(label, { ...reading, version }, params)).status).toBe(302);
+    const late = await post(label, { ...reading, product: "another", version }, params);
+    expect(late.status).toBe(409);
+    expect(said(late)).toContain("Somebody else read this label a moment ago.");
+    const kept = (await stored()).input.labels.find((one) => one.ingredientId === "butter");
+    expect(kept).toMatchObject({ product: "house butter", contains: ["milk"], readBy: "Lead" });
+    expect((await post(label, { intent: "forget" }, params)).status).toBe(302);
+    expect((await stored()).input.labels.some((one) => one.ingredientId === "butter")).toBe(false);
+  });
+
+  test("a picture that is none is refused beside its field", async () => {
+    const form = { ...reading, photo: new File(["no picture"], "label.jpg", { type: "image/jpeg" }) };
+    const answer = await post(label, form, { ingredientId: "sugar" });
+    expect(answer.status).toBe(400);
+    expect(said(answer)).toContain("This is no JPEG or PNG picture");
+  });
+
+  test.each([
+    [{ unitGrams: "0" }, "Give more than 0 grams."],
+    [{ price: "-1" }, "A price is 0 or more."],
+    [{ unitsPerPack: "0" }, "Give a whole number from 1 to 10000"],
+    [{ unitName: "" }, "Give what one unit is called"],
+    [{ "sizes[0].unitGrams": "a lot" }, "Give the grams in one unit"],
+  ])("what is bought with %j says “%s”", async (change, sentence) => {
+    const pack = { intent: "buy", unitGrams: "250", unitsPerPack: "1", unitName: "slab", price: "1.50", ...change };
+    const answer = await post(label, pack, { ingredientId: "butter" });
+    expect(answer.status).toBe(400);
+    expect(said(answer)).toContain(sentence);
+    expect((await stored()).input.packs.find((one) => one.ingredientId === "butter")?.unitName).not.toBe("slab");
+  });
+
+  test("a pack is kept with its other sizes; a row without grams is no size", async () => {
+    const pack = { intent: "buy", product: "", unitGrams: "250", unitsPerPack: "1", unitName: "slab", price: "1.5" };
+    const sizes = { "sizes[0].unitGrams": "500", "sizes[0].price": "2.75", "sizes[1].unitsPerPack": "2" };
+    expect((await post(label, { ...pack, ...sizes }, { ingredientId: "butter" })).status).toBe(200);
+    expect((await stored()).input.packs.find((one) => one.ingredientId === "butter")).toMatchObject({
+      unitName: "slab",
+      price: 150,
+      sizes: [{ unitGrams: 500, unitsPerPack: 1, price: 275 }],
+    });
+  });
+
+  test("food brought along without a packet read is unknown; boxes without a packet's name are refused", async () => {
+    const loaf = { name: "walnut loaf", broughtBy: "Honor Vale" };
+    const refused = await post(brought, { ...loaf, contains: "nut" }, { foodId: "new" });
+    expect(refused.status).toBe(400);
+    expect((await post(brought, loaf, { foodId: "new" })).status).toBe(302);
+    const onTable = async () => ((await stored()).input.shared ?? []).find((one) => one.name === loaf.name);
+    const food = await onTable();
+    expect(food).toMatchObject({ ...loaf, label: null });
+    expect((await post(brought, { intent: "remove" }, { foodId: food?.id ?? "" })).status).toBe(302);
+    expect(await onTable()).toBeUndefined();
+  });
+
+  test("a way out is worked out anew when it is chosen: one that is not there any more changes nothing", async () => {
+    const { id } = await personNamed("Ottoline Brask");
+    const { version } = (await stored()).meta;
+    const gone = await post(remedies, { remedy: "no-such-way//", version: String(version) }, { personId: id });
+    expect(gone.status).toBe(409);
+    const apart = { remedy: "own-station//", version: String(version) };
+    const names = (await ask(remedies, cookie, { params: { classId, personId: id } })).body as {
+      ways: { kind: string; recipeId: string | null; variantId: string | null; isPossible: boolean }[];
+    };
+    const way = names.ways.find((one) => one.isPossible);
+    expect(way).toBeDefined();
+    const remedy = [way?.kind, way?.recipeId ?? "", way?.variantId ?? ""].join("/");
+    expect((await post(remedies, { ...apart, remedy }, { personId: id })).status).toBe(302);
+    expect((await stored()).meta.version).toBe(version + 1);
+    expect((await post(remedies, { ...apart, remedy }, { personId: id })).status).toBe(409);
+  });
+});
+
+describe("seats", () => {
+  const form = async (change: Record<string, string> = {}) => {
+    const { input, meta } = await stored();
+    const made = plan(input).stations.map((station) => station.people);
+    return { intent: "save", version: String(meta.version), seats: JSON.stringify(made), apart: "[]", ...change };
+  };
+
+  test("are kept, taken back, and given up for the order of the register", async () => {
+    expect(await post(seats, await form({ apart: "[1]" }))).toMatchObject({ status: 200, body: { done: "Saved." } });
+    expect((await stored()).input.arrangement?.apart).toEqual([1]);
+    expect(await post(seats, await form({ intent: "undo" }))).toMatchObject({ body: { done: "Taken back." } });
+    expect((await stored()).input.arrangement?.apart ?? []).toEqual([]);
+    expect((await post(seats, await form({ intent: "undo" }))).status).toBe(409);
+    await post(seats, await form());
+    expect((await post(seats, await form({ intent: "register" }))).status).toBe(200);
+    expect((await stored()).input.arrangement).toBeUndefined();
+  });
+
+  test.each([
+    ["seats that are no list", { seats: "{}" }, 400],
+    ["seats that are no JSON", { seats: "[" }, 400],
+    ["somebody who is not on the register", { seats: '[["00000000-0000-4000-8000-000000000000"]]' }, 409],
+    ["an earlier version", { version: "0" }, 409],
+  ])("%s changes nothing", async (_name, change, status) => {
+    const before = await stored();
+    expect((await post(seats, await form(change))).status).toBe(status);
+    expect(await stored()).toEqual(before);
+  });
+
+  test("nobody sits twice", async () => {
+    const [first] = (await stored()).input.people;
+    const twice = await post(seats, await form({ seats: JSON.stringify([[first?.id], [first?.id]]) }));
+    expect(twice.status).toBe(409);
+    expect(said(twice)).toContain("sits twice");
+  });
+});
+
+describe("shopping, kits and the day", () => {
+  test("a way of putting kits together and a rule for half an egg are taken over; the slower of two is told", async () => {
+    expect((await post(kits, { intent: "kit-mode", value: "station-measures" })).status).toBe(302);
+    expect((await post(kits, { intent: "egg-rule", value: "round-up" })).status).toBe(302);
+    expect((await stored()).input.brief).toMatchObject({ kitMode: "station-measures", eggRule: "round-up" });
+    expect((await post(kits, { intent: "egg-rule", value: "guess" })).status).toBe(400);
+  });
+
+  test("what is on hand comes off the list, extras go on it, and nonsense does neither", async () => {
+    const before = (await tripOf(db, classId)).lines.find((line) => line.key === "plain-flour");
+    expect((await post(shopping, { intent: "stock", ingredientId: "plain-flour", grams: "400" })).status).toBe(200);
+    const after = (await tripOf(db, classId)).lines.find((line) => line.key === "plain-flour");
+    expect((before?.buyGrams ?? 0) - (after?.buyGrams ?? 0)).toBeCloseTo(400, 6);
+    expect((await post(shopping, { intent: "extra", name: "paper plates", count: "20", price: "3.10" })).status).toBe(
+      200,
+    );
+    const [extra] = (await tripOf(db, classId)).extras;
+    expect(extra).toMatchObject({ name: "paper plates", count: 20, price: 310 });
+    for (const [form, sentence] of [
+      [{ intent: "stock", ingredientId: "unobtainium", grams: "1" }, "There is no such ingredient"],
+      [{ intent: "stock", ingredientId: "plain-flour", grams: "-1" }, "Give 0 grams or more."],
+      [{ intent: "extra", name: "", count: "1" }, "Give what is to be bought"],
+      [{ intent: "extra", name: "foil", count: "0" }, "Give a whole number from 1 to 10000"],
+    ] as const) {
+      const answer = await post(shopping, form);
+      expect(answer.status).toBe(400);
+      expect(said(answer)).toContain(sentence);
+    }
+    await post(shopping, { intent: "drop-extra", id: extra?.id ?? "" });
+    expect((await tripOf(db, classId)).extras).toEqual([]);
+  });
+
+  test("two classes go on one trip, and apart again; a class cannot go with itself", async () => {
+    const otherId = await aClass(db, current, lead);
+    expect((await post(shopping, { intent: "together", otherId })).status).toBe(200);
+    expect((await tripOf(db, otherId)).leadId).toBe(classId);
+    expect((await post(shopping, { intent: "together", otherId })).status).toBe(409);
+    expect((await post(shopping, { intent: "apart", otherId })).status).toBe(200);
+    expect((await post(shopping, { intent: "together", otherId: classId })).status).toBe(409);
+  });
+
+  test("a task before the class is given to somebody, and to nobody again", async () => {
+    await post(prep, { task: "melt/butter", owner: "Tobin" });
+    expect(await prepOwners(db, classId)).toEqual({ "melt/butter": "Tobin" });
+    await post(prep, { task: "melt/butter", owner: "" });
+    expect(await prepOwners(db, classId)).toEqual({});
+    expect((await post(prep, { task: "melt/butter", owner: "x".repeat(121) })).status).toBe(400);
+  });
+
+  test("labels are printed once, one again by itself, and a jam stops the run", async () => {
+    await db.deleteFrom("label_printer").execute();
+    await post(kitLabels, { intent: "operate", what: "new-roll" });
+    const run = (await post(kitLabels, { intent: "print", what: "missing" })).body as { printed: number };
+    expect(run.printed).toBeGreaterThan(20);
+    await post(kitLabels, { intent: "operate", what: "new-roll" });
+    expect(await post(kitLabels, { intent: "reprint", key: "s1/dry/flour" })).toMatchObject({ body: { printed: 1 } });
+    await post(kitLabels, { intent: "operate", what: "jam" });
+    expect(await post(kitLabels, { intent: "print", what: "all" })).toMatchObject({
+      body: { printed: 0, stoppedBy: "jammed" },
+    });
+  });
+
+  test("ticks and live events are taken once, whatever is sent again, and refused when they are none", async () => {
+    const params = { classId };
+    const tick = {
+      id: "00000000-0000-4000-8000-00000000000a",
+      at: 1,
+      list: "packing",
+      key: "s1/dry/flour",
+      isOn: true,
+    };
+    const event = { id: "00000000-0000-4000-8000-00000000000b", at: 1, kind: "class-started" };
+    for (const [door, one] of [
+      [ticks, tick],
+      [events, event],
+    ] as const) {
+      for (let n = 0; n < 2; n += 1)
+        expect(await ask(door, cookie, { params, json: { events: [one] } })).toMatchObject({
+          status: 200,
+          body: { kept: [one.id] },
+        });
+      expect((await ask(door, cookie, { params })).body).toMatchObject({ events: [{ id: one.id }] });
+      for (const json of [
+        "",
+        "{",
+        "[]",
+        { events: [] },
+        { events: [{ ...one, id: "1" }] },
+        { events: [{ ...one, at: -1 }] },
+      ]) {
+        const answer = await ask(door, cookie, { params, json });
+        expect(answer.status).toBe(400);
+        expect(said(answer)).toContain("Not understood");
+      }
+    }
+  });
+
+  test("the log is kept with its figures; of two who keep one the second sees the first", async () => {
+    expect(await post(log, { version: "0", piecesMade: "41", note: "Bring a second cord." })).toMatchObject({
+      status: 200,
+      body: { isKept: true },
+    });
+    expect(await logOf(classId)).toMatchObject({ piecesMade: 41, note: "Bring a second cord." });
+    const late = await post(log, { version: "0", piecesMade: "40", note: "" });
+    expect(late.status).toBe(409);
+    expect(said(late)).toContain("Lead kept another log meanwhile: 41 pieces");
+    expect((await post(log, { version: "1", piecesMade: "some" })).status).toBe(400);
+    expect((await stampsOf(classId)).map((one) => one.stage)).toEqual(["log"]);
+  });
+});
