@@ -10,13 +10,14 @@ import {
   addClass,
   addLabels,
   addNeeds,
+  addPacks,
   addParticipants,
   addSharedFood,
   briefColumns,
   classOf,
+  copyLatestPacks,
   participantColumns,
   writeDishes,
-  addPacks,
 } from "~/db/queries/classes.server";
 import { addKitchen, kitchens } from "~/db/queries/kitchens.server";
 import { addIngredients, allIngredients } from "~/db/queries/pantry.server";
@@ -62,6 +63,7 @@ const columnsOf = (facts: ClassFacts) => ({
   ...briefColumns(facts.brief),
 });
 
+/** A class of these facts, bought for as the one before it: packs and prices come along from whichever class named them last. */
 export async function createClass(facts: ClassFacts, accountId: string): Promise<string> {
   return database()
     .transaction()
@@ -72,6 +74,7 @@ export async function createClass(facts: ClassFacts, accountId: string): Promise
         .returning("id")
         .executeTakeFirstOrThrow();
       await writeDishes(trx, id, facts.dishes);
+      await copyLatestPacks(trx, id);
       return id;
     });
 }

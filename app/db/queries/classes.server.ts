@@ -371,6 +371,60 @@ export async function addPacks(db: Kysely<DB>, classId: string, packs: readonly 
   if (sizes.length > 0) await db.insertInto("class_pack_size").values(sizes).execute();
 }
 
+/**
+ * Gives a class how each ingredient was sold for the latest class that said so: packs, sizes and prices. Not which product was
+ * bought: its label is read anew for every class.
+ */
+export async function copyLatestPacks(db: Kysely<DB>, classId: string): Promise<void> {
+  await db
+    .with("latest", (query) =>
+      query
+        .selectFrom("class_pack as pack")
+        .innerJoin("class", "class.id", "pack.class_id")
+        .distinctOn("pack.ingredient_id")
+        .selectAll("pack")
+        .where("pack.class_id", "!=", classId)
+        .orderBy("pack.ingredient_id")
+        .orderBy("class.starts_at", "desc")
+        .orderBy("class.id"),
+    )
+    .with("copied", (query) =>
+      query
+        .insertInto("class_pack")
+        .columns(["class_id", "ingredient_id", "unit_grams", "units_per_pack", "unit_name", "price"])
+        .expression((eb) =>
+          eb
+            .selectFrom("latest")
+            .select([
+              eb.val(classId).as("class_id"),
+              "ingredient_id",
+              "unit_grams",
+              "units_per_pack",
+              "unit_name",
+              "price",
+            ]),
+        ),
+    )
+    .insertInto("class_pack_size")
+    .columns(["class_id", "ingredient_id", "position", "unit_grams", "units_per_pack", "price"])
+    .expression((eb) =>
+      eb
+        .selectFrom("class_pack_size as size")
+        .innerJoin("latest", (join) =>
+          join.onRef("latest.class_id", "=", "size.class_id").onRef("latest.ingredient_id", "=", "size.ingredient_id"),
+        )
+        .select([
+          eb.val(classId).as("class_id"),
+          "size.ingredient_id",
+          "size.position",
+          "size.unit_grams",
+          "size.units_per_pack",
+          "size.price",
+        ]),
+    )
+    .execute();
+}
+
 /** What the list of classes shows of each. */
 export async function classCards(db: Kysely<DB>) {
   return db

@@ -135,6 +135,20 @@ describe("the brief", () => {
     expect((await stored(second.location?.split("/")[2])).input.dishes).toEqual([]);
   });
 
+  test("a new class knows how things were sold for the class that named it last, and not which product was bought", async () => {
+    const earlier = { ...next, startsAt: "2026-10-03T09:30", packs: next.packs.map((one) => ({ ...one, price: 1 })) };
+    await aClass(db, earlier, lead);
+    await aClass(db, { ...current, startsAt: "2026-10-10T09:30", packs: [] }, lead);
+    const { version: _version, ...form } = await briefForm({ title: "Priced as before" });
+    const made = (await post(making, form)).location?.split("/")[2];
+    const { packs } = (await stored(made)).input;
+    const byId = (one: { ingredientId: string }, other: { ingredientId: string }) =>
+      one.ingredientId < other.ingredientId ? -1 : 1;
+    expect(packs.toSorted(byId)).toEqual(next.packs.map(({ product: _product, ...one }) => one).toSorted(byId));
+    expect(packs.length).toBeGreaterThan(10);
+    expect((await stored(made)).input.labels).toEqual([]);
+  });
+
   test("ways to scale and more people at the door are taken over, unless somebody was faster", async () => {
     const { version } = (await stored()).meta;
     const rule = { intent: "rule", rule: "whole", version: String(version) };

@@ -1,4 +1,3 @@
-import { Textarea } from "@chakra-ui/react";
 import { Form, data, redirect } from "react-router";
 import type { Route } from "./+types/import";
 import { formOf, textOf } from "../form";
@@ -7,6 +6,7 @@ import { readClassFile } from "~/formats/class-file";
 import { importClass } from "~/services/classes.server";
 import { requireLead } from "~/services/session.server";
 import { FormError, Primary, TextLink } from "~/ui/sheet/controls";
+import { FileOrText } from "~/ui/sheet/FileOrText";
 
 export const loader = ({ context }: Route.LoaderArgs) => {
   requireLead(context);
@@ -50,22 +50,7 @@ export default function ImportClass({ actionData }: Route.ComponentProps) {
           A class file carries a whole class: brief, people, recipe, kitchen, labels. It comes in as a new class; what
           is here already stays as it is.
         </p>
-        <label>
-          File
-          <br />
-          <input type="file" name="file" accept=".json,application/json" style={{ minHeight: 44 }} />
-        </label>
-        <label>
-          Or paste its text here
-          <Textarea
-            name="text"
-            rows={8}
-            defaultValue={actionData?.text}
-            background="bg.panel"
-            fontFamily="mono"
-            fontSize="15px"
-          />
-        </label>
+        <FileOrText accept=".json,application/json" label="Or paste its text here" typed={actionData?.text} />
         <div className="actions">
           <Primary>Bring it in</Primary>
         </div>

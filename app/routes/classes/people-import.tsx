@@ -1,11 +1,11 @@
 import { Form, data, redirect } from "react-router";
-import { Textarea } from "@chakra-ui/react";
 import type { Route } from "./+types/people-import";
 import { formOf, textOf } from "../form";
 import { type PeopleColumn, matchColumns, peopleColumns, readPeopleCsv } from "~/formats/people-csv";
 import { addPeople, audit, classOr404 } from "~/services/classes.server";
 import { requireLead } from "~/services/session.server";
 import { Primary, Secondary, TextLink } from "~/ui/sheet/controls";
+import { FileOrText } from "~/ui/sheet/FileOrText";
 import { needsInWords } from "~/ui/people/needs";
 import { ageWords, roleWords } from "~/ui/words/en";
 
@@ -169,22 +169,7 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
           <b>{peopleColumns.join(", ")}</b>, or what you call them: you see how it was read before anybody is added.
           Only <b>name</b> must be there. Under <b>avoids</b> write “milk: allergy; egg: intolerance”.
         </p>
-        <label>
-          File
-          <br />
-          <input type="file" name="file" accept=".csv,text/csv,text/plain" style={{ minHeight: 44 }} />
-        </label>
-        <label>
-          Or paste the rows here
-          <Textarea
-            name="text"
-            rows={8}
-            defaultValue={actionData?.text}
-            background="bg.panel"
-            fontFamily="mono"
-            fontSize="15px"
-          />
-        </label>
+        <FileOrText accept=".csv,text/csv,text/plain" label="Or paste the rows here" typed={actionData?.text} />
         {actionData && actionData.headers.length > 0 ? (
           <fieldset>
             <legend>Which column is which</legend>

@@ -146,7 +146,7 @@ export function ShoppingSheet({ classId, lines, money, people, classes, stock, e
       })}
       <p className="quiet small">
         {people > 0 ? `For ${people} people. ` : ""}The cheapest packs where every size has a price; otherwise the least
-        left over.
+        left over. Packs and prices are as they were typed last, here or for an earlier class: look again in the shop.
       </p>
     </>
   );
