@@ -1,8 +1,5 @@
 import { sayExposure } from "~/ui/words/people";
 import { CalendarDate } from "@internationalized/date";
-import type { ReactNode } from "react";
-import { renderToStaticMarkup } from "react-dom/server";
-import { MemoryRouter } from "react-router";
 import { batterOf } from "~/core/batter";
 import { kitOf, scaleOptions } from "~/core/kit";
 import { starterPantry } from "~/core/pantry";
@@ -11,6 +8,7 @@ import { measuringSetOf, ratio, scoopTolerance } from "~/core/quantity";
 import { scaleStation } from "~/core/scale";
 import { demoClasses } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
+import { markup, said } from "../../test/sheets";
 import { PlateTable, ItemTable } from "./allergen/Tables";
 import { countedIn } from "./brief/Consequences";
 import { Figures } from "./class/Figures";
@@ -23,27 +21,11 @@ import { Gains } from "./scale/Gains";
 import { ScaleTable } from "./scale/ScaleTable";
 import { BellLine } from "./schedule/BellLine";
 import { Lanes } from "./schedule/Lanes";
-import { LocaleProvider } from "./sheet/locale";
 import { namesOf } from "./words/findings";
 
 const { next, current } = demoClasses(new CalendarDate(2026, 11, 24));
 const made = plan(next);
 const names = namesOf(next, made, "en-GB");
-
-/** What a sheet says, without its markup: tags become spaces, thin spaces plain ones. */
-const markup = (sheet: ReactNode, locale = "en-GB") =>
-  renderToStaticMarkup(
-    <MemoryRouter>
-      <LocaleProvider value={locale}>{sheet}</LocaleProvider>
-    </MemoryRouter>,
-  );
-const said = (sheet: ReactNode, locale?: string) =>
-  markup(sheet, locale)
-    .replace(/<[^>]+>/g, " ")
-    .replace(/&#x27;/g, "'")
-    .replace(/&amp;/g, "&")
-    .replace(/[\s\u2009\u00a0]+/g, " ")
-    .trim();
 
 test("a station card says which scoops, how far off, and grams beside", () => {
   const [station] = made.stations;
@@ -142,11 +124,7 @@ test("the stages stand in the order of the work with how they stand, and the reg
       { state: stage === "gear" ? "stale" : "open", questions: stage === "allergies" ? 2 : 0 },
     ]),
   ) as Parameters<typeof Stages>[0]["marks"];
-  const html = renderToStaticMarkup(
-    <MemoryRouter initialEntries={["/classes/x/people"]}>
-      <Stages base="/classes/x" marks={marks} />
-    </MemoryRouter>,
-  );
+  const html = markup(<Stages base="/classes/x" marks={marks} />, { path: "/classes/x/people" });
   expect(html.match(/<li>/g)).toHaveLength(9);
   expect(html).toMatch(/aria-current="page" href="\/classes\/x\/brief"/);
   expect(html).toContain("open · 2 to look at");
@@ -204,7 +182,7 @@ test("a recipe is a page: lines by bowl, steps in order with their cautions, hea
 
 test("numbers follow the reader's locale", () => {
   const kit = made.stations[0]?.kit ?? [];
-  expect(said(<KitTable kit={kit} ingredientName={names.ingredient} />, "de-DE")).toContain("2,3 g");
+  expect(said(<KitTable kit={kit} ingredientName={names.ingredient} />, { locale: "de-DE" })).toContain("2,3 g");
 });
 
 describe("the batter book's sheets", () => {

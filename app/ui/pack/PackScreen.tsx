@@ -21,7 +21,8 @@ import {
   sayMarks,
 } from "~/ui/words/kits";
 import type { Names } from "~/ui/words/findings";
-import { saySent, useTicks } from "./useTicks";
+import { saySent } from "~/ui/outbox/sent-words";
+import { useTicks } from "./useTicks";
 import { missing, targetOf } from "./weighing";
 
 /** What the scale says; the same words as its port. */

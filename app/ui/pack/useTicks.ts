@@ -17,16 +17,3 @@ export function useTicks(classId: string, events: readonly TickEvent[], me: stri
   useEffect(() => setReady(true), []);
   return { ticks, tick, waiting, sent, isReady };
 }
-
-/** Whether what was ticked here has reached the server, in words. */
-export const sentWords = {
-  sent: "all kept",
-  offline: "no connection",
-  "signed-out": "signed out: sign in again in another tab",
-  refused: "refused by the server",
-} as const;
-
-export const saySent = (waiting: number, sent: keyof typeof sentWords): string =>
-  waiting === 0
-    ? sentWords[sent]
-    : `${waiting} ${waiting === 1 ? "tick waits" : "ticks wait"} here, ${sent === "sent" ? "being sent" : sentWords[sent]}`;

@@ -4,6 +4,7 @@ import type { Hazard, StepKind } from "~/core/recipe";
 import type { BellKind } from "~/core/schedule";
 import { type LiveEvent, situationAt } from "~/core/teach";
 import { clock, countdown, minutes } from "~/ui/format/format";
+import { sentWords } from "~/ui/outbox/sent-words";
 import { BellLine } from "~/ui/schedule/BellLine";
 import { TextLink } from "~/ui/sheet/controls";
 import { useLocale } from "~/ui/sheet/locale";
@@ -47,13 +48,6 @@ function hazardsAt(kind: BellKind | undefined, plan: ClassPlan): Hazard[] {
     ),
   ];
 }
-
-const sentWords = {
-  sent: "all kept",
-  offline: "no connection",
-  "signed-out": "signed out: sign in again in another tab",
-  refused: "refused by the server",
-} as const;
 
 /** The room by the bell: what now, what next, how long, who is in trouble. */
 export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
