@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { starterPantry, substances, type LabelReading } from "~/core/pantry";
 import { type Need, type Participant, ageBands, audiences, participantRoles, severities } from "~/core/people";
 import type { Brief, ClassInput } from "~/core/plan";
-import { measuringSets, ratio } from "~/core/quantity";
+import { measuringSets, ratio, scoopNames } from "~/core/quantity";
 import { batchRules, eggRules } from "~/core/scale";
 import { demoModes, kitModes } from "~/core/schedule";
 import { demoKitchens } from "~/demo/boathouse";
@@ -79,6 +79,8 @@ export const brief: fc.Arbitrary<Brief> = fc.record({
   batchRule: fc.constantFrom(...batchRules),
   eggRule: fc.constantFrom(...eggRules),
   containerPer: fc.constantFrom("line" as const, "bowl" as const),
+  // Never the tablespoon: every set has it, so something is always left.
+  missingScoops: fc.subarray(scoopNames.filter((name) => name !== "1 tbsp")),
   measuringSetId: fc.constantFrom(...measuringSets.map((set) => set.id)),
   strictTolerancePercent: fc.constantFrom(1, 2, 4),
   usualTolerancePercent: fc.constantFrom(3, 5, 8),

@@ -160,6 +160,7 @@ export interface ClassTable {
   testers_per_surface: number;
   batch_rule: string;
   measuring_set_id: string;
+  missing_scoops: Generated<string[]>;
   strict_tolerance_percent: Generated<number>;
   usual_tolerance_percent: Generated<number>;
   eases_spice: Generated<boolean>;

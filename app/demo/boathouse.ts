@@ -178,6 +178,7 @@ const brief = (more: Partial<Brief>): Brief => ({
   eggRule: "by-weight",
   containerPer: "line",
   measuringSetId: "us-usual",
+  missingScoops: [],
   regime: "eu",
   hotPlacesPerAdult: 2,
   doorsMinutes: 10,

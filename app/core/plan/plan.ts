@@ -5,7 +5,7 @@ import { type GearLine, gearOf, placesOn, surfacesFor } from "~/core/gear";
 import { type KitLine, type KitOptions, kitOf, totalsOf } from "~/core/kit";
 import { type KnownFood, knownFood } from "~/core/pantry";
 import { type Station, needsAdultAtHeat, paceOf, seat, stationIndex } from "~/core/people";
-import { type Ratio, measuringSetOf, one, toNumber, writeRatio } from "~/core/quantity";
+import { type Ratio, measuringSetOf, one, toNumber, withoutScoops, writeRatio } from "~/core/quantity";
 import { type Recipe, asVariant, isBatter } from "~/core/recipe";
 import { type StationScale, eggsPerBatch, loadsFor, piecesWanted, scaleStation, withWholeEggs } from "~/core/scale";
 import { type ScheduleInput, type Timeline, schedule } from "~/core/schedule";
@@ -125,7 +125,7 @@ export function cookingPlaces(dish: Pick<DishPlan, "recipe">, input: Pick<ClassI
 
 /** How kits are measured in this class. */
 export const kitOptionsOf = ({ brief }: Pick<ClassInput, "brief">): KitOptions => ({
-  set: measuringSetOf(brief.measuringSetId),
+  set: withoutScoops(measuringSetOf(brief.measuringSetId), brief.missingScoops),
   tolerance: { strict: brief.strictTolerancePercent / 100, usual: brief.usualTolerancePercent / 100 },
   easesSpice: brief.easesSpice,
 });

@@ -238,7 +238,15 @@ function partsWith(long: LongParts): Readonly<Record<Stage, Entries>> {
     ],
     amounts: (input) => [
       ...dishes(input),
-      ...brief(input, ...scaleKeys, "measuringSetId", "strictTolerancePercent", "usualTolerancePercent", "easesSpice"),
+      ...brief(
+        input,
+        ...scaleKeys,
+        "measuringSetId",
+        "missingScoops",
+        "strictTolerancePercent",
+        "usualTolerancePercent",
+        "easesSpice",
+      ),
       ...long.pantry(input),
       ...packs(input),
       ...surfaces(input),

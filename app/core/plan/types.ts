@@ -29,6 +29,8 @@ export interface Brief {
   /** A container for each line of a kit, or one for all that a bowl takes at once. */
   readonly containerPer: "line" | "bowl";
   readonly measuringSetId: string;
+  /** What is missing from the set, by the names of scoops such as “1/3 cup”. Never all that it has. */
+  readonly missingScoops: readonly string[];
   /** How far scoops may be off, in percent: leaveners and salt, and everything else. */
   readonly strictTolerancePercent: number;
   readonly usualTolerancePercent: number;

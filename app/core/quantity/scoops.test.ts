@@ -1,7 +1,17 @@
 import fc from "fast-check";
 import { multiply, ratio, toNumber } from "./ratio";
 import { toStep } from "./rounding";
-import { type MeasuringSet, measuringSetOf, measuringSets, mostExactScoops, toScoops } from "./scoops";
+import {
+  type MeasuringSet,
+  hasScoopsLeft,
+  measuringSetOf,
+  measuringSets,
+  mostExactScoops,
+  scoopName,
+  scoopNames,
+  toScoops,
+  withoutScoops,
+} from "./scoops";
 import { millilitresIn } from "./units";
 
 const cups = (num: bigint, den: bigint) => multiply(ratio(num, den), millilitresIn("cup", "us"));
@@ -41,6 +51,56 @@ function everyFilling(set: MeasuringSet, most: number): { scoops: number; ml: nu
   }
   return all;
 }
+
+describe("a set with something missing", () => {
+  const usual = measuringSetOf("us-usual");
+
+  test("has exactly the scoops that are left, and is the same set for the same names", () => {
+    expect(withoutScoops(usual, ["1/3 cup"]).scoops).toEqual(measuringSetOf("us-no-third").scoops);
+    expect(withoutScoops(usual, ["1/3 cup", "1/2 tsp"])).toBe(withoutScoops(usual, ["1/2 tsp", "1/3 cup"]));
+    expect(withoutScoops(usual, [])).toBe(usual);
+    expect(withoutScoops(usual, ["1/8 cup", "a ladle"])).toBe(usual);
+  });
+
+  test("of which nothing is left is none", () => {
+    const all = usual.scoops.map(scoopName);
+    expect(hasScoopsLeft(usual, all)).toBe(false);
+    expect(hasScoopsLeft(usual, all.slice(1))).toBe(true);
+    expect(() => withoutScoops(usual, all)).toThrow(RangeError);
+  });
+
+  test("every scoop of every set has its name on the list, once", () => {
+    const named = new Set(measuringSets.flatMap((set) => set.scoops.map(scoopName)));
+    expect([...scoopNames].sort()).toEqual([...named].sort());
+  });
+
+  test("never asks for what is missing, and of the rest for the fewest (against enumeration)", () => {
+    const most = 4;
+    fc.assert(
+      fc.property(
+        fc
+          .constantFrom(...measuringSets)
+          .chain((set) =>
+            fc.tuple(fc.constant(set), fc.subarray(set.scoops.slice(1).map(scoopName), { minLength: 1 })),
+          ),
+        fc.integer({ min: 2, max: 200 }),
+        ([set, missing], quarterTsp) => {
+          const left = withoutScoops(set, missing);
+          const target = multiply(ratio(BigInt(quarterTsp), 4n), millilitresIn("tsp", set.system));
+          const found = toScoops(target, left, 0.05);
+          for (const count of found.counts) expect(missing).not.toContain(scoopName(count));
+          const near = everyFilling(left, most)
+            .filter((one) => Math.abs(one.ml / toNumber(target) - 1) <= 0.05 + 1e-12)
+            .map((one) => one.scoops);
+          const used = found.counts.reduce((sum, { count }) => sum + count, 0);
+          if (near.length > 0 && found.error !== 0) expect(used).toBe(Math.min(...near));
+          if (near.length > 0) expect(found.isWithin).toBe(true);
+        },
+      ),
+      { numRuns: 200 },
+    );
+  });
+});
 
 test("no smaller set of scoops is within tolerance, and an exact one is never passed over (against enumeration)", () => {
   const most = 5;

@@ -1,4 +1,4 @@
-import { type Ratio, commonMeasure, divide, floor, multiply, ratio, toNumber } from "./ratio";
+import { type Ratio, commonMeasure, divide, floor, multiply, ratio, toNumber, writeRatio } from "./ratio";
 import { type MeasuringSystem, type VolumeUnit, millilitresIn } from "./units";
 
 /** One measure at a station: a levelled cup or spoon. */
@@ -225,6 +225,40 @@ export const measuringSets: readonly MeasuringSet[] = [
   { id: "metric-spoons", name: "Metric spoons only", system: "metric", scoops: spoonsOnly },
   { id: "au-usual", name: "Australian cups and 20 ml tablespoon", system: "au", scoops: fullScoops },
 ];
+
+/** A scoop as it is named in a brief and a file: “1/3 cup”, “1 tbsp”. */
+export const scoopName = ({ size, unit }: Scoop): string => `${writeRatio(size)} ${unit}`;
+
+/** Every scoop of any set, by its name. */
+export const scoopNames: readonly string[] = [...new Set([...moreCups, ...fineScoops].map(scoopName))];
+
+/** Whether anything is left to measure with when these are missing. */
+export const hasScoopsLeft = (set: MeasuringSet, missing: readonly string[]): boolean =>
+  set.scoops.some((scoop) => !missing.includes(scoopName(scoop)));
+
+const reduced = new Map<string, MeasuringSet>();
+/** Sets with something missing that are remembered: their tables of fillings are what takes time to make. */
+const mostReduced = 60;
+
+/**
+ * A set without the scoops that are not in the drawer today. Names that the set does not have change nothing; the same set for the
+ * same names.
+ * @throws {RangeError} when nothing would be left to measure with.
+ * @example withoutScoops(measuringSetOf("us-usual"), ["1/3 cup"]) // => the scoops of "us-no-third"
+ */
+export function withoutScoops(set: MeasuringSet, missing: readonly string[]): MeasuringSet {
+  const gone = set.scoops.filter((scoop) => missing.includes(scoopName(scoop)));
+  if (gone.length === 0) return set;
+  if (!hasScoopsLeft(set, missing))
+    throw new RangeError(`expected at least one scoop of "${set.id}" to be left, got every one of them missing.`);
+  const key = `${set.id} ${gone.map(scoopName).join(",")}`;
+  const known = reduced.get(key);
+  if (known) return known;
+  const made = { ...set, scoops: set.scoops.filter((scoop) => !gone.includes(scoop)) };
+  if (reduced.size >= mostReduced) reduced.clear();
+  reduced.set(key, made);
+  return made;
+}
 
 /** @throws {RangeError} for an id that is not in {@link measuringSets}. */
 export function measuringSetOf(id: string): MeasuringSet {

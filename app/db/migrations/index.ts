@@ -4,6 +4,7 @@ import * as first from "./0001-first";
 import * as batterBook from "./0002-batter-book";
 import * as people from "./0003-people";
 import * as kits from "./0004-kits";
+import * as scoops from "./0005-scoops";
 
 /** All migrations by name; static, so that they run the same from the server, a script and a test. */
 const provider: MigrationProvider = {
@@ -12,6 +13,7 @@ const provider: MigrationProvider = {
     "0002-batter-book": batterBook,
     "0003-people": people,
     "0004-kits": kits,
+    "0005-scoops": scoops,
   }),
 };
 

@@ -1,7 +1,7 @@
 import { CalendarDate } from "@internationalized/date";
 import type { Kysely } from "kysely";
 import { plan } from "~/core/plan";
-import { toNumber } from "~/core/quantity";
+import { measuringSetOf, scoopName, toNumber } from "~/core/quantity";
 import type { DB } from "~/db/schema";
 import { demoClasses } from "~/demo/boathouse";
 import { classOr404, stampsOf } from "~/services/classes.server";
@@ -61,8 +61,13 @@ const posted = (values: Record<string, unknown>): Record<string, string> =>
   Object.fromEntries(
     Object.entries(values).flatMap(([key, value]): [string, string][] =>
       Array.isArray(value)
-        ? value.flatMap((row: Record<string, unknown>, index) =>
-            Object.entries(row).map(([field, each]): [string, string] => [`${key}[${index}].${field}`, String(each)]),
+        ? value.flatMap((row: Record<string, unknown> | string, index) =>
+            typeof row === "string"
+              ? [[`${key}[${index}]`, row] as [string, string]]
+              : Object.entries(row).map(([field, each]): [string, string] => [
+                  `${key}[${index}].${field}`,
+                  String(each),
+                ]),
           )
         : value === undefined || value === ""
           ? []
@@ -95,6 +100,7 @@ describe("the brief", () => {
     ["date", "2026-02-30", "Give a date."],
     ["timeZone", "Moon/Base", "time zone"],
     ["measuringSetId", "thimbles", "Choose a measuring set from the list."],
+    ["missingScoops", "1 bucket", "Choose what is missing from the list."],
     ["stationNames", "Heron, Heron", "“Heron” stands twice."],
     ["strictTolerancePercent", "0.1", "closer than that no spoon measures"],
     ["kitchenId", "00000000-0000-4000-8000-000000000000", "kitchen"],
@@ -105,6 +111,25 @@ describe("the brief", () => {
     expect(answer.status).toBe(400);
     expect(said(answer)).toContain(sentence);
     expect(await stored()).toEqual(before);
+  });
+
+  test("what is missing from the measuring set is kept, and no card asks for it; a set of which nothing is left is refused", async () => {
+    const cupsOnCards = async () =>
+      plan((await stored()).input).stations.flatMap((station) =>
+        station.kit.flatMap((line) => (line.main?.scoops?.counts ?? []).map(scoopName)),
+      );
+    expect(await cupsOnCards()).toContain("1/3 cup");
+    expect((await post(brief, await briefForm({ "missingScoops[0]": "1/3 cup" }))).status).toBe(200);
+    expect((await stored()).input.brief.missingScoops).toEqual(["1/3 cup"]);
+    expect(await cupsOnCards()).not.toContain("1/3 cup");
+    expect((await cupsOnCards()).length).toBeGreaterThan(10);
+    const all = Object.fromEntries(
+      measuringSetOf("us-usual").scoops.map((one, index) => [`missingScoops[${index}]`, scoopName(one)]),
+    );
+    const nothing = await post(brief, await briefForm(all));
+    expect(nothing.status).toBe(400);
+    expect(said(nothing)).toContain("Nothing would be left to measure with.");
+    expect((await stored()).input.brief.missingScoops).toEqual(["1/3 cup"]);
   });
 
   test("of two who save from the same page the second is shown what the first did, beside their own", async () => {

@@ -2,12 +2,12 @@ import { useClass } from "./class-context";
 import { countedIn } from "~/ui/brief/Consequences";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
-import { day, grams, number } from "~/ui/format/format";
+import { day, grams, list, number, scoop } from "~/ui/format/format";
 import { KitTable, StationCard } from "~/ui/kit/StationCard";
 import { TextLink } from "~/ui/sheet/controls";
 import { PrintButton } from "~/ui/sheet/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
-import { measuringSetOf } from "~/core/quantity";
+import { measuringSetOf, scoopName } from "~/core/quantity";
 
 /** Amounts once, for everything: a card per station, then the sums. */
 export default function Amounts() {
@@ -15,13 +15,22 @@ export default function Amounts() {
   const locale = useLocale();
   const nameOf = new Map(input.people.map((person) => [person.id, person.name]));
   const counted = countedIn(plan);
+  const set = measuringSetOf(input.brief.measuringSetId);
+  const missing = set.scoops.filter((one) => input.brief.missingScoops.includes(scoopName(one)));
   const stamp = `${input.title}, ${day(input.startsAt, locale)}. Computed from ${plan.fingerprints.amounts.slice(0, 8)}.`;
   return (
     <>
       <div className="sheet-head">
         <h2>Station cards</h2>
         <p className="quiet">
-          Measured with {measuringSetOf(input.brief.measuringSetId).name}. Dry cups levelled, jugs read at eye level.
+          Measured with {set.name}
+          {missing.length > 0
+            ? `, without ${list(
+                missing.map((one) => scoop(one, locale)),
+                locale,
+              )}`
+            : ""}
+          . Dry cups levelled, jugs read at eye level.
         </p>
         <div className="tools">
           <TextLink to="../scaling">Ways to scale, more at the door</TextLink>

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { regimes } from "~/core/allergen";
 import { audiences } from "~/core/people";
 import type { Brief, ClassInput } from "~/core/plan";
-import { measuringSets, writeRatio } from "~/core/quantity";
+import { hasScoopsLeft, measuringSets, scoopNames, writeRatio } from "~/core/quantity";
 import type { Kitchen } from "~/core/gear";
 import type { Recipe } from "~/core/recipe";
 import { batchRules, eggRules } from "~/core/scale";
@@ -48,55 +48,69 @@ const percentField = z
   .min(0.5, { error: "Give a number of percent from 0.5 to 20: closer than that no spoon measures." })
   .max(20, { error: "Give a number of percent from 0.5 to 20." });
 
-export const briefFormSchema = z.object({
-  version: z.int().optional(),
-  title: words(120, "a title, such as Junior breakfast"),
-  date: z.iso.date({ error: "Give a date." }),
-  time: z.iso.time({ precision: -1, error: "Give the time the doors open, such as 09:30." }),
-  timeZone: timeZoneSchema,
-  kitchenId: z.uuid({ error: "Choose a kitchen. If there is none yet, add one under Kitchens." }),
-  people: whole(0, 400),
-  audience: choice(audiences, "the ages"),
-  minutes: whole(15, 600),
-  piecesEach: fractionField(40),
-  stationSize: whole(1, 40),
-  helpers: whole(0, 60),
-  hotPlacesPerAdult: whole(0, 20),
-  kitMode: choice(kitModes, "how kits come"),
-  demo: choice(demoModes, "a demonstration"),
-  testersPerSurface: whole(0, 2),
-  batchRule: choice(batchRules, "a rule"),
-  eggRule: choice(eggRules, "what is done about half an egg").default("by-weight"),
-  containerPer: choice(["line", "bowl"], "how things are put into containers").default("line"),
-  measuringSetId: z
-    .string({ error: "Choose a measuring set." })
-    .refine((id) => measuringSets.some((set) => set.id === id), { error: "Choose a measuring set from the list." }),
-  strictTolerancePercent: percentField,
-  usualTolerancePercent: percentField,
-  easesSpice: z.boolean().default(false),
-  regime: z.enum(Object.keys(regimes) as [keyof typeof regimes], { error: "Choose a list." }),
-  doorsMinutes: whole(0, 120),
-  eatMinutes: whole(0, 180),
-  cleanMinutes: whole(0, 120),
-  hasDemoBatch: z.boolean().default(false),
-  hasSpareKit: z.boolean().default(false),
-  isRemote: z.boolean().default(false),
-  stationNames,
-  dishes: z
-    .array(
-      z.object({
-        what: z
-          .string()
-          .optional()
-          .refine((key) => key === undefined || readDishKey(key) !== undefined, {
-            error: "Choose a recipe from the list.",
-          }),
-        stations: whole(0, 400).optional(),
-      }),
-    )
-    .max(dishRows)
-    .default([]),
-});
+export const briefFormSchema = z
+  .object({
+    version: z.int().optional(),
+    title: words(120, "a title, such as Junior breakfast"),
+    date: z.iso.date({ error: "Give a date." }),
+    time: z.iso.time({ precision: -1, error: "Give the time the doors open, such as 09:30." }),
+    timeZone: timeZoneSchema,
+    kitchenId: z.uuid({ error: "Choose a kitchen. If there is none yet, add one under Kitchens." }),
+    people: whole(0, 400),
+    audience: choice(audiences, "the ages"),
+    minutes: whole(15, 600),
+    piecesEach: fractionField(40),
+    stationSize: whole(1, 40),
+    helpers: whole(0, 60),
+    hotPlacesPerAdult: whole(0, 20),
+    kitMode: choice(kitModes, "how kits come"),
+    demo: choice(demoModes, "a demonstration"),
+    testersPerSurface: whole(0, 2),
+    batchRule: choice(batchRules, "a rule"),
+    eggRule: choice(eggRules, "what is done about half an egg").default("by-weight"),
+    containerPer: choice(["line", "bowl"], "how things are put into containers").default("line"),
+    measuringSetId: z
+      .string({ error: "Choose a measuring set." })
+      .refine((id) => measuringSets.some((set) => set.id === id), { error: "Choose a measuring set from the list." }),
+    missingScoops: z
+      .array(z.enum(scoopNames, { error: "Choose what is missing from the list." }))
+      .max(scoopNames.length)
+      .default([]),
+    strictTolerancePercent: percentField,
+    usualTolerancePercent: percentField,
+    easesSpice: z.boolean().default(false),
+    regime: z.enum(Object.keys(regimes) as [keyof typeof regimes], { error: "Choose a list." }),
+    doorsMinutes: whole(0, 120),
+    eatMinutes: whole(0, 180),
+    cleanMinutes: whole(0, 120),
+    hasDemoBatch: z.boolean().default(false),
+    hasSpareKit: z.boolean().default(false),
+    isRemote: z.boolean().default(false),
+    stationNames,
+    dishes: z
+      .array(
+        z.object({
+          what: z
+            .string()
+            .optional()
+            .refine((key) => key === undefined || readDishKey(key) !== undefined, {
+              error: "Choose a recipe from the list.",
+            }),
+          stations: whole(0, 400).optional(),
+        }),
+      )
+      .max(dishRows)
+      .default([]),
+  })
+  .superRefine((form, context) => {
+    const set = measuringSets.find((one) => one.id === form.measuringSetId);
+    if (set && !hasScoopsLeft(set, form.missingScoops))
+      context.addIssue({
+        code: "custom",
+        path: ["missingScoops"],
+        message: "Nothing would be left to measure with. Untick what is there, or choose another set.",
+      });
+  });
 export type BriefForm = z.output<typeof briefFormSchema>;
 
 /** A form's values as the core and the database know them. */
@@ -127,6 +141,7 @@ export function formValuesOf(input: ClassInput, version: number | undefined) {
     timeZone: input.timeZone,
     kitchenId: input.kitchen.id,
     piecesEach: writeRatio(brief.piecesEach),
+    missingScoops: [...brief.missingScoops],
     hasDemoBatch: brief.hasDemoBatch ? "on" : "",
     hasSpareKit: brief.hasSpareKit ? "on" : "",
     isRemote: brief.isRemote ? "on" : "",

@@ -1,8 +1,19 @@
-import { optionsOf, CheckField, NumberField, type Option, SelectField, TextField } from "~/ui/sheet/controls";
-import { measuringSets } from "~/core/quantity";
+import { measuringSets, scoopName } from "~/core/quantity";
+import { scoop } from "~/ui/format/format";
+import {
+  optionsOf,
+  CheckField,
+  CheckGroup,
+  NumberField,
+  type Option,
+  SelectField,
+  TextField,
+} from "~/ui/sheet/controls";
+import { useLocale } from "~/ui/sheet/locale";
 import { audienceWords, batchRuleWords, containerPerWords, demoWords, eggRuleWords, kitModeWords } from "~/ui/words/en";
 
-type Field = Parameters<typeof TextField>[0]["field"];
+/** A field with, where the form keeps count of it, what is chosen at the moment. */
+type Field = Parameters<typeof TextField>[0]["field"] & { readonly value?: unknown };
 type Names =
   | "title"
   | "date"
@@ -23,6 +34,7 @@ type Names =
   | "eggRule"
   | "containerPer"
   | "measuringSetId"
+  | "missingScoops"
   | "strictTolerancePercent"
   | "usualTolerancePercent"
   | "easesSpice"
@@ -50,6 +62,9 @@ const regimeOptions: readonly Option[] = [
 
 /** The few facts that decide the rest, in the order an instructor is told them. */
 export function BriefFields({ fields, dishes, kitchens, recipes }: Props) {
+  const locale = useLocale();
+  const chosen = fields.measuringSetId.value ?? fields.measuringSetId.initialValue;
+  const set = measuringSets.find((one) => one.id === chosen);
   return (
     <>
       <TextField field={fields.title} label="Class" />
@@ -98,6 +113,11 @@ export function BriefFields({ fields, dishes, kitchens, recipes }: Props) {
         label="Measuring set at the stations"
         options={measuringSets.map((set) => ({ value: set.id, label: set.name }))}
         className="c6"
+      />
+      <CheckGroup
+        field={fields.missingScoops}
+        label="Missing from the set today"
+        options={(set?.scoops ?? []).map((one) => ({ value: scoopName(one), label: scoop(one, locale) }))}
       />
       <details style={{ gridColumn: "span 12" }}>
         <summary style={{ minHeight: 44, cursor: "pointer", fontWeight: 600 }}>Times, batches, names</summary>

@@ -1,5 +1,14 @@
 import { parseDateTime, toZoned } from "@internationalized/date";
-import { type Amount, type MassUnit, type Ratio, type ScoopCount, type Unit, isWhole, toNumber } from "~/core/quantity";
+import {
+  type Amount,
+  type MassUnit,
+  type Ratio,
+  type Scoop,
+  type ScoopCount,
+  type Unit,
+  isWhole,
+  toNumber,
+} from "~/core/quantity";
 
 /** The narrow space between a number and its unit. */
 export const thin = " ";
@@ -69,6 +78,10 @@ export function grams(value: number, locale: string): string {
     ? `${number(value / 1000, locale, 2)}${thin}kg`
     : `${number(value, locale, value < 10 ? 1 : 0)}${thin}g`;
 }
+
+/** "½ cup": one scoop by its size. */
+export const scoop = ({ size, unit }: Scoop, locale: string): string =>
+  `${fraction(size, locale)}${thin}${unitName(unit, toNumber(size))}`;
 
 /** "½ cup + 2 tbsp + 2 tsp": how often which scoop; a repeated size is counted. */
 export function scoops(counts: readonly ScoopCount[], locale: string): string {

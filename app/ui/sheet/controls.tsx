@@ -128,6 +128,34 @@ export const CheckField = ({ field, label, className }: Common) => (
   </div>
 );
 
+/** Any number of things from a list, as boxes. */
+export function CheckGroup({ field, label, className, options }: Common & { options: readonly Option[] }) {
+  const ticked = Array.isArray(field.initialValue) ? field.initialValue.map(String) : [valueOf(field)];
+  return (
+    <fieldset className={className} aria-describedby={field.errors?.length ? field.errorId : undefined}>
+      <legend>{label}</legend>
+      <div className="checks">
+        {options.map((option) => (
+          <label key={option.value}>
+            <input
+              type="checkbox"
+              name={field.name}
+              value={option.value}
+              defaultChecked={ticked.includes(option.value)}
+            />{" "}
+            {option.label}
+          </label>
+        ))}
+      </div>
+      {field.errors?.length ? (
+        <p id={field.errorId} className="field-error">
+          {field.errors[0]}
+        </p>
+      ) : null}
+    </fieldset>
+  );
+}
+
 export const Primary = (props: ComponentProps<typeof Button>) => (
   <Button type="submit" minHeight="44px" fontSize="17px" colorPalette="ink" {...props} />
 );

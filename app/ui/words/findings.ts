@@ -252,6 +252,7 @@ const briefKeyWords: Readonly<Record<string, string>> = {
   eggRule: "what is done about half an egg",
   containerPer: "containers",
   measuringSetId: "measuring set",
+  missingScoops: "what is missing from the measuring set",
   strictTolerancePercent: "tolerance of leavener and salt",
   usualTolerancePercent: "tolerance of scoops",
   easesSpice: "easing of salt and spice",
