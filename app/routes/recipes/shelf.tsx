@@ -110,10 +110,14 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
               <thead>
                 <tr>
                   <th scope="col">Recipe</th>
-                  <th scope="col">Family</th>
+                  <th scope="col" className="on-wide">
+                    Family
+                  </th>
                   <th scope="col">Standing</th>
                   <th scope="col">What it says</th>
-                  <th scope="col">Kept</th>
+                  <th scope="col" className="on-wide">
+                    Kept
+                  </th>
                 </tr>
               </thead>
               <tbody>
@@ -134,7 +138,7 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
                         </span>
                       ) : null}
                     </td>
-                    <td>{familyWords[recipe.family as Family]}</td>
+                    <td className="on-wide">{familyWords[recipe.family as Family]}</td>
                     <td>{standingWords[recipe.standing as Standing]}</td>
                     <td>
                       {recipe.blocks > 0 ? <b className="needs-you">{recipe.blocks} in the way</b> : null}
@@ -147,7 +151,7 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
                         ""
                       )}
                     </td>
-                    <td className="quiet">
+                    <td className="quiet on-wide">
                       revision {recipe.revision}, {recipe.by ?? "someone"}, {moment(recipe.createdAt, locale)}
                     </td>
                   </tr>

@@ -1,3 +1,4 @@
+import { useEffect, useRef } from "react";
 import { Link, useLocation } from "react-router";
 import { type Stage, type StageState, stages } from "~/core/plan";
 import { stageStateWords, stageWords } from "~/ui/words/en";
@@ -21,9 +22,16 @@ export function Stages({ base, marks }: { base: string; marks: Readonly<Record<S
   const place = useLocation()
     .pathname.slice(base.length + 1)
     .split("/")[0];
+  // On a phone the stages are one strip: it begins with the one before the one that is open.
+  const strip = useRef<HTMLOListElement>(null);
+  useEffect(() => {
+    const list = strip.current;
+    const open = list?.querySelector<HTMLElement>("[aria-current]")?.parentElement;
+    if (list && open) list.scrollLeft = open.offsetLeft - list.offsetLeft - open.offsetWidth;
+  }, [place]);
   return (
     <nav aria-label="Stages of the class">
-      <ol className="stages">
+      <ol className="stages" ref={strip}>
         {stages.map((stage, index) => {
           const { state, questions } = marks[stage];
           const asks = state === "open" && questions > 0;
