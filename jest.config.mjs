@@ -3,7 +3,10 @@ const base = {
   testEnvironment: "node",
   extensionsToTreatAsEsm: [".ts", ".tsx"],
   setupFiles: ["<rootDir>/test/setup/property-seed.mjs"],
-  moduleNameMapper: { "/workers/[^/]*\\.browser$": "<rootDir>/test/setup/no-worker.mjs", "^~/(.*)$": "<rootDir>/app/$1" },
+  moduleNameMapper: {
+    "/workers/[^/]*\\.browser$": "<rootDir>/test/setup/no-worker.mjs",
+    "^~/(.*)$": "<rootDir>/app/$1",
+  },
   modulePathIgnorePatterns: ["<rootDir>/build/"],
   transform: {
     "^.+\\.tsx?$": [
