@@ -2,7 +2,7 @@ import { CalendarDate } from "@internationalized/date";
 import { type ClassContainer, type TickEvent, contentsOf, foldTicks, packingOfClass, stateOf } from "~/core/pack";
 import { plan } from "~/core/plan";
 import { draftOf } from "~/core/recipe";
-import { moneyOf, shoppingList } from "~/core/shop";
+import { shoppingList } from "~/core/shop";
 import type { LiveEvent } from "~/core/teach";
 import { demoClasses, demoKitchens } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
@@ -137,12 +137,12 @@ describe("the shopping list", () => {
   const sheet = (events: TickEvent[] = []) =>
     said(
       <ShoppingSheet
-        classId="x"
-        lines={lines}
-        money={moneyOf(lines, 14)}
-        people={14}
-        classes={[{ id: "x", title: next.title }]}
-        stock={{ sugar: 5000 }}
+        trip={{
+          leadId: "x",
+          lines,
+          classes: [{ id: "x", title: next.title, people: 14 }],
+          stock: { sugar: 5000 },
+        }}
         events={events}
         me="Tobin Reed"
         timeZone={next.timeZone}

@@ -9,6 +9,7 @@ import { database } from "~/db/client.server";
 import { accountByEmail, addAccount, allAccounts } from "~/services/accounts.server";
 import { requireLead } from "~/services/session.server";
 import { FormError, Primary, Secondary, SelectField, TextField } from "~/ui/sheet/controls";
+import { Heads } from "~/ui/sheet/Heads";
 
 const schema = z.object({
   name: words(120, "a name"),
@@ -50,13 +51,7 @@ export default function Accounts({ loaderData, actionData }: Route.ComponentProp
         <section>
           <div className="scroll-x" tabIndex={0} role="group" aria-label="Accounts">
             <table className="ruled">
-              <thead>
-                <tr>
-                  <th scope="col">Name</th>
-                  <th scope="col">E-mail address</th>
-                  <th scope="col">Role</th>
-                </tr>
-              </thead>
+              <Heads of={["Name", "E-mail address", "Role"]} />
               <tbody>
                 {loaderData.accounts.map((one) => (
                   <tr key={one.id}>

@@ -12,6 +12,7 @@ import { Consequences } from "~/ui/brief/Consequences";
 import { DraftBellLine } from "~/ui/brief/DraftBellLine";
 import { type DraftStore, createDraftStore, useDraft } from "~/ui/brief/draft-store";
 import { FormError, Primary } from "~/ui/sheet/controls";
+import { Heads } from "~/ui/sheet/Heads";
 
 export interface Conflict {
   readonly by: string | null;
@@ -123,13 +124,7 @@ export function BriefPage({
               </b>
               {conflict.rows.length > 0 ? (
                 <table className="ruled">
-                  <thead>
-                    <tr>
-                      <th scope="col">Field</th>
-                      <th scope="col">Saved now</th>
-                      <th scope="col">You typed</th>
-                    </tr>
-                  </thead>
+                  <Heads of={["Field", "Saved now", "You typed"]} />
                   <tbody>
                     {conflict.rows.map((row) => (
                       <tr key={row.field}>

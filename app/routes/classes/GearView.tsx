@@ -8,6 +8,7 @@ import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { PrintButton } from "~/ui/sheet/PrintButton";
 import { surfaceWords, toolWords } from "~/ui/words/en";
+import { Heads } from "~/ui/sheet/Heads";
 
 /** What is not eaten: per station, shared, and the instructor's own; what is short, and what may be plugged in where. */
 export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "gear">[] }) {
@@ -37,28 +38,18 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
       <div className="columns wide-narrow">
         <div className="scroll-x" tabIndex={0} role="group" aria-label="Gear list">
           <table className="ruled">
-            <thead>
-              <tr>
-                <th scope="col">Gear</th>
-                <th scope="col" className="n">
-                  Each station
-                </th>
-                <th scope="col" className="n">
-                  Shared
-                </th>
-                <th scope="col" className="n">
-                  Yours
-                </th>
-                <th scope="col" className="n">
-                  In all
-                </th>
-                <th scope="col" className="n">
-                  There
-                </th>
-                <th scope="col">Out</th>
-                <th scope="col">Back</th>
-              </tr>
-            </thead>
+            <Heads
+              of={[
+                "Gear",
+                { n: "Each station" },
+                { n: "Shared" },
+                { n: "Yours" },
+                { n: "In all" },
+                { n: "There" },
+                "Out",
+                "Back",
+              ]}
+            />
             <tbody>
               {plan.gear.map((line) => (
                 <tr key={line.tool} className={line.short > 0 ? "needs" : undefined}>
@@ -110,17 +101,7 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
           ) : null}
           <table className="ruled">
             <caption>Surfaces</caption>
-            <thead>
-              <tr>
-                <th scope="col">Surface</th>
-                <th scope="col" className="n">
-                  Used
-                </th>
-                <th scope="col" className="n">
-                  Pieces a load
-                </th>
-              </tr>
-            </thead>
+            <Heads of={["Surface", { n: "Used" }, { n: "Pieces a load" }]} />
             <tbody>
               {used.map(({ surface, units }) => (
                 <tr key={surface.id}>

@@ -21,6 +21,7 @@ import { PrintButton } from "~/ui/sheet/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { eggRuleWords, kitModeWords } from "~/ui/words/en";
 import { placeName } from "~/ui/words/kits";
+import { Heads } from "~/ui/sheet/Heads";
 
 /** The cell that takes a way over by one press, or says that it is taken. */
 function Choice({ value, isInForce }: { value: string; isInForce: boolean }) {
@@ -110,22 +111,7 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
             <input type="hidden" name="intent" value="egg-rule" />
             <table className="ruled">
               <caption>Half an egg</caption>
-              <thead>
-                <tr>
-                  <th scope="col">Way</th>
-                  <th scope="col" className="n">
-                    Eggs
-                  </th>
-                  <th scope="col" className="n">
-                    Pieces
-                  </th>
-                  <th scope="col" className="n">
-                    Over
-                  </th>
-                  <th scope="col">Batches</th>
-                  <th scope="col">Choice</th>
-                </tr>
-              </thead>
+              <Heads of={["Way", { n: "Eggs" }, { n: "Pieces" }, { n: "Over" }, "Batches", "Choice"]} />
               <tbody>
                 {eggs.map((way) => (
                   <tr key={way.eggRule}>

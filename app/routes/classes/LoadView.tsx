@@ -11,6 +11,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { toolWords } from "~/ui/words/en";
 import { layerWords } from "~/ui/words/kits";
 import type { Tool } from "~/core/recipe";
+import { Heads } from "~/ui/sheet/Heads";
 
 /** The car: crates in the order they go in, ticked out and back, blades and sticks counted. */
 export function LoadView({ classId, events, me }: { classId: string; events: readonly TickEvent[]; me: string }) {
@@ -54,20 +55,7 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
       {crates.length === 0 ? <p>Nothing to load yet: the brief names no recipe or no people.</p> : null}
       <div className="scroll-x" tabIndex={0} role="group" aria-label="Load list">
         <table className="ruled">
-          <thead>
-            <tr>
-              <th scope="col">Out</th>
-              <th scope="col">Back</th>
-              <th scope="col" className="n">
-                No.
-              </th>
-              <th scope="col">Crate</th>
-              <th scope="col">In it</th>
-              <th scope="col" className="n">
-                kg
-              </th>
-            </tr>
-          </thead>
+          <Heads of={["Out", "Back", { n: "No." }, "Crate", "In it", { n: "kg" }]} />
           {loadLayers.map((layer) => {
             const own = crates.map((one, index) => ({ one, index })).filter(({ one }) => one.layer === layer);
             return own.length === 0 ? null : (
@@ -123,16 +111,7 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
         <>
           <h3>Counted out, counted back</h3>
           <table className="ruled" style={{ maxWidth: 620 }}>
-            <thead>
-              <tr>
-                <th scope="col">What</th>
-                <th scope="col" className="n">
-                  Out
-                </th>
-                <th scope="col">Back</th>
-                <th scope="col">Missing</th>
-              </tr>
-            </thead>
+            <Heads of={["What", { n: "Out" }, "Back", "Missing"]} />
             <tbody>
               {counted.map((line) => {
                 const out = Math.min(line.needed, line.owned ?? line.needed);

@@ -8,6 +8,7 @@ import { TextLink } from "~/ui/sheet/controls";
 import { PrintButton } from "~/ui/sheet/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { measuringSetOf, scoopName } from "~/core/quantity";
+import { Heads } from "~/ui/sheet/Heads";
 
 /** Amounts once, for everything: a card per station, then the sums. */
 export default function Amounts() {
@@ -86,18 +87,7 @@ export default function Amounts() {
             <span>the most that may be used</span>
           </div>
           <table className="ruled">
-            <thead>
-              <tr>
-                <th scope="col">What</th>
-                <th scope="col" className="n">
-                  To start with
-                </th>
-                <th scope="col" className="n">
-                  Buy
-                </th>
-                <th scope="col">Packs</th>
-              </tr>
-            </thead>
+            <Heads of={["What", { n: "To start with" }, { n: "Buy" }, "Packs"]} />
             <tbody>
               {plan.totals.map((total) => (
                 <tr key={total.ingredientId}>

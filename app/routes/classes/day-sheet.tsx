@@ -15,6 +15,7 @@ import { TextLink } from "~/ui/sheet/controls";
 import { useLocale } from "~/ui/sheet/locale";
 import { sayExposure } from "~/ui/words/people";
 import { because } from "~/ui/allergen/Tables";
+import { Heads } from "~/ui/sheet/Heads";
 
 const kinds = ["wall", "folder"] as const;
 
@@ -133,14 +134,7 @@ function Folder({ number }: { number: string }) {
         </p>
       )}
       <table className="ruled folder">
-        <thead>
-          <tr>
-            <th scope="col">Person</th>
-            <th scope="col">Must or wants to avoid</th>
-            <th scope="col">Medicine and emergency plan</th>
-            <th scope="col">Their plate, and why</th>
-          </tr>
-        </thead>
+        <Heads of={["Person", "Must or wants to avoid", "Medicine and emergency plan", "Their plate, and why"]} />
         <tbody>
           {concerned.map((person) => {
             const plate = plan.plates.find((one) => one.participantId === person.id);

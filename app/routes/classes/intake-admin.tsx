@@ -14,6 +14,7 @@ import { Primary, Secondary, TextLink } from "~/ui/sheet/controls";
 import { useLocale } from "~/ui/sheet/locale";
 import { needsInWords } from "~/ui/people/needs";
 import { reminderLetter } from "~/ui/words/letters";
+import { Heads } from "~/ui/sheet/Heads";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   requireLead(context);
@@ -149,14 +150,7 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
         <section>
           <h3>Answered twice: compare</h3>
           <table className="ruled">
-            <thead>
-              <tr>
-                <th scope="col">Person</th>
-                <th scope="col">First answer</th>
-                <th scope="col">Second answer</th>
-                <th scope="col">Which counts</th>
-              </tr>
-            </thead>
+            <Heads of={["Person", "First answer", "Second answer", "Which counts"]} />
             <tbody>
               {seconds.map((second) => {
                 const person = input.people.find((one) => one.id === second.participantId);
@@ -242,13 +236,7 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
           </Form>
           {links.length > 0 ? (
             <table className="ruled">
-              <thead>
-                <tr>
-                  <th scope="col">For</th>
-                  <th scope="col">Made</th>
-                  <th scope="col">Opens until</th>
-                </tr>
-              </thead>
+              <Heads of={["For", "Made", "Opens until"]} />
               <tbody>
                 {links.map((link) => {
                   const isOpen = link.revokedAt === null && new Date(link.expiresAt).getTime() > now;

@@ -20,6 +20,7 @@ import { AreaField, FileLink, FormError, NumberField, Primary, TextLink } from "
 import { PrintButton } from "~/ui/sheet/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { bellWords } from "~/ui/words/en";
+import { Heads } from "~/ui/sheet/Heads";
 
 const schema = z.object({
   // Always there, so that a body that is no form of ours keeps nothing and settles nothing.
@@ -117,26 +118,16 @@ export default function Log({ loaderData, actionData }: Route.ComponentProps) {
       <div className="columns wide-narrow" style={{ marginTop: 16 }}>
         <div className="scroll-x" tabIndex={0} role="group" aria-label="Planned and actual">
           <table className="ruled">
-            <thead>
-              <tr>
-                <th scope="col">Bell</th>
-                <th scope="col" className="n">
-                  Planned at
-                </th>
-                <th scope="col" className="n">
-                  Rung at
-                </th>
-                <th scope="col" className="n">
-                  Planned length
-                </th>
-                <th scope="col" className="n">
-                  It took
-                </th>
-                <th scope="col" className="n">
-                  Longer by
-                </th>
-              </tr>
-            </thead>
+            <Heads
+              of={[
+                "Bell",
+                { n: "Planned at" },
+                { n: "Rung at" },
+                { n: "Planned length" },
+                { n: "It took" },
+                { n: "Longer by" },
+              ]}
+            />
             <tbody>
               {rows.map((row) => (
                 <tr key={row.bell.id}>

@@ -8,6 +8,7 @@ import { Primary, Secondary, TextLink } from "~/ui/sheet/controls";
 import { FileOrText } from "~/ui/sheet/FileOrText";
 import { needsInWords } from "~/ui/people/needs";
 import { ageWords, roleWords } from "~/ui/words/en";
+import { Heads } from "~/ui/sheet/Heads";
 
 export function loader({ context }: Route.LoaderArgs) {
   requireLead(context);
@@ -101,14 +102,7 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
             </p>
           ) : null}
           <table className="ruled">
-            <thead>
-              <tr>
-                <th scope="col">Name</th>
-                <th scope="col">Age</th>
-                <th scope="col">Does</th>
-                <th scope="col">Must or wants to avoid</th>
-              </tr>
-            </thead>
+            <Heads of={["Name", "Age", "Does", "Must or wants to avoid"]} />
             <tbody>
               {read.people.map((person, index) => (
                 <tr key={index}>

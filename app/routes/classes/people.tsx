@@ -7,6 +7,7 @@ import { SettleBar } from "~/ui/class/SettleBar";
 import { FileLink, TextLink } from "~/ui/sheet/controls";
 import { needsInWords } from "~/ui/people/needs";
 import { ageWords, roleWords } from "~/ui/words/en";
+import { Heads } from "~/ui/sheet/Heads";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   // Looking at what people declared is noted, as health data is.
@@ -50,15 +51,7 @@ export default function People() {
       ) : (
         <div className="scroll-x" tabIndex={0} role="group" aria-label="Register">
           <table className="ruled">
-            <thead>
-              <tr>
-                <th scope="col">Name</th>
-                <th scope="col">Age</th>
-                <th scope="col">Does</th>
-                <th scope="col">Station</th>
-                <th scope="col">Must or wants to avoid</th>
-              </tr>
-            </thead>
+            <Heads of={["Name", "Age", "Does", "Station", "Must or wants to avoid"]} />
             <tbody>
               {input.people.map((person) => (
                 <tr key={person.id} className={person.hasAnswered ? undefined : "needs"}>

@@ -17,6 +17,7 @@ import { TextLink } from "~/ui/sheet/controls";
 import { PrintButton } from "~/ui/sheet/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { sayPrep } from "~/ui/words/kits";
+import { Heads } from "~/ui/sheet/Heads";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOr404(params.classId);
@@ -65,18 +66,7 @@ export default function Prep({ loaderData, params }: Route.ComponentProps) {
       {tasks.length === 0 ? <p>Nothing has to be done before the class.</p> : null}
       <div className="scroll-x" tabIndex={0} role="group" aria-label="Tasks before the class">
         <table className="ruled">
-          <thead>
-            <tr>
-              <th scope="col">Done</th>
-              <th scope="col">Begin by</th>
-              <th scope="col">What</th>
-              <th scope="col" className="n">
-                Hands
-              </th>
-              <th scope="col">Keeps</th>
-              <th scope="col">Who</th>
-            </tr>
-          </thead>
+          <Heads of={["Done", "Begin by", "What", { n: "Hands" }, "Keeps", "Who"]} />
           <tbody>
             {tasks.map((task) => {
               const done = ticks.prep.get(task.id);

@@ -12,6 +12,7 @@ import { requireLead } from "~/services/session.server";
 import { day, moment } from "~/ui/format/format";
 import { FileLink, NumberField, Secondary, TextLink } from "~/ui/sheet/controls";
 import { useLocale } from "~/ui/sheet/locale";
+import { Heads } from "~/ui/sheet/Heads";
 
 const schema = z.object({ days: whole(1, 3650) });
 
@@ -101,13 +102,7 @@ export default function Privacy({ loaderData, actionData }: Route.ComponentProps
         <section>
           <h3>Who opened or changed it</h3>
           <table className="ruled">
-            <thead>
-              <tr>
-                <th scope="col">When</th>
-                <th scope="col">Who</th>
-                <th scope="col">What</th>
-              </tr>
-            </thead>
+            <Heads of={["When", "Who", "What"]} />
             <tbody>
               {loaderData.rows.map((row, index) => (
                 <tr key={index}>

@@ -5,7 +5,6 @@ import { GearView } from "./GearView";
 import { KitsView } from "./KitsView";
 import { LoadView } from "./LoadView";
 import TimelinePage from "./timeline";
-import { moneyOf } from "~/core/shop";
 import { database } from "~/db/client.server";
 import { gearElsewhere } from "~/db/queries/kitchens.server";
 import { classOr404 } from "~/services/classes.server";
@@ -31,7 +30,6 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 export default function Sheets({ loaderData, params }: Route.ComponentProps) {
   const { trip, events, others, me } = loaderData;
   const { input, action } = useClass();
-  const people = trip.classes.reduce((sum, one) => sum + one.people, 0);
   return (
     <>
       <div className="sheet-head no-print">
@@ -48,17 +46,7 @@ export default function Sheets({ loaderData, params }: Route.ComponentProps) {
       <div className="all-sheets">
         <section>
           <h2>Shopping</h2>
-          <ShoppingSheet
-            classId={trip.leadId}
-            lines={trip.lines}
-            money={moneyOf(trip.lines, people)}
-            people={people}
-            classes={trip.classes}
-            stock={trip.stock}
-            events={events}
-            me={me}
-            timeZone={input.timeZone}
-          />
+          <ShoppingSheet trip={trip} events={events} me={me} timeZone={input.timeZone} />
         </section>
         <section>
           <Amounts />

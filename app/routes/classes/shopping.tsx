@@ -4,7 +4,6 @@ import { z } from "zod";
 import type { Route } from "./+types/shopping";
 import { useClass } from "./class-context";
 import { formOf, whole, words } from "../form";
-import { moneyOf } from "~/core/shop";
 import { database } from "~/db/client.server";
 import { classOr404 } from "~/services/classes.server";
 import { addExtra, leadOf, removeExtra, saveStock, shopTogether, tripOf } from "~/services/shop.server";
@@ -84,7 +83,6 @@ export default function Shopping({ loaderData, actionData, params }: Route.Compo
   const { trip, events, me } = loaderData;
   const { input } = useClass();
   const locale = useLocale();
-  const people = trip.classes.reduce((sum, one) => sum + one.people, 0);
   const typed = (actionData?.typed ?? {}) as Record<string, unknown>;
   return (
     <>
@@ -102,18 +100,7 @@ export default function Shopping({ loaderData, actionData, params }: Route.Compo
         </div>
       </div>
       <FormError title="Not saved" problems={actionData?.problems ?? []} />
-      <ShoppingSheet
-        key={trip.leadId}
-        classId={trip.leadId}
-        lines={trip.lines}
-        money={moneyOf(trip.lines, people)}
-        people={people}
-        classes={trip.classes}
-        stock={trip.stock}
-        events={events}
-        me={me}
-        timeZone={input.timeZone}
-      />
+      <ShoppingSheet key={trip.leadId} trip={trip} events={events} me={me} timeZone={input.timeZone} />
       <div className="columns two no-print" style={{ marginTop: 28 }}>
         <section>
           <h3>Not eaten</h3>

@@ -7,6 +7,7 @@ import { FileLink, Primary, TextLink } from "~/ui/sheet/controls";
 import { PrintButton } from "~/ui/sheet/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { bellInstruction, bellWords, criticalWords, hazardWords } from "~/ui/words/en";
+import { Heads } from "~/ui/sheet/Heads";
 
 /** The run sheet: bells with what to say, lanes for who does what, and what the time goes into. */
 export default function TimelinePage() {
@@ -51,16 +52,7 @@ export default function TimelinePage() {
       <div className="columns wide-narrow" style={{ marginTop: 28 }}>
         <table className="ruled">
           <caption>Bells</caption>
-          <thead>
-            <tr>
-              <th scope="col">Time</th>
-              <th scope="col">Bell</th>
-              <th scope="col">What the room does</th>
-              <th scope="col" className="n">
-                Until the next
-              </th>
-            </tr>
-          </thead>
+          <Heads of={["Time", "Bell", "What the room does", { n: "Until the next" }]} />
           <tbody>
             {timeline.bells.map((bell, index) => (
               <tr key={bell.id}>

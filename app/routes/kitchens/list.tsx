@@ -4,6 +4,7 @@ import { database } from "~/db/client.server";
 import { kitchens } from "~/db/queries/kitchens.server";
 import { TextLink } from "~/ui/sheet/controls";
 import { surfaceWords } from "~/ui/words/en";
+import { Heads } from "~/ui/sheet/Heads";
 
 export const loader = async () => ({ kitchens: await kitchens(database()) });
 
@@ -26,18 +27,7 @@ export default function Kitchens({ loaderData }: Route.ComponentProps) {
         </p>
       ) : (
         <table className="ruled">
-          <thead>
-            <tr>
-              <th scope="col">Kitchen</th>
-              <th scope="col">Surfaces</th>
-              <th scope="col" className="n">
-                Sinks
-              </th>
-              <th scope="col" className="n">
-                Gear counted
-              </th>
-            </tr>
-          </thead>
+          <Heads of={["Kitchen", "Surfaces", { n: "Sinks" }, { n: "Gear counted" }]} />
           <tbody>
             {loaderData.kitchens.map((kitchen) => (
               <tr key={kitchen.id}>

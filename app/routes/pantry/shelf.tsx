@@ -9,6 +9,7 @@ import { TextLink } from "~/ui/sheet/controls";
 import { useLocale } from "~/ui/sheet/locale";
 import { roleNames } from "~/ui/words/batter";
 import { substanceWords } from "~/ui/words/en";
+import { Heads } from "~/ui/sheet/Heads";
 
 export const loader = async () => ({ pantry: await allIngredients(database()) });
 
@@ -82,34 +83,20 @@ export default function Pantry({ loaderData }: Route.ComponentProps) {
       </div>
       <div className="scroll-x">
         <table className="ruled pantry">
-          <thead>
-            <tr>
-              <th scope="col">Ingredient</th>
-              <th scope="col">Does</th>
-              <th scope="col" className="n">
-                g a US cup
-              </th>
-              <th scope="col" className="n">
-                g a tsp
-              </th>
-              <th scope="col" className="n">
-                g a piece
-              </th>
-              <th scope="col" className="n">
-                water %
-              </th>
-              <th scope="col" className="n">
-                fat %
-              </th>
-              <th scope="col" className="n">
-                sugar %
-              </th>
-              <th scope="col" className="n">
-                g/ml
-              </th>
-              <th scope="col">By nature</th>
-            </tr>
-          </thead>
+          <Heads
+            of={[
+              "Ingredient",
+              "Does",
+              { n: "g a US cup" },
+              { n: "g a tsp" },
+              { n: "g a piece" },
+              { n: "water %" },
+              { n: "fat %" },
+              { n: "sugar %" },
+              { n: "g/ml" },
+              "By nature",
+            ]}
+          />
           <tbody>
             {shown.map((one) => (
               <tr key={one.id}>

@@ -18,6 +18,7 @@ import { PrintButton } from "~/ui/sheet/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { standingWords } from "~/ui/words/en";
 import { namesOf } from "~/ui/words/findings";
+import { Heads } from "~/ui/sheet/Heads";
 
 const revisionOf = (request: Request): number | undefined => {
   const asked = Number(new URL(request.url).searchParams.get("revision"));
@@ -105,14 +106,7 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
       <section className="no-print" style={{ marginTop: 28 }}>
         <h2>History</h2>
         <table className="ruled">
-          <thead>
-            <tr>
-              <th scope="col">Revision</th>
-              <th scope="col">Kept</th>
-              <th scope="col">Standing</th>
-              <th scope="col">Go back</th>
-            </tr>
-          </thead>
+          <Heads of={["Revision", "Kept", "Standing", "Go back"]} />
           <tbody>
             {history.map((one) => (
               <tr key={one.revision}>

@@ -6,6 +6,7 @@ import { TextLink } from "~/ui/sheet/controls";
 import { needsInWords } from "~/ui/people/needs";
 import { sayReason, substanceWords, verdictTitle } from "~/ui/words/en";
 import type { Names } from "~/ui/words/findings";
+import { Heads } from "~/ui/sheet/Heads";
 
 /** The reasons of one item that bear on its verdict, as one sentence. */
 export const because = (item: ItemVerdict, names: Names): string =>
@@ -43,13 +44,7 @@ export function PlateTable({ people, plates, stations, names, base, sayWay }: Pl
   return (
     <table className="ruled">
       <caption>By person</caption>
-      <thead>
-        <tr>
-          <th scope="col">Person</th>
-          <th scope="col">Their plate</th>
-          <th scope="col">Why</th>
-        </tr>
-      </thead>
+      <Heads of={["Person", "Their plate", "Why"]} />
       <tbody>
         {rows.map(({ person, plate }) => {
           const grave = plate.items.filter((item) => item.verdict === plate.verdict);

@@ -12,6 +12,7 @@ import {
   sayMarks,
   saySteps,
 } from "~/ui/words/kits";
+import { Heads } from "~/ui/sheet/Heads";
 
 interface Props {
   readonly name: string;
@@ -34,17 +35,7 @@ export function KitSheet({ name, note, containers, stateOf, names, timeZone, bas
         <span>{isSealed ? "apart: packed first, sealed" : note}</span>
       </div>
       <table className="ruled">
-        <thead>
-          <tr>
-            <th scope="col">Container</th>
-            <th scope="col">What</th>
-            <th scope="col" className="n">
-              By scale
-            </th>
-            <th scope="col">By spoon and cup</th>
-            <th scope="col">Packed</th>
-          </tr>
-        </thead>
+        <Heads of={["Container", "What", { n: "By scale" }, "By spoon and cup", "Packed"]} />
         <tbody>
           {containers.map((container) => {
             const state = stateOf(container);

@@ -6,6 +6,7 @@ import { drift, fraction } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { AmountText, Grams, ScoopText } from "~/ui/sheet/Quantity";
 import { bowlWords } from "~/ui/words/en";
+import { Heads } from "~/ui/sheet/Heads";
 
 function Scoops({ line }: { line: KitLine }) {
   const main = line.main;
@@ -62,17 +63,7 @@ export function TareCard({
   if (readings.length === 0) return null;
   return (
     <table className="ruled">
-      <thead>
-        <tr>
-          <th scope="col">Into one bowl</th>
-          <th scope="col" className="n">
-            Zero before each
-          </th>
-          <th scope="col" className="n">
-            Left running
-          </th>
-        </tr>
-      </thead>
+      <Heads of={["Into one bowl", { n: "Zero before each" }, { n: "Left running" }]} />
       <tbody>
         {readings.map((reading) => (
           <tr key={reading.lineId}>

@@ -1,6 +1,6 @@
 import { Form } from "react-router";
 import type { TickEvent } from "~/core/pack";
-import { type Money, type ShoppingLine, isToBuy, sections } from "~/core/shop";
+import { type ShoppingLine, isToBuy, moneyOf, sections } from "~/core/shop";
 import { grams, timeOfDay } from "~/ui/format/format";
 import { saySent } from "~/ui/outbox/sent-words";
 import { useTicks } from "~/ui/pack/useTicks";
@@ -9,12 +9,13 @@ import { useLocale } from "~/ui/sheet/locale";
 import { money as sayMoney, sayBasket, sayOver, sectionWords } from "~/ui/words/kits";
 
 interface Props {
-  readonly classId: string;
-  readonly lines: readonly ShoppingLine[];
-  readonly money: Money;
-  readonly people: number;
-  readonly classes: readonly { readonly id: string; readonly title: string }[];
-  readonly stock: Readonly<Record<string, number>>;
+  readonly trip: {
+    /** The class whose cupboard and ticks the trip has. */
+    readonly leadId: string;
+    readonly classes: readonly { readonly id: string; readonly title: string; readonly people: number }[];
+    readonly lines: readonly ShoppingLine[];
+    readonly stock: Readonly<Record<string, number>>;
+  };
   readonly events: readonly TickEvent[];
   readonly me: string;
   readonly timeZone: string;
@@ -30,7 +31,10 @@ const needed = (line: ShoppingLine, locale: string): string =>
         : grams(Math.ceil(line.grams - 1e-6), locale);
 
 /** The list as it is taken to the shop: by section, to be ticked with a thumb, kept through a dead spot. */
-export function ShoppingSheet({ classId, lines, money, people, classes, stock, events, me, timeZone }: Props) {
+export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
+  const { leadId: classId, classes, lines, stock } = trip;
+  const people = classes.reduce((sum, one) => sum + one.people, 0);
+  const money = moneyOf(lines, people);
   const locale = useLocale();
   const { ticks, tick, waiting, sent, isReady } = useTicks(classId, events, me);
   const bought = lines.filter(isToBuy);

@@ -1,3 +1,4 @@
+import type { ComponentProps } from "react";
 import { pourFor, pourThickness } from "~/core/batter";
 import { fillMethods } from "~/core/pantry";
 import { measuringSystems } from "~/core/quantity";
@@ -13,18 +14,25 @@ interface Props {
   readonly onDraft: (change: Partial<RecipeDraft>, field: string) => void;
 }
 
+/** Facts that are typed as text. */
+type TextFact = {
+  [K in keyof RecipeDraft]-?: RecipeDraft[K] extends string ? (string extends RecipeDraft[K] ? K : never) : never;
+}[keyof RecipeDraft];
+type FactProps = Props & { readonly of: TextFact } & Omit<
+    ComponentProps<typeof Cell>,
+    "value" | "onText" | "path" | "isLabelled"
+  >;
+
+/** One fact of the recipe by its name in the draft: typed, and complained about, under that name. */
+const Fact = ({ draft, onDraft, of, ...rest }: FactProps) => (
+  <Cell {...rest} isLabelled value={draft[of]} onText={(text) => onDraft({ [of]: text }, of)} path={of} />
+);
+
 /** Name, family and whose cups: what the rest is read by. */
 export function HeadFields({ draft, onDraft }: Props) {
   return (
     <div className="facts">
-      <Cell
-        label="Recipe"
-        isLabelled
-        value={draft.title}
-        onText={(title) => onDraft({ title }, "title")}
-        path="title"
-        className="wide"
-      />
+      <Fact draft={draft} onDraft={onDraft} of="title" label="Recipe" className="wide" />
       <Pick
         label="Family"
         isLabelled
@@ -98,22 +106,8 @@ export function CookFields({ draft, onDraft }: Props) {
         />
         <Problem path="surfaceKinds" />
         <div className="facts tight">
-          <Cell
-            label="Start the dial at"
-            isLabelled
-            unit="°C"
-            value={draft.surfaceFrom}
-            onText={(surfaceFrom) => onDraft({ surfaceFrom }, "surfaceFrom")}
-            path="surfaceFrom"
-          />
-          <Cell
-            label="to"
-            isLabelled
-            unit="°C"
-            value={draft.surfaceTo}
-            onText={(surfaceTo) => onDraft({ surfaceTo }, "surfaceTo")}
-            path="surfaceTo"
-          />
+          <Fact draft={draft} onDraft={onDraft} of="surfaceFrom" label="Start the dial at" unit="°C" />
+          <Fact draft={draft} onDraft={onDraft} of="surfaceTo" label="to" unit="°C" />
           <Pick
             label="Pour when"
             isLabelled
@@ -145,61 +139,32 @@ export function CookFields({ draft, onDraft }: Props) {
           />
         ) : null}
         <div className="facts tight">
-          <Cell
-            label="Between loads"
-            isLabelled
-            unit="min"
-            value={draft.turnaround}
-            onText={(turnaround) => onDraft({ turnaround }, "turnaround")}
-            path="turnaround"
-          />
-          <Cell
-            label="Pouring one piece"
-            isLabelled
-            unit="min"
-            value={draft.pourPerPiece}
-            onText={(pourPerPiece) => onDraft({ pourPerPiece }, "pourPerPiece")}
-            path="pourPerPiece"
-          />
-          <Cell
-            label="To be hot again"
-            isLabelled
-            unit="min"
-            value={draft.recover}
-            onText={(recover) => onDraft({ recover }, "recover")}
-            path="recover"
-          />
+          <Fact draft={draft} onDraft={onDraft} of="turnaround" label="Between loads" unit="min" />
+          <Fact draft={draft} onDraft={onDraft} of="pourPerPiece" label="Pouring one piece" unit="min" />
+          <Fact draft={draft} onDraft={onDraft} of="recover" label="To be hot again" unit="min" />
         </div>
         <RowButton onClick={usual}>Set what is usual for this family</RowButton>
       </section>
       <section>
         <h3>Done when</h3>
         <Ticks legend="Cues" all={cueWords} chosen={draft.cues} onChosen={(cues) => onDraft({ cues }, "")} />
-        <Cell
+        <Fact
+          draft={draft}
+          onDraft={onDraft}
+          of="blindNote"
           label="What cannot be seen here"
-          isLabelled
-          value={draft.blindNote}
-          onText={(blindNote) => onDraft({ blindNote }, "blindNote")}
           placeholder="Dark batter: colour says nothing"
           className="whole"
         />
         <h3>Wait</h3>
         <div className="facts tight">
-          <Cell
-            label="Rest at least"
-            isLabelled
-            unit="min"
-            value={draft.restMin}
-            onText={(restMin) => onDraft({ restMin }, "restMin")}
-            path="restMin"
-          />
-          <Cell
+          <Fact draft={draft} onDraft={onDraft} of="restMin" label="Rest at least" unit="min" />
+          <Fact
+            draft={draft}
+            onDraft={onDraft}
+            of="restMax"
             label="Last pour within"
-            isLabelled
             unit="min"
-            value={draft.restMax}
-            onText={(restMax) => onDraft({ restMax }, "restMax")}
-            path="restMax"
             placeholder="no limit"
           />
           <Pick
@@ -223,29 +188,20 @@ export function CookFields({ draft, onDraft }: Props) {
             ]}
             onPick={(portionKind) => onDraft({ portionKind }, "portionKind")}
           />
-          <Cell
+          <Fact
+            draft={draft}
+            onDraft={onDraft}
+            of="portion"
             label={draft.portionKind === "batch" ? "Pieces" : "How much"}
-            isLabelled
             unit={draft.portionKind === "ml" ? "ml" : draft.portionKind === "grams" ? "g" : ""}
-            value={draft.portion}
-            onText={(portion) => onDraft({ portion }, "portion")}
-            path="portion"
           />
-          <Cell
-            label="Across"
-            isLabelled
-            unit="cm"
-            value={draft.pieceDiameterCm}
-            onText={(pieceDiameterCm) => onDraft({ pieceDiameterCm }, "pieceDiameterCm")}
-            path="pieceDiameterCm"
-          />
-          <Cell
+          <Fact draft={draft} onDraft={onDraft} of="pieceDiameterCm" label="Across" unit="cm" />
+          <Fact
+            draft={draft}
+            onDraft={onDraft}
+            of="claimedPieces"
             label="The recipe claims"
-            isLabelled
             unit="pieces"
-            value={draft.claimedPieces}
-            onText={(claimedPieces) => onDraft({ claimedPieces }, "claimedPieces")}
-            path="claimedPieces"
             placeholder="not said"
           />
         </div>
