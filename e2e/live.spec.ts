@@ -13,10 +13,7 @@ test("two tablets see each other's bells and stations within a second", async ({
   const context = await browser.newContext({ storageState: assistantState, ...(baseURL ? { baseURL } : {}) });
   const other = await context.newPage();
   await Promise.all([page.goto(`${base}/teach`), other.goto(`${base}/teach`)]);
-  // Keys work once React has taken the page over, which nothing on the page shows.
-  await page.waitForFunction(() =>
-    Object.keys(document.querySelector(".live") ?? {}).some((key) => key.startsWith("__reactProps")),
-  );
+  await expect(page.locator("[inert]")).toHaveCount(0);
   await page.getByRole("button", { name: "Start the class" }).click();
   await expect(other.getByText("Now: Doors")).toBeVisible({ timeout: 2000 });
   await other.getByRole("region", { name: "Willow" }).getByRole("button", { name: "Heating" }).click();

@@ -114,6 +114,8 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
   };
   const takeBack = () => situation.now && add({ kind: "bell-taken-back", bellId: situation.now.id });
 
+  // A press before the page has come alive would ring nothing and look as if it had: until then nothing can be pressed.
+  const [isReady, setReady] = useState(false);
   const keys = useRef<Record<string, () => void>>({});
   keys.current = {
     " ": () => phase !== "ended" && next && ring(),
@@ -131,6 +133,7 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
       act();
     };
     addEventListener("keydown", press);
+    setReady(true);
     return () => removeEventListener("keydown", press);
   }, []);
 
@@ -159,7 +162,7 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
         ? countdown(situation.elapsed)
         : countdown(untilNext);
   return (
-    <main className={`live${isBright ? " bright" : ""}`}>
+    <main className={`live${isBright ? " bright" : ""}`} inert={!isReady}>
       <title>{`${situation.now ? bellWords[situation.now.kind] : "Teach"} · ${input.title}`}</title>
       {isFlashing ? <div className="flash" aria-hidden="true" /> : null}
       <h1 className="vh">{input.title}</h1>
