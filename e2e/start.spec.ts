@@ -36,7 +36,7 @@ async function start(...options: string[]): Promise<Started> {
   child.stdout.on("data", (chunk: Buffer) => void (text += chunk));
   child.stderr.on("data", (chunk: Buffer) => void (text += chunk));
   const started = { process: child, said: () => text, base: `http://127.0.0.1:${port}` };
-  await expect.poll(() => text, { timeout: 60_000 }).toContain("Apron Bell is ready");
+  await expect.poll(() => text, { timeout: 90_000 }).toContain("Apron Bell is ready");
   return started;
 }
 
@@ -72,7 +72,7 @@ test("killed without warning, the server goes with it and the next start recover
   const first = await start();
   first.process.kill("SIGKILL");
   await ended(first.process);
-  await expect.poll(() => isUp(first.base), { timeout: 10_000 }).toBe(false);
+  await expect.poll(() => isUp(first.base), { timeout: 30_000 }).toBe(false);
   expect(fs.existsSync(databasePid())).toBe(true);
   const second = await start();
   expect((await fetch(`${second.base}/sign-in`)).status).toBe(200);
