@@ -37,6 +37,9 @@ if (isDev) {
 }
 
 const server = http.createServer(outer);
+// Longer than a proxy or a browser keeps a quiet connection: closed from here after Node's five seconds, the next request on it is lost.
+server.keepAliveTimeout = 75_000;
+server.headersTimeout = 80_000;
 server.on("error", (error) => {
   const sentence =
     error.code === "EADDRINUSE"
