@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { ratio } from "~/core/quantity";
+import { ratio, scoopName } from "~/core/quantity";
 import { mostOf } from "~/core/recipe";
 import { toNumber } from "~/core/quantity";
 import { demoClasses } from "~/demo/boathouse";
@@ -35,6 +35,17 @@ test("what is remembered of earlier plans changes nothing, however many they wer
   for (let each = 1n; each <= 80n; each += 1n)
     plan({ ...first, brief: { ...first.brief, piecesEach: ratio(each, 3n) } });
   expect(plan(first)).toEqual(alone);
+});
+
+test("a scoop that is said to be missing, and found again, changes the kits of the very same recipes and back", () => {
+  const scoopsOf = (missingScoops: readonly string[]) =>
+    plan({ ...next, brief: { ...next.brief, missingScoops } }).stations.flatMap((station) =>
+      station.kit.flatMap((line) => (line.main?.scoops?.counts ?? []).map(scoopName)),
+    );
+  const before = scoopsOf([]);
+  expect(before).toContain("1/3 cup");
+  expect(scoopsOf(["1/3 cup"])).not.toContain("1/3 cup");
+  expect(scoopsOf([])).toEqual(before);
 });
 
 test("what is bought is what the stations, the demonstration and the spare kit hold at most", () => {

@@ -251,12 +251,13 @@ export function withoutScoops(set: MeasuringSet, missing: readonly string[]): Me
   if (gone.length === 0) return set;
   if (!hasScoopsLeft(set, missing))
     throw new RangeError(`expected at least one scoop of "${set.id}" to be left, got every one of them missing.`);
-  const key = `${set.id} ${gone.map(scoopName).join(",")}`;
-  const known = reduced.get(key);
+  // A set of its own, so that nothing that is remembered of the whole set is taken for it.
+  const id = `${set.id} without ${gone.map(scoopName).join(", ")}`;
+  const known = reduced.get(id);
   if (known) return known;
-  const made = { ...set, scoops: set.scoops.filter((scoop) => !gone.includes(scoop)) };
+  const made = { ...set, id, scoops: set.scoops.filter((scoop) => !gone.includes(scoop)) };
   if (reduced.size >= mostReduced) reduced.clear();
-  reduced.set(key, made);
+  reduced.set(id, made);
   return made;
 }
 
