@@ -21,6 +21,7 @@ const core = [
   "shop",
   "prep",
   "pack",
+  "sheet",
   "teach",
   "log",
 ];

@@ -7,7 +7,7 @@ import "./sheet.css";
 import "./live.css";
 import "./print.css";
 import { ChakraProvider } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import { type ReactNode, useEffect } from "react";
 import {
   Links,
   Meta,
@@ -54,6 +54,11 @@ export function Layout({ children }: { children: ReactNode }) {
 }
 
 export default function App() {
+  // The server does not know where the reader sits: a new class begins in the browser's own zone.
+  useEffect(() => {
+    const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+    document.cookie = `zone=${encodeURIComponent(zone)}; path=/; max-age=31536000; SameSite=Lax`;
+  }, []);
   return <Outlet />;
 }
 

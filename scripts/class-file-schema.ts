@@ -1,7 +1,10 @@
-// npm run schema: writes the JSON Schema of the class file from the Zod schema that reads it.
+// npm run schema: writes the JSON Schemas of the class file and of the plan as they are read and printed now.
 import { writeFileSync } from "node:fs";
 import { z } from "zod";
 import { classFileSchema } from "~/formats/class-file";
+import { planFileSchema } from "~/formats/plan-file";
 
-const schema = z.toJSONSchema(classFileSchema, { io: "input" });
-writeFileSync("docs/class-file.schema.json", `${JSON.stringify(schema, null, 2)}\n`);
+const write = (file: string, schema: z.ZodType) =>
+  writeFileSync(file, `${JSON.stringify(z.toJSONSchema(schema, { io: "input" }), null, 2)}\n`);
+write("docs/class-file.schema.json", classFileSchema);
+write("docs/plan.schema.json", planFileSchema);

@@ -1,7 +1,7 @@
 // npm run -s plan -- file.json: the whole plan of a class file as JSON on standard output. No database.
 import { readFileSync } from "node:fs";
-import { plan } from "~/core/plan";
-import { readClassFile, toPlain } from "~/formats/class-file";
+import { readClassFile } from "~/formats/class-file";
+import { planFileOf } from "~/formats/plan-file";
 
 const unreadable = 2;
 
@@ -25,4 +25,4 @@ if (!read.ok)
       "\n",
     ),
   );
-process.stdout.write(`${JSON.stringify(toPlain(plan(read.input)), null, 2)}\n`);
+process.stdout.write(`${JSON.stringify(planFileOf(read.input), null, 2)}\n`);

@@ -1,17 +1,26 @@
+/** Random values of the core for property tests. Seeds come from the runner, so a failure can be run again. */
 import fc from "fast-check";
-import { starterPantry, substances, type LabelReading } from "~/core/pantry";
-import { type Need, type Participant, ageBands, audiences, participantRoles, severities } from "~/core/people";
+import { type LabelReading, markets, starterPantry, substances } from "~/core/pantry";
+import {
+  type Arrangement,
+  type Need,
+  type Participant,
+  ageBands,
+  audiences,
+  participantRoles,
+  severities,
+} from "~/core/people";
 import type { Brief, ClassInput } from "~/core/plan";
 import { measuringSets, ratio, scoopNames } from "~/core/quantity";
 import { batchRules, eggRules } from "~/core/scale";
 import { demoModes, kitModes } from "~/core/schedule";
+import { type Kitchen, type Surface, coatings } from "~/core/gear";
+import { surfaceKinds, tools } from "~/core/recipe";
 import { demoKitchens } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
+import { recipes } from "./recipes";
 
-/** Random values of the core for property tests. Seeds come from the runner, so a failure can be run again. */
-export const positiveRatio = fc
-  .tuple(fc.bigInt(1n, 400n), fc.constantFrom(1n, 2n, 3n, 4n, 6n, 8n, 16n))
-  .map(([num, den]) => ratio(num, den));
+export { positiveRatio } from "./ratios";
 
 export const need: fc.Arbitrary<Need> = fc.oneof(
   {
@@ -23,6 +32,21 @@ export const need: fc.Arbitrary<Need> = fc.oneof(
       touchOrAir: fc.boolean(),
       note: fc.constant(""),
     }),
+  },
+  {
+    weight: 1,
+    arbitrary: fc
+      .record({
+        food: fc.constantFrom("corn", "Banana", "cinnamon", "strawberries"),
+        severity: fc.constantFrom(...severities),
+        touchOrAir: fc.boolean(),
+        isRead: fc.boolean(),
+      })
+      .map(({ isRead, ...rest }) => ({
+        ...rest,
+        kind: "food" as const,
+        ...(isRead ? { note: "hives", noteReadBy: "Lead" } : { note: "" }),
+      })),
   },
   {
     weight: 1,
@@ -48,10 +72,14 @@ export const people: fc.Arbitrary<Participant[]> = fc
     rows.map((row, index) => ({
       ...row,
       id: `p${index}`,
-      name: `Person ${index}`,
+      // Two of one name are two people.
+      name: `Person ${index % 9}`,
       needs: row.hasAnswered ? row.needs : [],
     })),
   );
+
+const defined = <T extends object>(row: T): T =>
+  Object.fromEntries(Object.entries(row).filter(([, value]) => value !== undefined)) as T;
 
 export const labels: fc.Arbitrary<LabelReading[]> = fc
   .uniqueArray(
@@ -59,11 +87,19 @@ export const labels: fc.Arbitrary<LabelReading[]> = fc
       ingredientId: fc.constantFrom(...starterPantry.map((one) => one.id)),
       contains: fc.uniqueArray(fc.constantFrom(...substances), { maxLength: 3 }),
       mayContain: fc.uniqueArray(fc.constantFrom(...substances), { maxLength: 3 }),
+      market: fc.option(fc.constantFrom(...markets), { nil: undefined }),
+      lookedFor: fc.option(fc.subarray(["rye", "mustard", "gluten", "honey", "corn", "cinnamon"]), { nil: undefined }),
+      isGlutenFree: fc.constantFrom(undefined, undefined, true),
     }),
     { selector: (one) => one.ingredientId, maxLength: 20 },
   )
   .map((rows) =>
-    rows.map((row) => ({ ...row, product: `packet of ${row.ingredientId}`, readBy: "Tester", readOn: "2026-11-20" })),
+    rows.map((row) => ({
+      ...defined(row),
+      product: `packet of ${row.ingredientId}`,
+      readBy: "Tester",
+      readOn: "2026-11-20",
+    })),
   );
 
 export const brief: fc.Arbitrary<Brief> = fc.record({
@@ -96,28 +132,115 @@ export const brief: fc.Arbitrary<Brief> = fc.record({
   stationNames: fc.constant<string[]>([]),
 });
 
-const kitchen = fc.constantFrom(...demoKitchens);
+const size: fc.Arbitrary<Surface["size"]> = fc.oneof(
+  fc.constant(undefined),
+  fc.record({ kind: fc.constant("round" as const), diameterCm: fc.integer({ min: 8, max: 40 }) }),
+  fc.record({
+    kind: fc.constant("rect" as const),
+    widthCm: fc.integer({ min: 8, max: 60 }),
+    depthCm: fc.integer({ min: 8, max: 40 }),
+  }),
+);
+const surface = fc.record({
+  kind: fc.constantFrom(...surfaceKinds),
+  places: fc.integer({ min: 1, max: 6 }),
+  size,
+  coating: fc.option(fc.constantFrom(...coatings), { nil: undefined }),
+  count: fc.integer({ min: 0, max: 3 }),
+  at: fc.constantFrom("shared" as const, "shared" as const, "station" as const),
+  preheatMinutes: fc.option(fc.integer({ min: 0, max: 25 })),
+  watts: fc.constantFrom(0, 1200, 1500, 2000, 3000),
+});
+const circuit = fc.record({
+  volts: fc.constantFrom(100, 120, 230),
+  amps: fc.constantFrom(10, 15, 16, 20, 32),
+  sockets: fc.integer({ min: 0, max: 4 }),
+  plugAmps: fc.option(fc.constantFrom(10, 13)),
+});
+
+/** Kitchens of every shape the model has: own and shared surfaces, several of one kind, equal names, circuits known or not. */
+export const kitchens: fc.Arbitrary<Kitchen> = fc
+  .record({
+    sinks: fc.integer({ min: 0, max: 3 }),
+    surfaces: fc.array(surface, { minLength: 0, maxLength: 5 }),
+    gear: fc.uniqueArray(fc.record({ tool: fc.constantFrom(...tools), owned: fc.integer({ min: 0, max: 30 }) }), {
+      selector: (one) => one.tool,
+      maxLength: 8,
+    }),
+    circuits: fc.option(fc.array(circuit, { maxLength: 3 }), { nil: undefined }),
+  })
+  .map(({ surfaces, circuits, ...rest }) => ({
+    ...rest,
+    id: "random",
+    name: "A random kitchen",
+    surfaces: surfaces.map((one, index) => ({ ...one, id: `f${index}`, name: index % 2 ? "Pan" : "Griddle" })),
+    ...(circuits
+      ? { circuits: circuits.map((one, index) => ({ ...one, id: `c${index}`, name: `Circuit ${index + 1}` })) }
+      : {}),
+  }));
+
 const dish = fc.record({
-  recipe: fc.constantFrom(...starterRecipes),
+  recipe: fc.oneof({ weight: 2, arbitrary: fc.constantFrom(...starterRecipes) }, { weight: 2, arbitrary: recipes }),
   wantsVariant: fc.boolean(),
   stations: fc.option(fc.integer({ min: 0, max: 4 })),
 });
+const pack = fc
+  .record({
+    ingredientId: fc.constantFrom(...starterPantry.map((one) => one.id)),
+    unitGrams: fc.constantFrom(25, 50, 58, 150, 500, 1000),
+    unitsPerPack: fc.constantFrom(1, 6, 10),
+    price: fc.option(fc.integer({ min: 0, max: 900 }), { nil: undefined }),
+    product: fc.option(fc.constantFrom("Brand A", "Brand B"), { nil: undefined }),
+  })
+  .map((one) => ({ ...one, unitName: "pack" }));
 
-/** Whole classes over the starter recipes; some fit their kitchen, some cannot be cooked in it at all. */
-export const classes: fc.Arbitrary<ClassInput> = fc
-  .record({ brief, people, kitchen, labels, dishes: fc.array(dish, { maxLength: 3 }) })
-  .map(({ dishes, ...rest }) => ({
+/** Seats as somebody might have left them: tables of any of the people, some of them apart. */
+const arrangementOf = (all: readonly Participant[]): fc.Arbitrary<Arrangement | undefined> =>
+  fc.option(
+    fc
+      .record({
+        seats: fc.option(
+          fc.array(fc.subarray(all.map((one) => one.id)), { minLength: 1, maxLength: 6 }).map((tables) => {
+            const seated = new Set<string>();
+            return tables.map((ids) => ids.filter((id) => !seated.has(id) && seated.add(id).has(id)));
+          }),
+        ),
+        apart: fc.subarray([0, 1, 2]),
+        washesBetween: fc.constantFrom(undefined, true, false),
+      })
+      .map((one) => one),
+    { nil: undefined },
+  );
+
+/**
+ * Whole classes over the whole schema: starter and random recipes with their variants, dishes at no station, kitchens of every kind;
+ * some fit their kitchen, some cannot be cooked in it at all.
+ */
+export const classes: fc.Arbitrary<ClassInput> = people
+  .chain((all) =>
+    fc.record({
+      brief,
+      people: fc.constant(all),
+      kitchen: fc.oneof(fc.constantFrom(...demoKitchens), kitchens),
+      labels,
+      packs: fc.uniqueArray(pack, { selector: (one) => one.ingredientId, maxLength: 6 }),
+      dishes: fc.array(dish, { maxLength: 3 }),
+      arrangement: arrangementOf(all),
+    }),
+  )
+  .map(({ dishes, arrangement, ...rest }) => ({
     ...rest,
     id: "random",
     title: "A random class",
     startsAt: "2026-11-28T10:00",
     timeZone: "Europe/London",
     pantry: starterPantry,
-    packs: [],
     dishes: dishes.map(({ recipe, wantsVariant, stations }, index) => ({
       id: `d${index}`,
-      recipe,
+      // Two random recipes are two, and say so.
+      recipe: recipe.id === "random" ? { ...recipe, id: `random-${index}` } : recipe,
       variantId: wantsVariant ? (recipe.variants[0]?.id ?? null) : null,
       stations,
     })),
+    ...(arrangement ? { arrangement } : {}),
   }));

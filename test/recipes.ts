@@ -1,10 +1,11 @@
 import fc from "fast-check";
 import { starterPantry } from "~/core/pantry";
-import { type Amount, ratio } from "~/core/quantity";
+import { type Amount, ratio, units } from "~/core/quantity";
 import {
   type Line,
   type LineAmount,
   type Recipe,
+  type Variant,
   bowls,
   cues,
   families,
@@ -16,12 +17,15 @@ import {
   tools,
   windowReasons,
 } from "~/core/recipe";
-import { positiveRatio } from "./generators";
+import { positiveRatio } from "./ratios";
 
 /** Random recipes of every shape the model has, for what must hold of any of them. */
-const unit = fc.constantFrom("g" as const, "ml" as const, "cup" as const, "tbsp" as const, "tsp" as const);
-const amount: fc.Arbitrary<Amount> = fc.record({ value: positiveRatio, unit });
-const pair = fc.tuple(positiveRatio, positiveRatio, unit).map(([a, b, one]): [Amount, Amount] =>
+const unit = fc.constantFrom(...units.filter((one) => one !== "piece" && one !== "pinch" && one !== "spray"));
+/** Counted, loose and measured amounts: every unit there is. */
+const anyUnit = fc.oneof({ weight: 5, arbitrary: unit }, { weight: 2, arbitrary: fc.constantFrom(...units) });
+const amount: fc.Arbitrary<Amount> = fc.record({ value: positiveRatio, unit: anyUnit });
+const net: fc.Arbitrary<Amount> = fc.record({ value: positiveRatio, unit });
+const pair = fc.tuple(positiveRatio, positiveRatio, anyUnit).map(([a, b, one]): [Amount, Amount] =>
   a.num * b.den <= b.num * a.den
     ? [
         { value: a, unit: one },
@@ -37,9 +41,7 @@ const lineAmount: fc.Arbitrary<LineAmount> = fc.oneof(
   pair.map(([from, to]): LineAmount => ({ kind: "range", from, to })),
   pair.map(([start, most]): LineAmount => ({ kind: "top-up", start, most })),
   pair.map(([back, whole]): LineAmount => ({ kind: "hold-back", amount: whole, back })),
-  fc
-    .tuple(positiveRatio, amount)
-    .map(([packs, each]): LineAmount => ({ kind: "packs", packs, each, packName: "sachet" })),
+  fc.tuple(positiveRatio, net).map(([packs, each]): LineAmount => ({ kind: "packs", packs, each, packName: "sachet" })),
   amount.map((one): LineAmount => ({ kind: "per-load", amount: one })),
   amount.map((one): LineAmount => ({ kind: "per-piece", amount: one })),
   fc.constant<LineAmount>({ kind: "to-taste" }),
@@ -60,6 +62,30 @@ const lineOf = (index: number, partIds: readonly string[]): fc.Arbitrary<Line> =
     isOptional: fc.boolean(),
     note: fc.constantFrom("", "melted"),
   });
+
+const variantOf = (lineIds: readonly string[], partIds: readonly string[]): fc.Arbitrary<Variant> =>
+  fc
+    .record({
+      standing: fc.constantFrom("draft" as const, "rehearsed" as const),
+      omit: fc.subarray([...lineIds], { maxLength: 1 }),
+      swaps: fc.uniqueArray(
+        fc.record({
+          lineId: fc.constantFrom(...lineIds),
+          ingredientId: fc.constantFrom(...starterPantry.map((one) => one.id)),
+          amount: fc.option(lineAmount, { nil: undefined }),
+        }),
+        { selector: (swap) => swap.lineId, maxLength: 2 },
+      ),
+      add: fc.option(lineOf(90, partIds)),
+    })
+    .map(({ swaps, add, ...rest }) => ({
+      ...rest,
+      id: "other-way",
+      name: "Another way",
+      decidedAt: null,
+      swaps: swaps.map(({ amount: swapped, ...swap }) => (swapped ? { ...swap, amount: swapped } : swap)),
+      add: add ? [add] : [],
+    }));
 
 export const recipes: fc.Arbitrary<Recipe> = fc
   .record({
@@ -132,7 +158,10 @@ export const recipes: fc.Arbitrary<Recipe> = fc
           ),
         )
         .map((all) => [...all]),
-      variants: fc.constant([]),
+      variants: fc.oneof(
+        fc.constant([]),
+        variantOf(lineIds, partIds).map((one) => [one]),
+      ),
     });
   })
   .map((recipe): Recipe => ({

@@ -1,3 +1,4 @@
+import type { Market } from "~/core/pantry";
 import type { ColumnType, Generated } from "kysely";
 
 /** Table types. A column is changed here, in a migration, and in the one mapper that reads it. */
@@ -206,6 +207,7 @@ export interface ParticipantTable {
   note: Generated<string>;
   words: Generated<string>;
   words_read_by: string | null;
+  words_is_nothing: Generated<boolean>;
   emergency: Generated<string>;
   answered_by: string | null;
   answered_on: string | null;
@@ -223,7 +225,9 @@ export interface ParticipantNeedTable {
   severity: string | null;
   touch_or_air: boolean;
   diet: string | null;
+  food: string | null;
   note: string;
+  note_read_by: string | null;
 }
 export interface LabelReadingTable {
   class_id: string;
@@ -231,8 +235,20 @@ export interface LabelReadingTable {
   product: string;
   read_by: string;
   read_on: string;
+  market: Market | null;
+  looked_for: Generated<string[]>;
+  foods: Generated<string[]>;
+  is_gluten_free: Generated<boolean>;
   version: Generated<number>;
   updated_at: Instant;
+}
+export interface AllergyDecisionTable {
+  class_id: string;
+  participant_id: string;
+  opening: string;
+  decision: string;
+  decided_by: string | null;
+  decided_at: Instant;
 }
 export interface LabelSubstanceTable {
   class_id: string;
@@ -319,6 +335,10 @@ export interface SharedFoodTable {
   product: string | null;
   read_by: string | null;
   read_on: string | null;
+  market: Market | null;
+  looked_for: Generated<string[]>;
+  foods: Generated<string[]>;
+  is_gluten_free: Generated<boolean>;
 }
 export interface SharedFoodSubstanceTable {
   food_id: string;
@@ -423,6 +443,7 @@ export interface DB {
   participant: ParticipantTable;
   participant_need: ParticipantNeedTable;
   label_reading: LabelReadingTable;
+  allergy_decision: AllergyDecisionTable;
   label_substance: LabelSubstanceTable;
   class_pack: ClassPackTable;
   class_pack_size: ClassPackSizeTable;

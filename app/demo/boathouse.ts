@@ -197,6 +197,7 @@ const avoids = (substance: Substance, severity: Severity, note = "", touchOrAir 
   severity,
   touchOrAir,
   note,
+  ...(note === "" ? {} : { noteReadBy: "Marit Quill" }),
 });
 const person = (
   id: string,
@@ -209,13 +210,33 @@ const person = (
     ? { id, name, role, ageBand, hasAnswered: false, needs: [] }
     : { id, name, role, ageBand, hasAnswered: true, needs };
 
+const lookedFor: readonly Substance[] = [
+  "meat",
+  "gelatine",
+  "rennet",
+  "carmine",
+  "shellac",
+  "beeswax",
+  "honey",
+  "alcohol",
+  "coconut",
+];
 const label = (
   ingredientId: string,
   product: string,
   readOn: string,
   contains: readonly Substance[] = [],
   mayContain: readonly Substance[] = [],
-): LabelReading => ({ ingredientId, product, contains, mayContain, readBy: "Marit Quill", readOn });
+): LabelReading => ({
+  ingredientId,
+  product,
+  contains,
+  mayContain,
+  // No law makes a label name these; somebody looked through the whole list for those who leave them out.
+  lookedFor: lookedFor.filter((one) => !contains.includes(one) && !mayContain.includes(one)),
+  readBy: "Marit Quill",
+  readOn,
+});
 
 const dish = (id: string, made: Recipe, variantId: string | null = null, stations: number | null = null): Dish => ({
   id,

@@ -1,9 +1,18 @@
 import { z } from "zod";
 import { regimes } from "~/core/allergen";
-import { type Ingredient, diets, fillMethods, roles, starterPantry, storages, substances } from "~/core/pantry";
+import {
+  type Ingredient,
+  diets,
+  fillMethods,
+  markets,
+  roles,
+  starterPantry,
+  storages,
+  substances,
+} from "~/core/pantry";
 import { coatings, floorKinds, lampMeanings } from "~/core/gear";
-import { ageBands, audiences, participantRoles, severities } from "~/core/people";
-import type { ClassInput } from "~/core/plan";
+import { ageBands, audiences, participantRoles, severities, usualHotPlaces } from "~/core/people";
+import { type ClassInput, canonical } from "~/core/plan";
 import {
   type Amount,
   type Ratio,
@@ -51,6 +60,11 @@ const name = z.string().trim().min(1, "expected a name").max(120, "expected at m
 const text = z.string().max(2000, "expected at most 2000 characters").default("");
 const percent = z.number().min(0).max(100);
 const minutes = z.number().min(0).max(600);
+
+const isUnique = (field: "id" | "ingredientId" | "tool") => (items: readonly object[]) =>
+  new Set(items.map((item) => Reflect.get(item, field))).size === items.length;
+
+const starterById = new Map(starterPantry.map((one) => [one.id, one]));
 
 const fraction = z
   .string()
@@ -158,8 +172,8 @@ export const recipeSchema = z.strictObject({
   system: z.enum(measuringSystems),
   fill: z.enum(fillMethods),
   standing,
-  lines: z.array(line).min(1).max(60),
-  steps: z.array(step).max(60),
+  lines: z.array(line).min(1).max(60).refine(isUnique("id"), "expected every line's id once"),
+  steps: z.array(step).max(60).refine(isUnique("id"), "expected every step's id once"),
   rest: z
     .strictObject({
       min: z.number().min(0).max(2880),
@@ -198,6 +212,7 @@ export const recipeSchema = z.strictObject({
       }),
     )
     .max(12)
+    .refine(isUnique("id"), "expected every part's id once")
     .default([]),
   variants: z
     .array(
@@ -209,9 +224,14 @@ export const recipeSchema = z.strictObject({
         omit: z.array(id).default([]),
         swaps: z.array(z.strictObject({ lineId: id, ingredientId: id, amount: lineAmount.optional() })).default([]),
         add: z.array(line).default([]),
+        steps: z
+          .array(z.strictObject({ stepId: id, text: z.string().max(2000) }))
+          .max(60)
+          .optional(),
       }),
     )
     .max(20)
+    .refine(isUnique("id"), "expected every variant's id once")
     .default([]),
 });
 
@@ -251,8 +271,22 @@ export const needSchema = z.discriminatedUnion("kind", [
     severity: z.enum(severities),
     touchOrAir: z.boolean().default(false),
     note: text,
+    noteReadBy: name.nullable().optional(),
   }),
-  z.strictObject({ kind: z.literal("diet"), diet: z.enum(keysOf(diets)), note: text }),
+  z.strictObject({
+    kind: z.literal("food"),
+    food: z.string().trim().min(1, "expected a food").max(60, "expected at most 60 characters"),
+    severity: z.enum(severities),
+    touchOrAir: z.boolean().default(false),
+    note: text,
+    noteReadBy: name.nullable().optional(),
+  }),
+  z.strictObject({
+    kind: z.literal("diet"),
+    diet: z.enum(keysOf(diets)),
+    note: text,
+    noteReadBy: name.nullable().optional(),
+  }),
 ]);
 
 const participant = z.strictObject({
@@ -264,7 +298,13 @@ const participant = z.strictObject({
   needs: z.array(needSchema).max(40).default([]),
   grownUpId: id.optional(),
   note: z.string().trim().min(1).max(500).optional(),
-  words: z.strictObject({ text: z.string().trim().min(1).max(2000), readBy: name.nullable().default(null) }).optional(),
+  words: z
+    .strictObject({
+      text: z.string().trim().min(1).max(2000),
+      readBy: name.nullable().default(null),
+      isNothing: z.boolean().optional(),
+    })
+    .optional(),
   emergency: z.string().trim().min(1).max(500).optional(),
   isContested: z.boolean().optional(),
   answered: z.strictObject({ by: name, on: z.iso.date() }).optional(),
@@ -290,7 +330,8 @@ export const briefSchema = z
     usualTolerancePercent: z.number().min(0.5).max(20).default(5),
     easesSpice: z.boolean().default(false),
     regime: z.enum(keysOf(regimes)),
-    hotPlacesPerAdult: z.int().min(0).max(20).default(0),
+    /** Left out: the usual rule for the audience. 0: no rule. */
+    hotPlacesPerAdult: z.int().min(0).max(20).optional(),
     doorsMinutes: z.int().min(0).max(120).default(10),
     eatMinutes: z.int().min(0).max(180).default(15),
     cleanMinutes: z.int().min(0).max(120).default(10),
@@ -299,6 +340,10 @@ export const briefSchema = z
     isRemote: z.boolean().default(false),
     stationNames: z.array(z.string().trim().min(1).max(30)).max(200).default([]),
   })
+  .transform((brief) => ({
+    ...brief,
+    hotPlacesPerAdult: brief.hotPlacesPerAdult ?? usualHotPlaces[brief.audience],
+  }))
   .refine((brief) => hasScoopsLeft(measuringSetOf(brief.measuringSetId), brief.missingScoops), {
     path: ["missingScoops"],
     error: "expected at least one scoop of the measuring set to be left",
@@ -350,12 +395,13 @@ const kitchen = z.strictObject({
   id,
   name,
   sinks: z.int().min(0).max(40),
-  surfaces: z.array(surfaceSchema).max(60),
+  surfaces: z.array(surfaceSchema).max(60).refine(isUnique("id"), "expected every surface's id once"),
   gear: z
     .array(z.strictObject({ tool: z.enum(tools), owned: z.int().min(0).max(1000) }))
     .max(60)
-    .default([]),
-  circuits: z.array(circuit).max(40).optional(),
+    .default([])
+    .refine(isUnique("tool"), "expected every tool once"),
+  circuits: z.array(circuit).max(40).refine(isUnique("id"), "expected every circuit's id once").optional(),
   floor: floor.optional(),
 });
 const isoDate = z.iso.date();
@@ -364,6 +410,12 @@ const labelReading = z.strictObject({
   product: name,
   contains: z.array(z.enum(substances)).default([]),
   mayContain: z.array(z.enum(substances)).default([]),
+  /** The market the product was made for; left out: that of the class's list. */
+  market: z.enum(markets).optional(),
+  /** Substances and foods nobody is obliged to declare that were looked for and not found. */
+  lookedFor: z.array(z.string().trim().min(1).max(60)).max(40).optional(),
+  foods: z.array(z.string().trim().min(1).max(60)).max(40).optional(),
+  isGlutenFree: z.boolean().optional(),
   readBy: name,
   readOn: isoDate,
 });
@@ -396,9 +448,6 @@ const arrangement = z.strictObject({
   apart: z.array(z.int().min(0).max(399)).max(400).default([]),
   washesBetween: z.boolean().optional(),
 });
-
-const isUnique = (field: "id" | "ingredientId") => (items: readonly object[]) =>
-  new Set(items.map((item) => Reflect.get(item, field))).size === items.length;
 
 export const timeZoneSchema = z
   .string()
@@ -443,22 +492,55 @@ export const classFileSchema = z.strictObject({
         }),
       )
       .max(20)
-      .refine(isUnique("id"), "expected every dish's id once"),
+      .refine(isUnique("id"), "expected every dish's id once")
+      .superRefine((all, context) => {
+        for (const [at, { recipe }] of all.entries()) {
+          const other = all
+            .slice(0, at)
+            .find((one) => one.recipe.id === recipe.id && one.recipe.revision === recipe.revision);
+          if (other && canonical(other.recipe) !== canonical(recipe))
+            context.addIssue({
+              code: "custom",
+              path: [at, "recipe", "id"],
+              message: `two different recipes both call themselves “${recipe.id}”, revision ${recipe.revision}; give one of them another id or revision`,
+            });
+        }
+      }),
     kitchen,
     /** Ingredients beside the starter pantry; one with the same id takes its place. */
-    pantry: z.array(ingredientSchema).max(400).default([]),
+    pantry: z
+      .array(ingredientSchema)
+      .max(400)
+      .default([])
+      .refine(isUnique("id"), "expected every ingredient's id once")
+      .superRefine((all, context) => {
+        for (const [at, one] of all.entries()) {
+          const known = starterById.get(one.id);
+          if (known && known.role !== one.role)
+            context.addIssue({
+              code: "custom",
+              path: [at, "id"],
+              message: `“${one.id}” is ${known.name} (${known.role}) here and cannot become ${one.name} (${one.role}); give yours an id of its own`,
+            });
+        }
+      }),
     labels: z
       .array(labelReading)
       .max(400)
       .default([])
       .refine(isUnique("ingredientId"), "expected one label per ingredient"),
-    packs: z.array(packSize).max(400).default([]),
+    packs: z
+      .array(packSize)
+      .max(400)
+      .default([])
+      .refine(
+        isUnique("ingredientId"),
+        "expected one product per ingredient: give its other sizes under “sizes”, or another ingredient an id of its own",
+      ),
     arrangement: arrangement.optional(),
     shared: z.array(sharedFood).max(60).refine(isUnique("id"), "expected every food's id once").optional(),
   }),
 });
-
-const starterById = new Map(starterPantry.map((one) => [one.id, one]));
 
 /** An ingredient of a file with what older files do not say. */
 export const completeIngredient = (written: z.output<typeof ingredientSchema>): Ingredient => ({

@@ -76,7 +76,8 @@ export interface RowProblem {
 /** A person of a file; the id is the row's own and names nobody outside the file. */
 export type ReadPerson = Participant & { readonly email?: string };
 export type PeopleRead =
-  | { readonly ok: true; readonly people: readonly ReadPerson[] }
+  /** The rows that could be read, and what keeps the others out. */
+  | { readonly ok: true; readonly people: readonly ReadPerson[]; readonly problems: readonly RowProblem[] }
   | { readonly ok: false; readonly problems: readonly RowProblem[] };
 
 const mostRows = 400;
@@ -85,37 +86,147 @@ const no = ["", "no", "n", "false", "0"];
 
 const wordsOf = (values: readonly string[]) => values.join(", ");
 
-function readAvoids(text: string): Need[] | string {
+/** What people write for a substance, each with how bad it is where the word says so. */
+const substanceNames: Readonly<Record<string, readonly [Substance, Severity?]>> = {
+  celiac: ["gluten", "coeliac"],
+  coeliac: ["gluten", "coeliac"],
+  "celiac disease": ["gluten", "coeliac"],
+  "coeliac disease": ["gluten", "coeliac"],
+  dairy: ["milk"],
+  lactose: ["milk", "intolerance"],
+  "lactose intolerant": ["milk", "intolerance"],
+  "lactose intolerance": ["milk", "intolerance"],
+  eggs: ["egg"],
+  peanuts: ["peanut"],
+  nuts: ["tree-nut"],
+  nut: ["tree-nut"],
+  "tree nuts": ["tree-nut"],
+  "tree nut": ["tree-nut"],
+  almonds: ["almond"],
+  hazelnuts: ["hazelnut"],
+  walnuts: ["walnut"],
+  cashews: ["cashew"],
+  pecans: ["pecan"],
+  pistachios: ["pistachio"],
+  "pine nuts": ["pine-nut"],
+  "pine nut": ["pine-nut"],
+  "brazil nut": ["brazil-nut"],
+  "brazil nuts": ["brazil-nut"],
+  soya: ["soy"],
+  "sesame seeds": ["sesame"],
+  shellfish: ["crustacean"],
+  crustaceans: ["crustacean"],
+  molluscs: ["mollusc"],
+  sulphites: ["sulphite"],
+  sulfites: ["sulphite"],
+  oat: ["oats"],
+  gelatin: ["gelatine"],
+};
+const severityNames: Readonly<Record<string, Severity>> = {
+  anaphylaxis: "rescue-medicine",
+  anaphylactic: "rescue-medicine",
+  epipen: "rescue-medicine",
+  severe: "rescue-medicine",
+  allergic: "allergy",
+  celiac: "coeliac",
+  intolerant: "intolerance",
+  preference: "choice",
+  dislike: "choice",
+};
+/** An answer, and it is that there is nothing. */
+const nothing = /^(?:none|no|nil|n\/a|na|nothing|nope|-|–|no allergies|none known|nka)\.?$/i;
+
+/**
+ * What a cell says must be avoided. A substance without how bad it is counts as an allergy; what cannot be told stays as words that
+ * somebody has to read.
+ */
+function readAvoids(text: string): { readonly needs: Need[]; readonly unread: string[]; readonly isNothing: boolean } {
   const needs: Need[] = [];
+  const unread: string[] = [];
+  if (nothing.test(text)) return { needs, unread, isNothing: true };
   for (const part of text
-    .split(";")
+    .split(/;|,(?![^(]*\))|\n/)
     .map((one) => one.trim())
     .filter(Boolean)) {
-    const read = /^([a-z-]+)\s*(?::\s*([a-z-]+))?(\s+touch)?(?:\s*\(([^)]{0,300})\))?$/i.exec(part);
-    const substance = substances.find((one) => one === read?.[1]?.toLowerCase());
-    const severity = severities.find((one) => one === read?.[2]?.toLowerCase());
-    if (!substance)
-      return `“${part.slice(0, 40)}” is not understood. Write what is avoided and how bad it is, such as “milk: allergy”; what can be named: ${wordsOf(substances)}.`;
-    if (!severity)
-      return `“${part.slice(0, 40)}” does not say how bad it is. Write one of ${wordsOf(severities)} after a colon, such as “${substance}: allergy”.`;
-    if (needs.some((need) => need.kind === "substance" && need.substance === substance))
-      return `${substance} stands twice. Keep the graver one.`;
-    needs.push({
-      kind: "substance",
-      substance: substance satisfies Substance,
-      severity: severity satisfies Severity,
-      touchOrAir: read?.[3] !== undefined,
-      note: read?.[4] ?? "",
-    });
+    const read = /^(food\s+)?([\p{L}][\p{L}' -]*?)\s*(?::\s*([a-z-]+))?(\s+touch)?(?:\s*\(([^)]{0,300})\))?$/iu.exec(
+      part,
+    );
+    const word = read?.[2]?.toLowerCase().replace(/\s+(?:allergy|allergic|intolerance|intolerant)$/, "") ?? "";
+    const told = /\s+(allergy|allergic|intolerance|intolerant)$/i.exec(read?.[2] ?? "")?.[1]?.toLowerCase();
+    const named = substanceNames[word] ?? substanceNames[read?.[2]?.toLowerCase() ?? ""];
+    const substance = substances.find((one) => one === word) ?? named?.[0];
+    const said = read?.[3]?.toLowerCase() ?? told;
+    const severity =
+      said === undefined ? (named?.[1] ?? "allergy") : (severities.find((one) => one === said) ?? severityNames[said]);
+    if (!read || !severity || (!substance && !read[1])) {
+      unread.push(part);
+      continue;
+    }
+    const common = { severity, touchOrAir: read[4] !== undefined, note: read[5] ?? "" };
+    const isThere = needs.some((need) =>
+      need.kind === "substance"
+        ? need.substance === substance
+        : need.kind === "food" && read[1] && need.food === read[2],
+    );
+    if (isThere) unread.push(part);
+    else if (read[1]) needs.push({ kind: "food", food: read[2] ?? "", ...common });
+    else if (substance) needs.push({ kind: "substance", substance, ...common });
   }
-  return needs;
+  return { needs, unread, isNothing: false };
+}
+
+const roleNames: Readonly<Record<string, ParticipantRole>> = {
+  child: "cook",
+  kid: "cook",
+  student: "cook",
+  pupil: "cook",
+  participant: "cook",
+  learner: "cook",
+  attendee: "cook",
+  parent: "grown-up",
+  guardian: "grown-up",
+  adult: "grown-up",
+  carer: "grown-up",
+  volunteer: "helper",
+  assistant: "helper",
+};
+const ageNames: Readonly<Record<string, AgeBand>> = {
+  baby: "under-1",
+  infant: "under-1",
+  toddler: "under-6",
+  child: "6-11",
+  kid: "6-11",
+  teen: "12-17",
+  teenager: "12-17",
+  youth: "12-17",
+  "grown-up": "adult",
+  "18+": "adult",
+};
+const dietNames: Readonly<Record<string, Diet>> = {
+  veggie: "vegetarian",
+  veg: "vegetarian",
+  "plant-based": "vegan",
+  halal: "faith",
+  kosher: "faith",
+  "no alcohol": "no-alcohol",
+};
+
+/** An age as a band: by its own word, another word for it, or years. */
+function readAge(text: string): AgeBand | undefined {
+  const word = text.toLowerCase().replace("–", "-");
+  const years = /^(\d{1,3})(?:\s*(?:y|yrs?|years?)(?: old)?)?$/.exec(word)?.[1];
+  if (years === undefined) return ageBands.find((one) => one === word) ?? ageNames[word];
+  const age = Number(years);
+  if (age > 120) return undefined;
+  return age < 1 ? "under-1" : age < 6 ? "under-6" : age < 12 ? "6-11" : age < 18 ? "12-17" : "adult";
 }
 
 const longest: Readonly<Partial<Record<PeopleColumn, number>>> = { emergency: 500, words: 2000, note: 500 };
 const isAddress = (text: string): boolean => /^[^@\s]+@[^@\s]+\.[^@\s]+$/.test(text) && text.length <= 200;
 
 /**
- * Reads people from CSV text, all or none: with any problem nobody comes in, and every problem is named with its row.
+ * Reads people from CSV text: the rows that can be read, and every problem of the others with its row. What a file calls otherwise
+ * ("celiac", "8", "child", "none") is taken for what it means; what is not understood of needs is kept as words to be read.
  * @param chosen which header is which column, where somebody said so; else as {@link matchColumns} finds.
  */
 export function readPeopleCsv(text: string, chosen?: Readonly<Partial<Record<PeopleColumn, string>>>): PeopleRead {
@@ -184,20 +295,24 @@ export function readPeopleCsv(text: string, chosen?: Readonly<Partial<Record<Peo
     if (name === "") say("name", "No name in this row.");
     if (/\p{Cc}/u.test(name)) say("name", "This name has a line break or another sign in it that is no letter.");
     if (name.length > 120) say("name", "This name is longer than 120 letters.");
-    const role = get("role") === "" ? "cook" : participantRoles.find((one) => one === get("role").toLowerCase());
+    const roleWord = get("role").toLowerCase();
+    const role = roleWord === "" ? "cook" : (participantRoles.find((one) => one === roleWord) ?? roleNames[roleWord]);
     if (!role) say("role", `“${get("role").slice(0, 40)}” is not one of ${wordsOf(participantRoles)}.`);
-    const ageBand =
-      get("age") === "" ? "adult" : ageBands.find((one) => one === get("age").toLowerCase().replace("–", "-"));
+    const ageBand = get("age") === "" ? "adult" : readAge(get("age"));
     if (!ageBand) say("age", `“${get("age").slice(0, 40)}” is not one of ${wordsOf(ageBands)}.`);
     const answered = get("answered").toLowerCase();
     if (!yes.includes(answered) && !no.includes(answered))
       say("answered", `“${answered.slice(0, 40)}” is neither yes nor no.`);
     const avoids = readAvoids(get("avoids"));
-    if (typeof avoids === "string") say("avoids", avoids);
-    const diet =
-      get("diet") === "" ? undefined : (Object.keys(diets) as Diet[]).find((one) => one === get("diet").toLowerCase());
-    if (get("diet") !== "" && !diet)
-      say("diet", `“${get("diet").slice(0, 40)}” is not one of ${wordsOf(Object.keys(diets))}.`);
+    const dietWord = get("diet").toLowerCase();
+    const diet = (Object.keys(diets) as Diet[]).find((one) => one === dietWord) ?? dietNames[dietWord];
+    // What cannot be told is kept as it was written, for somebody to read.
+    const unread = [
+      get("words"),
+      ...avoids.unread,
+      ...(dietWord === "" || diet || nothing.test(dietWord) ? [] : [get("diet")]),
+    ].filter((one) => one !== "");
+    const words = unread.join("\n").slice(0, 2000);
     const grownUpId = get("with") === "" ? undefined : rowOf.get(get("with").toLowerCase());
     if (get("with") !== "" && (grownUpId === undefined || grownUpId === `row-${row}`))
       say("with", `“${get("with").slice(0, 40)}” is no other person in this list. Write the name as it stands there.`);
@@ -205,26 +320,26 @@ export function readPeopleCsv(text: string, chosen?: Readonly<Partial<Record<Peo
       say("email", `“${get("email").slice(0, 40)}” is no e-mail address.`);
     for (const [column, most] of Object.entries(longest) as [PeopleColumn, number][])
       if (get(column).length > most) say(column, `This is longer than ${most} letters.`);
-    if (problems.length > before || typeof avoids === "string") return [];
-    const needs: Need[] = [...avoids, ...(diet ? [{ kind: "diet" as const, diet, note: "" }] : [])];
+    if (problems.length > before) return [];
+    const needs: Need[] = [...avoids.needs, ...(diet ? [{ kind: "diet" as const, diet, note: "" }] : [])];
     // Whoever declared something has answered, whatever the column says; nobody is made to have answered "nothing".
     return [
       {
         name,
         role: role as ParticipantRole,
         ageBand: ageBand as AgeBand,
-        hasAnswered: yes.includes(answered) || needs.length > 0 || get("words") !== "",
+        hasAnswered: yes.includes(answered) || avoids.isNothing || needs.length > 0 || words !== "",
         needs,
         id: `row-${row}`,
         ...(grownUpId === undefined ? {} : { grownUpId }),
         ...(get("email") === "" ? {} : { email: get("email").toLowerCase() }),
         ...(get("emergency") === "" ? {} : { emergency: get("emergency") }),
-        ...(get("words") === "" ? {} : { words: { text: get("words"), readBy: null } }),
+        ...(words === "" ? {} : { words: { text: words, readBy: null } }),
         ...(get("note") === "" ? {} : { note: get("note") }),
       },
     ];
   });
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, people };
+  return people.length === 0 && problems.length > 0 ? { ok: false, problems } : { ok: true, people, problems };
 }
 
 /** People as CSV that {@link readPeopleCsv} reads back. */
@@ -238,9 +353,9 @@ export const writePeopleCsv = (people: readonly Participant[], emails: Readonly<
       person.hasAnswered ? "yes" : "no",
       person.needs
         .flatMap((need) =>
-          need.kind === "substance"
+          need.kind !== "diet"
             ? [
-                `${need.substance}: ${need.severity}${need.touchOrAir ? " touch" : ""}${need.note ? ` (${need.note.replace(/[();]/g, ",")})` : ""}`,
+                `${need.kind === "food" ? `food ${need.food.replace(/[^\p{L}' -]/gu, " ")}` : need.substance}: ${need.severity}${need.touchOrAir ? " touch" : ""}${need.note ? ` (${need.note.replace(/[();]/g, ",")})` : ""}`,
               ]
             : [],
         )

@@ -223,7 +223,13 @@ describe("the recipe's own file", () => {
         if (read.kind !== "recipe") throw new Error(read.kind);
         expect(canonical(toPlain(read.file.recipe))).toBe(canonical(toPlain(recipe)));
         expect(read.file.pantry.map((one) => one.id).sort()).toEqual(
-          [...new Set(recipe.lines.map((line) => line.ingredientId))].sort(),
+          [
+            ...new Set(
+              [...recipe.lines, ...recipe.variants.flatMap((variant) => [...variant.add, ...variant.swaps])].map(
+                (one) => one.ingredientId,
+              ),
+            ),
+          ].sort(),
         );
       }),
       { numRuns: 60 },

@@ -221,8 +221,126 @@ function packsBehindName(
     : undefined;
 }
 
+const measures =
+  "cups?|c|tablespoons?|tbsps?|tbs|tb|teaspoons?|tsps?|ts|ounces?|oz|pounds?|lbs?|grams?|g|kilos?|kg|millilit(?:re|er)s?|ml|lit(?:re|er)s?|l|pints?|quarts?|sticks?|pinch(?:es)?|dash(?:es)?";
+const shares: Readonly<Record<string, string>> = { half: "1/2", quarter: "1/4", third: "1/3" };
+const numbers: Readonly<Record<string, string>> = {
+  a: "1",
+  an: "1",
+  one: "1",
+  two: "2",
+  three: "3",
+  "1": "1",
+  "2": "2",
+  "3": "3",
+};
+
+/** "A cup and a half of", "1 quarter cup", "three quarters of a cup": the same as a number with a fraction. */
+function plainAmount(text: string): string {
+  return text
+    .replace(
+      new RegExp(`^(an?|one|two|three|\\d+)\\s+(${measures})\\s+and\\s+an?\\s+(half|quarter|third)\\b`, "i"),
+      (_all, count: string, unit: string, share: string) =>
+        `${numbers[count.toLowerCase()] ?? count} ${shares[share.toLowerCase()]} ${unit}`,
+    )
+    .replace(
+      new RegExp(
+        `^(an?|one|two|three|[123])\\s+(half|quarter|third)s?(?:\\s+of\\s+an?|\\s+an?)?\\s+(${measures})\\b`,
+        "i",
+      ),
+      (_all, count: string, share: string, unit: string) =>
+        `${numbers[count.toLowerCase()]}/${(shares[share.toLowerCase()] ?? "1/1").slice(2)} ${unit}`,
+    );
+}
+
+/** Where one line goes on to a second amount: "plus 1 tbsp", "and half a teaspoon", "soaked in 3 tbsp", "less 2 tbsp". */
+const goesOn = new RegExp(
+  `[,;(]?\\s*(?:\\b(plus|and|with|less|minus|soaked in|dissolved in|mixed with|mixed into|stirred into|in)|[+&])\\s+(?:about\\s+|another\\s+|an? extra\\s+)?(?=(?:\\d[\\d/.,\\s]*|[½⅓⅔¼¾⅛⅜⅝⅞]|an?\\s|one\\s|two\\s|three\\s|four\\s|half(?:\\s+an?)?\\s)\\s*(?:heaped\\s+|level\\s+|large\\s+)?(?:${measures})\\b)`,
+  "giu",
+);
+/** What leaves the amount of a line open, whatever figure stands before it. */
+const leavesOpen =
+  /\b(?:or )?as (?:needed|required|necessary)\b|\b(?:keep|hold|set|reserv)(?:e|ing)? (?:some|a little|a bit|part|a few|aside)\b|\bsome back\b|\bor (?:so|more|less)\b|\bgive or take\b/i;
+/** "plus extra for dusting": more of the same, for something else, and nobody said how much. */
+const extraFor =
+  /[,;(]?\s*\b(?:plus|and|with|\+)?\s*(?:a little |some |a bit )?(?:extra|more)\b(?:\s+\w+)?\s+(?:for|to)\s+(.+)$/i;
+
 /** Ingredients that one asks the weight of a piece of are counted; a bare number before anything else is a missing unit. */
 const canCount = (ingredient: Ingredient | undefined): boolean => ingredient?.pieceGrams !== undefined;
+
+/** A line with a second amount in it, as the lines it comes to; undefined for one that has none. */
+function goingOn(text: string, said: string, context: LineContext): Omit<DraftLine, "id">[] | undefined {
+  const more = extraFor.exec(text);
+  if (more && more.index > 0) {
+    const first = readIngredientLine(text.slice(0, more.index), context);
+    const [one] = first;
+    if (one && first.length === 1 && one.ingredientId !== "" && one.kind !== "unknown") {
+      const bowl: Bowl =
+        forPan.test(`for ${more[1]}`) || /greas|pan|griddle|fry/i.test(more[1] ?? "")
+          ? "pan"
+          : toServe.test(more[0]) || /serv|top|drizzl|dust/i.test(more[1] ?? "")
+            ? "topping"
+            : one.bowl;
+      const extra = {
+        ...one,
+        kind: "unknown" as const,
+        amount: more[0].replace(/^[\s,;(]+|\)$/g, ""),
+        second: "",
+        packName: "",
+        bowl,
+        note: "",
+      };
+      return [
+        { ...one, said },
+        { ...extra, said, guesses: [...new Set<Guess>([...one.guesses, "note"])] },
+      ];
+    }
+  }
+  for (const found of text.matchAll(goesOn)) {
+    if (found.index === 0) continue;
+    const [before, after] = [text.slice(0, found.index), text.slice(found.index + found[0].length)];
+    // "2 cups and 2 tbsp flour", "1 and 1/2 cups": the first amount has no name of its own yet.
+    const first = readIngredientLine(before, context);
+    const [one] = first;
+    if (!one || first.length !== 1 || one.ingredientId === "" || one.kind === "unknown") continue;
+    const isLess = /less|minus/i.test(found[1] ?? "");
+    const second = isLess ? [] : readIngredientLine(after.replace(/\)$/, ""), context);
+    if (second.length > 0 && second.every((line) => line.ingredientId !== ""))
+      return [
+        { ...one, said },
+        ...second.map((line) => ({ ...line, said, guesses: [...new Set<Guess>([...line.guesses, "note"])] })),
+      ];
+    // More of the same, or less of it, or of what nobody can tell: the amount is a question.
+    return [{ ...one, said, kind: "unknown", amount: said, second: "", packName: "" }];
+  }
+  return undefined;
+}
+
+/** Numbers in a remark that are no amount of the ingredient: degrees, lengths, minutes, steps, shares. */
+const noAmount =
+  /\d[\d.,/–-]*\s*(?:°|degrees?|deg\b|[cf]\b|%|per ?cent|cm|mm|inch(?:es)?|["”″]|min(?:ute)?s?|hours?|hrs?|h\b|seconds?|days?|ways?|parts?|pieces?|slices?|times?)|\bstep \d+/giu;
+const someAmount = new RegExp(`(?:\\d[\\d/.,]*|[½⅓⅔¼¾⅛⅜⅝⅞]|\\bhalf(?: an?)?|\\ban?)\\s*(?:${measures})\\b`, "iu");
+
+/** Is there an amount in a remark that nobody has used? One in brackets that says the same in another unit has been compared. */
+function hasUnusedAmount(
+  note: string,
+  ingredient: Ingredient | undefined,
+  read: QuantityRead,
+  system: MeasuringSystem | undefined,
+): boolean {
+  const bare = note.replace(noAmount, " ");
+  const found = someAmount.exec(bare);
+  if (!found) return false;
+  const other = readQuantity(bare.slice(found.index), { system });
+  const { form } = read;
+  if (!ingredient || other?.form.kind !== "exact" || form.kind !== "exact")
+    return form.kind !== "packs" && form.kind !== "unknown";
+  const known = toGrams(form.amount, ingredient, system ?? "metric", "spooned");
+  const asOther = toGrams(other.form.amount, ingredient, system ?? "metric", "spooned");
+  if (known === undefined || asOther === undefined) return true;
+  // Comparable, and the same within what two kitchens make of one cup.
+  return disagrees(form.amount, [other.form.amount], ingredient, system);
+}
 
 /**
  * Reads one line of an ingredient list.
@@ -231,8 +349,10 @@ const canCount = (ingredient: Ingredient | undefined): boolean => ingredient?.pi
 export function readIngredientLine(written: string, context: LineContext): Omit<DraftLine, "id">[] {
   const { pantry, system } = context;
   const said = written.trim();
-  let text = said.replace(bullet, "").replace(/\s+/g, " ").trim();
+  let text = plainAmount(said.replace(bullet, "").replace(/\s+/g, " ").trim());
   if (text === "") return [];
+  const going = goingOn(text, said, context);
+  if (going) return going;
   const isOptional = optional.test(text);
   text = text
     .replace(optional, " ")
@@ -310,6 +430,9 @@ export function readIngredientLine(written: string, context: LineContext): Omit<
 
   if (!read)
     return isTaste || bowl === "topping" ? done({ kind: "to-taste" }) : open(isPan ? "for the pan" : "not said");
+  // What was not used of a line is asked about: a figure in the remark, or words that take the figure back.
+  const isUnused = leavesOpen.test(said) || hasUnusedAmount(note, ingredient, read, system);
+  if (isUnused && read.form.kind !== "to-taste" && !extra) return open(said);
   const { form } = read;
   if (form.kind === "to-taste" || (isTaste && form.kind === "unknown")) return done({ kind: "to-taste" });
   if (form.kind === "unknown") {

@@ -1,3 +1,5 @@
+import { addRevision } from "~/db/queries/recipes.server";
+import type { Recipe } from "~/core/recipe";
 import type { Kysely } from "kysely";
 import { z } from "zod";
 import type { Arrangement } from "~/core/people";
@@ -45,6 +47,7 @@ async function claim(trx: Kysely<DB>, classId: string, version: number, accountI
 
 /**
  * Changes seats, stations apart and, where given, dishes, whole or not at all, and keeps what was so that it can be undone.
+ * @param drafted a recipe with a variant made for this change: it is kept first, as a new revision.
  * @returns false when somebody else changed the class since `version`.
  */
 export async function changePlan(
@@ -54,9 +57,11 @@ export async function changePlan(
   change: { readonly dishes?: ClassInput["dishes"] | undefined; readonly arrangement: Arrangement | undefined },
   what: string,
   accountId: string,
+  drafted?: Recipe | undefined,
 ): Promise<boolean> {
   return db.transaction().execute(async (trx) => {
     if (!(await claim(trx, input.id, version, accountId))) return false;
+    const dishes = drafted && change.dishes ? await withDraft(trx, change.dishes, drafted, accountId) : change.dishes;
     const before: Kept = {
       dishes: dishRows(input.dishes),
       arrangement: input.arrangement
@@ -71,10 +76,27 @@ export async function changePlan(
       .insertInto("plan_change")
       .values({ class_id: input.id, what: what.slice(0, 300), before: JSON.stringify(before), made_by: accountId })
       .execute();
-    if (change.dishes) await writeDishes(trx, input.id, dishRows(change.dishes));
+    if (dishes) await writeDishes(trx, input.id, dishRows(dishes));
     await writeArrangement(trx, input.id, change.arrangement);
     return true;
   });
+}
+
+/** Keeps a recipe with a variant drafted for a class as its newest revision, and gives the dishes that are made by it that number. */
+async function withDraft(
+  trx: Kysely<DB>,
+  dishes: ClassInput["dishes"],
+  drafted: Recipe,
+  accountId: string,
+): Promise<ClassInput["dishes"]> {
+  const { newest } = await trx
+    .selectFrom("recipe_revision")
+    .select((eb) => eb.fn.max("revision").as("newest"))
+    .where("recipe_id", "=", drafted.id)
+    .executeTakeFirstOrThrow();
+  const recipe = { ...drafted, revision: Number(newest) + 1 };
+  await addRevision(trx, recipe, accountId);
+  return dishes.map((dish) => (dish.recipe === drafted ? { ...dish, recipe } : dish));
 }
 
 export interface MadeChange {

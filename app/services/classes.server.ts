@@ -3,7 +3,8 @@ import { data } from "react-router";
 import { z } from "zod";
 import type { LabelReading, PackSize, SharedFood } from "~/core/pantry";
 import type { Participant } from "~/core/people";
-import { type Brief, type ClassInput, type Stage, type StageInputs, fingerprints, stageInputs } from "~/core/plan";
+import { type Brief, type ClassInput, type Stage, plan } from "~/core/plan";
+import { type StageInputs, sealsOf, stageInputs } from "~/core/sheet";
 import { database } from "~/db/client.server";
 import {
   type StoredClass,
@@ -267,7 +268,7 @@ export async function settle(
   accountId: string | null,
 ): Promise<void> {
   const stamp = {
-    fingerprint: fingerprints(input)[stage],
+    fingerprint: sealsOf(input, plan(input))[stage],
     inputs: JSON.stringify(stageInputs(input, stage)),
     stamped_by: accountId,
     stamped_at: new Date(),

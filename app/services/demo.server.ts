@@ -1,7 +1,7 @@
 import crypto from "node:crypto";
 import { type Kysely, sql } from "kysely";
 import { parseDateTime, toZoned } from "@internationalized/date";
-import { type ClassInput, plan } from "~/core/plan";
+import { type ClassInput, openingsOf, plan } from "~/core/plan";
 import type { Recipe } from "~/core/recipe";
 import type { LiveEvent } from "~/core/teach";
 import { addRevision } from "~/db/queries/recipes.server";
@@ -11,6 +11,7 @@ import { demoAccounts, demoAddresses, demoClasses, demoDrift } from "~/demo/boat
 import { demoDrafts, starterRecipes } from "~/demo/recipes";
 import { accountByEmail, addAccount } from "./accounts.server";
 import { importClass, settle } from "./classes.server";
+import { keepDecisions } from "./decisions.server";
 import { appendEvents, keepLog } from "./live.server";
 import { setRetention } from "./privacy.server";
 
@@ -97,11 +98,13 @@ export async function loadDemo(db: Kysely<DB>): Promise<void> {
   const ready = await bring(current);
   for (const stage of ["recipe", "brief", "allergies", "amounts", "gear", "timeline"] as const)
     await settle(db, ready, ready.id, stage, lead);
+  await decideAll(db, ready, lead);
   const past = await bring(taught);
   // Long enough that there is something to look at; the usual thirty days would be over.
   await setRetention(db, past.id, 90);
   for (const stage of ["recipe", "brief", "allergies", "amounts", "gear", "timeline", "teach", "log"] as const)
     await settle(db, past, past.id, stage, lead);
+  await decideAll(db, past, lead);
   await appendEvents(db, past, eventsOfTaught(past), lead);
   await keepLog(
     db,
@@ -114,3 +117,16 @@ export async function loadDemo(db: Kysely<DB>): Promise<void> {
     lead,
   );
 }
+
+/** The decisions that the signed allergy tables of the demonstration were signed with. */
+const decideAll = (db: Kysely<DB>, input: ClassInput, lead: string | null): Promise<void> =>
+  keepDecisions(
+    db,
+    input.id,
+    openingsOf(input, plan(input)).map(({ participantId, kind }) => ({
+      participantId,
+      kind,
+      decision: kind === "contains" || kind === "reached" ? "own-food" : "asked-agreed",
+    })),
+    lead,
+  );

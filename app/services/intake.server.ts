@@ -188,7 +188,7 @@ async function putAnswers(
       ${columns.answered_by}::text, ${columns.answered_on}::text)`;
   });
   await sql`update participant set age_band = given.age_band, has_answered = true, words = given.words,
-      words_read_by = given.words_read_by, emergency = given.emergency, answered_by = given.answered_by,
+      words_read_by = given.words_read_by, words_is_nothing = false, emergency = given.emergency, answered_by = given.answered_by,
       answered_on = given.answered_on, version = version + 1, updated_by = ${accountId}::uuid, updated_at = now()
     from (values ${sql.join(rows)}) as given (id, age_band, words, words_read_by, emergency, answered_by, answered_on)
     where participant.id = given.id`.execute(db);

@@ -24,7 +24,10 @@ const withoutWords = (person: ClassInput["people"][number]): ClassInput["people"
   const { words, answered: _answered, note: _note, ...rest } = person;
   return {
     ...rest,
-    needs: rest.needs.map((need) => ({ ...need, note: "" })),
+    needs: rest.needs.map((need) => ({
+      ...need,
+      note: need.note !== "" && !need.noteReadBy ? "for the lead to read" : "",
+    })),
     ...(words
       ? { words: { ...words, text: words.readBy === null ? "for the lead to read" : "read by the lead" } }
       : {}),

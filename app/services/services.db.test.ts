@@ -1,7 +1,8 @@
 import crypto from "node:crypto";
 import { CalendarDate } from "@internationalized/date";
 import { type Kysely, sql } from "kysely";
-import { canonical, fingerprints, plan } from "~/core/plan";
+import { canonical, openingsOf, plan } from "~/core/plan";
+import { sealsOf } from "~/core/sheet";
 import { ratio } from "~/core/quantity";
 import { fold, type LiveEvent } from "~/core/teach";
 import { classOf } from "~/db/queries/classes.server";
@@ -10,6 +11,7 @@ import type { DB } from "~/db/schema";
 import { demoClasses } from "~/demo/boathouse";
 import { aClass, anAccount, programDatabase } from "../../test/database";
 import { addPeople, importClass, saveClass, saveLabel, savePerson, settle, stampsOf, unsettle } from "./classes.server";
+import { decisionField, decisionsOf, signAllergies } from "./decisions.server";
 import {
   accountOfSession,
   closeAllSessions,
@@ -49,7 +51,14 @@ beforeEach(async () => {
   lead = await anAccount(db);
 });
 
-const migrations = ["0001-first", "0002-batter-book", "0003-people", "0004-kits", "0005-scoops"] as const;
+const migrations = [
+  "0001-first",
+  "0002-batter-book",
+  "0003-people",
+  "0004-kits",
+  "0005-scoops",
+  "0006-open-needs",
+] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {
   for (const name of migrations.slice(migrations.indexOf(to)).reverse())
@@ -260,7 +269,7 @@ test("a stage is settled on what it depends on and stale when that changes", asy
   const { input } = await stored(id);
   await settle(db, input, id, "amounts", lead);
   const [stamp] = await stampsOf(id);
-  expect(stamp).toMatchObject({ stage: "amounts", fingerprint: fingerprints(input).amounts, by: "Lead" });
+  expect(stamp).toMatchObject({ stage: "amounts", fingerprint: sealsOf(input, plan(input)).amounts, by: "Lead" });
   await unsettle(id, "amounts");
   expect(await stampsOf(id)).toEqual([]);
 });
@@ -413,4 +422,30 @@ test.each([
   ],
 ])("the database itself refuses %s", async (_name, write) => {
   await expect(write()).rejects.toThrow(/violates/);
+});
+
+test("the allergy table is signed with a decision for each thing that stands open, and not without; nothing is kept by half", async () => {
+  const { current } = demoClasses(new CalendarDate(2026, 11, 24));
+  const classId = await aClass(db, current, lead);
+  const input = (await classOf(db, classId))?.input;
+  if (!input) throw new Error("the class is there");
+  const openings = openingsOf(input, plan(input));
+  expect(openings.map((one) => one.kind)).toContain("contains");
+  const fields = (decision: (kind: (typeof openings)[number]["kind"]) => string) =>
+    Object.fromEntries(openings.map((one) => [decisionField(one), decision(one.kind)]));
+  // A plate that contains what somebody must not have is not signed away.
+  const asked = await signAllergies(
+    fields(() => "asked-agreed"),
+    input,
+    classId,
+    lead,
+  );
+  expect(asked?.every((one) => one.kind === "contains" || one.kind === "reached")).toBe(true);
+  expect(asked?.length).toBeGreaterThan(0);
+  expect(await decisionsOf(classId)).toEqual([]);
+  expect(await stampsOf(classId)).toEqual([]);
+  const signed = fields((kind) => (kind === "contains" || kind === "reached" ? "own-food" : "will-ask"));
+  expect(await signAllergies(signed, input, classId, lead)).toBeUndefined();
+  expect(await decisionsOf(classId)).toHaveLength(openings.length);
+  expect((await stampsOf(classId)).map((stamp) => stamp.stage)).toEqual(["allergies"]);
 });

@@ -1,11 +1,11 @@
 import { sayExposure } from "~/ui/words/people";
 import { CalendarDate } from "@internationalized/date";
 import { batterOf } from "~/core/batter";
-import { kitOf, scaleOptions } from "~/core/kit";
+import { kitOf, scaleOption } from "~/core/kit";
 import { starterPantry } from "~/core/pantry";
-import { plan, withMorePeople } from "~/core/plan";
+import { plan, stages, withMorePeople } from "~/core/plan";
 import { measuringSetOf, ratio, scoopTolerance } from "~/core/quantity";
-import { scaleStation } from "~/core/scale";
+import { batchRules, scaleStation } from "~/core/scale";
 import { demoClasses } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
 import { markup, said } from "../../test/sheets";
@@ -119,7 +119,7 @@ test("a figure that changed shows what it was, in words too; one that did not is
 
 test("the stages stand in the order of the work with how they stand, and the register belongs to the brief", () => {
   const marks = Object.fromEntries(
-    Object.keys(made.fingerprints).map((stage) => [
+    stages.map((stage) => [
       stage,
       { state: stage === "gear" ? "stale" : "open", questions: stage === "allergies" ? 2 : 0 },
     ]),
@@ -233,7 +233,14 @@ describe("the batter book's sheets", () => {
   });
 
   test("ways to scale stand side by side, with the eggs' two ways out and what cannot be measured", () => {
-    const rows = scaleOptions(pancakes, pantry, batter, 12, 4, { ...options, set: measuringSetOf("us-usual") });
+    const rows = batchRules.map((rule) => {
+      const scale = scaleStation(pancakes, batter, 12, rule);
+      const kit = kitOf(pancakes, pantry, scale.factor, 3, scale.piecesMade, {
+        ...options,
+        set: measuringSetOf("us-usual"),
+      });
+      return scaleOption(rule, pancakes, pantry, { scale, loads: 3, kit });
+    });
     const text = said(
       <ScaleTable
         title="Twelve"

@@ -1,8 +1,17 @@
-// Property tests draw the same values in every run, so that what CI says of a commit can be said again. PROPERTY_SEED=random
-// looks further, PROPERTY_SEED=<number> repeats what a failure printed.
 import fc from "fast-check";
 
-const asked = process.env.PROPERTY_SEED ?? "20261128";
-const seed = asked === "random" ? Date.now() : Number(asked);
-if (!Number.isSafeInteger(seed)) throw new Error(`PROPERTY_SEED is a whole number or "random"; got "${asked}".`);
-fc.configureGlobal({ seed });
+// The same values in every run, so that what was said of a commit can be said again. PROPERTY_SEED=random looks further,
+// PROPERTY_SEED=<number> repeats what a failure printed. PROPERTY_RUNS=<factor> draws so many times as many values.
+// Whole classes take long to shrink: a failure ends at once with the seed that repeats it, and PROPERTY_SHRINK=1 looks for the least.
+const given = process.env.PROPERTY_SEED;
+const settings = { endOnFailure: !process.env.PROPERTY_SHRINK };
+if (given !== "random") settings.seed = Number(given ?? 20261128);
+fc.configureGlobal(settings);
+
+// Tests say how often they draw; a longer look draws that many times more.
+const factor = Number(process.env.PROPERTY_RUNS ?? 1);
+if (factor > 1) {
+  const assert = fc.assert.bind(fc);
+  fc.assert = (property, parameters = {}) =>
+    assert(property, { ...parameters, numRuns: Math.ceil((parameters.numRuns ?? 100) * factor) });
+}

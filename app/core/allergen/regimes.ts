@@ -1,4 +1,4 @@
-import type { Substance } from "~/core/pantry";
+import { type Substance, groupOf } from "~/core/pantry";
 
 /** What the law of a region makes a label declare: views on the one tree. Sources: the published lists of each region. */
 export const regimes = {
@@ -40,6 +40,19 @@ export const regimes = {
     "pecan",
     "pistachio",
     "walnut",
+    "pine-nut",
   ],
 } as const satisfies Record<string, readonly Substance[]>;
 export type Regime = keyof typeof regimes;
+
+/**
+ * Must a label of this market name a substance where the product has it? Only then does its silence mean anything; "may contain" is
+ * voluntary almost everywhere. Pine nut is a tree nut in the US and in Australia and New Zealand, not among the fourteen.
+ */
+export function isObliged(substance: Substance, market: Regime): boolean {
+  const list: readonly Substance[] = regimes[market];
+  if (substance === "tree-nut" && market === "anz") return true;
+  if (substance === "pine-nut") return market !== "eu";
+  const group = groupOf(substance);
+  return list.includes(substance) || (group !== undefined && list.includes(group));
+}

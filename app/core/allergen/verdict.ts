@@ -1,5 +1,15 @@
-import { type Ingredient, type LabelReading, type Substance, bearsOn, diets, isAskedAbout } from "~/core/pantry";
+import {
+  type Ingredient,
+  type LabelReading,
+  type Substance,
+  bearsOn,
+  diets,
+  foodName,
+  isAskedAbout,
+  isFood,
+} from "~/core/pantry";
 import type { Need, Participant, Severity } from "~/core/people";
+import { type Regime, isObliged } from "./regimes";
 
 /** Gravest first: a plate takes the gravest of its items. */
 export const verdictWords = ["contains", "unknown", "may-contain", "clear"] as const;
@@ -44,6 +54,34 @@ export type Reason =
       readonly readOn: string;
     }
   | { readonly why: "whole-food"; readonly substance: Substance }
+  /** The label is silent on what its market's law does not oblige it to name: that says nothing. */
+  | {
+      readonly why: "silence-says-nothing";
+      readonly substance: Substance;
+      readonly market: Regime;
+      readonly product: string;
+    }
+  | {
+      readonly why: "looked-for";
+      readonly what: string;
+      readonly product: string;
+      readonly readBy: string;
+      readonly readOn: string;
+    }
+  | { readonly why: "is-food"; readonly food: string }
+  | { readonly why: "label-names-food"; readonly food: string; readonly product: string }
+  | { readonly why: "food-not-looked-for"; readonly food: string }
+  | { readonly why: "not-this-food"; readonly food: string }
+  /** Claimed gluten-free by a label that was read: for coeliac, within its market's limit. */
+  | {
+      readonly why: "gluten-free-claim";
+      readonly market: Regime;
+      readonly product: string;
+      readonly readBy: string;
+      readonly readOn: string;
+    }
+  | { readonly why: "ask-about-oats" }
+  | { readonly why: "ask-about-wheat-starch"; readonly product: string }
   | { readonly why: "not-in-pantry" };
 
 /** The verdict on one item for one person, with every reason that led to it, gravest first. */
@@ -77,13 +115,41 @@ interface Judged {
   readonly reason: Reason;
 }
 
-/** One substance in one ingredient. A label that is silent leaves "none declared"; a label not read leaves "unknown". */
+/** What one substance is to one person in one ingredient; see {@link Avoided}. */
+type AvoidedSubstance = Extract<Avoided, { substance: Substance }>;
+
+const hasLookedFor = (label: LabelReading, what: string): boolean =>
+  (label.lookedFor ?? []).some((one) => one === what || foodName(one) === foodName(what));
+
+/** A label that claims to be gluten-free, for somebody with coeliac disease; undefined where the claim decides nothing. */
+function judgeClaim(ingredient: Ingredient, label: LabelReading): Judged | undefined {
+  const declared = [...ingredient.contains, ...label.contains].filter((one) => bearsOn(one, "gluten"));
+  const { product, readBy, readOn } = label;
+  const market = label.market ?? "eu";
+  if (label.mayContain.some((one) => bearsOn(one, "gluten"))) return undefined;
+  if (declared.length === 0)
+    return { verdict: "clear", reason: { why: "gluten-free-claim", market, product, readBy, readOn } };
+  // No oats may be called gluten-free in Australia and New Zealand; elsewhere they are for whoever agreed it with their clinician.
+  if (declared.every((one) => one === "oats"))
+    return market === "anz" ? undefined : { verdict: "unknown", reason: { why: "ask-about-oats" } };
+  const isStarch =
+    label.contains.some((one) => bearsOn(one, "gluten")) && !ingredient.contains.some((one) => bearsOn(one, "gluten"));
+  return isStarch ? { verdict: "unknown", reason: { why: "ask-about-wheat-starch", product } } : undefined;
+}
+
+/**
+ * One substance in one ingredient. A label not read leaves "unknown"; a label that is silent leaves "none declared" only where the law
+ * of its market obliges it to speak, or where somebody looked through the whole list for it.
+ */
 function judge(
-  substance: Substance,
-  mayCounts: boolean,
+  { substance, mayCounts, isCoeliac }: AvoidedSubstance,
   ingredient: Ingredient,
   label: LabelReading | undefined,
 ): Judged {
+  if (isCoeliac && label?.isGlutenFree) {
+    const claimed = judgeClaim(ingredient, label);
+    if (claimed) return claimed;
+  }
   const nature = ingredient.contains.find((declared) => bearsOn(declared, substance));
   if (nature) return { verdict: "contains", reason: { why: "by-nature", substance, declared: nature } };
   if (label) {
@@ -111,36 +177,63 @@ function judge(
   if (ingredient.label === "whole") return { verdict: "clear", reason: { why: "whole-food", substance } };
   if (!label) return { verdict: "unknown", reason: { why: "label-unread", substance } };
   const { product, readBy, readOn } = label;
-  return { verdict: "clear", reason: { why: "none-declared", substance, product, readBy, readOn } };
+  const market = label.market ?? "eu";
+  if (isObliged(substance, market))
+    return { verdict: "clear", reason: { why: "none-declared", substance, product, readBy, readOn } };
+  return hasLookedFor(label, substance)
+    ? { verdict: "clear", reason: { why: "looked-for", what: substance, product, readBy, readOn } }
+    : { verdict: "unknown", reason: { why: "silence-says-nothing", substance, market, product } };
 }
 
-/** One substance a person must or wants to avoid. */
-export interface Avoided {
-  readonly substance: Substance;
+/** Any food by its name. Nobody is obliged to single it out on a label, so its silence is an answer only to who looked for it. */
+function judgeFood(food: string, ingredient: Ingredient, label: LabelReading | undefined): Judged {
+  if (isFood(ingredient, food)) return { verdict: "contains", reason: { why: "is-food", food } };
+  const named = label?.foods?.some((one) => isFood({ id: "", name: one }, food));
+  if (label && named) return { verdict: "contains", reason: { why: "label-names-food", food, product: label.product } };
+  if (ingredient.label === "whole") return { verdict: "clear", reason: { why: "not-this-food", food } };
+  if (label && hasLookedFor(label, food)) {
+    const { product, readBy, readOn } = label;
+    return { verdict: "clear", reason: { why: "looked-for", what: food, product, readBy, readOn } };
+  }
+  return { verdict: "unknown", reason: { why: "food-not-looked-for", food } };
+}
+
+/** One substance or food a person must or wants to avoid. */
+export type Avoided = {
   /** Does "may contain" count as "contains"? */
   readonly mayCounts: boolean;
   /** Does it matter on the skin or in the air, too? */
   readonly touchOrAir: boolean;
   /** What has it is a question to the person, not a no. */
   readonly isAsked: boolean;
+} & (
+  | {
+      readonly substance: Substance;
+      readonly food?: undefined;
+      /** Of gluten for somebody with coeliac disease: what a product may claim bears on it. */
+      readonly isCoeliac?: boolean;
+    }
+  | { readonly food: string; readonly substance?: undefined }
+);
+
+function avoidedFor(need: Need): Avoided[] {
+  if (need.kind === "diet")
+    return diets[need.diet].map((substance) => ({
+      substance,
+      mayCounts: false,
+      touchOrAir: false,
+      isAsked: isAskedAbout(need.diet),
+    }));
+  const common = { mayCounts: mayContainCounts[need.severity], touchOrAir: need.touchOrAir, isAsked: false };
+  if (need.kind === "food") return [{ ...common, food: need.food }];
+  const isCoeliac = need.severity === "coeliac" && bearsOn(need.substance, "gluten");
+  // Coeliac disease is about gluten, whichever cereal somebody wrote down.
+  return isCoeliac ? [{ ...common, substance: "gluten", isCoeliac }] : [{ ...common, substance: need.substance }];
 }
 
-const avoidedFor = (need: Need): Avoided[] =>
-  need.kind === "diet"
-    ? diets[need.diet].map((substance) => ({
-        substance,
-        mayCounts: false,
-        touchOrAir: false,
-        isAsked: isAskedAbout(need.diet),
-      }))
-    : [
-        {
-          substance: need.substance,
-          mayCounts: mayContainCounts[need.severity],
-          touchOrAir: need.touchOrAir,
-          isAsked: false,
-        },
-      ];
+/** A coeliac need written down as one cereal: the person or their guardian is asked what they mean. */
+export const isCoeliacAsked = (person: Pick<Participant, "needs">): boolean =>
+  person.needs.some((need) => need.kind === "substance" && need.severity === "coeliac" && need.substance !== "gluten");
 
 /** Everything a person avoids: what was declared, and honey for an infant whatever was declared. A diet is a choice. */
 export const avoidedBy = (person: Pick<Participant, "needs" | "ageBand">): Avoided[] => [
@@ -158,10 +251,21 @@ export const isConcerned = (person: Participant): boolean =>
   hasOpenWords(person) ||
   avoidedBy(person).length > 0;
 
-/** Free words nobody has turned into needs yet, or a second answer nobody has compared with the first: as good as no answer. */
-export const hasOpenWords = (person: Pick<Participant, "words" | "isContested">): boolean =>
-  person.isContested === true ||
-  (person.words !== undefined && person.words.text.trim() !== "" && person.words.readBy === null);
+const isUnreadNote = (need: Need): boolean => need.note.trim() !== "" && !need.noteReadBy;
+
+/**
+ * Free words nobody has turned into needs yet, a note on a need that nobody has read, or a second answer nobody has compared with the
+ * first: as good as no answer. Words that were read name at least one need, or whoever read them signed that they name none.
+ */
+export const hasOpenWords = (
+  person: Pick<Participant, "words" | "isContested"> & Partial<Pick<Participant, "needs">>,
+): boolean => {
+  if (person.isContested === true) return true;
+  const needs = person.needs ?? [];
+  if (needs.some(isUnreadNote)) return true;
+  if (person.words === undefined || person.words.text.trim() === "") return false;
+  return person.words.readBy === null || (needs.length === 0 && person.words.isNothing !== true);
+};
 
 const gravestFirst = (a: Judged, b: Judged): number => rankOf[a.verdict] - rankOf[b.verdict];
 
@@ -184,11 +288,15 @@ function judgeAvoided(
   if (avoided.length === 0) return { ingredientId, verdict: "clear", reasons: noNeeds };
   if (!ingredient) return { ingredientId, verdict: "unknown", reasons: notInPantry };
   const judged: Judged[] = [];
-  for (const { substance, mayCounts, isAsked } of avoided) {
-    const found = judge(substance, mayCounts, ingredient, label);
+  for (const one of avoided) {
+    if (one.food !== undefined) {
+      judged.push(judgeFood(one.food, ingredient, label));
+      continue;
+    }
+    const found = judge(one, ingredient, label);
     judged.push(
-      isAsked && (found.verdict === "contains" || found.verdict === "may-contain")
-        ? { verdict: "unknown", reason: { why: "ask-about-faith", substance } }
+      one.isAsked && (found.verdict === "contains" || found.verdict === "may-contain")
+        ? { verdict: "unknown", reason: { why: "ask-about-faith", substance: one.substance } }
         : found,
     );
   }

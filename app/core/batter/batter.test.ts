@@ -1,11 +1,13 @@
 import fc from "fast-check";
 import { starterPantry } from "~/core/pantry";
 import { type Amount, ratio } from "~/core/quantity";
-import { type Line, type LineAmount, type Recipe, familyFacts } from "~/core/recipe";
+import { type Line, type LineAmount, type Recipe, type Step, familyFacts } from "~/core/recipe";
 import { starterRecipes } from "~/demo/recipes";
 import { batterOf, fatMakeUpGrams, yieldOf } from "./batter";
+import { withCautions } from "./cautions";
 import { checkBatter } from "./checks";
 import { souringAcidMl } from "./leavening";
+import { cookByOf, rawBatterMinutes, wettingStep } from "./windows";
 
 const pantry = new Map(starterPantry.map((one) => [one.id, one]));
 const [pancakes] = starterRecipes;
@@ -55,7 +57,7 @@ test("soda that buttermilk takes up is no finding; more than it takes is, by how
     lines: withButtermilk.lines.map((line) => (line.id === "powder" ? { ...line, amount: exact(1n, "tsp") } : line)),
   };
   expect(checkBatter(more, pantry)).toContainEqual(
-    expect.objectContaining({ code: "soda-left-over", sodaTsp: 1, neutralisedTsp: expect.closeTo(0.5, 6) }),
+    expect.objectContaining({ code: "soda-left-over", sodaTsp: 1, neutralisedTsp: expect.closeTo(0.45, 6) }),
   );
 });
 
@@ -155,4 +157,80 @@ test("fat lost with the milk comes back as butter; milk is soured by a spoon to 
   expect(fatMakeUpGrams(1000, 2)).toBeCloseTo(24.7, 1);
   expect(souringAcidMl(250, "metric")).toBeCloseTo(15, 9);
   expect(souringAcidMl(250, "au")).toBeCloseTo(20, 9);
+});
+
+describe("figures of souring and standing, each as general food safety and baking tables give them", () => {
+  const half = (id: string, unit: "tbsp" | "cup", n = 1n) =>
+    checkBatter(
+      {
+        ...pancakes,
+        lines: [
+          ...pancakes.lines.filter((line) => line.id !== "powder"),
+          { ...lineWith("soda", "baking-soda"), amount: exact(1n, "tsp", 2n) },
+          { ...lineWith("sour", id), bowl: "wet" as const, amount: exact(n, unit) },
+        ],
+      },
+      pantry,
+    ).map((finding) => finding.code);
+  const lineWith = (id: string, ingredientId: string) => ({ ...(pancakes.lines[0] as Line), id, ingredientId });
+
+  test("a tablespoon of vinegar takes two fifths of half a teaspoon of soda, no more", () => {
+    expect(half("vinegar", "tbsp")).toContain("soda-left-over");
+    expect(half("vinegar", "tbsp", 3n)).not.toContain("soda-left-over");
+    expect(half("plain-yogurt", "cup")).not.toContain("soda-left-over");
+  });
+
+  test("natural cocoa, honey and brown sugar take a little", () => {
+    for (const id of ["cocoa", "honey", "brown-sugar", "treacle"])
+      expect(pantry.get(id)?.neutralisesTsp).toBeGreaterThan(0);
+  });
+
+  test("the clock starts where leavener meets liquid: at the step that joins two bowls, or the one that draws both", () => {
+    expect(wettingStep(pancakes, pantry)?.kind).toBe("mix");
+    const steps = (draws: readonly (readonly string[])[]) => ({
+      ...pancakes,
+      steps: draws.map((ids, index) => ({
+        ...(pancakes.steps[0] as Step),
+        id: `m${index}`,
+        kind: "mix" as const,
+        draws: ids.map((lineId) => ({ lineId, share: ratio(1n) })),
+      })),
+    });
+    expect(wettingStep(steps([["flour", "powder"], ["milk", "egg"], []]), pantry)?.id).toBe("m2");
+    expect(
+      wettingStep(
+        steps([
+          ["flour", "powder"],
+          ["milk", "egg"],
+        ]),
+        pantry,
+      )?.id,
+    ).toBe("m1");
+    expect(wettingStep(steps([["flour", "powder", "milk"], ["egg"]]), pantry)?.id).toBe("m0");
+    expect(wettingStep(steps([["flour", "powder"]]), pantry)).toBeNull();
+  });
+
+  test("raw egg and milk stand two hours in all at room temperature, whatever the leavener; a longer rest is a chilled one", () => {
+    const rest = (min: number, max: number | null) => ({
+      ...pancakes,
+      rest: { min, max, reason: "author" as const },
+    });
+    expect(cookByOf(rest(0, null), pantry)).toEqual({ max: rawBatterMinutes.atRoom, why: "raw-batter" });
+    expect(cookByOf(rest(0, 30), pantry)).toEqual({ max: 30, why: "window" });
+    expect(cookByOf(rest(0, 600), pantry)).toEqual({ max: 120, why: "raw-batter" });
+    expect(cookByOf(rest(240, 1440), pantry)).toEqual({ max: 1440, why: "window" });
+  });
+
+  test("cautions follow what a step has in hand, and none of the author's is lost", () => {
+    const bare = {
+      ...pancakes,
+      steps: pancakes.steps.map((step) => ({ ...step, hazards: [], tools: [...step.tools, "knife" as const] })),
+    };
+    const made = withCautions(bare, pantry);
+    const of = (kind: Step["kind"]) => made.steps.find((step) => step.kind === kind)?.hazards ?? [];
+    expect(of("mix")).toEqual(expect.arrayContaining(["raw-batter", "blades"]));
+    expect(of("cook")).toEqual(expect.arrayContaining(["hot-surface"]));
+    expect(of("rest")).not.toContain("hot-surface");
+    expect(withCautions(made, pantry)).toBe(made);
+  });
 });

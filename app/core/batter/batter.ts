@@ -40,7 +40,7 @@ export function batterOf(recipe: Recipe, pantry: Pantry): Batter {
   const unknownLines: string[] = [];
   for (const line of recipe.lines) {
     if (
-      !isBatter(line) ||
+      !isBatter(line, recipe) ||
       line.amount.kind === "to-taste" ||
       line.amount.kind === "per-piece" ||
       line.amount.kind === "per-load"
@@ -79,6 +79,9 @@ export interface BatchYield {
     | { readonly kind: "batch" };
 }
 
+/** More pieces than this nobody makes of any number of batches: an amount with a slip in it is not laid out load by load. */
+export const mostYield = 2000;
+
 /** Floating-point noise must not cost a piece: 12 × 38 ml is twelve pieces. */
 const noise = 1e-9;
 
@@ -87,7 +90,7 @@ const noise = 1e-9;
  * @param batches 0 or more, may be a fraction.
  */
 export function yieldOf(recipe: Recipe, batter: Batter, batches = 1): BatchYield {
-  const whole = (pieces: number) => Math.floor(pieces + noise);
+  const whole = (pieces: number) => Math.min(mostYield, Math.floor(pieces + noise));
   switch (recipe.portion.kind) {
     case "ml": {
       const batterMl = batter.millilitres * batches;

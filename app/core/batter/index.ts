@@ -2,6 +2,8 @@
 export * from "./types";
 export * from "./batter";
 export * from "./leavening";
+export * from "./windows";
+export * from "./cautions";
 export { checkBatter } from "./checks";
 export { usualWindow } from "./checks/window";
 export { ceilings } from "./checks/ceilings";

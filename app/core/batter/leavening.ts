@@ -12,6 +12,8 @@ export const powderBand = { from: 1, to: 2, slack: 0.5 } as const;
 export const sodaSlackTsp = 0.1;
 /** Teaspoons of baking powder in a gram of self-raising flour: 2 tsp to 150 g, the usual mix (starting value). */
 export const powderInSelfRaising = 2 / 150;
+/** Teaspoons a cup of an ingredient neutralises from which on it counts as the acid of a recipe (starting value). */
+const leastSour = 0.3;
 /** What lifts a batter without powder or soda. */
 const liftsByItself = ["dried-yeast"];
 
@@ -33,7 +35,7 @@ export function leaveningOf(recipe: Recipe, pantry: Pantry): LeaveningTotals {
   for (const line of recipe.lines) {
     const ingredient = pantry.get(line.ingredientId);
     const amount = expectedOf(line.amount);
-    if (!ingredient || !amount || !isBatter(line)) continue;
+    if (!ingredient || !amount || !isBatter(line, recipe)) continue;
     const ml = toMillilitres(amount, ingredient, recipe.system, recipe.fill);
     const grams = toGrams(amount, ingredient, recipe.system, recipe.fill) ?? 0;
     const spoons = ml === undefined ? grams / (ingredient.gramsPerTsp ?? Infinity) : toNumber(ml) / usTsp;
@@ -46,9 +48,12 @@ export function leaveningOf(recipe: Recipe, pantry: Pantry): LeaveningTotals {
       powder ??= line;
     }
     if (line.ingredientId === "self-raising-flour") powderTsp += grams * powderInSelfRaising;
-    if (ml !== undefined && ingredient.neutralisesTsp > 0) {
-      neutralisedTsp += (toNumber(ml) / usCup) * ingredient.neutralisesTsp;
-      acid ??= line;
+    // What is counted is acid by its weight: a whole lemon gives about a third of it as juice.
+    const sourMl = ml === undefined ? grams / ingredient.trueDensity : toNumber(ml);
+    if (ingredient.neutralisesTsp > 0 && sourMl > 0) {
+      neutralisedTsp += (sourMl / usCup) * ingredient.neutralisesTsp;
+      // What is only a little sour neutralises, but nobody puts it in for that.
+      if (ingredient.neutralisesTsp >= leastSour) acid ??= line;
     }
   }
   const hasYeast = recipe.lines.some((line) => liftsByItself.includes(line.ingredientId));

@@ -1,5 +1,13 @@
-import { type Avoided, type VerdictWord, avoidedBy, hasOpenWords, rankOf } from "~/core/allergen";
-import { type Ingredient, type LabelReading, type Substance, bearsOn } from "~/core/pantry";
+import { type Avoided, type VerdictWord, avoidedBy, hasOpenWords, isObliged, rankOf } from "~/core/allergen";
+import {
+  type Ingredient,
+  type LabelReading,
+  type Market,
+  type Substance,
+  bearsOn,
+  foodName,
+  isFood,
+} from "~/core/pantry";
 import type { Participant } from "~/core/people";
 import type { Bowl, Recipe, Tool } from "~/core/recipe";
 import type { KitMode, Timeline } from "~/core/schedule";
@@ -8,27 +16,40 @@ import { type Cleaning, type Leg, type Reached, type Touch, type Way, reach } fr
 /** What is carried from one plate to another, and how surely. */
 export type Trace =
   | { readonly certainty: "contains" | "may-contain"; readonly substance: Substance }
-  | { readonly certainty: "unread"; readonly ingredientId: string };
+  | { readonly certainty: "unread"; readonly ingredientId: string }
+  /** A label that was read and says nothing of what nobody obliged it to name, nor of what nobody looked for. */
+  | {
+      readonly certainty: "silent";
+      readonly ingredientId: string;
+      readonly market: Market;
+      readonly lookedFor: readonly string[];
+      readonly isGlutenFree: boolean;
+    }
+  /** An ingredient as itself, for whoever avoids a food by its name. */
+  | {
+      readonly certainty: "food";
+      readonly ingredientId: string;
+      readonly names: Pick<Ingredient, "id" | "name" | "raw">;
+    };
 
-const traceText = (trace: Trace): string =>
-  `${trace.certainty} ${trace.certainty === "unread" ? trace.ingredientId : trace.substance}`;
-
-// There are few traces, and they are asked about for every person: each text is taken apart once.
+// The search over touches goes by names; each name keeps the trace it stands for, and is never taken apart again.
 const known = new Map<string, Trace>();
 
-function traceOf(text: string): Trace {
-  const before = known.get(text);
-  if (before) return before;
-  const trace = readTrace(text);
-  known.set(text, trace);
-  return trace;
+function nameOf(trace: Trace): string {
+  const name = [
+    trace.certainty,
+    "substance" in trace ? trace.substance : trace.ingredientId,
+    ...(trace.certainty === "silent" ? [trace.market, trace.isGlutenFree, ...trace.lookedFor] : []),
+    ...(trace.certainty === "food" ? [trace.names.name] : []),
+  ].join(" ");
+  if (!known.has(name)) known.set(name, trace);
+  return name;
 }
 
-function readTrace(text: string): Trace {
-  const [certainty = "", what = ""] = text.split(" ");
-  return certainty === "unread"
-    ? { certainty, ingredientId: what }
-    : { certainty: certainty as "contains", substance: what as Substance };
+/** What anybody of the class avoids beyond what labels must name: without it such traces are not followed. */
+export interface Asks {
+  readonly foods: boolean;
+  readonly silence: boolean;
 }
 
 /** What the food made of these ingredients leaves on whatever it touches. A label that was not read leaves a question. */
@@ -36,15 +57,30 @@ export function tracesOf(
   ingredientIds: Iterable<string>,
   pantry: ReadonlyMap<string, Ingredient>,
   labels: ReadonlyMap<string, LabelReading>,
+  asks: Asks = { foods: true, silence: true },
 ): Set<string> {
   const traces = new Set<string>();
   for (const id of ingredientIds) {
     const ingredient = pantry.get(id);
     const label = labels.get(id);
     for (const substance of [...(ingredient?.contains ?? []), ...(label?.contains ?? [])])
-      traces.add(traceText({ certainty: "contains", substance }));
-    for (const substance of label?.mayContain ?? []) traces.add(traceText({ certainty: "may-contain", substance }));
-    if (ingredient?.label !== "whole" && !label) traces.add(traceText({ certainty: "unread", ingredientId: id }));
+      traces.add(nameOf({ certainty: "contains", substance }));
+    for (const substance of label?.mayContain ?? []) traces.add(nameOf({ certainty: "may-contain", substance }));
+    if (ingredient?.label !== "whole" && !label) traces.add(nameOf({ certainty: "unread", ingredientId: id }));
+    if (asks.silence && ingredient?.label !== "whole" && label)
+      traces.add(
+        nameOf({
+          certainty: "silent",
+          ingredientId: id,
+          market: label.market ?? "eu",
+          lookedFor: label.lookedFor ?? [],
+          isGlutenFree: label.isGlutenFree ?? false,
+        }),
+      );
+    if (!asks.foods) continue;
+    if (ingredient) traces.add(nameOf({ certainty: "food", ingredientId: id, names: ingredient }));
+    for (const food of label?.foods ?? [])
+      traces.add(nameOf({ certainty: "food", ingredientId: id, names: { id: "", name: food } }));
   }
   return traces;
 }
@@ -60,6 +96,8 @@ export interface ContactInput {
   readonly stations: readonly ContactStation[];
   /** What the instructor shows with; undefined where nothing is loaded in front of the room. */
   readonly demo: Recipe | undefined;
+  /** Kits that no station has: they are packed after all others, at the same table. */
+  readonly extras: readonly { readonly kind: "demo" | "spare"; readonly recipe: Recipe }[];
   readonly timeline: Pick<Timeline, "tasks" | "units">;
   readonly kitMode: KitMode;
   /** Households apart: no surface, tool, pot, topping or air is shared, only the table at which kits are packed. */
@@ -100,6 +138,18 @@ interface Shared {
   readonly atHand: readonly string[];
 }
 
+/**
+ * Dry goods that lie open where they are measured and leave dust on what is beside them, whichever bowl they go into: by what the
+ * ingredient is, not by where the recipe puts it.
+ */
+export const isDusty = (one: Ingredient | undefined): boolean =>
+  one !== undefined && one.storage === "dry" && one.waterPercent < 30 && !notDusty.has(one.role);
+const notDusty: ReadonlySet<Ingredient["role"]> = new Set(["fat", "spray", "liquid", "acid", "vanilla", "egg"]);
+
+const dustyIn = (recipe: Recipe, pantry: ReadonlyMap<string, Ingredient>): string[] => [
+  ...new Set(recipe.lines.map((line) => line.ingredientId).filter((id) => isDusty(pantry.get(id)))),
+];
+
 const linesIn = (recipe: Recipe, bowl: Bowl): string[] => [
   ...new Set(recipe.lines.filter((line) => line.bowl === bowl).map((line) => line.ingredientId)),
 ];
@@ -108,7 +158,7 @@ const linesIn = (recipe: Recipe, bowl: Bowl): string[] => [
  * Every touch of the class, from its timeline:
  * a load, a tester and the demonstration touch their surface, and the pot of pan fat (not a spray can);
  * tools that are short go round among those who use them; toppings are shared at the table while everyone eats;
- * stations that measure share the tubs; kits that are packed share the packing table in the order of the stations.
+ * stations that measure share the tubs; kits that are packed share the packing table, those kept apart first, demonstration and spare last.
  * A station kept apart shares only the surface. A surface is clean after a washing task.
  */
 export function touchesOf(
@@ -138,7 +188,7 @@ export function touchesOf(
       fats: linesIn(recipe, "pan")
         .filter((id) => pantry.get(id)?.role !== "spray")
         .map((id) => thing("fat", id)),
-      tubs: linesIn(recipe, "dry").map((id) => thing("tub", id)),
+      tubs: dustyIn(recipe, pantry).map((id) => thing("tub", id)),
       atHeat: tools.filter((tool) => atHeat.has(tool)).map((tool) => thing("tool", tool)),
       atHand: tools.filter((tool) => !atHeat.has(tool)).map((tool) => thing("tool", tool)),
     };
@@ -185,16 +235,20 @@ export function touchesOf(
         for (const topping of linesIn(station.recipe, "topping"))
           touches.push({ station: station.id, thing: thing("topping", topping), start: eat.start, end: eat.end });
 
-  if (input.kitMode !== "station-measures")
-    input.stations
-      .filter((station) => !station.isApart)
-      .forEach((station, index, packed) => {
-        const start = packedAt(index, packed.length);
-        const kit = kitStation(station.id);
-        touches.push({ station: kit, thing: thing("packing"), start, end: start + 1 });
-        touches.push({ station: kit, thing: thing("kit", station.id), start: -2, end: -1 });
-        touches.push({ station: station.id, thing: thing("kit", station.id), start: -1, end: 0 });
-      });
+  // Kits kept apart come first, one after the other: only the first of them has a table that nothing was opened on.
+  if (input.kitMode !== "station-measures") {
+    const packed = [
+      ...[...input.stations].sort((a, b) => Number(b.isApart) - Number(a.isApart)).map((station) => station.id),
+      ...input.extras.map((extra) => extra.kind),
+    ];
+    packed.forEach((id, index) => {
+      const start = packedAt(index, packed.length);
+      const kit = kitStation(id);
+      touches.push({ station: kit, thing: thing("packing"), start, end: start + 1 });
+      touches.push({ station: kit, thing: thing("kit", id), start: -2, end: -1 });
+      touches.push({ station: id, thing: thing("kit", id), start: -1, end: 0 });
+    });
+  }
   return { touches, cleanings };
 }
 
@@ -203,22 +257,28 @@ export function contactsOf(
   input: ContactInput,
   pantry: ReadonlyMap<string, Ingredient>,
   labels: ReadonlyMap<string, LabelReading>,
+  asks: Asks,
 ): Reached {
   // Stations of one dish carry the same.
   const whole = new Map<Recipe, Set<string>>();
   const dry = new Map<Recipe, Set<string>>();
   const once = (kept: Map<Recipe, Set<string>>, recipe: Recipe, ids: () => string[]) => {
-    const traces = kept.get(recipe) ?? tracesOf(ids(), pantry, labels);
+    const traces = kept.get(recipe) ?? tracesOf(ids(), pantry, labels, asks);
     kept.set(recipe, traces);
     return traces;
   };
   const all = (recipe: Recipe) => once(whole, recipe, () => recipe.lines.map((line) => line.ingredientId));
   const own = new Map<string, ReadonlySet<string>>(input.stations.map((station) => [station.id, all(station.recipe)]));
-  for (const station of input.stations)
+  const carried = [
+    ...input.stations,
+    ...input.extras.map((extra) => ({ id: extra.kind as string, recipe: extra.recipe })),
+  ];
+  for (const { id, recipe } of carried)
     own.set(
-      kitStation(station.id),
-      once(dry, station.recipe, () => linesIn(station.recipe, "dry")),
+      kitStation(id),
+      once(dry, recipe, () => dustyIn(recipe, pantry)),
     );
+  for (const { kind, recipe } of input.extras) own.set(kind, all(recipe));
   if (input.demo) own.set(demoStation, all(input.demo));
   const { touches, cleanings } = touchesOf(input, pantry);
   return reach(own, touches, cleanings);
@@ -226,8 +286,9 @@ export function contactsOf(
 
 /** Something that reaches a person's plate, or them, from elsewhere. */
 export interface Exposure {
-  /** What the person avoids. */
-  readonly substance: Substance;
+  /** What the person avoids: a substance, or a food by its name. */
+  readonly substance: Substance | null;
+  readonly food: string | null;
   readonly trace: Trace;
   readonly verdict: Exclude<VerdictWord, "clear">;
   /** The way it came, first leg first. Through the air: one leg. */
@@ -237,11 +298,24 @@ export interface Exposure {
 /** What a trace means to somebody: the rule of the plate, one step further off. Contact is never more than "may contain" for a choice. */
 function bearing(avoided: Avoided, trace: Trace): Exposure["verdict"] | undefined {
   if (trace.certainty === "unread") return "unknown";
-  if (bearsOn(trace.substance, avoided.substance)) {
+  if (avoided.food !== undefined) {
+    const { food } = avoided;
+    if (trace.certainty === "food")
+      return isFood(trace.names, food) ? (avoided.mayCounts ? "contains" : "may-contain") : undefined;
+    if (trace.certainty !== "silent") return undefined;
+    return trace.lookedFor.some((one) => foodName(one) === foodName(food)) ? undefined : "unknown";
+  }
+  if (trace.certainty === "food") return undefined;
+  const { substance } = avoided;
+  if (trace.certainty === "silent") {
+    if (isObliged(substance, trace.market) || trace.lookedFor.includes(substance)) return undefined;
+    return avoided.isCoeliac && trace.isGlutenFree ? undefined : "unknown";
+  }
+  if (bearsOn(trace.substance, substance)) {
     if (avoided.isAsked) return "unknown";
     return avoided.mayCounts ? "contains" : "may-contain";
   }
-  const isNut = avoided.substance === "tree-nut" || bearsOn(avoided.substance, "tree-nut");
+  const isNut = substance === "tree-nut" || bearsOn(substance, "tree-nut");
   return isNut && trace.substance === "coconut" ? "unknown" : undefined;
 }
 
@@ -260,20 +334,27 @@ export function exposuresOf(
   if (avoided.length === 0) return [];
   const found = new Map<string, Exposure>();
   const note = (one: Avoided, text: string, way: Way) => {
-    const trace = traceOf(text);
+    const trace = known.get(text);
+    if (!trace) return;
     const verdict = bearing(one, trace);
-    // An unread label is one question, however many things somebody avoids.
     if (!verdict) return;
-    const key = trace.certainty === "unread" ? text : `${one.substance} ${text}`;
+    const key = `${one.substance ?? one.food} ${text}`;
     // Who avoids one thing for two reasons is told the graver.
     const before = found.get(key);
     if (before && rankOf[before.verdict] <= rankOf[verdict]) return;
-    found.set(key, { substance: one.substance, trace, verdict, legs: before?.legs ?? way() });
+    found.set(key, {
+      substance: one.substance ?? null,
+      food: one.food ?? null,
+      trace,
+      verdict,
+      legs: before?.legs ?? way(),
+    });
   };
   for (const one of avoided) for (const [text, way] of reached) note(one, text, way);
   for (const one of avoided.filter((each) => each.touchOrAir))
     for (const { stationId: from, traces } of others)
       for (const text of traces)
         note(one, text, () => [{ from, thing: thing("air"), leftAt: 0, to: stationId, pickedAt: 0 }]);
-  return [...found.values()];
+  // The gravest first: whoever shows only some of them shows those.
+  return [...found.values()].sort((a, b) => rankOf[a.verdict] - rankOf[b.verdict]);
 }

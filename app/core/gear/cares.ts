@@ -12,6 +12,13 @@ export function caresOf(surface: Surface): SurfaceCare[] {
   return cares;
 }
 
+/**
+ * Can washing clear a surface of what another food left on it? Not fixed plates and not seasoned iron: one of those is kept for it
+ * (general allergen practice; heat removes no allergen).
+ */
+export const canBeCleared = (surface: Pick<Surface, "kind" | "coating">): boolean =>
+  surface.kind !== "waffle-iron" && surface.coating !== "seasoned" && surface.kind !== "cast-iron-pan";
+
 /** Each thing with a plug among the surfaces used: one entry for every one of them. */
 export const appliancesOf = (
   kitchen: Kitchen,
@@ -35,7 +42,13 @@ export function checkKitchen(
   if (appliances.length > 0 && kitchen.circuits === undefined)
     findings.push({ code: "circuits-not-known", level: "notes", watts });
   if (kitchen.circuits !== undefined) {
-    const { left, isProven } = plugIn(appliances, kitchen.circuits);
+    const { left, near, isProven } = plugIn(appliances, kitchen.circuits);
+    if (near.length > 0)
+      findings.push({
+        code: "circuit-near-limit",
+        level: "warns",
+        appliances: appliances.filter((one) => near.includes(one.id)).map((one) => one.name),
+      });
     if (left.length > 0)
       findings.push({
         code: "circuits-short",

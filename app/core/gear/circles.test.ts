@@ -52,8 +52,10 @@ describe("pieces on a surface", () => {
     [{ kind: "rect", widthCm: 30, depthCm: 60 }, 9, 18],
     [{ kind: "round", diameterCm: 28 }, 10.5, 4],
     [{ kind: "round", diameterCm: 20 }, 19, 1],
-    [{ kind: "round", diameterCm: 20 }, 20, 0],
-    [{ kind: "rect", widthCm: 9, depthCm: 50 }, 9, 0],
+    [{ kind: "round", diameterCm: 20 }, 20, 1],
+    [{ kind: "round", diameterCm: 20 }, 20.5, 0],
+    [{ kind: "rect", widthCm: 9, depthCm: 50 }, 9, 5],
+    [{ kind: "rect", widthCm: 8.5, depthCm: 50 }, 9, 0],
   ] as const)("%j takes pieces of %d cm: %d", (size, diameter, count) => {
     expect(piecesOn(size, diameter)).toBe(count);
   });

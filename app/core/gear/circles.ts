@@ -225,12 +225,21 @@ export function layoutOf(size: SurfaceSize, diameterCm: number, most: number = m
 /** Counts by surface, as neither changes while a brief is typed and a timeline asks at every load. */
 const known = new WeakMap<SurfaceSize, Map<string, number>>();
 
-/** How many pieces of a diameter fit on a surface with {@link pieceGapCm} around them, at most `most`. 0 when not even one does. */
+/** A surface as middles of pieces see it: the gap is kept between pieces, not to the rim, so the rim stands back by half of it. */
+export const withRim = (size: SurfaceSize): SurfaceSize =>
+  size.kind === "round"
+    ? { kind: "round", diameterCm: size.diameterCm + pieceGapCm }
+    : { kind: "rect", widthCm: size.widthCm + pieceGapCm, depthCm: size.depthCm + pieceGapCm };
+
+/**
+ * How many pieces of a diameter fit on a surface with {@link pieceGapCm} between them, at most `most`. A piece as wide as its pan
+ * fits; 0 when not even one does.
+ */
 export function piecesOn(size: SurfaceSize, pieceDiameterCm: number, most: number = mostPieces): number {
   const counts = known.get(size) ?? new Map<string, number>();
   known.set(size, counts);
   const key = `${pieceDiameterCm} ${most}`;
-  const count = counts.get(key) ?? layoutOf(size, pieceDiameterCm + pieceGapCm, most).length;
+  const count = counts.get(key) ?? layoutOf(withRim(size), pieceDiameterCm + pieceGapCm, most).length;
   counts.set(key, count);
   return count;
 }

@@ -1,5 +1,14 @@
 import fc from "fast-check";
-import { type Appliance, type Circuit, continuousWatts, loadsOf, plugIn, plugWatts } from "./circuits";
+import {
+  type Appliance,
+  type Circuit,
+  continuousWatts,
+  loadsOf,
+  outletAmps,
+  plugIn as plugInAll,
+  plugInForHours as plugIn,
+  plugWatts,
+} from "./circuits";
 
 const circuit = (
   id: string,
@@ -40,7 +49,7 @@ test("a socket is needed as well as the watts, and a plug that is too small take
   expect(plugIn(small, [circuit("wall", 230, 16, 2)]).left).toHaveLength(1);
   expect(plugIn([appliance("oven", 3200)], [circuit("ring", 230, 32, 4, 13)]).left).toEqual(["oven"]);
   expect(plugIn(small, []).left).toHaveLength(3);
-  expect(plugIn([], [circuit("wall", 230, 16, 2)])).toEqual({ plugged: [], left: [], isProven: true });
+  expect(plugIn([], [circuit("wall", 230, 16, 2)])).toEqual({ plugged: [], left: [], near: [], isProven: true });
 });
 
 test("greed by the largest first would leave one out; the search does not", () => {
@@ -112,4 +121,19 @@ test("as many appliances and as many watts as going through every way finds", ()
     }),
     { numRuns: 400 },
   );
+});
+
+test("one appliance alone above what its circuit carries for hours warns and is not refused; two do not become alone", () => {
+  const plan = plugInAll([appliance("griddle", 1500)], [circuit("wall", 120, 15, 2)]);
+  expect(plan).toMatchObject({ left: [], near: ["griddle"] });
+  const two = plugInAll([appliance("a", 1500), appliance("b", 1500)], [circuit("wall", 120, 15, 2)]);
+  expect(two.left).toHaveLength(1);
+  expect(plugInAll([appliance("a", 1900)], [circuit("wall", 120, 15, 2)]).left).toEqual(["a"]);
+});
+
+test("the limit is the least of breaker and outlet: 3,000 W is too much for an outlet nobody wrote down, whatever the breaker", () => {
+  expect(outletAmps(230)).toBe(10);
+  expect(plugInAll([appliance("a", 3000)], [circuit("wall", 230, 20, 2)]).left).toEqual(["a"]);
+  expect(plugInAll([appliance("a", 2900)], [circuit("wall", 230, 20, 2, 13)]).left).toEqual([]);
+  expect(plugWatts(circuit("a", 100, 20, 2))).toBe(1200);
 });

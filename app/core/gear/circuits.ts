@@ -24,15 +24,31 @@ export const continuousShare = 0.8;
 export const continuousWatts = ({ volts, amps }: Pick<Circuit, "volts" | "amps">): number =>
   Math.floor(volts * amps * continuousShare + 1e-9);
 
-/** The most one socket of a circuit may give: its plug's fuse, where it has one. 230 V at 13 A: 2,990 W. */
+/**
+ * Amperes an outlet may give for hours where nobody wrote down what it is rated for, by the voltage of the house (general wiring
+ * practice: 15 A outlets at 100 and 120 V at 80 %; at 230 V 10 A, which Europe's 16 A outlets carry for hours and Australia's are
+ * rated for; local electrical codes come first).
+ */
+export const outletAmps = (volts: number): number => (volts <= 130 ? 15 * continuousShare : 10);
+
+/** The most one socket of a circuit may give for hours: the least of breaker and plug or outlet. 230 V at 13 A: 2,990 W. */
 export const plugWatts = (circuit: Circuit): number =>
-  Math.min(continuousWatts(circuit), circuit.plugAmps === null ? Infinity : circuit.volts * circuit.plugAmps);
+  Math.min(
+    continuousWatts(circuit),
+    Math.floor(circuit.volts * (circuit.plugAmps ?? outletAmps(circuit.volts)) + 1e-9),
+  );
+
+/** What one appliance alone on a circuit may draw at most: all of the breaker, no more than its plug or outlet is rated for. */
+export const aloneWatts = ({ volts, amps, plugAmps }: Circuit): number =>
+  Math.floor(volts * Math.min(amps, plugAmps ?? (volts <= 130 ? 15 : 10)) + 1e-9);
 
 export interface PlugPlan {
   /** Which appliance goes on which circuit. */
   readonly plugged: readonly { readonly applianceId: string; readonly circuitId: string }[];
   /** What cannot be plugged in with all the rest, by id. */
   readonly left: readonly string[];
+  /** Appliances that run alone on a circuit above what it should carry for hours: to be watched, and said. */
+  readonly near: readonly string[];
   /** True when every way was gone through: no other way plugs in more of them, or as many with more watts. */
   readonly isProven: boolean;
 }
@@ -57,7 +73,7 @@ interface Best {
  * a socket: as many appliances as can be, of those ways one with the most watts in use. Appliances of equal power are alike, so
  * only how many of each kind go where is tried, circuit by circuit, and what is left over after a circuit is worked out once.
  */
-export function plugIn(appliances: readonly Appliance[], circuits: readonly Circuit[]): PlugPlan {
+export function plugInForHours(appliances: readonly Appliance[], circuits: readonly Circuit[]): PlugPlan {
   const kinds: Kind[] = [...new Set(appliances.map((one) => one.watts))]
     .sort((a, b) => b - a)
     .map((watts) => ({ watts, ids: appliances.filter((one) => one.watts === watts).map((one) => one.id) }));
@@ -121,7 +137,29 @@ export function plugIn(appliances: readonly Appliance[], circuits: readonly Circ
     left = left.map((n, i) => n - (take[i] ?? 0));
   });
   const isIn = new Set(plugged.map((one) => one.applianceId));
-  return { plugged, left: appliances.filter((one) => !isIn.has(one.id)).map((one) => one.id), isProven };
+  return { plugged, left: appliances.filter((one) => !isIn.has(one.id)).map((one) => one.id), near: [], isProven };
+}
+
+/**
+ * As {@link plugInForHours}; then what found no place goes alone on a circuit that nothing is plugged in on, where breaker and outlet
+ * carry it at all: that is warned of, not refused.
+ */
+export function plugIn(appliances: readonly Appliance[], circuits: readonly Circuit[]): PlugPlan {
+  const hours = plugInForHours(appliances, circuits);
+  const free = circuits.filter(
+    (circuit) => circuit.sockets > 0 && !hours.plugged.some((one) => one.circuitId === circuit.id),
+  );
+  const plugged = [...hours.plugged];
+  const near: string[] = [];
+  for (const applianceId of hours.left) {
+    const watts = appliances.find((one) => one.id === applianceId)?.watts ?? 0;
+    const at = free.findIndex((circuit) => watts <= aloneWatts(circuit));
+    const [circuit] = at < 0 ? [] : free.splice(at, 1);
+    if (!circuit) continue;
+    plugged.push({ applianceId, circuitId: circuit.id });
+    near.push(applianceId);
+  }
+  return { ...hours, plugged, near, left: hours.left.filter((id) => !near.includes(id)) };
 }
 
 /** Watts in use on each circuit, beside what it may carry. */

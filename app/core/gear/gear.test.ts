@@ -1,4 +1,4 @@
-import { type KitLine, asBeatenGrams, hasFraction, kitOf, packsFor, totalsOf } from "~/core/kit";
+import { type KitLine, asBeatenGrams, hasFraction, kitOf, demandOf, packsFor } from "~/core/kit";
 import { starterPantry } from "~/core/pantry";
 import { measuringSetOf, scoopTolerance, ratio, toNumber } from "~/core/quantity";
 import { demoKitchens } from "~/demo/boathouse";
@@ -12,7 +12,7 @@ if (!pancakes || !crepes || !waffles || !galley || !hall) throw new Error("the d
 const pantry = new Map(starterPantry.map((one) => [one.id, one]));
 const line = (lines: ReturnType<typeof gearOf>, tool: string) => lines.find((one) => one.tool === tool);
 const demand = {
-  dishes: [{ recipe: pancakes, stations: 4, people: 14 }],
+  dishes: [{ recipe: pancakes, stations: 4, people: 14, pieces: 30 }],
   isMeasuring: true,
   hasDemo: true,
   surfaces: 3,
@@ -70,8 +70,8 @@ describe("the gear list", () => {
       {
         ...demand,
         dishes: [
-          { recipe: pancakes, stations: 2, people: 6 },
-          { recipe: crepes, stations: 3, people: 9 },
+          { recipe: pancakes, stations: 2, people: 6, pieces: 30 },
+          { recipe: crepes, stations: 3, people: 9, pieces: 30 },
         ],
       },
       galley,
@@ -80,16 +80,16 @@ describe("the gear list", () => {
     expect(line(both, "plate")).toMatchObject({ needed: 15 });
   });
 
-  test("sticks are told of: a tenth more than people, and what they may be made of", () => {
+  test("sticks are told of: a tenth more than pieces, and what they may be made of", () => {
     const serve = pancakes.steps.map((step) =>
       step.kind === "serve" ? { ...step, tools: [...step.tools, "stick" as const] } : step,
     );
     const own = gearOf(
-      { ...demand, dishes: [{ recipe: { ...pancakes, steps: serve }, stations: 4, people: 14 }] },
+      { ...demand, dishes: [{ recipe: { ...pancakes, steps: serve }, stations: 4, people: 14, pieces: 30 }] },
       hall,
     );
-    expect(line(own, "stick")).toMatchObject({ needed: 16, isCountedBack: true });
-    expect(checkGear(own)).toContainEqual({ code: "stick-care", level: "notes", sticks: 16 });
+    expect(line(own, "stick")).toMatchObject({ needed: 33, isCountedBack: true });
+    expect(checkGear(own)).toContainEqual({ code: "stick-care", level: "notes", sticks: 33 });
   });
 
   test("blades and sticks are counted back", () => {
@@ -133,7 +133,7 @@ describe("kits", () => {
 
   test("eggs are summed before they are rounded up: four stations of one and a half are six", () => {
     const kit = kitOf(pancakes, pantry, ratio(3n, 2n), 1, 12, set);
-    expect(totalsOf([kit, kit, kit, kit], []).find((total) => total.ingredientId === "egg")?.buyPieces).toBe(6);
+    expect(demandOf([kit, kit, kit, kit], pantry, []).find((total) => total.ingredientId === "egg")?.buyPieces).toBe(6);
   });
 
   test.each([
@@ -142,7 +142,9 @@ describe("kits", () => {
     [251, 250, 1, { units: 2, packs: 2, spareUnits: 0 }],
     [0, 25, 10, { units: 0, packs: 0, spareUnits: 0 }],
   ])("%d g at %d g a unit, %d to the pack", (grams, unitGrams, unitsPerPack, packs) => {
-    expect(packsFor(grams, { ingredientId: "x", unitGrams, unitsPerPack, unitName: "sachet" })).toMatchObject(packs);
+    expect(
+      packsFor(grams / unitGrams, { ingredientId: "x", unitGrams, unitsPerPack, unitName: "sachet" }),
+    ).toMatchObject(packs);
   });
 
   test("what is held back goes in a container of its own and is part of the sum", () => {
@@ -165,6 +167,9 @@ describe("kits", () => {
     expect([of(kit, "flour")?.main?.grams, of(kit, "flour")?.apart?.grams, of(kit, "flour")?.buyGrams]).toEqual([
       140, 60, 200,
     ]);
-    expect(totalsOf([kit], []).find((total) => total.ingredientId === "plain-flour")?.expectedGrams).toBe(200);
+    expect(demandOf([kit], pantry, []).find((total) => total.ingredientId === "plain-flour")).toMatchObject({
+      expectedGrams: 140,
+      buyGrams: 200,
+    });
   });
 });

@@ -3,7 +3,7 @@ import { piecesOn } from "./circles";
 import type { GearFinding, GearLine, Kitchen, Surface } from "./types";
 
 interface ToolRule {
-  readonly per: "station" | "person" | "surface" | "class";
+  readonly per: "station" | "person" | "piece" | "surface" | "class";
   readonly count: number;
   /** The demonstration needs one of its own. */
   readonly isInDemo: boolean;
@@ -44,7 +44,7 @@ export const gearRules: Readonly<Record<Tool, ToolRule>> = {
   plate: rule("person", 1, { isInDemo: false }),
   fork: rule("person", 1, { isInDemo: false }),
   sieve: rule("station"),
-  stick: rule("person", 1, { isInDemo: false, isCountedBack: true, spare: 0.1 }),
+  stick: rule("piece", 1, { isInDemo: false, isCountedBack: true, spare: 0.1 }),
   "baking-paper": rule("station", 1, { isInDemo: false }),
 };
 
@@ -59,8 +59,13 @@ export const surfacesFor = (recipe: Recipe, kitchen: Kitchen): Surface[] =>
   );
 
 export interface GearDemand {
-  /** Each dish cooked, with the stations that cook it and the people at them. */
-  readonly dishes: readonly { readonly recipe: Recipe; readonly stations: number; readonly people: number }[];
+  /** Each dish cooked, with the stations that cook it, the people at them and the pieces that are eaten of it. */
+  readonly dishes: readonly {
+    readonly recipe: Recipe;
+    readonly stations: number;
+    readonly people: number;
+    readonly pieces: number;
+  }[];
   readonly isMeasuring: boolean;
   readonly hasDemo: boolean;
   readonly surfaces: number;
@@ -74,7 +79,7 @@ function toolsOf(recipe: Recipe, isMeasuring: boolean): Set<Tool> {
 /** The gear list: each tool the steps name, per station, shared and for the instructor, against what the kitchen owns. */
 export function gearOf(demand: GearDemand, kitchen: Kitchen): GearLine[] {
   const lines = new Map<Tool, { perStation: number; atStations: number; shared: number; instructor: number }>();
-  for (const { recipe, stations, people } of demand.dishes) {
+  for (const { recipe, stations, people, pieces } of demand.dishes) {
     for (const tool of toolsOf(recipe, demand.isMeasuring)) {
       const { per, count, isInDemo } = gearRules[tool];
       const so = lines.get(tool) ?? { perStation: 0, atStations: 0, shared: 0, instructor: 0 };
@@ -84,12 +89,14 @@ export function gearOf(demand: GearDemand, kitchen: Kitchen): GearLine[] {
         shared:
           per === "person"
             ? so.shared + count * people
-            : per === "surface"
-              ? count * demand.surfaces
-              : per === "class"
-                ? count
-                : so.shared,
-        instructor: demand.hasDemo && isInDemo && per !== "person" ? count : so.instructor,
+            : per === "piece"
+              ? so.shared + count * pieces
+              : per === "surface"
+                ? count * demand.surfaces
+                : per === "class"
+                  ? count
+                  : so.shared,
+        instructor: demand.hasDemo && isInDemo && per !== "person" && per !== "piece" ? count : so.instructor,
       });
     }
   }

@@ -85,6 +85,7 @@ export type GearFinding =
       readonly watts: number;
       readonly isProven: boolean;
     }
+  | { readonly code: "circuit-near-limit"; readonly level: "warns"; readonly appliances: readonly string[] }
   | { readonly code: "stick-care"; readonly level: "notes"; readonly sticks: number }
   | { readonly code: "circuits-not-known"; readonly level: "notes"; readonly watts: number }
   | {

@@ -10,7 +10,7 @@ const [pancakes] = starterRecipes;
 const [galley, hall] = demoKitchens;
 if (!pancakes || !galley || !hall) throw new Error("the demonstration is complete");
 const demand = {
-  dishes: [{ recipe: pancakes, stations: 4, people: 14 }],
+  dishes: [{ recipe: pancakes, stations: 4, people: 14, pieces: 30 }],
   isMeasuring: true,
   hasDemo: true,
   surfaces: 3,

@@ -1,5 +1,6 @@
 /** Kits: what each station is given, as scoops and grams, the ways of scaling side by side, and the sums over the class. */
 export * from "./kit";
 export * from "./options";
-export * from "./totals";
+export * from "./packs";
+export * from "./demand";
 export * from "./containers";

@@ -10,7 +10,6 @@ import {
   jointScoops,
   multiply,
   ratio,
-  subtract,
   toNumber,
   toScaleGrams,
   toScoops,
@@ -54,6 +53,8 @@ export interface KitLine {
   readonly main: Measured | undefined;
   /** Packed in a small container of its own: a possible top-up, or what is held back. */
   readonly apart: Measured | undefined;
+  /** The most that may be used, in the recipe's unit; `undefined` when to taste or unknown. */
+  readonly most: Amount | undefined;
   /** Grams to buy for this line: the most that may be used. */
   readonly buyGrams: number | undefined;
   /** Whole pieces to buy for what is counted. */
@@ -135,7 +136,7 @@ export function kitOf(
     const scaled = forStation(line.amount, isEased ? multiply(factor, spiceEase.share) : factor, loads, pieces);
     const inGrams = (amount: Amount | undefined) =>
       amount && ingredient ? toGrams(amount, ingredient, recipe.system, recipe.fill) : undefined;
-    const [main, apart, most] = [startOf(scaled), apartOf(scaled), mostOf(scaled)];
+    const [main, apart, most] = [expectedOf(scaled), apartOf(scaled), mostOf(scaled)];
     return {
       lineId: line.id,
       ingredientId: line.ingredientId,
@@ -150,6 +151,7 @@ export function kitOf(
           : undefined,
       main: main && ingredient ? measure(main, ingredient, recipe, options) : undefined,
       apart: apart && ingredient ? measure(apart, ingredient, recipe, options) : undefined,
+      most,
       buyGrams: inGrams(most),
       buyPieces: most?.unit === "piece" ? Number(ceil(most.value)) : undefined,
     };
@@ -168,7 +170,7 @@ function withJointScoops(lines: readonly KitLine[], recipe: Recipe, pantry: Pant
     if (
       !ingredient ||
       !main?.scoops ||
-      !isBatter(line) ||
+      !isBatter(line, recipe) ||
       line.amount.kind === "per-load" ||
       line.amount.kind === "per-piece"
     )
@@ -191,12 +193,6 @@ function withJointScoops(lines: readonly KitLine[], recipe: Recipe, pantry: Pant
     const scoops = byLine.get(index);
     return scoops && line.main ? { ...line, main: { ...line.main, scoops } } : line;
   });
-}
-
-/** What goes into the main container: for a held-back line the listed amount less what is kept aside. */
-function startOf(amount: LineAmount): Amount | undefined {
-  if (amount.kind !== "hold-back") return expectedOf(amount);
-  return { ...amount.amount, value: subtract(amount.amount.value, amount.back.value) };
 }
 
 /** Counted lines that come out as a fraction, such as half an egg. */

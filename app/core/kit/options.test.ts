@@ -12,13 +12,14 @@ import {
   scoopTolerance,
   toNumber,
 } from "~/core/quantity";
-import { type Recipe, scaleLineAmount } from "~/core/recipe";
+import { type Line, type LineAmount, type Recipe, scaleLineAmount } from "~/core/recipe";
+import { type BatchRule, batchRules, scaleStation } from "~/core/scale";
 import { starterRecipes } from "~/demo/recipes";
 import { positiveRatio } from "../../../test/generators";
 import { recipes } from "../../../test/recipes";
 import { inBowlOrder, kitOf, tareReadings } from "./kit";
-import { nextWholeEggs, scaleOptions } from "./options";
-import { totalsOf } from "./totals";
+import { demandOf } from "./demand";
+import { nextWholeEggs, scaleOption } from "./options";
 
 const pantry: Pantry = new Map(starterPantry.map((each) => [each.id, each]));
 const options = { set: measuringSetOf("us-usual"), tolerance: scoopTolerance, easesSpice: false };
@@ -41,7 +42,7 @@ test("the class's totals are the sum of its stations, grams and pieces alike", (
       fc.array(fc.constantFrom(ratio(1n, 2n), ratio(1n), ratio(3n, 2n), ratio(2n)), { minLength: 1, maxLength: 6 }),
       (recipe, factors) => {
         const kits = factors.map((factor) => kitOf(recipe, pantry, factor, 2, 8, options));
-        for (const total of totalsOf(kits, [])) {
+        for (const total of demandOf(kits, pantry, [])) {
           const lines = kits.flat().filter((line) => line.ingredientId === total.ingredientId);
           const bought = lines.filter((line) => line.kind !== "to-taste").map((line) => line.buyGrams);
           if (bought.includes(undefined)) expect(total.buyGrams).toBeUndefined();
@@ -50,11 +51,14 @@ test("the class's totals are the sum of its stations, grams and pieces alike", (
               bought.reduce<number>((sum, grams) => sum + (grams ?? 0), 0),
               6,
             );
-          const counted = lines.filter((line) => line.main?.amount.unit === "piece");
+          const counted = lines.filter((line) => line.most?.unit === "piece");
+          const weighed = lines.filter((line) => line.kind !== "to-taste" && line.most?.unit !== "piece");
+          const each = pantry.get(total.ingredientId)?.pieceGrams;
           if (total.pieces)
             expect(toNumber(total.pieces)).toBeCloseTo(
-              counted.reduce((sum, line) => sum + toNumber(line.main?.amount.value ?? ratio(0n)), 0),
-              9,
+              counted.reduce((sum, line) => sum + toNumber(line.most?.value ?? ratio(0n)), 0) +
+                weighed.reduce((sum, line) => sum + (line.buyGrams ?? 0) / (each ?? NaN), 0),
+              4,
             );
         }
       },
@@ -63,18 +67,24 @@ test("the class's totals are the sum of its stations, grams and pieces alike", (
   );
 });
 
+/** A station that makes `wanted` pieces, three to a load, under one rule. */
+function optionFor(recipe: Recipe, wanted: number, rule: BatchRule) {
+  const scale = scaleStation(recipe, batterOf(recipe, pantry), wanted, rule);
+  const loads = Math.ceil(scale.piecesMade / 3);
+  const kit = kitOf(recipe, pantry, scale.factor, loads, scale.piecesMade, options);
+  return scaleOption(rule, recipe, pantry, { scale, loads, kit });
+}
+
 test("the finer the rule the less is left over, and none is short while a bowl holds it", () => {
   fc.assert(
     fc.property(fc.constantFrom(...starterRecipes), fc.integer({ min: 1, max: 30 }), (recipe, wanted) => {
-      const rows = scaleOptions(recipe, pantry, batterOf(recipe, pantry), wanted, 3, options);
-      expect(rows.map((row) => row.rule)).toEqual(["whole", "half", "quarter", "exact"]);
+      const rows = batchRules.map((rule) => optionFor(recipe, wanted, rule));
       rows.slice(1).forEach((row, index) => {
         const coarser = rows[index];
         if (coarser) expect(compare(row.scale.factor, coarser.scale.factor)).toBeLessThanOrEqual(0);
       });
       for (const row of rows) {
         expect(row.scale.over).toBe(row.scale.piecesMade - wanted);
-        expect(row.loads).toBe(Math.ceil(row.scale.piecesMade / 3));
         expect(row.leftoverMl >= 0).toBe(true);
       }
     }),
@@ -82,8 +92,8 @@ test("the finer the rule the less is left over, and none is short while a bowl h
 });
 
 test("half an egg is offered beaten or as the next whole scale", () => {
-  const [, half] = scaleOptions(pancakes, pantry, batterOf(pancakes, pantry), 12, 4, options);
-  expect(half?.eggs).toMatchObject({ exact: ratio(3n, 2n), whole: 2, beatenGrams: 75 });
+  const half = optionFor(pancakes, 12, "half");
+  expect(half.eggs).toMatchObject({ exact: ratio(3n, 2n), whole: 2, beatenGrams: 75 });
   const whole = nextWholeEggs(pancakes, pantry, batterOf(pancakes, pantry), ratio(3n, 2n));
   expect(whole && isSame(whole.factor, ratio(2n))).toBe(true);
   expect(whole?.pieces).toBe(yieldOf(pancakes, batterOf(pancakes, pantry), 2).pieces);
@@ -95,6 +105,67 @@ test("half an egg is offered beaten or as the next whole scale", () => {
       one,
     ),
   ).toBeUndefined();
+});
+
+const lineOf = (id: string, ingredientId: string, amount: LineAmount): Line => ({
+  id,
+  partId: null,
+  ingredientId,
+  amount,
+  bowl: "bowl",
+  keeps: 1,
+  isOptional: false,
+  note: "",
+});
+const pieces = (n: bigint) => ({ value: ratio(n), unit: "piece" as const });
+
+test("three eggs of which one is held back: four stations buy twelve and likely use eight", () => {
+  const recipe = {
+    ...pancakes,
+    lines: [lineOf("egg", "egg", { kind: "hold-back", amount: pieces(3n), back: pieces(1n) })],
+  };
+  const kit = kitOf(recipe, pantry, one, 1, 1, options);
+  const [total] = demandOf([kit, kit, kit, kit], pantry, []);
+  expect(total).toMatchObject({ buyPieces: 12, pieces: ratio(12n), expectedPieces: ratio(8n), buyGrams: 600 });
+  const topUp = { ...recipe, lines: [lineOf("egg", "egg", { kind: "top-up", start: pieces(2n), most: pieces(3n) })] };
+  expect(demandOf([kitOf(topUp, pantry, one, 1, 1, options)], pantry, [])[0]).toMatchObject({ buyPieces: 3 });
+  const range = { ...recipe, lines: [lineOf("egg", "egg", { kind: "range", from: pieces(2n), to: pieces(3n) })] };
+  expect(demandOf([kitOf(range, pantry, one, 1, 1, options)], pantry, [])[0]).toMatchObject({ buyPieces: 3 });
+});
+
+test("what one dish counts and another weighs is added together", () => {
+  const counted = { ...pancakes, lines: [lineOf("a", "banana", { kind: "exact", amount: pieces(2n) })] };
+  const weighed = {
+    ...pancakes,
+    lines: [lineOf("b", "banana", { kind: "exact", amount: { value: ratio(250n), unit: "g" as const } })],
+  };
+  const each = pantry.get("banana")?.pieceGrams ?? NaN;
+  const kits = [counted, weighed].map((recipe) => kitOf(recipe, pantry, one, 1, 1, options));
+  const [total] = demandOf(kits, pantry, []);
+  expect(total?.buyPieces).toBe(Math.ceil(2 + 250 / each));
+  expect(total?.buyGrams).toBeCloseTo(2 * each + 250, 6);
+});
+
+test("a bag is bought by weight, an egg box by eggs, a net of lemons by the lemons its juice takes: the same packs everywhere", () => {
+  const bag = { ingredientId: "banana", unitGrams: 1000, unitsPerPack: 1, unitName: "bag" };
+  const many = { ...pancakes, lines: [lineOf("a", "banana", { kind: "exact", amount: pieces(5n) })] };
+  const [bananas] = demandOf([kitOf(many, pantry, one, 1, 1, options)], pantry, [bag]);
+  expect(bananas?.packs?.packs).toBeLessThanOrEqual(2);
+  const box = { ingredientId: "egg", unitGrams: 58, unitsPerPack: 10, unitName: "egg" };
+  const eggs = { ...pancakes, lines: [lineOf("a", "egg", { kind: "exact", amount: pieces(41n) })] };
+  expect(demandOf([kitOf(eggs, pantry, one, 1, 1, options)], pantry, [box])[0]?.packs).toMatchObject({
+    units: 41,
+    packs: 5,
+  });
+  const net = { ingredientId: "lemon-juice", unitGrams: 500, unitsPerPack: 1, unitName: "net" };
+  const juice = {
+    ...pancakes,
+    lines: [lineOf("a", "lemon-juice", { kind: "exact", amount: { value: ratio(200n), unit: "g" as const } })],
+  };
+  const [lemons] = demandOf([kitOf(juice, pantry, one, 1, 1, options)], pantry, [net]);
+  const raw = pantry.get("lemon-juice")?.raw;
+  expect(lemons?.raw?.grams).toBeCloseTo(200 / (raw?.keeps ?? NaN), 6);
+  expect(lemons?.packs?.packs).toBe(Math.ceil(200 / (raw?.keeps ?? NaN) / 500));
 });
 
 test("salt and strong spice are eased above four batches, and only when asked", () => {

@@ -1,8 +1,8 @@
 import { type Batter, type Pantry, yieldOf } from "~/core/batter";
-import { type Ratio, ceil, isWhole, multiply, ratio, toNumber, zero } from "~/core/quantity";
+import { type Ratio, ceil, divide, isWhole, multiply, ratio, toNumber, zero } from "~/core/quantity";
 import type { Recipe } from "~/core/recipe";
-import { type BatchRule, type StationScale, loadsFor, scaleStation } from "~/core/scale";
-import { type KitLine, type KitOptions, isSpiceEased, kitOf } from "./kit";
+import { type BatchRule, type StationScale, wholeEggStep } from "~/core/scale";
+import { type KitLine, isSpiceEased } from "./kit";
 
 /** One way of making what a station wants, to be laid beside the others. */
 export interface ScaleOption {
@@ -46,43 +46,34 @@ function eggsIn(kit: readonly KitLine[], pantry: Pantry): ScaleOption["eggs"] {
 }
 
 /**
- * The ways one station could make `wanted` pieces, side by side: whole batches, half ones, quarters, and just enough.
- * @param places pieces to a load, 1 or more.
+ * One way a station could make what it wants, as it was planned: to be laid beside the others.
+ * @param made the station of a plan under that rule; its loads are those of the timeline.
  */
-export function scaleOptions(
+export function scaleOption(
+  rule: BatchRule,
   recipe: Recipe,
   pantry: Pantry,
-  batter: Batter,
-  wanted: number,
-  places: number,
-  options: KitOptions,
-  rules: readonly BatchRule[] = ["whole", "half", "quarter", "exact"],
-): ScaleOption[] {
-  return rules.map((rule) => {
-    const scale = scaleStation(recipe, batter, wanted, rule);
-    const loads = scale.piecesMade > 0 ? loadsFor(scale.piecesMade, places) : 0;
-    const kit = kitOf(recipe, pantry, scale.factor, loads, scale.piecesMade, options);
-    const scooped = kit.filter((line) => line.main?.scoops && line.bowl !== "pan" && line.bowl !== "topping");
-    const worst = [...scooped].sort(
-      (a, b) => Math.abs(b.main?.scoops?.error ?? 0) - Math.abs(a.main?.scoops?.error ?? 0),
-    )[0];
-    const spare = recipe.portion.kind === "ml" ? Math.max(0, scale.over) * recipe.portion.ml : 0;
-    return {
-      rule,
-      scale,
-      loads,
-      leftoverMl: spare,
-      eggs: eggsIn(kit, pantry),
-      unmeasurable: scooped.filter((line) => !line.main?.scoops?.isWithin).map((line) => line.ingredientId),
-      worst: worst?.main?.scoops ? { ingredientId: worst.ingredientId, error: worst.main.scoops.error } : undefined,
-      scoops: scooped.reduce(
-        (sum, line) => sum + (line.main?.scoops?.counts.reduce((so, one) => so + one.count, 0) ?? 0),
-        0,
-      ),
-      offersEase: recipe.lines.some((line) => isSpiceEased(pantry.get(line.ingredientId)?.role, scale.factor)),
-      kit,
-    };
-  });
+  { scale, loads, kit }: Pick<ScaleOption, "scale" | "loads" | "kit">,
+): ScaleOption {
+  const scooped = kit.filter((line) => line.main?.scoops && line.bowl !== "pan" && line.bowl !== "topping");
+  const worst = [...scooped].sort(
+    (a, b) => Math.abs(b.main?.scoops?.error ?? 0) - Math.abs(a.main?.scoops?.error ?? 0),
+  )[0];
+  return {
+    rule,
+    scale,
+    loads,
+    leftoverMl: recipe.portion.kind === "ml" ? Math.max(0, scale.over) * recipe.portion.ml : 0,
+    eggs: eggsIn(kit, pantry),
+    unmeasurable: scooped.filter((line) => !line.main?.scoops?.isWithin).map((line) => line.ingredientId),
+    worst: worst?.main?.scoops ? { ingredientId: worst.ingredientId, error: worst.main.scoops.error } : undefined,
+    scoops: scooped.reduce(
+      (sum, line) => sum + (line.main?.scoops?.counts.reduce((so, one) => so + one.count, 0) ?? 0),
+      0,
+    ),
+    offersEase: recipe.lines.some((line) => isSpiceEased(pantry.get(line.ingredientId)?.role, scale.factor)),
+    kit,
+  };
 }
 
 /** The next scale at which eggs come out whole: the factor, and the pieces it makes. For when nobody wants to weigh half an egg. */
@@ -92,14 +83,8 @@ export function nextWholeEggs(
   batter: Batter,
   factor: Ratio,
 ): { factor: Ratio; pieces: number } | undefined {
-  const eggs = recipe.lines.flatMap((line) =>
-    pantry.get(line.ingredientId)?.role === "egg" && line.amount.kind === "exact" && line.amount.amount.unit === "piece"
-      ? [line.amount.amount.value]
-      : [],
-  );
-  if (eggs.length === 0) return undefined;
-  const sum = eggs.reduce((so, one) => ratio(so.num * one.den + one.num * so.den, so.den * one.den), zero);
-  const whole = ceil(multiply(sum, factor));
-  const next = ratio(whole * sum.den, sum.num);
+  const step = wholeEggStep(recipe, (id) => pantry.get(id)?.role === "egg");
+  if (!step) return undefined;
+  const next = multiply(ratio(ceil(divide(factor, step))), step);
   return { factor: next, pieces: yieldOf(recipe, batter, toNumber(next)).pieces };
 }

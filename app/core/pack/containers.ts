@@ -4,7 +4,7 @@ import type { Carried } from "~/core/gear";
 import { type Container, type KitLine, packingOf } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
 import type { ClassInput, ClassPlan, DishPlan } from "~/core/plan";
-import { type Ratio, one } from "~/core/quantity";
+import type { Ratio } from "~/core/quantity";
 
 /** Whose kit a container belongs to. */
 export type Place =
@@ -58,11 +58,11 @@ export function packingOfClass(input: ClassInput, plan: ClassPlan): ClassPacking
         factor: station.scale.factor,
         isSealed: station.isApart,
       })),
-    ...(["demo", "spare"] as const).map((kind) => ({
+    ...plan.extras.map(({ kind, kit, dishId, factor }) => ({
       place: { kind },
-      kit: kind === "demo" ? plan.demoKit : plan.spareKit,
-      dish: plan.dishes[0],
-      factor: one,
+      kit,
+      dish: plan.dishes.find((dish) => dish.id === dishId),
+      factor,
       isSealed: false,
     })),
   ];

@@ -30,8 +30,16 @@ export const substances = [
   "brazil-nut",
   "pistachio",
   "macadamia",
+  "pine-nut",
   "meat",
+  "pork",
+  "beef",
+  "lard",
   "gelatine",
+  "rennet",
+  "carmine",
+  "shellac",
+  "beeswax",
   "honey",
   "alcohol",
 ] as const;
@@ -50,6 +58,10 @@ const parents: Partial<Record<Substance, Substance>> = {
   "brazil-nut": "tree-nut",
   pistachio: "tree-nut",
   macadamia: "tree-nut",
+  "pine-nut": "tree-nut",
+  pork: "meat",
+  beef: "meat",
+  lard: "meat",
 };
 
 /** The group a substance belongs to: gluten for wheat, tree-nut for almond; none for the rest. */
@@ -64,10 +76,23 @@ export const bearsOn = (declared: Substance, avoided: Substance): boolean =>
 
 /** What each way of eating leaves out. */
 export const diets = {
-  vegetarian: ["fish", "crustacean", "mollusc", "meat", "gelatine"],
-  vegan: ["milk", "egg", "fish", "crustacean", "mollusc", "meat", "gelatine", "honey"],
+  vegetarian: ["fish", "crustacean", "mollusc", "meat", "gelatine", "rennet", "carmine"],
+  vegan: [
+    "milk",
+    "egg",
+    "fish",
+    "crustacean",
+    "mollusc",
+    "meat",
+    "gelatine",
+    "rennet",
+    "carmine",
+    "shellac",
+    "beeswax",
+    "honey",
+  ],
   "no-alcohol": ["alcohol"],
-  faith: ["meat", "gelatine", "alcohol"],
+  faith: ["meat", "gelatine", "rennet", "crustacean", "mollusc", "alcohol"],
 } as const satisfies Record<string, readonly Substance[]>;
 export type Diet = keyof typeof diets;
 

@@ -6,3 +6,4 @@ export * from "./convert";
 export * from "./uncertainty";
 export * from "./sanity";
 export * from "./aliases";
+export * from "./foods";

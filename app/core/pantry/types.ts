@@ -74,12 +74,24 @@ export interface Ingredient {
   readonly source: string;
 }
 
+/** Whose law a label follows: what it is silent on means something only where that law obliges it to speak. */
+export const markets = ["us", "eu", "anz"] as const;
+export type Market = (typeof markets)[number];
+
 /** What one person read on the product in hand. */
 export interface LabelReading {
   readonly ingredientId: string;
   readonly product: string;
   readonly contains: readonly Substance[];
   readonly mayContain: readonly Substance[];
+  /** The market the product was made for; that of the class where nobody says. */
+  readonly market?: Market | undefined;
+  /** Substances and foods that nobody is obliged to declare, looked for in the whole list and not found. */
+  readonly lookedFor?: readonly string[] | undefined;
+  /** Foods beyond the substances that the list names: corn, banana. */
+  readonly foods?: readonly string[] | undefined;
+  /** The product claims to be gluten-free, as its market's law allows. */
+  readonly isGlutenFree?: boolean | undefined;
   readonly readBy: string;
   /** ISO date. */
   readonly readOn: string;
@@ -151,18 +163,30 @@ export interface KnownFood {
 }
 
 export function knownFood(input: {
+  readonly brief: { readonly regime: Market };
   readonly pantry: readonly Ingredient[];
   readonly labels: readonly LabelReading[];
   readonly packs: readonly PackSize[];
   readonly shared?: readonly SharedFood[] | undefined;
 }): KnownFood {
   const pantry = new Map(input.pantry.map((one) => [one.id, one]));
-  const labels = labelsInHand(input.labels, input.packs);
+  const labels = new Map(
+    [...labelsInHand(input.labels, input.packs)].map(([id, label]) => [
+      id,
+      { ...label, market: label.market ?? input.brief.regime },
+    ]),
+  );
+  // A whole food that is bought as a product of some name has a label like any other: what is in the carton is not known unread.
+  for (const pack of input.packs) {
+    const one = pantry.get(pack.ingredientId);
+    if (pack.product && one?.label === "whole") pantry.set(one.id, { ...one, label: "packaged" });
+  }
   const shared = input.shared ?? [];
   for (const food of shared) {
     const id = sharedFoodId(food);
     pantry.set(id, asIngredient(food));
-    if (food.label) labels.set(id, { ...food.label, ingredientId: id });
+    if (food.label)
+      labels.set(id, { ...food.label, ingredientId: id, market: food.label.market ?? input.brief.regime });
   }
   return { pantry, labels, broughtIds: shared.map(sharedFoodId) };
 }

@@ -38,6 +38,48 @@ export const needsAdultAtHeat = (audience: Audience): boolean =>
   audience === "small-children" || audience === "school-age" || audience === "mixed";
 
 /**
+ * Hot places one adult watches where nobody set a rule (starting values: under 8 one to one, 8 to 11 one to two); 0 for no rule.
+ */
+export const usualHotPlaces: Readonly<Record<Audience, number>> = {
+  "small-children": 1,
+  "school-age": 2,
+  teens: 0,
+  adults: 0,
+  mixed: 2,
+};
+
+/** Minutes one pair of hands takes at the sink, by audience (starting values: 30, 45 or 60 seconds). */
+export const handwashMinutes: Readonly<Record<Audience, number>> = {
+  "small-children": 1,
+  "school-age": 0.75,
+  teens: 0.5,
+  adults: 0.5,
+  mixed: 0.75,
+};
+
+/** Minutes with empty hands that this audience bears, and minutes it watches a demonstration (starting values by age: 3/4/6/8/12 and 3/6/8/10/15). */
+export const bears: Readonly<Record<Audience, { readonly idle: number; readonly demo: number }>> = {
+  "small-children": { idle: 4, demo: 6 },
+  "school-age": { idle: 6, demo: 8 },
+  teens: { idle: 8, demo: 10 },
+  adults: { idle: 12, demo: 15 },
+  mixed: { idle: 6, demo: 8 },
+};
+
+/** Children to an adult in the room, where children cook (starting values: 1 to 6 from four to eight, 8 to twelve, 10 for teens; never under two adults). */
+export const childrenPerAdult: Partial<Readonly<Record<Audience, number>>> = {
+  "small-children": 6,
+  "school-age": 8,
+  teens: 10,
+  mixed: 8,
+};
+export const fewestAdults = 2;
+
+/** Adults beside the heat: the helpers, and the grown-ups who stand at the stations. The instructor walks the room and does not count. */
+export const adultsAtHeat = (helpers: number, register: readonly Participant[]): number =>
+  helpers + register.filter((person) => isAtStation(person) && isAdult(person.ageBand)).length;
+
+/**
  * Station sizes for `people` at up to `stationSize` each, as even as can be: 13 at 4 makes 4, 3, 3, 3.
  * @param people whole, 0 or more.  @param stationSize whole, 1 or more.
  * @throws {RangeError} outside that.

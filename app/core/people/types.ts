@@ -21,8 +21,24 @@ export type Need =
       readonly severity: Severity;
       readonly touchOrAir: boolean;
       readonly note: string;
+      /** Who has read the note; until somebody has, it is as open as free words. */
+      readonly noteReadBy?: string | null | undefined;
     }
-  | { readonly kind: "diet"; readonly diet: Diet; readonly note: string };
+  /** Any food at all by its name, and what is made of it: corn, banana, cinnamon. */
+  | {
+      readonly kind: "food";
+      readonly food: string;
+      readonly severity: Severity;
+      readonly touchOrAir: boolean;
+      readonly note: string;
+      readonly noteReadBy?: string | null | undefined;
+    }
+  | {
+      readonly kind: "diet";
+      readonly diet: Diet;
+      readonly note: string;
+      readonly noteReadBy?: string | null | undefined;
+    };
 
 export interface Participant {
   readonly id: string;
@@ -40,7 +56,14 @@ export interface Participant {
    * What was written in free words about allergies and diet. Nothing is read into it: until a person has turned it into needs and
    * said so, every verdict on this participant is unknown.
    */
-  readonly words?: { readonly text: string; readonly readBy: string | null } | undefined;
+  readonly words?:
+    | {
+        readonly text: string;
+        readonly readBy: string | null;
+        /** Whoever read them signed that they name nothing to avoid. */
+        readonly isNothing?: boolean | undefined;
+      }
+    | undefined;
   /** A second answer came in that differs in who gave it, and nobody has compared the two yet. */
   readonly isContested?: boolean | undefined;
   /** Where rescue medicine and the emergency plan are. */

@@ -1,10 +1,10 @@
 import { type Recipe, checkRecipe } from "~/core/recipe";
 import { type AnyRecipeFinding, type Pantry, checkBatter } from "~/core/batter";
 import { checkGear, checkKitchen, surfacesFor } from "~/core/gear";
-import { gravest, hasOpenWords, rankOf } from "~/core/allergen";
+import { gravest, hasOpenWords, isCoeliacAsked, rankOf } from "~/core/allergen";
 import { labelsInHand } from "~/core/pantry";
-import { isAtStation } from "~/core/people";
-import { checkTimeline, type ScheduleInput, type Timeline } from "~/core/schedule";
+import { adultsAtHeat, bears, childrenPerAdult, fewestAdults, isAtStation, isSmall } from "~/core/people";
+import { checkTimeline, handMinutes, type ScheduleInput, type Timeline } from "~/core/schedule";
 import { hasFraction, isSpiceEased } from "~/core/kit";
 import { canonical } from "./hash";
 import type { GearLine } from "~/core/gear";
@@ -86,7 +86,25 @@ function briefFindings(input: ClassInput, stations: number): PlanFinding[] {
   const named = input.people.filter(isAtStation).length;
   const asked = input.dishes.reduce((sum, dish) => sum + (dish.stations ?? 0), 0);
   const takesRest = input.dishes.some((dish) => dish.stations === null);
+  const { brief, people } = input;
+  const perAdult = childrenPerAdult[brief.audience];
+  const grownUps = adultsAtHeat(brief.helpers, people);
+  // The instructor is an adult in the room, though not one at the heat.
+  const adults = grownUps + 1;
+  const children = Math.max(0, brief.people - (grownUps - brief.helpers));
+  const wanted = perAdult === undefined ? 0 : Math.max(fewestAdults, Math.ceil(children / perAdult));
+  const alone = people.filter(
+    (person) => isSmall(person.ageBand) && isAtStation(person) && !people.some((one) => one.id === person.grownUpId),
+  );
+  const shownMinutes = brief.demo === "along" ? 0 : handMinutes.demoMix;
   return [
+    ...(children > 0 && adults < wanted ? [{ code: "adults-few", level: "warns", adults, wanted } as const] : []),
+    ...(alone.length > 0
+      ? [{ code: "small-alone", level: "warns", names: alone.map((person) => person.name) } as const]
+      : []),
+    ...(shownMinutes > bears[brief.audience].demo
+      ? [{ code: "demo-long", level: "notes", minutes: shownMinutes, borne: bears[brief.audience].demo } as const]
+      : []),
     ...(input.dishes.length === 0 ? [{ code: "no-dish", level: "blocks" } as const] : []),
     ...(asked > stations ? [{ code: "dishes-overbooked", level: "blocks", asked, stations } as const] : []),
     ...(asked < stations && !takesRest && input.dishes.length > 0
@@ -101,7 +119,12 @@ function briefFindings(input: ClassInput, stations: number): PlanFinding[] {
   ];
 }
 
-function allergyFindings(input: ClassInput, plates: readonly Plate[]): PlanFinding[] {
+function allergyFindings(
+  input: ClassInput,
+  plates: readonly Plate[],
+  dishes: readonly DishPlan[],
+  isShown: boolean,
+): PlanFinding[] {
   const silent = input.people.filter((person) => !person.hasAnswered).length;
   const findings: PlanFinding[] = silent > 0 ? [{ code: "not-answered", level: "warns", people: silent }] : [];
   const unread = input.people.filter((person) => person.hasAnswered && hasOpenWords(person)).length;
@@ -122,12 +145,26 @@ function allergyFindings(input: ClassInput, plates: readonly Plate[]): PlanFindi
     }
     // What reaches the plate is news where the plate itself says less.
     const graver = plate.exposures.filter((one) => rankOf[one.verdict] < rankOf[own]);
-    const substances = [...new Set(graver.map((one) => one.substance))];
-    if (substances.length > 0)
-      findings.push({ code: "contact-reaches", level: "warns", participantId, name, substances });
+    const substances = [...new Set(graver.flatMap((one) => one.substance ?? []))];
+    const foods = [...new Set(graver.flatMap((one) => one.food ?? []))];
+    if (graver.length > 0)
+      findings.push({ code: "contact-reaches", level: "warns", participantId, name, substances, foods });
   }
-  if (input.people.some((person) => person.needs.length > 0))
-    findings.push({ code: "contact-not-checked", level: "notes" });
+  const asked = input.people.filter(isCoeliacAsked).map((person) => person.name);
+  if (asked.length > 0) findings.push({ code: "coeliac-as-cereal", level: "warns", names: asked });
+  if (input.people.some((person) => person.needs.length > 0)) {
+    const toppings = new Set(
+      dishes.flatMap((dish) =>
+        dish.recipe.lines.filter((line) => line.bowl === "topping").map((line) => line.ingredientId),
+      ),
+    );
+    findings.push({
+      code: "contact-not-checked",
+      level: "notes",
+      hasDemoPiece: isShown,
+      hasToppings: toppings.size > 1,
+    });
+  }
   return findings;
 }
 
@@ -176,7 +213,11 @@ function byKit(stations: readonly StationPlan[]): { station: StationPlan; statio
   return [...groups.values()];
 }
 
-function amountFindings(stations: readonly StationPlan[], pantry: Pantry, easesSpice: boolean): PlanFinding[] {
+function amountFindings(
+  stations: readonly StationPlan[],
+  pantry: Pantry,
+  { easesSpice, kitMode }: Pick<ClassInput["brief"], "easesSpice" | "kitMode">,
+): PlanFinding[] {
   const groups = byKit(stations);
   const isEgg = (ingredientId: string) => pantry.get(ingredientId)?.role === "egg";
   const short = groups.flatMap(({ station, stationIds }) =>
@@ -184,6 +225,24 @@ function amountFindings(stations: readonly StationPlan[], pantry: Pantry, easesS
       ? [
           {
             code: "pieces-short" as const,
+            level: "warns" as const,
+            stationIds,
+            made: station.scale.piecesMade,
+            wanted: station.scale.piecesWanted,
+          },
+        ]
+      : [],
+  );
+  const spareless = groups.flatMap(({ station, stationIds }) =>
+    station.scale.over === 0 && station.scale.piecesWanted > 0
+      ? [{ code: "nothing-to-spare" as const, level: "notes" as const, stationIds }]
+      : [],
+  );
+  const double = groups.flatMap(({ station, stationIds }) =>
+    station.scale.piecesWanted > 0 && station.scale.piecesMade >= 2 * station.scale.piecesWanted
+      ? [
+          {
+            code: "twice-as-much" as const,
             level: "warns" as const,
             stationIds,
             made: station.scale.piecesMade,
@@ -214,6 +273,7 @@ function amountFindings(stations: readonly StationPlan[], pantry: Pantry, easesS
         ? [
             {
               code: "scoops-off" as const,
+              isWeighed: kitMode === "pre-measured",
               level: "warns" as const,
               stationIds,
               ingredientId: line.ingredientId,
@@ -226,6 +286,8 @@ function amountFindings(stations: readonly StationPlan[], pantry: Pantry, easesS
   return [
     ...(easesSpice ? [] : easable(stations, pantry)),
     ...together(short),
+    ...together(spareless),
+    ...together(double),
     ...together(fractions),
     ...together(off),
   ];
@@ -252,8 +314,17 @@ export function findingsOf(
       ),
     ),
     ...at("brief", null, briefFindings(input, stations.length)),
-    ...at("allergies", null, allergyFindings(input, plates)),
-    ...at("amounts", null, amountFindings(stations, pantry, input.brief.easesSpice)),
+    ...at(
+      "allergies",
+      null,
+      allergyFindings(
+        input,
+        plates,
+        dishes,
+        timeline.tasks.some((task) => task.kind === "demo-load"),
+      ),
+    ),
+    ...at("amounts", null, amountFindings(stations, pantry, input.brief)),
     ...at("gear", null, checkGear(gear)),
     ...at("gear", null, checkKitchen(input.kitchen, timeline.units)),
     ...dishes.flatMap((dish) =>

@@ -1,9 +1,12 @@
 /** From ClassInput to ClassPlan: the pipeline, why each figure is what it is, fingerprints of the stages. */
 export * from "./types";
-export { cookingPlaces, kitOptionsOf, plan } from "./plan";
+export { plan } from "./plan";
+export { shownDish } from "./dishes";
+export { hotPlacesOf, kitOptionsOf } from "./stations";
 export * from "./remedies";
+export * from "./openings";
+export * from "./drafts";
 export * from "./matrix";
 export * from "./gains";
 export * from "./ways";
-export * from "./stages";
 export { canonical, fingerprintOf } from "./hash";

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { isAtStation } from "~/core/people";
 import { ratio, scoopName } from "~/core/quantity";
 import { mostOf } from "~/core/recipe";
 import { toNumber } from "~/core/quantity";
@@ -6,8 +7,6 @@ import { demoClasses } from "~/demo/boathouse";
 import { CalendarDate } from "@internationalized/date";
 import { classes } from "../../../test/generators";
 import { plan } from "./plan";
-import { changesBetween, fingerprints, stageInputs, stateOfStage } from "./stages";
-import { stages } from "./types";
 
 const { next, current } = demoClasses(new CalendarDate(2026, 11, 24));
 
@@ -16,12 +15,14 @@ test("planning never throws, counts every person once, and gives the same twice"
     fc.property(classes, (input) => {
       const made = plan(input);
       const sizes = made.stations.reduce((sum, station) => sum + station.size, 0);
-      expect(sizes).toBe(input.dishes.length > 0 ? input.brief.people : 0);
+      // Whoever somebody seated keeps the seat, even where the brief counts fewer.
+      const cooks = input.arrangement?.seats ? input.people.filter(isAtStation).length : 0;
+      expect(sizes).toBe(input.dishes.length > 0 ? Math.max(input.brief.people, cooks) : 0);
       const seated = made.stations.flatMap((station) => station.people);
       expect(new Set(seated).size).toBe(seated.length);
       expect(plan(input)).toEqual(made);
     }),
-    { numRuns: 120 },
+    { numRuns: 80 },
   );
 });
 
@@ -56,12 +57,16 @@ test("what is bought is what the stations, the demonstration and the spare kit h
       for (const total of made.totals) {
         const own = lines.filter((line) => line.ingredientId === total.ingredientId && line.kind !== "to-taste");
         const grams = own.reduce((sum, line) => sum + (line.buyGrams ?? NaN), 0);
-        expect(total.buyGrams).toBeCloseTo(grams, 6);
+        if (Number.isNaN(grams)) {
+          expect(total.buyGrams).toBeUndefined();
+          continue;
+        }
+        expect(Math.abs((total.buyGrams ?? NaN) - grams)).toBeLessThan(1e-6 + grams * 1e-9);
         const packed = own.reduce((sum, line) => sum + (line.main?.grams ?? NaN) + (line.apart?.grams ?? 0), 0);
-        expect(packed).toBeCloseTo(grams, 6);
+        expect(Math.abs(packed - grams)).toBeLessThan(1e-6 + grams * 1e-9);
       }
     }),
-    { numRuns: 120 },
+    { numRuns: 80 },
   );
 });
 
@@ -88,37 +93,8 @@ test("every line of a batch grows by the station's one factor, and no scoops are
         }
       }
     }),
-    { numRuns: 80 },
+    { numRuns: 50 },
   );
-});
-
-test("two more people go through everything, and only what depends on them is stale", () => {
-  const more = { ...current, brief: { ...current.brief, people: current.brief.people + 2 } };
-  const [before, after] = [fingerprints(current), fingerprints(more)];
-  const stale = stages.filter((stage) => stateOfStage(before[stage], after[stage]) === "stale");
-  expect(stale).toEqual(["brief", "allergies", "amounts", "kits", "gear", "timeline", "teach", "log"]);
-  expect(changesBetween(stageInputs(current, "amounts"), stageInputs(more, "amounts"))).toEqual([
-    { name: "brief:people", from: "12", to: "14" },
-  ]);
-  expect(stateOfStage(undefined, after.recipe)).toBe("open");
-});
-
-test("another brand of one ingredient makes the allergy table stale and nothing that is weighed", () => {
-  const other = {
-    ...current,
-    labels: current.labels.map((label) =>
-      label.ingredientId === "butter" ? { ...label, product: "another butter" } : label,
-    ),
-  };
-  const changed = stages.filter((stage) => fingerprints(current)[stage] !== fingerprints(other)[stage]);
-  // The label of a container names what the product in it contains.
-  expect(changed).toEqual(["allergies", "kits", "teach"]);
-});
-
-test("a stored stamp gives away nobody's needs", () => {
-  const stored = JSON.stringify(stages.map((stage) => stageInputs(next, stage)));
-  expect(stored).toContain("Ottoline Brask");
-  for (const word of ["hazelnut", "rescue", "hives", "pen in the red bag"]) expect(stored).not.toContain(word);
 });
 
 test("an ingredient's weight that is not known leaves the total open instead of too small", () => {
@@ -144,13 +120,4 @@ test("an ingredient's weight that is not known leaves the total open instead of 
   expect(
     plan({ ...current, pantry, dishes }).totals.find((total) => total.ingredientId === "chocolate-spread")?.buyGrams,
   ).toBeUndefined();
-});
-
-test("the names a database gives to rows are no inputs: the same class written anew is not stale", () => {
-  const anew = {
-    ...next,
-    dishes: next.dishes.map((dish, index) => ({ ...dish, id: `written-anew-${index}` })),
-    kitchen: { ...next.kitchen, surfaces: next.kitchen.surfaces.map((one, index) => ({ ...one, id: `s-${index}` })) },
-  };
-  expect(fingerprints(anew)).toEqual(fingerprints(next));
 });

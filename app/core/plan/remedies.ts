@@ -1,9 +1,12 @@
 import { type Arrangement, isAtStation, stationId, stationIndex } from "~/core/people";
 import { type SeatingProblem, guestOf } from "~/core/seating";
 import { type VerdictWord, avoidedBy, judgePlate, rankOf } from "~/core/allergen";
+import { costOf } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
-import { asVariant, type Recipe } from "~/core/recipe";
-import { dishByPlace, plan } from "./plan";
+import type { Recipe } from "~/core/recipe";
+import { dishByPlace, variantOf } from "./dishes";
+import { type DraftedVariant, draftFor } from "./drafts";
+import { plan } from "./plan";
 import type { ClassInput, ClassPlan, Dish, Plate } from "./types";
 
 /** In the order in which practice proposes them: what sets nobody apart first, what leaves somebody out last. */
@@ -37,6 +40,8 @@ export interface Remedy {
   readonly recipeId: string | null;
   readonly variantId: string | null;
   readonly title: string | null;
+  /** A variant drafted for this: the recipe with it, to be kept as a new revision when the way is chosen; null where it is there. */
+  readonly drafted: DraftedVariant | null;
   readonly stationId: string | null;
   readonly change: PlanChange | null;
   readonly before: VerdictWord;
@@ -51,11 +56,7 @@ const plateOf = (made: ClassPlan, participantId: string): Plate | undefined =>
   made.plates.find((plate) => plate.participantId === participantId);
 
 const moneyOf = (input: ClassInput, made: ClassPlan): number | null =>
-  made.totals.reduce<number | null>((sum, total) => {
-    if ((total.buyGrams ?? 0) === 0) return sum;
-    const price = input.packs.find((pack) => pack.ingredientId === total.ingredientId)?.price;
-    return sum === null || price === undefined || !total.packs ? null : sum + price * total.packs.packs;
-  }, 0);
+  costOf(made.totals, knownFood(input).pantry, input.packs);
 
 const costBetween = (before: ClassPlan, after: ClassPlan, was: ClassInput, is: ClassInput): RemedyCost => {
   const short = (made: ClassPlan) => made.gear.reduce((sum, line) => sum + line.short, 0);
@@ -102,7 +103,7 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
         recipe: dish.recipe,
         variantId,
         title: dish.recipe.variants.find((variant) => variant.id === variantId)?.name ?? dish.recipe.title,
-        made: asVariant(dish.recipe, variantId),
+        made: variantOf(dish.recipe, variantId, input.pantry, pantry),
       })),
     );
   const seen = new Set<string>();
@@ -110,14 +111,28 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
     const key = `${recipe.id} ${variantId}`;
     return !seen.has(key) && Boolean(seen.add(key));
   };
-  const own = options(input.dishes).filter(isNew);
+  // An answer of "unknown" may become clear once the labels are read; "contains" never does.
+  const eatable = (one: { made: Recipe }) => judged(one.made) !== "contains";
+  const written = options(input.dishes).filter(isNew);
+  // Where no variant that the author wrote clears the plate, the swaps the program knows are drafted into one.
+  const drafts = new Map<string, DraftedVariant>();
+  const own = [
+    ...written,
+    ...[...new Map(input.dishes.map((dish) => [dish.recipe.id, dish])).values()].flatMap((dish) => {
+      if (written.some((one) => one.recipe.id === dish.recipe.id && eatable(one))) return [];
+      const draft = draftFor(dish.recipe, person, pantry, labels, input.pantry);
+      if (!draft) return [];
+      drafts.set(`${dish.recipe.id} ${draft.variantId}`, draft);
+      const title = draft.recipe.variants.find((one) => one.id === draft.variantId)?.name ?? dish.recipe.title;
+      const made = variantOf(draft.recipe, draft.variantId, input.pantry, pantry);
+      return [{ recipe: draft.recipe, variantId: draft.variantId as string | null, title, made }];
+    }),
+  ];
   const others = options(
     recipes
       .filter((recipe) => !input.dishes.some((dish) => dish.recipe.id === recipe.id))
       .map((recipe) => ({ id: recipe.id, recipe, variantId: null, stations: null })),
   ).filter(isNew);
-  // An answer of "unknown" may become clear once the labels are read; "contains" never does.
-  const eatable = (one: { made: Recipe }) => judged(one.made) !== "contains";
 
   const found: Remedy[] = [];
   const propose = (
@@ -132,6 +147,7 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
     found.push({
       kind,
       ...what,
+      drafted: drafts.get(`${what.recipeId} ${what.variantId}`) ?? null,
       change,
       stationId: after.stations.find((one) => one.people.includes(participantId))?.id ?? null,
       before: now.verdict,
@@ -215,6 +231,7 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
     recipeId: null,
     variantId: null,
     title: null,
+    drafted: null,
     stationId: station?.id ?? null,
     change: null,
     before: now.verdict,
@@ -256,7 +273,7 @@ export function seatingOf(
           person,
           avoidedBy(person)
             .filter((one) => one.mayCounts)
-            .map((one) => one.substance),
+            .map((one) => one.substance ?? one.food),
         ),
       ),
       stations: lists.length,

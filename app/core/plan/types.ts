@@ -95,10 +95,24 @@ export type PlanFinding =
   | { readonly code: "dishes-underbooked"; readonly level: "blocks"; readonly asked: number; readonly stations: number }
   | { readonly code: "register-short"; readonly level: "notes"; readonly named: number; readonly people: number }
   | { readonly code: "register-over"; readonly level: "warns"; readonly named: number; readonly people: number }
+  /** Too few adults in the room for the children who cook. */
+  | { readonly code: "adults-few"; readonly level: "warns"; readonly adults: number; readonly wanted: number }
+  /** Children under six whom no grown-up of the register looks after. */
+  | { readonly code: "small-alone"; readonly level: "warns"; readonly names: readonly string[] }
+  | { readonly code: "demo-long"; readonly level: "notes"; readonly minutes: number; readonly borne: number }
   | { readonly code: "not-answered"; readonly level: "warns"; readonly people: number }
   | { readonly code: "recipe-is-draft"; readonly level: "warns"; readonly title: string }
   | {
       readonly code: "pieces-short";
+      readonly level: "warns";
+      readonly stationIds: readonly string[];
+      readonly made: number;
+      readonly wanted: number;
+    }
+  /** Exactly as many pieces as are wanted: nothing for what falls, tears or burns. */
+  | { readonly code: "nothing-to-spare"; readonly level: "notes"; readonly stationIds: readonly string[] }
+  | {
+      readonly code: "twice-as-much";
       readonly level: "warns";
       readonly stationIds: readonly string[];
       readonly made: number;
@@ -139,10 +153,20 @@ export type PlanFinding =
       readonly participantId: string;
       readonly name: string;
       readonly substances: readonly Substance[];
+      /** Foods by their names, for whoever avoids one. */
+      readonly foods: readonly string[];
     }
   | { readonly code: "words-not-read"; readonly level: "warns"; readonly people: number }
   | { readonly code: "label-of-other-product"; readonly level: "warns"; readonly ingredientIds: readonly string[] }
-  | { readonly code: "contact-not-checked"; readonly level: "notes" }
+  /** Coeliac disease written down as one cereal: gluten is meant, or it is no coeliac disease. Somebody asks. */
+  | { readonly code: "coeliac-as-cereal"; readonly level: "warns"; readonly names: readonly string[] }
+  | {
+      readonly code: "contact-not-checked";
+      readonly level: "notes";
+      /** The piece that is shown is tasted by somebody, and several toppings stand on one table. */
+      readonly hasDemoPiece: boolean;
+      readonly hasToppings: boolean;
+    }
   | {
       readonly code: "newer-revision";
       readonly level: "notes";
@@ -159,6 +183,8 @@ export type PlanFinding =
   | {
       readonly code: "scoops-off";
       readonly level: "warns";
+      /** Kits come weighed: nobody measures it with a spoon. */
+      readonly isWeighed: boolean;
       readonly stationIds: readonly string[];
       readonly ingredientId: string;
       readonly error: number;
@@ -216,7 +242,17 @@ export interface StationPlan extends Station {
   /** Own kit packed first, own gear, cooks first on a clean surface of its own. */
   readonly isApart: boolean;
   readonly scale: StationScale;
+  /** Loads it cooks, and pieces of its batter thrown away to prove a surface. */
   readonly loads: number;
+  readonly testers: number;
+  readonly kit: readonly KitLine[];
+}
+
+/** A kit that no station has: the instructor's own bowl, or one more for what goes on the floor. */
+export interface ExtraKit {
+  readonly kind: "demo" | "spare";
+  readonly dishId: string;
+  readonly factor: Ratio;
   readonly kit: readonly KitLine[];
 }
 
@@ -224,6 +260,7 @@ export interface DishPlan {
   readonly id: string;
   /** The recipe as its variant makes it. */
   readonly recipe: Recipe;
+  readonly variantId: string | null;
   readonly variantName: string | null;
   readonly stations: number;
   readonly batter: Batter;
@@ -233,7 +270,8 @@ export interface DishPlan {
 export interface ClassPlan {
   readonly stations: readonly StationPlan[];
   readonly dishes: readonly DishPlan[];
-  /** The instructor's own bowl and the spare kit, when the brief asks for them. */
+  /** The instructor's own bowl and the spare kit, when the brief asks for them; the two fields after it are their kits. */
+  readonly extras: readonly ExtraKit[];
   readonly demoKit: readonly KitLine[];
   readonly spareKit: readonly KitLine[];
   readonly totals: readonly Total[];
@@ -244,5 +282,4 @@ export interface ClassPlan {
   readonly findings: readonly Finding[];
   /** False while an amount is unknown or the ledger does not add up: nothing may be packed. */
   readonly isPackable: boolean;
-  readonly fingerprints: Readonly<Record<Stage, string>>;
 }

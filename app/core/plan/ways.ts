@@ -1,7 +1,9 @@
 import { type Ratio, isSame } from "~/core/quantity";
-import { type EggRule, eggRules } from "~/core/scale";
+import { type ScaleOption, nextWholeEggs, scaleOption } from "~/core/kit";
+import { knownFood } from "~/core/pantry";
+import { type EggRule, batchRules, eggRules } from "~/core/scale";
 import { type KitMode, kitModes } from "~/core/schedule";
-import type { ClassInput, ClassPlan } from "./types";
+import type { ClassInput, ClassPlan, DishPlan, StationPlan } from "./types";
 import { plan } from "./plan";
 
 /** One way of putting the kits together, and what it costs in class. */
@@ -65,5 +67,45 @@ export function eggWays(input: ClassInput, now: ClassPlan): EggWay[] {
       factors: factors.filter((one, index) => factors.findIndex((other) => isSame(one, other)) === index),
       isInForce,
     };
+  });
+}
+
+/** Stations of one dish and one size, and the ways they could be scaled: each read from the class planned that way. */
+export interface ScaleWays {
+  readonly dish: DishPlan;
+  readonly size: number;
+  readonly wanted: number;
+  readonly stations: readonly StationPlan[];
+  readonly options: readonly ScaleOption[];
+  readonly wholeEggs: { readonly factor: Ratio; readonly pieces: number } | undefined;
+}
+
+/** The class planned with each rule for batches, dish by dish and size by size. Nothing is saved. */
+export function scaleWays(input: ClassInput, now: ClassPlan): ScaleWays[] {
+  const { pantry } = knownFood(input);
+  const plans = batchRules.map((batchRule) => ({
+    rule: batchRule,
+    made: batchRule === input.brief.batchRule ? now : withBrief(input, { batchRule }),
+  }));
+  return now.dishes.flatMap((dish) => {
+    const own = now.stations.filter((station) => station.dishId === dish.id);
+    return [...new Set(own.map((station) => station.size))].flatMap((size): ScaleWays[] => {
+      const stations = own.filter((station) => station.size === size);
+      const [first] = stations;
+      if (!first) return [];
+      return [
+        {
+          dish,
+          size,
+          wanted: first.scale.piecesWanted,
+          stations,
+          options: plans.flatMap(({ rule, made }) => {
+            const station = made.stations.find((one) => one.id === first.id);
+            return station ? [scaleOption(rule, dish.recipe, pantry, station)] : [];
+          }),
+          wholeEggs: nextWholeEggs(dish.recipe, pantry, dish.batter, first.scale.factor),
+        },
+      ];
+    });
   });
 }

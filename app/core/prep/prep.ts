@@ -1,7 +1,7 @@
-import { type Ratio, one as oneBatch, toNumber } from "~/core/quantity";
+import { type Ratio, toNumber } from "~/core/quantity";
 import type { Pantry } from "~/core/batter";
 import type { KitLine } from "~/core/kit";
-import type { ClassInput, ClassPlan } from "~/core/plan";
+import type { ClassInput, ClassPlan, DishPlan } from "~/core/plan";
 import type { Storage } from "~/core/pantry";
 
 export const prepKinds = [
@@ -63,16 +63,13 @@ const gelSeeds = ["chia", "linseed"];
 
 /** Everything that is packed, once: stations, the demonstration and the spare kit, each with its dish. */
 const packed = (plan: ClassPlan) => {
-  const first = plan.dishes[0]?.id ?? null;
   return [
     ...plan.stations.map((station) => ({
       dishId: station.dishId as string | null,
       kit: station.kit,
       factor: station.scale.factor,
     })),
-    ...[plan.demoKit, plan.spareKit]
-      .filter((kit) => kit.length > 0)
-      .map((kit) => ({ dishId: first, kit, factor: oneBatch })),
+    ...plan.extras.map(({ dishId, kit, factor }) => ({ dishId: dishId as string | null, kit, factor })),
   ];
 };
 
@@ -131,10 +128,18 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
         keepsHours: f.trim.keeps,
       });
   }
+  const all = packed(plan);
+  // Two rows of one recipe in one variant are one task; two variants of a recipe are two.
+  const byRecipe = new Map<string, DishPlan[]>();
   for (const dish of plan.dishes) {
+    const key = dish.variantId === null ? dish.recipe.id : `${dish.recipe.id}/${dish.variantId}`;
+    byRecipe.set(key, [...(byRecipe.get(key) ?? []), dish]);
+  }
+  for (const [key, rows] of byRecipe) {
+    const [dish] = rows;
+    const own = all.filter((one) => rows.some((row) => row.id === one.dishId));
+    if (!dish || own.length === 0) continue;
     const { recipe } = dish;
-    const own = packed(plan).filter((one) => one.dishId === dish.id);
-    if (own.length === 0) continue;
     for (const line of recipe.lines) {
       const lines = own.flatMap(({ kit }) => kit.filter((each) => each.lineId === line.id));
       const grams = gramsOf(lines);
@@ -143,7 +148,7 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
       if (line.keeps < 1)
         task({
           ...named,
-          id: `squeeze:${recipe.id}:${line.id}`,
+          id: `squeeze:${key}:${line.id}`,
           kind: "squeeze",
           keptGrams: grams === undefined ? undefined : grams * line.keeps,
           doneBy: f.squeeze.latest,
@@ -154,7 +159,7 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
       if (gelSeeds.includes(line.ingredientId))
         task({
           ...named,
-          id: `soak-gel:${recipe.id}:${line.id}`,
+          id: `soak-gel:${key}:${line.id}`,
           kind: "soak-gel",
           doneBy: f.soakGel.latest,
           minutes: f.soakGel.minutes,
@@ -170,7 +175,7 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
       if (isMelted && !isInClass)
         task({
           ...named,
-          id: `melt:${recipe.id}:${line.id}`,
+          id: `melt:${key}:${line.id}`,
           kind: "melt",
           doneBy: f.melt.latest,
           minutes: f.melt.minutes,
@@ -186,7 +191,7 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
     const acid = recipe.lines.find((line) => pantry.get(line.ingredientId)?.role === "acid" && line.bowl !== "topping");
     if (milk && acid)
       task({
-        id: `sour-milk:${recipe.id}`,
+        id: `sour-milk:${key}`,
         kind: "sour-milk",
         dishId: dish.id,
         ingredientIds: [milk.ingredientId, acid.ingredientId],
@@ -210,26 +215,26 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
         const key = grams.toFixed(3);
         bags.set(key, { factor, grams, count: (bags.get(key)?.count ?? 0) + 1 });
       }
-      const all = [...bags.values()].sort((a, b) => toNumber(a.factor) - toNumber(b.factor));
-      const count = all.reduce((sum, bag) => sum + bag.count, 0);
-      if (all.some((bag) => bag.grams > 0))
+      const sorted = [...bags.values()].sort((a, b) => toNumber(a.factor) - toNumber(b.factor));
+      const count = sorted.reduce((sum, bag) => sum + bag.count, 0);
+      if (sorted.some((bag) => bag.grams > 0))
         task({
-          id: `dry-mix:${recipe.id}:${dish.variantName ?? ""}`,
+          id: `dry-mix:${key}`,
           kind: "dry-mix",
           dishId: dish.id,
           ingredientIds: [...new Set(own.flatMap(({ kit }) => kit.filter(isDry).map((line) => line.ingredientId)))],
-          grams: all.reduce((sum, bag) => sum + bag.grams * bag.count, 0),
+          grams: sorted.reduce((sum, bag) => sum + bag.grams * bag.count, 0),
           doneBy: f.dryMix.latest,
           minutes: f.dryMix.base + f.dryMix.minutesPerBag * count,
           storage: "dry",
           keepsHours: f.dryMix.keeps,
-          bags: all,
+          bags: sorted,
         });
     }
     for (const part of recipe.parts)
       if (part.kind !== "dry-mix")
         task({
-          id: `part:${recipe.id}:${part.id}`,
+          id: `part:${key}:${part.id}`,
           kind: "make-part",
           dishId: dish.id,
           part: part.name,
@@ -243,8 +248,9 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
           keepsHours: 24,
         });
   }
-  const demo = plan.dishes[0];
-  if (demo && plan.demoKit.length > 0 && demo.recipe.rest.min >= 15)
+  const shown = plan.extras.find((one) => one.kind === "demo");
+  const demo = plan.dishes.find((dish) => dish.id === shown?.dishId);
+  if (demo && demo.recipe.rest.min >= 15)
     task({
       id: `rest-batter:${demo.recipe.id}`,
       kind: "rest-batter",

@@ -100,6 +100,8 @@ export interface DraftVariant {
   readonly omit: readonly string[];
   readonly swaps: readonly { readonly lineId: string; readonly ingredientId: string; readonly amount: string }[];
   readonly add: readonly DraftLine[];
+  /** Steps in the author's own words for this variant. */
+  readonly steps: readonly { readonly stepId: string; readonly text: string }[];
 }
 export interface RecipeDraft {
   readonly title: string;
@@ -283,6 +285,7 @@ export function draftOf(recipe: Recipe, style: NumberStyle = pointStyle): Recipe
         amount: swap.amount?.kind === "exact" ? writeAmount(swap.amount.amount, style) : "",
       })),
       add: variant.add.map((line) => draftLine(line, style)),
+      steps: variant.steps ?? [],
     })),
   };
 }
@@ -453,7 +456,10 @@ class Reader {
  * What a draft says, as a recipe and the list of what it leaves open.
  * @param base the id and revision number the recipe gets.
  */
-export function readDraft(draft: RecipeDraft, base: Pick<Recipe, "id" | "revision">): DraftRead {
+export function readDraft(
+  draft: RecipeDraft,
+  base: Pick<Recipe, "id" | "revision"> & Partial<Pick<Recipe, "variants">>,
+): DraftRead {
   const read = new Reader(draft.system || undefined);
   const { problems } = read;
   if (draft.title.trim() === "") problems.push({ path: "title", said: draft.title, code: "title-missing" });
@@ -544,13 +550,21 @@ export function readDraft(draft: RecipeDraft, base: Pick<Recipe, "id" | "revisio
           const path = `variants.${variant.id}.swaps.${swap.lineId}`;
           if (swap.ingredientId === "") problems.push({ path, said: "", code: "ingredient-open" });
           const amount = swap.amount.trim() === "" ? undefined : read.amount(`${path}.amount`, swap.amount);
+          // An amount of another kind than one can type here stays as it was while the swap does.
+          const before = base.variants
+            ?.find((one) => one.id === variant.id)
+            ?.swaps.find((one) => one.lineId === swap.lineId && one.ingredientId === swap.ingredientId)?.amount;
+          const kept = swap.amount.trim() === "" && before?.kind !== "exact" ? before : undefined;
           return {
             lineId: swap.lineId,
             ingredientId: swap.ingredientId,
-            ...(amount ? { amount: { kind: "exact" as const, amount } } : {}),
+            ...(amount ? { amount: { kind: "exact" as const, amount } } : kept ? { amount: kept } : {}),
           };
         }),
         add: variant.add.map((line) => read.line(`variants.${variant.id}.add.${line.id}`, line)),
+        ...(variant.steps.some((step) => step.text.trim() !== "")
+          ? { steps: variant.steps.filter((step) => step.text.trim() !== "") }
+          : {}),
       };
     }),
   };

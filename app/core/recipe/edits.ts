@@ -1,4 +1,5 @@
 import { type Ratio, add, divide, isZero, zero } from "~/core/quantity";
+import { retold } from "./variants";
 import type { Cue, Hazard, Line, LineAmount, Portion, Recipe, Step, Window } from "./types";
 
 /**
@@ -47,6 +48,16 @@ export const withDraw = (step: Step, lineId: string, share: Ratio): Step => ({
       : [...step.draws, { lineId, share }],
 });
 
+/** Another ingredient in a line, and the words of the method with it; see {@link retold}. */
+function withIngredient(recipe: Recipe, lineId: string, ingredientId: string): Recipe {
+  const before = recipe.lines.find((line) => line.id === lineId)?.ingredientId;
+  const after = inLine(recipe, lineId, (line) => ({ ...line, ingredientId }));
+  const listed = [...new Set(after.lines.map((line) => line.ingredientId))];
+  // What nobody had chosen yet, and what another line still has, is named rightly as it is.
+  if (before === undefined || before === "" || before === ingredientId || listed.includes(before)) return after;
+  return { ...after, steps: after.steps.map((step) => retold(step, before, ingredientId, listed)) };
+}
+
 /** Takes a line out with its draws and what variants do to it. */
 function withoutLine(recipe: Recipe, lineId: string): Recipe {
   return {
@@ -67,7 +78,7 @@ export function applyEdit(recipe: Recipe, edit: RecipeEdit): Recipe {
     case "set-amount":
       return inLine(recipe, edit.lineId, (line) => ({ ...line, amount: edit.amount }));
     case "set-ingredient":
-      return inLine(recipe, edit.lineId, (line) => ({ ...line, ingredientId: edit.ingredientId }));
+      return withIngredient(recipe, edit.lineId, edit.ingredientId);
     case "remove-line":
       return withoutLine(recipe, edit.lineId);
     case "add-line": {

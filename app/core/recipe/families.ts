@@ -17,7 +17,7 @@ export const familyFacts: Readonly<Record<Family, FamilyFacts>> = {
   "ridged-waffle": { looseness: { from: 1.6, to: 2.3 }, isLeavened: true },
   // Fritters are bound vegetable, not a poured batter: no band is taught for them.
   fritter: { looseness: { from: 0, to: Infinity }, isLeavened: true },
-  "oven-puffed": { looseness: { from: 2.8, to: 4.5 }, isLeavened: false },
+  "oven-puffed": { looseness: { from: 2, to: 4.5 }, isLeavened: false },
 };
 
 /** Minutes from cold to hot, by surface; starting values. */

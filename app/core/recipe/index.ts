@@ -1,7 +1,9 @@
 /** Recipes: lines, steps, the ledger between them, families, variants, small changes, the draft an editor types into. */
 export * from "./types";
 export * from "./lines";
+export * from "./variants";
 export * from "./families";
+export * from "./method";
 export * from "./templates";
 export * from "./edits";
 export * from "./draft";

@@ -1,11 +1,15 @@
-import { type Amount, type Ratio, add, multiply, one, ratio, subtract } from "~/core/quantity";
-import type { Line, LineAmount, Recipe, Variant, PartKind } from "./types";
+import { type Amount, type Ratio, add, multiply, ratio, subtract } from "~/core/quantity";
+import type { Line, LineAmount, PartKind, Recipe } from "./types";
 
 /** What is made for the plate is no batter; a bulk dry mix is. */
 export const isForPlate = (kind: PartKind | undefined): boolean =>
   kind === "sauce" || kind === "filling" || kind === "flavoured-butter";
 
-export const isBatter = (line: Line): boolean => line.bowl !== "pan" && line.bowl !== "topping";
+/** Does a line go into the batter? What greases the pan, goes on at the plate or belongs to a sauce does not. */
+export const isBatter = (line: Line, recipe: Pick<Recipe, "parts">): boolean =>
+  line.bowl !== "pan" &&
+  line.bowl !== "topping" &&
+  (line.partId === null || !isForPlate(recipe.parts.find((part) => part.id === line.partId)?.kind));
 
 /** The amount to plan with; `undefined` for what depends on loads or pieces, is to taste, or is not known. */
 export function expectedOf(amount: LineAmount): Amount | undefined {
@@ -17,7 +21,8 @@ export function expectedOf(amount: LineAmount): Amount | undefined {
     case "top-up":
       return amount.start;
     case "hold-back":
-      return amount.amount;
+      // What is held back is likely not used: the batter is judged first.
+      return { value: subtract(amount.amount.value, amount.back.value), unit: amount.amount.unit };
     case "packs":
       return { value: multiply(amount.packs, amount.each.value), unit: amount.each.unit };
     case "per-load":
@@ -37,6 +42,8 @@ export function mostOf(amount: LineAmount): Amount | undefined {
       return amount.to;
     case "top-up":
       return amount.most;
+    case "hold-back":
+      return amount.amount;
     default:
       return expectedOf(amount);
   }
@@ -84,44 +91,4 @@ export function scaleLineAmount(amount: LineAmount, factor: Ratio): LineAmount {
     default:
       return amount satisfies never;
   }
-}
-
-/**
- * The recipe as one of its variants makes it: lines left out with their draws, ingredients swapped, lines added. The recipe
- * itself for `null` or an id it does not have.
- */
-export function asVariant(recipe: Recipe, variantId: string | null): Recipe {
-  const variant: Variant | undefined = recipe.variants.find((one) => one.id === variantId);
-  if (!variant) return recipe;
-  const omitted = new Set(variant.omit);
-  const lines = recipe.lines
-    .filter((line) => !omitted.has(line.id))
-    .map((line) => {
-      const swap = variant.swaps.find((one) => one.lineId === line.id);
-      return swap ? { ...line, ingredientId: swap.ingredientId, amount: swap.amount ?? line.amount } : line;
-    });
-  const gone = new Set(
-    [
-      ...variant.swaps.map((swap) => recipe.lines.find((line) => line.id === swap.lineId)),
-      ...recipe.lines.filter((line) => omitted.has(line.id)),
-    ].map((line) => line?.ingredientId),
-  );
-  const steps = recipe.steps.map((step) => ({
-    ...step,
-    draws: step.draws.filter((draw) => !omitted.has(draw.lineId)),
-    mentions: step.mentions.filter((id) => !gone.has(id)),
-  }));
-  const target = steps.find((step) => step.kind === "mix")?.id;
-  return {
-    ...recipe,
-    lines: [...lines, ...variant.add],
-    steps: steps.map((step) =>
-      step.id === target
-        ? { ...step, draws: [...step.draws, ...variant.add.map((line) => ({ lineId: line.id, share: one }))] }
-        : step,
-    ),
-    // A variant of a variant is not a thing: what the others leave out may be gone already.
-    variants: [],
-    standing: variant.standing,
-  };
 }

@@ -1,8 +1,9 @@
 import { ratio, toNumber } from "~/core/quantity";
 import { starterRecipes } from "~/demo/recipes";
 import { checkRecipe } from "./checks";
-import { apartOf, asVariant, expectedOf, mostOf, scaleLineAmount } from "./lines";
+import { apartOf, expectedOf, mostOf, scaleLineAmount } from "./lines";
 import type { LineAmount, Recipe, Step } from "./types";
+import { asVariant } from "./variants";
 
 const [pancakes] = starterRecipes;
 if (!pancakes) throw new Error("the starter recipes are gone");
@@ -71,7 +72,7 @@ test.each<[string, LineAmount, number | undefined, number | undefined, number | 
   ["exact", { kind: "exact", amount: grams(10n) }, 10, 10, undefined],
   ["range", { kind: "range", from: grams(10n), to: grams(20n) }, 15, 20, 5],
   ["top-up", { kind: "top-up", start: grams(80n), most: grams(120n) }, 80, 120, 40],
-  ["hold-back", { kind: "hold-back", amount: grams(100n), back: grams(30n) }, 100, 100, 30],
+  ["hold-back", { kind: "hold-back", amount: grams(100n), back: grams(30n) }, 70, 100, 30],
   ["to taste", { kind: "to-taste" }, undefined, undefined, undefined],
 ])("%s: plan with, buy, and pack apart", (_name, amount, expected, most, apart) => {
   const value = (one: ReturnType<typeof expectedOf>) => one && toNumber(one.value);
@@ -93,4 +94,87 @@ test("a swap takes the new ingredient's place, and no longer mentions the old", 
   const swapped = asVariant(pancakes, "no-milk");
   expect(swapped.lines.find((line) => line.id === "milk")?.ingredientId).toBe("oat-drink");
   expect(asVariant(pancakes, "nobody-made-this")).toBe(pancakes);
+});
+
+describe("the words of a method in a variant", () => {
+  const milkless = asVariant(pancakes, "no-milk");
+  const bare = (text: string, more: Partial<Step> = {}): Recipe => ({
+    ...pancakes,
+    steps: [
+      {
+        id: "only",
+        partId: null,
+        kind: "mix",
+        text,
+        draws: pancakes.lines.map((line) => ({ lineId: line.id, share: ratio(1n) })),
+        mentions: [],
+        minutes: { low: 1, likely: 1, high: 1 },
+        tools: [],
+        hazards: [],
+        who: "anyone",
+        ...more,
+      },
+    ],
+  });
+  const eggless = (ingredientId: string | null) => ({
+    id: "v",
+    name: "V",
+    standing: "draft" as const,
+    decidedAt: null,
+    omit: ingredientId === null ? ["egg"] : [],
+    swaps: ingredientId === null ? [] : [{ lineId: "egg", ingredientId }],
+    add: [],
+  });
+
+  test("no step names what was swapped out, where the work stays the same", () => {
+    expect(milkless.steps.map((step) => step.text).join(" ")).not.toMatch(/\bbutter\b/i);
+    expect(checkRecipe(milkless)).toEqual([]);
+  });
+
+  test("cracking is retold for seed gel; anything else that hands would do differently blocks until the author has said how", () => {
+    const cracked = { ...bare("Crack the eggs into a cup."), variants: [eggless("chia")] };
+    const gelled = asVariant(cracked, "v");
+    expect(gelled.steps[0]?.text).toBe("Stir in the soaked chia seed into a cup.");
+    expect(gelled.steps[0]?.mentions).toEqual([]);
+    const folded = { ...bare("Fold the egg yolks in at the end."), variants: [eggless("chia")] };
+    expect(asVariant(folded, "v").steps[0]?.text).not.toMatch(/\beggs?\b/);
+    expect(checkRecipe(asVariant(folded, "v"))).toContainEqual(
+      expect.objectContaining({ code: "used-not-listed", ingredientId: "egg", level: "blocks" }),
+    );
+    const settled = {
+      ...folded,
+      variants: [{ ...eggless("chia"), steps: [{ stepId: "only", text: "Fold the gel in." }] }],
+    };
+    expect(asVariant(settled, "v").steps[0]).toMatchObject({ text: "Fold the gel in.", mentions: [] });
+  });
+
+  test("what is left out is said to be left out, and the count of one thing is no amount of another", () => {
+    const without = asVariant({ ...bare("Beat the eggs well."), variants: [eggless(null)] }, "v");
+    expect(without.steps[0]?.text).toBe("Beat the (no eggs) well.");
+    expect(without.steps[0]?.mentions).toEqual(["egg"]);
+    for (const [said, left] of [
+      ["Whisk flour, milk and eggs smooth.", "Whisk flour and milk smooth."],
+      ["Whisk the eggs and the milk.", "Whisk the milk."],
+      ["Whisk milk, eggs, flour.", "Whisk milk, flour."],
+      ["Eggs, milk and flour go in.", "Milk and flour go in."],
+    ] as const) {
+      const listed = asVariant({ ...bare(said), variants: [eggless(null)] }, "v").steps[0];
+      expect([listed?.text, listed?.mentions]).toEqual([left, []]);
+    }
+    const counted = asVariant({ ...pancakes, variants: [eggless("chia")] }, "v");
+    expect(counted.lines.find((line) => line.id === "egg")?.amount.kind).toBe("unknown");
+  });
+
+  test("what a variant adds is said at the step it goes into", () => {
+    const flour = pancakes.lines.find((line) => line.id === "flour");
+    if (!flour) throw new Error("the pancakes have flour");
+    const berries = {
+      ...eggless(null),
+      omit: [],
+      add: [{ ...flour, id: "berries", ingredientId: "blueberries", bowl: "bowl" as const }],
+    };
+    const step = asVariant({ ...bare("Mix all."), variants: [berries] }, "v").steps[0];
+    expect(step?.text).toMatch(/^Mix all\. Add blueberries\.$/);
+    expect(step?.draws).toContainEqual({ lineId: "berries", share: ratio(1n) });
+  });
 });

@@ -104,6 +104,7 @@ export const hazards = [
   "boiling-sauce",
   "small-pieces",
   "cords",
+  "spitting",
 ] as const;
 export type Hazard = (typeof hazards)[number];
 
@@ -231,6 +232,8 @@ export interface Variant {
   readonly omit: readonly string[];
   readonly swaps: readonly { readonly lineId: string; readonly ingredientId: string; readonly amount?: LineAmount }[];
   readonly add: readonly Line[];
+  /** Steps in the author's own words for this variant; the others are retold from the recipe's. */
+  readonly steps?: readonly { readonly stepId: string; readonly text: string }[] | undefined;
 }
 
 export const standings = ["draft", "rehearsed", "taught"] as const;

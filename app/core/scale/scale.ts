@@ -1,6 +1,6 @@
 import { type Ratio, add, ceil, compare, divide, multiply, one, ratio, toNumber, zero } from "~/core/quantity";
 import { type Batter, yieldOf } from "~/core/batter";
-import type { Recipe } from "~/core/recipe";
+import { type Recipe, apartOf, expectedOf, isBatter, mostOf } from "~/core/recipe";
 
 /** Which fractions of a batch a station may make. */
 export const batchRules = ["whole", "half", "quarter", "exact"] as const;
@@ -65,17 +65,30 @@ export function loadsFor(pieces: number, places: number): number {
 export const roundsFor = (pieces: number, places: number, surfaces: number): number =>
   loadsFor(pieces, places * surfaces);
 
-/** Whole pieces that a batch counts of its eggs, summed; `undefined` for recipes without counted eggs. */
-export function eggsPerBatch(recipe: Recipe, isEgg: (ingredientId: string) => boolean): Ratio | undefined {
-  const eggs = recipe.lines.flatMap((line) =>
-    isEgg(line.ingredientId) &&
-    line.bowl !== "topping" &&
-    line.amount.kind === "exact" &&
-    line.amount.amount.unit === "piece"
-      ? [line.amount.amount.value]
-      : [],
+/** Counted amounts of eggs in a batch that must each come out whole: what goes in, and what is kept aside or may be added. */
+function eggAmounts(recipe: Recipe, isEgg: (ingredientId: string) => boolean): Ratio[] {
+  return recipe.lines.flatMap((line) => {
+    if (!isEgg(line.ingredientId) || !isBatter(line, recipe)) return [];
+    const amounts =
+      line.amount.kind === "range" ? [mostOf(line.amount)] : [expectedOf(line.amount), apartOf(line.amount)];
+    return amounts.flatMap((amount) => (amount?.unit === "piece" && amount.value.num > 0n ? [amount.value] : []));
+  });
+}
+
+/**
+ * The smallest part of a batch in which every line's eggs come out whole; `undefined` for recipes without counted eggs. One egg in
+ * the batter and two in another line need a whole batch, though three eggs alone could be had from a third.
+ */
+export function wholeEggStep(recipe: Recipe, isEgg: (ingredientId: string) => boolean): Ratio | undefined {
+  const amounts = eggAmounts(recipe, isEgg);
+  const [first] = amounts;
+  if (!first) return undefined;
+  const gcd = (a: bigint, b: bigint): bigint => (b === 0n ? a : gcd(b, a % b));
+  const dens = amounts.reduce((so, { den }) => (so * den) / gcd(so, den), 1n);
+  return ratio(
+    dens,
+    amounts.reduce((so, { num }) => gcd(so, num), first.num),
   );
-  return eggs.length === 0 ? undefined : eggs.reduce(add, zero);
 }
 
 /**
@@ -87,20 +100,22 @@ export function withWholeEggs(
   scales: readonly StationScale[],
   recipe: Recipe,
   batter: Batter,
-  eggs: Ratio,
+  isEgg: (ingredientId: string) => boolean,
   rule: Exclude<EggRule, "by-weight">,
 ): StationScale[] {
+  const step = wholeEggStep(recipe, isEgg);
+  if (!step) return [...scales];
   let exact = zero;
   let dealt = 0n;
   return scales.map((scale) => {
-    const wanted = multiply(scale.factor, eggs);
+    const wanted = divide(scale.factor, step);
     exact = add(exact, wanted);
     const due = rule === "round-up" ? ceil(wanted) : ceil(exact) - dealt;
     // Nobody goes without: where there is half an egg to each, uneven would leave every other station with none.
     const whole = due < 1n && wanted.num > 0n ? 1n : due;
     dealt += whole;
     if (compare(ratio(whole), wanted) === 0) return scale;
-    const factor = divide(ratio(whole), eggs);
+    const factor = multiply(ratio(whole), step);
     const piecesMade = yieldOf(recipe, batter, toNumber(factor)).pieces;
     return { ...scale, factor, piecesMade, over: piecesMade - scale.piecesWanted };
   });

@@ -1,46 +1,72 @@
-import type { Recipe, Step } from "~/core/recipe";
-import { toStep } from "~/core/quantity";
+import { type Recipe, type Step, isHeatPaced, methodOf } from "~/core/recipe";
 import type { ScheduleInput, StationJob } from "./types";
 
-/** The grid of the plan, in minutes. Durations go up to it, so that the plan never promises a quarter minute it has not got. */
-export const timeStep = 0.25;
-export const onGrid = (minutes: number): number => toStep(minutes, timeStep, "up").shown;
+/** Inside, a plan counts whole seconds: exact, the same in every engine, and never rounded up part by part. */
+export const toSeconds = (minutes: number): number => Math.round(minutes * 60);
+export const toMinutes = (seconds: number): number => seconds / 60;
 
 /** Starting values from teaching practice, in minutes. */
 export const handMinutes = {
   washPerPerson: 25 / 60,
   measureLine: 35 / 60,
+  sachet: 10 / 60,
   crackEgg: 25 / 60,
   demoMix: 4,
   /** How much longer a station takes when it follows the instructor step by step. */
   alongFactor: 1.25,
 } as const;
 
-/** Doors, coats and hands: the sink is a queue. */
-export const arrivalMinutes = (input: ScheduleInput): number =>
-  onGrid(Math.max(input.doorsMinutes, (input.people * handMinutes.washPerPerson) / Math.max(1, input.sinks)));
+/** Washing a surface between foods that must not meet, in minutes (starting values): cool, wash and dry; heating again comes on top. */
+export const washFigures = { cool: { low: 10, likely: 15, high: 20 }, washAndDry: 4 } as const;
 
-/** What measuring at the station adds to the mixing, by the kit mode: nothing, everything, or the wet list only. */
+/** Minutes a wash takes before the surface heats again (its own preheat). */
+export const washMinutes = washFigures.cool.likely + washFigures.washAndDry;
+
+/** Seconds for doors, coats and hands: the sink is a queue. */
+export const arrivalSeconds = (input: ScheduleInput): number =>
+  toSeconds(
+    Math.max(
+      input.doorsMinutes,
+      (input.people * (input.handwash ?? handMinutes.washPerPerson)) / Math.max(1, input.sinks),
+    ),
+  );
+
+/** Minutes measuring at the station adds to the first mixing, by the kit mode: nothing, everything, or the wet list only. */
 function measuringMinutes(job: StationJob, input: ScheduleInput): number {
   const share = { "pre-measured": 0, "station-measures": 1, "dry-mix": 0.5 }[input.kitMode];
-  return share * job.measuredLines * handMinutes.measureLine + job.eggs * handMinutes.crackEgg;
+  return (
+    share * (job.measuredLines * handMinutes.measureLine + (job.sachets ?? 0) * handMinutes.sachet) +
+    job.eggs * handMinutes.crackEgg
+  );
 }
 
-/** Minutes one station takes over one step: handwork at the pace of the audience, waiting at the pace of the clock. */
-export function stepMinutes(step: Step, job: StationJob, input: ScheduleInput): number {
-  const isWait = step.kind === "rest";
-  const isFirstMix = step.kind === "mix" && job.recipe.steps.find((one) => one.kind === "mix")?.id === step.id;
-  const work = step.minutes.likely + (isFirstMix ? measuringMinutes(job, input) : 0);
-  const along = input.demo === "along" ? handMinutes.alongFactor : 1;
-  return onGrid(isWait ? work : work * input.pace * along);
+/** What the audience's pace and following step by step make of a minute of handwork. */
+const handPace = (input: ScheduleInput): number => input.pace * (input.demo === "along" ? handMinutes.alongFactor : 1);
+
+/** Seconds one station takes over one step, and how many of them go into measuring first: handwork at the pace of the audience, heat and waiting by the clock. */
+export function stepSeconds(
+  step: Step,
+  job: StationJob,
+  input: ScheduleInput,
+): { readonly measuring: number; readonly whole: number } {
+  if (isHeatPaced(step, job.recipe)) return { measuring: 0, whole: toSeconds(step.minutes.likely) };
+  const isFirstMix = methodOf(job.recipe).mixing.find((one) => one.kind === "mix") === step;
+  const measuring = isFirstMix ? measuringMinutes(job, input) : 0;
+  const pace = handPace(input);
+  return { measuring: toSeconds(measuring * pace), whole: toSeconds((step.minutes.likely + measuring) * pace) };
 }
 
-/** Minutes from the first pour of a load until its last piece is out. */
-export const loadMinutes = (recipe: Recipe, pieces: number): number =>
-  onGrid(pieces * recipe.heat.pourPerPiece + recipe.heat.side1.likely + (recipe.heat.side2?.likely ?? 0));
+/** Pouring and lifting are handwork: by the audience, or by an adult where the recipe leaves the heat to one. */
+const heatPace = (recipe: Recipe, pace: number): number => (methodOf(recipe).cook?.who === "adult" ? 1 : pace);
 
-/** Minutes after a load before the surface takes the next one. */
-export const betweenLoads = (recipe: Recipe): number => onGrid(recipe.heat.turnaround + recipe.heat.recover);
+/** Seconds from the first pour of a load until its last piece is out. */
+export const loadSeconds = (recipe: Recipe, pieces: number, pace: number): number =>
+  toSeconds(
+    pieces * recipe.heat.pourPerPiece * heatPace(recipe, pace) +
+      recipe.heat.side1.likely +
+      (recipe.heat.side2?.likely ?? 0),
+  );
 
-/** Minutes to cool, scrape, wash, dry and heat a surface again between two that must not meet (starting value). */
-export const washMinutes = 8;
+/** Seconds after a load before the surface takes the next one: lifting and greasing by hand, heating up again by the clock. */
+export const betweenSeconds = (recipe: Recipe, pace: number): number =>
+  toSeconds(recipe.heat.turnaround * heatPace(recipe, pace) + recipe.heat.recover);

@@ -1,5 +1,5 @@
 import { schedule } from "./schedule";
-import type { ScheduleFinding, ScheduleInput, Task, Timeline } from "./types";
+import type { ScheduleFinding, ScheduleInput, Timeline } from "./types";
 
 /** A wait of this many minutes with empty hands is worth a word (starting value). */
 export const idleWorthSaying = 10;
@@ -38,36 +38,33 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
     });
   }
 
-  const tasksOf = new Map<string, Task[]>();
-  for (const task of timeline.tasks) {
-    if (task.stationId === null) continue;
-    const own = tasksOf.get(task.stationId);
-    if (own) own.push(task);
-    else tasksOf.set(task.stationId, [task]);
-  }
-  const late = input.stations.flatMap((job) => {
-    const max = job.recipe.rest.max;
-    if (max === null) return [];
-    const own = tasksOf.get(job.stationId) ?? [];
-    const mixedAt = Math.max(
-      0,
-      ...own
-        .filter((task) => task.kind === "mix" || task.kind === "wait" || task.kind === "prepare")
-        .map((task) => task.end),
+  // A second of rounding is not a broken window.
+  const late = timeline.batters.flatMap(({ stationId, wetAt, lastPour, cookBy }) =>
+    cookBy && lastPour - wetAt > cookBy.max + 1 / 60 ? [{ stationId, minutes: lastPour - wetAt, ...cookBy }] : [],
+  );
+  for (const why of ["window", "raw-batter"] as const) {
+    const own = late.filter((one) => one.why === why);
+    const latest = own.reduce<(typeof own)[number] | undefined>(
+      (worst, one) => (worst && worst.minutes - worst.max >= one.minutes - one.max ? worst : one),
+      undefined,
     );
-    const lastStart = Math.max(0, ...own.filter((task) => task.kind === "load").map((task) => task.start));
-    return lastStart - mixedAt > max ? [{ stationId: job.stationId, minutes: lastStart - mixedAt, max }] : [];
-  });
-  const latest = [...late].sort((a, b) => b.minutes - a.minutes)[0];
-  if (latest)
+    if (latest)
+      findings.push({
+        code: "cook-by-passed",
+        level: "warns",
+        stationIds: own.map((one) => one.stationId),
+        minutes: latest.minutes,
+        max: latest.max,
+        why,
+      });
+  }
+  if (timeline.uncleared.length > 0)
     findings.push({
-      code: "cook-by-passed",
+      code: "surface-not-cleared",
       level: "warns",
-      stationIds: late.map((one) => one.stationId),
-      minutes: latest.minutes,
-      max: latest.max,
+      surfaces: input.surfaces.filter((one) => timeline.uncleared.includes(one.id)).map((one) => one.name),
     });
-  const idle = timeline.idle.filter((one) => one.minutes >= idleWorthSaying);
+  const idle = timeline.idle.filter((one) => one.minutes >= (input.idleBorne ?? idleWorthSaying));
   if (idle.length > 0)
     findings.push({
       code: "stands-idle",
@@ -79,7 +76,9 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
     (count, one) => count + one.count * (one.at === "station" ? input.stations.length : 1),
     0,
   );
-  if (input.hotPlaces !== null && input.hotPlaces < shared)
+  if (input.hotPlaces !== null && input.hotPlaces < 1 && timeline.loads > 0)
+    findings.push({ code: "nobody-at-heat", level: "warns" });
+  else if (input.hotPlaces !== null && input.hotPlaces < shared)
     findings.push({ code: "hot-places-limited", level: "notes", surfaces: shared, hotPlaces: input.hotPlaces });
   return findings;
 }

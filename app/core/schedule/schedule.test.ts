@@ -1,7 +1,10 @@
 import fc from "fast-check";
 import type { Surface } from "~/core/gear";
 import { starterRecipes } from "~/demo/recipes";
-import { timeStep, washMinutes } from "./durations";
+import { type Recipe, methodOf } from "~/core/recipe";
+import { kitchens as anyKitchen } from "../../../test/generators";
+import { recipes } from "../../../test/recipes";
+import { washMinutes } from "./durations";
 import { checkTimeline } from "./findings";
 import { schedule } from "./schedule";
 import { type ScheduleInput, type Timeline, demoModes, kitModes } from "./types";
@@ -30,15 +33,21 @@ const inputs: fc.Arbitrary<ScheduleInput> = fc.record({
   stations: fc
     .array(
       fc.record({
-        recipe: fc.constantFrom(...starterRecipes),
+        recipe: fc.oneof(fc.constantFrom(...starterRecipes), recipes),
         pieces: fc.integer({ min: 0, max: 14 }),
         measuredLines: fc.integer({ min: 0, max: 9 }),
         eggs: fc.integer({ min: 0, max: 4 }),
+        sachets: fc.integer({ min: 0, max: 2 }),
+        isApart: fc.constantFrom(false, false, false, true),
+        cookBy: fc.option(fc.record({ max: fc.integer({ min: 5, max: 60 }), why: fc.constant("window" as const) })),
       }),
       { maxLength: 9 },
     )
     .map((rows) => rows.map((row, index) => ({ ...row, stationId: `s${index}` }))),
-  surfaces: fc.constantFrom(...kitchens),
+  surfaces: fc.oneof(
+    fc.constantFrom(...kitchens),
+    anyKitchen.map((kitchen) => [...kitchen.surfaces]),
+  ),
   people: fc.integer({ min: 0, max: 60 }),
   sinks: fc.integer({ min: 0, max: 3 }),
   pace: fc.constantFrom(0.8, 1, 1.2, 1.5),
@@ -48,6 +57,7 @@ const inputs: fc.Arbitrary<ScheduleInput> = fc.record({
   eatMinutes: fc.integer({ min: 0, max: 20 }),
   cleanMinutes: fc.integer({ min: 0, max: 10 }),
   testersPerSurface: fc.integer({ min: 0, max: 2 }),
+  washesBetween: fc.boolean(),
   hotPlaces: fc.option(fc.integer({ min: 1, max: 4 })),
 });
 
@@ -57,17 +67,32 @@ const onHeat = (timeline: Timeline) =>
 function holds(check: (timeline: Timeline, input: ScheduleInput) => void): void {
   fc.assert(
     fc.property(inputs, (input) => check(schedule(input), input)),
-    { numRuns: 250 },
+    { numRuns: 120 },
   );
 }
 
-test("every piece is cooked, exactly once, wherever a surface suits", () => {
+test("every piece of the batter is cooked, exactly once, as a tester or in a load, wherever a surface suits", () => {
   holds((timeline, input) => {
     for (const job of input.stations) {
       const cooked = timeline.tasks
-        .filter((task) => task.kind === "load" && task.stationId === job.stationId)
+        .filter((task) => ["load", "tester"].includes(task.kind) && task.stationId === job.stationId)
         .reduce((sum, task) => sum + task.pieces, 0);
       expect(cooked).toBe(timeline.unplaced.includes(job.stationId) ? 0 : job.pieces);
+    }
+  });
+});
+
+test("each surface that is used has its testers once, from the batter of whoever is first on it", () => {
+  holds((timeline, input) => {
+    for (const unit of timeline.units) {
+      const own = onHeat(timeline)
+        .filter((task) => task.surfaceId === unit.id)
+        .sort((a, b) => a.start - b.start);
+      const thrown = own.filter((task) => task.kind === "tester");
+      const isShownFirst = own[0]?.kind === "demo-load";
+      if (isShownFirst) expect(thrown).toEqual([]);
+      else expect(thrown.length).toBeLessThanOrEqual(input.testersPerSurface);
+      if (thrown.length > 0) expect(own.slice(0, thrown.length)).toEqual(thrown);
     }
   });
 });
@@ -77,16 +102,30 @@ test("a surface holds one load at a time and no more pieces than it has places",
     for (const unit of timeline.units) {
       const own = onHeat(timeline).filter((task) => task.surfaceId === unit.id);
       const places = input.surfaces.find((one) => one.id === unit.surfaceId)?.places ?? 0;
+      const together = new Map<number, number>();
       for (const a of own) {
-        expect(a.pieces).toBeLessThanOrEqual(places);
+        if (a.kind === "load") together.set(a.start, (together.get(a.start) ?? 0) + a.pieces);
         for (const b of own)
-          if (a !== b && a.start !== b.start) expect(a.end <= b.start || b.end <= a.start).toBe(true);
+          if (a !== b && a.start !== b.start) expect(a.end <= b.start + 1e-9 || b.end <= a.start + 1e-9).toBe(true);
       }
+      for (const pieces of together.values()) expect(pieces).toBeLessThanOrEqual(places);
     }
   });
 });
 
-test("no load before the batter has rested, the surface is hot and the demonstration is over", () => {
+test("dishes that need other minutes are never in one oven at once", () => {
+  holds((timeline, input) => {
+    const heatOf = (stationId: string | null) =>
+      input.stations.find((job) => job.stationId === stationId)?.recipe.heat.side1.likely;
+    const loads = timeline.tasks.filter((task) => task.kind === "load");
+    for (const a of loads)
+      for (const b of loads)
+        if (a !== b && a.surfaceId === b.surfaceId && a.start === b.start)
+          expect(heatOf(a.stationId)).toBe(heatOf(b.stationId));
+  });
+});
+
+test("no load before the batter is mixed and rested, the surface is hot and the demonstration is over", () => {
   holds((timeline, input) => {
     const demoEnd = Math.max(
       0,
@@ -94,59 +133,242 @@ test("no load before the batter has rested, the surface is hot and the demonstra
     );
     for (const job of input.stations) {
       const own = timeline.tasks.filter((task) => task.stationId === job.stationId);
-      const mixed = Math.max(
-        0,
-        ...own.filter((task) => ["mix", "wait", "prepare"].includes(task.kind)).map((task) => task.end),
-      );
-      for (const load of own.filter((task) => task.kind === "load")) {
-        expect(load.start).toBeGreaterThanOrEqual(mixed + job.recipe.rest.min);
-        expect(load.start).toBeGreaterThanOrEqual(demoEnd);
+      const method = methodOf(job.recipe);
+      const ends = (ids: readonly string[]) =>
+        Math.max(0, ...own.filter((task) => task.stepId !== null && ids.includes(task.stepId)).map((task) => task.end));
+      const mixed = ends(method.mixing.map((step) => step.id));
+      const before = ends([...method.mixing, ...method.resting].map((step) => step.id));
+      for (const load of own.filter((task) => task.kind === "load" || task.kind === "tester")) {
+        expect(load.start + 1e-9).toBeGreaterThanOrEqual(Math.max(before, mixed + job.recipe.rest.min));
+        expect(load.start + 1e-9).toBeGreaterThanOrEqual(demoEnd);
         const heated = timeline.tasks.find((task) => task.kind === "preheat" && task.surfaceId === load.surfaceId);
-        expect(heated?.end ?? Infinity).toBeLessThanOrEqual(load.start);
+        expect(heated?.end ?? Infinity).toBeLessThanOrEqual(load.start + 1e-9);
       }
     }
   });
 });
 
-test("no more hot places in use at once than there are adults for", () => {
+test("what is done after cooking comes after the last piece, and nobody eats before all of it and the sauces are done", () => {
+  holds((timeline) => {
+    const eat = timeline.tasks.find((task) => task.kind === "eat");
+    for (const task of timeline.tasks) {
+      if (task.kind === "after") {
+        const last = Math.max(
+          ...timeline.tasks
+            .filter((one) => one.kind === "load" && one.stationId === task.stationId)
+            .map((one) => one.end),
+        );
+        expect(task.start + 1e-9).toBeGreaterThanOrEqual(last);
+      }
+      if (
+        task.kind !== "eat" &&
+        task.kind !== "clean" &&
+        task.stationId !== null &&
+        !timeline.unplaced.includes(task.stationId)
+      )
+        if (["after", "load", "part"].includes(task.kind))
+          expect(task.end).toBeLessThanOrEqual((eat?.start ?? 0) + 1e-9);
+    }
+  });
+});
+
+test("no more hot places in use at once than there are adults for, testers included", () => {
   holds((timeline, input) => {
     if (input.hotPlaces === null) return;
-    const loads = onHeat(timeline).filter((task) => task.kind !== "tester");
+    const loads = onHeat(timeline);
     for (const { start } of loads) {
       const busy = new Set(
-        loads.filter((task) => task.start <= start && task.end > start).map((task) => task.surfaceId),
+        loads.filter((task) => task.start <= start + 1e-9 && task.end > start + 1e-9).map((task) => task.surfaceId),
       );
       expect(busy.size).toBeLessThanOrEqual(input.hotPlaces);
     }
   });
 });
 
-test("the instructor shows one thing at a time; bells are in order and on the grid; the same input gives the same plan", () => {
+test("a station apart meets nothing on its surface that was not washed off, or it is said that nothing washes it off", () => {
+  holds((timeline, input) => {
+    for (const job of input.stations.filter((one) => one.isApart)) {
+      const own = onHeat(timeline).filter((task) => task.stationId === job.stationId);
+      for (const task of own) {
+        const before = onHeat(timeline).filter(
+          (one) => one.surfaceId === task.surfaceId && one.stationId !== job.stationId && one.start < task.start,
+        );
+        const last = before.sort((a, b) => b.end - a.end)[0];
+        if (!last) continue;
+        const surfaceId = timeline.units.find((unit) => unit.id === task.surfaceId)?.surfaceId ?? "";
+        const washed = timeline.tasks.some(
+          (one) =>
+            one.kind === "wash" &&
+            one.surfaceId === task.surfaceId &&
+            one.start + 1e-9 >= last.end &&
+            one.end <= task.start + 1e-9,
+        );
+        expect(washed || timeline.uncleared.includes(surfaceId)).toBe(true);
+      }
+    }
+  });
+});
+
+test("the instructor shows one thing at a time; bells are in order; moments are whole seconds; the same input gives the same plan", () => {
   holds((timeline, input) => {
     const shown = timeline.tasks.filter((task) => task.kind.startsWith("demo")).sort((a, b) => a.start - b.start);
     for (let n = 1; n < shown.length; n += 1) expect(shown[n]?.start).toBeGreaterThanOrEqual(shown[n - 1]?.end ?? 0);
     const times = timeline.bells.map((bell) => bell.at);
     expect(times).toEqual([...times].sort((a, b) => a - b));
-    for (const task of timeline.tasks) expect(Number.isInteger(task.start / timeStep)).toBe(true);
+    for (const task of timeline.tasks)
+      expect(Math.abs(task.start * 60 - Math.round(task.start * 60))).toBeLessThan(1e-6);
     expect(new Set(timeline.bells.map((bell) => bell.id)).size).toBe(timeline.bells.length);
     expect(schedule(input)).toEqual(timeline);
   });
 });
 
-test("never ends later than cooking load after load on a single surface would, nor sooner than the heat alone takes", () => {
+test("never sooner than the heat alone takes; what the time went into adds up to the end", () => {
   holds((timeline, input) => {
     const loads = timeline.tasks.filter((task) => task.kind === "load");
     const longestStation = Math.max(
       0,
       ...input.stations
-        .filter((job) => !timeline.unplaced.includes(job.stationId) && job.pieces > 0)
+        .filter((job) => loads.some((task) => task.stationId === job.stationId))
         .map((job) => job.recipe.heat.side1.likely + (job.recipe.heat.side2?.likely ?? 0)),
     );
-    expect(timeline.lastLoadEnd).toBeGreaterThanOrEqual(longestStation);
+    expect(timeline.lastLoadEnd + 1e-9).toBeGreaterThanOrEqual(longestStation);
     const critical = timeline.critical.reduce((sum, part) => sum + part.minutes, 0);
     expect(critical).toBeCloseTo(timeline.end, 6);
     expect(loads.length).toBe(timeline.loads);
   });
+});
+
+const [firstRecipe] = starterRecipes;
+if (!firstRecipe) throw new Error("the starter recipes are gone");
+const plain: Recipe = firstRecipe;
+const stepOf = (
+  id: string,
+  kind: Recipe["steps"][number]["kind"],
+  likely: number,
+  more: Partial<Recipe["steps"][number]> = {},
+) => ({
+  id,
+  partId: null,
+  kind,
+  text: id,
+  draws: [],
+  mentions: [],
+  minutes: { low: likely, likely, high: likely },
+  tools: [],
+  hazards: [],
+  who: "anyone" as const,
+  ...more,
+});
+const oneStation = (recipe: Recipe, more: Partial<ScheduleInput> = {}, pieces = 3): ScheduleInput => ({
+  stations: [{ stationId: "a", recipe, pieces, measuredLines: 0, eggs: 0 }],
+  surfaces: [{ ...surface("g", "electric-griddle", 3, 1), preheatMinutes: 0 }],
+  people: 0,
+  sinks: 1,
+  pace: 1.5,
+  demo: "along",
+  kitMode: "pre-measured",
+  doorsMinutes: 0,
+  eatMinutes: 5,
+  cleanMinutes: 5,
+  testersPerSurface: 0,
+  hotPlaces: null,
+  ...more,
+});
+
+test("a rest that is a step and a rest that is a window are one rest", () => {
+  const recipe = {
+    ...plain,
+    rest: { min: 30, max: null, reason: "relax-gluten" as const },
+    steps: [stepOf("mix", "mix", 4), stepOf("rest", "rest", 30), stepOf("cook", "cook", 3)],
+  };
+  const made = schedule(oneStation(recipe));
+  const mixed = made.tasks.find((task) => task.stepId === "mix")?.end ?? NaN;
+  expect(made.firstPour).toBeCloseTo(mixed + 30, 6);
+  expect(made.tasks.filter((task) => task.kind === "rest")).toHaveLength(1);
+});
+
+test("pace stretches hands, never heat or waiting", () => {
+  const recipe = {
+    ...plain,
+    rest: { min: 0, max: null, reason: "author" as const },
+    steps: [
+      stepOf("melt", "prepare", 4, { hazards: ["hot-surface"] }),
+      stepOf("soak", "rest", 10),
+      stepOf("mix", "mix", 4),
+      stepOf("cook", "cook", 3),
+    ],
+  };
+  const slow = schedule(oneStation(recipe, { pace: 1.5, demo: "mix" }));
+  const took = (id: string) => {
+    const task = slow.tasks.find((one) => one.stepId === id);
+    return (task?.end ?? NaN) - (task?.start ?? NaN);
+  };
+  expect([took("melt"), took("soak"), took("mix")].map((one) => Math.round(one * 60))).toEqual([240, 600, 360]);
+});
+
+test("a sauce is made beside the batter and delays neither it nor its rest; cooling comes after the last piece", () => {
+  const recipe: Recipe = {
+    ...plain,
+    rest: { min: 20, max: null, reason: "relax-gluten" },
+    parts: [
+      {
+        id: "sauce",
+        name: "Sauce",
+        kind: "sauce",
+        heat: "hob",
+        minutes: { low: 9, likely: 12, high: 15 },
+        makesGrams: null,
+      },
+    ],
+    steps: [
+      stepOf("simmer", "mix", 12, { partId: "sauce" }),
+      stepOf("mix", "mix", 4),
+      stepOf("cook", "cook", 3),
+      stepOf("cool", "rest", 10),
+      stepOf("cream", "prepare", 2),
+      stepOf("serve", "serve", 2),
+    ],
+  };
+  const made = schedule(oneStation(recipe, { pace: 1, demo: "mix" }));
+  const at = (id: string) => made.tasks.find((task) => task.stepId === id);
+  expect(made.firstPour).toBeCloseTo((at("mix")?.end ?? NaN) + 20, 6);
+  expect((at("simmer")?.end ?? NaN) - (at("simmer")?.start ?? NaN)).toBeCloseTo(12, 6);
+  expect(at("simmer")?.end).toBeLessThanOrEqual(made.firstPour);
+  expect(at("cool")?.start).toBeCloseTo(made.lastLoadEnd, 6);
+  expect(at("cream")?.start).toBeCloseTo(made.lastLoadEnd + 10, 6);
+  expect(made.bells.find((bell) => bell.kind === "eat")?.at).toBeCloseTo(made.lastLoadEnd + 12, 6);
+});
+
+test("eleven loads of 110 seconds last 20 minutes 10 seconds", () => {
+  const recipe: Recipe = {
+    ...plain,
+    heat: {
+      ...plain.heat,
+      side1: { low: 1, likely: 70 / 60, high: 2 },
+      side2: { low: 0.5, likely: 40 / 60, high: 1 },
+      pourPerPiece: 0,
+      turnaround: 0,
+      recover: 0,
+    },
+  };
+  const made = schedule(oneStation(recipe, { surfaces: [surface("g", "electric-griddle", 1, 1)] }, 11));
+  expect((made.lastLoadEnd - made.firstPour) * 60).toBeCloseTo(11 * 110, 6);
+});
+
+test("cook-by runs from the first wetting of the leavener, not from the end of mixing", () => {
+  const recipe = {
+    ...plain,
+    steps: [stepOf("dry", "mix", 3), stepOf("join", "mix", 6), stepOf("cook", "cook", 3)],
+  };
+  const input = oneStation(recipe, { pace: 1, demo: "mix" });
+  const [job] = input.stations;
+  if (!job) throw new Error("a station was expected");
+  const made = schedule({ ...input, stations: [{ ...job, wetStepId: "join", cookBy: { max: 1, why: "window" } }] });
+  const [batter] = made.batters;
+  expect(batter?.wetAt).toBeCloseTo(made.tasks.find((task) => task.stepId === "join")?.start ?? NaN, 6);
+  expect(batter?.mixedAt).toBeCloseTo((batter?.wetAt ?? NaN) + 6, 6);
+  const passed = checkTimeline(made, input, 600).find((finding) => finding.code === "cook-by-passed");
+  expect(passed).toMatchObject({ minutes: (batter?.lastPour ?? 0) - (batter?.wetAt ?? 0), max: 1 });
 });
 
 test("a class that does not fit says by how much, and what one more surface would do", () => {
@@ -159,6 +381,7 @@ test("a class that does not fit says by how much, and what one more surface woul
       pieces: 12,
       measuredLines: 0,
       eggs: 1,
+      cookBy: { max: 30, why: "window" as const },
     })),
     surfaces: [surface("griddle", "electric-griddle", 4, 1)],
     people: 24,
@@ -222,16 +445,17 @@ test("a surface that passes to another recipe is washed first where the class wa
     hotPlaces: null,
   };
   const washes = (made: ReturnType<typeof schedule>) => made.tasks.filter((task) => task.kind === "wash");
-  const plain = schedule(input);
+  const plainly = schedule(input);
   const washed = schedule({ ...input, washesBetween: true });
-  expect(washes(plain)).toEqual([]);
+  expect(washes(plainly)).toEqual([]);
   expect(washes(washed)).toHaveLength(1);
   const [wash] = washes(washed);
   const loads = washed.tasks.filter((task) => task.kind === "load");
   expect(loads.map((task) => task.stationId)).toEqual(["a", "b"]);
   expect(wash?.start).toBeGreaterThanOrEqual(loads[0]?.end ?? Infinity);
   expect(wash?.end).toBeLessThanOrEqual(loads[1]?.start ?? 0);
-  expect(washed.end - plain.end).toBe(washMinutes);
+  expect(washed.end - plainly.end).toBeGreaterThan(washMinutes);
+  expect(washed.end - plainly.end).toBeLessThanOrEqual(washMinutes + 5);
   expect(washes(schedule({ ...input, stations: [job("a", first), job("b", first)], washesBetween: true }))).toEqual([]);
 });
 

@@ -16,8 +16,20 @@ export interface StationJob {
   /** Lines the station has to measure, and eggs it cracks. */
   readonly measuredLines: number;
   readonly eggs: number;
+  /** Sachets and tins it opens. */
+  readonly sachets?: number;
   /** Kept apart: cooks first, on one surface of its own, which is washed before it if anybody used it; see `washMinutes`. */
   readonly isApart?: boolean;
+  /** The step at which leavener (or, without one, flour) first gets wet; null where no step says so: then the end of mixing counts. */
+  readonly wetStepId?: string | null;
+  /** Most minutes between that moment and the start of the last load, and why; null where nothing sets a limit. */
+  readonly cookBy?: CookBy | null;
+}
+
+/** What limits how long a mixed batter may stand. */
+export interface CookBy {
+  readonly max: number;
+  readonly why: "window" | "raw-batter";
 }
 
 export interface ScheduleInput {
@@ -25,9 +37,15 @@ export interface ScheduleInput {
   readonly surfaces: readonly Surface[];
   readonly people: number;
   readonly sinks: number;
+  /** Minutes at the sink for each person; a middling figure where it is not said. */
+  readonly handwash?: number;
+  /** Minutes with empty hands from which on a wait is worth a word. */
+  readonly idleBorne?: number;
   /** Multiplies handwork; see `paceOf`. */
   readonly pace: number;
   readonly demo: DemoMode;
+  /** The dish that is shown; the first station's where it is not said. */
+  readonly demoRecipe?: Recipe | undefined;
   readonly kitMode: KitMode;
   readonly doorsMinutes: number;
   readonly eatMinutes: number;
@@ -46,6 +64,8 @@ export const taskKinds = [
   "mix",
   "wait",
   "rest",
+  "part",
+  "after",
   "preheat",
   "demo-load",
   "wash",
@@ -106,6 +126,16 @@ export interface CriticalPart {
   readonly minutes: number;
 }
 
+/** When one station's batter got wet, was mixed, may be poured and was last poured, in minutes since the doors. */
+export interface BatterTimes {
+  readonly stationId: string;
+  readonly wetAt: number;
+  readonly mixedAt: number;
+  readonly readyAt: number;
+  readonly lastPour: number;
+  readonly cookBy: CookBy | null;
+}
+
 export interface Timeline {
   readonly tasks: readonly Task[];
   readonly bells: readonly Bell[];
@@ -119,8 +149,11 @@ export interface Timeline {
   readonly critical: readonly CriticalPart[];
   /** Minutes each station stands with nothing to do between the first mix and the last load. */
   readonly idle: readonly { readonly stationId: string; readonly minutes: number }[];
+  readonly batters: readonly BatterTimes[];
   /** Stations that cannot cook because no surface of the kitchen suits their recipe. */
   readonly unplaced: readonly string[];
+  /** Surfaces that had another food on them before one it must not meet, and that no washing clears. */
+  readonly uncleared: readonly string[];
 }
 
 export type ScheduleFinding =
@@ -144,6 +177,7 @@ export type ScheduleFinding =
       readonly stationIds: readonly string[];
       readonly minutes: number;
       readonly max: number;
+      readonly why: CookBy["why"];
     }
   | {
       readonly code: "stands-idle";
@@ -151,6 +185,10 @@ export type ScheduleFinding =
       readonly stationIds: readonly string[];
       readonly minutes: number;
     }
+  /** Children cook, and nobody is at the heat but the instructor, who is everywhere. */
+  | { readonly code: "nobody-at-heat"; readonly level: "warns" }
+  /** A surface that must be kept for one food only was used for another before it: washing does not clear it. */
+  | { readonly code: "surface-not-cleared"; readonly level: "warns"; readonly surfaces: readonly string[] }
   | {
       readonly code: "hot-places-limited";
       readonly level: "notes";

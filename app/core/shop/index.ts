@@ -1,3 +1,2 @@
 /** Shopping: what several classes need on one trip, as packs, by section, with what it costs. */
-export * from "./packs";
 export * from "./list";

@@ -1,7 +1,7 @@
 import { type Ingredient, type PackSize } from "~/core/pantry";
 import type { Pantry } from "~/core/batter";
-import type { Total } from "~/core/kit";
-import { type Basket, cheapest } from "./packs";
+import { type Basket, type Raw, type ShopSize, type Total, basketOf, isFromTap, needOf, sizesOf } from "~/core/kit";
+import { type Ratio, add, ceil, ratioOf, zero } from "~/core/quantity";
 
 /** Where things stand in a shop, in the order most people walk it. */
 export const sections = ["fruit-vegetables", "chilled", "baking", "oils", "spreads", "frozen", "household"] as const;
@@ -15,10 +15,6 @@ export function sectionOf(one: Pick<Ingredient, "role" | "storage">): Section {
   if (one.role === "topping") return "spreads";
   return "baking";
 }
-
-/** Nobody buys what comes out of the tap. */
-const isFromTap = (one: Ingredient): boolean =>
-  one.role === "liquid" && one.waterPercent === 100 && one.label === "whole";
 
 /** What one class asks of the trip. */
 export interface ClassNeed {
@@ -49,7 +45,7 @@ export interface ShoppingLine {
   readonly pieces: number | undefined;
   readonly isToTaste: boolean;
   /** As it is bought, where that is not as it is used: heavier by what falls away. */
-  readonly raw: { readonly grams: number; readonly pieces: number | undefined } | undefined;
+  readonly raw: Raw | undefined;
   /** Grams of it on hand, as they were counted; never more is taken off than is needed. */
   readonly stockGrams: number;
   /** What is left to buy, in grams as bought. */
@@ -68,25 +64,10 @@ export interface ShoppingLine {
   readonly perClass: readonly { readonly classId: string; readonly grams: number | undefined }[];
 }
 
-export interface ShopSize {
-  readonly id: string;
-  readonly unitGrams: number;
-  readonly unitsPerPack: number;
-  readonly unitName: string;
-  readonly price: number | undefined;
-}
-
-/** Every size a product is sold in: the one that is written down first, and the others. */
-export function sizesOf(pack: PackSize): ShopSize[] {
-  const size = (id: string, one: Pick<PackSize, "unitGrams" | "unitsPerPack" | "price">): ShopSize => ({
-    id,
-    unitGrams: one.unitGrams,
-    unitsPerPack: one.unitsPerPack,
-    unitName: pack.unitName,
-    price: one.price,
-  });
-  return [size("0", pack), ...(pack.sizes ?? []).map((one, index) => size(String(index + 1), one))];
-}
+const piecesIn = (grams: number | undefined, one: Ingredient): Ratio | undefined =>
+  grams === undefined || one.pieceGrams === undefined
+    ? undefined
+    : ratioOf(Number((grams / one.pieceGrams).toFixed(6)));
 
 const plus = (a: number | undefined, b: number | undefined) => (a === undefined || b === undefined ? undefined : a + b);
 const half = 0.5;
@@ -111,45 +92,27 @@ export function shoppingList(
     });
     const grams = totals.reduce<number | undefined>((sum, { total }) => plus(sum, total.buyGrams), 0);
     const isToTaste = totals.some(({ total }) => total.isToTaste);
-    // Counted throughout: what is partly weighed is bought by weight, in whole pieces of it.
-    const counted = totals.every(({ total }) => total.buyPieces !== undefined || total.buyGrams === 0);
-    const exact = totals.reduce((sum, { total }) => sum + (total.buyPieces ?? 0), 0);
-    const pieces = one.pieceGrams !== undefined && counted && exact > 0 ? exact : undefined;
+    // A class that only weighs what another counts adds to the count, by the weight of a piece.
+    const exact = totals.reduce<Ratio | undefined>(
+      (sum, { total }) => {
+        const own = total.pieces ?? (total.buyGrams === 0 ? zero : piecesIn(total.buyGrams, one));
+        return sum && own && add(sum, own);
+      },
+      totals.some(({ total }) => total.pieces !== undefined) ? zero : undefined,
+    );
+    const pieces = exact && Number(ceil(exact)) > 0 ? Number(ceil(exact)) : undefined;
     const stockGrams = Math.min(stock.get(id) ?? 0, grams ?? Infinity);
-    const left = grams === undefined ? undefined : Math.max(0, grams - stockGrams);
+    const counted = { buyGrams: grams, pieces: pieces === undefined ? undefined : exact };
+    const whole = needOf(one, counted);
     const raw =
-      one.raw && grams !== undefined
-        ? {
-            grams: grams / one.raw.keeps,
-            pieces:
-              one.raw.pieceGrams === undefined
-                ? undefined
-                : Math.ceil(grams / one.raw.keeps / one.raw.pieceGrams - 1e-9),
-          }
+      one.raw && whole.grams !== undefined
+        ? { name: one.raw.name, grams: whole.grams, pieces: whole.pieces }
         : undefined;
-    const keeps = one.raw?.keeps ?? 1;
-    const unit = pieces === undefined ? "g" : "piece";
-    const buyGrams = left === undefined ? undefined : left / keeps;
-    const buyPieces =
-      pieces !== undefined && one.pieceGrams !== undefined
-        ? Math.max(0, pieces - Math.floor(stockGrams / one.pieceGrams + 1e-9))
-        : one.raw?.pieceGrams !== undefined && buyGrams !== undefined
-          ? Math.ceil(buyGrams / one.raw.pieceGrams - 1e-9)
-          : undefined;
-    const pack = needs.flatMap((need) => need.packs).find((each) => each.ingredientId === id);
+    const need = needOf(one, counted, stockGrams);
+    const pack = needs.flatMap((each) => each.packs).find((each) => each.ingredientId === id);
     const sizes = pack ? sizesOf(pack) : [];
-    const wanted = unit === "piece" ? buyPieces : buyGrams;
-    const basket =
-      wanted === undefined
-        ? undefined
-        : cheapest(
-            wanted,
-            sizes.map((size) => ({
-              id: size.id,
-              holds: unit === "piece" ? size.unitsPerPack : size.unitGrams * size.unitsPerPack,
-              price: size.price,
-            })),
-          );
+    const { basket, wanted, unit } = basketOf(one, need, sizes);
+    const [buyGrams, buyPieces] = [need.grams, need.pieces];
     const over = basket && wanted !== undefined ? Math.max(0, basket.holds - wanted) : undefined;
     return [
       {

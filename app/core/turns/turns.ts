@@ -1,5 +1,5 @@
 import { avoidedBy, hasOpenWords } from "~/core/allergen";
-import { type Ingredient, type LabelReading, bearsOn } from "~/core/pantry";
+import { type Ingredient, type LabelReading, bearsOn, isFood } from "~/core/pantry";
 import { type Participant, isAdult, isSmall } from "~/core/people";
 import type { Hazard, Recipe, Step } from "~/core/recipe";
 
@@ -23,13 +23,14 @@ export interface Turn {
   readonly leftOut: readonly { readonly participantId: string; readonly reason: LeftOut }[];
 }
 
-/** From twelve on blades, hot fat and boiling sauces are for hands that were shown how; younger ones watch (starting value). */
-const fromTwelve: ReadonlySet<Hazard> = new Set(["hot-fat", "boiling-sauce", "blades", "oven-dish", "spray-flame"]);
-/** At a hot surface, from six on with an adult beside. */
-const fromSix: ReadonlySet<Hazard> = new Set(["hot-surface", "steam", "cords"]);
+/** From twelve on oven dishes and boiling sauces, and fat that fries rather than greases, are for hands that were shown how; younger ones watch (starting value). */
+const fromTwelve: ReadonlySet<Hazard> = new Set(["boiling-sauce", "oven-dish", "spray-flame"]);
+/** At a hot surface and with grater or knife, bridge and claw, from six on with an adult beside (starting values by age). */
+const fromSix: ReadonlySet<Hazard> = new Set(["hot-surface", "hot-fat", "steam", "blades", "spitting"]);
 
-function isTooYoung(person: Participant, hazard: Hazard): boolean {
-  if (fromTwelve.has(hazard)) return isSmall(person.ageBand) || person.ageBand === "6-11";
+function isTooYoung(person: Participant, hazard: Hazard, family: Recipe["family"]): boolean {
+  if (fromTwelve.has(hazard) || (hazard === "hot-fat" && family === "fritter"))
+    return isSmall(person.ageBand) || person.ageBand === "6-11";
   return fromSix.has(hazard) && isSmall(person.ageBand);
 }
 
@@ -51,8 +52,11 @@ function handles(
     }
     const declared = [...(ingredient?.contains ?? []), ...(label?.contains ?? []), ...(label?.mayContain ?? [])];
     const strict = avoidedBy(person).filter((one) => one.mayCounts || one.touchOrAir);
-    if (strict.some((one) => declared.some((substance) => bearsOn(substance, one.substance))))
-      return { why: "avoids", ingredientId };
+    const isHandled = (one: (typeof strict)[number]) =>
+      one.food === undefined
+        ? declared.some((substance) => bearsOn(substance, one.substance))
+        : ingredient !== undefined && isFood(ingredient, one.food);
+    if (strict.some(isHandled)) return { why: "avoids", ingredientId };
   }
   return undefined;
 }
@@ -79,7 +83,7 @@ export function turnsOf({ people, recipe, loads, pantry, labels }: TurnsInput): 
     return new Map(
       people.flatMap((person): [string, LeftOut][] => {
         if (step.who === "adult" && !isAdult(person.ageBand)) return [[person.id, { why: "adult-only" }]];
-        const hazard = step.hazards.find((one) => isTooYoung(person, one));
+        const hazard = step.hazards.find((one) => isTooYoung(person, one, recipe.family));
         if (hazard) return [[person.id, { why: "too-young", hazard }]];
         // At the heat and at the table the whole batter is handled.
         const handled = step.kind === "cook" || step.kind === "serve" ? [...ingredientOf.values()] : drawn;

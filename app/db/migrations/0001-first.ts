@@ -1,11 +1,24 @@
 import { type Kysely, sql } from "kysely";
-import { diets, fillMethods, roles, storages, substances } from "~/core/pantry";
-import { ageBands, audiences, participantRoles, severities } from "~/core/people";
-import { stages } from "~/core/plan";
-import { families, standings, surfaceKinds, tools } from "~/core/recipe";
-import { demoModes, kitModes } from "~/core/schedule";
-import { liveEventKinds } from "~/core/teach";
-import { regimes } from "~/core/allergen";
+import {
+  ageBands,
+  audiences,
+  demoModes,
+  diets,
+  families,
+  fillMethods,
+  kitModes,
+  liveEventKinds,
+  participantRoles,
+  regimes,
+  roles,
+  severities,
+  stages,
+  standings,
+  storages,
+  substances,
+  surfaceKinds,
+  tools,
+} from "./frozen-words";
 
 /**
  * Everything of the first slice. The lists of allowed words are copied into the checks from the core when this runs; a later word
@@ -52,7 +65,7 @@ const tables: readonly string[] = [
      people int not null check (people between 0 and 400), audience text not null ${oneOf("audience", audiences)}, minutes int not null check (minutes between 15 and 600),
      pieces_each_num int not null check (pieces_each_num > 0), pieces_each_den int not null check (pieces_each_den > 0), station_size int not null check (station_size between 1 and 40), helpers int not null check (helpers between 0 and 60),
      kit_mode text not null ${oneOf("kit_mode", kitModes)}, demo text not null ${oneOf("demo", demoModes)}, testers_per_surface int not null check (testers_per_surface between 0 and 2), batch_rule text not null ${oneOf("batch_rule", batchRules)},
-     measuring_set_id text not null check (length(measuring_set_id) <= 64), regime text not null ${oneOf("regime", Object.keys(regimes))}, hot_places_per_adult int not null check (hot_places_per_adult between 0 and 20),
+     measuring_set_id text not null check (length(measuring_set_id) <= 64), regime text not null ${oneOf("regime", regimes)}, hot_places_per_adult int not null check (hot_places_per_adult between 0 and 20),
      doors_minutes int not null check (doors_minutes between 0 and 120), eat_minutes int not null check (eat_minutes between 0 and 180), clean_minutes int not null check (clean_minutes between 0 and 120),
      has_demo_batch boolean not null, has_spare_kit boolean not null, station_names text[] not null default '{}', is_demo boolean not null default false,
      version int not null default 1, updated_by uuid references account on delete set null, created_at timestamptz not null default now(), ${stamps})`,
@@ -62,7 +75,7 @@ const tables: readonly string[] = [
   `create table participant (${id}, class_id uuid not null references class on delete cascade, position int not null, ${words("name", 120)}, role text not null ${oneOf("role", participantRoles)}, age_band text not null ${oneOf("age_band", ageBands)},
      has_answered boolean not null default false, version int not null default 1, updated_by uuid references account on delete set null, ${stamps}, unique (class_id, position) deferrable initially deferred)`,
   `create table participant_need (${id}, participant_id uuid not null references participant on delete cascade, position int not null, kind text not null, substance text ${oneOf("substance", substances)}, severity text ${oneOf("severity", severities)},
-     touch_or_air boolean not null default false, diet text ${oneOf("diet", Object.keys(diets))}, note text not null default '' check (length(note) <= 2000),
+     touch_or_air boolean not null default false, diet text ${oneOf("diet", diets)}, note text not null default '' check (length(note) <= 2000),
      check ((kind = 'substance' and substance is not null and severity is not null and diet is null) or (kind = 'diet' and diet is not null and substance is null and severity is null)))`,
   `create index on participant_need (participant_id)`,
   `create table label_reading (class_id uuid not null references class on delete cascade, ingredient_id text not null references ingredient, ${words("product", 120)}, ${words("read_by", 120)}, read_on text not null check (read_on ~ '^[0-9]{4}-[0-9]{2}-[0-9]{2}$'),

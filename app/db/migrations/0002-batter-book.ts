@@ -1,6 +1,5 @@
 import { type Kysely, sql } from "kysely";
-import { standings } from "~/core/recipe";
-import { batchRules } from "~/core/scale";
+import { batchRules, standings } from "./frozen-words";
 
 /**
  * The batter book: sugar, colour and brand spread of ingredients and who changed them, standings given to revisions, tolerances and

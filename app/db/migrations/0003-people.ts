@@ -1,6 +1,5 @@
 import { type Kysely, sql } from "kysely";
-import { diets, substances } from "~/core/pantry";
-import { ageBands } from "~/core/people";
+import { ageBands, diets, substances } from "./frozen-words";
 
 /**
  * People and allergies: who looks after whom, free words, where the medicine is, seats and stations kept apart, products as bought,
@@ -24,7 +23,7 @@ const changes: readonly string[] = [
      add constraint participant_not_own_grown_up check (grown_up_id <> id)`,
   `create index on participant (grown_up_id)`,
   `create index on participant (email)`,
-  `alter table participant_need drop constraint participant_need_diet_check, add constraint participant_need_diet_check check (diet in (${list(Object.keys(diets))}))`,
+  `alter table participant_need drop constraint participant_need_diet_check, add constraint participant_need_diet_check check (diet in (${list(diets)}))`,
   `alter table class add column retain_days int not null default 30 check (retain_days between 1 and 3650), add column health_removed_at timestamptz, add column washes_between boolean not null default false, add column is_remote boolean not null default false`,
   `create table class_station (class_id uuid not null references class on delete cascade, position int not null check (position between 0 and 399), is_apart boolean not null default false, primary key (class_id, position))`,
   `create table class_seat (participant_id uuid primary key references participant on delete cascade, class_id uuid not null, station int not null, position int not null,

@@ -1,12 +1,7 @@
 import { type Kysely, sql } from "kysely";
-import { addIngredients } from "../queries/pantry.server";
+import { coatings, eggRules, floorKinds, lampMeanings, stages, tickLists, tools } from "./frozen-words";
 import type { DB } from "../schema";
-import { coatings, floorKinds, lampMeanings } from "~/core/gear";
-import { tickLists } from "~/core/pack";
 import { starterPantry } from "~/core/pantry";
-import { stages } from "~/core/plan";
-import { tools } from "~/core/recipe";
-import { eggRules } from "~/core/scale";
 
 /**
  * Shopping, kits and gear: how things are bought, other pack sizes, trips for several classes, the cupboard, who prepares what, what
@@ -52,10 +47,6 @@ export async function up(db: Kysely<unknown>): Promise<void> {
   for (const change of changes) await sql.raw(change).execute(db);
   const typed = db as Kysely<DB>;
   const there = new Set((await typed.selectFrom("ingredient").select("id").execute()).map((row) => row.id));
-  await addIngredients(
-    typed,
-    starterPantry.filter((one) => !there.has(one.id)),
-  );
   // Ingredients from before get the figures that had no column yet; nobody can have changed them.
   const known = starterPantry.filter((one) => there.has(one.id) && (one.sugarPercent > 0 || one.darkens || one.raw));
   if (known.length > 0)

@@ -1,5 +1,5 @@
 import { type Kysely, sql } from "kysely";
-import { scoopNames } from "~/core/quantity";
+import { scoopNames } from "./frozen-words";
 
 /** What is missing from the measuring set of a class: scoops by their names, so that none is misspelt. */
 export async function up(db: Kysely<unknown>): Promise<void> {

@@ -1,10 +1,13 @@
-import { type Kysely, type MigrationProvider, type MigrationResultSet, Migrator } from "kysely";
+import { type Kysely, type MigrationProvider, type MigrationResultSet, Migrator, sql } from "kysely";
 import type { DB } from "../schema";
 import * as first from "./0001-first";
 import * as batterBook from "./0002-batter-book";
 import * as people from "./0003-people";
 import * as kits from "./0004-kits";
 import * as scoops from "./0005-scoops";
+import * as openNeeds from "./0006-open-needs";
+import { addIngredients } from "../queries/pantry.server";
+import { starterPantry } from "~/core/pantry";
 
 /** All migrations by name; static, so that they run the same from the server, a script and a test. */
 const provider: MigrationProvider = {
@@ -14,6 +17,7 @@ const provider: MigrationProvider = {
     "0003-people": people,
     "0004-kits": kits,
     "0005-scoops": scoops,
+    "0006-open-needs": openNeeds,
   }),
 };
 
@@ -25,8 +29,24 @@ function settle({ error, results }: MigrationResultSet): string[] {
 }
 
 /** Brings the schema up to date; several processes may do so at once. Returns a line per migration applied. */
-export const migrateToLatest = async (db: Kysely<DB>): Promise<string[]> =>
-  settle(await new Migrator({ db, provider }).migrateToLatest());
+export async function migrateToLatest(db: Kysely<DB>): Promise<string[]> {
+  const said = settle(await new Migrator({ db, provider }).migrateToLatest());
+  await addStarterPantry(db);
+  return said;
+}
+
+/** The starter pantry as it is today: what is not there yet comes in; what is there, and may have been changed, stays. */
+async function addStarterPantry(db: Kysely<DB>): Promise<void> {
+  await db.transaction().execute(async (trx) => {
+    // Several servers may start at once: one of them fills the pantry, the others find it filled.
+    await sql`select pg_advisory_xact_lock(hashtext('starter pantry'))`.execute(trx);
+    const there = new Set((await trx.selectFrom("ingredient").select("id").execute()).map((row) => row.id));
+    await addIngredients(
+      trx,
+      starterPantry.filter((one) => !there.has(one.id)),
+    );
+  });
+}
 
 /** Takes back the newest migration. */
 export const migrateDown = async (db: Kysely<DB>): Promise<string[]> =>

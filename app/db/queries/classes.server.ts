@@ -3,7 +3,7 @@ import type { LabelReading, PackSize, SharedFood, Substance } from "~/core/pantr
 import type { Arrangement, Need, Participant } from "~/core/people";
 import type { Brief, ClassInput, Dish } from "~/core/plan";
 import { parseRecipe } from "~/formats/class-file";
-import type { ClassTable, DB, ParticipantNeedTable, ParticipantTable } from "../schema";
+import type { ClassTable, DB, LabelReadingTable, ParticipantNeedTable, ParticipantTable } from "../schema";
 import { kitchens } from "./kitchens.server";
 import { allIngredients } from "./pantry.server";
 import { latestStanding, withStanding } from "./recipes.server";
@@ -87,16 +87,30 @@ export const briefColumns = (brief: Brief) => ({
   station_names: [...brief.stationNames],
 });
 
-const toNeed = (row: Selectable<ParticipantNeedTable>): Need =>
-  row.kind === "diet"
-    ? { kind: "diet", diet: row.diet as Extract<Need, { kind: "diet" }>["diet"], note: row.note }
-    : {
-        kind: "substance",
-        substance: row.substance as Substance,
-        severity: row.severity as "allergy",
-        touchOrAir: row.touch_or_air,
-        note: row.note,
-      };
+function toNeed(row: Selectable<ParticipantNeedTable>): Need {
+  const note = { note: row.note, ...(row.note_read_by === null ? {} : { noteReadBy: row.note_read_by }) };
+  if (row.kind === "diet") return { kind: "diet", diet: row.diet as Extract<Need, { kind: "diet" }>["diet"], ...note };
+  const common = { severity: row.severity as "allergy", touchOrAir: row.touch_or_air, ...note };
+  return row.kind === "food"
+    ? { kind: "food", food: row.food ?? "", ...common }
+    : { kind: "substance", substance: row.substance as Substance, ...common };
+}
+
+/** What a label says beyond its substances, where it says anything. */
+const labelDetails = (
+  row: Pick<Selectable<LabelReadingTable>, "market" | "looked_for" | "foods" | "is_gluten_free">,
+): Pick<LabelReading, "market" | "lookedFor" | "foods" | "isGlutenFree"> => ({
+  ...(row.market === null ? {} : { market: row.market }),
+  ...(row.looked_for.length === 0 ? {} : { lookedFor: row.looked_for }),
+  ...(row.foods.length === 0 ? {} : { foods: row.foods }),
+  ...(row.is_gluten_free ? { isGlutenFree: true } : {}),
+});
+const labelDetailColumns = (label: Omit<LabelReading, "ingredientId"> | null) => ({
+  market: label?.market ?? null,
+  looked_for: [...(label?.lookedFor ?? [])],
+  foods: [...(label?.foods ?? [])],
+  is_gluten_free: label?.isGlutenFree ?? false,
+});
 
 export const toParticipant = (one: Selectable<ParticipantTable>, needs: readonly Need[]): Participant => ({
   id: one.id,
@@ -107,7 +121,15 @@ export const toParticipant = (one: Selectable<ParticipantTable>, needs: readonly
   needs,
   ...(one.grown_up_id === null ? {} : { grownUpId: one.grown_up_id }),
   ...(one.note === "" ? {} : { note: one.note }),
-  ...(one.words === "" ? {} : { words: { text: one.words, readBy: one.words_read_by } }),
+  ...(one.words === ""
+    ? {}
+    : {
+        words: {
+          text: one.words,
+          readBy: one.words_read_by,
+          ...(one.words_is_nothing ? { isNothing: true } : {}),
+        },
+      }),
   ...(one.emergency === "" ? {} : { emergency: one.emergency }),
   ...(one.answered_by === null || one.answered_on === null
     ? {}
@@ -124,6 +146,7 @@ export const participantColumns = (one: Omit<Participant, "id">) => ({
   note: one.note ?? "",
   words: one.words?.text ?? "",
   words_read_by: one.words?.readBy ?? null,
+  words_is_nothing: one.words?.isNothing ?? false,
   emergency: one.emergency ?? "",
   answered_by: one.answered?.by ?? null,
   answered_on: one.answered?.on ?? null,
@@ -257,6 +280,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
         product: one.product,
         contains: substancesOn(one.ingredient_id, "contains"),
         mayContain: substancesOn(one.ingredient_id, "may-contain"),
+        ...labelDetails(one),
         readBy: one.read_by,
         readOn: one.read_on,
       })),
@@ -310,6 +334,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
                         product: one.product,
                         contains: on("contains"),
                         mayContain: on("may-contain"),
+                        ...labelDetails(one),
                         readBy: one.read_by,
                         readOn: one.read_on,
                       },
@@ -533,9 +558,11 @@ export async function addNeeds(db: Kysely<DB>, needs: readonly { participantId: 
     position,
     kind: need.kind,
     note: need.note,
+    note_read_by: need.noteReadBy ?? null,
     substance: need.kind === "substance" ? need.substance : null,
-    severity: need.kind === "substance" ? need.severity : null,
-    touch_or_air: need.kind === "substance" && need.touchOrAir,
+    food: need.kind === "food" ? need.food : null,
+    severity: need.kind === "diet" ? null : need.severity,
+    touch_or_air: need.kind !== "diet" && need.touchOrAir,
     diet: need.kind === "diet" ? need.diet : null,
   }));
   await db.insertInto("participant_need").values(rows).execute();
@@ -553,6 +580,7 @@ export async function addLabels(db: Kysely<DB>, classId: string, labels: readonl
         product: one.product,
         read_by: one.readBy,
         read_on: one.readOn,
+        ...labelDetailColumns(one),
       })),
     )
     .execute();
@@ -628,6 +656,7 @@ export async function addSharedFood(
         product: food.label?.product ?? null,
         read_by: food.label?.readBy ?? null,
         read_on: food.label?.readOn ?? null,
+        ...labelDetailColumns(food.label),
       })),
     )
     .returning(["id", "position"])

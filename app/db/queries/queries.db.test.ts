@@ -1,5 +1,5 @@
 import { CalendarDate } from "@internationalized/date";
-import type { Kysely } from "kysely";
+import { type Kysely, sql } from "kysely";
 import { starterPantry } from "~/core/pantry";
 import { canonical } from "~/core/plan";
 import { demoClasses, demoKitchens } from "~/demo/boathouse";
@@ -141,4 +141,19 @@ describe("classes", () => {
     expect(left).toEqual([]);
     expect(await classOf(db, id)).toBeUndefined();
   });
+});
+
+test("every reference has an index under it: looking up or removing what it names goes through no whole table", async () => {
+  const { rows } = await sql<{ name: string }>`
+    select c.conrelid::regclass || ' (' || string_agg(a.attname, ', ' order by k.ord) || ')' as name
+    from pg_constraint c
+    cross join lateral unnest(c.conkey) with ordinality k (attnum, ord)
+    join pg_attribute a on a.attrelid = c.conrelid and a.attnum = k.attnum
+    where c.contype = 'f'
+      and not exists (
+        select from pg_index i where i.indrelid = c.conrelid
+        and (i.indkey::int2[])[0:cardinality(c.conkey) - 1] @> c.conkey
+        and (i.indkey::int2[])[0:cardinality(c.conkey) - 1] <@ c.conkey)
+    group by c.oid, c.conrelid order by 1`.execute(db);
+  expect(rows.map((row) => row.name)).toEqual([]);
 });

@@ -8,6 +8,7 @@ import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { PrintButton } from "~/ui/sheet/PrintButton";
 import { surfaceWords, toolWords } from "~/ui/words/en";
+import { subjectsOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
 
 /** What is not eaten: per station, shared, and the instructor's own; what is short, and what may be plugged in where. */
@@ -164,7 +165,13 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
           </p>
         </div>
       </div>
-      <SettleBar stage="gear" standing={standings.gear} timeZone={input.timeZone} action={action} />
+      <SettleBar
+        stage="gear"
+        standing={standings.gear}
+        timeZone={input.timeZone}
+        subjectOf={subjectsOf(input)}
+        action={action}
+      />
     </>
   );
 }

@@ -20,6 +20,7 @@ import { TextLink } from "~/ui/sheet/controls";
 import { PrintButton } from "~/ui/sheet/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { eggRuleWords, kitModeWords } from "~/ui/words/en";
+import { subjectsOf } from "~/ui/words/findings";
 import { placeName } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
 
@@ -172,6 +173,7 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
       <SettleBar
         stage="kits"
         standing={standings.kits}
+        subjectOf={subjectsOf(input)}
         timeZone={input.timeZone}
         action={settleAt}
         {...(made.isPackable

@@ -1,20 +1,36 @@
+import { data, redirect } from "react-router";
+import { formOf } from "../form";
 import { useClass } from "./class-context";
+import { openingsOf, setApart } from "~/core/plan";
 import type { Route } from "./+types/allergies";
-import { audit } from "~/services/classes.server";
-import { accountOf } from "~/services/session.server";
+import { audit, classOr404 } from "~/services/classes.server";
+import { decisionsOf, signAllergies } from "~/services/decisions.server";
+import { accountOf, requireLead } from "~/services/session.server";
+import { Decide } from "~/ui/allergen/Decide";
 import { ItemTable, PlateTable } from "~/ui/allergen/Tables";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { TextLink } from "~/ui/sheet/controls";
 import { closingCaution } from "~/ui/words/en";
-import { sayExposure } from "~/ui/words/people";
+import { subjectsOf } from "~/ui/words/findings";
+import { decisionWords, openingWords, sayExposure } from "~/ui/words/people";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await audit(accountOf(context).id, params.classId, "opened the allergy table").catch(() => undefined);
-  return null;
+  return { decisions: await decisionsOf(params.classId) };
 }
 
-export default function Allergies() {
+/** Signs the table with a decision for each thing that stands open, or says that some are missing and changes nothing. */
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const { input } = await classOr404(params.classId);
+  requireLead(context);
+  const form = Object.fromEntries(await formOf(request));
+  const open = await signAllergies(form, input, params.classId, accountOf(context).id);
+  if (open) return data({ open: open.length, typed: form }, { status: 409 });
+  return redirect(`/classes/${params.classId}/allergies`);
+}
+
+export default function Allergies({ loaderData, actionData }: Route.ComponentProps) {
   const { input, plan, standings, names, action, isLead } = useClass();
   return (
     <>
@@ -57,8 +73,31 @@ export default function Allergies() {
         standing={standings.allergies}
         timeZone={input.timeZone}
         action={action}
+        subjectOf={subjectsOf(input)}
+        isSignedBelow
         {...(isLead ? {} : { blockedBy: "The lead instructor signs this table." })}
       />
+      {isLead && standings.allergies.state !== "settled" ? (
+        <Decide
+          openings={openingsOf(input, plan)}
+          decided={loaderData.decisions}
+          setApart={setApart(input, plan)}
+          typed={actionData?.typed}
+        />
+      ) : null}
+      {standings.allergies.state === "settled" && loaderData.decisions.length > 0 ? (
+        <>
+          <h3>Decided</h3>
+          <ul>
+            {loaderData.decisions.map((one) => (
+              <li key={`${one.participantId} ${one.kind}`}>
+                {input.people.find((person) => person.id === one.participantId)?.name ?? "Somebody"}:{" "}
+                {decisionWords[one.decision]} ({openingWords[one.kind]}), {one.by ?? "someone"}
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : null}
     </>
   );
 }

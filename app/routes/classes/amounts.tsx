@@ -2,6 +2,7 @@ import { useClass } from "./class-context";
 import { countedIn } from "~/ui/brief/Consequences";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
+import { subjectsOf } from "~/ui/words/findings";
 import { day, grams, list, number, scoop } from "~/ui/format/format";
 import { KitTable, StationCard } from "~/ui/kit/StationCard";
 import { TextLink } from "~/ui/sheet/controls";
@@ -18,7 +19,7 @@ export default function Amounts() {
   const counted = countedIn(plan);
   const set = measuringSetOf(input.brief.measuringSetId);
   const missing = set.scoops.filter((one) => input.brief.missingScoops.includes(scoopName(one)));
-  const stamp = `${input.title}, ${day(input.startsAt, locale)}. Computed from ${plan.fingerprints.amounts.slice(0, 8)}.`;
+  const stamp = `${input.title}, ${day(input.startsAt, locale)}. Computed from ${standings.amounts.seal}.`;
   return (
     <>
       <div className="sheet-head">
@@ -124,6 +125,7 @@ export default function Amounts() {
       <SettleBar
         stage="amounts"
         standing={standings.amounts}
+        subjectOf={subjectsOf(input)}
         timeZone={input.timeZone}
         action={action}
         {...(plan.isPackable

@@ -4,10 +4,12 @@ import { z } from "zod";
 import type { Route } from "./+types/class";
 import type { ClassContext } from "./class-context";
 import { formOf } from "../form";
-import { type Stage, changesBetween, fingerprints, plan, stageInputs, stages, stateOfStage } from "~/core/plan";
+import { type Stage, plan, stages } from "~/core/plan";
+import { changesBetween, sealsOf, stageInputs, stateOfStage } from "~/core/sheet";
 import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
 import { classOr404, removeClass, settle, stampsOf, unsettle } from "~/services/classes.server";
+import { signAllergies } from "~/services/decisions.server";
 import { eventsOf } from "~/services/live.server";
 import { asSeenBy } from "~/services/privacy.server";
 import { accountOf, requireLead } from "~/services/session.server";
@@ -25,17 +27,21 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const [stamps, events] = await Promise.all([stampsOf(params.classId), eventsOf(database(), params.classId)]);
   const account = accountOf(context);
   // Reckoned on the whole class: an assistant's view of it has other contents, not other signatures.
-  const now = fingerprints(stored.input);
+  const now = sealsOf(stored.input, plan(stored.input));
   const standings = Object.fromEntries(
     stages.map((stage) => {
       const stamp = stamps.find((one) => one.stage === stage);
       return [
         stage,
         {
-          state: stateOfStage(stamp?.fingerprint, now[stage]),
+          state: stamp ? stateOfStage(stamp.fingerprint, now[stage]) : "open",
+          seal: stage === "amounts" ? now[stage].slice(0, 8) : "",
           by: stamp?.by ?? null,
           at: stamp?.at,
-          changes: stamp ? changesBetween(stamp.inputs, stageInputs(stored.input, stage)) : [],
+          changes:
+            stamp && stamp.fingerprint !== now[stage]
+              ? changesBetween(stamp.inputs, stageInputs(stored.input, stage))
+              : [],
         },
       ];
     }),
@@ -44,7 +50,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 }
 
 const formSchema = z.discriminatedUnion("intent", [
-  z.object({ intent: z.literal("settle"), stage: z.enum(stages) }),
+  z.looseObject({ intent: z.literal("settle"), stage: z.enum(stages) }),
   z.object({ intent: z.literal("unsettle"), stage: z.enum(stages) }),
   z.object({ intent: z.literal("remove") }),
 ]);
@@ -65,6 +71,15 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (stage === "allergies") requireLead(context);
   if (form.data.intent === "unsettle") await unsettle(params.classId, stage);
   else {
+    if (stage === "allergies") {
+      const open = await signAllergies(form.data, input, params.classId, account.id);
+      if (open)
+        throw data(
+          `${open.length} things stand open on the allergy table without a decision. Open the table, decide each, and sign there.`,
+          { status: 409 },
+        );
+      return redirect(`/classes/${params.classId}/allergies`);
+    }
     if (stage === "amounts" && !plan(input).isPackable)
       throw data("The amounts cannot be settled while the recipe has something in the way. Mend that first.", {
         status: 409,

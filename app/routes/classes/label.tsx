@@ -6,13 +6,35 @@ import { z } from "zod";
 import type { Route } from "./+types/label";
 import { useClass } from "./class-context";
 import { formOf, optionalWords, whole, words } from "../form";
-import { regimes } from "~/core/allergen";
-import { type Substance, substances } from "~/core/pantry";
+import { avoidedBy, isObliged, regimes } from "~/core/allergen";
+import { type Substance, markets, substances } from "~/core/pantry";
 import { audit, classOr404, forgetLabel, notFound, saveLabel, savePack } from "~/services/classes.server";
 import { photoFrom, photoOf } from "~/services/photos.server";
 import { accountOf } from "~/services/session.server";
-import { FormError, Primary, Secondary, TextField, TextLink } from "~/ui/sheet/controls";
+import {
+  CheckField,
+  FormError,
+  Primary,
+  Secondary,
+  SelectField,
+  TextField,
+  TextLink,
+  optionsOf,
+} from "~/ui/sheet/controls";
+import { marketWords } from "~/ui/words/en";
 import { SubstanceBoxes } from "~/ui/allergen/SubstanceBoxes";
+
+/** Words with commas between them, each once. */
+const listed = optionalWords(400).transform((text) =>
+  [
+    ...new Set(
+      text
+        .split(/[,;\n]/)
+        .map((one) => one.trim().slice(0, 60))
+        .filter((one) => one !== ""),
+    ),
+  ].slice(0, 40),
+);
 
 const schema = z.object({
   version: z.int().default(0),
@@ -20,6 +42,10 @@ const schema = z.object({
   readOn: z.iso.date({ error: "Give the day it was read." }),
   contains: z.array(z.enum(substances)).default([]),
   mayContain: z.array(z.enum(substances)).default([]),
+  market: z.enum(markets, { error: "Choose from the list." }).optional(),
+  isGlutenFree: z.boolean().default(false),
+  lookedFor: listed,
+  foods: listed,
   photo: z.instanceof(File).optional(),
 });
 
@@ -88,7 +114,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   }
   const submission = parseWithZod(form, { schema });
   if (submission.status !== "success") return data({ read: submission.reply() }, { status: 400 });
-  const { version, ...label } = submission.value;
+  const { version, market, isGlutenFree, ...label } = submission.value;
   const photo = await photoFrom(form.get("photo"));
   if (photo === "refused")
     return data(
@@ -99,7 +125,13 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       },
       { status: 400 },
     );
-  const reading = { ...label, ingredientId: params.ingredientId, readBy: account.name };
+  const reading = {
+    ...label,
+    ...(market ? { market } : {}),
+    ...(isGlutenFree ? { isGlutenFree } : {}),
+    ingredientId: params.ingredientId,
+    readBy: account.name,
+  };
   if (!(await saveLabel(params.classId, version, reading, photo))) {
     return data(
       {
@@ -122,7 +154,14 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
   const name = names.ingredient(params.ingredientId);
   const [form, fields] = useForm<z.input<typeof schema>>({
     lastResult: actionData && "read" in actionData ? actionData.read : undefined,
-    defaultValue: { product: label?.product ?? "", readOn: loaderData.today },
+    defaultValue: {
+      product: label?.product ?? "",
+      readOn: loaderData.today,
+      market: label?.market ?? input.brief.regime,
+      isGlutenFree: label?.isGlutenFree ? "on" : "",
+      lookedFor: (label?.lookedFor ?? []).join(", "),
+      foods: (label?.foods ?? []).join(", "),
+    } as never,
   });
   const typed = (field: { initialValue?: unknown }, fallback: readonly Substance[]) =>
     actionData && "read" in actionData ? ([field.initialValue ?? []].flat() as Substance[]) : fallback;
@@ -147,6 +186,20 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
     },
   });
   const regime: readonly Substance[] = regimes[input.brief.regime];
+  // What people of this class avoid and no law makes this label name.
+  const asked = [
+    ...new Set(
+      input.people
+        .flatMap(avoidedBy)
+        .flatMap((one) =>
+          one.food !== undefined
+            ? [one.food]
+            : isObliged(one.substance, label?.market ?? input.brief.regime)
+              ? []
+              : [one.substance],
+        ),
+    ),
+  ];
   return (
     <>
       <div className="sheet-head">
@@ -156,8 +209,9 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
         </div>
       </div>
       <p className="quiet" style={{ marginBottom: 14, maxWidth: "60ch" }}>
-        Read the packet in your hand, not the one from last time. Tick what it says; what is not ticked will be shown as
-        “none declared”, with your name and the day.
+        Read the packet in your hand, not the one from last time. Tick what it says. What is not ticked will be shown as
+        “none declared”, with your name and the day, where the law of the product’s market obliges the label to name it;
+        of everything else it says nothing until you have looked through the whole list for it.
       </p>
       <Form
         method="post"
@@ -181,6 +235,28 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
           title="It says it may contain"
           ticked={typed(fields.mayContain, label?.mayContain ?? [])}
           regime={regime}
+        />
+        <SelectField
+          field={fields.market}
+          label="Made for the market of"
+          options={optionsOf(marketWords)}
+          className="c6"
+          hint="whose law says what must be named"
+        />
+        <CheckField field={fields.isGlutenFree} label="It claims to be gluten-free" className="c6" />
+        <TextField
+          field={fields.lookedFor}
+          label="Looked for in the whole list and not found"
+          hint={asked.length > 0 ? `this class asks about: ${asked.join(", ")}` : "with commas: rye, mustard, corn"}
+          className="c6"
+          autoComplete="off"
+        />
+        <TextField
+          field={fields.foods}
+          label="Other foods the list names"
+          hint="with commas: corn, banana"
+          className="c6"
+          autoComplete="off"
         />
         <div>
           <label>

@@ -20,6 +20,7 @@ import { AreaField, FileLink, FormError, NumberField, Primary, TextLink } from "
 import { PrintButton } from "~/ui/sheet/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { bellWords } from "~/ui/words/en";
+import { subjectsOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
 
 const schema = z.object({
@@ -189,7 +190,13 @@ export default function Log({ loaderData, actionData }: Route.ComponentProps) {
           ) : null}
         </div>
       </div>
-      <SettleBar stage="log" standing={standings.log} timeZone={input.timeZone} action={base} />
+      <SettleBar
+        stage="log"
+        standing={standings.log}
+        timeZone={input.timeZone}
+        subjectOf={subjectsOf(input)}
+        action={base}
+      />
     </>
   );
 }

@@ -6,6 +6,7 @@ import { briefFormSchema, dishRows, factsOf, usualBrief } from "./brief-form";
 import { BriefPage } from "./BriefPage";
 import { formOf } from "../form";
 import { database } from "~/db/client.server";
+import { timeZoneSchema } from "~/formats/class-file";
 import { kitchens } from "~/db/queries/kitchens.server";
 import { allIngredients } from "~/db/queries/pantry.server";
 import { newestRecipes } from "~/db/queries/recipes.server";
@@ -14,10 +15,21 @@ import { brokenChoice } from "~/services/brief.server";
 import { accountOf } from "~/services/session.server";
 import { TextLink } from "~/ui/sheet/controls";
 
-export async function loader() {
+/** The zone the browser says it is in, where it says one that there is; the server's own otherwise. */
+function zoneOf(request: Request): string {
+  const said = /(?:^|;\s*)zone=([^;]{1,120})/.exec(request.headers.get("cookie") ?? "")?.[1];
+  try {
+    const zone = timeZoneSchema.safeParse(decodeURIComponent(said ?? ""));
+    return zone.success && zone.data !== "" ? zone.data : getLocalTimeZone();
+  } catch {
+    return getLocalTimeZone();
+  }
+}
+
+export async function loader({ request }: Route.LoaderArgs) {
   const db = database();
   const [rooms, recipes, pantry] = await Promise.all([kitchens(db), newestRecipes(db), allIngredients(db)]);
-  const zone = getLocalTimeZone();
+  const zone = zoneOf(request);
   return { kitchens: rooms, recipes, pantry, zone, date: today(zone).add({ days: 7 }).toString() };
 }
 

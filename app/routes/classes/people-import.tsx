@@ -4,7 +4,7 @@ import { formOf, textOf } from "../form";
 import { type PeopleColumn, matchColumns, peopleColumns, readPeopleCsv } from "~/formats/people-csv";
 import { addPeople, audit, classOr404 } from "~/services/classes.server";
 import { requireLead } from "~/services/session.server";
-import { Primary, Secondary, TextLink } from "~/ui/sheet/controls";
+import { Choice, Primary, Secondary, TextLink } from "~/ui/sheet/controls";
 import { FileOrText } from "~/ui/sheet/FileOrText";
 import { needsInWords } from "~/ui/people/needs";
 import { ageWords, roleWords } from "~/ui/words/en";
@@ -22,7 +22,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const text = await textOf(form, "file", "text");
   const { headers, match: guessed } = matchColumns(text);
   // Chosen columns count only for the file they were chosen for.
-  const isChosen = form.get("headers") === headers.join("\n");
+  // A browser sends line ends of its own.
+  const sent = form.get("headers");
+  const isChosen = typeof sent === "string" && sent.replace(/\r\n?/g, "\n") === headers.join("\n");
   const match = isChosen
     ? Object.fromEntries(
         peopleColumns.flatMap((column): [PeopleColumn, string][] => {
@@ -78,11 +80,12 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
           <TextLink to="../people">Back to the register</TextLink>
         </div>
       </div>
-      {read?.ok === false ? (
+      {read && read.problems.length > 0 ? (
         <div className="form-error" role="alert">
           <b>
-            Nobody was brought in. {read.problems.length === 1 ? "One thing is" : `${read.problems.length} things are`}{" "}
-            not right:
+            {read.ok
+              ? `${new Set(read.problems.map((problem) => problem.row)).size} rows cannot be read and stay out; the others can come in now.`
+              : `Nobody was brought in. ${read.problems.length === 1 ? "One thing is" : `${read.problems.length} things are`} not right:`}
           </b>
           <ul>
             {read.problems.slice(0, 30).map((problem) => (
@@ -172,18 +175,12 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
               {peopleColumns.map((column) => (
                 <label key={column}>
                   <b>{column}</b>
-                  <select
+                  <Choice
                     name={`column-${column}`}
-                    className="plain-select"
                     defaultValue={(actionData.match as Matched)[column] ?? ""}
-                  >
-                    <option value="">not in this list</option>
-                    {actionData.headers.map((header) => (
-                      <option key={header} value={header}>
-                        {header}
-                      </option>
-                    ))}
-                  </select>
+                    options={actionData.headers.map((header) => ({ value: header, label: header }))}
+                    empty="not in this list"
+                  />
                 </label>
               ))}
             </div>

@@ -7,6 +7,7 @@ import { SettleBar } from "~/ui/class/SettleBar";
 import { FileLink, TextLink } from "~/ui/sheet/controls";
 import { needsInWords } from "~/ui/people/needs";
 import { ageWords, roleWords } from "~/ui/words/en";
+import { subjectsOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -85,7 +86,13 @@ export default function People() {
           </table>
         </div>
       )}
-      <SettleBar stage="brief" standing={standings.brief} timeZone={input.timeZone} action={action} />
+      <SettleBar
+        stage="brief"
+        standing={standings.brief}
+        timeZone={input.timeZone}
+        subjectOf={subjectsOf(input)}
+        action={action}
+      />
     </>
   );
 }

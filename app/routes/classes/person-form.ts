@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { type Participant, ageBands, participantRoles } from "~/core/people";
 import { choice, optionalWords, words } from "../form";
-import { checkNeedRows, dietField, needRow, needsOf } from "../need-rows";
+import { checkNeedRows, dietField, foodOf, needRow, needsOf, substanceOf } from "../need-rows";
 
 /** Substances a person can avoid, on one form. */
 export const needRows = 4;
@@ -17,6 +17,7 @@ export const personFormSchema = z
     note: optionalWords(500),
     words: optionalWords(2000),
     areWordsRead: z.boolean().default(false),
+    wordsSayNothing: z.boolean().default(false),
     emergency: optionalWords(500),
     answered: choice(["no", "yes"], "whether they answered"),
     diet: dietField,
@@ -29,6 +30,13 @@ export const personFormSchema = z
     checkNeedRows(form.needs, (row, field, message) =>
       context.addIssue({ code: "custom", path: ["needs", row, field], message }),
     );
+    if (form.areWordsRead && form.words !== "" && needsOf(form.needs, form.diet).length === 0 && !form.wordsSayNothing)
+      context.addIssue({
+        code: "custom",
+        path: ["areWordsRead"],
+        message:
+          "Read, and nothing is ticked above. Turn the words into what they avoid, or sign that they name nothing.",
+      });
     if (form.answered === "no" && needsOf(form.needs, form.diet).length > 0)
       context.addIssue({
         code: "custom",
@@ -51,13 +59,23 @@ export function personOf(
     role: form.role,
     ageBand: form.ageBand,
     hasAnswered: form.answered === "yes",
-    needs: needsOf(form.needs, form.diet),
+    // A note that has not changed was read by whoever read it first.
+    needs: needsOf(form.needs, form.diet, form.areWordsRead ? by : undefined).map((need) => {
+      const same = before?.needs.find((one) => one.note === need.note && one.noteReadBy);
+      return need.noteReadBy && same ? { ...need, noteReadBy: same.noteReadBy } : need;
+    }),
     email: form.email ?? "",
     ...(form.grownUpId === undefined ? {} : { grownUpId: form.grownUpId }),
     ...(form.note === "" ? {} : { note: form.note }),
     ...(form.words === ""
       ? {}
-      : { words: { text: form.words, readBy: form.areWordsRead ? (before?.words?.readBy ?? by) : null } }),
+      : {
+          words: {
+            text: form.words,
+            readBy: form.areWordsRead ? (before?.words?.readBy ?? by) : null,
+            ...(form.areWordsRead && form.wordsSayNothing ? { isNothing: true } : {}),
+          },
+        }),
     ...(form.emergency === "" ? {} : { emergency: form.emergency }),
     ...(before?.answered ? { answered: before.answered } : {}),
   };
@@ -65,7 +83,9 @@ export function personOf(
 
 /** A person as a form's first values. */
 export function personValues(person: Participant | undefined, version: number | undefined, email: string | undefined) {
-  const avoided = person?.needs.flatMap((need) => (need.kind === "substance" ? [need] : [])) ?? [];
+  const avoided = person?.needs.flatMap((need) => (need.kind === "diet" ? [] : [need])) ?? [];
+  const noted = avoided.filter((need) => need.note !== "");
+  const areNotesRead = noted.length > 0 && noted.every((need) => need.noteReadBy);
   return {
     version,
     name: person?.name ?? "",
@@ -76,11 +96,13 @@ export function personValues(person: Participant | undefined, version: number | 
     email: email ?? "",
     note: person?.note ?? "",
     words: person?.words?.text ?? "",
-    areWordsRead: person?.words && person.words.readBy !== null ? "on" : "",
+    areWordsRead: (person?.words ? person.words.readBy !== null : areNotesRead) ? "on" : "",
+    wordsSayNothing: person?.words?.isNothing ? "on" : "",
     emergency: person?.emergency ?? "",
     diet: person?.needs.find((need) => need.kind === "diet")?.diet ?? "",
     needs: Array.from({ length: needRows }, (_, index) => ({
-      substance: avoided[index]?.substance ?? "",
+      substance: substanceOf(avoided[index]),
+      food: foodOf(avoided[index]),
       severity: avoided[index]?.severity ?? "",
       touchOrAir: avoided[index]?.touchOrAir ? "on" : "",
       note: avoided[index]?.note ?? "",

@@ -11,7 +11,7 @@ import { forgetPerson } from "~/services/privacy.server";
 import { database } from "~/db/client.server";
 import { requireLead } from "~/services/session.server";
 import { PersonFields } from "~/ui/people/PersonFields";
-import { FormError, Primary, TextLink } from "~/ui/sheet/controls";
+import { FormError, Primary, Secondary, TextLink } from "~/ui/sheet/controls";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   requireLead(context);
@@ -101,16 +101,18 @@ export default function Person({ params, actionData }: Route.ComponentProps) {
         </div>
       </Form>
       {person ? (
-        <Form method="post" style={{ marginTop: 24 }}>
-          <button
-            className="text quiet"
-            style={{ minHeight: 44, textDecoration: "underline" }}
-            name="intent"
-            value="remove"
-          >
-            Take {person.name} off the register
-          </button>
-        </Form>
+        <details style={{ marginTop: 24 }}>
+          <summary className="quiet">Take {person.name} off the register</summary>
+          <p className="small quiet">
+            Everything {person.name} declared goes, from every list, and this program cannot bring it back. “What is
+            held” on the privacy page gives a copy first.
+          </p>
+          <Form method="post">
+            <Secondary name="intent" value="remove">
+              Take {person.name} off for good
+            </Secondary>
+          </Form>
+        </details>
       ) : null}
     </>
   );

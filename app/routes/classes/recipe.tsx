@@ -1,6 +1,7 @@
 import { useClass } from "./class-context";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
+import { subjectsOf } from "~/ui/words/findings";
 import { RecipeSheet } from "~/ui/recipe/RecipeSheet";
 import { TextLink } from "~/ui/sheet/controls";
 
@@ -34,6 +35,7 @@ export default function ClassRecipe() {
       <SettleBar
         stage="recipe"
         standing={standings.recipe}
+        subjectOf={subjectsOf(input)}
         timeZone={input.timeZone}
         action={action}
         {...(input.dishes.length === 0 ? { blockedBy: "Choose a recipe first." } : {})}

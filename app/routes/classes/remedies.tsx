@@ -22,7 +22,13 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   await audit(accountOf(context).id, params.classId, "opened one person's verdict").catch(() => undefined);
   const ways = waysOutFor(input, params.personId, await newestRecipes(database()));
   // The page shows what each would come to; what it changes is worked out anew when one is chosen.
-  return { ways: ways.map(({ change, ...way }) => ({ ...way, isPossible: change !== null })) };
+  return {
+    ways: ways.map(({ change, drafted, ...way }) => ({
+      ...way,
+      isPossible: change !== null,
+      swaps: drafted?.swaps ?? [],
+    })),
+  };
 }
 
 const schema = z.object({ version: z.coerce.number().pipe(z.int()), remedy: z.string().max(200) });
@@ -53,6 +59,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     remedy.change,
     `${remedyTitles[remedy.kind]}${remedy.title ? `: ${remedy.title}` : ""}`,
     account.id,
+    remedy.drafted?.recipe,
   );
   if (!isDone)
     return data(
@@ -127,6 +134,21 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
                   <td>
                     <b>{remedyTitles[remedy.kind]}</b>
                     <div className="small">{sayRemedy(remedy)}</div>
+                    {remedy.swaps.length > 0 ? (
+                      <div className="small needs-you">
+                        Drafted now, cooked by nobody yet:{" "}
+                        {list(
+                          remedy.swaps.map(({ from, to }) =>
+                            to === null
+                              ? `no ${names.ingredient(from)}`
+                              : `${names.ingredient(to)} for ${names.ingredient(from)}`,
+                          ),
+                          names.locale,
+                        )}
+                        . Chosen, it is kept as a new revision and stays a draft; its words and side effects stand in
+                        the recipe.
+                      </div>
+                    ) : null}
                   </td>
                   <td>
                     <span className={`verdict-word ${remedy.after}`}>{verdictTitle[remedy.after]}</span>

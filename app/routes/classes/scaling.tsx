@@ -4,9 +4,8 @@ import { z } from "zod";
 import type { Route } from "./+types/scaling";
 import { useClass } from "./class-context";
 import { formOf } from "../form";
-import { nextWholeEggs, scaleOptions } from "~/core/kit";
-import { cookingPlaces, kitOptionsOf, withMorePeople } from "~/core/plan";
-import { batchRules, piecesWanted } from "~/core/scale";
+import { scaleWays, withMorePeople } from "~/core/plan";
+import { batchRules } from "~/core/scale";
 import { changeBrief, classOr404 } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { WhenReady } from "~/ui/sheet/WhenReady";
@@ -50,27 +49,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 export default function Scaling({ actionData }: Route.ComponentProps) {
   const { input, plan, meta, names } = useClass();
   const [more, setMore] = useState(2);
-  const pantry = useMemo(() => new Map(input.pantry.map((one) => [one.id, one])), [input.pantry]);
   const isBusy = useNavigation().state !== "idle";
-  const options = kitOptionsOf(input);
   // One row of options for each dish and each size of station: the uneven last one is its own.
-  const groups = plan.dishes.flatMap((dish) => {
-    const own = plan.stations.filter((station) => station.dishId === dish.id);
-    return [...new Set(own.map((station) => station.size))].map((size) => {
-      const { places, ownSurfaces } = cookingPlaces(dish, input);
-      const wanted = piecesWanted(size, input.brief.piecesEach, input.brief.testersPerSurface * ownSurfaces);
-      const rows = scaleOptions(dish.recipe, pantry, dish.batter, wanted, places, options);
-      const now = rows.find((row) => row.rule === input.brief.batchRule);
-      return {
-        dish,
-        size,
-        wanted,
-        rows,
-        stations: own.filter((station) => station.size === size),
-        wholeEggs: now ? nextWholeEggs(dish.recipe, pantry, dish.batter, now.scale.factor) : undefined,
-      };
-    });
-  });
+  const groups = useMemo(() => scaleWays(input, plan), [input, plan]);
   const grown = useMemo(() => withMorePeople(input, plan, more), [input, plan, more]);
   return (
     <>
@@ -95,7 +76,7 @@ export default function Scaling({ actionData }: Route.ComponentProps) {
           key={`${group.dish.id} ${group.size}`}
           title={`${names.dish(group.dish.id)}: ${group.size} people at ${group.stations.map((station) => station.name).join(", ")}`}
           wanted={group.wanted}
-          options={group.rows}
+          options={group.options}
           chosen={input.brief.batchRule}
           wholeEggs={group.wholeEggs}
           names={names}

@@ -7,6 +7,7 @@ import { FileLink, Primary, TextLink } from "~/ui/sheet/controls";
 import { PrintButton } from "~/ui/sheet/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { bellInstruction, bellWords, criticalWords, hazardWords } from "~/ui/words/en";
+import { subjectsOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
 
 /** The run sheet: bells with what to say, lanes for who does what, and what the time goes into. */
@@ -96,7 +97,13 @@ export default function TimelinePage() {
           ))}
         </div>
       </div>
-      <SettleBar stage="timeline" standing={standings.timeline} timeZone={input.timeZone} action={action} />
+      <SettleBar
+        stage="timeline"
+        standing={standings.timeline}
+        timeZone={input.timeZone}
+        subjectOf={subjectsOf(input)}
+        action={action}
+      />
     </>
   );
 }

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { type Participant, ageBands } from "~/core/people";
 import { choice, optionalWords, words } from "../form";
-import { checkNeedRows, dietField, needRow, needsOf } from "../need-rows";
+import { checkNeedRows, dietField, foodOf, needRow, needsOf, substanceOf } from "../need-rows";
 import type { Answer } from "~/services/intake.server";
 
 /** Children one guardian can answer for on one form, and substances for each. */
@@ -21,7 +21,8 @@ const personSchema = z
   .superRefine((person, context) => {
     const say = (path: (string | number)[], message: string) => context.addIssue({ code: "custom", path, message });
     checkNeedRows(person.needs, (row, field, message) => say(["needs", row, field], message));
-    const says = person.needs.some((need) => need.substance) || person.diet !== undefined || person.words !== "";
+    const says =
+      person.needs.some((need) => need.substance || need.food) || person.diet !== undefined || person.words !== "";
     if (person.answer === "nothing" && says)
       say(["answer"], "Something is written below. Choose “there is something”, or empty the fields.");
     if (person.answer === "something" && !says)
@@ -45,7 +46,8 @@ export function answersOf(form: z.output<typeof intakeSchema>, on: string): Answ
   }));
 }
 
-const emptyNeeds = () => Array.from({ length: needRows }, () => ({ substance: "", severity: "", touchOrAir: "" }));
+const emptyNeeds = () =>
+  Array.from({ length: needRows }, () => ({ substance: "", food: "", severity: "", touchOrAir: "" }));
 export const emptyPerson = () => ({
   name: "",
   ageBand: "",
@@ -78,6 +80,7 @@ export function typedOf(payload: Readonly<Record<string, unknown>>): {
           const need = part(needs[index]);
           return {
             substance: text(need.substance),
+            food: text(need.food),
             severity: text(need.severity),
             touchOrAir: text(need.touchOrAir),
           };
@@ -92,15 +95,17 @@ export function typedOf(payload: Readonly<Record<string, unknown>>): {
 
 /** A person's last answer as a form's first values, to be confirmed or corrected. */
 export function valuesOf(person: Participant) {
-  const avoided = person.needs.flatMap((need) => (need.kind === "substance" ? [need] : []));
+  const avoided = person.needs.flatMap((need) => (need.kind === "diet" ? [] : [need]));
   const hasMore = avoided.length > needRows;
   const words = [
     person.words?.text ?? "",
+    // Notes have no field of their own here.
+    ...avoided.flatMap((need) => (need.note === "" ? [] : [`${substanceOf(need) || foodOf(need)}: ${need.note}`])),
     // What the rows do not hold must not get lost on the way through the form.
     hasMore
       ? `Also avoids: ${avoided
           .slice(needRows)
-          .map((need) => need.substance)
+          .map((need) => substanceOf(need) || foodOf(need))
           .join(", ")}`
       : "",
   ].filter((text) => text !== "");
@@ -112,7 +117,12 @@ export function valuesOf(person: Participant) {
     needs: emptyNeeds().map((empty, index) => {
       const need = avoided[index];
       return need
-        ? { substance: need.substance, severity: need.severity, touchOrAir: need.touchOrAir ? "on" : "" }
+        ? {
+            substance: substanceOf(need),
+            food: foodOf(need),
+            severity: need.severity,
+            touchOrAir: need.touchOrAir ? "on" : "",
+          }
         : empty;
     }),
     diet: person.needs.find((need) => need.kind === "diet")?.diet ?? "",

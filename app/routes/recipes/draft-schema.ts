@@ -102,6 +102,10 @@ export const draftSchema = z.object({
         omit: z.array(id).max(60),
         swaps: z.array(z.object({ lineId: id, ingredientId: noId, amount: short })).max(60),
         add: z.array(line).max(30),
+        steps: z
+          .array(z.object({ stepId: id, text: z.string().max(2000) }))
+          .max(60)
+          .default([]),
       }),
     )
     .max(20),

@@ -105,7 +105,7 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
             <h2>In the bowl</h2>
             <ul className="bench-lines">
               {draft.lines
-                .filter((line) => recipe.lines.some((one) => one.id === line.id && isBatter(one)))
+                .filter((line) => recipe.lines.some((one) => one.id === line.id && isBatter(one, recipe)))
                 .map((line) => (
                   <li key={line.id}>
                     <Cell

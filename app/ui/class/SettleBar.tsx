@@ -1,5 +1,6 @@
 import { Form } from "react-router";
-import type { InputChange, Stage, StageState } from "~/core/plan";
+import type { Stage } from "~/core/plan";
+import type { InputChange, StageState } from "~/core/sheet";
 import { moment } from "~/ui/format/format";
 import { Primary, Secondary } from "~/ui/sheet/controls";
 import { useLocale } from "~/ui/sheet/locale";
@@ -11,6 +12,8 @@ export interface StageStanding {
   readonly by: string | null;
   readonly at: Date | undefined;
   readonly changes: readonly InputChange[];
+  /** The beginning of the stamp as it is now, for printing on a sheet; empty where no sheet prints it. */
+  readonly seal: string;
 }
 
 interface Props {
@@ -20,10 +23,14 @@ interface Props {
   /** Why it cannot be settled now; shown in place of the button's promise. */
   readonly blockedBy?: string;
   readonly action: string;
+  /** It is signed by a form of its own below; this says how it stands and opens it again. */
+  readonly isSignedBelow?: boolean;
+  /** What an id or a place stands for, in words; see `subjectsOf`. */
+  readonly subjectOf: (kind: string, id: string) => string;
 }
 
 /** Says whether a stage is settled, by whom, and what has made it stale; and settles it. */
-export function SettleBar({ stage, standing, timeZone, blockedBy, action }: Props) {
+export function SettleBar({ stage, standing, timeZone, blockedBy, action, subjectOf, isSignedBelow }: Props) {
   const locale = useLocale();
   const { state, by, at, changes } = standing;
   const signed = at ? `${by ?? "someone"}, ${moment(at, locale, timeZone)}` : "";
@@ -34,7 +41,10 @@ export function SettleBar({ stage, standing, timeZone, blockedBy, action }: Prop
         <div>
           <p className="needs-you">Stale: settled by {signed}, and changed since.</p>
           <p className="small">
-            {changes.slice(0, 6).map(sayChange).join("; ")}
+            {changes
+              .slice(0, 6)
+              .map((change) => sayChange(change, subjectOf))
+              .join("; ")}
             {changes.length > 6 ? `; and ${changes.length - 6} more` : ""}.
           </p>
         </div>
@@ -47,7 +57,7 @@ export function SettleBar({ stage, standing, timeZone, blockedBy, action }: Prop
           <Secondary name="intent" value="unsettle">
             Open again
           </Secondary>
-        ) : (
+        ) : isSignedBelow ? null : (
           <Primary name="intent" value="settle" disabled={blockedBy !== undefined}>
             Settle {stageWords[stage].toLowerCase()}
           </Primary>

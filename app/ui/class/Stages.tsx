@@ -1,6 +1,7 @@
 import { useEffect, useRef } from "react";
 import { Link, useLocation } from "react-router";
-import { type Stage, type StageState, stages } from "~/core/plan";
+import { type Stage, stages } from "~/core/plan";
+import type { StageState } from "~/core/sheet";
 import { stageStateWords, stageWords } from "~/ui/words/en";
 
 /** Pages that belong to a stage without being named after it. */

@@ -3,7 +3,7 @@ import { type Substance, substances } from "~/core/pantry";
 import { AreaField, CheckField, SelectField, TextField, optionsOf } from "~/ui/sheet/controls";
 import { ageWords, dietWords, severityWords, substanceWords } from "~/ui/words/en";
 
-type Need = { substance?: unknown; severity?: unknown; touchOrAir?: unknown };
+type Need = { substance?: unknown; food?: unknown; severity?: unknown; touchOrAir?: unknown };
 type Person = {
   name?: unknown;
   ageBand?: unknown;
@@ -67,6 +67,13 @@ export function PersonBlock({ field, index, isOwn, regime }: Props) {
                 options={listed.map((value) => ({ value, label: substanceWords[value] }))}
                 empty="–"
                 className="c6"
+              />
+              <TextField
+                field={need.food}
+                label="or any other food"
+                className="c6"
+                autoComplete="off"
+                hint="such as corn or banana"
               />
               <SelectField
                 field={need.severity}

@@ -26,6 +26,13 @@ function Scoops({ line }: { line: KitLine }) {
       </>
     );
   if (main.amount.unit === "piece" || !main.scoops) return <AmountText value={main.amount} />;
+  // Spoons that miss by more than is allowed are no way to measure it: by weight, where there is one.
+  if (!main.scoops.isWithin && main.onScale)
+    return (
+      <>
+        <Grams value={main.onScale.shown} /> <span className="quiet">weighed</span>
+      </>
+    );
   return <ScoopText counts={main.scoops.counts} />;
 }
 

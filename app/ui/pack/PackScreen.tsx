@@ -196,7 +196,7 @@ export function PackScreen(props: Props) {
                     {each.name}
                   </span>
                   <span className={left === 0 ? "quiet" : ""}>
-                    {left === 0 ? "done" : `${left} of ${each.containers.length}`}
+                    {left === 0 ? "done" : `${each.containers.length - left} of ${each.containers.length}`}
                   </span>
                 </button>
               </li>

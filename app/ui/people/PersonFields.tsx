@@ -16,12 +16,13 @@ interface Props {
       | "note"
       | "words"
       | "areWordsRead"
+      | "wordsSayNothing"
       | "emergency",
       Field
     >
   >;
   readonly grownUps: readonly Option[];
-  readonly needs: readonly Readonly<Record<"substance" | "severity" | "touchOrAir" | "note", Field>>[];
+  readonly needs: readonly Readonly<Record<"substance" | "food" | "severity" | "touchOrAir" | "note", Field>>[];
 }
 
 /** One person: who, and what they must or want to avoid. */
@@ -68,6 +69,7 @@ export function PersonFields({ fields, needs, grownUps }: Props) {
               empty="–"
               className="c3"
             />
+            <TextField field={need.food} label="or any food" className="c3" autoComplete="off" hint="corn, banana" />
             <SelectField
               field={need.severity}
               label="How bad"
@@ -87,7 +89,12 @@ export function PersonFields({ fields, needs, grownUps }: Props) {
         rows={2}
         hint="Nothing is read into this: until you tick the box, every verdict is unknown."
       />
-      <CheckField field={fields.areWordsRead} label="read, and turned into what is ticked above" className="c4" />
+      <CheckField
+        field={fields.areWordsRead}
+        label="read, notes too, and turned into what stands above"
+        className="c4"
+      />
+      <CheckField field={fields.wordsSayNothing} label="I have read them: nothing to avoid in them" className="c4" />
       <TextField
         field={fields.emergency}
         label="Where the rescue medicine and the emergency plan are"

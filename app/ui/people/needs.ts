@@ -7,6 +7,6 @@ export const needsInWords = (person: Participant): string =>
     .map((need) =>
       need.kind === "diet"
         ? dietWords[need.diet]
-        : `${substanceWords[need.substance]} (${severityWords[need.severity]}${need.touchOrAir ? ", touch or air" : ""})${need.note ? `: ${need.note}` : ""}`,
+        : `${need.kind === "food" ? need.food : substanceWords[need.substance]} (${severityWords[need.severity]}${need.touchOrAir ? ", touch or air" : ""})${need.note ? `: ${need.note}` : ""}`,
     )
     .join("; ");

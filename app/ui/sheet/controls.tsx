@@ -84,6 +84,28 @@ export interface Option {
 export const optionsOf = <K extends string>(words: Readonly<Record<K, string>>): Option[] =>
   (Object.entries(words) as [K, string][]).map(([value, label]) => ({ value, label }));
 
+/** The bare list to choose from, for a place that names it by itself; `SelectField` where it is a field of a form. */
+export const Choice = ({
+  options,
+  empty,
+  ...select
+}: { options: readonly Option[]; empty: string | undefined } & Pick<
+  ComponentProps<typeof NativeSelect.Field>,
+  "id" | "name" | "defaultValue"
+>) => (
+  <NativeSelect.Root>
+    <NativeSelect.Field {...select} background="bg.panel" minHeight="44px" fontSize="17px">
+      {empty === undefined ? null : <option value="">{empty}</option>}
+      {options.map((option) => (
+        <option key={option.value} value={option.value}>
+          {option.label}
+        </option>
+      ))}
+    </NativeSelect.Field>
+    <NativeSelect.Indicator />
+  </NativeSelect.Root>
+);
+
 export const SelectField = ({
   field,
   label,
@@ -93,23 +115,7 @@ export const SelectField = ({
   empty,
 }: Common & { options: readonly Option[]; empty?: string }) => (
   <Labelled field={field} label={label} hint={hint} className={className}>
-    <NativeSelect.Root>
-      <NativeSelect.Field
-        name={field.name}
-        defaultValue={valueOf(field) ?? ""}
-        background="bg.panel"
-        minHeight="44px"
-        fontSize="17px"
-      >
-        {empty === undefined ? null : <option value="">{empty}</option>}
-        {options.map((option) => (
-          <option key={option.value} value={option.value}>
-            {option.label}
-          </option>
-        ))}
-      </NativeSelect.Field>
-      <NativeSelect.Indicator />
-    </NativeSelect.Root>
+    <Choice name={field.name} defaultValue={valueOf(field) ?? ""} options={options} empty={empty} />
   </Labelled>
 );
 

@@ -194,6 +194,8 @@ export function saySwapNote(note: SwapNote, ingredient: (id: string) => string, 
       return "Binds but does not lift: expect it flatter.";
     case "binder":
       return `${grams(note.grams, locale)} binder a batch, or a blend that has its own.`;
+    case "gel-for-many":
+      return "Gel for more than two eggs: a draft until somebody has cooked it.";
     case "thickens-on-standing":
       return "Goes on thickening in the bowl: keep a splash by for the second load.";
     case "more-liquid":

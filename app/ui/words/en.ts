@@ -1,8 +1,9 @@
 import type { Reason, VerdictWord } from "~/core/allergen";
 import type { Substance } from "~/core/pantry";
-import type { Diet } from "~/core/pantry";
+import type { Diet, Market } from "~/core/pantry";
 import type { AgeBand, Audience, ParticipantRole, Severity } from "~/core/people";
-import type { Brief, KeyFigure, Stage, StageState } from "~/core/plan";
+import type { Brief, KeyFigure, Stage } from "~/core/plan";
+import type { StageState } from "~/core/sheet";
 import type {
   Bowl,
   Cue,
@@ -127,6 +128,7 @@ export const hazardWords: Words<Hazard> = {
   "boiling-sauce": "Boiling sugar and sauce stick and burn: an adult stirs and pours.",
   "small-pieces": "Small round pieces can choke small children: halve them, sit to eat.",
   cords: "Cords behind the table, dry hands at the plug, never past four fifths of what the circuit carries.",
+  spitting: "Butter spits when it comes hot from the microwave: cover it, let it stand, stir before it is carried.",
 };
 export const closingCaution =
   "Local food, fire and electrical codes and licensed practice come first. The participant and their clinician know best what they can eat.";
@@ -192,10 +194,23 @@ export const substanceWords: Words<Substance> = {
   "brazil-nut": "Brazil nut",
   pistachio: "pistachio",
   macadamia: "macadamia",
+  "pine-nut": "pine nut",
   meat: "meat",
+  pork: "pork",
+  beef: "beef",
+  lard: "lard",
   gelatine: "gelatine",
+  rennet: "rennet",
+  carmine: "carmine",
+  shellac: "shellac",
+  beeswax: "beeswax",
   honey: "honey",
   alcohol: "alcohol",
+};
+export const marketWords: Words<Market> = {
+  us: "the nine of the United States",
+  eu: "the fourteen of the EU and the UK",
+  anz: "the list of Australia and New Zealand",
 };
 export const verdictTitle: Words<VerdictWord> = {
   contains: "contains",
@@ -262,6 +277,8 @@ export const taskWords: Words<TaskKind> = {
   mix: "Mix",
   wait: "Wait",
   rest: "Batter rests",
+  part: "Sauce, filling",
+  after: "After cooking",
   preheat: "Preheat",
   "demo-load": "One load shown",
   wash: "Wash the surface",
@@ -322,6 +339,21 @@ export const reasonWords: {
   "ask-about-faith": (reason, ingredient) =>
     `${ingredient} has or may have ${substanceWords[reason.substance]}: ask what their rules say of it`,
   "none-declared": (reason) => `no ${substanceWords[reason.substance]} declared on ${read(reason)}`,
+  "silence-says-nothing": (reason) =>
+    `the label of “${reason.product}” need not name ${substanceWords[reason.substance]} (${marketWords[reason.market]}), so its silence says nothing until somebody looks through the whole list`,
+  "looked-for": (reason) =>
+    `${reason.readBy} looked for ${substanceWords[reason.what as Substance] ?? reason.what} on the whole label of “${reason.product}” and found none, ${reason.readOn}`,
+  "is-food": (reason, ingredient) => `${ingredient} is ${reason.food} or made of it`,
+  "label-names-food": (reason) => `the label of “${reason.product}” names ${reason.food}`,
+  "food-not-looked-for": (reason, ingredient) =>
+    `nobody has looked through the label of the ${ingredient} for ${reason.food}`,
+  "not-this-food": (reason, ingredient) => `${ingredient} is a whole food and not ${reason.food}`,
+  "gluten-free-claim": (reason) =>
+    `“${reason.product}” claims to be gluten-free (${reason.market === "anz" ? "none detectable" : "at most 20 ppm"}), read by ${reason.readBy}, ${reason.readOn}`,
+  "ask-about-oats": () =>
+    "oats labelled gluten-free: for coeliac disease only where that was agreed with the clinician; ask",
+  "ask-about-wheat-starch": (reason) =>
+    `“${reason.product}” claims to be gluten-free and has gluten-free wheat starch or the like: it may suit coeliac disease; ask`,
   "whole-food": (reason, ingredient) => `${ingredient} is a whole food without ${substanceWords[reason.substance]}`,
   "not-in-pantry": (_reason, ingredient) => `${ingredient} is not in the pantry, so nothing is known of it`,
 };

@@ -149,7 +149,25 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   "waits-for-surfaces": (f, n) =>
     `The last station waits ${minutes(f.minutes, n.locale)} for a ${f.surfaceName.toLowerCase()}.${f.withOneMore === undefined ? "" : ` With one more the class would close after ${minutes(f.withOneMore, n.locale)}.`}`,
   "cook-by-passed": (f, n) =>
-    `${stationsOf(f, n)}: the last load starts ${minutes(f.minutes, n.locale)} after mixing, the batter is good for ${minutes(f.max, n.locale)}. Mix in two halves, or join dry and wet late.`,
+    f.why === "raw-batter"
+      ? `${stationsOf(f, n)}: batter with raw egg or milk would stand ${minutes(f.minutes, n.locale)} before the last load; at room temperature it is ${minutes(f.max, n.locale)} in all, whatever its leavener. Keep it cold, mix later, or in two halves. Local food codes come first.`
+      : `${stationsOf(f, n)}: the last load starts ${minutes(f.minutes, n.locale)} after the batter got wet, it is good for ${minutes(f.max, n.locale)}. Mix in two halves, or join dry and wet late.`,
+  "circuit-near-limit": (f, n) =>
+    `${list(f.appliances, n.locale)}: alone on its circuit, above what that should carry for hours. Nothing else on it, the lead unwound, and feel the plug from time to time; local electrical codes come first.`,
+  "adults-few": (f) =>
+    `${f.adults} adults in the room with you, ${f.wanted} are usual for so many children of this age. Ask for helpers.`,
+  "small-alone": (f, n) =>
+    `${list(f.names, n.locale)}: under six, and no grown-up of the register looks after them. Name one for each.`,
+  "demo-long": (f, n) =>
+    `Mixing is shown for ${minutes(f.minutes, n.locale)}; this age watches for about ${minutes(f.borne, n.locale)}. Show less at once, or let them step along.`,
+  "nothing-to-spare": (f, n) =>
+    `${stationsOf(f, n)}: exactly as many pieces as are wanted. Nothing to spare for what tears, burns or falls.`,
+  "twice-as-much": (f, n) =>
+    `${stationsOf(f, n)}: ${f.made} pieces made, ${f.wanted} wanted, twice as much or more. A smaller fraction of a batch would do.`,
+  "nobody-at-heat": () =>
+    "Children cook, and no adult is at the heat: the instructor walks the room and does not count. Add a helper or grown-ups. The timeline counts on one.",
+  "surface-not-cleared": (f, n) =>
+    `${list(f.surfaces, n.locale)}: another food was on it before, and fixed plates or seasoned iron cannot be washed clear of it. Keep one for that food.`,
   "stands-idle": (f, n) =>
     `${stationsOf(f, n)} ${f.stationIds.length === 1 ? "stands" : "stand"} with empty hands for up to ${minutes(f.minutes, n.locale)}. Plan a filler: clean down, set the table, a tasting.`,
   "hot-places-limited": (f) =>
@@ -176,17 +194,19 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   "plate-unknown": (f, n) => `${f.name}: not known yet for ${ingredientsOf(f, n)}. Read the labels.`,
   "contact-reaches": (f, n) =>
     `${f.name}: ${list(
-      f.substances.map((one) => substanceWords[one]),
+      [...f.substances.map((one) => substanceWords[one]), ...f.foods],
       n.locale,
     )} can reach their plate from another station. See the way it takes, and what cuts it.`,
   "words-not-read": (f) =>
     `${f.people} ${f.people === 1 ? "person wrote" : "people wrote"} something in their own words that nobody has turned into needs yet. Until then it is unknown.`,
   "label-of-other-product": (f, n) =>
     `${ingredientsOf(f, n)}: another product is bought than the one whose label was read. Read the label in hand.`,
-  "contact-not-checked": () =>
-    "Worked out here: what meets on shared surfaces, in pots of fat, tubs and toppings, at the packing table, on tools that go round, and in the air for those whom that harms. Not worked out: hands, splashes, wash-up, and tools that nobody counted.",
+  "coeliac-as-cereal": (f, n) =>
+    `${list(f.names, n.locale)}: coeliac disease written down as one cereal. It is taken as gluten here; ask whether that is meant, or a wheat allergy.`,
+  "contact-not-checked": (f) =>
+    `Worked out here: what meets on shared surfaces, in pots of fat, tubs and toppings, at the packing table, on tools that go round, and in the air for those whom that harms. Not worked out: hands, splashes, wash-up, and tools that nobody counted${f.hasDemoPiece ? "; who tastes the piece that is shown" : ""}${f.hasToppings ? "; spoons that go from one topping to another on one table" : ""}.`,
   "scoops-off": (f, n) =>
-    `${stationsOf(f, n)}: ${n.ingredient(f.ingredientId)} cannot be measured closely with this set (${number(Math.abs(f.error) * 100, n.locale, 0)}${thin}% ${f.error > 0 ? "over" : "under"}). Weigh it in the prep room.`,
+    `${stationsOf(f, n)}: ${n.ingredient(f.ingredientId)} cannot be measured closely with this set (${number(Math.abs(f.error) * 100, n.locale, 0)}${thin}% ${f.error > 0 ? "over" : "under"}). ${f.isWeighed ? "Kits come weighed, so the scale decides; the spoons are no substitute for it." : "Weigh it in the prep room."}`,
 };
 
 export const sayFinding = (finding: Finding, names: Names): string => {
@@ -279,19 +299,52 @@ const kindWords: Readonly<Record<string, string>> = {
   circuit: "the circuit",
   product: "the product of",
   kitchen: "the kitchen's",
+  brought: "food brought along,",
+  register: "the register's",
+  arrangement: "the",
+  class: "the class's",
 };
 
+const otherSubjects: Readonly<Record<string, string>> = {
+  "class:title": "title",
+  "class:startsAt": "date and time",
+  "class:timeZone": "time zone",
+  "kitchen:name": "name",
+  "kitchen:sinks": "sinks",
+  "kitchen:circuits": "circuits",
+  "register:order": "order",
+  "arrangement:seats": "seats",
+};
+
+/** What an entry of a stamp stands for, as it is called now; what is gone keeps its place or id. */
+export function subjectsOf(input: ClassInput): (kind: string, id: string) => string {
+  const at = <T>(list: readonly T[], id: string): T | undefined => list[Number(id) - 1];
+  const ingredient = (id: string) => input.pantry.find((one) => one.id === id)?.name;
+  const find: Readonly<Record<string, (id: string) => string | undefined>> = {
+    person: (id) => input.people.find((one) => one.id === id)?.name,
+    answer: (id) => input.people.find((one) => one.id === id)?.name,
+    ingredient,
+    label: ingredient,
+    pack: ingredient,
+    recipe: (id) => at(input.dishes, id)?.recipe.title,
+    dish: (id) => at(input.dishes, id)?.recipe.title,
+    surface: (id) => at(input.kitchen.surfaces, id)?.name,
+    circuit: (id) => at(input.kitchen.circuits ?? [], id)?.name,
+    brought: (id) => at(input.shared ?? [], id)?.name,
+  };
+  return (kind, id) => find[kind]?.(id) ?? otherSubjects[`${kind}:${id}`] ?? id;
+}
+
 /** What changed since a stage was settled, in words: "people: 12 → 14". Documents and health data say only that they changed. */
-export function sayChange(change: {
-  readonly name: string;
-  readonly from: string | undefined;
-  readonly to: string | undefined;
-}): string {
+export function sayChange(
+  change: { readonly name: string; readonly from: string | undefined; readonly to: string | undefined },
+  subjectOf: (kind: string, id: string) => string = (_kind, id) => id,
+): string {
   const [kind = "", ...rest] = change.name.split(":");
   const subject =
     kind === "brief"
       ? (briefKeyWords[rest.join(":")] ?? rest.join(":"))
-      : `${kindWords[kind] ?? kind} ${rest.join(":")}`;
+      : `${kindWords[kind] ?? kind} ${subjectOf(kind, rest.join(":"))}`.trim();
   const isShown = (value: string | undefined) =>
     value !== undefined && !value.startsWith("#") && !value.startsWith("{");
   if (change.from === undefined) return `${subject}: new`;

@@ -1,7 +1,7 @@
 import { type Exposure, type Leg, type ThingKind, carrierOf, thingOf } from "~/core/contact";
 import { stationId } from "~/core/people";
 import type { Fault, FaultCode } from "~/core/seating";
-import type { ClassInput, ClassPlan, Remedy, RemedyKind } from "~/core/plan";
+import type { ClassInput, ClassPlan, Remedy, RemedyKind, DecisionKind, OpeningKind } from "~/core/plan";
 import type { Job, LeftOut } from "~/core/turns";
 import type { Tool } from "~/core/recipe";
 import { clock, list } from "~/ui/format/format";
@@ -60,12 +60,17 @@ export function sayPath(legs: readonly Leg[], input: ClassInput, plan: ClassPlan
 /** What an exposure is about, and the whole way, in one sentence. */
 export function sayExposure(exposure: Exposure, input: ClassInput, plan: ClassPlan, names: Names): string {
   const { trace } = exposure;
+  const avoided = exposure.substance ? substanceWords[exposure.substance] : (exposure.food ?? "");
   const what =
     trace.certainty === "unread"
       ? `${names.ingredient(trace.ingredientId)}, whose label nobody has read`
-      : trace.substance === exposure.substance
-        ? substanceWords[trace.substance]
-        : `${substanceWords[trace.substance]}, which bears on ${substanceWords[exposure.substance]}`;
+      : trace.certainty === "silent"
+        ? `${names.ingredient(trace.ingredientId)}, whose label need not name ${avoided} and was not looked through for it`
+        : trace.certainty === "food"
+          ? `${trace.names.id ? names.ingredient(trace.ingredientId) : trace.names.name}, which bears on ${avoided}`
+          : trace.substance === exposure.substance
+            ? substanceWords[trace.substance]
+            : `${substanceWords[trace.substance]}, which bears on ${avoided}`;
   const traces = trace.certainty === "may-contain" ? " (as a trace)" : "";
   return `${verdictTitle[exposure.verdict]}: ${what}${traces} reaches the plate. ${sayPath(exposure.legs, input, plan, names)}`;
 }
@@ -74,6 +79,27 @@ export function sayExposure(exposure: Exposure, input: ClassInput, plan: ClassPl
 export const cutsOf = (legs: readonly Leg[]): string[] => [
   ...new Set(legs.map((leg) => cutWords[thingOf(leg.thing).kind])),
 ];
+
+/** What stands open of a person when the allergy table is signed. */
+export const openingWords: Readonly<Record<OpeningKind, string>> = {
+  contains: "their plate contains what they must not have",
+  reached: "what they must not have reaches their plate over the room",
+  "may-contain": "their plate may contain what they avoid",
+  unknown: "it is not known whether their plate has what they avoid",
+  "not-answered": "has not answered; that is not “none”",
+  "words-not-read": "wrote something that nobody has turned into needs",
+  "second-answer": "a second answer came in that nobody has compared",
+  "coeliac-as-cereal": "coeliac disease written down as one cereal",
+};
+
+/** What the lead decided of it. */
+export const decisionWords: Readonly<Record<DecisionKind, string>> = {
+  "sits-out": "does not eat of it",
+  "own-food": "eats what they bring",
+  "other-plate": "gets another plate, made apart",
+  "asked-agreed": "asked, and agreed with them or their guardian",
+  "will-ask": "asked at the door before anything is opened",
+};
 
 export const remedyTitles: Readonly<Record<RemedyKind, string>> = {
   "whole-class": "The whole class without it",

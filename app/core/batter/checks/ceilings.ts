@@ -31,7 +31,7 @@ export function ceilingsPassed(recipe: Recipe, pantry: Pantry): BatterFinding[] 
   return seasoning.flatMap((line): BatterFinding[] => {
     const role = pantry.get(line.ingredientId)?.role ?? "other";
     const grams = lineGrams(line, recipe, pantry);
-    if (!hasCeiling(role) || grams === undefined || !isBatter(line)) return [];
+    if (!hasCeiling(role) || grams === undefined || !isBatter(line, recipe)) return [];
     const gramsPer100 = (grams / base) * 100;
     const { warn, refuse } = ceilings[role];
     if (gramsPer100 <= warn) return [];

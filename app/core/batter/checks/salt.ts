@@ -9,7 +9,7 @@ export const saltByBrand = (recipe: Recipe, pantry: Pantry): BatterFinding[] =>
   recipe.lines.flatMap((line): BatterFinding[] => {
     const ingredient = pantry.get(line.ingredientId);
     const amount = expectedOf(line.amount);
-    if (!ingredient?.tspSpread || !amount || !isBatter(line)) return [];
+    if (!ingredient?.tspSpread || !amount || !isBatter(line, recipe)) return [];
     const range = massRange(amount, ingredient, recipe.system, recipe.fill);
     return range && range.because === "brand"
       ? [{ code: "salt-depends-on-brand", level: "notes", lineId: line.id, low: range.low, high: range.high }]

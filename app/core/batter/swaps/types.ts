@@ -14,6 +14,7 @@ export type SwapNote =
   | { readonly code: "no-lift" }
   | { readonly code: "binder"; readonly grams: number }
   | { readonly code: "thickens-on-standing" }
+  | { readonly code: "gel-for-many" }
   | { readonly code: "more-liquid"; readonly share: number }
   | { readonly code: "powder-added"; readonly tsp: number; readonly rule: "uk" | "us" | "au" }
   | { readonly code: "powder-reduced"; readonly tsp: number };

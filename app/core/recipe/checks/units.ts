@@ -10,7 +10,7 @@ const isMetric = ({ unit }: Amount): boolean => unit === "g" || unit === "kg" ||
 export function unitsMixed(recipe: Recipe): RecipeFinding[] {
   const named = (holds: (amount: Amount) => boolean) =>
     recipe.lines.flatMap((line) => {
-      const amount = isBatter(line) ? expectedOf(line.amount) : undefined;
+      const amount = isBatter(line, recipe) ? expectedOf(line.amount) : undefined;
       return amount && holds(amount) ? [line.ingredientId] : [];
     });
   const [byVolume, byMetric] = [named(isCupLike), named(isMetric)];

@@ -5,6 +5,7 @@ import {
   type DraftVariant,
   type Recipe,
   type RecipeDraft,
+  asVariant,
   emptyLine,
   partHeats,
   partKinds,
@@ -23,6 +24,19 @@ interface Props {
 
 const lineName = (line: DraftLine, pantry: readonly Ingredient[]) =>
   pantry.find((one) => one.id === line.ingredientId)?.name ?? (line.said || line.id);
+
+/** Steps that read otherwise in a variant than in the recipe: retold by themselves, or in the author's words. */
+function retoldSteps(recipe: Recipe, variant: DraftVariant, pantry: readonly Ingredient[]) {
+  const made = asVariant(recipe, variant.id, new Map(pantry.map((one) => [one.id, one])));
+  return made.steps.flatMap((step, index) => {
+    const before = recipe.steps.find((one) => one.id === step.id);
+    const own = variant.steps.find((one) => one.stepId === step.id);
+    const isOpen = step.mentions.some((id) => !made.lines.some((line) => line.ingredientId === id));
+    return made !== recipe && (own || before?.text !== step.text)
+      ? [{ stepId: step.id, number: index + 1, text: own?.text ?? step.text, isOpen: isOpen && !own }]
+      : [];
+  });
+}
 
 /** What is made by itself: sauces, bulk dry mix, flavoured butter. */
 export function PartFields({ draft, onDraft, freshId }: Omit<Props, "recipe" | "pantry">) {
@@ -219,6 +233,34 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
                 </div>
               </div>
             ))}
+            {retoldSteps(recipe, variant, pantry).map(({ stepId, number, text, isOpen }) => (
+              <div key={stepId}>
+                <Cell
+                  label={`Step ${number} in this way`}
+                  isLabelled
+                  value={text}
+                  onText={(own) =>
+                    set(
+                      variant.id,
+                      {
+                        steps: [
+                          ...variant.steps.filter((one) => one.stepId !== stepId),
+                          ...(own.trim() === "" ? [] : [{ stepId, text: own.slice(0, 2000) }]),
+                        ],
+                      },
+                      `step-${stepId}`,
+                    )
+                  }
+                  path={`variants.${variant.id}.steps.${stepId}`}
+                />
+                {isOpen ? (
+                  <p className="needs-you small">
+                    Hands do something else here than with what it replaces. Write what they do in this way; until then
+                    nothing can be packed or printed from it.
+                  </p>
+                ) : null}
+              </div>
+            ))}
             <div className="row-buttons">
               <select
                 aria-label={`${variant.name || "This way"} leaves out`}
@@ -276,6 +318,7 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
                   omit: [],
                   swaps: [],
                   add: [],
+                  steps: [],
                 },
               ],
             },

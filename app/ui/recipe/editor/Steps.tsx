@@ -17,6 +17,7 @@ const hazardNames = {
   "boiling-sauce": "boiling sauce",
   "small-pieces": "small pieces",
   cords: "cords",
+  spitting: "spitting from the microwave",
 } satisfies Record<keyof typeof hazardWords, string>;
 
 interface Props {

@@ -27,6 +27,19 @@ const grain = 1000;
 /** No table is longer than this; above it sizes are told apart more coarsely, always to the side of too much. */
 const mostStates = 400_000;
 
+/** How many of the largest pack the table still chooses for where a need is of very many. */
+const keptPacks = 100;
+
+function withMore(basket: Basket, size: SoldAs, count: number): Basket {
+  const own = basket.take.find((one) => one.id === size.id)?.count ?? 0;
+  return {
+    ...basket,
+    take: [...basket.take.filter((one) => one.id !== size.id), { id: size.id, count: own + count }],
+    holds: basket.holds + size.holds * count,
+    price: basket.price === undefined || size.price === undefined ? undefined : basket.price + size.price * count,
+  };
+}
+
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
 
 const isLess = (a: Way, b: Way): boolean =>
@@ -50,6 +63,15 @@ export function cheapest(need: number, sizes: readonly SoldAs[]): Basket | undef
   const whole = sizes.map((one) => Math.round(one.holds * grain));
   // A need that misses a thousandth is rounding, not want.
   const wanted = Math.max(1, Math.ceil(need * grain - 0.5));
+  // A need of very many packs is met from the best one, but for the last hundred, which the table chooses.
+  const rate = (one: SoldAs) => (isPriced ? (one.price ?? 0) / one.holds : 1 / one.holds);
+  const bulk = sizes.reduce((least, one) => (rate(one) < rate(least) ? one : least));
+  const kept = sizes.reduce((most, one) => Math.max(most, one.holds), 0) * keptPacks;
+  if (need > 2 * kept && wanted / whole.reduce(gcd) > mostStates) {
+    const count = Math.floor((need - kept) / bulk.holds);
+    const rest = cheapest(need - count * bulk.holds, sizes);
+    return rest && withMore(rest, bulk, count);
+  }
   const step = Math.max(whole.reduce(gcd), Math.ceil(wanted / mostStates));
   const length = Math.ceil(wanted / step);
   const covers = whole.map((one) => Math.max(1, Math.floor(one / step)));

@@ -1,0 +1,94 @@
+import { avoidedBy, gravest, isObliged, judgePlate } from "~/core/allergen";
+import { type ContactStation, contactsOf, demoStation, exposuresOf, tracesOf } from "~/core/contact";
+import type { GearLine } from "~/core/gear";
+import { type KnownFood, markets } from "~/core/pantry";
+import type { Timeline } from "~/core/schedule";
+import { shownDish } from "./dishes";
+import { remembered } from "./stations";
+import type { ClassInput, DishPlan, ExtraKit, Plate, StationPlan } from "./types";
+
+/** What is on each person's plate: the dish of their station, or of every station for those who have none. */
+function eatenBy(
+  stations: readonly StationPlan[],
+  dishes: readonly DishPlan[],
+): (stationId: string | undefined) => string[] {
+  const dishOf = new Map(stations.map((station) => [station.id, station.dishId]));
+  const eaten = remembered((dishId) => {
+    const own = dishes.filter((dish) => dishId === "" || dish.id === dishId);
+    return [...new Set(own.flatMap((dish) => dish.recipe.lines.map((line) => line.ingredientId)))];
+  });
+  return (stationId) => eaten(dishOf.get(stationId ?? "") ?? "");
+}
+
+/** Every person's plate: what it is made of, what is brought along, and what reaches it over the room. */
+export function platesOf(
+  input: ClassInput,
+  { pantry, labels, broughtIds }: KnownFood,
+  stations: readonly StationPlan[],
+  dishes: readonly DishPlan[],
+  gear: readonly GearLine[],
+  timeline: Timeline,
+  extras: readonly ExtraKit[],
+): Plate[] {
+  const eaten = eatenBy(stations, dishes);
+  const stationOf = new Map(stations.flatMap((station) => station.people.map((id) => [id, station] as const)));
+
+  // Who avoids nothing is reached by nothing, and then nobody needs to know who touched what.
+  const isAsked = input.people.some((person) => avoidedBy(person).length > 0);
+  const avoided = input.people.flatMap((person) => avoidedBy(person));
+  const asks = {
+    foods: avoided.some((one) => one.food !== undefined),
+    silence: avoided.some(
+      (one) => one.food !== undefined || markets.some((market) => !isObliged(one.substance, market)),
+    ),
+  };
+  const recipeOf = new Map(dishes.map((dish) => [dish.id, dish.recipe]));
+  const atStations = stations.flatMap((station): ContactStation[] => {
+    const recipe = recipeOf.get(station.dishId);
+    return recipe ? [{ id: station.id, recipe, isApart: station.isApart }] : [];
+  });
+  const isShown = timeline.tasks.some((task) => task.kind === "demo-load") || extras.some((one) => one.kind === "demo");
+  const demoDish = isShown ? shownDish(dishes)?.id : undefined;
+  const reached = isAsked
+    ? contactsOf(
+        {
+          stations: atStations,
+          demo: recipeOf.get(demoDish ?? ""),
+          timeline,
+          kitMode: input.brief.kitMode,
+          isRemote: input.brief.isRemote,
+          extras: extras.flatMap(({ kind, dishId }) => {
+            const recipe = recipeOf.get(dishId);
+            return recipe ? [{ kind, recipe }] : [];
+          }),
+          shortTools: new Set(gear.filter((line) => line.short > 0 && line.perStation > 0).map((line) => line.tool)),
+        },
+        pantry,
+        labels,
+        asks,
+      )
+    : undefined;
+  const traces = remembered((dishId) =>
+    tracesOf(recipeOf.get(dishId)?.lines.map((line) => line.ingredientId) ?? [], pantry, labels, asks),
+  );
+  // Of stations that make the same, one that is not a person's own speaks for all.
+  const aroundFor = remembered((stationId) => {
+    const makers = new Map<string, string>();
+    if (demoDish !== undefined) makers.set(demoDish, demoStation);
+    for (const one of stations) if (one.id !== stationId && !makers.has(one.dishId)) makers.set(one.dishId, one.id);
+    return [...makers].map(([dishId, from]) => ({ stationId: from, traces: traces(dishId) }));
+  });
+  return input.people.map((person): Plate => {
+    const station = stationOf.get(person.id);
+    const judged = judgePlate(person, [...eaten(station?.id), ...broughtIds], pantry, labels);
+    // Who has no station is judged on every dish already: nothing in the room could add to that.
+    const others =
+      !input.brief.isRemote && person.needs.some((need) => need.kind !== "diet" && need.touchOrAir)
+        ? aroundFor(station?.id ?? "")
+        : [];
+    const exposures = reached && station ? exposuresOf(person, reached.of(station.id), others, station.id) : [];
+    return exposures.length === 0
+      ? { ...judged, exposures }
+      : { ...judged, verdict: gravest([judged.verdict, ...exposures.map((one) => one.verdict)]), exposures };
+  });
+}

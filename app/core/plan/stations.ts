@@ -1,0 +1,286 @@
+import type { Pantry } from "~/core/batter";
+import { type KitLine, type KitOptions, kitOf } from "~/core/kit";
+import {
+  type Station,
+  adultsAtHeat,
+  bears,
+  handwashMinutes,
+  needsAdultAtHeat,
+  paceOf,
+  stationIndex,
+} from "~/core/people";
+import { type Ratio, measuringSetOf, one, toNumber, withoutScoops, writeRatio } from "~/core/quantity";
+import { type Recipe, expectedOf, isBatter } from "~/core/recipe";
+import { type StationScale, piecesWanted, scaleStation, withWholeEggs } from "~/core/scale";
+import { type ScheduleInput, type StationJob, type Timeline, schedule } from "~/core/schedule";
+import { factsOf, shownDish } from "./dishes";
+import type { ClassInput, Dish, DishPlan, ExtraKit, StationPlan } from "./types";
+
+/** What a station makes depends only on its dish and its size: remembered, as fifty stations have but a few of either. */
+export function remembered<T>(make: (key: string) => T): (key: string) => T {
+  const known = new Map<string, T>();
+  return (key) => {
+    const found = known.get(key);
+    if (found !== undefined) return found;
+    const made = make(key);
+    known.set(key, made);
+    return made;
+  };
+}
+
+/** Kits by what they are made of: while a brief is typed most stations go on making the same. */
+const knownKits = new WeakMap<
+  Recipe,
+  { readonly pantry: ClassInput["pantry"]; readonly kits: Map<string, KitLine[]> }
+>();
+const mostKits = 60;
+
+function kitFor(
+  recipe: Recipe,
+  ingredients: ClassInput["pantry"],
+  pantry: Pantry,
+  factor: Ratio,
+  loads: number,
+  pieces: number,
+  options: KitOptions,
+): KitLine[] {
+  const before = knownKits.get(recipe);
+  const { kits } = before?.pantry === ingredients ? before : { kits: new Map<string, KitLine[]>() };
+  if (before?.pantry !== ingredients) knownKits.set(recipe, { pantry: ingredients, kits });
+  const { set, tolerance, easesSpice } = options;
+  const key = [writeRatio(factor), loads, pieces, set.id, tolerance.strict, tolerance.usual, easesSpice].join(" ");
+  const known = kits.get(key) ?? kitOf(recipe, pantry, factor, loads, pieces, options);
+  kits.set(key, known);
+  return known;
+}
+
+/** Forgets the kits of a recipe once there are many: between two plans only, as within one the same kit must stay the same list. */
+export function tidyKits(recipe: Recipe): void {
+  const kits = knownKits.get(recipe)?.kits;
+  if (kits && kits.size >= mostKits) kits.clear();
+}
+
+/** How kits are measured in this class. */
+export const kitOptionsOf = ({ brief }: Pick<ClassInput, "brief">): KitOptions => ({
+  set: withoutScoops(measuringSetOf(brief.measuringSetId), brief.missingScoops),
+  tolerance: { strict: brief.strictTolerancePercent / 100, usual: brief.usualTolerancePercent / 100 },
+  easesSpice: brief.easesSpice,
+});
+
+/** A station with its dish and how much of it, before anything is laid in time. */
+interface Row {
+  readonly station: Station;
+  readonly index: number;
+  readonly dish: DishPlan;
+  readonly scale: StationScale;
+}
+
+/** How much each station makes, with so many testers in its batter. */
+function scaled(
+  input: ClassInput,
+  seats: readonly Station[],
+  dishAt: (index: number) => Dish | undefined,
+  dishes: ReadonlyMap<string, DishPlan>,
+  pantry: Pantry,
+  testers: ReadonlyMap<string, number>,
+): Row[] {
+  const { brief } = input;
+  const scaleFor = remembered((key): StationScale | undefined => {
+    const [dishId = "", size = "0", extra = "0"] = key.split("\n");
+    const dish = dishes.get(dishId);
+    return dish
+      ? scaleStation(
+          dish.recipe,
+          dish.batter,
+          piecesWanted(Number(size), brief.piecesEach, Number(extra)),
+          brief.batchRule,
+        )
+      : undefined;
+  });
+  const rows = seats.flatMap((station): Row[] => {
+    const index = stationIndex(station.id);
+    const dish = dishes.get(dishAt(index)?.id ?? "");
+    const scale = dish && scaleFor(`${dish.id}\n${station.size}\n${testers.get(station.id) ?? 0}`);
+    return dish && scale ? [{ station, index, dish, scale }] : [];
+  });
+  const { eggRule } = brief;
+  if (eggRule === "by-weight") return rows;
+  const whole = new Map<Row, StationScale>();
+  for (const dish of dishes.values()) {
+    const own = rows.filter((row) => row.dish === dish);
+    withWholeEggs(
+      own.map((row) => row.scale),
+      dish.recipe,
+      dish.batter,
+      (id) => pantry.get(id)?.role === "egg",
+      eggRule,
+    ).forEach((scale, at) => {
+      const row = own[at];
+      if (row) whole.set(row, scale);
+    });
+  }
+  return rows.map((row) => ({ ...row, scale: whole.get(row) ?? row.scale }));
+}
+
+/** What a recipe asks of hands beside its steps, in one batch. */
+function handworkOf(recipe: Recipe, pantry: Pantry) {
+  const lines = recipe.lines.filter((line) => isBatter(line, recipe));
+  const isEgg = (line: (typeof lines)[number]) =>
+    pantry.get(line.ingredientId)?.role === "egg" && expectedOf(line.amount)?.unit === "piece";
+  return {
+    measuredLines: lines.filter((line) => !isEgg(line) && line.amount.kind !== "packs").length,
+    eggs: lines.filter(isEgg).reduce((sum, line) => sum + toNumber(expectedOf(line.amount)?.value ?? one), 0),
+    sachets: lines.reduce((sum, line) => sum + (line.amount.kind === "packs" ? toNumber(line.amount.packs) : 0), 0),
+  };
+}
+
+/** Hot places that may be in use at once for want of adults; null where the class has no such rule. */
+export const hotPlacesOf = ({ brief, people }: Pick<ClassInput, "brief" | "people">): number | null =>
+  brief.hotPlacesPerAdult > 0 && needsAdultAtHeat(brief.audience)
+    ? brief.hotPlacesPerAdult * adultsAtHeat(brief.helpers, people)
+    : null;
+
+function scheduleInputOf(
+  input: ClassInput,
+  rows: readonly Row[],
+  pantry: Pantry,
+  shown: Recipe | undefined,
+): ScheduleInput {
+  const { brief, kitchen } = input;
+  const handwork = new Map<Recipe, ReturnType<typeof handworkOf>>();
+  return {
+    stations: rows.map(({ station, index, dish, scale }): StationJob => {
+      const { recipe } = dish;
+      const work = handwork.get(recipe) ?? handworkOf(recipe, pantry);
+      handwork.set(recipe, work);
+      const { wetStepId, cookBy } = factsOf(recipe, input.pantry, pantry);
+      const factor = toNumber(scale.factor);
+      return {
+        stationId: station.id,
+        recipe,
+        pieces: scale.piecesMade,
+        isApart: input.arrangement?.apart.includes(index) ?? false,
+        measuredLines: work.measuredLines,
+        eggs: work.eggs * factor,
+        sachets: work.sachets * factor,
+        wetStepId,
+        cookBy,
+      };
+    }),
+    surfaces: kitchen.surfaces,
+    people: brief.people,
+    sinks: kitchen.sinks,
+    pace: paceOf[brief.audience],
+    handwash: handwashMinutes[brief.audience],
+    idleBorne: bears[brief.audience].idle,
+    demo: brief.demo,
+    demoRecipe: shown,
+    kitMode: brief.kitMode,
+    doorsMinutes: brief.doorsMinutes,
+    eatMinutes: brief.eatMinutes,
+    cleanMinutes: brief.cleanMinutes,
+    testersPerSurface: brief.testersPerSurface,
+    washesBetween: input.arrangement?.washesBetween ?? false,
+    hotPlaces: hotPlacesOf(input),
+  };
+}
+
+const testersIn = (timeline: Timeline): Map<string, number> => {
+  const found = new Map<string, number>();
+  for (const task of timeline.tasks)
+    if (task.kind === "tester" && task.stationId) found.set(task.stationId, (found.get(task.stationId) ?? 0) + 1);
+  return found;
+};
+
+/** Laying a class anew because a station cooks more testers than its batter was made for ends after so many rounds. */
+const mostRounds = 5;
+
+/**
+ * How much each station makes and when it cooks it. The two depend on each other through the testers: whoever is first on a surface
+ * throws away pieces of its own batter, and a larger batter may change who is first. Testers made for only ever grow, so this ends.
+ */
+export function laid(
+  input: ClassInput,
+  seats: readonly Station[],
+  dishAt: (index: number) => Dish | undefined,
+  dishes: readonly DishPlan[],
+  pantry: Pantry,
+): { readonly rows: readonly Row[]; readonly scheduled: ScheduleInput; readonly timeline: Timeline } {
+  const byId = new Map(dishes.map((dish) => [dish.id, dish]));
+  const shown = shownDish(dishes)?.recipe;
+  const made = new Map<string, number>();
+  for (let round = 1; ; round += 1) {
+    const rows = scaled(input, seats, dishAt, byId, pantry, made);
+    const scheduled = scheduleInputOf(input, rows, pantry, shown);
+    const timeline = schedule(scheduled);
+    const more = [...testersIn(timeline)].filter(([stationId, count]) => count > (made.get(stationId) ?? 0));
+    if (more.length === 0 || round === mostRounds) return { rows, scheduled, timeline };
+    for (const [stationId, count] of more) made.set(stationId, count);
+  }
+}
+
+/** Every station with its kit: what depends on loads is computed after the timeline, from its loads. */
+export function stationPlans(
+  input: ClassInput,
+  rows: readonly Row[],
+  timeline: Timeline,
+  pantry: Pantry,
+): StationPlan[] {
+  const options = kitOptionsOf(input);
+  const loads = new Map<string, number>();
+  for (const task of timeline.tasks)
+    if (task.kind === "load" && task.stationId) loads.set(task.stationId, (loads.get(task.stationId) ?? 0) + 1);
+  const testers = testersIn(timeline);
+  return rows.map(({ station, index, dish, scale }): StationPlan => {
+    const own = { loads: loads.get(station.id) ?? 0, testers: testers.get(station.id) ?? 0 };
+    return {
+      ...station,
+      dishId: dish.id,
+      isApart: input.arrangement?.apart.includes(index) ?? false,
+      scale,
+      ...own,
+      // Nobody garnishes what is thrown away.
+      kit: kitFor(dish.recipe, input.pantry, pantry, scale.factor, own.loads, scale.piecesMade - own.testers, options),
+    };
+  });
+}
+
+/**
+ * The instructor's own bowl, of the dish that is shown, with the fat of the loads that are shown; and the spare kit, as large as the
+ * largest station of that dish it must stand in for.
+ */
+export function extraKits(
+  input: ClassInput,
+  dishes: readonly DishPlan[],
+  stations: readonly StationPlan[],
+  timeline: Timeline,
+  pantry: Pantry,
+): ExtraKit[] {
+  const { brief } = input;
+  const dish = shownDish(dishes);
+  if (!dish) return [];
+  const shown = timeline.tasks.filter((task) => task.kind === "demo-load").length;
+  const usual = (loads: number) =>
+    kitFor(dish.recipe, input.pantry, pantry, one, loads, dish.batchYield.pieces, kitOptionsOf(input));
+  const own = stations.filter((station) => station.dishId === dish.id);
+  const largest = own.reduce<StationPlan | undefined>(
+    (so, station) =>
+      so && toNumber(so.scale.factor) * 1000 + so.loads >= toNumber(station.scale.factor) * 1000 + station.loads
+        ? so
+        : station,
+    undefined,
+  );
+  return [
+    ...(brief.hasDemoBatch ? [{ kind: "demo" as const, dishId: dish.id, factor: one, kit: usual(shown) }] : []),
+    ...(brief.hasSpareKit
+      ? [
+          {
+            kind: "spare" as const,
+            dishId: dish.id,
+            factor: largest?.scale.factor ?? one,
+            kit: largest?.kit ?? usual(1),
+          },
+        ]
+      : []),
+  ];
+}

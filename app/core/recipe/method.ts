@@ -1,0 +1,70 @@
+import { isForPlate } from "./lines";
+import type { Part, Recipe, Step } from "./types";
+
+/** A sub-recipe for the plate (sauce, filling) with the steps that make it: work beside the batter, not before it. */
+export interface Beside {
+  readonly part: Part;
+  readonly steps: readonly Step[];
+}
+
+/** A method as it falls into time around the cook step of the batter. Heating, cooking and serving are none of these. */
+export interface Method {
+  /** Up to the end of mixing, in order; waits among them are steps of their own. */
+  readonly mixing: readonly Step[];
+  /**
+   * Between mixing and the pour. A rest here is the rest of the recipe's window: the two are one, and the longer counts.
+   */
+  readonly resting: readonly Step[];
+  /** After the last piece: cool before the cream, roll, dust. */
+  readonly after: readonly Step[];
+  readonly beside: readonly Beside[];
+  readonly cook: Step | undefined;
+  /** Minutes of rest that the method itself asks for between mixing and the pour. */
+  readonly restMinutes: number;
+}
+
+const isWork = (step: Step): boolean => step.kind === "prepare" || step.kind === "mix" || step.kind === "rest";
+
+const known = new WeakMap<Recipe, Method>();
+
+/** The method of a recipe around its cook step: worked out once for the same recipe. */
+export function methodOf(recipe: Recipe): Method {
+  const before = known.get(recipe);
+  if (before) return before;
+  const plateParts = recipe.parts.filter((part) => isForPlate(part.kind));
+  const isBeside = (step: Step) => plateParts.some((part) => part.id === step.partId);
+  const batter = recipe.steps.filter((step) => !isBeside(step));
+  const cookAt = batter.findIndex((step) => step.kind === "cook");
+  const upTo = (cookAt < 0 ? batter : batter.slice(0, cookAt)).filter(isWork);
+  const lastMix = upTo.findLastIndex((step) => step.kind === "mix");
+  // Where nothing is called mixing, the last handwork before the pour ends it.
+  const mixedAt = lastMix >= 0 ? lastMix : upTo.findLastIndex((step) => step.kind === "prepare");
+  const resting = upTo.slice(mixedAt + 1);
+  const method: Method = {
+    mixing: upTo.slice(0, mixedAt + 1),
+    resting,
+    after: cookAt < 0 ? [] : batter.slice(cookAt + 1).filter(isWork),
+    beside: plateParts.flatMap((part) => {
+      const steps = recipe.steps.filter((step) => step.partId === part.id && step.kind !== "serve");
+      return steps.length > 0 ? [{ part, steps }] : [];
+    }),
+    cook: batter[cookAt],
+    restMinutes: resting.reduce((sum, step) => sum + (step.kind === "rest" ? step.minutes.likely : 0), 0),
+  };
+  known.set(recipe, method);
+  return method;
+}
+
+const hotHazards: readonly string[] = ["hot-surface", "steam", "oven-dish", "hot-fat", "boiling-sauce"];
+
+/**
+ * Does the clock of a hob, an oven or a wait set the minutes of a step, rather than hands? Such minutes are the same for every
+ * audience: pace stretches handwork, never heat or waiting.
+ */
+export function isHeatPaced(step: Step, recipe: Recipe): boolean {
+  if (step.kind === "rest" || step.kind === "cook" || step.kind === "preheat") return true;
+  if (step.hazards.some((hazard) => hotHazards.includes(hazard))) return true;
+  const part = recipe.parts.find((one) => one.id === step.partId);
+  // Work at a heated part that is not cutting or measuring for it is done over the heat.
+  return part !== undefined && part.heat !== "none" && step.kind === "mix";
+}

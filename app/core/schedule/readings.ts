@@ -1,0 +1,80 @@
+import { toMinutes } from "./durations";
+import type { CriticalPart, StationJob, Task, TaskKind, Timeline } from "./types";
+
+/** One station while its loads are laid. Moments are whole seconds since the doors. */
+export interface Cooking {
+  readonly job: StationJob;
+  /** Seconds of one tester and between two loads: asked for at every load, so worked out once. */
+  readonly testerSeconds: number;
+  readonly turnSeconds: number;
+  /** When leavener first got wet, and when mixing ended: cook-by runs from the one, rest from the other. */
+  readonly wetAt: number;
+  readonly mixedAt: number;
+  readonly readyAt: number;
+  remaining: number;
+  loads: number;
+  lastPour: number;
+  lastLoadEnd: number;
+  /** When everything of the station can be eaten. */
+  servedAt: number;
+}
+
+/** What the time of the last station to finish went into; the gaps between its tasks are queueing. */
+export function criticalOf(tasks: readonly Task[], cooking: readonly Cooking[], end: number): CriticalPart[] {
+  const last = [...cooking].sort((a, b) => b.servedAt - a.servedAt)[0];
+  const own = tasks
+    .filter((task) => (task.stationId === null || task.stationId === last?.job.stationId) && task.kind !== "preheat")
+    .sort((a, b) => a.start - b.start || a.end - b.end);
+  const parts: { kind: CriticalPart["kind"]; minutes: number }[] = [];
+  const addPart = (kind: CriticalPart["kind"], minutes: number) => {
+    if (minutes <= 0) return;
+    const before = parts.find((part) => part.kind === kind);
+    if (before) before.minutes += minutes;
+    else parts.push({ kind, minutes });
+  };
+  let at = 0;
+  let before: TaskKind | undefined;
+  // Greasing and heating up again between a station's own loads is work at the heat, not waiting for somebody else's.
+  const ownTurn = last ? toMinutes(last.turnSeconds) + 1e-6 : 0;
+  for (const task of own) {
+    const gap = task.start - at;
+    addPart(
+      gap <= ownTurn && (before === "load" || before === "tester") && task.kind === "load" ? "load" : "queue",
+      gap,
+    );
+    before = task.kind;
+    addPart(task.kind, task.end - Math.max(at, task.start));
+    at = Math.max(at, task.end);
+  }
+  addPart("queue", end - at);
+  return parts;
+}
+
+const handsFree: ReadonlySet<TaskKind> = new Set(["rest", "wait", "preheat", "demo-load"]);
+
+/** Minutes each station stands with nothing to do between the first mix and its last piece; a planned rest counts. */
+export function idleOfAll(cooking: readonly Cooking[], tasks: readonly Task[], from: number): Timeline["idle"] {
+  const busy = new Map<string, Task[]>();
+  const shown = tasks.filter((task) => task.kind === "demo-load");
+  for (const task of tasks) {
+    if (task.stationId === null || handsFree.has(task.kind)) continue;
+    const own = busy.get(task.stationId);
+    if (own) own.push(task);
+    else busy.set(task.stationId, [...shown, task]);
+  }
+  return cooking.map(({ job }) => ({
+    stationId: job.stationId,
+    minutes: idleOf(busy.get(job.stationId) ?? shown, from),
+  }));
+}
+
+function idleOf(tasks: readonly Task[], from: number): number {
+  const busy = [...tasks].sort((a, b) => a.start - b.start);
+  let at = from;
+  let idle = 0;
+  for (const task of busy) {
+    idle += Math.max(0, task.start - at);
+    at = Math.max(at, task.end);
+  }
+  return idle;
+}

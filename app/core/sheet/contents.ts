@@ -1,0 +1,227 @@
+import { plugIn, appliancesOf } from "~/core/gear";
+import { packingOfClass } from "~/core/pack";
+import { knownFood } from "~/core/pantry";
+import { type ClassInput, type ClassPlan, type Stage, fingerprintOf, stages } from "~/core/plan";
+import { prepTasks } from "~/core/prep";
+
+/**
+ * What the sheets of a stage show, as data: the stage's stamp is taken from this and from nothing else, so that it changes exactly
+ * when a sheet does. Rows whose names the database gives anew whenever they are written stand by their place.
+ */
+type Content = (input: ClassInput, made: ClassPlan) => unknown;
+
+const findingsOf = (made: ClassPlan, stage: Stage) => made.findings.filter((finding) => finding.stage === stage);
+
+const headOf = ({ title, startsAt, timeZone, kitchen }: ClassInput) => ({
+  title,
+  startsAt,
+  timeZone,
+  kitchen: kitchen.name,
+});
+
+const dishesOf = (made: ClassPlan) =>
+  made.dishes.map(({ id: dishId, recipe, variantName, stations, batchYield }) => ({
+    dishId,
+    recipe,
+    variantName,
+    stations,
+    batchYield,
+  }));
+
+const amounts: Content = (input, made) => ({
+  head: headOf(input),
+  dishes: dishesOf(made),
+  stations: made.stations.map(({ id, name, size, dishId, scale, loads, testers, kit, isApart }) => ({
+    id,
+    name,
+    size,
+    dishId,
+    scale,
+    loads,
+    testers,
+    kit,
+    isApart,
+  })),
+  extras: made.extras,
+  totals: made.totals,
+  names: namesIn(input, made),
+  findings: findingsOf(made, "amounts"),
+});
+
+/** The pantry's figures of some ingredients, whatever the order in which the pantry lists them. */
+const figuresOf = (input: ClassInput, isUsed: (id: string) => boolean) =>
+  input.pantry.filter((one) => isUsed(one.id)).sort((a, b) => (a.id < b.id ? -1 : 1));
+
+/** Names of what is measured: a sheet prints them. */
+const namesIn = (input: ClassInput, made: ClassPlan) => {
+  const used = new Set(made.dishes.flatMap((dish) => dish.recipe.lines.map((line) => line.ingredientId)));
+  return figuresOf(input, (id) => used.has(id)).map(({ id, name, role }) => ({ id, name, role }));
+};
+
+const kits: Content = (input, made) => {
+  const { pantry } = knownFood(input);
+  return {
+    amounts: amounts(input, made),
+    packing: packingOfClass(input, made),
+    prep: prepTasks(input, made, pantry),
+    kitMode: input.brief.kitMode,
+    storage: figuresOf(input, (id) => made.totals.some((total) => total.ingredientId === id)),
+    packs: input.packs.filter((pack) => made.totals.some((total) => total.ingredientId === pack.ingredientId)),
+  };
+};
+
+const gear: Content = (input, made) => {
+  const { units } = made.timeline;
+  const used = new Set(units.map((unit) => unit.surfaceId));
+  const appliances = appliancesOf(input.kitchen, units);
+  return {
+    head: headOf(input),
+    gear: made.gear,
+    units: units.map(({ id: _id, ...unit }) => unit),
+    surfaces: input.kitchen.surfaces
+      .filter((one) => used.has(one.id))
+      .map(({ id: surfaceId, ...surface }) => ({ surfaceId, ...surface })),
+    circuits: input.kitchen.circuits?.map(({ id: circuitId, ...circuit }) => ({ circuitId, ...circuit })),
+    plugged: input.kitchen.circuits && plugIn(appliances, input.kitchen.circuits),
+    stations: made.stations.map(({ id, name, dishId }) => ({ id, name, dishId })),
+    findings: findingsOf(made, "gear"),
+  };
+};
+
+const timeline: Content = (input, made) => ({
+  head: headOf(input),
+  minutes: input.brief.minutes,
+  stations: made.stations.map(({ id, name, size, people }) => ({ id, name, size, people })),
+  dishes: made.dishes.map(({ id: dishId, recipe, variantName }) => ({
+    dishId,
+    title: recipe.title,
+    steps: recipe.steps,
+    variantName,
+  })),
+  timeline: { ...made.timeline, units: made.timeline.units.map(({ id: _id, ...unit }) => unit) },
+  findings: findingsOf(made, "timeline"),
+});
+
+const allergies: Content = (input, made) => {
+  const named = new Set(made.plates.flatMap((plate) => plate.items.map((item) => item.ingredientId)));
+  return {
+    head: headOf(input),
+    regime: input.brief.regime,
+    people: input.people,
+    stations: made.stations.map(({ id, name, people, dishId, isApart }) => ({ id, name, people, dishId, isApart })),
+    dishes: made.dishes.map(({ id: dishId, recipe, variantName }) => ({
+      dishId,
+      title: recipe.title,
+      lines: recipe.lines,
+      variantName,
+    })),
+    plates: made.plates,
+    food: figuresOf(input, (id) => named.has(id)),
+    labels: input.labels.filter((label) => named.has(label.ingredientId)),
+    products: input.packs.flatMap((pack) =>
+      pack.product && named.has(pack.ingredientId) ? [[pack.ingredientId, pack.product]] : [],
+    ),
+    shared: (input.shared ?? []).map(({ id: _id, ...food }) => food),
+    findings: findingsOf(made, "allergies"),
+  };
+};
+
+const contents: Readonly<Record<Stage, Content>> = {
+  recipe: (input, made) => ({
+    dishes: dishesOf(made).map(({ stations: _stations, ...dish }) => dish),
+    names: namesIn(input, made),
+    findings: findingsOf(made, "recipe"),
+  }),
+  brief: (input, made) => ({
+    head: headOf(input),
+    brief: input.brief,
+    dishes: made.dishes.map(({ id: dishId, recipe, variantName, stations }) => ({
+      dishId,
+      title: recipe.title,
+      revision: recipe.revision,
+      variantName,
+      stations,
+    })),
+    people: input.people.map(({ id, name, role, ageBand }) => ({ id, name, role, ageBand })),
+    figures: made.figures,
+    findings: findingsOf(made, "brief"),
+  }),
+  allergies,
+  amounts,
+  kits,
+  gear,
+  timeline,
+  teach: (input, made) => ({
+    allergies: allergies(input, made),
+    amounts: amounts(input, made),
+    timeline: timeline(input, made),
+  }),
+  log: timeline,
+};
+
+/** Ids that the database makes anew, by the place of what they name. */
+function placesOf(input: ClassInput): Map<string, string> {
+  const places = new Map<string, string>();
+  input.dishes.forEach((dish, at) => places.set(dish.id, `dish ${at + 1}`));
+  input.kitchen.surfaces.forEach((surface, at) => places.set(surface.id, `surface ${at + 1}`));
+  (input.kitchen.circuits ?? []).forEach((circuit, at) => places.set(circuit.id, `circuit ${at + 1}`));
+  (input.shared ?? []).forEach((food, at) => {
+    places.set(food.id, `brought ${at + 1}`);
+    places.set(`shared-${food.id}`, `brought ${at + 1}`);
+  });
+  return places;
+}
+
+/** Fields that hold an id which the database may make anew. */
+const idFields: ReadonlySet<string> = new Set([
+  "dishId",
+  "surfaceId",
+  "circuitId",
+  "applianceId",
+  "ingredientId",
+  "ingredientIds",
+  "of",
+  "thing",
+  "left",
+  "uncleared",
+]);
+
+/** Figures closer than this are one figure: the order of a sum shows in its last digits, and in nothing that is printed. */
+const finest = 1e6;
+
+/** A value with the ids of such fields by the place of what they name; every other text as it is. */
+function steady(value: unknown, places: ReadonlyMap<string, string>, isId: boolean): unknown {
+  if (typeof value === "string") return isId ? (places.get(value) ?? value) : value;
+  if (typeof value === "number") return Number.isFinite(value) ? Math.round(value * finest) / finest : value;
+  if (Array.isArray(value)) return value.map((one) => steady(one, places, isId));
+  if (value === null || typeof value !== "object") return value;
+  return Object.fromEntries(
+    Object.entries(value).map(([key, field]) => [key, steady(field, places, idFields.has(key))]),
+  );
+}
+
+/** What a stage's sheets show, with nothing in it that changes when a row is only written anew. */
+export function contentOf(stage: Stage, input: ClassInput, made: ClassPlan): unknown {
+  const places = placesOf(input);
+  for (const unit of made.timeline.units) {
+    const place = `${places.get(unit.surfaceId) ?? ""} ${unit.stationId ?? ""} ${unit.number}`;
+    places.set(unit.id, place).set(`unit:${unit.id}`, place);
+  }
+  return steady(contents[stage](input, made), places, false);
+}
+
+/** The stamp of every stage: equal exactly while its sheets are. Worked out when it is asked for, once each. */
+export function sealsOf(input: ClassInput, made: ClassPlan): Readonly<Record<Stage, string>> {
+  const known = new Map<Stage, string>();
+  const seals = {} as Record<Stage, string>;
+  for (const stage of stages)
+    Object.defineProperty(seals, stage, {
+      enumerable: true,
+      get: () => {
+        const seal = known.get(stage) ?? fingerprintOf(contentOf(stage, input, made));
+        known.set(stage, seal);
+        return seal;
+      },
+    });
+  return seals;
+}
