@@ -44,10 +44,9 @@ test("without a network events wait on the device, and arrive once each when it 
 test("keys ring, take back and add time; a note typed with spaces rings nothing", async ({ page }) => {
   const base = await bringIn(page, "Masters' crepe morning", "By keyboard");
   await page.goto(`${base}/teach`);
-  // Keys work once React has taken the page over, which nothing on the page shows.
-  await page.waitForFunction(() =>
-    Object.keys(document.querySelector(".live") ?? {}).some((key) => key.startsWith("__reactProps")),
-  );
+  // What cannot be pressed yet is inert, and keys work from the same moment on.
+  await expect(page.locator(".live")).toBeVisible();
+  await expect(page.locator("[inert]")).toHaveCount(0);
   await page.keyboard.press("Space");
   await expect(page.getByText("Now: Doors")).toBeVisible();
   await page.keyboard.press("Space");

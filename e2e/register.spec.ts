@@ -11,7 +11,8 @@ test.describe("the register", () => {
     await page.getByRole("button", { name: "Save" }).click();
     await expect(page.getByRole("row", { name: /Juniper Dray/ })).toContainText("vegan");
     await page.getByRole("link", { name: "Pim Castellan" }).click();
-    await page.getByRole("button", { name: "Take Pim Castellan off the register" }).click();
+    await page.getByText("Take Pim Castellan off the register").click();
+    await page.getByRole("button", { name: "Take Pim Castellan off for good" }).click();
     await expect(page.getByRole("link", { name: "Juniper Dray" })).toBeVisible();
     await expect(page.getByRole("link", { name: "Pim Castellan" })).toHaveCount(0);
   });
