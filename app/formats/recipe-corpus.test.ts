@@ -72,7 +72,7 @@ const isAsked = (meaning: string) =>
 
 test("the corpus is large and varied enough to mean something", () => {
   expect(corpus.length).toBeGreaterThanOrEqual(60);
-  expect(rows.length).toBeGreaterThan(380);
+  expect(rows.length).toBeGreaterThan(640);
 });
 
 test("of every recipe the lines of its list are read as lines, and nothing of its method is", () => {
@@ -88,11 +88,13 @@ test("no line is silently wrong: what differs from what is meant is asked about"
 });
 
 test("at least 95 % of the lines are right without help", () => {
-  const right = rows.filter((row) => row.came === row.means && !isAsked(row.means));
-  const help = rows.filter((row) => !right.includes(row)).map((row) => `${row.line} → ${row.came}`);
+  // A line that nobody can know from its words is right when it is asked about, and counts for neither side.
+  const known = rows.filter((row) => !isAsked(row.means));
+  const right = known.filter((row) => row.came === row.means);
+  const help = known.filter((row) => !right.includes(row)).map((row) => `${row.line} → ${row.came}`);
   // The list of what needed help is what one wants to see when this fails.
-  if (right.length / rows.length < 0.95) expect([`${right.length} of ${rows.length}`, ...help]).toEqual([]);
-  expect(right.length / rows.length).toBeGreaterThanOrEqual(0.95);
+  if (right.length / known.length < 0.95) expect([`${right.length} of ${known.length}`, ...help]).toEqual([]);
+  expect(right.length / known.length).toBeGreaterThanOrEqual(0.95);
 });
 
 test("each becomes a recipe that can be kept as soon as its questions are answered", () => {

@@ -154,9 +154,30 @@ Boil the raspberries with the sugar.`;
 });
 
 describe("schema.org", () => {
+  test("pieces, whole time, tools and diet go out; a rest in the method is not counted twice", () => {
+    const { recipe } = readDraft(
+      readRecipeText(
+        "Crepes\nIngredients\n125 g plain flour\n300 ml oat drink\n1 pinch fine salt\nMethod\n1. Whisk the flour, the salt and the oat drink.\n2. Rest 30 minutes.\n3. Cook thin.",
+        { pantry: starterPantry, system: "metric" },
+      ).draft,
+      { id: "c", revision: 1 },
+    );
+    const out = JSON.parse(schemaOrgOf(recipe, starterPantry, (tool) => `a ${tool}`)) as Record<string, unknown>;
+    expect(out.recipeYield).toMatch(/^\d+ pieces$/);
+    expect(out.suitableForDiet).toEqual(["https://schema.org/VeganDiet", "https://schema.org/VegetarianDiet"]);
+    const [prep, cook, total] = [out.prepTime, out.cookTime, out.totalTime].map(minutesOf);
+    // Whole minutes each: the sum may differ by the rounding of the three.
+    expect(Math.abs((total ?? 0) - (prep ?? 0) - (cook ?? 0) - 30)).toBeLessThanOrEqual(1.5);
+    expect(out.tool).toContainEqual({ "@type": "HowToTool", name: "a whisk" });
+    const dairy = { ...recipe, lines: recipe.lines.map((line) => ({ ...line, ingredientId: "whole-milk" })) };
+    expect(JSON.parse(schemaOrgOf(dairy, starterPantry, (tool) => tool))).toMatchObject({
+      suitableForDiet: ["https://schema.org/VegetarianDiet"],
+    });
+  });
+
   test("what goes out comes in again with every amount and ingredient", () => {
     for (const recipe of starterRecipes) {
-      const back = textOfSchemaOrg(JSON.parse(schemaOrgOf(recipe, starterPantry)));
+      const back = textOfSchemaOrg(JSON.parse(schemaOrgOf(recipe, starterPantry, (tool) => tool)));
       const { draft } = readRecipeText(back ?? "", {
         pantry: starterPantry,
         system: recipe.system,

@@ -26,6 +26,8 @@ export interface LineContext {
 
 const bullet = /^\s*(?:[-*•·–—▢□☐●○◦+]|\d{1,2}[.)](?=\s+\D)|\[\s?\])\s*/u;
 const optional = /\s*[([]?\boptional\b[)\]]?[:,]?\s*/i;
+/** "(omit for savoury)": may be left out, and when is kept as a remark. */
+const leftOut = /\b(?:omit|leave out|skip) (?:it )?(?:for|if|when)\b/i;
 const toServe =
   /\b(?:to serve|for serving|to finish|to top|for topping|for dusting|to dust|for drizzling|to drizzle|to garnish|for garnish)\b/i;
 const forPan =
@@ -238,6 +240,8 @@ const numbers: Readonly<Record<string, string>> = {
 /** "A cup and a half of", "1 quarter cup", "three quarters of a cup": the same as a number with a fraction. */
 function plainAmount(text: string): string {
   return text
+    .replace(/\blg\b\.?(?= )/gi, "large")
+    .replace(/\bmed\b\.?(?= )/gi, "medium")
     .replace(
       new RegExp(`^(an?|one|two|three|\\d+)\\s+(${measures})\\s+and\\s+an?\\s+(half|quarter|third)\\b`, "i"),
       (_all, count: string, unit: string, share: string) =>
@@ -255,7 +259,7 @@ function plainAmount(text: string): string {
 
 /** Where one line goes on to a second amount: "plus 1 tbsp", "and half a teaspoon", "soaked in 3 tbsp", "less 2 tbsp". */
 const goesOn = new RegExp(
-  `[,;(]?\\s*(?:\\b(plus|and|with|less|minus|soaked in|dissolved in|mixed with|mixed into|stirred into|in)|[+&])\\s+(?:about\\s+|another\\s+|an? extra\\s+)?(?=(?:\\d[\\d/.,\\s]*|[½⅓⅔¼¾⅛⅜⅝⅞]|an?\\s|one\\s|two\\s|three\\s|four\\s|half(?:\\s+an?)?\\s)\\s*(?:heaped\\s+|level\\s+|large\\s+)?(?:${measures})\\b)`,
+  `[,;(]?\\s*(?:\\b(plus|and|with|less|minus|soaked in|dissolved in|mixed with|mixed into|stirred into|in)|[+&])\\s+(?:about\\s+|another\\s+|an? extra\\s+)?(?=(?:\\d[\\d/.,\\s]*|[½⅓⅔¼¾⅛⅜⅝⅞]|an?\\s|one\\s|two\\s|three\\s|four\\s|half(?:\\s+an?)?\\s)\\s*(?:heaped\\s+|level\\s+|large\\s+|extra\\s+)?(?:${measures}|eggs?|(?:egg )?(?:whites?|yolks?))\\b)`,
   "giu",
 );
 /** What leaves the amount of a line open, whatever figure stands before it. */
@@ -263,7 +267,7 @@ const leavesOpen =
   /\b(?:or )?as (?:needed|required|necessary)\b|\b(?:keep|hold|set|reserv)(?:e|ing)? (?:some|a little|a bit|part|a few|aside)\b|\bsome back\b|\bor (?:so|more|less)\b|\bgive or take\b/i;
 /** "plus extra for dusting": more of the same, for something else, and nobody said how much. */
 const extraFor =
-  /[,;(]?\s*\b(?:plus|and|with|\+)?\s*(?:a little |some |a bit )?(?:extra|more)\b(?:\s+\w+)?\s+(?:for|to)\s+(.+)$/i;
+  /[,;(]?\s*(?:\b(?:plus|and|with)|\+|\b)\s*(?:a little |some |a bit )?(?:extra|more)\b(?:\s+\w+)?\s+(?:for|to|if|as|when)\s+(.+)$/i;
 
 /** Ingredients that one asks the weight of a piece of are counted; a bare number before anything else is a missing unit. */
 const canCount = (ingredient: Ingredient | undefined): boolean => ingredient?.pieceGrams !== undefined;
@@ -353,7 +357,7 @@ export function readIngredientLine(written: string, context: LineContext): Omit<
   if (text === "") return [];
   const going = goingOn(text, said, context);
   if (going) return going;
-  const isOptional = optional.test(text);
+  const isOptional = optional.test(text) || leftOut.test(text);
   text = text
     .replace(optional, " ")
     .replace(/[\s,:]+$/, "")

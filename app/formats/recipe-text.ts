@@ -8,7 +8,6 @@ import {
   type Hazard,
   type PartKind,
   type RecipeDraft,
-  type StepKind,
   emptyDraft,
   familyHeat,
   familyPiece,
@@ -16,6 +15,7 @@ import {
   stepTemplate,
 } from "~/core/recipe";
 import { readIngredientLine } from "./recipe-line";
+import { celsiusIn, isStep, minutesIn, startsMethod, stepsOfRow } from "./recipe-method";
 
 /**
  * A recipe as text, as it is pasted from anywhere: title, list, method, in whatever order and style. Comes back as a draft in which
@@ -30,11 +30,12 @@ export interface TextRead {
 }
 
 const ingredientHeading =
-  /^(?:ingredients?(?: list)?|what you need|you(?:'|’)?ll need|you need|shopping list|what goes in)\b[^a-z]*$/i;
+  /^(?:ingredients?(?: list)?|what you need|you(?:'|’)?ll need|you need|shopping list|what goes in|you will need)\b[^a-z]*$/i;
 const methodHeading =
-  /^(?:method|directions?|instructions?|steps?|preparation|how to(?: make (?:it|them))?|what to do|to make(?: it| them)?|procedure|making them)\b[^a-z]*$/i;
+  /^(?:method|directions?|instructions?|steps?|preparation|how to(?: make (?:it|them)| cook (?:it|them)| do it)?|what to do|to make(?: it| them)?|procedure|making them)\b[^a-z]*$/i;
 const noteHeading = /^(?:notes?|tips?|storage|nutrition|variations?)\b[^a-z]*$/i;
-const sectionHeading = /^(?:for|to make) (?:the )?([a-zé' -]{3,40}?)\s*:?$|^(?:the )?([a-zé' -]{3,40}):$/i;
+const sectionHeading =
+  /^(?:for|to make) (?:the )?([a-zé' -]{3,40}?)\s*:?$|^(?:the )?([a-zé' -]{3,40}):$|^(to serve|for serving|to finish|toppings?|garnish(?:es)?|for the table)$/i;
 const yieldLine =
   /\b(?:makes|yields?|yield:|gives|enough for)\b:?\s*(?:about|around|approx\.?|roughly|some)?\s*(\d{1,3})(?:\s*(?:-|–|to)\s*\d{1,3})?\b(?!\s*(?:people|persons|servings|portions))/i;
 const serves = /^(?:serves|servings?|for)\b\s*:?\s*\d+/i;
@@ -57,50 +58,6 @@ const partKinds: readonly (readonly [RegExp, PartKind])[] = [
   [/butter/i, "flavoured-butter"],
   [/filling/i, "filling"],
 ];
-
-const stepKinds: readonly (readonly [RegExp, StepKind])[] = [
-  [
-    /\b(?:pre-?heat|heat (?:up )?(?:the|a|your)|warm (?:the|a|your) (?:pan|griddle|iron)|switch on|turn on|put the (?:griddle|iron|pan) on)\b/i,
-    "preheat",
-  ],
-  [
-    /\b(?:rest|stand|sit|prove|swell|chill|leave)\b[^.]*\b(?:min(?:ute)?s?|hours?|overnight|while|aside)\b|^(?:let|leave)\b[^.]*\b(?:rest|stand|sit)\b/i,
-    "rest",
-  ],
-  [
-    /\b(?:fry|cook|bake|flip|turn(?: it| them)? over|griddle until|until bubbles|close the (?:lid|iron)|ladle|pour (?:a |one |about |in |into |\d|¼|½).*\b(?:pan|griddle|iron|batter))\b/i,
-    "cook",
-  ],
-  [/\b(?:whisk|mix|stir|beat|combine|fold|sift|blend|add|rub|cream|knead|pour)\b/i, "mix"],
-  [/\b(?:serve|top with|dust|drizzle|sprinkle|roll up|plate|spread with|eat)\b/i, "serve"],
-];
-
-/** Words a method begins with and a list does not. */
-const startsMethod =
-  /^(?:whisk|mix|stir|beat|combine|fold|fry|cook|bake|sift|sieve|mash|blend|melt|heat|preheat|pour|let|leave|soak|squeeze|serve|boil|put|make|rest|add|drop|stand)\b[ ,]/i;
-
-const minutesIn = (text: string): { low: number; high: number } | undefined => {
-  const found = /(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?\s*(seconds?|secs?|s|minutes?|mins?|min|hours?|hrs?|h)\b/i.exec(
-    text,
-  );
-  if (!found) return /\bovernight\b/i.test(text) ? { low: 480, high: 720 } : undefined;
-  const factor = /^s/i.test(found[3] ?? "") ? 1 / 60 : /^h/i.test(found[3] ?? "") ? 60 : 1;
-  const low = Number(found[1]) * factor;
-  return { low, high: found[2] ? Number(found[2]) * factor : low };
-};
-
-const celsiusIn = (text: string): { from: number; to: number } | undefined => {
-  const found =
-    /(\d{2,3})(?:\s*(?:-|–|to)\s*(\d{2,3}))?\s*(?:°|º|degrees?)\s*([CF])?\b/i.exec(text) ??
-    /(\d{3})\s*([CF])\b/.exec(text)?.flatMap((one, index) => (index === 1 ? [one, undefined] : [one]));
-  if (!found) return undefined;
-  const from = Number(found[1]);
-  const to = found[2] ? Number(found[2]) : from;
-  const isF = String(found[3] ?? (from > 260 ? "F" : "C")).toUpperCase() === "F";
-  const convert = (value: number) => Math.round(isF ? ((value - 32) * 5) / 9 : value);
-  const [a, b] = [convert(from), convert(to)];
-  return a >= 50 && b <= 350 ? { from: a, to: b } : undefined;
-};
 
 /** Whose cups: sticks, all-purpose and °F say US; grams with caster sugar and plain flour say metric. */
 function systemHintOf(text: string): MeasuringSystem | undefined {
@@ -223,29 +180,31 @@ export function readRecipeText(
       .replace(/^[-*•]\s*/, "")
       .trim();
     if (said === "") return;
-    const kind = stepKinds.find(([pattern]) => pattern.test(said))?.[1] ?? "prepare";
-    const template = stepTemplate(kind, heatOf);
-    const span = minutesIn(said);
-    const hazards = new Set<Hazard>(template.hazards);
-    if (/\beggs?\b|\bflour\b/i.test(said) && kind === "mix") hazards.add("raw-batter");
-    if (/\b(?:grate|chop|slice|knife|peel)\b/i.test(said)) hazards.add("blades");
-    const likely = kind === "rest" && span ? span.low : template.minutes.likely;
-    sorted.steps.push({
-      id: `s${sorted.steps.length + 1}`,
-      partId,
-      kind,
-      text: said,
-      draws: [],
-      mentions: [],
-      minutes:
-        kind === "rest" && span
-          ? { low: String(span.low), likely: String(span.low), high: String(Math.min(span.high, 600)) }
-          : { low: String(template.minutes.low), likely: String(likely), high: String(template.minutes.high) },
-      tools: template.tools,
-      hazards: [...hazards],
-      who: template.who,
-      guesses: ["kind"],
-    });
+    for (const { kind, text, wait } of stepsOfRow(said)) {
+      const template = stepTemplate(kind, heatOf);
+      const hazards = new Set<Hazard>(template.hazards);
+      if (/\beggs?\b|\bflour\b/i.test(text) && kind === "mix") hazards.add("raw-batter");
+      if (/\b(?:grate|chop|slice|knife|peel)\b/i.test(text)) hazards.add("blades");
+      sorted.steps.push({
+        id: `s${sorted.steps.length + 1}`,
+        partId,
+        kind,
+        text,
+        draws: [],
+        mentions: [],
+        minutes: wait
+          ? { low: String(wait.low), likely: String(wait.low), high: String(Math.min(wait.high, 600)) }
+          : {
+              low: String(template.minutes.low),
+              likely: String(template.minutes.likely),
+              high: String(template.minutes.high),
+            },
+        tools: template.tools,
+        hazards: [...hazards],
+        who: template.who,
+        guesses: ["kind"],
+      });
+    }
   };
   const startPart = (name: string) => {
     isTopping = /\b(?:serve|topping|toppings|finish|garnish|plate|decorate)\b/i.test(name);
@@ -308,7 +267,7 @@ export function readRecipeText(
     else {
       const section = sectionHeading.exec(row.replace(/\*\*/g, ""));
       if (section && (mode !== "method" || /:$/.test(row)) && row.length < 46 && !isListRow(row)) {
-        startPart((section[1] ?? section[2] ?? "").trim());
+        startPart((section[1] ?? section[2] ?? section[3] ?? "").trim());
         if (mode === "head") mode = "list";
       } else if (mode === "method") addStep(row);
       else if (mode === "list") {
@@ -326,7 +285,7 @@ export function readRecipeText(
         addLine(row);
       } else if (
         !hasIngredientHeading &&
-        (stepNumber.test(row) || (stepKinds.some(([pattern]) => pattern.test(row)) && /[.!]$/.test(row))) &&
+        (stepNumber.test(row) || (isStep(row) && /[.!]$/.test(row))) &&
         sorted.lines.length > 0
       ) {
         mode = "method";

@@ -1,7 +1,8 @@
 import { z } from "zod";
-import type { Ingredient } from "~/core/pantry";
+import { batterOf, yieldOf } from "~/core/batter";
+import { type Ingredient, bearsOn, diets } from "~/core/pantry";
 import { writeAmount } from "~/core/quantity";
-import { type Line, type Recipe, amountText } from "~/core/recipe";
+import { type Line, type Recipe, type Tool, amountText, methodOf } from "~/core/recipe";
 
 /**
  * Recipes as schema.org/Recipe in JSON-LD, the form most pages carry. Coming in they are turned into plain text first and read like
@@ -114,18 +115,52 @@ function lineText(line: Line, name: string): string {
 /** The ISO duration of a number of minutes, whole. */
 const duration = (minutes: number): string => `PT${Math.max(0, Math.round(minutes))}M`;
 
-/** A recipe as JSON-LD for other programs. Steps carry their text; amounts are written out in the recipe's own measures. */
-export function schemaOrgOf(recipe: Recipe, pantry: readonly Ingredient[]): string {
-  const name = (id: string) => pantry.find((one) => one.id === id)?.name ?? id;
-  const sum = recipe.steps.reduce((so, step) => so + (step.kind === "cook" ? 0 : step.minutes.likely), recipe.rest.min);
+/**
+ * The diets a recipe is made for, by the nature of what is on its list. A recipe's own claim, not one about the products somebody
+ * buys for it; allergies have no place here.
+ */
+function dietsOf(recipe: Recipe, pantry: ReadonlyMap<string, Ingredient>): string[] {
+  const all = recipe.lines.map((line) => pantry.get(line.ingredientId));
+  if (all.length === 0 || all.includes(undefined)) return [];
+  const leavesOut = (diet: "vegan" | "vegetarian") =>
+    !all.some((one) => one?.contains.some((has) => diets[diet].some((avoided) => bearsOn(has, avoided))));
+  return [
+    ...(leavesOut("vegan") ? ["https://schema.org/VeganDiet"] : []),
+    ...(leavesOut("vegetarian") ? ["https://schema.org/VegetarianDiet"] : []),
+  ];
+}
+
+/**
+ * A recipe as JSON-LD for other programs. Steps carry their text; amounts are written out in the recipe's own measures. Times are of
+ * one batch in one pair of hands with one surface that takes one load.
+ * @param toolName what a tool is called.
+ */
+export function schemaOrgOf(recipe: Recipe, pantry: readonly Ingredient[], toolName: (tool: Tool) => string): string {
+  const byId = new Map(pantry.map((one) => [one.id, one]));
+  const name = (id: string) => byId.get(id)?.name ?? id;
+  const pieces = recipe.claimedPieces ?? yieldOf(recipe, batterOf(recipe, byId)).pieces;
+  const method = methodOf(recipe);
+  const minutes = (kinds: readonly string[]) =>
+    [...method.mixing, ...method.after].reduce(
+      (sum, step) => sum + (kinds.includes(step.kind) ? step.minutes.likely : 0),
+      0,
+    );
+  const prep = minutes(["prepare", "mix"]);
+  const rest = Math.max(recipe.rest.min, method.restMinutes) + minutes(["rest"]);
+  const cook = recipe.heat.side1.likely + (recipe.heat.side2?.likely ?? 0);
+  const tools = [...new Set(recipe.steps.flatMap((step) => step.tools))];
+  const suits = dietsOf(recipe, byId);
   const value = {
     "@context": "https://schema.org",
     "@type": "Recipe",
     name: recipe.title,
     ...(recipe.intro ? { description: recipe.intro } : {}),
-    ...(recipe.claimedPieces === null ? {} : { recipeYield: `${recipe.claimedPieces} pieces` }),
-    prepTime: duration(sum),
-    cookTime: duration(recipe.heat.side1.likely + (recipe.heat.side2?.likely ?? 0)),
+    ...(pieces > 0 ? { recipeYield: `${pieces} pieces` } : {}),
+    prepTime: duration(prep),
+    cookTime: duration(cook),
+    totalTime: duration(prep + rest + cook),
+    ...(suits.length > 0 ? { suitableForDiet: suits } : {}),
+    ...(tools.length > 0 ? { tool: tools.map((tool) => ({ "@type": "HowToTool", name: toolName(tool) })) } : {}),
     recipeIngredient: recipe.lines.map((line) => lineText(line, name(line.ingredientId))),
     recipeInstructions: recipe.steps.map((step) => ({ "@type": "HowToStep", text: step.text })),
   };

@@ -5,9 +5,10 @@ import type { Ingredient } from "./types";
  * that leaves the type open in a way that changes the batter ("flour", "plant milk") is never answered here; one whose types hardly
  * differ, or of which nearly everybody means the first ("~"), is taken for it and marked.
  */
+// One row an ingredient: laid out by the formatter the list would be four times as long and could not be read down.
 // prettier-ignore
 const words: readonly (readonly [words: string, ...ids: readonly string[]])[] = [
-  ["plain flour|all purpose flour|all-purpose flour|ap flour|plain wheat flour|plain white flour|white flour|wheat flour|00 flour", "plain-flour"],
+  ["plain flour|all purpose flour|all-purpose flour|ap flour|plain wheat flour|plain white flour|white flour|wheat flour|00 flour|flour type plain|flour, all-purpose", "plain-flour"],
   ["self raising flour|self-raising flour|self rising flour|self-rising flour|sr flour|self raising wheat flour|self-raising wheat flour", "self-raising-flour"],
   ["wholemeal flour|whole wheat flour|wholewheat flour|whole-wheat flour|wholemeal wheat flour|plain wholemeal flour", "wholemeal-flour"],
   ["gluten free flour|gluten-free flour|gluten free flour blend|gluten-free flour blend|gluten-free plain flour|gluten free plain flour|gluten-free plain flour blend|gf flour", "gluten-free-flour"],
@@ -44,7 +45,7 @@ const words: readonly (readonly [words: string, ...ids: readonly string[]])[] = 
   ["cardamom|ground cardamom", "cardamom"],
   ["pepper|black pepper|ground black pepper|ground pepper", "black-pepper"],
   ["paprika|sweet paprika|smoked paprika", "paprika"],
-  ["vanilla|vanilla extract|vanilla essence", "vanilla"],
+  ["vanilla|vanilla extract|vanilla essence|pure vanilla|pure vanilla extract|vanilla flavouring|vanilla flavoring", "vanilla"],
   ["egg|eggs|hen's egg|hen's eggs|medium egg|medium eggs|free range egg|free range eggs|free-range eggs", "egg"],
   ["egg white|egg whites", "egg-white"],
   ["whole milk|full fat milk|full-fat milk|full cream milk", "whole-milk"],
@@ -74,7 +75,7 @@ const words: readonly (readonly [words: string, ...ids: readonly string[]])[] = 
   ["olive oil", "olive-oil"],
   ["coconut oil", "coconut-oil"],
   ["oil", "~sunflower-oil", "olive-oil", "coconut-oil"],
-  ["pan spray|cooking spray|oil spray|non-stick spray", "pan-spray"],
+  ["pan spray|cooking spray|oil spray|non-stick spray|nonstick spray|nonstick cooking spray|non-stick cooking spray", "pan-spray"],
   ["lemon juice", "lemon-juice"],
   ["vinegar|white vinegar|cider vinegar|apple cider vinegar", "vinegar"],
   ["cream of tartar", "cream-of-tartar"],
@@ -82,16 +83,16 @@ const words: readonly (readonly [words: string, ...ids: readonly string[]])[] = 
   ["lemon zest|grated lemon zest", "lemon-zest"],
   ["orange|oranges", "orange"],
   ["banana|bananas|ripe banana|ripe bananas|mashed banana|banana, peeled", "banana"],
-  ["apple|apples|grated apple|eating apple|apple, grated", "apple"],
+  ["apple|apples|grated apple|eating apple|dessert apple|cooking apple|apple, grated", "apple"],
   ["pear|pears", "pear"],
   ["blueberries|blueberry|frozen blueberries", "blueberries"],
   ["raspberries|frozen raspberries", "raspberries"],
   ["strawberries", "strawberries"],
   ["berries|mixed berries|frozen berries", "blueberries", "raspberries", "strawberries"],
-  ["raisins|sultanas", "raisins"],
+  ["raisins|sultanas|golden raisins|seedless raisins", "raisins"],
   ["courgette|courgettes|zucchini|grated courgette|grated zucchini", "courgette"],
   ["carrot|carrots|grated carrot", "carrot"],
-  ["potato|potatoes|grated potato", "potato"],
+  ["potato|potatoes|grated potato|floury potato|floury potatoes|waxy potatoes|baking potatoes", "potato"],
   ["onion|onions", "onion"],
   ["spring onion|spring onions|scallions|scallion|green onions", "spring-onion"],
   ["garlic|garlic clove|garlic cloves|clove of garlic|cloves of garlic|cloves garlic|clove garlic", "garlic"],
@@ -99,12 +100,13 @@ const words: readonly (readonly [words: string, ...ids: readonly string[]])[] = 
   ["herbs|parsley|chives|dill|soft herbs|chopped soft herbs", "herbs"],
   ["pumpkin puree|pumpkin purée|pumpkin", "pumpkin"],
   ["sweetcorn|corn kernels|sweetcorn kernels|sweetcorn kernels, drained", "sweetcorn"],
-  ["hard cheese|grated hard cheese|grated cheese|cheese|hard cheese, grated", "hard-cheese"],
+  ["hard cheese|cheddar|mature cheddar|parmesan|gouda|emmental|edam|hard cheese, finely grated|grated hard cheese|grated cheese|cheese|hard cheese, grated", "hard-cheese"],
+  ["feta", "~soft-cheese", "hard-cheese"],
   ["soft cheese|cream cheese|ricotta|cottage cheese|curd cheese|quark|soft white cheese", "soft-cheese"],
   ["ham|cooked ham", "ham"],
   ["bacon|bacon rashers", "bacon"],
   ["chia|chia seed|chia seeds", "chia"],
-  ["linseed|ground linseed|flaxseed|ground flaxseed|flax meal", "linseed"],
+  ["linseed|ground linseed|flaxseed|flax|ground flax|flax seed|flax seeds|flax seed meal|milled linseed|ground flaxseed|flax meal", "linseed"],
   ["xanthan gum|xanthan", "xanthan"],
   ["yeast|dried yeast|instant yeast|fast-action yeast|fast action dried yeast|fast-action dried yeast", "dried-yeast"],
   ["maple syrup|pancake syrup|breakfast syrup|maple-type syrup", "syrup"],
@@ -113,7 +115,7 @@ const words: readonly (readonly [words: string, ...ids: readonly string[]])[] = 
   ["honey|runny honey", "honey"],
   ["jam|strawberry jam", "jam"],
   ["chocolate spread", "chocolate-spread"],
-  ["chocolate chips|chocolate pieces|dark chocolate pieces|dark chocolate chips", "chocolate-pieces"],
+  ["chocolate chips|chocolate pieces|mini chocolate chips|semisweet chocolate chips|semi-sweet chocolate chips|plain chocolate chips|dark chocolate pieces|dark chocolate chips", "chocolate-pieces"],
   ["walnuts|chopped walnuts", "walnuts"],
   ["pecans|chopped pecans", "pecans"],
   ["nuts|chopped nuts", "walnuts", "pecans"],
@@ -151,7 +153,7 @@ export const clearWords: readonly (readonly [word: string, ingredientId: string]
 
 /** Words that say how a thing is prepared or bought, not what it is; taken off one by one until a known name is left. */
 const aside =
-  /^(?:fresh(?:ly)?|finely|coarsely|roughly|thinly|chopped|sliced|diced|grated|mashed|ripe|melted|softened|soft|cold|warm|lukewarm|hot|room temperature|beaten|lightly|whisked|sifted|packed|firmly|loosely|organic|free-range|free range|large|medium|small|big|of|the|a|an|good|extra|more|some|unsalted|salted|plain|natural|squeezed|peeled|cooled|frozen|thawed|drained|cooked|raw|whole|dried|ground|unsweetened|sweetened|level|heaped|optional|a little|very|about) /i;
+  /^(?:fresh(?:ly)?|finely|coarsely|pure|floury|snipped|mature|good-quality|unbleached|unsulphured|roughly|thinly|chopped|sliced|diced|grated|mashed|ripe|melted|softened|soft|cold|warm|lukewarm|hot|room temperature|beaten|lightly|whisked|sifted|packed|firmly|loosely|organic|free-range|free range|large|medium|small|big|of|the|a|an|good|extra|more|some|unsalted|salted|plain|natural|squeezed|peeled|cooled|frozen|thawed|drained|cooked|raw|whole|dried|ground|unsweetened|sweetened|level|heaped|optional|a little|very|about) /i;
 
 const normal = (text: string): string =>
   text

@@ -87,7 +87,7 @@ const unitWords: readonly (readonly [RegExp, Word])[] = [
   [/^(?:dl|decilit(?:re|er)s?)\b\.?/i, { is: "unit", unit: "ml", times: hundred }],
   [/^(?:l|ltrs?|lit(?:re|er)s?)\b\.?/i, { is: "unit", unit: "l" }],
   [/^(?:lbs?|pounds?)\b\.?/i, { is: "unit", unit: "lb" }],
-  [/^(?:tablespoon(?:ful)?s?|tbsps?|tbs|tbls?|tblsps?|tbspn)\b\.?/i, { is: "unit", unit: "tbsp" }],
+  [/^(?:tablespoon(?:ful)?s?|tbsps?|tbs|tb|tbls?|tblsps?|tbspn)\b\.?/i, { is: "unit", unit: "tbsp" }],
   [/^(?:teaspoon(?:ful)?s?|tsps?|tspn)\b\.?/i, { is: "unit", unit: "tsp" }],
   [/^(?:dessertspoon(?:ful)?s?|dsp)\b\.?/i, { is: "dessertspoon" }],
   [/^(?:spoon(?:ful)?s?)\b/i, { is: "spoon" }],
