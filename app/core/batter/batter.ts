@@ -1,4 +1,4 @@
-import { type Ingredient, toGrams } from "~/core/pantry";
+import { type Ingredient, type Role, toGrams } from "~/core/pantry";
 import { type Line, type Recipe, expectedOf, isBatter } from "~/core/recipe";
 
 /** Share of the volume that is air whisked in (starting value). */
@@ -21,7 +21,12 @@ export interface Batter {
   readonly looseness: number | undefined;
   /** Lines left out of the sums because their amount or density is not known. */
   readonly unknownLines: readonly string[];
+  /** Those of them that the batter is made of: flour, starch, liquid, egg, vegetable. */
+  readonly openMain: readonly string[];
 }
+
+/** What a batter is made of: without one of these nobody knows how much of it there is. */
+const mainRoles: readonly Role[] = ["flour", "starch", "liquid", "egg", "vegetable"];
 
 /** Grams of one line in one batch, after draining or squeezing; `undefined` when not known. */
 export function lineGrams(line: Line, recipe: Recipe, pantry: Pantry): number | undefined {
@@ -38,6 +43,7 @@ export function lineGrams(line: Line, recipe: Recipe, pantry: Pantry): number | 
 export function batterOf(recipe: Recipe, pantry: Pantry): Batter {
   let [grams, displaced, waterGrams, fatGrams, starchGrams] = [0, 0, 0, 0, 0];
   const unknownLines: string[] = [];
+  const openMain: string[] = [];
   for (const line of recipe.lines) {
     if (
       !isBatter(line, recipe) ||
@@ -50,6 +56,7 @@ export function batterOf(recipe: Recipe, pantry: Pantry): Batter {
     const raw = lineGrams(line, recipe, pantry);
     if (!ingredient || raw === undefined) {
       unknownLines.push(line.id);
+      if (ingredient && mainRoles.includes(ingredient.role) && !line.isOptional) openMain.push(line.id);
       continue;
     }
     const kept = raw * line.keeps;
@@ -67,6 +74,7 @@ export function batterOf(recipe: Recipe, pantry: Pantry): Batter {
     starchGrams,
     looseness: starchGrams > 0 ? waterGrams / starchGrams : undefined,
     unknownLines,
+    openMain,
   };
 }
 
@@ -76,7 +84,9 @@ export interface BatchYield {
   readonly from:
     | { readonly kind: "ml"; readonly batterMl: number; readonly portionMl: number }
     | { readonly kind: "grams"; readonly batterGrams: number; readonly portionGrams: number }
-    | { readonly kind: "batch" };
+    | { readonly kind: "batch" }
+    /** As the recipe claims, because a main amount is not known. */
+    | { readonly kind: "claim" };
 }
 
 /** More pieces than this nobody makes of any number of batches: an amount with a slip in it is not laid out load by load. */
@@ -91,6 +101,9 @@ const noise = 1e-9;
  */
 export function yieldOf(recipe: Recipe, batter: Batter, batches = 1): BatchYield {
   const whole = (pieces: number) => Math.min(mostYield, Math.floor(pieces + noise));
+  // What is not known cannot be added up: better the author's word than a batter without its flour.
+  if (recipe.portion.kind !== "batch" && batter.openMain.length > 0 && recipe.claimedPieces !== null)
+    return { pieces: whole(recipe.claimedPieces * batches), from: { kind: "claim" } };
   switch (recipe.portion.kind) {
     case "ml": {
       const batterMl = batter.millilitres * batches;

@@ -4,7 +4,7 @@ import { type Line, type Recipe, type Step, applyEdits, checkRecipe } from "~/co
 import { starterRecipes } from "~/demo/recipes";
 import fc from "fast-check";
 import { recipes } from "../../../test/recipes";
-import type { Pantry } from "./batter";
+import { type Pantry, batterOf, yieldOf } from "./batter";
 import { checkBatter } from "./checks";
 import { usualWindow } from "./checks/window";
 import { remediesFor } from "./remedies";
@@ -142,6 +142,20 @@ const wrong: readonly (readonly [AnyRecipeFinding["code"], Recipe])[] = [
     },
   ],
   ["salt-depends-on-brand", withLine(pancakes, "salt", { ingredientId: "coarse-salt" })],
+  ["main-amount-open", withLine(pancakes, "flour", { amount: { kind: "unknown", said: "some" } })],
+  [
+    "pan-fat-not-said",
+    { ...without(pancakes, "grease"), steps: pancakes.steps.map((step) => ({ ...step, text: "Do it." })) },
+  ],
+  ["thirsty-flour", withLine(pancakes, "flour", { ingredientId: "wholemeal-flour", amount: exact(150n, "g") })],
+  [
+    "variant-without-flour",
+    {
+      ...pancakes,
+      variants: [{ id: "v", name: "Nothing", standing: "draft", decidedAt: null, omit: ["flour"], swaps: [], add: [] }],
+    },
+  ],
+  ["heat-of-another-family", { ...pancakes, family: "waffle" }],
 ];
 
 test("the starter recipes have nothing to say against them", () => {
@@ -170,9 +184,12 @@ test("most findings can be mended by the program, the rest are questions only th
   expect(open.map(([code]) => code).sort()).toEqual([
     "amount-unknown",
     "density-unknown",
+    "main-amount-open",
     "pack-size-missing",
     "salt-depends-on-brand",
+    "thirsty-flour",
     "units-mixed",
+    "variant-without-flour",
   ]);
 });
 
@@ -216,4 +233,24 @@ test("no recipe of any shape makes the checks or their remedies throw", () => {
     }),
     { numRuns: 300 },
   );
+});
+
+test("soda without acid offers soured milk, with as much soda as its acid takes", () => {
+  const flat = withLine(pancakes, "powder", { ingredientId: "baking-soda", amount: exact(1n, "tsp", 2n) });
+  const finding = find(flat, "soda-without-acid");
+  const remedy = finding && remediesFor(finding, flat, pantry).find((one) => one.code === "sour-the-milk");
+  const mended = applyEdits(flat, remedy?.edits ?? []);
+  expect(mended.lines.find((line) => line.id === "milk")?.ingredientId).toBe("soured-milk");
+  expect(findingsOf(mended).filter((one) => one.code.startsWith("soda"))).toEqual([]);
+});
+
+test("a batch without a known main amount makes what the recipe claims, not what is left of it", () => {
+  const open = {
+    ...withLine(pancakes, "flour", { amount: { kind: "unknown", said: "some" } as const }),
+    claimedPieces: 12,
+  };
+  expect(yieldOf(open, batterOf(open, pantry), 2)).toEqual({ pieces: 24, from: { kind: "claim" } });
+  // A pinch that nobody knows changes nothing about how much batter there is.
+  const pinch = withLine(pancakes, "salt", { amount: { kind: "unknown", said: "some" } });
+  expect(yieldOf(pinch, batterOf(pinch, pantry)).from.kind).toBe("ml");
 });

@@ -1,6 +1,15 @@
 import { twinsOf } from "~/core/pantry";
 import { type Ratio, one, ratioOf, toStep } from "~/core/quantity";
-import { type Line, type LineAmount, type Recipe, type RecipeEdit, type Step, stepTemplate } from "~/core/recipe";
+import {
+  type Line,
+  type LineAmount,
+  type Recipe,
+  type RecipeEdit,
+  type Step,
+  familyHeat,
+  isBatter,
+  stepTemplate,
+} from "~/core/recipe";
 import { type Pantry, lineGrams } from "./batter";
 import { sodaSlackTsp } from "./leavening";
 import type { AnyRecipeFinding } from "./types";
@@ -35,6 +44,9 @@ export const remedyCodes = [
   "forget-in-variant",
   "raise-liquid",
   "lower-liquid",
+  "sour-the-milk",
+  "oil-per-load",
+  "usual-heat",
 ] as const;
 export type RemedyCode = (typeof remedyCodes)[number];
 
@@ -178,7 +190,8 @@ const finders: { readonly [C in AnyRecipeFinding["code"]]: Finder<C> } = {
           )
         : undefined,
     ),
-  "soda-without-acid": (f) => [
+  "soda-without-acid": (f, recipe, pantry) => [
+    ...sourTheMilk(f.lineId, f.sodaTsp, recipe, pantry),
     {
       code: "usual-powder",
       edits: [
@@ -265,6 +278,32 @@ const finders: { readonly [C in AnyRecipeFinding["code"]]: Finder<C> } = {
         ]
       : []),
   ],
+  "main-amount-open": none,
+  "thirsty-flour": none,
+  "variant-without-flour": none,
+  "pan-fat-not-said": (_f, recipe, pantry) =>
+    pantry.has("sunflower-oil")
+      ? [
+          {
+            code: "oil-per-load",
+            edits: [
+              {
+                kind: "add-line",
+                line: {
+                  ...newLine(freshLineId(recipe, "pan-oil"), "sunflower-oil", {
+                    kind: "per-load",
+                    amount: { value: one, unit: "tsp" },
+                  }),
+                  bowl: "pan",
+                },
+                afterId: null,
+                drawnBy: recipe.steps.find((step) => step.kind === "cook")?.id ?? null,
+              },
+            ],
+          },
+        ]
+      : [],
+  "heat-of-another-family": (f) => [{ code: "usual-heat", edits: [{ kind: "set-heat", heat: familyHeat(f.family) }] }],
   "window-missing": (f) => [{ code: "usual-window", edits: [{ kind: "set-window", rest: f.wanted }] }],
   "cue-not-visible": (f, recipe) => {
     const left = recipe.heat.cues.filter((cue) => !f.cues.includes(cue));
@@ -297,6 +336,31 @@ function partStep(recipe: Recipe, partId: string): Step {
     ...(part?.kind === "sauce" && part.heat === "hob" ? { hazards: ["boiling-sauce"], who: "adult" } : {}),
   };
 }
+
+/** Milk turned into soured milk, where there is enough of it for the soda: acid to each cup, ten minutes earlier. */
+function sourTheMilk(sodaLineId: string, sodaTsp: number, recipe: Recipe, pantry: Pantry): Remedy[] {
+  const soured = pantry.get("soured-milk");
+  const milk = recipe.lines
+    .filter((line) => sourable.includes(line.ingredientId) && isBatter(line, recipe))
+    .sort((a, b) => (lineGrams(b, recipe, pantry) ?? 0) - (lineGrams(a, recipe, pantry) ?? 0))[0];
+  if (!soured || !milk) return [];
+  const cups =
+    (lineGrams(milk, recipe, pantry) ?? 0) / (typeof soured.gramsPerCup === "number" ? soured.gramsPerCup : 244);
+  const takes = cups * soured.neutralisesTsp;
+  if (takes <= 0) return [];
+  const line = recipe.lines.find((each) => each.id === sodaLineId);
+  const less = sodaTsp - takes > sodaSlackTsp ? timesShare(line, takes / sodaTsp) : undefined;
+  return [
+    {
+      code: "sour-the-milk",
+      edits: [
+        { kind: "set-ingredient", lineId: milk.id, ingredientId: "soured-milk" },
+        ...(less ? [{ kind: "set-amount" as const, lineId: sodaLineId, amount: less }] : []),
+      ],
+    },
+  ];
+}
+const sourable: readonly string[] = ["whole-milk", "semi-skimmed-milk", "skimmed-milk"];
 
 /** A number of teaspoons as quarters, at least one. */
 function quarters(tsp: number): Ratio {

@@ -1,4 +1,4 @@
-import type { Cue, RecipeFinding, Window } from "~/core/recipe";
+import type { Cue, Family, RecipeFinding, SurfaceKind, Window } from "~/core/recipe";
 import type { Role } from "~/core/pantry";
 
 export type CeilingRole = Extract<Role, "salt" | "powder" | "soda" | "spice" | "vanilla">;
@@ -61,6 +61,36 @@ export type BatterFinding =
       readonly level: "warns";
       readonly ingredientId: string;
       readonly cues: readonly Cue[];
+    }
+  | {
+      /** Flour, liquid or egg whose amount nobody said: what a batch makes is the author's claim, or a guess without it. */
+      readonly code: "main-amount-open";
+      readonly level: "warns";
+      readonly ingredientIds: readonly string[];
+      readonly claimed: number | null;
+    }
+  | { readonly code: "pan-fat-not-said"; readonly level: "notes"; readonly surfaceKinds: readonly SurfaceKind[] }
+  | {
+      /** Flour that drinks more than plain white, and goes on: shares of the liquid. */
+      readonly code: "thirsty-flour";
+      readonly level: "notes";
+      readonly ingredientId: string;
+      readonly low: number;
+      readonly high: number;
+    }
+  | {
+      readonly code: "variant-without-flour";
+      readonly level: "warns";
+      readonly variantId: string;
+      readonly name: string;
+    }
+  | {
+      /** Heat or surfaces that its family is not cooked at, as after a change of family. */
+      readonly code: "heat-of-another-family";
+      readonly level: "warns";
+      readonly family: Family;
+      readonly from: number;
+      readonly to: number;
     }
   | {
       readonly code: "salt-depends-on-brand";

@@ -5,7 +5,18 @@ import { canonical } from "~/core/plan";
 import { recipeSchema, toPlain } from "~/formats/class-file";
 import { recipes } from "../../../test/recipes";
 import { amountText, compareRecipes } from "./compare";
-import { type RecipeDraft, draftOf, emptyDraft, emptyLine, keepsFromSaving, readDraft } from "./draft";
+import {
+  type RecipeDraft,
+  kindOfTyped,
+  usualCooking,
+  withFamily,
+  withStepKind,
+  draftOf,
+  emptyDraft,
+  emptyLine,
+  keepsFromSaving,
+  readDraft,
+} from "./draft";
 import { applyEdit, applyEdits } from "./edits";
 import { familyFacts } from "./families";
 import { familyHeat, freshStepId, stepTemplate } from "./templates";
@@ -167,6 +178,44 @@ describe("edits", () => {
       hazards: ["oven-dish"],
     });
   });
+});
+
+test("a changed family takes its heat along where that was the old one's usual, and leaves what the author has set", () => {
+  for (const from of families)
+    for (const to of families) {
+      const draft = emptyDraft(from);
+      expect({ ...draft, ...withFamily(draft, to) }).toMatchObject({ family: to, ...usualCooking(to) });
+      const own = { ...draft, surfaceFrom: "161", surfaceTo: "163" };
+      expect(withFamily(own, to)).toEqual({ family: to });
+    }
+});
+
+test("a step that becomes a rest or is served carries no burns, and what the author warned of stays", () => {
+  const heat = familyHeat("pancake");
+  const { recipe } = { recipe: draftOf({ ...pancakes, steps: [stepTemplate("cook", pancakes)] }) };
+  const [cook] = recipe.steps;
+  if (!cook) throw new Error("the step is gone");
+  for (const kind of ["rest", "serve"] as const) {
+    const changed = { ...cook, ...withStepKind(cook, kind, heat) };
+    expect([changed.hazards, changed.tools]).toEqual([[], stepTemplate(kind, pancakes).tools]);
+    expect(changed.minutes.likely).toBe(String(stepTemplate(kind, pancakes).minutes.likely));
+    const warned = { ...cook, hazards: [...cook.hazards, "blades" as const] };
+    expect(withStepKind(warned, kind, heat).hazards).toEqual(["blades"]);
+    // And back: at the heat it is hot again.
+    expect(withStepKind({ ...cook, ...changed }, "cook", heat).hazards).toEqual(cook.hazards);
+  }
+});
+
+test("an open amount becomes one as soon as a figure with its unit is typed, and not before", () => {
+  const open = { kind: "unknown" as const };
+  expect(["2 tsp", "a couple tsp", "2", "some", "125 g"].map((text) => kindOfTyped(open, text, "us"))).toEqual([
+    "exact",
+    "unknown",
+    "unknown",
+    "unknown",
+    "exact",
+  ]);
+  expect(kindOfTyped({ kind: "range" }, "2 tsp", "us")).toBe("range");
 });
 
 describe("two revisions compared", () => {

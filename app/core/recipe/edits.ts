@@ -1,6 +1,6 @@
 import { type Ratio, add, divide, isZero, zero } from "~/core/quantity";
 import { retold } from "./variants";
-import type { Cue, Hazard, Line, LineAmount, Portion, Recipe, Step, Window } from "./types";
+import type { Cue, Hazard, Heat, Line, LineAmount, Portion, Recipe, Step, Window } from "./types";
 
 /**
  * Small changes to a recipe as data: what a finding offers as its remedy, what a swap consists of, what the editor can undo.
@@ -21,6 +21,7 @@ export type RecipeEdit =
   | { readonly kind: "mention-instead"; readonly stepId: string; readonly from: string; readonly to: string }
   | { readonly kind: "add-hazard"; readonly stepId: string; readonly hazard: Hazard }
   | { readonly kind: "adult-only"; readonly stepId: string }
+  | { readonly kind: "set-heat"; readonly heat: Heat }
   | { readonly kind: "set-window"; readonly rest: Window }
   | { readonly kind: "set-cues"; readonly cues: readonly Cue[]; readonly blindNote: string }
   | { readonly kind: "claim-pieces"; readonly pieces: number | null }
@@ -128,6 +129,8 @@ export function applyEdit(recipe: Recipe, edit: RecipeEdit): Recipe {
       );
     case "adult-only":
       return inStep(recipe, edit.stepId, (step) => ({ ...step, who: "adult" }));
+    case "set-heat":
+      return { ...recipe, heat: edit.heat };
     case "set-window":
       return { ...recipe, rest: edit.rest };
     case "set-cues":

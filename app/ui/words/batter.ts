@@ -168,6 +168,9 @@ export const remedyWords: Words<RemedyCode> = {
   "forget-in-variant": "Forget it in the variant",
   "raise-liquid": "More liquid, into the band",
   "lower-liquid": "Less liquid, into the band",
+  "sour-the-milk": "Sour the milk with a spoon of acid to the cup",
+  "oil-per-load": "A teaspoon of oil for each load",
+  "usual-heat": "Heat and surfaces usual for its family",
 };
 
 export const swapWords: Words<SwapId> = {

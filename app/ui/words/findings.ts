@@ -3,7 +3,16 @@ import { fraction, grams, list, minutes, number, thin } from "~/ui/format/format
 import { demoStation } from "~/core/contact";
 import type { SurfaceCare } from "~/core/gear";
 import { sharedFoodId } from "~/core/pantry";
-import { batchRuleWords, criticalWords, cueWords, hazardWords, substanceWords, surfaceWords, toolWords } from "./en";
+import {
+  batchRuleWords,
+  criticalWords,
+  cueWords,
+  familyWords,
+  hazardWords,
+  substanceWords,
+  surfaceWords,
+  toolWords,
+} from "./en";
 
 /** What a sentence needs beside its finding: names for ids, and the reader's locale. */
 export interface Names {
@@ -106,6 +115,25 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
       f.cues.map((cue) => cueWords[cue]),
       n.locale,
     )} cannot be seen. Go by bubbles, rim and time.`,
+  "main-amount-open": (f, n) =>
+    `Nobody said how much ${list(f.ingredientIds.map(n.ingredient), n.locale)}: ${
+      f.claimed === null
+        ? "what a batch makes is reckoned without it, and is too little"
+        : `a batch counts as the ${f.claimed} pieces the recipe claims`
+    }. Give the amount before anybody shops.`,
+  "pan-fat-not-said": (f, n) =>
+    `Nothing greases the ${list(
+      f.surfaceKinds.map((kind) => surfaceWords[kind].toLowerCase()),
+      n.locale,
+    )}. Non-stick needs nothing, bare metal does: say which fat, and it is counted and checked for allergies.`,
+  "thirsty-flour": (f, n) =>
+    `${n.ingredient(f.ingredientId)} drinks ${
+      f.low === f.high ? "about " : `${number(f.low * 100, n.locale, 0)} to `
+    }${number(f.high * 100, n.locale, 0)} % more liquid than white flour, and goes on while it stands: have a splash more at hand.`,
+  "variant-without-flour": (f) =>
+    `“${f.name}” leaves out the flour and puts nothing in its place: there is no batter. Swap the flour instead of leaving it out.`,
+  "heat-of-another-family": (f, n) =>
+    `Neither its surface nor its heat is usual for ${familyWords[f.family].toLowerCase()} (${number(f.from, n.locale, 0)}–${number(f.to, n.locale, 0)} °C).`,
   "salt-depends-on-brand": (f, n) =>
     `A spoon of coarse salt weighs what its brand makes of it: ${number(f.low, n.locale)}–${number(f.high, n.locale)} g here. Weigh it, or say which.`,
   "newer-revision": (f) =>
@@ -225,6 +253,8 @@ export const whyWords: WhyWords = {
       return `${number(w.from.batterMl, locale, 0)} ml of batter (weights over true densities, × ${number(w.airFactor, locale, 2)} for air), ${kept} % of it leaves the bowl, ${number(w.from.portionMl, locale, 0)} ml a piece, whole pieces only.`;
     if (w.from.kind === "grams")
       return `${number(w.from.batterGrams, locale, 0)} g of mix, ${kept} % of it leaves the bowl, ${number(w.from.portionGrams, locale, 0)} g a piece, whole pieces only.`;
+    if (w.from.kind === "claim")
+      return "As many as the recipe claims: a main amount is open, so nothing can be added up.";
     return "The recipe says how many pieces a batch makes.";
   },
   batches: (w, { locale }) =>

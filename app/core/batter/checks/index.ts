@@ -4,8 +4,13 @@ import type { BatterFinding } from "../types";
 import { ceilingsPassed } from "./ceilings";
 import { cuesNotVisible } from "./cues";
 import { leavening } from "./leavening";
+import { heatOfFamily } from "./heat";
 import { looseness } from "./looseness";
+import { mainAmountOpen } from "./main-amounts";
+import { panFat } from "./pan-fat";
 import { saltByBrand } from "./salt";
+import { thirstyFlour } from "./thirst";
+import { variantWithoutFlour } from "./variant-flour";
 import { windowMissing } from "./window";
 import { yieldClaimed } from "./yield";
 
@@ -18,6 +23,11 @@ const checks: readonly ((recipe: Recipe, pantry: Pantry) => BatterFinding[])[] =
   windowMissing,
   cuesNotVisible,
   saltByBrand,
+  mainAmountOpen,
+  panFat,
+  thirstyFlour,
+  variantWithoutFlour,
+  heatOfFamily,
 ];
 
 /** Everything the figures of a batter say against it. */

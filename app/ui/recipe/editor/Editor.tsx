@@ -342,6 +342,7 @@ export function Editor({ initial, pantry, recipeId, revision, readLine, onKeep, 
                     lines={draft.lines}
                     parts={draft.parts}
                     pantry={pantry}
+                    heat={recipe.heat}
                     left={left}
                     onStep={(more, field) => setStep(step.id, more, field)}
                     onRemove={() => onDraft({ steps: draft.steps.filter((each) => each.id !== step.id) }, "")}

@@ -2,7 +2,7 @@ import type { ComponentProps } from "react";
 import { pourFor, pourThickness } from "~/core/batter";
 import { fillMethods } from "~/core/pantry";
 import { measuringSystems } from "~/core/quantity";
-import { type RecipeDraft, families, familyHeat, familyPiece, readinessTests, windowReasons } from "~/core/recipe";
+import { type RecipeDraft, families, readinessTests, usualCooking, windowReasons, withFamily } from "~/core/recipe";
 import { number, thin } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { fillWords, systemWords } from "~/ui/words/batter";
@@ -38,7 +38,7 @@ export function HeadFields({ draft, onDraft }: Props) {
         isLabelled
         value={draft.family}
         options={families.map((family) => ({ value: family, label: familyWords[family] }))}
-        onPick={(family) => onDraft({ family }, "family")}
+        onPick={(family) => onDraft(withFamily(draft, family), "family")}
       />
       <Pick
         label="Measured in"
@@ -67,31 +67,7 @@ export function HeadFields({ draft, onDraft }: Props) {
 /** Heat as a start setting and a test on the surface, the window with its reason, portion and pan. */
 export function CookFields({ draft, onDraft }: Props) {
   const locale = useLocale();
-  const usual = () => {
-    const heat = familyHeat(draft.family);
-    const span = (value: { low: number; likely: number; high: number }) => ({
-      low: String(value.low),
-      likely: String(value.likely),
-      high: String(value.high),
-    });
-    onDraft(
-      {
-        surfaceKinds: heat.surfaceKinds,
-        surfaceFrom: String(heat.surfaceC.from),
-        surfaceTo: String(heat.surfaceC.to),
-        test: heat.test,
-        side1: span(heat.side1),
-        hasSide2: heat.side2 !== null,
-        side2: heat.side2 ? span(heat.side2) : draft.side2,
-        cues: heat.cues,
-        turnaround: String(heat.turnaround),
-        pourPerPiece: String(heat.pourPerPiece),
-        recover: String(heat.recover),
-        pieceDiameterCm: String(familyPiece[draft.family].cm),
-      },
-      "",
-    );
-  };
+  const usual = () => onDraft(usualCooking(draft.family), "");
   const diameter = Number(draft.pieceDiameterCm);
   const pour = diameter > 0 ? pourFor(diameter, pourThickness[draft.family]) : undefined;
   return (

@@ -2,7 +2,16 @@ import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { useState } from "react";
 import { type Ingredient, massRange, readIngredientName } from "~/core/pantry";
-import { type DraftLine, type DraftPart, type Recipe, amountKinds, bowls, expectedOf, isForPlate } from "~/core/recipe";
+import {
+  type DraftLine,
+  type DraftPart,
+  type Recipe,
+  amountKinds,
+  bowls,
+  expectedOf,
+  isForPlate,
+  kindOfTyped,
+} from "~/core/recipe";
 import { grams } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { amountKindWords, guessWords, massBecause, secondWords } from "~/ui/words/batter";
@@ -108,7 +117,7 @@ export function LineFields({ line, path, recipe, pantry, parts, drawn, onLine, o
           <Cell
             label={line.kind === "packs" ? "How many packs" : line.kind === "unknown" ? "What was said" : "Amount"}
             value={line.amount}
-            onText={(amount) => onLine({ amount }, "amount")}
+            onText={(amount) => onLine({ amount, kind: kindOfTyped(line, amount, recipe.system) }, "amount")}
             path={`${path}.amount`}
             className="amount"
             placeholder="125 g"

@@ -1,6 +1,6 @@
 import { useDroppable } from "@dnd-kit/core";
 import type { Ingredient } from "~/core/pantry";
-import { type DraftLine, type DraftPart, type DraftStep, stepKinds } from "~/core/recipe";
+import { type DraftLine, type DraftPart, type DraftStep, type Heat, stepKinds, withStepKind } from "~/core/recipe";
 import { stepKindWords } from "~/ui/words/batter";
 import { hazardWords, toolWords } from "~/ui/words/en";
 import { Cell, Pick, RowButton, SpanCells, Ticks } from "./cells";
@@ -26,6 +26,8 @@ interface Props {
   readonly lines: readonly DraftLine[];
   readonly parts: readonly DraftPart[];
   readonly pantry: readonly Ingredient[];
+  /** The heat of the recipe, which says what its hot steps warn of. */
+  readonly heat: Heat;
   /** What is left of each line for this step to take. */
   readonly left: ReadonlyMap<string, string>;
   readonly onStep: (change: Partial<DraftStep>, field: string) => void;
@@ -34,7 +36,7 @@ interface Props {
 }
 
 /** One step of the method: what is done, what it draws from the list, how long, who may, what to look out for. */
-export function StepCard({ step, number, lines, parts, pantry, left, onStep, onRemove, onMove }: Props) {
+export function StepCard({ step, number, lines, parts, pantry, heat, left, onStep, onRemove, onMove }: Props) {
   const { setNodeRef, isOver } = useDroppable({ id: `step:${step.id}` });
   const nameOf = (lineId: string) => {
     const line = lines.find((one) => one.id === lineId);
@@ -49,7 +51,7 @@ export function StepCard({ step, number, lines, parts, pantry, left, onStep, onR
           label={`Step ${number} is`}
           value={step.kind}
           options={stepKinds.map((kind) => ({ value: kind, label: stepKindWords[kind] }))}
-          onPick={(kind) => onStep({ kind, guesses: [] }, "kind")}
+          onPick={(kind) => onStep({ ...withStepKind(step, kind, heat), guesses: [] }, "kind")}
         />
         <SpanCells
           label="takes"

@@ -1,0 +1,14 @@
+import { type Recipe, familyHeat } from "~/core/recipe";
+import type { BatterFinding } from "../types";
+
+/** A heat that its family is never cooked at, or none of its family's surfaces: what is left when a recipe changes its family. */
+export function heatOfFamily(recipe: Recipe): BatterFinding[] {
+  const usual = familyHeat(recipe.family);
+  const { surfaceC, surfaceKinds } = recipe.heat;
+  const [from, to] = [usual.surfaceC.from, usual.surfaceC.to];
+  const isApart = surfaceC.to < from || surfaceC.from > to;
+  const isElsewhere = !surfaceKinds.some((kind) => usual.surfaceKinds.includes(kind));
+  return isElsewhere || isApart
+    ? [{ code: "heat-of-another-family", level: "warns", family: recipe.family, from, to }]
+    : [];
+}
