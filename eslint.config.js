@@ -1,4 +1,5 @@
 import { defineConfig } from "eslint/config";
+import reactHooks from "eslint-plugin-react-hooks";
 import tseslint from "typescript-eslint";
 
 // The core's reading order: a folder may import the ones before it, never one after.
@@ -57,6 +58,18 @@ export default defineConfig(
       "no-fallthrough": "error",
       "prefer-const": "error",
     },
+  },
+  {
+    // A promise nobody waits for loses its error, and on a server its work.
+    files: ["{app,server,test,e2e}/**/*.{ts,tsx}"],
+    languageOptions: { parser: tseslint.parser, parserOptions: { projectService: true } },
+    plugins: { "@typescript-eslint": tseslint.plugin },
+    rules: { "@typescript-eslint/no-floating-promises": "error" },
+  },
+  {
+    files: ["app/**/*.tsx"],
+    plugins: { "react-hooks": reactHooks },
+    rules: { "react-hooks/rules-of-hooks": "error", "react-hooks/exhaustive-deps": "error" },
   },
   ...core.map((noun, i) => ban(`core/${noun}`, outside, ...later(i))),
   ban("{db,devices}", not("routes|ui|services", "data flows down to here, not back up.")),

@@ -12,9 +12,13 @@ test.describe("the register", () => {
     await expect(page.getByRole("row", { name: /Juniper Dray/ })).toContainText("vegan");
     await page.getByRole("link", { name: "Pim Castellan" }).click();
     await page.getByText("Take Pim Castellan off the register").click();
-    await page.getByRole("button", { name: "Take Pim Castellan off for good" }).click();
+    await page.getByRole("button", { name: "Take Pim Castellan off" }).click();
     await expect(page.getByRole("link", { name: "Juniper Dray" })).toBeVisible();
     await expect(page.getByRole("link", { name: "Pim Castellan" })).toHaveCount(0);
+    await page.getByText("Taken off the register (1)").click();
+    await page.getByRole("button", { name: "Put Pim Castellan back" }).click();
+    await expect(page.getByRole("link", { name: "Pim Castellan" })).toBeVisible();
+    await expect(page.getByText("Taken off the register (1)")).toHaveCount(0);
   });
 
   test("of two people changing one person the second is told, keeps their words, and may then save", async ({

@@ -368,6 +368,18 @@ export interface IntakeAnswerTable {
   body: unknown;
   received_at: CreatedAt;
 }
+export interface RemovedPersonTable {
+  id: string;
+  class_id: string;
+  position: number;
+  name: string;
+  document: unknown;
+  email: string | null;
+  cared_for: string[];
+  was_pinned: boolean;
+  removed_by: string | null;
+  removed_at: CreatedAt;
+}
 export interface OutboxMailTable {
   id: Generated<string>;
   class_id: string | null;
@@ -464,6 +476,7 @@ export interface DB {
   intake_link: IntakeLinkTable;
   intake_answer: IntakeAnswerTable;
   outbox_mail: OutboxMailTable;
+  removed_person: RemovedPersonTable;
   plan_change: PlanChangeTable;
   stage_stamp: StageStampTable;
   live_run: LiveRunTable;

@@ -289,7 +289,7 @@ export const needSchema = z.discriminatedUnion("kind", [
   }),
 ]);
 
-const participant = z.strictObject({
+export const personSchema = z.strictObject({
   id,
   name,
   role: z.enum(participantRoles).default("cook"),
@@ -471,7 +471,7 @@ export const classFileSchema = z.strictObject({
     timeZone: timeZoneSchema,
     brief: briefSchema,
     people: z
-      .array(participant)
+      .array(personSchema)
       .max(400)
       .default([])
       .refine(isUnique("id"), "expected every person's id once")

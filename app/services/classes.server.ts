@@ -41,6 +41,23 @@ export async function classOr404(classId: string): Promise<StoredClass> {
   return stored;
 }
 
+const read = new WeakMap<object, Map<string, Promise<StoredClass>>>();
+
+/**
+ * A class for the loaders of one request, which share it: read once, however many ask. Actions read for themselves, as what they
+ * are about to change must be what is there.
+ * @param context the request's own, by which what was read is remembered no longer than it lasts.
+ */
+export function classOnce(context: object, classId: string): Promise<StoredClass> {
+  const known = read.get(context) ?? new Map<string, Promise<StoredClass>>();
+  read.set(context, known);
+  const before = known.get(classId);
+  if (before) return before;
+  const stored = classOr404(classId);
+  known.set(classId, stored);
+  return stored;
+}
+
 /** What a brief form holds: the brief and the few facts around it. */
 export interface ClassFacts {
   readonly title: string;

@@ -1,5 +1,5 @@
 import { CalendarDate } from "@internationalized/date";
-import type { Kysely } from "kysely";
+import { type Kysely, sql } from "kysely";
 import { plan, waysOutFor } from "~/core/plan";
 import type { DB } from "~/db/schema";
 import { demoClasses } from "~/demo/boathouse";
@@ -13,7 +13,18 @@ import {
   settleSecond,
   takeAnswers,
 } from "./intake.server";
-import { asSeenBy, forgetPerson, recordOf, removalDay, removeExpired, setRetention } from "./privacy.server";
+import {
+  asSeenBy,
+  forgetPerson,
+  forgetRemoved,
+  putBack,
+  removedOf,
+  takeOff,
+  recordOf,
+  removalDay,
+  removeExpired,
+  setRetention,
+} from "./privacy.server";
 import { changePlan, madeChanges, undoChange } from "./arrange.server";
 import { addBrought, classOr404, forgetLabel, importClass, removeBrought, saveLabel, savePack } from "./classes.server";
 import { appendEvents, snapshotOf } from "./live.server";
@@ -214,6 +225,45 @@ test("one person leaves every place they were kept in, and what is held of them 
   expect((await stored()).input.people.some((one) => one.name === "Nell Harrowgate")).toBe(false);
   const pinned = await db.selectFrom("live_run").select("snapshot").where("class_id", "=", classId).executeTakeFirst();
   expect(JSON.stringify(pinned)).not.toContain("Nell");
+});
+
+test("somebody taken off can be put back with everything, where they stood, and pinned again; or forgotten, and then not", async () => {
+  await appendEvents(
+    db,
+    (await stored()).input,
+    [{ id: crypto.randomUUID(), kind: "class-started", at: Date.now() }],
+    lead,
+  );
+  const [grownUp, child] = [await personNamed("Nell Harrowgate"), await personNamed("Fay Mosswell")];
+  await db.updateTable("participant").set({ grown_up_id: grownUp.id }).where("id", "=", child.id).execute();
+  const before = (await stored()).input.people;
+  expect(await takeOff(db, classId, grownUp, lead)).toBe(true);
+  expect(await takeOff(db, classId, grownUp, lead)).toBe(false);
+  expect((await stored()).input.people.some((one) => one.id === grownUp.id)).toBe(false);
+  expect((await snapshotOf(classId))?.people.some((one) => one.id === grownUp.id)).toBe(false);
+  expect((await removedOf(db, classId)).map((one) => one.name)).toEqual([grownUp.name]);
+  expect(await putBack(db, classId, grownUp.id, lead)).toBe(grownUp.name);
+  expect((await stored()).input.people).toEqual(before);
+  expect((await snapshotOf(classId))?.people.some((one) => one.id === grownUp.id)).toBe(true);
+  expect(await putBack(db, classId, grownUp.id, lead)).toBeUndefined();
+
+  await takeOff(db, classId, grownUp, lead);
+  await forgetRemoved(db, classId, grownUp.id);
+  expect(await putBack(db, classId, grownUp.id, lead)).toBeUndefined();
+  const left = await db.selectFrom("removed_person").select("id").execute();
+  expect(left).toEqual([]);
+});
+
+test("what is kept aside goes with the class's health data, and when its days are over", async () => {
+  const nell = await personNamed("Nell Harrowgate");
+  await takeOff(db, classId, nell, lead);
+  await db
+    .updateTable("removed_person")
+    .set({ removed_at: sql`now() - interval '31 days'` })
+    .execute();
+  expect(await removedOf(db, classId)).toEqual([]);
+  await removeExpired(db, () => "1990-01-01");
+  expect(await db.selectFrom("removed_person").select("id").execute()).toEqual([]);
 });
 
 test("an assistant sees what must be avoided and where the medicine is, no words and no addresses", async () => {

@@ -1,9 +1,9 @@
 import { parseDateTime, today } from "@internationalized/date";
 import { type Kysely, sql } from "kysely";
 import type { ClassInput } from "~/core/plan";
-import { classOf, type StoredClass } from "~/db/queries/classes.server";
+import { addNeeds, classOf, participantColumns, type StoredClass } from "~/db/queries/classes.server";
 import type { DB } from "~/db/schema";
-import { readClassFile, writeClassFile } from "~/formats/class-file";
+import { personSchema, readClassFile, writeClassFile } from "~/formats/class-file";
 import type { Account } from "./accounts.server";
 
 /**
@@ -101,6 +101,7 @@ export async function removeHealth(db: Kysely<DB>, classIds: readonly string[]):
       .where("class_id", "in", classIds)
       .execute();
     await trx.deleteFrom("intake_answer").where("class_id", "in", classIds).execute();
+    await trx.deleteFrom("removed_person").where("class_id", "in", classIds).execute();
     await trx.deleteFrom("intake_link").where("class_id", "in", classIds).execute();
     await trx.deleteFrom("outbox_mail").where("class_id", "in", classIds).execute();
     await rewriteSnapshots(trx, classIds, (people) => people.map(withoutHealth));
@@ -121,6 +122,10 @@ export async function removeExpired(
   db: Kysely<DB>,
   dayIn: (timeZone: string) => string = (zone) => today(zone).toString(),
 ): Promise<number> {
+  await db
+    .deleteFrom("removed_person")
+    .where("removed_at", "<=", sql<Date>`now() - make_interval(days => ${putBackDays})`)
+    .execute();
   const open = await db
     .selectFrom("class")
     .select(["id", "starts_at", "time_zone", "retain_days"])
@@ -164,19 +169,126 @@ export async function recordOf(db: Kysely<DB>, classId: string, participantId: s
   };
 }
 
-/** Takes a person out of a class and out of everything that was pinned or written of it. */
-export async function forgetPerson(db: Kysely<DB>, classId: string, participantId: string): Promise<void> {
-  await db.transaction().execute(async (trx) => {
+/** Days in which somebody taken off a register can be put back. */
+export const putBackDays = 30;
+
+/**
+ * Takes a person off the register, out of everything that was pinned and out of the letters. Kept aside for {@link putBackDays}, or
+ * until the class's health data goes, whichever is sooner. False when they are not on it.
+ */
+export async function takeOff(
+  db: Kysely<DB>,
+  classId: string,
+  person: ClassInput["people"][number],
+  accountId: string,
+): Promise<boolean> {
+  return db.transaction().execute(async (trx) => {
     const row = await trx
-      .deleteFrom("participant")
-      .where("id", "=", participantId)
+      .selectFrom("participant")
+      .select(["position", "email", "name"])
+      .where("id", "=", person.id)
       .where("class_id", "=", classId)
-      .returning("email")
+      .forUpdate()
       .executeTakeFirst();
-    if (row?.email)
-      await trx.deleteFrom("outbox_mail").where("class_id", "=", classId).where("to_address", "=", row.email).execute();
-    await rewriteSnapshots(trx, [classId], (people) => people.filter((person) => person.id !== participantId));
+    if (!row) return false;
+    const caredFor = await trx.selectFrom("participant").select("id").where("grown_up_id", "=", person.id).execute();
+    const run = await trx.selectFrom("live_run").select("snapshot").where("class_id", "=", classId).executeTakeFirst();
+    await trx
+      .insertInto("removed_person")
+      .values({
+        id: person.id,
+        class_id: classId,
+        position: row.position,
+        name: row.name,
+        document: JSON.stringify(person),
+        email: row.email,
+        cared_for: caredFor.map((one) => one.id),
+        was_pinned: JSON.stringify(run?.snapshot ?? "").includes(person.id),
+        removed_by: accountId,
+      })
+      .execute();
+    await forget(trx, classId, person.id);
+    return true;
   });
+}
+
+/** Who can still be put back, the latest first. Names only: what they declared is shown again once they are back. */
+export const removedOf = async (db: Kysely<DB>, classId: string) =>
+  db
+    .selectFrom("removed_person")
+    .select(["id", "name", "removed_at as removedAt"])
+    .where("class_id", "=", classId)
+    .where("removed_at", ">", sql<Date>`now() - make_interval(days => ${putBackDays})`)
+    .orderBy("removed_at", "desc")
+    .limit(50)
+    .execute();
+
+/** Puts a person back with what they declared, their place and those they look after; gives their name. */
+export async function putBack(
+  db: Kysely<DB>,
+  classId: string,
+  personId: string,
+  accountId: string,
+): Promise<string | undefined> {
+  return db.transaction().execute(async (trx) => {
+    const row = await trx
+      .deleteFrom("removed_person")
+      .where("id", "=", personId)
+      .where("class_id", "=", classId)
+      .returningAll()
+      .executeTakeFirst();
+    if (!row) return undefined;
+    const person = personSchema.parse(row.document);
+    const there = new Set(
+      (await trx.selectFrom("participant").select("id").where("class_id", "=", classId).execute()).map((one) => one.id),
+    );
+    await trx
+      .insertInto("participant")
+      .values({
+        id: row.id,
+        class_id: classId,
+        position: row.position,
+        ...participantColumns(person),
+        grown_up_id: person.grownUpId !== undefined && there.has(person.grownUpId) ? person.grownUpId : null,
+        email: row.email,
+        updated_by: accountId,
+      })
+      .execute();
+    await addNeeds(
+      trx,
+      person.needs.map((need) => ({ participantId: row.id, need })),
+    );
+    if (row.cared_for.length > 0)
+      await trx
+        .updateTable("participant")
+        .set({ grown_up_id: row.id })
+        .where("id", "in", row.cared_for)
+        .where("class_id", "=", classId)
+        .where("grown_up_id", "is", null)
+        .execute();
+    if (row.was_pinned) await rewriteSnapshots(trx, [classId], (people) => [...people, person]);
+    return row.name;
+  });
+}
+
+/** Forgets for good somebody who was taken off before. */
+export const forgetRemoved = async (db: Kysely<DB>, classId: string, personId: string): Promise<void> =>
+  void (await db.deleteFrom("removed_person").where("id", "=", personId).where("class_id", "=", classId).execute());
+
+/** Takes a person out of a class and out of everything that was pinned or written of it, for good. */
+export const forgetPerson = async (db: Kysely<DB>, classId: string, participantId: string): Promise<void> =>
+  db.transaction().execute((trx) => forget(trx, classId, participantId));
+
+async function forget(trx: Kysely<DB>, classId: string, participantId: string): Promise<void> {
+  const row = await trx
+    .deleteFrom("participant")
+    .where("id", "=", participantId)
+    .where("class_id", "=", classId)
+    .returning("email")
+    .executeTakeFirst();
+  if (row?.email)
+    await trx.deleteFrom("outbox_mail").where("class_id", "=", classId).where("to_address", "=", row.email).execute();
+  await rewriteSnapshots(trx, [classId], (people) => people.filter((person) => person.id !== participantId));
 }
 
 export interface AuditRow {

@@ -75,7 +75,9 @@ export function BriefPage({
     frame.current = requestAnimationFrame(read);
   };
   // What the browser restored or a refused save kept is planned from the first.
-  useEffect(read, [result]);
+  const latest = useRef(read);
+  latest.current = read;
+  useEffect(() => latest.current(), [result]);
   useEffect(
     () => () => {
       cancelAnimationFrame(frame.current);

@@ -8,7 +8,7 @@ import { useClass } from "./class-context";
 import { formOf, optionalWords, words } from "../form";
 import { regimes } from "~/core/allergen";
 import { type Substance, substances } from "~/core/pantry";
-import { addBrought, audit, classOr404, notFound, removeBrought } from "~/services/classes.server";
+import { addBrought, audit, classOnce, classOr404, notFound, removeBrought } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { FormError, Primary, TextField, TextLink } from "~/ui/sheet/controls";
 import { SubstanceBoxes } from "~/ui/allergen/SubstanceBoxes";
@@ -30,8 +30,8 @@ const schema = z
       });
   });
 
-export async function loader({ params }: Route.LoaderArgs) {
-  const { input } = await classOr404(params.classId);
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { input } = await classOnce(context, params.classId);
   if (params.foodId !== "new" && !(input.shared ?? []).some((food) => food.id === params.foodId))
     throw notFound("food");
   return null;

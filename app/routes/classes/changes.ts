@@ -1,9 +1,9 @@
 import type { Route } from "./+types/changes";
-import { classOr404 } from "~/services/classes.server";
+import { classOnce } from "~/services/classes.server";
 import { changesStream } from "~/services/live-hub.server";
 
 /** Tells a live screen that something changed, for as long as it listens. */
-export async function loader({ request, params }: Route.LoaderArgs) {
-  await classOr404(params.classId);
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  await classOnce(context, params.classId);
   return changesStream(params.classId, request.signal);
 }

@@ -8,7 +8,7 @@ import { type Stage, plan, stages } from "~/core/plan";
 import { changesBetween, sealsOf, stageInputs, stateOfStage } from "~/core/sheet";
 import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
-import { classOr404, removeClass, settle, stampsOf, unsettle } from "~/services/classes.server";
+import { classOnce, classOr404, removeClass, settle, stampsOf, unsettle } from "~/services/classes.server";
 import { signAllergies } from "~/services/decisions.server";
 import { eventsOf } from "~/services/live.server";
 import { asSeenBy } from "~/services/privacy.server";
@@ -23,7 +23,7 @@ import { useNonce } from "~/ui/sheet/nonce";
 import { namesOf } from "~/ui/words/findings";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const stored = await classOr404(params.classId);
+  const stored = await classOnce(context, params.classId);
   const [stamps, events] = await Promise.all([stampsOf(params.classId), eventsOf(database(), params.classId)]);
   const account = accountOf(context);
   // Reckoned on the whole class: an assistant's view of it has other contents, not other signatures.

@@ -2,7 +2,7 @@ import type { Route } from "./+types/container";
 import { useClass } from "./class-context";
 import { contentsOf, foldTicks, packingOfClass, stateOf } from "~/core/pack";
 import { database } from "~/db/client.server";
-import { classOr404 } from "~/services/classes.server";
+import { classOnce } from "~/services/classes.server";
 import { ticksOf } from "~/services/ticks.server";
 import { grams, list, moment } from "~/ui/format/format";
 import { TextLink } from "~/ui/sheet/controls";
@@ -18,8 +18,8 @@ import {
   saySteps,
 } from "~/ui/words/kits";
 
-export async function loader({ params }: Route.LoaderArgs) {
-  await classOr404(params.classId);
+export async function loader({ params, context }: Route.LoaderArgs) {
+  await classOnce(context, params.classId);
   const events = await ticksOf(database(), params.classId);
   return { events, history: events.filter((event) => event.list === "packing" && event.key === params["*"]) };
 }

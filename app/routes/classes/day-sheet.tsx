@@ -4,8 +4,7 @@ import type { Participant } from "~/core/people";
 import type { Names } from "~/ui/words/findings";
 import { useClass } from "./class-context";
 import type { Route } from "./+types/day-sheet";
-import { notFound } from "~/services/classes.server";
-import { audit, classOr404 } from "~/services/classes.server";
+import { audit, classOnce, notFound } from "~/services/classes.server";
 import { accountOf, requireLead } from "~/services/session.server";
 import { emergencyNumber } from "~/ui/words/emergency";
 import { bellWords, closingCaution, verdictTitle } from "~/ui/words/en";
@@ -20,7 +19,7 @@ import { Heads } from "~/ui/sheet/Heads";
 const kinds = ["wall", "folder"] as const;
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const { input } = await classOr404(params.classId);
+  const { input } = await classOnce(context, params.classId);
   const kind = kinds.find((one) => one === params.kind);
   if (!kind) throw notFound("sheet");
   if (kind === "folder") {

@@ -1,12 +1,12 @@
 import type { Route } from "./+types/events";
 import { database } from "~/db/client.server";
-import { classOr404 } from "~/services/classes.server";
+import { classOnce, classOr404 } from "~/services/classes.server";
 import { appendEvents, eventsOf, liveEventsSchema } from "~/services/live.server";
 import { accountOf } from "~/services/session.server";
 
 /** Every event of the class; what a live screen reads whenever it is told that something changed. */
-export async function loader({ params }: Route.LoaderArgs) {
-  await classOr404(params.classId);
+export async function loader({ params, context }: Route.LoaderArgs) {
+  await classOnce(context, params.classId);
   return Response.json(
     { events: await eventsOf(database(), params.classId) },
     { headers: { "Cache-Control": "no-store" } },

@@ -2,10 +2,10 @@ import type { Route } from "./+types/gear";
 import { GearView } from "./GearView";
 import { database } from "~/db/client.server";
 import { gearElsewhere } from "~/db/queries/kitchens.server";
-import { classOr404 } from "~/services/classes.server";
+import { classOnce } from "~/services/classes.server";
 
-export async function loader({ params }: Route.LoaderArgs) {
-  const { input } = await classOr404(params.classId);
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { input } = await classOnce(context, params.classId);
   return { others: await gearElsewhere(database(), input.kitchen.id) };
 }
 

@@ -6,7 +6,7 @@ import { useClass } from "./class-context";
 import { formOf } from "../form";
 import { database } from "~/db/client.server";
 import { outbox } from "~/devices/mail.server";
-import { audit, classOr404 } from "~/services/classes.server";
+import { audit, classOnce, classOr404 } from "~/services/classes.server";
 import { linksOf, makeLinks, revokeLinks, secondAnswers, settleSecond } from "~/services/intake.server";
 import { requireLead } from "~/services/session.server";
 import { dayAndTime, moment } from "~/ui/format/format";
@@ -18,7 +18,7 @@ import { Heads } from "~/ui/sheet/Heads";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   requireLead(context);
-  await classOr404(params.classId);
+  await classOnce(context, params.classId);
   const [links, seconds] = await Promise.all([
     linksOf(database(), params.classId),
     secondAnswers(database(), params.classId),

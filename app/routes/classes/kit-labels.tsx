@@ -9,7 +9,7 @@ import { plan } from "~/core/plan";
 import { database } from "~/db/client.server";
 import { SimulatedLabelPrinter } from "~/devices/label-printer.server";
 import { labelSheetOf, labelSheets, usedUpOf } from "~/formats/label-sheets";
-import { classOr404 } from "~/services/classes.server";
+import { classOnce, classOr404 } from "~/services/classes.server";
 import { labelStamp, printLabels, printedLabels } from "~/services/labels.server";
 import { localeOf } from "~/services/request.server";
 import { accountOf } from "~/services/session.server";
@@ -24,8 +24,8 @@ import { containerName, labelLines, placeName } from "~/ui/words/kits";
 const recordOf = (request: Request, classId: string, key: string) =>
   new URL(`/classes/${classId}/containers/${key}`, request.url).href;
 
-export async function loader({ request, params }: Route.LoaderArgs) {
-  const { input } = await classOr404(params.classId);
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const { input } = await classOnce(context, params.classId);
   const { containers } = packingOfClass(input, plan(input));
   const db = database();
   const printer = new SimulatedLabelPrinter(db);

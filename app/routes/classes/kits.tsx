@@ -6,13 +6,13 @@ import { formOf } from "../form";
 import { eggRules } from "~/core/scale";
 import { kitModes } from "~/core/schedule";
 import { database } from "~/db/client.server";
-import { classOr404 } from "~/services/classes.server";
+import { classOnce, classOr404 } from "~/services/classes.server";
 import { setKitChoice } from "~/services/kits.server";
 import { accountOf } from "~/services/session.server";
 import { ticksOf } from "~/services/ticks.server";
 
-export async function loader({ params }: Route.LoaderArgs) {
-  await classOr404(params.classId);
+export async function loader({ params, context }: Route.LoaderArgs) {
+  await classOnce(context, params.classId);
   return { events: await ticksOf(database(), params.classId) };
 }
 

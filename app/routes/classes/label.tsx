@@ -8,7 +8,7 @@ import { useClass } from "./class-context";
 import { formOf, optionalWords, whole, words } from "../form";
 import { avoidedBy, isObliged, regimes } from "~/core/allergen";
 import { type Substance, markets, substances } from "~/core/pantry";
-import { audit, classOr404, forgetLabel, notFound, saveLabel, savePack } from "~/services/classes.server";
+import { audit, classOnce, classOr404, forgetLabel, notFound, saveLabel, savePack } from "~/services/classes.server";
 import { photoFrom, photoOf } from "~/services/photos.server";
 import { accountOf } from "~/services/session.server";
 import {
@@ -87,8 +87,8 @@ const buySchema = z.object({
     ),
 });
 
-export async function loader({ params }: Route.LoaderArgs) {
-  const { input } = await classOr404(params.classId);
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { input } = await classOnce(context, params.classId);
   if (!input.pantry.some((one) => one.id === params.ingredientId)) throw notFound("ingredient");
   return {
     hasPhoto: (await photoOf(params.classId, params.ingredientId)) !== undefined,

@@ -1,12 +1,12 @@
 import type { Route } from "./+types/load";
 import { LoadView } from "./LoadView";
 import { database } from "~/db/client.server";
-import { classOr404 } from "~/services/classes.server";
+import { classOnce } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { ticksOf } from "~/services/ticks.server";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  await classOr404(params.classId);
+  await classOnce(context, params.classId);
   return { events: await ticksOf(database(), params.classId), me: accountOf(context).name };
 }
 

@@ -9,7 +9,7 @@ import { logRows, piecesCounted } from "~/core/log";
 import { plan as planOf } from "~/core/plan";
 import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
-import { classOr404, settle } from "~/services/classes.server";
+import { classOnce, classOr404, settle } from "~/services/classes.server";
 import { eventsOf, keepLog, logOf, snapshotOf } from "~/services/live.server";
 import { withoutHealth } from "~/services/privacy.server";
 import { accountOf } from "~/services/session.server";
@@ -30,8 +30,8 @@ const schema = z.object({
   note: optionalWords(4000),
 });
 
-export async function loader({ params }: Route.LoaderArgs) {
-  const { input } = await classOr404(params.classId);
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { input } = await classOnce(context, params.classId);
   const [snapshot, events, kept] = await Promise.all([
     snapshotOf(params.classId),
     eventsOf(database(), params.classId),

@@ -5,7 +5,7 @@ import { packingOfClass } from "~/core/pack";
 import { kitOptionsOf, plan } from "~/core/plan";
 import { database } from "~/db/client.server";
 import { type ScaleReading, simulatedScale } from "~/devices/scale";
-import { classOr404 } from "~/services/classes.server";
+import { classOnce } from "~/services/classes.server";
 import { inputForPacking } from "~/services/privacy.server";
 import { accountOf } from "~/services/session.server";
 import { ticksOf } from "~/services/ticks.server";
@@ -15,7 +15,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { namesOf } from "~/ui/words/findings";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const { input } = await classOr404(params.classId);
+  const { input } = await classOnce(context, params.classId);
   const account = accountOf(context);
   return {
     input: inputForPacking(input),

@@ -1,10 +1,18 @@
+import { parseWithZod } from "@conform-to/zod/v4";
+import { Form, data } from "react-router";
+import { z } from "zod";
 import { useClass } from "./class-context";
 import type { Route } from "./+types/people";
-import { accountOf } from "~/services/session.server";
-import { audit } from "~/services/classes.server";
+import { formOf } from "../form";
+import { database } from "~/db/client.server";
+import { accountOf, requireLead } from "~/services/session.server";
+import { audit, classOnce, classOr404 } from "~/services/classes.server";
+import { putBack, removedOf } from "~/services/privacy.server";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
-import { FileLink, TextLink } from "~/ui/sheet/controls";
+import { FileLink, FormError, Secondary, TextLink } from "~/ui/sheet/controls";
+import { moment } from "~/ui/format/format";
+import { useLocale } from "~/ui/sheet/locale";
 import { needsInWords } from "~/ui/people/needs";
 import { ageWords, roleWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
@@ -12,12 +20,34 @@ import { Heads } from "~/ui/sheet/Heads";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   // Looking at what people declared is noted, as health data is.
-  await audit(accountOf(context).id, params.classId, "opened the register").catch(() => undefined);
+  const account = accountOf(context);
+  await classOnce(context, params.classId);
+  await audit(account.id, params.classId, "opened the register").catch(() => undefined);
+  return { removed: account.role === "lead" ? await removedOf(database(), params.classId) : [] };
+}
+
+const schema = z.object({ intent: z.literal("put-back"), person: z.uuid() });
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const account = requireLead(context);
+  await classOr404(params.classId);
+  const submission = parseWithZod(await formOf(request), { schema });
+  if (submission.status !== "success") return data(submission.reply(), { status: 400 });
+  const name = await putBack(database(), params.classId, submission.value.person, account.id);
+  if (name === undefined)
+    return data(
+      submission.reply({
+        formErrors: ["Nobody is there to put back: somebody did it before you, or the days are over."],
+      }),
+      { status: 409 },
+    );
+  await audit(account.id, params.classId, "put a person back on the register");
   return null;
 }
 
-export default function People() {
+export default function People({ loaderData, actionData }: Route.ComponentProps) {
   const { input, plan, standings, names, action, isLead } = useClass();
+  const locale = useLocale();
   const nameOf = (id: string | undefined) => input.people.find((one) => one.id === id)?.name;
   const stationOf = (personId: string) => plan.stations.find((station) => station.people.includes(personId))?.name;
   return (
@@ -86,6 +116,30 @@ export default function People() {
           </table>
         </div>
       )}
+      <FormError title="Not put back" problems={actionData?.error?.[""] ?? []} />
+      {loaderData.removed.length > 0 ? (
+        <details>
+          <summary className="quiet">Taken off the register ({loaderData.removed.length})</summary>
+          <table className="ruled">
+            <Heads of={["Name", "Taken off", ""]} />
+            <tbody>
+              {loaderData.removed.map((one) => (
+                <tr key={one.id}>
+                  <td>{one.name}</td>
+                  <td className="small quiet">{moment(one.removedAt, locale, input.timeZone)}</td>
+                  <td>
+                    <Form method="post">
+                      <input type="hidden" name="intent" value="put-back" />
+                      <input type="hidden" name="person" value={one.id} />
+                      <Secondary>Put {one.name} back</Secondary>
+                    </Form>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </details>
+      ) : null}
       <SettleBar
         stage="brief"
         standing={standings.brief}

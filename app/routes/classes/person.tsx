@@ -6,8 +6,8 @@ import type { Route } from "./+types/person";
 import { useClass } from "./class-context";
 import { personFormSchema, personOf, personValues } from "./person-form";
 import { formOf } from "../form";
-import { addPeople, audit, classOr404, notFound, savePerson } from "~/services/classes.server";
-import { forgetPerson } from "~/services/privacy.server";
+import { addPeople, audit, classOnce, classOr404, notFound, savePerson } from "~/services/classes.server";
+import { putBackDays, takeOff } from "~/services/privacy.server";
 import { database } from "~/db/client.server";
 import { requireLead } from "~/services/session.server";
 import { PersonFields } from "~/ui/people/PersonFields";
@@ -15,7 +15,7 @@ import { FormError, Primary, Secondary, TextLink } from "~/ui/sheet/controls";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   requireLead(context);
-  const { input } = await classOr404(params.classId);
+  const { input } = await classOnce(context, params.classId);
   if (params.personId !== "new" && !input.people.some((person) => person.id === params.personId))
     throw notFound("person");
   return null;
@@ -28,8 +28,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const person = input.people.find((one) => one.id === params.personId);
   const form = await formOf(request);
   if (form.get("intent") === "remove" && person) {
-    await forgetPerson(database(), params.classId, person.id);
-    await audit(account.id, params.classId, "removed a person");
+    await takeOff(database(), params.classId, person, account.id);
+    await audit(account.id, params.classId, "took a person off the register");
     return redirect("../people");
   }
   const submission = parseWithZod(form, { schema: personFormSchema });
@@ -104,12 +104,13 @@ export default function Person({ params, actionData }: Route.ComponentProps) {
         <details style={{ marginTop: 24 }}>
           <summary className="quiet">Take {person.name} off the register</summary>
           <p className="small quiet">
-            Everything {person.name} declared goes, from every list, and this program cannot bring it back. “What is
-            held” on the privacy page gives a copy first.
+            {person.name} goes from every list, kit and sheet, with everything declared. For {putBackDays} days, or
+            until this class’s health data is removed, the register can put {person.name} back; “What is kept” forgets
+            at once and for good.
           </p>
           <Form method="post">
             <Secondary name="intent" value="remove">
-              Take {person.name} off for good
+              Take {person.name} off
             </Secondary>
           </Form>
         </details>

@@ -6,7 +6,7 @@ import { useClass } from "./class-context";
 import { formOf, optionalWords } from "../form";
 import { prepTasks, startBy } from "~/core/prep";
 import { database } from "~/db/client.server";
-import { classOr404 } from "~/services/classes.server";
+import { classOnce, classOr404 } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { givePrep, prepOwners } from "~/services/shop.server";
 import { ticksOf } from "~/services/ticks.server";
@@ -20,7 +20,7 @@ import { sayPrep } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  await classOr404(params.classId);
+  await classOnce(context, params.classId);
   const [owners, events] = await Promise.all([
     prepOwners(database(), params.classId),
     ticksOf(database(), params.classId),

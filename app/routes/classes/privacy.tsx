@@ -6,8 +6,16 @@ import type { Route } from "./+types/privacy";
 import { useClass } from "./class-context";
 import { formOf, whole } from "../form";
 import { database } from "~/db/client.server";
-import { audit, classOr404 } from "~/services/classes.server";
-import { auditOf, removalDay, removeHealth, setRetention } from "~/services/privacy.server";
+import { audit, classOnce, classOr404 } from "~/services/classes.server";
+import {
+  auditOf,
+  forgetRemoved,
+  putBackDays,
+  removalDay,
+  removedOf,
+  removeHealth,
+  setRetention,
+} from "~/services/privacy.server";
 import { requireLead } from "~/services/session.server";
 import { day, moment } from "~/ui/format/format";
 import { FileLink, NumberField, Secondary, TextLink } from "~/ui/sheet/controls";
@@ -18,8 +26,12 @@ const schema = z.object({ days: whole(1, 3650) });
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   requireLead(context);
-  const { input, meta } = await classOr404(params.classId);
-  return { rows: await auditOf(database(), params.classId), goes: removalDay(input.startsAt, meta.retainDays) };
+  const { input, meta } = await classOnce(context, params.classId);
+  const [rows, removed] = await Promise.all([
+    auditOf(database(), params.classId),
+    removedOf(database(), params.classId),
+  ]);
+  return { rows, removed, goes: removalDay(input.startsAt, meta.retainDays) };
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
@@ -28,6 +40,14 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const form = await formOf(request);
   if (form.get("intent") === "remove-now") {
     await removeHealth(database(), [params.classId]);
+    return null;
+  }
+  if (form.get("intent") === "forget") {
+    const person = z.uuid().safeParse(form.get("person"));
+    if (person.success) {
+      await forgetRemoved(database(), params.classId, person.data);
+      await audit(account.id, params.classId, "forgot a person for good");
+    }
     return null;
   }
   const submission = parseWithZod(form, { schema });
@@ -82,7 +102,8 @@ export default function Privacy({ loaderData, actionData }: Route.ComponentProps
           )}
           <h3 style={{ marginTop: 20 }}>On request</h3>
           <p className="small quiet">
-            What is held of one person, to hand to them. Taking somebody off the register removes all of it.
+            What is held of one person, to hand to them. Whoever was taken off the register is kept aside for{" "}
+            {putBackDays} days, unless forgotten here.
           </p>
           <table className="ruled">
             <tbody>
@@ -93,6 +114,21 @@ export default function Privacy({ loaderData, actionData }: Route.ComponentProps
                   </td>
                   <td>
                     <FileLink href={`${action}/people/${person.id}/record.json`}>what is held</FileLink>
+                  </td>
+                </tr>
+              ))}
+              {loaderData.removed.map((person) => (
+                <tr key={person.id}>
+                  <td>
+                    {person.name} <span className="small quiet">taken off</span>
+                  </td>
+                  <td>
+                    <Form method="post">
+                      <input type="hidden" name="person" value={person.id} />
+                      <Secondary name="intent" value="forget">
+                        Forget {person.name} for good
+                      </Secondary>
+                    </Form>
                   </td>
                 </tr>
               ))}

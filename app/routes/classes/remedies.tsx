@@ -7,7 +7,7 @@ import { waysOutFor } from "~/core/plan";
 import { database } from "~/db/client.server";
 import { newestRecipes } from "~/db/queries/recipes.server";
 import { changePlan } from "~/services/arrange.server";
-import { audit, classOr404, notFound } from "~/services/classes.server";
+import { audit, classOnce, classOr404, notFound } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { list, minutes, number } from "~/ui/format/format";
 import { needsInWords } from "~/ui/people/needs";
@@ -17,7 +17,7 @@ import { cutsOf, remedyTitles, sayExposure, sayRemedy } from "~/ui/words/people"
 import { because } from "~/ui/allergen/Tables";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const { input } = await classOr404(params.classId);
+  const { input } = await classOnce(context, params.classId);
   if (!input.people.some((person) => person.id === params.personId)) throw notFound("person");
   await audit(accountOf(context).id, params.classId, "opened one person's verdict").catch(() => undefined);
   const ways = waysOutFor(input, params.personId, await newestRecipes(database()));

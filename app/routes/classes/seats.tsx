@@ -9,7 +9,7 @@ import { type Seating, changedFaults, costOf, faultsOf } from "~/core/seating";
 import { listsOf, seatingOf } from "~/core/plan";
 import { database } from "~/db/client.server";
 import { changePlan, madeChanges, undoChange } from "~/services/arrange.server";
-import { audit, classOr404 } from "~/services/classes.server";
+import { audit, classOnce, classOr404 } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { moment } from "~/ui/format/format";
 import { Tables } from "~/ui/seats/Tables";
@@ -20,7 +20,7 @@ import { WhenReady } from "~/ui/sheet/WhenReady";
 import { sayFaults } from "~/ui/words/people";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  await classOr404(params.classId);
+  await classOnce(context, params.classId);
   await audit(accountOf(context).id, params.classId, "opened the seats").catch(() => undefined);
   return { changes: await madeChanges(database(), params.classId) };
 }

@@ -7,7 +7,7 @@ import { LoadView } from "./LoadView";
 import TimelinePage from "./timeline";
 import { database } from "~/db/client.server";
 import { gearElsewhere } from "~/db/queries/kitchens.server";
-import { classOr404 } from "~/services/classes.server";
+import { classOnce } from "~/services/classes.server";
 import { tripOf } from "~/services/shop.server";
 import { accountOf } from "~/services/session.server";
 import { ticksOf } from "~/services/ticks.server";
@@ -16,7 +16,7 @@ import { TextLink } from "~/ui/sheet/controls";
 import { PrintButton } from "~/ui/sheet/PrintButton";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const { input } = await classOr404(params.classId);
+  const { input } = await classOnce(context, params.classId);
   const db = database();
   const [trip, events, others] = await Promise.all([
     tripOf(db, params.classId),

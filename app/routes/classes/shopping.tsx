@@ -5,7 +5,7 @@ import type { Route } from "./+types/shopping";
 import { useClass } from "./class-context";
 import { formOf, whole, words } from "../form";
 import { database } from "~/db/client.server";
-import { classOr404 } from "~/services/classes.server";
+import { classOnce, classOr404 } from "~/services/classes.server";
 import { addExtra, leadOf, removeExtra, saveStock, shopTogether, tripOf } from "~/services/shop.server";
 import { accountOf } from "~/services/session.server";
 import { ticksOf } from "~/services/ticks.server";
@@ -42,7 +42,7 @@ const schema = z.discriminatedUnion("intent", [
 ]);
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  await classOr404(params.classId);
+  await classOnce(context, params.classId);
   const trip = await tripOf(database(), params.classId);
   return { trip, events: await ticksOf(database(), trip.leadId), me: accountOf(context).name };
 }

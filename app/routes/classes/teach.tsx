@@ -2,14 +2,14 @@ import { useMemo } from "react";
 import type { Route } from "./+types/teach";
 import { plan } from "~/core/plan";
 import { database } from "~/db/client.server";
-import { classOr404 } from "~/services/classes.server";
+import { classOnce } from "~/services/classes.server";
 import { eventsOf, snapshotOf } from "~/services/live.server";
 import { inputAsSeenBy } from "~/services/privacy.server";
 import { accountOf } from "~/services/session.server";
 import { LiveScreen } from "~/ui/teach/LiveScreen";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const { input } = await classOr404(params.classId);
+  const { input } = await classOnce(context, params.classId);
   const [snapshot, events] = await Promise.all([snapshotOf(params.classId), eventsOf(database(), params.classId)]);
   return { input: inputAsSeenBy(accountOf(context), snapshot ?? input), events, now: Date.now() };
 }

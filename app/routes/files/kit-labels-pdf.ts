@@ -3,7 +3,7 @@ import { packingOfClass } from "~/core/pack";
 import { plan } from "~/core/plan";
 import { labelsPdf } from "~/formats/label-pdf.server";
 import { labelSheetOf, usedUpOf } from "~/formats/label-sheets";
-import { classOr404 } from "~/services/classes.server";
+import { classOnce } from "~/services/classes.server";
 import { fileAnswer } from "~/services/files.server";
 import { localeOf } from "~/services/request.server";
 import { day } from "~/ui/format/format";
@@ -11,8 +11,8 @@ import { namesOf } from "~/ui/words/findings";
 import { labelLines } from "~/ui/words/kits";
 
 /** The labels of a class on sheets of the size asked for. */
-export async function loader({ request, params }: Route.LoaderArgs) {
-  const { input } = await classOr404(params.classId);
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const { input } = await classOnce(context, params.classId);
   const url = new URL(request.url);
   const sheet = labelSheetOf(url.searchParams.get("sheet"));
   const skip = usedUpOf(sheet, url.searchParams.get("skip"));

@@ -4,7 +4,7 @@ import { plan } from "~/core/plan";
 import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
 import { writeCsv } from "~/formats/csv";
-import { classOr404 } from "~/services/classes.server";
+import { classOnce } from "~/services/classes.server";
 import { fileAnswer } from "~/services/files.server";
 import { eventsOf, logOf, snapshotOf } from "~/services/live.server";
 import { bellWords } from "~/ui/words/en";
@@ -12,8 +12,8 @@ import { bellWords } from "~/ui/words/en";
 const toTenth = (minutes: number | undefined): number | "" =>
   minutes === undefined ? "" : Math.round(minutes * 10) / 10;
 
-export async function loader({ params }: Route.LoaderArgs) {
-  const { input } = await classOr404(params.classId);
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { input } = await classOnce(context, params.classId);
   const [snapshot, events, kept] = await Promise.all([
     snapshotOf(params.classId),
     eventsOf(database(), params.classId),

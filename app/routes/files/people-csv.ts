@@ -1,12 +1,12 @@
 import type { Route } from "./+types/people-csv";
 import { writePeopleCsv } from "~/formats/people-csv";
-import { audit, classOr404 } from "~/services/classes.server";
+import { audit, classOnce } from "~/services/classes.server";
 import { fileAnswer } from "~/services/files.server";
 import { requireLead } from "~/services/session.server";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const account = requireLead(context);
-  const { input, meta } = await classOr404(params.classId);
+  const { input, meta } = await classOnce(context, params.classId);
   await audit(account.id, params.classId, "saved the register");
   return fileAnswer(writePeopleCsv(input.people, meta.emails), "text/csv", input.title, "-people.csv");
 }

@@ -6,5 +6,10 @@ import { toolWords } from "~/ui/words/en";
 
 export async function loader({ params }: Route.LoaderArgs) {
   const { recipe, pantry } = await recipeWithPantry(params.recipeId);
-  return fileAnswer(schemaOrgOf(recipe, pantry, (tool) => toolWords[tool]), "application/ld+json", recipe.title, ".jsonld");
+  return fileAnswer(
+    schemaOrgOf(recipe, pantry, (tool) => toolWords[tool]),
+    "application/ld+json",
+    recipe.title,
+    ".jsonld",
+  );
 }

@@ -1,14 +1,14 @@
 import type { Route } from "./+types/shopping-csv";
 import { database } from "~/db/client.server";
 import { writeCsv } from "~/formats/csv";
-import { classOr404 } from "~/services/classes.server";
+import { classOnce } from "~/services/classes.server";
 import { fileAnswer } from "~/services/files.server";
 import { tripOf } from "~/services/shop.server";
 import { sayBasket, sayOver, sectionWords } from "~/ui/words/kits";
 
 /** The shopping list as a table: grams and pieces as numbers, packs as they are said. */
-export async function loader({ params }: Route.LoaderArgs) {
-  const { input } = await classOr404(params.classId);
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { input } = await classOnce(context, params.classId);
   const { lines } = await tripOf(database(), params.classId);
   const locale = "en-GB";
   const grams = (value: number | undefined) => (value === undefined ? "" : Math.round(value * 10) / 10);

@@ -1,13 +1,13 @@
 import type { Route } from "./+types/timeline-csv";
 import { plan } from "~/core/plan";
 import { writeCsv } from "~/formats/csv";
-import { classOr404 } from "~/services/classes.server";
+import { classOnce } from "~/services/classes.server";
 import { fileAnswer } from "~/services/files.server";
 import { clock } from "~/ui/format/format";
 import { taskWords } from "~/ui/words/en";
 
-export async function loader({ params }: Route.LoaderArgs) {
-  const { input } = await classOr404(params.classId);
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { input } = await classOnce(context, params.classId);
   const { timeline, stations } = plan(input);
   const nameOf = new Map(stations.map((station) => [station.id, station.name]));
   const unitOf = new Map(timeline.units.map((unit) => [unit.id, `${unit.name} ${unit.number}`]));

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { useEffect, useMemo, useRef } from "react";
 import { type Pantry, batterOf, lineGrams, liquidCurve, mainLiquid } from "~/core/batter";
 import { toMillilitres } from "~/core/pantry";
 import { toNumber } from "~/core/quantity";
@@ -6,16 +6,17 @@ import { type Recipe, expectedOf, familyFacts } from "~/core/recipe";
 import { number } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 
-const ink = "#1c2526";
-const quiet = "#55605f";
-const accent = "#a92a0a";
-const room = "rgba(85, 96, 95, 0.16)";
+/** The colours of the page the chart stands on, so that it is drawn in the theme's. */
+function coloursOf(element: Element) {
+  const style = getComputedStyle(element);
+  const of = (name: string) => style.getPropertyValue(`--${name}`).trim();
+  return { ink: of("ink"), quiet: of("quiet"), accent: of("accent"), room: of("faint") };
+}
 
 /** Looseness and pieces as the main liquid grows or shrinks, with the family's band behind. */
 export function LiquidChart({ recipe, pantry }: { recipe: Recipe; pantry: Pantry }) {
   const locale = useLocale();
   const canvas = useRef<HTMLCanvasElement>(null);
-  const batter = batterOf(recipe, pantry);
   const liquid = mainLiquid(recipe, pantry, (lineId) => {
     const line = recipe.lines.find((one) => one.id === lineId);
     return line && lineGrams(line, recipe, pantry);
@@ -24,9 +25,14 @@ export function LiquidChart({ recipe, pantry }: { recipe: Recipe; pantry: Pantry
   const amount = line && expectedOf(line.amount);
   const ml = amount && liquid && toMillilitres(amount, liquid.ingredient, recipe.system, recipe.fill);
   const total = ml ? toNumber(ml) : 0;
-  const points = liquid && total > 0 ? liquidCurve(recipe, batter, liquid.ingredient, total) : [];
+  const points = useMemo(
+    () => (liquid && total > 0 ? liquidCurve(recipe, batterOf(recipe, pantry), liquid.ingredient, total) : []),
+    // The main liquid and its millilitres follow from the two.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [recipe, pantry],
+  );
   const band = familyFacts[recipe.family].looseness;
-  const key = JSON.stringify([points, band.from, Number.isFinite(band.to) ? band.to : 0, locale]);
+  const liquidName = liquid?.ingredient.name ?? "";
 
   useEffect(() => {
     let isGone = false;
@@ -38,17 +44,16 @@ export function LiquidChart({ recipe, pantry }: { recipe: Recipe; pantry: Pantry
         points,
         total,
         band,
-        words: { liquid: `${liquid?.ingredient.name ?? ""}, ml`, looseness: "looseness", pieces: "pieces" },
+        words: { liquid: `${liquidName}, ml`, looseness: "looseness", pieces: "pieces" },
         number: (value) => number(value, locale, 2),
-        colours: { ink, quiet, accent, room },
+        colours: coloursOf(canvas.current),
       });
     });
     return () => {
       isGone = true;
       chart?.destroy();
     };
-    // The key holds every value that is drawn.
-  }, [key]);
+  }, [points, total, band, liquidName, locale]);
 
   if (points.length === 0) return null;
   return (
