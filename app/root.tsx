@@ -19,20 +19,20 @@ import {
   useRouteLoaderData,
 } from "react-router";
 import type { Route } from "./+types/root";
-import { localeOf } from "~/services/request.server";
-import { LocaleProvider } from "~/ui/sheet/locale";
+import { localeOf, zoneOf } from "~/services/request.server";
+import { LocaleProvider, ZoneProvider } from "~/ui/sheet/locale";
 import { useNonce } from "~/ui/sheet/nonce";
 import { pageSystem } from "~/ui/theme";
 import { TextLink } from "~/ui/sheet/controls";
 
 const fallbackLocale = "en-GB";
 
-export const loader = ({ request }: Route.LoaderArgs) => ({ locale: localeOf(request) });
+export const loader = ({ request }: Route.LoaderArgs) => ({ locale: localeOf(request), zone: zoneOf(request) });
 export const shouldRevalidate = () => false;
 
 export function Layout({ children }: { children: ReactNode }) {
   const nonce = useNonce();
-  const locale = useRouteLoaderData<typeof loader>("root")?.locale ?? fallbackLocale;
+  const { locale, zone } = useRouteLoaderData<typeof loader>("root") ?? { locale: fallbackLocale, zone: "UTC" };
   return (
     <html lang={locale} suppressHydrationWarning>
       <head>
@@ -44,7 +44,9 @@ export function Layout({ children }: { children: ReactNode }) {
       </head>
       <body>
         <ChakraProvider value={pageSystem}>
-          <LocaleProvider value={locale}>{children}</LocaleProvider>
+          <LocaleProvider value={locale}>
+            <ZoneProvider value={zone}>{children}</ZoneProvider>
+          </LocaleProvider>
         </ChakraProvider>
         <ScrollRestoration nonce={nonce} />
         <Scripts nonce={nonce} />

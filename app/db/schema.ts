@@ -148,6 +148,7 @@ export interface ClassTable {
   title: string;
   starts_at: string;
   time_zone: string;
+  currency: string | null;
   kitchen_id: string;
   people: number;
   audience: string;

@@ -332,6 +332,7 @@ export function demoClasses(day = today(demoTimeZone)): { next: ClassInput; curr
   const at = (date: typeof day, hour: number, minute = 0) => iso(toCalendarDateTime(date, new Time(hour, minute)));
   const common = {
     timeZone: demoTimeZone,
+    currency: "EUR",
     pantry: starterPantry,
     packs: [
       {

@@ -460,6 +460,11 @@ export const timeZoneSchema = z
     }
   }, 'expected a time zone such as "Europe/London"');
 
+/** What prices are in: an ISO 4217 code. */
+export const currencySchema = z
+  .string()
+  .regex(/^[A-Z]{3}$/, "expected a currency as three capital letters, such as EUR, GBP or USD");
+
 export const classFileSchema = z.strictObject({
   $schema: z.string().max(300).optional(),
   format: z.literal(classFileFormat),
@@ -469,6 +474,7 @@ export const classFileSchema = z.strictObject({
     title: name,
     startsAt: z.iso.datetime({ local: true, precision: -1 }),
     timeZone: timeZoneSchema,
+    currency: currencySchema.optional(),
     brief: briefSchema,
     people: z
       .array(personSchema)
@@ -619,7 +625,19 @@ export function writeClassFile(input: ClassInput): string {
       ),
     ),
   );
-  const { id: classId, title, startsAt, timeZone, brief, people, dishes, kitchen: room, labels, packs } = input;
+  const {
+    id: classId,
+    title,
+    startsAt,
+    timeZone,
+    currency,
+    brief,
+    people,
+    dishes,
+    kitchen: room,
+    labels,
+    packs,
+  } = input;
   const { arrangement: seated, shared } = input;
   const file = {
     format: classFileFormat,
@@ -629,6 +647,7 @@ export function writeClassFile(input: ClassInput): string {
       title,
       startsAt,
       timeZone,
+      currency,
       brief,
       people,
       dishes: dishes.map(({ newestRevision: _newest, ...dish }) => dish),

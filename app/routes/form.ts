@@ -38,6 +38,27 @@ export const optionalWords = (most: number) =>
 export const choice = <const V extends readonly [string, ...string[]]>(values: V, what: string) =>
   z.enum(values, { error: `Choose ${what} from the list.` });
 
+/**
+ * A price as people write it, "$3.79", "3,79 €", "EUR 4", in hundredths; nothing where the field is empty. Which currency it is the
+ * class says: a sign is read over.
+ */
+export const priceField = (what: string) =>
+  z
+    .string()
+    .max(30, { error: "That is too long for a price." })
+    .optional()
+    .transform((text, context) => {
+      const bare = (text ?? "").replace(/[\p{Sc}\s]|^[A-Za-z]{2,3}(?=\s*\d)|(?<=\d\s*)[A-Za-z]{2,3}$/gu, "");
+      if (bare === "") return undefined;
+      const found = /^(\d{1,6})(?:[.,](\d{1,2}))?$/.exec(bare);
+      if (found) return Number(found[1]) * 100 + Number((found[2] ?? "").padEnd(2, "0"));
+      context.addIssue({
+        code: "custom",
+        message: `Give ${what}, such as 2.40, or leave it empty; got “${(text ?? "").slice(0, 30)}”.`,
+      });
+      return z.NEVER;
+    });
+
 /** A number above 0 as people write it: 3, 1½, 2.5. */
 export const fractionField = (most: number) =>
   z

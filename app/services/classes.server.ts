@@ -63,6 +63,7 @@ export interface ClassFacts {
   readonly title: string;
   readonly startsAt: string;
   readonly timeZone: string;
+  readonly currency?: string | undefined;
   readonly kitchenId: string;
   readonly brief: Brief;
   readonly dishes: readonly {
@@ -77,6 +78,7 @@ const columnsOf = (facts: ClassFacts) => ({
   title: facts.title,
   starts_at: facts.startsAt,
   time_zone: facts.timeZone,
+  currency: facts.currency ?? null,
   kitchen_id: facts.kitchenId,
   ...briefColumns(facts.brief),
 });

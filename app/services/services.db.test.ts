@@ -58,6 +58,7 @@ const migrations = [
   "0004-kits",
   "0005-scoops",
   "0006-open-needs",
+  "0007-put-back-and-currency",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

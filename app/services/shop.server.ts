@@ -16,6 +16,8 @@ export interface Trip {
     readonly startsAt: string;
     readonly people: number;
   }[];
+  /** What the prices are in, where all its classes are reckoned in one. */
+  readonly currency: string | undefined;
   readonly lines: readonly ShoppingLine[];
   readonly stock: Readonly<Record<string, number>>;
   readonly extras: readonly Extra[];
@@ -82,6 +84,7 @@ export async function tripOf(db: Kysely<DB>, classId: string): Promise<Trip> {
       startsAt: input.startsAt,
       people: input.brief.people,
     })),
+    currency: inputs.every((input) => input.currency === inputs[0]?.currency) ? inputs[0]?.currency : undefined,
     lines: shoppingList(inputs.map(needOf), pantry, new Map(onHand), asked),
     stock: Object.fromEntries(onHand),
     extras: asked,

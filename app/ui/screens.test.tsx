@@ -142,6 +142,7 @@ describe("the shopping list", () => {
           lines,
           classes: [{ id: "x", title: next.title, people: 14 }],
           stock: { sugar: 5000 },
+          currency: "GBP",
         }}
         events={events}
         me="Tobin Reed"
@@ -154,7 +155,7 @@ describe("the shopping list", () => {
     expect(text).toMatch(/plain wheat flour \S+ \S+ needed .*1 × 1,500 g bag/);
     expect(text).toMatch(/paper plates is in the basket paper plates 20/);
     expect(text).toMatch(/No price for .*paper plates/);
-    expect(text).toMatch(/At least \d+\.\d\d ?, \d+\.\d\d a person/);
+    expect(text).toMatch(/At least £\d+\.\d\d ?, £\d+\.\d\d a person/);
   });
 
   test("counts what is in the basket, and who put it there", () => {

@@ -68,6 +68,8 @@ export interface ClassInput {
   /** Local date and time, ISO without offset: "2026-11-28T10:00". */
   readonly startsAt: string;
   readonly timeZone: string;
+  /** What prices are in, as an ISO 4217 code; nothing is printed beside a sum where nobody said. */
+  readonly currency?: string | undefined;
   readonly brief: Brief;
   readonly people: readonly Participant[];
   readonly dishes: readonly Dish[];

@@ -3,7 +3,7 @@ import { classes } from "../../../test/generators";
 import { packingOfClass } from "~/core/pack";
 import { type PackSize, starterPantry } from "~/core/pantry";
 import { plan } from "~/core/plan";
-import { type ShoppingLine, moneyOf, sections, shoppingList } from "./list";
+import { type ShoppingLine, moneyOf, sections, shoppingList, soldByVolume } from "./list";
 import { demandOf } from "~/core/kit";
 import { ratio } from "~/core/quantity";
 
@@ -161,4 +161,23 @@ test("what is bought and on hand, less what is left over, is what is packed for 
     ),
     { numRuns: 80 },
   );
+});
+
+test("what pours is sold by volume, what is spooned or cut by weight", () => {
+  const by = (id: string) => {
+    const one = pantry.get(id);
+    if (!one) throw new Error(`no ${id}`);
+    return soldByVolume(one);
+  };
+  expect(["plain-flour", "butter", "plain-yogurt", "egg", "lemon-juice", "honey"].map(by)).toEqual([
+    undefined,
+    undefined,
+    undefined,
+    undefined,
+    // Squeezed from what is bought: the shop sells the lemon.
+    undefined,
+    undefined,
+  ]);
+  for (const id of ["whole-milk", "buttermilk", "oat-drink", "sunflower-oil", "water", "vinegar"])
+    expect(by(id)).toBeCloseTo(id === "sunflower-oil" ? 0.91 : 1.02, 1);
 });

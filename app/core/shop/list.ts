@@ -1,4 +1,4 @@
-import { type Ingredient, type PackSize } from "~/core/pantry";
+import { type Ingredient, type PackSize, gramsPerMl } from "~/core/pantry";
 import type { Pantry } from "~/core/batter";
 import { type Basket, type Raw, type ShopSize, type Total, basketOf, isFromTap, needOf, sizesOf } from "~/core/kit";
 import { type Ratio, add, ceil, ratioOf, zero } from "~/core/quantity";
@@ -14,6 +14,20 @@ export function sectionOf(one: Pick<Ingredient, "role" | "storage">): Section {
   if (one.role === "fat" || one.role === "spray" || one.role === "acid") return "oils";
   if (one.role === "topping") return "spreads";
   return "baking";
+}
+
+/** Thick dairy is sold in tubs by weight, whatever a cook measures it with. */
+const soldByWeight: readonly string[] = ["plain-yogurt", "soured-cream", "cream-cheese", "double-cream", "soft-cheese"];
+/** Fat from here on pours, and is sold in bottles; butter and lard are not (percent). */
+const oilPercent = 99;
+
+/** Grams in a millilitre of what shops sell by volume: drinks, milk, oil, vinegar; `undefined` for the rest. */
+export function soldByVolume(one: Ingredient): number | undefined {
+  const pours =
+    (one.role === "liquid" && !soldByWeight.includes(one.id)) ||
+    (one.role === "fat" && one.fatPercent >= oilPercent && one.id !== "coconut-oil") ||
+    (one.role === "acid" && one.waterPercent > 50);
+  return pours && one.raw === undefined ? (gramsPerMl(one, "spooned") ?? one.trueDensity) : undefined;
 }
 
 /** What one class asks of the trip. */
@@ -57,6 +71,8 @@ export interface ShoppingLine {
   /** What stays over of the packs, in grams as bought or in pieces. */
   readonly over: number | undefined;
   readonly unit: "g" | "piece";
+  /** Grams in a millilitre, for what is sold by volume. */
+  readonly gramsPerMl: number | undefined;
   readonly price: number | undefined;
   /** The share of the price that stays over. */
   readonly overPrice: number | undefined;
@@ -130,6 +146,7 @@ export function shoppingList(
         sizes,
         over,
         unit,
+        gramsPerMl: soldByVolume(one),
         price: basket?.price,
         overPrice:
           basket?.price === undefined || over === undefined || basket.holds === 0
@@ -156,6 +173,7 @@ export function shoppingList(
     sizes: [],
     over: 0,
     unit: "piece",
+    gramsPerMl: undefined,
     price: extra.price === undefined ? undefined : extra.price * extra.count,
     overPrice: 0,
     perClass: [],

@@ -6,7 +6,7 @@ import * as people from "./0003-people";
 import * as kits from "./0004-kits";
 import * as scoops from "./0005-scoops";
 import * as openNeeds from "./0006-open-needs";
-import * as peoplePutBack from "./0007-people-put-back";
+import * as putBackAndCurrency from "./0007-put-back-and-currency";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -19,7 +19,7 @@ const provider: MigrationProvider = {
     "0004-kits": kits,
     "0005-scoops": scoops,
     "0006-open-needs": openNeeds,
-    "0007-people-put-back": peoplePutBack,
+    "0007-put-back-and-currency": putBackAndCurrency,
   }),
 };
 

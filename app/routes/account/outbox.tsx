@@ -4,7 +4,7 @@ import { writtenMail } from "~/devices/mail.server";
 import { requireLead } from "~/services/session.server";
 import { moment } from "~/ui/format/format";
 import { TextLink } from "~/ui/sheet/controls";
-import { useLocale } from "~/ui/sheet/locale";
+import { useLocale, useZone } from "~/ui/sheet/locale";
 
 export async function loader({ context }: Route.LoaderArgs) {
   requireLead(context);
@@ -13,6 +13,7 @@ export async function loader({ context }: Route.LoaderArgs) {
 
 export default function Outbox({ loaderData }: Route.ComponentProps) {
   const locale = useLocale();
+  const zone = useZone();
   return (
     <>
       <title>Outbox · Apron Bell</title>
@@ -30,7 +31,7 @@ export default function Outbox({ loaderData }: Route.ComponentProps) {
               <b>{mail.subject}</b>
               <span className="small quiet">
                 {" "}
-                to {mail.to}, {moment(mail.at, locale, "UTC")} UTC
+                to {mail.to}, {moment(mail.at, locale, zone)}
               </span>
             </summary>
             <pre>{mail.body}</pre>

@@ -325,7 +325,7 @@ describe("labels, food brought along, ways out", () => {
 
   test.each([
     [{ unitGrams: "0" }, "Give more than 0 grams."],
-    [{ price: "-1" }, "A price is 0 or more."],
+    [{ price: "-1" }, "Give the price of one pack, such as 2.40, or leave it empty; got “-1”."],
     [{ unitsPerPack: "0" }, "Give a whole number from 1 to 10000"],
     [{ unitName: "" }, "Give what one unit is called"],
     [{ "sizes[0].unitGrams": "a lot" }, "Give the grams in one unit"],

@@ -48,6 +48,19 @@ const percentField = z
   .min(0.5, { error: "Give a number of percent from 0.5 to 20: closer than that no spoon measures." })
   .max(20, { error: "Give a number of percent from 0.5 to 20." });
 
+/** A currency as people write it; its code, or nothing where the field is left empty. */
+const currencyField = z
+  .string()
+  .trim()
+  .toUpperCase()
+  .max(12, { error: "Give a currency as three letters, such as EUR, or leave it empty." })
+  .optional()
+  .refine((code) => code === undefined || code === "" || Intl.supportedValuesOf("currency").includes(code), {
+    error: (issue) =>
+      `Give a currency as its three letters, such as EUR, GBP or USD, or leave it empty; got “${String(issue.input).slice(0, 12)}”.`,
+  })
+  .transform((code) => (code ? code : undefined));
+
 export const briefFormSchema = z
   .object({
     version: z.int().optional(),
@@ -55,6 +68,7 @@ export const briefFormSchema = z
     date: z.iso.date({ error: "Give a date." }),
     time: z.iso.time({ precision: -1, error: "Give the time the doors open, such as 09:30." }),
     timeZone: timeZoneSchema,
+    currency: currencyField,
     kitchenId: z.uuid({ error: "Choose a kitchen. If there is none yet, add one under Kitchens." }),
     people: whole(0, 400),
     audience: choice(audiences, "the ages"),
@@ -115,11 +129,12 @@ export type BriefForm = z.output<typeof briefFormSchema>;
 
 /** A form's values as the core and the database know them. */
 export function factsOf(form: BriefForm) {
-  const { version: _version, title, date, time, timeZone, kitchenId, dishes, ...brief } = form;
+  const { version: _version, title, date, time, timeZone, currency, kitchenId, dishes, ...brief } = form;
   return {
     title,
     startsAt: `${date}T${time}`,
     timeZone,
+    currency,
     kitchenId,
     brief: brief satisfies Brief,
     dishes: dishes.flatMap((row) => {
@@ -139,6 +154,7 @@ export function formValuesOf(input: ClassInput, version: number | undefined) {
     date: input.startsAt.slice(0, 10),
     time: input.startsAt.slice(11, 16),
     timeZone: input.timeZone,
+    currency: input.currency ?? "",
     kitchenId: input.kitchen.id,
     piecesEach: writeRatio(brief.piecesEach),
     missingScoops: [...brief.missingScoops],
@@ -201,6 +217,7 @@ export function differences(now: ClassInput, typed: BriefForm): { field: string;
   const saved = formValuesOf(now, undefined);
   const mine = {
     ...typed,
+    currency: typed.currency ?? "",
     piecesEach: writeRatio(typed.piecesEach),
     stationNames: typed.stationNames.join(", "),
     hasDemoBatch: typed.hasDemoBatch ? "on" : "",

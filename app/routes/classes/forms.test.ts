@@ -4,6 +4,7 @@ import { canonical } from "~/core/plan";
 import { demoClasses, demoKitchens } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
 import { briefFormSchema, differences, dishKey, factsOf, formValuesOf, inputOf } from "./brief-form";
+import { priceField } from "../form";
 import { personFormSchema, personOf, personValues } from "./person-form";
 
 const { next } = demoClasses(new CalendarDate(2026, 11, 24));
@@ -44,6 +45,22 @@ test("a class through its form and back is the same class", () => {
   expect(differences(input, submission.value)).toEqual([]);
 });
 
+test.each([
+  ["2.40", 240],
+  ["$3.79", 379],
+  ["3,79 €", 379],
+  ["EUR 4", 400],
+  ["0.5", 50],
+  ["", undefined],
+])("a price typed as “%s” is %s hundredths", (typed, hundredths) => {
+  expect(priceField("the price of one").parse(typed)).toBe(hundredths);
+});
+
+test.each(["cheap", "1.234.567", "-2", "3.999"])("“%s” is no price, and the sentence says what came", (typed) => {
+  const read = priceField("the price of one").safeParse(typed);
+  expect(read.error?.issues[0]?.message).toContain(`got “${typed}”`);
+});
+
 test.each<[string, Record<string, unknown>, string, RegExp]>([
   ["people by halves", { people: "2.5" }, "people", /whole number from 0 to 400; got 2\.5/],
   ["people in words", { people: "a dozen" }, "people", /what came is not a number/],
@@ -54,6 +71,7 @@ test.each<[string, Record<string, unknown>, string, RegExp]>([
   ["a time that is none", { time: "25:00" }, "time", /such as 09:30/],
   ["a kitchen that is none", { kitchenId: "galley" }, "kitchenId", /Choose a kitchen/],
   ["a zone that is none", { timeZone: "Boat/House" }, "timeZone", /time zone such as/],
+  ["a currency that is none", { currency: "shillings" }, "currency", /three letters/],
   ["a spoon set that is none", { measuringSetId: "ladles" }, "measuringSetId", /from the list/],
   ["one station name twice", { stationNames: "Bow, Stroke, Bow" }, "stationNames", /“Bow” stands twice/],
   ["a name nobody can shout", { stationNames: "x".repeat(31) }, "stationNames", /too long to shout/],

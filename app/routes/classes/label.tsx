@@ -5,7 +5,7 @@ import { Form, data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/label";
 import { useClass } from "./class-context";
-import { formOf, optionalWords, whole, words } from "../form";
+import { priceField, formOf, optionalWords, whole, words } from "../form";
 import { avoidedBy, isObliged, regimes } from "~/core/allergen";
 import { type Substance, markets, substances } from "~/core/pantry";
 import { audit, classOnce, classOr404, forgetLabel, notFound, saveLabel, savePack } from "~/services/classes.server";
@@ -50,12 +50,7 @@ const schema = z.object({
 });
 
 const otherSizes = 2;
-const priceField = z
-  .number({ error: "Give the price of one pack, such as 2.40, or leave it empty." })
-  .min(0, { error: "A price is 0 or more." })
-  .max(100_000, { error: "At most 100,000." })
-  .optional()
-  .transform((price) => (price === undefined ? undefined : Math.round(price * 100)));
+const packPrice = priceField("the price of one pack");
 const buySchema = z.object({
   product: optionalWords(120).transform((text) => (text === "" ? undefined : text)),
   unitGrams: z
@@ -64,7 +59,7 @@ const buySchema = z.object({
     .max(100_000, { error: "At most 100,000 grams." }),
   unitsPerPack: whole(1, 10_000),
   unitName: words(120, "what one unit is called, such as bag or tub"),
-  price: priceField,
+  price: packPrice,
   sizes: z
     .array(
       z.object({
@@ -74,7 +69,7 @@ const buySchema = z.object({
           .max(100_000, { error: "At most 100,000 grams." })
           .optional(),
         unitsPerPack: whole(1, 10_000).optional(),
-        price: priceField,
+        price: packPrice,
       }),
     )
     .max(otherSizes)
@@ -174,13 +169,13 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
       unitGrams: pack?.unitGrams,
       unitsPerPack: pack?.unitsPerPack ?? 1,
       unitName: pack?.unitName ?? "",
-      price: pack?.price === undefined ? undefined : pack.price / 100,
+      price: pack?.price === undefined ? "" : (pack.price / 100).toFixed(2),
       sizes: Array.from({ length: otherSizes }, (_, index) => {
         const size = pack?.sizes?.[index];
         return {
           unitGrams: size?.unitGrams,
           unitsPerPack: size?.unitsPerPack,
-          price: size?.price === undefined ? undefined : size.price / 100,
+          price: size?.price === undefined ? "" : (size.price / 100).toFixed(2),
         };
       }),
     },

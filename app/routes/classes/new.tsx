@@ -1,4 +1,4 @@
-import { getLocalTimeZone, today } from "@internationalized/date";
+import { today } from "@internationalized/date";
 import { parseWithZod } from "@conform-to/zod/v4";
 import { data, redirect } from "react-router";
 import type { Route } from "./+types/new";
@@ -6,31 +6,27 @@ import { briefFormSchema, dishRows, factsOf, usualBrief } from "./brief-form";
 import { BriefPage } from "./BriefPage";
 import { formOf } from "../form";
 import { database } from "~/db/client.server";
-import { timeZoneSchema } from "~/formats/class-file";
 import { kitchens } from "~/db/queries/kitchens.server";
 import { allIngredients } from "~/db/queries/pantry.server";
 import { newestRecipes } from "~/db/queries/recipes.server";
 import { createClass } from "~/services/classes.server";
 import { brokenChoice } from "~/services/brief.server";
+import { usualFor, zoneOf } from "~/services/request.server";
 import { accountOf } from "~/services/session.server";
 import { TextLink } from "~/ui/sheet/controls";
-
-/** The zone the browser says it is in, where it says one that there is; the server's own otherwise. */
-function zoneOf(request: Request): string {
-  const said = /(?:^|;\s*)zone=([^;]{1,120})/.exec(request.headers.get("cookie") ?? "")?.[1];
-  try {
-    const zone = timeZoneSchema.safeParse(decodeURIComponent(said ?? ""));
-    return zone.success && zone.data !== "" ? zone.data : getLocalTimeZone();
-  } catch {
-    return getLocalTimeZone();
-  }
-}
 
 export async function loader({ request }: Route.LoaderArgs) {
   const db = database();
   const [rooms, recipes, pantry] = await Promise.all([kitchens(db), newestRecipes(db), allIngredients(db)]);
   const zone = zoneOf(request);
-  return { kitchens: rooms, recipes, pantry, zone, date: today(zone).add({ days: 7 }).toString() };
+  return {
+    kitchens: rooms,
+    recipes,
+    pantry,
+    zone,
+    usual: usualFor(request),
+    date: today(zone).add({ days: 7 }).toString(),
+  };
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
@@ -43,9 +39,10 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 export default function NewClass({ loaderData, actionData }: Route.ComponentProps) {
-  const { kitchens: rooms, recipes, pantry, zone, date } = loaderData;
+  const { kitchens: rooms, recipes, pantry, zone, usual, date } = loaderData;
   const values = {
     ...usualBrief,
+    ...usual,
     title: "",
     date,
     time: "10:00",

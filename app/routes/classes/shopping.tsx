@@ -3,7 +3,7 @@ import { Form, data } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/shopping";
 import { useClass } from "./class-context";
-import { formOf, whole, words } from "../form";
+import { priceField, formOf, whole, words } from "../form";
 import { database } from "~/db/client.server";
 import { classOnce, classOr404 } from "~/services/classes.server";
 import { addExtra, leadOf, removeExtra, saveStock, shopTogether, tripOf } from "~/services/shop.server";
@@ -15,12 +15,7 @@ import { day } from "~/ui/format/format";
 import { PrintButton } from "~/ui/sheet/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 
-const price = z
-  .number({ error: "Give the price of one, such as 1.50, or leave it empty." })
-  .min(0, { error: "A price is 0 or more." })
-  .max(100_000, { error: "At most 100,000." })
-  .optional()
-  .transform((value) => (value === undefined ? undefined : Math.round(value * 100)));
+const price = priceField("the price of one");
 const schema = z.discriminatedUnion("intent", [
   z.object({
     intent: z.literal("stock"),

@@ -15,7 +15,7 @@ import { grams, moment, number, thin } from "~/ui/format/format";
 import { RecipeSheet } from "~/ui/recipe/RecipeSheet";
 import { FileLink, Secondary, TextLink } from "~/ui/sheet/controls";
 import { PrintButton } from "~/ui/sheet/PrintButton";
-import { useLocale } from "~/ui/sheet/locale";
+import { useLocale, useZone } from "~/ui/sheet/locale";
 import { standingWords } from "~/ui/words/en";
 import { namesOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
@@ -63,6 +63,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 export default function RecipePage({ loaderData, params }: Route.ComponentProps) {
   const { recipe, pantry, history } = loaderData;
   const locale = useLocale();
+  const zone = useZone();
   const names = namesOf({ pantry }, { stations: [], dishes: [] }, locale);
   const byId = new Map(pantry.map((one) => [one.id, one]));
   const batter = batterOf(recipe, byId);
@@ -117,13 +118,14 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
                   {one.title === recipe.title ? "" : `, ${one.title}`}
                 </td>
                 <td>
-                  {one.by ?? "someone"}, {moment(one.at, locale)}
+                  {one.by ?? "someone"}, {moment(one.at, locale, zone)}
                 </td>
                 <td>
                   {standingWords[one.standing as Standing]}
                   {one.marks.map((mark) => (
                     <div className="quiet small" key={mark.at.toISOString()}>
-                      {standingWords[mark.standing as Standing]}: {mark.by ?? "someone"}, {moment(mark.at, locale)}
+                      {standingWords[mark.standing as Standing]}: {mark.by ?? "someone"},{" "}
+                      {moment(mark.at, locale, zone)}
                       {mark.note ? `, “${mark.note}”` : ""}
                     </div>
                   ))}

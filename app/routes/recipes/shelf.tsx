@@ -10,7 +10,7 @@ import { addStarterRecipes } from "~/services/demo.server";
 import { accountOf } from "~/services/session.server";
 import { moment } from "~/ui/format/format";
 import { Secondary, TextLink } from "~/ui/sheet/controls";
-import { useLocale } from "~/ui/sheet/locale";
+import { useLocale, useZone } from "~/ui/sheet/locale";
 import { familyWords, standingWords } from "~/ui/words/en";
 
 /** What stands in the way and what wants a look, counted; the words are on the recipe's page. */
@@ -55,6 +55,7 @@ const plain = (text: string) =>
 export default function Shelf({ loaderData }: Route.ComponentProps) {
   const { recipes } = loaderData;
   const locale = useLocale();
+  const zone = useZone();
   const [sought, setSought] = useState("");
   const [family, setFamily] = useState("");
   const words = plain(sought).split(/\s+/).filter(Boolean);
@@ -152,7 +153,7 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
                       )}
                     </td>
                     <td className="quiet on-wide">
-                      revision {recipe.revision}, {recipe.by ?? "someone"}, {moment(recipe.createdAt, locale)}
+                      revision {recipe.revision}, {recipe.by ?? "someone"}, {moment(recipe.createdAt, locale, zone)}
                     </td>
                   </tr>
                 ))}

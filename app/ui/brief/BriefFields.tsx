@@ -19,6 +19,7 @@ type Names =
   | "date"
   | "time"
   | "timeZone"
+  | "currency"
   | "kitchenId"
   | "people"
   | "audience"
@@ -162,6 +163,7 @@ export function BriefFields({ fields, dishes, kitchens, recipes }: Props) {
           />
           <SelectField field={fields.regime} label="Allergen list" options={regimeOptions} className="c6" />
           <TextField field={fields.timeZone} label="Time zone" className="c6" />
+          <TextField field={fields.currency} label="Prices are in" hint="three letters, such as EUR" className="c6" />
         </div>
       </details>
     </>

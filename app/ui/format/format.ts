@@ -79,6 +79,11 @@ export function grams(value: number, locale: string): string {
     : `${number(value, locale, value < 10 ? 1 : 0)}${thin}g`;
 }
 
+/** Millilitres as a jug shows them; litres from a thousand on. */
+export function volume(ml: number, locale: string): string {
+  return ml >= 1000 ? `${number(ml / 1000, locale, 2)}${thin}l` : `${number(ml, locale, ml < 10 ? 1 : 0)}${thin}ml`;
+}
+
 /** "½ cup": one scoop by its size. */
 export const scoop = ({ size, unit }: Scoop, locale: string): string =>
   `${fraction(size, locale)}${thin}${unitName(unit, toNumber(size))}`;
@@ -148,14 +153,14 @@ export const day = (startsAt: string, locale: string): string =>
     new Date(`${startsAt.slice(0, 10)}T12:00:00Z`),
   );
 
-/** A moment as date and time in the reader's own zone, or the one given. */
-export const moment = (value: Date | number, locale: string, timeZone?: string): string =>
+/** A moment as date and time in a zone: the class's, or the reader's where it belongs to no class. */
+export const moment = (value: Date | number, locale: string, timeZone: string): string =>
   dateFormat(locale, {
     day: "numeric",
     month: "short",
     hour: "2-digit",
     minute: "2-digit",
-    ...(timeZone ? { timeZone } : {}),
+    timeZone,
   }).format(value);
 
 /** A count-down: "4:05", "−0:30". */

@@ -6,13 +6,14 @@ import { saySent } from "~/ui/outbox/sent-words";
 import { useTicks } from "~/ui/pack/useTicks";
 import { TextLink } from "~/ui/sheet/controls";
 import { useLocale } from "~/ui/sheet/locale";
-import { money as sayMoney, sayBasket, sayOver, sectionWords } from "~/ui/words/kits";
+import { money as sayMoney, sayBasket, sayBought, sayOver, sectionWords } from "~/ui/words/kits";
 
 interface Props {
   readonly trip: {
     /** The class whose cupboard and ticks the trip has. */
     readonly leadId: string;
     readonly classes: readonly { readonly id: string; readonly title: string; readonly people: number }[];
+    readonly currency: string | undefined;
     readonly lines: readonly ShoppingLine[];
     readonly stock: Readonly<Record<string, number>>;
   };
@@ -28,11 +29,11 @@ const needed = (line: ShoppingLine, locale: string): string =>
       ? "not known"
       : line.grams < 1e-6
         ? "to taste"
-        : grams(Math.ceil(line.grams - 1e-6), locale);
+        : sayBought(Math.ceil(line.grams - 1e-6), line, locale);
 
 /** The list as it is taken to the shop: by section, to be ticked with a thumb, kept through a dead spot. */
 export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
-  const { leadId: classId, classes, lines, stock } = trip;
+  const { leadId: classId, classes, lines, stock, currency } = trip;
   const people = classes.reduce((sum, one) => sum + one.people, 0);
   const money = moneyOf(lines, people);
   const locale = useLocale();
@@ -51,9 +52,9 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
         </span>
         <span className="shop-money">
           {unpriced.length > 0 ? "At least " : ""}
-          <b>{sayMoney(money.total, locale)}</b>
-          {money.perPerson === undefined ? "" : `, ${sayMoney(money.perPerson, locale)} a person`}
-          {money.over > 0 ? `, of which ${sayMoney(money.over, locale)} stays over` : ""}
+          <b>{sayMoney(money.total, locale, currency)}</b>
+          {money.perPerson === undefined ? "" : `, ${sayMoney(money.perPerson, locale, currency)} a person`}
+          {money.over > 0 ? `, of which ${sayMoney(money.over, locale, currency)} stays over` : ""}
         </span>
       </p>
       {unpriced.length > 0 ? (
@@ -97,7 +98,7 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
                           ? `, ${grams(Math.ceil(line.raw.grams), locale)} as bought`
                           : ""}
                         {classes.length > 1 && line.perClass.length > 1
-                          ? ` (${line.perClass.map((one) => `${classes.find((each) => each.id === one.classId)?.title ?? ""} ${one.grams === undefined ? "?" : grams(Math.round(one.grams), locale)}`).join(", ")})`
+                          ? ` (${line.perClass.map((one) => `${classes.find((each) => each.id === one.classId)?.title ?? ""} ${one.grams === undefined ? "?" : sayBought(Math.round(one.grams), line, locale)}`).join(", ")})`
                           : ""}
                         {isGot ? ` · ${isGot.by}, ${timeOfDay(isGot.at, locale, timeZone)}` : ""}
                       </span>
@@ -115,7 +116,7 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
                       <span className="small quiet">{sayOver(line, locale)}</span>
                     </div>
                     <span className="shop-price n">
-                      {line.price === undefined || !isWanted ? "" : sayMoney(line.price, locale)}
+                      {line.price === undefined || !isWanted ? "" : sayMoney(line.price, locale, currency)}
                     </span>
                     {isFood ? (
                       <Form method="post" className="shop-stock no-print">

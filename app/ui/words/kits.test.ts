@@ -106,7 +106,9 @@ test("short words: containers, steps, keeping, sums", () => {
   expect(containerName({ kind: "egg-box", sizeMl: undefined, count: 1, contents: [] })).toBe("egg box");
   expect([saySteps([], "en-GB"), saySteps([1, 4], "en-GB")]).toEqual(["no step named", "step 1 and 4"]);
   expect(sayKeeps("dry")).toBe("within 30 days of packing");
-  expect(money(1999, "en-GB")).toBe("19.99");
+  expect(money(1999, "en-GB", undefined)).toBe("19.99");
+  expect(money(1999, "en-US", "USD")).toBe("$19.99");
+  expect(money(1999, "en-GB", "EUR")).toBe("€19.99");
 });
 
 test("changes are said in grams where both are weighed", () => {
@@ -116,4 +118,21 @@ test("changes are said in grams where both are weighed", () => {
   expect(say([content], [{ ...content, grams: 261 }])).toEqual(["put in 61 g more plain wheat flour"]);
   expect(say([content], [{ ...content, grams: 150 }])).toEqual(["take out 50 g of plain wheat flour"]);
   expect(say([content], [])).toEqual(["take out the plain wheat flour"]);
+});
+
+test("a bottle of milk is litres in the shop, as it says on it", () => {
+  const milk = shoppingList(
+    [
+      {
+        classId: "x",
+        totals: made.totals.filter((one) => one.ingredientId === "whole-milk"),
+        packs: [{ ingredientId: "whole-milk", unitGrams: 2060, unitsPerPack: 1, unitName: "bottle" }],
+      },
+    ],
+    new Map(next.pantry.map((one) => [one.id, one])),
+    new Map(),
+    [],
+  );
+  expect(milk.map((line) => plain(sayBasket(line, "en-GB")))).toEqual([expect.stringMatching(/^\d+ × 2 l bottle$/)]);
+  expect(milk.map((line) => plain(sayOver(line, "en-GB")))).toEqual([expect.stringMatching(/^[\d.,]+ (?:l|ml) over$/)]);
 });

@@ -4,7 +4,7 @@ import { type AllergenMark, type ClassContainer, type ContentChange, type Place,
 import type { PrepTask } from "~/core/prep";
 import { isWhole, toScaleGrams } from "~/core/quantity";
 import type { Section, ShoppingLine } from "~/core/shop";
-import { amount, fraction, grams, list, minutes, number, scoops, thin } from "~/ui/format/format";
+import { amount, fraction, grams, list, minutes, number, scoops, thin, volume } from "~/ui/format/format";
 import { substanceWords, toolWords } from "./en";
 import type { Names } from "./findings";
 
@@ -220,6 +220,18 @@ export function sayWay(way: GearWay, locale: string): string {
   }
 }
 
+/** An amount of a line as shops sell it: litres of what pours, grams of the rest. */
+export const sayBought = (value: number, line: Pick<ShoppingLine, "gramsPerMl">, locale: string): string =>
+  line.gramsPerMl === undefined ? grams(value, locale) : volume(value / line.gramsPerMl, locale);
+
+/** Bottles come in round sizes; the weight of one is as good as its density, so the size nearest by is what stands on it. */
+function sizeOf(value: number, line: Pick<ShoppingLine, "gramsPerMl">, locale: string): string {
+  if (line.gramsPerMl === undefined) return grams(value, locale);
+  const ml = value / line.gramsPerMl;
+  const round = Math.round(ml / 50) * 50;
+  return volume(Math.abs(ml - round) <= ml * 0.015 ? round : ml, locale);
+}
+
 /** What to take from the shelf: "2 × 1.5 kg bag"; or how much, where nobody said how it is sold. */
 export function sayBasket(line: ShoppingLine, locale: string): string {
   const loose =
@@ -233,15 +245,15 @@ export function sayBasket(line: ShoppingLine, locale: string): string {
           ? line.isToTaste
             ? "to taste"
             : "nothing"
-          : grams(Math.ceil(line.buyGrams), locale);
+          : sayBought(Math.ceil(line.buyGrams), line, locale);
   if (!line.basket) return loose;
   if (line.basket.take.length === 0) return "nothing";
   return line.basket.take
     .map(({ id, count }) => {
       const size = line.sizes.find((one) => one.id === id);
       if (!size) return `${count}`;
-      if (size.unitsPerPack === 1) return `${count} × ${grams(size.unitGrams, locale)} ${size.unitName}`;
-      return `${count} ${count === 1 ? "pack" : "packs"} of ${size.unitsPerPack}${line.unit === "piece" ? "" : ` × ${grams(size.unitGrams, locale)} ${size.unitName}`}`;
+      if (size.unitsPerPack === 1) return `${count} × ${sizeOf(size.unitGrams, line, locale)} ${size.unitName}`;
+      return `${count} ${count === 1 ? "pack" : "packs"} of ${size.unitsPerPack}${line.unit === "piece" ? "" : ` × ${sizeOf(size.unitGrams, line, locale)} ${size.unitName}`}`;
     })
     .join(" + ");
 }
@@ -252,9 +264,13 @@ export function sayOver(line: ShoppingLine, locale: string): string {
   const [size] = line.sizes;
   if (line.unit === "piece") return `${number(line.over, locale, 0)} over`;
   if (size && size.unitsPerPack > 1) return `${Math.floor(line.over / size.unitGrams + 1e-9)} ${size.unitName} over`;
-  return `${grams(line.over, locale)} over`;
+  return `${sayBought(line.over, line, locale)} over`;
 }
 
-/** Hundredths as a sum: no currency is printed, as the class is reckoned in the one its prices were typed in. */
-export const money = (hundredths: number, locale: string): string =>
-  new Intl.NumberFormat(locale, { minimumFractionDigits: 2, maximumFractionDigits: 2 }).format(hundredths / 100);
+/** Hundredths as a sum, in the currency the class's prices are in; a bare sum where nobody said which. */
+export const money = (hundredths: number, locale: string, currency: string | undefined): string =>
+  new Intl.NumberFormat(locale, {
+    minimumFractionDigits: 2,
+    maximumFractionDigits: 2,
+    ...(currency ? { style: "currency", currency } : {}),
+  }).format(hundredths / 100);
