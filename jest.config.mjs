@@ -2,9 +2,9 @@ const base = {
   rootDir: import.meta.dirname,
   testEnvironment: "node",
   extensionsToTreatAsEsm: [".ts", ".tsx"],
-  setupFiles: ["<rootDir>/test/setup/property-seed.mjs"],
   moduleNameMapper: {
     "/workers/[^/]*\\.browser$": "<rootDir>/test/setup/no-worker.mjs",
+    "^fast-check$": "<rootDir>/test/setup/fast-check.mjs",
     "^~/(.*)$": "<rootDir>/app/$1",
   },
   modulePathIgnorePatterns: ["<rootDir>/build/"],

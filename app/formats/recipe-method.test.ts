@@ -1,4 +1,6 @@
-import { celsiusIn, stepsOfRow } from "./recipe-method";
+import { familyOfText, readRecipeText } from "./recipe-text";
+import { starterPantry } from "~/core/pantry";
+import { celsiusIn, stepsOfRow, toolsOfStep } from "./recipe-method";
 
 const kindsAndWaits = (row: string) => stepsOfRow(row).map(({ kind, wait }) => [kind, wait?.low, wait?.high]);
 
@@ -35,4 +37,30 @@ test("the heat that keeps things warm is not the pan's", () => {
   expect(celsiusIn("Fry until golden. Keep warm in a 200 F oven.")).toBeUndefined();
   expect(celsiusIn("Keep warm at 95 °C. Cook the next on a griddle at 180 °C.")).toEqual({ from: 180, to: 180 });
   expect(celsiusIn("Cut into 30 pieces of 12 cm.")).toBeUndefined();
+});
+
+test("a step's tools are what it says and what its family always takes", () => {
+  expect(toolsOfStep("Grate the courgettes and chop the onion.", "prepare", "fritter")).toEqual([
+    "grater",
+    "knife",
+    "board",
+  ]);
+  expect(toolsOfStep("Bake for 18 minutes.", "cook", "oven-puffed")).toEqual(["oven-dish", "oven-gloves"]);
+  expect(toolsOfStep("Sift the flour and fold it in.", "mix", "pancake")).toEqual([
+    "mixing-bowl",
+    "whisk",
+    "towel",
+    "sieve",
+    "spatula",
+  ]);
+});
+
+test("a pasted recipe brings bowl, cloth, tools at the heat and something to eat from, whatever its words", () => {
+  const text =
+    "Jetty waffles\n200 g plain flour\n300 ml whole milk\n2 eggs\nMethod\n1. Mix it all.\n2. Bake in the iron.";
+  expect(familyOfText(text)).toBe("waffle");
+  const { draft } = readRecipeText(text, { pantry: starterPantry, system: "metric" });
+  expect([...new Set(draft.steps.flatMap((step) => step.tools))].sort()).toEqual(
+    ["mixing-bowl", "whisk", "towel", "ladle", "fork", "plate"].sort(),
+  );
 });

@@ -1,4 +1,4 @@
-import type { StepKind } from "~/core/recipe";
+import type { Family, StepKind, Tool } from "~/core/recipe";
 
 /**
  * The method of a pasted recipe: its rows as steps. A row that says more than one thing to do with time ("whisk, rest 30 minutes,
@@ -103,4 +103,49 @@ export function stepsOfRow(row: string): MethodStep[] {
     if (text !== "") texts.push(text.charAt(0).toUpperCase() + text.slice(1));
   });
   return texts.map((text) => whole(/[.!?]$/.test(text) ? text : `${text.replace(/[,;]$/, "")}.`));
+}
+
+/** What a step has in hand by the words it uses; a tool named by its own name counts too. */
+const toolWords: readonly (readonly [RegExp, readonly Tool[]])[] = [
+  [/\bgrat(?:e|ed|ing|er)\b/i, ["grater"]],
+  [/\b(?:chop|slice|dice|cut|peel|core|halve|quarter)(?:s|d|ped|ping|ing)?\b|\bknife\b/i, ["knife", "board"]],
+  [/\b(?:sift|sieve|strain)(?:s|ed|ing)?\b/i, ["sieve"]],
+  [/\bcrack(?:s|ed|ing)?\b|\b(?:eggs?|yolks?)\b.*\b(?:separate|beat)|\b(?:separate|beat)\b.*\beggs?\b/i, ["egg-cup"]],
+  [/\bfold(?:s|ed|ing)?\b|\bspatula\b|\bscrap(?:e|ing)\b/i, ["spatula"]],
+  [/\bwhisk(?:s|ed|ing)?\b/i, ["whisk", "mixing-bowl"]],
+  [/\bjug\b|\b(?:add|pour|stir)\b.*\b(?:milk|water|drink|buttermilk)\b/i, ["jug"]],
+  [/\bbrush(?:es|ed|ing)?\b|\bgreas(?:e|ed|ing)\b/i, ["brush"]],
+  [/\bbaking (?:paper|parchment)\b|\bparchment\b/i, ["baking-paper"]],
+  [/\btrays?\b|\bkeep(?:ing)? warm\b|\brack\b/i, ["tray"]],
+  [/\bweigh(?:s|ed|ing)?\b|\bscales?\b/i, ["scale"]],
+  [/\bskewers?\b|\bsticks?\b(?! of)/i, ["stick"]],
+  [/\bsqueez(?:e|ed|ing)\b|\bpat dry\b|\btowel\b/i, ["towel"]],
+];
+/** What the pour and the turn of a family are done with. */
+const atTheHeat: Readonly<Record<Family, readonly Tool[]>> = {
+  drawn: ["ladle", "turner"],
+  drop: ["ladle", "turner"],
+  pancake: ["ladle", "turner"],
+  crepe: ["ladle", "turner", "spatula"],
+  waffle: ["ladle", "fork"],
+  "ridged-waffle": ["ladle", "turner"],
+  fritter: ["turner", "tray"],
+  "oven-puffed": ["oven-dish", "oven-gloves"],
+};
+
+/**
+ * Tools of a pasted step: what its words name, what its kind and the family always take, plates and forks where it is eaten, a cloth
+ * where there is a batter to wipe up.
+ */
+export function toolsOfStep(text: string, kind: StepKind, family: Family): Tool[] {
+  const named = toolWords.flatMap(([pattern, tools]) => (pattern.test(text) ? tools : []));
+  const usual: Readonly<Record<StepKind, readonly Tool[]>> = {
+    prepare: [],
+    mix: ["mixing-bowl", "whisk", "towel"],
+    rest: [],
+    preheat: [],
+    cook: atTheHeat[family],
+    serve: ["plate", "fork"],
+  };
+  return [...new Set([...usual[kind], ...named])];
 }

@@ -8,6 +8,7 @@ import {
   type Hazard,
   type PartKind,
   type RecipeDraft,
+  type Tool,
   emptyDraft,
   familyHeat,
   familyPiece,
@@ -15,7 +16,7 @@ import {
   stepTemplate,
 } from "~/core/recipe";
 import { readIngredientLine } from "./recipe-line";
-import { celsiusIn, isStep, minutesIn, startsMethod, stepsOfRow } from "./recipe-method";
+import { celsiusIn, isStep, minutesIn, startsMethod, stepsOfRow, toolsOfStep } from "./recipe-method";
 
 /**
  * A recipe as text, as it is pasted from anywhere: title, list, method, in whatever order and style. Comes back as a draft in which
@@ -199,7 +200,7 @@ export function readRecipeText(
               likely: String(template.minutes.likely),
               high: String(template.minutes.high),
             },
-        tools: template.tools,
+        tools: toolsOfStep(text, kind, family),
         hazards: [...hazards],
         who: template.who,
         guesses: ["kind"],
@@ -294,7 +295,12 @@ export function readRecipeText(
     }
   }
 
-  const steps = drawSteps(sorted.steps, sorted.lines, pantry);
+  const isServed = sorted.steps.some((step) => step.kind === "serve");
+  const eaten = sorted.steps.map((step) =>
+    // Nobody writes "eat it": the plates belong to the step after which it is eaten.
+    step.kind === "cook" && !isServed ? { ...step, tools: [...new Set<Tool>([...step.tools, "plate", "fork"])] } : step,
+  );
+  const steps = drawSteps(eaten, sorted.lines, pantry);
   const method = steps.map((step) => step.text).join(" ");
   const guessed: TextRead["guessed"][number][] = [...(options.family ? [] : ["family" as const]), "heat"];
   if (sorted.title === "") guessed.push("title");

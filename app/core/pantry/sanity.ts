@@ -25,7 +25,10 @@ const cupSlack = 0.08;
 const spoonSlack = 0.35;
 
 /** Grams per ml that water, fat and dry matter of these shares would come to; dry matter is taken as 1.5. */
-const mixedDensity = ({ waterPercent: water, fatPercent: fat }: Ingredient): number =>
+export const mixedDensity = ({
+  waterPercent: water,
+  fatPercent: fat,
+}: Pick<Ingredient, "waterPercent" | "fatPercent">): number =>
   100 / (water / 1 + fat / 0.91 + Math.max(0, 100 - water - fat) / 1.5);
 
 /** Do the figures of an ingredient fit together? Blocks are contradictions, warnings are worth a second look. */

@@ -6,23 +6,24 @@ import { z } from "zod";
 import type { Route } from "./+types/brought";
 import { useClass } from "./class-context";
 import { formOf, optionalWords, words } from "../form";
-import { regimes } from "~/core/allergen";
-import { type Substance, substances } from "~/core/pantry";
+import { saidOnLabel, saidValues } from "./label-form";
 import { addBrought, audit, classOnce, classOr404, notFound, removeBrought } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { FormError, Primary, TextField, TextLink } from "~/ui/sheet/controls";
-import { SubstanceBoxes } from "~/ui/allergen/SubstanceBoxes";
+import { LabelFields } from "~/ui/allergen/LabelFields";
 
 const schema = z
   .object({
     name: words(120, "what it is"),
     broughtBy: words(120, "who brings it"),
     product: optionalWords(120),
-    contains: z.array(z.enum(substances)).default([]),
-    mayContain: z.array(z.enum(substances)).default([]),
+    ...saidOnLabel,
   })
   .superRefine((form, context) => {
-    if (form.product === "" && form.contains.length + form.mayContain.length > 0)
+    if (
+      form.product === "" &&
+      form.contains.length + form.mayContain.length + form.lookedFor.length + form.foods.length > 0
+    )
       context.addIssue({
         code: "custom",
         path: ["product"],
@@ -50,15 +51,23 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   }
   const submission = parseWithZod(form, { schema });
   if (submission.status !== "success") return data(submission.reply(), { status: 400 });
-  const { product, contains, mayContain, ...food } = submission.value;
+  const { product, name, broughtBy, market, isGlutenFree, ...said } = submission.value;
   await addBrought(
     params.classId,
     {
-      ...food,
+      name,
+      broughtBy,
       label:
         product === ""
           ? null
-          : { product, contains, mayContain, readBy: account.name, readOn: today(getLocalTimeZone()).toString() },
+          : {
+              product,
+              ...said,
+              ...(market ? { market } : {}),
+              ...(isGlutenFree ? { isGlutenFree } : {}),
+              readBy: account.name,
+              readOn: today(getLocalTimeZone()).toString(),
+            },
     },
     before?.id,
   );
@@ -71,10 +80,13 @@ export default function Brought({ params, actionData }: Route.ComponentProps) {
   const food = (input.shared ?? []).find((one) => one.id === params.foodId);
   const [form, fields] = useForm<z.input<typeof schema>>({
     lastResult: actionData,
-    defaultValue: { name: food?.name ?? "", broughtBy: food?.broughtBy ?? "", product: food?.label?.product ?? "" },
+    defaultValue: {
+      name: food?.name ?? "",
+      broughtBy: food?.broughtBy ?? "",
+      product: food?.label?.product ?? "",
+      ...saidValues(food?.label, input.brief.regime),
+    } as never,
   });
-  const typed = (field: { initialValue?: unknown }, fallback: readonly Substance[]) =>
-    actionData ? ([field.initialValue ?? []].flat() as Substance[]) : fallback;
   return (
     <>
       <div className="sheet-head">
@@ -98,18 +110,7 @@ export default function Brought({ params, actionData }: Route.ComponentProps) {
           className="c8"
           autoComplete="off"
         />
-        <SubstanceBoxes
-          name="contains"
-          title="It says it contains"
-          ticked={typed(fields.contains, food?.label?.contains ?? [])}
-          regime={regimes[input.brief.regime]}
-        />
-        <SubstanceBoxes
-          name="mayContain"
-          title="It says it may contain"
-          ticked={typed(fields.mayContain, food?.label?.mayContain ?? [])}
-          regime={regimes[input.brief.regime]}
-        />
+        <LabelFields fields={fields} label={food?.label} input={input} isBack={actionData !== undefined} />
         <div className="actions">
           <Primary>{food ? "Save" : "Add it"}</Primary>
         </div>

@@ -5,47 +5,19 @@ import { Form, data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/label";
 import { useClass } from "./class-context";
-import { priceField, formOf, optionalWords, whole, words } from "../form";
-import { avoidedBy, isObliged, regimes } from "~/core/allergen";
-import { type Substance, markets, substances } from "~/core/pantry";
+import { formOf, optionalWords, priceField, whole, words } from "../form";
+import { saidOnLabel, saidValues } from "./label-form";
 import { audit, classOnce, classOr404, forgetLabel, notFound, saveLabel, savePack } from "~/services/classes.server";
 import { photoFrom, photoOf } from "~/services/photos.server";
 import { accountOf } from "~/services/session.server";
-import {
-  CheckField,
-  FormError,
-  Primary,
-  Secondary,
-  SelectField,
-  TextField,
-  TextLink,
-  optionsOf,
-} from "~/ui/sheet/controls";
-import { marketWords } from "~/ui/words/en";
-import { SubstanceBoxes } from "~/ui/allergen/SubstanceBoxes";
-
-/** Words with commas between them, each once. */
-const listed = optionalWords(400).transform((text) =>
-  [
-    ...new Set(
-      text
-        .split(/[,;\n]/)
-        .map((one) => one.trim().slice(0, 60))
-        .filter((one) => one !== ""),
-    ),
-  ].slice(0, 40),
-);
+import { FormError, Primary, Secondary, TextField, TextLink } from "~/ui/sheet/controls";
+import { LabelFields } from "~/ui/allergen/LabelFields";
 
 const schema = z.object({
   version: z.int().default(0),
   product: words(120, "what the packet is called, so that another is noticed"),
   readOn: z.iso.date({ error: "Give the day it was read." }),
-  contains: z.array(z.enum(substances)).default([]),
-  mayContain: z.array(z.enum(substances)).default([]),
-  market: z.enum(markets, { error: "Choose from the list." }).optional(),
-  isGlutenFree: z.boolean().default(false),
-  lookedFor: listed,
-  foods: listed,
+  ...saidOnLabel,
   photo: z.instanceof(File).optional(),
 });
 
@@ -152,14 +124,9 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
     defaultValue: {
       product: label?.product ?? "",
       readOn: loaderData.today,
-      market: label?.market ?? input.brief.regime,
-      isGlutenFree: label?.isGlutenFree ? "on" : "",
-      lookedFor: (label?.lookedFor ?? []).join(", "),
-      foods: (label?.foods ?? []).join(", "),
+      ...saidValues(label, input.brief.regime),
     } as never,
   });
-  const typed = (field: { initialValue?: unknown }, fallback: readonly Substance[]) =>
-    actionData && "read" in actionData ? ([field.initialValue ?? []].flat() as Substance[]) : fallback;
   const pack = input.packs.find((one) => one.ingredientId === params.ingredientId);
   const [buy, bought] = useForm<z.input<typeof buySchema>>({
     id: "buy",
@@ -180,21 +147,6 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
       }),
     },
   });
-  const regime: readonly Substance[] = regimes[input.brief.regime];
-  // What people of this class avoid and no law makes this label name.
-  const asked = [
-    ...new Set(
-      input.people
-        .flatMap(avoidedBy)
-        .flatMap((one) =>
-          one.food !== undefined
-            ? [one.food]
-            : isObliged(one.substance, label?.market ?? input.brief.regime)
-              ? []
-              : [one.substance],
-        ),
-    ),
-  ];
   return (
     <>
       <div className="sheet-head">
@@ -219,39 +171,11 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
         <input type="hidden" name="version" value={meta.labelVersions[params.ingredientId] ?? 0} />
         <TextField field={fields.product} label="What the packet is called" className="c8" autoComplete="off" />
         <TextField field={fields.readOn} label="Read on" type="date" className="c4" />
-        <SubstanceBoxes
-          name="contains"
-          title="It says it contains"
-          ticked={typed(fields.contains, label?.contains ?? [])}
-          regime={regime}
-        />
-        <SubstanceBoxes
-          name="mayContain"
-          title="It says it may contain"
-          ticked={typed(fields.mayContain, label?.mayContain ?? [])}
-          regime={regime}
-        />
-        <SelectField
-          field={fields.market}
-          label="Made for the market of"
-          options={optionsOf(marketWords)}
-          className="c6"
-          hint="whose law says what must be named"
-        />
-        <CheckField field={fields.isGlutenFree} label="It claims to be gluten-free" className="c6" />
-        <TextField
-          field={fields.lookedFor}
-          label="Looked for in the whole list and not found"
-          hint={asked.length > 0 ? `this class asks about: ${asked.join(", ")}` : "with commas: rye, mustard, corn"}
-          className="c6"
-          autoComplete="off"
-        />
-        <TextField
-          field={fields.foods}
-          label="Other foods the list names"
-          hint="with commas: corn, banana"
-          className="c6"
-          autoComplete="off"
+        <LabelFields
+          fields={fields}
+          label={label}
+          input={input}
+          isBack={actionData !== undefined && "read" in actionData}
         />
         <div>
           <label>

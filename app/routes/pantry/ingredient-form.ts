@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { type Ingredient, labelKinds, roles, storages, substances } from "~/core/pantry";
+import { type Ingredient, mixedDensity, labelKinds, roles, storages, substances } from "~/core/pantry";
 import { choice, optionalWords, words } from "../form";
 
 /** An optional figure as a form has it: empty means not known. */
@@ -12,6 +12,9 @@ const percentage = z
   .min(0, { error: "Give a number from 0 to 100." })
   .max(100, { error: "Give a number from 0 to 100." })
   .default(0);
+
+/** Said of a density that nobody typed: it follows from water, fat and the rest. */
+const reckoned = "density reckoned from what is in it";
 
 export const ingredientFormSchema = z
   .object({
@@ -37,7 +40,8 @@ export const ingredientFormSchema = z
     trueDensity: z
       .number({ error: "Give grams per millilitre from 0.05 to 5, such as 1.45 for flour." })
       .min(0.05, { error: "Give grams per millilitre from 0.05 to 5, such as 1.45 for flour." })
-      .max(5, { error: "Give grams per millilitre from 0.05 to 5, such as 1.45 for flour." }),
+      .max(5, { error: "Give grams per millilitre from 0.05 to 5, such as 1.45 for flour." })
+      .optional(),
     neutralisesTsp: z
       .number({ error: "Give teaspoons of soda from 0 to 50." })
       .min(0, { error: "Give teaspoons of soda from 0 to 50." })
@@ -109,11 +113,14 @@ export function ingredientOfForm(id: string, form: z.output<typeof ingredientFor
     waterPercent: form.waterPercent,
     fatPercent: form.fatPercent,
     sugarPercent: form.sugarPercent,
-    trueDensity: form.trueDensity,
+    trueDensity: form.trueDensity ?? Math.round(mixedDensity(form) * 100) / 100,
     neutralisesTsp: form.neutralisesTsp,
     darkens: form.darkens,
     contains: [...form.contains].sort(),
-    source: form.source || "entered here",
+    source: [
+      form.source || "entered here",
+      ...(form.trueDensity === undefined && !form.source.includes(reckoned) ? [reckoned] : []),
+    ].join("; "),
   };
 }
 

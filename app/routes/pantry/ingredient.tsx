@@ -178,7 +178,7 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
             <NumberField
               field={fields.trueDensity}
               label="True density, g/ml"
-              hint="flour 1.45, sugar 1.59, fat 0.91, watery 1.0"
+              hint="empty: reckoned from the three before"
               className="c3"
               inputMode="decimal"
             />

@@ -1,0 +1,74 @@
+import { avoidedBy, isObliged, regimes } from "~/core/allergen";
+import type { LabelReading, Substance } from "~/core/pantry";
+import type { ClassInput } from "~/core/plan";
+import { CheckField, SelectField, TextField, optionsOf } from "~/ui/sheet/controls";
+import { marketWords } from "~/ui/words/en";
+import { SubstanceBoxes } from "./SubstanceBoxes";
+
+type Field = Parameters<typeof TextField>[0]["field"] & { readonly initialValue?: unknown };
+
+interface Props {
+  readonly fields: Readonly<
+    Record<"contains" | "mayContain" | "market" | "isGlutenFree" | "lookedFor" | "foods", Field>
+  >;
+  readonly label: Partial<LabelReading> | null | undefined;
+  readonly input: Pick<ClassInput, "brief" | "people">;
+  /** The form came back with what was typed in it. */
+  readonly isBack: boolean;
+}
+
+/** What a label says: ticked, and what was looked for in the whole list because no law makes it stand out. */
+export function LabelFields({ fields, label, input, isBack }: Props) {
+  const regime: readonly Substance[] = regimes[input.brief.regime];
+  const market = label?.market ?? input.brief.regime;
+  // What people of this class avoid and no law makes this label name.
+  const asked = [
+    ...new Set(
+      input.people
+        .flatMap(avoidedBy)
+        .flatMap((one) =>
+          one.food !== undefined ? [one.food] : isObliged(one.substance, market) ? [] : [one.substance],
+        ),
+    ),
+  ];
+  const typed = (field: Field, fallback: readonly Substance[]) =>
+    isBack ? ([field.initialValue ?? []].flat() as Substance[]) : fallback;
+  return (
+    <>
+      <SubstanceBoxes
+        name="contains"
+        title="It says it contains"
+        ticked={typed(fields.contains, label?.contains ?? [])}
+        regime={regime}
+      />
+      <SubstanceBoxes
+        name="mayContain"
+        title="It says it may contain"
+        ticked={typed(fields.mayContain, label?.mayContain ?? [])}
+        regime={regime}
+      />
+      <SelectField
+        field={fields.market}
+        label="Made for the market of"
+        options={optionsOf(marketWords)}
+        className="c6"
+        hint="whose law says what must be named"
+      />
+      <CheckField field={fields.isGlutenFree} label="It claims to be gluten-free" className="c6" />
+      <TextField
+        field={fields.lookedFor}
+        label="Looked for in the whole list and not found"
+        hint={asked.length > 0 ? `this class asks about: ${asked.join(", ")}` : "with commas: rye, mustard, corn"}
+        className="c6"
+        autoComplete="off"
+      />
+      <TextField
+        field={fields.foods}
+        label="Other foods the list names"
+        hint="with commas: corn, banana"
+        className="c6"
+        autoComplete="off"
+      />
+    </>
+  );
+}
