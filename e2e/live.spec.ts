@@ -55,6 +55,9 @@ test("keys ring, take back and add time; a note typed with spaces rings nothing"
   await expect(page.getByText("Now: Doors")).toBeVisible();
   await page.keyboard.press("d");
   await expect(page.getByRole("button", { name: /2 minutes more \(2 so far\)/ })).toBeVisible();
+  // What was said last is taken back first: the minutes, and the bell stays rung.
+  await page.keyboard.press("u");
+  await expect(page.getByRole("button", { name: "2 minutes more", exact: true })).toBeVisible();
   await page.getByLabel("Note for the log").pressSequentially("two words");
   await expect(page.getByText("Now: Doors")).toBeVisible();
 });

@@ -3,7 +3,7 @@ import { logRows, piecesCounted } from "~/core/log";
 import { plan } from "~/core/plan";
 import { CalendarDate } from "@internationalized/date";
 import { demoClasses } from "~/demo/boathouse";
-import { fold, inOrder, situationAt } from "./fold";
+import { fold, inOrder, situationAt, takesBack } from "./fold";
 import { type LiveEvent, stationStates } from "./types";
 
 const { timeline } = plan(demoClasses(new CalendarDate(2026, 11, 24)).current);
@@ -123,4 +123,27 @@ test("the log lays actual beside planned, leaves open what was not rung, and add
   expect(rows.reduce((sum, row) => sum + row.plannedMinutes, 0)).toBeCloseTo(timeline.end, 9);
   expect(piecesCounted(state)).toBe(17);
   expect(piecesCounted(fold([]))).toBeUndefined();
+});
+
+test("taking back goes through what the room was told since the last bell, newest first, until nothing is left", () => {
+  const [doors, gather] = bells;
+  if (!doors || !gather) throw new Error("the demo has no bells");
+  let all: LiveEvent[] = [
+    { id: id(1), kind: "class-started", at: start },
+    { id: id(2), kind: "bell-rung", bellId: doors.id, at: start },
+    { id: id(3), kind: "bell-rung", bellId: gather.id, at: start + minute },
+    { id: id(4), kind: "delay-added", minutes: 2, at: start + 2 * minute },
+    { id: id(5), kind: "delay-added", minutes: 2, at: start + 3 * minute },
+  ];
+  const taken: string[] = [];
+  for (let n = 6; ; n += 1) {
+    const at = start + n * minute;
+    const state = fold(all);
+    const back = takesBack(state, situationAt(state, bells, at));
+    if (!back) break;
+    taken.push(back.kind === "delay-added" ? String(back.minutes) : back.bellId);
+    all = [...all, { id: id(n), at, ...back }];
+  }
+  expect(taken).toEqual(["-2", "-2", gather.id, doors.id]);
+  expect(fold(all).rung).toEqual({});
 });

@@ -89,3 +89,16 @@ export function situationAt(state: LiveState, bells: readonly Bell[], at: number
     elapsed: moment - startedAt,
   };
 }
+
+/**
+ * What takes back the last thing the room was told: minutes added since the last bell, a press at a time, then the bell itself.
+ * `undefined` when there is nothing to take back.
+ */
+export function takesBack(
+  state: LiveState,
+  { now, addedMinutes }: Pick<Situation, "now" | "addedMinutes">,
+): { kind: "delay-added"; minutes: number } | { kind: "bell-taken-back"; bellId: string } | undefined {
+  const last = state.delays.findLast((delay) => delay.minutes > 0);
+  if (addedMinutes > 0 && last) return { kind: "delay-added", minutes: -Math.min(last.minutes, addedMinutes) };
+  return now && { kind: "bell-taken-back", bellId: now.id };
+}

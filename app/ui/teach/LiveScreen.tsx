@@ -2,7 +2,7 @@ import { type FormEvent, useEffect, useRef, useState } from "react";
 import type { ClassInput, ClassPlan } from "~/core/plan";
 import type { Hazard, StepKind } from "~/core/recipe";
 import type { BellKind } from "~/core/schedule";
-import { type LiveEvent, situationAt } from "~/core/teach";
+import { type LiveEvent, situationAt, takesBack } from "~/core/teach";
 import { clock, countdown, minutes } from "~/ui/format/format";
 import { sentWords } from "~/ui/outbox/sent-words";
 import { BellLine } from "~/ui/schedule/BellLine";
@@ -112,7 +112,8 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
       if (next) add({ kind: "bell-rung", bellId: next.id });
     } else if (next) add({ kind: "bell-rung", bellId: next.id });
   };
-  const takeBack = () => situation.now && add({ kind: "bell-taken-back", bellId: situation.now.id });
+  const undone = takesBack(state, situation);
+  const takeBack = () => undone && add(undone);
 
   // A press before the page has come alive would ring nothing and look as if it had: until then nothing can be pressed.
   const [isReady, setReady] = useState(false);
@@ -265,8 +266,8 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
             </button>
           )}
           {phase === "running" ? (
-            <button type="button" className="big" disabled={!situation.now} onClick={takeBack}>
-              Take back
+            <button type="button" className="big" disabled={!undone} onClick={takeBack}>
+              {undone?.kind === "delay-added" ? `Take back ${-undone.minutes} minutes` : "Take back"}
             </button>
           ) : null}
           {phase === "running" ? (
