@@ -204,7 +204,7 @@ const towpathCrepes: Written = {
     {
       id: "heat",
       kind: "preheat",
-      text: "Heat the pan until butter foams and goes quiet.",
+      text: "Heat the pan until a drop of water beads and dances.",
       draws: [],
       minutes: { low: 4, likely: 5, high: 8 },
       hazards: ["hot-surface"],
@@ -233,7 +233,7 @@ const towpathCrepes: Written = {
   heat: {
     surfaceKinds: ["crepe-pan", "hob-pan"],
     surfaceC: { from: 180, to: 210 },
-    test: "butter-foams",
+    test: "water-beads",
     side1: { low: 0.7, likely: 1, high: 1.5 },
     side2: { low: 0.3, likely: 0.5, high: 0.8 },
     turnaround: 0.5,

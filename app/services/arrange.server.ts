@@ -4,7 +4,8 @@ import type { Kysely } from "kysely";
 import { z } from "zod";
 import type { Arrangement } from "~/core/people";
 import type { ClassInput } from "~/core/plan";
-import { writeArrangement, writeDishes } from "~/db/queries/classes.server";
+import { writeArrangement } from "~/db/queries/seats.server";
+import { writeDishes } from "~/db/queries/classes.server";
 import type { DB } from "~/db/schema";
 
 const keptSchema = z.object({

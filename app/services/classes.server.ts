@@ -6,20 +6,10 @@ import type { Participant } from "~/core/people";
 import { type Brief, type ClassInput, type Stage, plan } from "~/core/plan";
 import { type StageInputs, sealsOf, stageInputs } from "~/core/sheet";
 import { database } from "~/db/client.server";
-import {
-  type StoredClass,
-  addClass,
-  addLabels,
-  addNeeds,
-  addPacks,
-  addParticipants,
-  addSharedFood,
-  briefColumns,
-  classOf,
-  copyLatestPacks,
-  participantColumns,
-  writeDishes,
-} from "~/db/queries/classes.server";
+import { type StoredClass, addClass, briefColumns, classOf, writeDishes } from "~/db/queries/classes.server";
+import { addLabels, addSharedFood } from "~/db/queries/labels.server";
+import { addNeeds, addParticipants, participantColumns } from "~/db/queries/people.server";
+import { addPacks, copyLatestPacks } from "~/db/queries/packs.server";
 import { addKitchen, kitchens } from "~/db/queries/kitchens.server";
 import { addIngredients, allIngredients } from "~/db/queries/pantry.server";
 import { addRevision, recipeOf } from "~/db/queries/recipes.server";

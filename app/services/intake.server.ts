@@ -3,7 +3,8 @@ import { setTimeout as wait } from "node:timers/promises";
 import { type Kysely, sql } from "kysely";
 import { RateLimiterMemory } from "rate-limiter-flexible";
 import type { Participant } from "~/core/people";
-import { addNeeds, addParticipants, classOf, participantColumns } from "~/db/queries/classes.server";
+import { addNeeds, addParticipants, participantColumns } from "~/db/queries/people.server";
+import { classOf } from "~/db/queries/classes.server";
 import type { DB } from "~/db/schema";
 
 const digest = (text: string) => crypto.createHash("sha256").update(text).digest("hex");

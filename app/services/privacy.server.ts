@@ -1,7 +1,8 @@
 import { parseDateTime, today } from "@internationalized/date";
 import { type Kysely, sql } from "kysely";
 import type { ClassInput } from "~/core/plan";
-import { addNeeds, classOf, participantColumns, type StoredClass } from "~/db/queries/classes.server";
+import { addNeeds, participantColumns } from "~/db/queries/people.server";
+import { classOf, type StoredClass } from "~/db/queries/classes.server";
 import type { DB } from "~/db/schema";
 import { personSchema, readClassFile, writeClassFile } from "~/formats/class-file";
 import type { Account } from "./accounts.server";

@@ -156,6 +156,7 @@ const wrong: readonly (readonly [AnyRecipeFinding["code"], Recipe])[] = [
     },
   ],
   ["heat-of-another-family", { ...pancakes, family: "waffle" }],
+  ["test-not-for-heat", { ...pancakes, heat: { ...pancakes.heat, test: "butter-foams" } }],
 ];
 
 test("the starter recipes have nothing to say against them", () => {

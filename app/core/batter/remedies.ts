@@ -47,6 +47,7 @@ export const remedyCodes = [
   "sour-the-milk",
   "oil-per-load",
   "usual-heat",
+  "test-with-water",
 ] as const;
 export type RemedyCode = (typeof remedyCodes)[number];
 
@@ -303,6 +304,9 @@ const finders: { readonly [C in AnyRecipeFinding["code"]]: Finder<C> } = {
           },
         ]
       : [],
+  "test-not-for-heat": (_f, recipe) => [
+    { code: "test-with-water", edits: [{ kind: "set-heat", heat: { ...recipe.heat, test: "water-beads" } }] },
+  ],
   "heat-of-another-family": (f) => [{ code: "usual-heat", edits: [{ kind: "set-heat", heat: familyHeat(f.family) }] }],
   "window-missing": (f) => [{ code: "usual-window", edits: [{ kind: "set-window", rest: f.wanted }] }],
   "cue-not-visible": (f, recipe) => {

@@ -93,6 +93,14 @@ export type BatterFinding =
       readonly to: number;
     }
   | {
+      /** Butter that goes quiet says nothing about a pan that should be hotter. */
+      readonly code: "test-not-for-heat";
+      readonly level: "warns";
+      readonly from: number;
+      readonly to: number;
+      readonly wanted: number;
+    }
+  | {
       readonly code: "salt-depends-on-brand";
       readonly level: "notes";
       readonly lineId: string;

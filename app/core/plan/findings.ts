@@ -1,4 +1,5 @@
-import { type Recipe, checkRecipe } from "~/core/recipe";
+import { type Recipe, checkRecipe, takeUpOf, takesUpMinutes } from "~/core/recipe";
+import { toNumber } from "~/core/quantity";
 import { type AnyRecipeFinding, type Pantry, checkBatter } from "~/core/batter";
 import { checkGear, checkKitchen, surfacesFor } from "~/core/gear";
 import { gravest, hasOpenWords, isCoeliacAsked, rankOf } from "~/core/allergen";
@@ -293,6 +294,38 @@ function amountFindings(
   ];
 }
 
+/** Less than this no spoon corrects a bowl by, in millilitres. */
+const leastSplash = 15;
+
+/** What a dish's batter takes up of its liquid until its last pour: as much as to be had at hand, where a spoon would measure it. */
+function thickening(dish: DishPlan, stations: readonly StationPlan[], timeline: Timeline): PlanFinding[] {
+  const share = takeUpOf(dish.recipe);
+  const worst = stations.flatMap((station) => {
+    const times = timeline.batters.find((one) => one.stationId === station.id);
+    if (station.dishId !== dish.id || !times) return [];
+    const minutes = times.lastPour - times.mixedAt;
+    // Water weighs as many grams as it fills millilitres.
+    const most =
+      dish.batter.waterGrams * toNumber(station.scale.factor) * Math.min(1, Math.max(0, minutes) / takesUpMinutes);
+    return most * share.high < leastSplash
+      ? []
+      : [{ stationId: station.id, minutes, lowMl: most * share.low, highMl: most * share.high }];
+  });
+  const most = (of: (one: (typeof worst)[number]) => number) => Math.max(...worst.map(of));
+  return worst.length === 0
+    ? []
+    : [
+        {
+          code: "batter-thickens",
+          level: "notes",
+          stationIds: worst.map((one) => one.stationId),
+          minutes: most((one) => one.minutes),
+          lowMl: most((one) => one.lowMl),
+          highMl: most((one) => one.highMl),
+        },
+      ];
+}
+
 /** Everything computed so far that somebody should know of, in the order of the stages. */
 export function findingsOf(
   input: ClassInput,
@@ -343,6 +376,7 @@ export function findingsOf(
           : [],
       ),
     ),
+    ...dishes.flatMap((dish) => at("timeline", dish.id, thickening(dish, stations, timeline))),
     ...at("timeline", null, checkTimeline(timeline, scheduled, input.brief.minutes)),
   ];
 }

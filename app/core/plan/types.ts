@@ -101,6 +101,15 @@ export type PlanFinding =
   | { readonly code: "adults-few"; readonly level: "warns"; readonly adults: number; readonly wanted: number }
   /** Children under six whom no grown-up of the register looks after. */
   | { readonly code: "small-alone"; readonly level: "warns"; readonly names: readonly string[] }
+  /** What standing takes up of a station's liquid until its last pour, in millilitres, where it is enough to matter. */
+  | {
+      readonly code: "batter-thickens";
+      readonly level: "notes";
+      readonly stationIds: readonly string[];
+      readonly minutes: number;
+      readonly lowMl: number;
+      readonly highMl: number;
+    }
   | { readonly code: "demo-long"; readonly level: "notes"; readonly minutes: number; readonly borne: number }
   | { readonly code: "not-answered"; readonly level: "warns"; readonly people: number }
   | { readonly code: "recipe-is-draft"; readonly level: "warns"; readonly title: string }

@@ -6,6 +6,7 @@ export * from "./families";
 export * from "./method";
 export * from "./templates";
 export * from "./edits";
+export * from "./safety";
 export * from "./draft";
 export * from "./compare";
 export { checkRecipe } from "./checks";

@@ -80,7 +80,7 @@ const usualHeat: Readonly<Record<Family, FamilyHeat>> = {
     surfaceKinds: ["crepe-pan", "hob-pan"],
     from: 180,
     to: 210,
-    test: "butter-foams",
+    test: "water-beads",
     side1: span(0.7, 1, 1.5),
     side2: span(0.3, 0.5, 0.8),
     cues: ["brown-edge", "slides"],

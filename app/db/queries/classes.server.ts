@@ -1,13 +1,17 @@
-import { type Insertable, type Kysely, type Selectable, sql } from "kysely";
+import { type Kysely, type Selectable } from "kysely";
 import type { LabelReading, PackSize, SharedFood, Substance } from "~/core/pantry";
-import type { Arrangement, Need, Participant } from "~/core/people";
+import type { Need } from "~/core/people";
 import type { Brief, ClassInput, Dish } from "~/core/plan";
 import { parseRecipe } from "~/formats/class-file";
-import type { ClassTable, DB, LabelReadingTable, ParticipantNeedTable, ParticipantTable } from "../schema";
+import type { ClassTable, DB } from "../schema";
 import { kitchens } from "./kitchens.server";
 import { allIngredients } from "./pantry.server";
 import { latestStanding, withStanding } from "./recipes.server";
 import { ratio } from "~/core/quantity";
+import { toNeed, toParticipant, addParticipants } from "./people.server";
+import { labelDetails, addLabels, addSharedFood } from "./labels.server";
+import { addPacks } from "./packs.server";
+import { writeArrangement } from "./seats.server";
 
 /** What stands beside the plan's input: who changed it last, and which version of it this is. */
 export interface ClassMeta {
@@ -22,6 +26,7 @@ export interface ClassMeta {
   readonly retainDays: number;
   readonly healthRemovedAt: Date | null;
 }
+
 export interface StoredClass {
   readonly input: ClassInput;
   readonly meta: ClassMeta;
@@ -85,71 +90,6 @@ export const briefColumns = (brief: Brief) => ({
   has_spare_kit: brief.hasSpareKit,
   is_remote: brief.isRemote,
   station_names: [...brief.stationNames],
-});
-
-function toNeed(row: Selectable<ParticipantNeedTable>): Need {
-  const note = { note: row.note, ...(row.note_read_by === null ? {} : { noteReadBy: row.note_read_by }) };
-  if (row.kind === "diet") return { kind: "diet", diet: row.diet as Extract<Need, { kind: "diet" }>["diet"], ...note };
-  const common = { severity: row.severity as "allergy", touchOrAir: row.touch_or_air, ...note };
-  return row.kind === "food"
-    ? { kind: "food", food: row.food ?? "", ...common }
-    : { kind: "substance", substance: row.substance as Substance, ...common };
-}
-
-/** What a label says beyond its substances, where it says anything. */
-const labelDetails = (
-  row: Pick<Selectable<LabelReadingTable>, "market" | "looked_for" | "foods" | "is_gluten_free">,
-): Pick<LabelReading, "market" | "lookedFor" | "foods" | "isGlutenFree"> => ({
-  ...(row.market === null ? {} : { market: row.market }),
-  ...(row.looked_for.length === 0 ? {} : { lookedFor: row.looked_for }),
-  ...(row.foods.length === 0 ? {} : { foods: row.foods }),
-  ...(row.is_gluten_free ? { isGlutenFree: true } : {}),
-});
-const labelDetailColumns = (label: Omit<LabelReading, "ingredientId"> | null) => ({
-  market: label?.market ?? null,
-  looked_for: [...(label?.lookedFor ?? [])],
-  foods: [...(label?.foods ?? [])],
-  is_gluten_free: label?.isGlutenFree ?? false,
-});
-
-export const toParticipant = (one: Selectable<ParticipantTable>, needs: readonly Need[]): Participant => ({
-  id: one.id,
-  name: one.name,
-  role: one.role as Participant["role"],
-  ageBand: one.age_band as Participant["ageBand"],
-  hasAnswered: one.has_answered,
-  needs,
-  ...(one.grown_up_id === null ? {} : { grownUpId: one.grown_up_id }),
-  ...(one.note === "" ? {} : { note: one.note }),
-  ...(one.words === ""
-    ? {}
-    : {
-        words: {
-          text: one.words,
-          readBy: one.words_read_by,
-          ...(one.words_is_nothing ? { isNothing: true } : {}),
-        },
-      }),
-  ...(one.emergency === "" ? {} : { emergency: one.emergency }),
-  ...(one.answered_by === null || one.answered_on === null
-    ? {}
-    : { answered: { by: one.answered_by, on: one.answered_on } }),
-});
-
-/** The columns of a person, all but whom they belong to; the other way round of the mapper above. */
-export const participantColumns = (one: Omit<Participant, "id">) => ({
-  name: one.name,
-  role: one.role,
-  age_band: one.ageBand,
-  has_answered: one.hasAnswered,
-  grown_up_id: one.grownUpId ?? null,
-  note: one.note ?? "",
-  words: one.words?.text ?? "",
-  words_read_by: one.words?.readBy ?? null,
-  words_is_nothing: one.words?.isNothing ?? false,
-  emergency: one.emergency ?? "",
-  answered_by: one.answered?.by ?? null,
-  answered_on: one.answered?.on ?? null,
 });
 
 /** A class's whole input; `undefined` when there is no such class. */
@@ -360,99 +300,6 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
   });
 }
 
-/** How products are sold, each with its other sizes; what was kept of the same product is replaced. */
-export async function addPacks(db: Kysely<DB>, classId: string, packs: readonly PackSize[]): Promise<void> {
-  if (packs.length === 0) return;
-  await db
-    .deleteFrom("class_pack")
-    .where("class_id", "=", classId)
-    .where(
-      "ingredient_id",
-      "in",
-      packs.map((one) => one.ingredientId),
-    )
-    .execute();
-  await db
-    .insertInto("class_pack")
-    .values(
-      packs.map((one) => ({
-        class_id: classId,
-        ingredient_id: one.ingredientId,
-        unit_grams: one.unitGrams,
-        units_per_pack: one.unitsPerPack,
-        unit_name: one.unitName,
-        product: one.product ?? null,
-        price: one.price ?? null,
-      })),
-    )
-    .execute();
-  const sizes = packs.flatMap((one) =>
-    (one.sizes ?? []).map((size, index) => ({
-      class_id: classId,
-      ingredient_id: one.ingredientId,
-      position: index + 1,
-      unit_grams: size.unitGrams,
-      units_per_pack: size.unitsPerPack,
-      price: size.price ?? null,
-    })),
-  );
-  if (sizes.length > 0) await db.insertInto("class_pack_size").values(sizes).execute();
-}
-
-/**
- * Gives a class how each ingredient was sold for the latest class that said so: packs, sizes and prices. Not which product was
- * bought: its label is read anew for every class.
- */
-export async function copyLatestPacks(db: Kysely<DB>, classId: string): Promise<void> {
-  await db
-    .with("latest", (query) =>
-      query
-        .selectFrom("class_pack as pack")
-        .innerJoin("class", "class.id", "pack.class_id")
-        .distinctOn("pack.ingredient_id")
-        .selectAll("pack")
-        .where("pack.class_id", "!=", classId)
-        .orderBy("pack.ingredient_id")
-        .orderBy("class.starts_at", "desc")
-        .orderBy("class.id"),
-    )
-    .with("copied", (query) =>
-      query
-        .insertInto("class_pack")
-        .columns(["class_id", "ingredient_id", "unit_grams", "units_per_pack", "unit_name", "price"])
-        .expression((eb) =>
-          eb
-            .selectFrom("latest")
-            .select([
-              eb.val(classId).as("class_id"),
-              "ingredient_id",
-              "unit_grams",
-              "units_per_pack",
-              "unit_name",
-              "price",
-            ]),
-        ),
-    )
-    .insertInto("class_pack_size")
-    .columns(["class_id", "ingredient_id", "position", "unit_grams", "units_per_pack", "price"])
-    .expression((eb) =>
-      eb
-        .selectFrom("class_pack_size as size")
-        .innerJoin("latest", (join) =>
-          join.onRef("latest.class_id", "=", "size.class_id").onRef("latest.ingredient_id", "=", "size.ingredient_id"),
-        )
-        .select([
-          eb.val(classId).as("class_id"),
-          "size.ingredient_id",
-          "size.position",
-          "size.unit_grams",
-          "size.units_per_pack",
-          "size.price",
-        ]),
-    )
-    .execute();
-}
-
 /** What the list of classes shows of each. */
 export async function classCards(db: Kysely<DB>) {
   return db
@@ -494,187 +341,8 @@ export async function classCards(db: Kysely<DB>) {
     .orderBy("starts_at")
     .execute();
 }
+
 export type ClassCard = Awaited<ReturnType<typeof classCards>>[number];
-
-const isUuid = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
-
-/** The people of a class, written after those it has; ids may be given, for imports that keep them. */
-export async function addParticipants(
-  db: Kysely<DB>,
-  classId: string,
-  people: readonly (Omit<Participant, "id"> & { readonly id?: string; readonly email?: string | undefined })[],
-  updatedBy: string | null,
-): Promise<string[]> {
-  if (people.length === 0) return [];
-  const last = await db
-    .selectFrom("participant")
-    .select((eb) => eb.fn.max("position").as("position"))
-    .where("class_id", "=", classId)
-    .executeTakeFirst();
-  const from = (last?.position ?? -1) + 1;
-  const rows = await db
-    .insertInto("participant")
-    .values(
-      people.map((one, index) => ({
-        class_id: classId,
-        position: from + index,
-        ...participantColumns(one),
-        // A second answer does not travel in a file: what was contested there is open here.
-        has_answered: one.hasAnswered && one.isContested !== true,
-        // Whoever looks after them may stand further down in the same list: told below, once all have an id.
-        grown_up_id: "id" in one ? null : (one.grownUpId ?? null),
-        email: one.email ? one.email.toLowerCase() : null,
-        updated_by: updatedBy,
-      })),
-    )
-    .returning(["id", "position"])
-    .execute();
-  const ids = rows.sort((a, b) => a.position - b.position).map((row) => row.id);
-  const newId = new Map(
-    people.flatMap((one, index) => (one.id === undefined ? [] : [[one.id, ids[index] ?? ""] as const])),
-  );
-  const cared = people.flatMap((one, index) => {
-    const grownUp =
-      one.id === undefined || one.grownUpId === undefined
-        ? undefined
-        : (newId.get(one.grownUpId) ?? (isUuid.test(one.grownUpId) ? one.grownUpId : undefined));
-    return grownUp ? [{ id: ids[index] ?? "", grownUp }] : [];
-  });
-  if (cared.length > 0)
-    await sql`update participant set grown_up_id = given.grown_up from (values ${sql.join(
-      cared.map((one) => sql`(${one.id}::uuid, ${one.grownUp}::uuid)`),
-    )}) as given (id, grown_up) where participant.id = given.id`.execute(db);
-  await addNeeds(
-    db,
-    people.flatMap((one, index) => one.needs.map((need) => ({ participantId: ids[index] ?? "", need }))),
-  );
-  return ids;
-}
-
-/** Writes needs to people who have none. */
-export async function addNeeds(db: Kysely<DB>, needs: readonly { participantId: string; need: Need }[]): Promise<void> {
-  if (needs.length === 0) return;
-  const rows = needs.map(({ participantId, need }, position): Insertable<ParticipantNeedTable> => ({
-    participant_id: participantId,
-    position,
-    kind: need.kind,
-    note: need.note,
-    note_read_by: need.noteReadBy ?? null,
-    substance: need.kind === "substance" ? need.substance : null,
-    food: need.kind === "food" ? need.food : null,
-    severity: need.kind === "diet" ? null : need.severity,
-    touch_or_air: need.kind !== "diet" && need.touchOrAir,
-    diet: need.kind === "diet" ? need.diet : null,
-  }));
-  await db.insertInto("participant_need").values(rows).execute();
-}
-
-/** Writes labels anew for ingredients that have none in this class. */
-export async function addLabels(db: Kysely<DB>, classId: string, labels: readonly LabelReading[]): Promise<void> {
-  if (labels.length === 0) return;
-  await db
-    .insertInto("label_reading")
-    .values(
-      labels.map((one) => ({
-        class_id: classId,
-        ingredient_id: one.ingredientId,
-        product: one.product,
-        read_by: one.readBy,
-        read_on: one.readOn,
-        ...labelDetailColumns(one),
-      })),
-    )
-    .execute();
-  const rows = labels.flatMap((one) => [
-    ...one.contains.map((substance) => ({
-      class_id: classId,
-      ingredient_id: one.ingredientId,
-      substance,
-      level: "contains" as const,
-    })),
-    ...one.mayContain
-      .filter((substance) => !one.contains.includes(substance))
-      .map((substance) => ({
-        class_id: classId,
-        ingredient_id: one.ingredientId,
-        substance,
-        level: "may-contain" as const,
-      })),
-  ]);
-  if (rows.length > 0) await db.insertInto("label_substance").values(rows).execute();
-}
-
-/** Who sits where and which stations are apart, in place of what was; undefined leaves it to the order of the register. */
-export async function writeArrangement(
-  db: Kysely<DB>,
-  classId: string,
-  arrangement: Arrangement | undefined,
-): Promise<void> {
-  await db.deleteFrom("class_station").where("class_id", "=", classId).execute();
-  await db
-    .updateTable("class")
-    .set({ washes_between: arrangement?.washesBetween ?? false })
-    .where("id", "=", classId)
-    .execute();
-  const stations = Math.max(arrangement?.seats?.length ?? 0, ...(arrangement?.apart.map((one) => one + 1) ?? [0]));
-  if (!arrangement || stations === 0) return;
-  await db
-    .insertInto("class_station")
-    .values(
-      Array.from({ length: stations }, (_, position) => ({
-        class_id: classId,
-        position,
-        is_apart: arrangement.apart.includes(position),
-      })),
-    )
-    .execute();
-  const seats = (arrangement.seats ?? []).flatMap((ids, station) =>
-    ids.map((participantId, position) => ({ participant_id: participantId, class_id: classId, station, position })),
-  );
-  if (seats.length > 0) await db.insertInto("class_seat").values(seats).execute();
-}
-
-/** Food brought along, added after what is there. */
-export async function addSharedFood(
-  db: Kysely<DB>,
-  classId: string,
-  foods: readonly Omit<SharedFood, "id">[],
-): Promise<void> {
-  if (foods.length === 0) return;
-  const { next } = await db
-    .selectFrom("shared_food")
-    .select((eb) => eb.fn.coalesce(eb.fn.max("position"), eb.lit(-1)).as("next"))
-    .where("class_id", "=", classId)
-    .executeTakeFirstOrThrow();
-  const rows = await db
-    .insertInto("shared_food")
-    .values(
-      foods.map((food, index) => ({
-        class_id: classId,
-        position: next + 1 + index,
-        name: food.name,
-        brought_by: food.broughtBy,
-        product: food.label?.product ?? null,
-        read_by: food.label?.readBy ?? null,
-        read_on: food.label?.readOn ?? null,
-        ...labelDetailColumns(food.label),
-      })),
-    )
-    .returning(["id", "position"])
-    .execute();
-  const ids = rows.sort((a, b) => a.position - b.position).map((row) => row.id);
-  const substances = foods.flatMap((food, index) => [
-    ...(food.label?.contains ?? []).map((substance) => ({
-      food_id: ids[index] ?? "",
-      substance,
-      level: "contains" as const,
-    })),
-    ...(food.label?.mayContain ?? [])
-      .filter((substance) => !food.label?.contains.includes(substance))
-      .map((substance) => ({ food_id: ids[index] ?? "", substance, level: "may-contain" as const })),
-  ]);
-  if (substances.length > 0) await db.insertInto("shared_food_substance").values(substances).execute();
-}
 
 /** The dishes of a class, in place of those it has. */
 export async function writeDishes(

@@ -1,12 +1,13 @@
 import { type ItemVerdict, hasOpenWords, isConcerned } from "~/core/allergen";
 import type { Exposure } from "~/core/contact";
 import type { Participant } from "~/core/people";
+import { coolDown, holdColdC, holdHotC, nonStickMostC, reheatC } from "~/core/recipe";
 import type { Names } from "~/ui/words/findings";
 import { useClass } from "./class-context";
 import type { Route } from "./+types/day-sheet";
 import { audit, classOnce, notFound } from "~/services/classes.server";
 import { accountOf, requireLead } from "~/services/session.server";
-import { emergencyNumber } from "~/ui/words/emergency";
+import { emergencyNumber, firstMinutes } from "~/ui/words/emergency";
 import { bellWords, closingCaution, verdictTitle } from "~/ui/words/en";
 import { clock, dayAndTime, list, moment } from "~/ui/format/format";
 import { needsInWords } from "~/ui/people/needs";
@@ -121,6 +122,16 @@ function Folder({ number }: { number: string }) {
       <p className="emergency">
         Emergency: <b>{number}</b>. Say what happened, where you are, how many, and stay on the line.
       </p>
+      <dl className="first-minutes small">
+        {firstMinutes.map(([what, act]) => (
+          <div key={what}>
+            <dt>
+              <b>{what}</b>
+            </dt>
+            <dd>{act}</dd>
+          </div>
+        ))}
+      </dl>
       {standing.state === "settled" && standing.at ? (
         <p>
           Allergy table signed by <b>{standing.by ?? "someone"}</b>, {moment(standing.at, locale, input.timeZone)}.
@@ -204,6 +215,13 @@ function Folder({ number }: { number: string }) {
                   `${names.ingredient(label.ingredientId)} (“${label.product}”, ${label.readBy}, ${label.readOn})`,
               )
               .join("; ")}
+      </p>
+      <p className="small">
+        Hot food at {holdHotC[input.brief.regime]} °C or more, cold at {holdColdC} °C or less; raw batter 2 hours in the
+        room at most, 1 above 32 °C. Left-overs to {coolDown.warm.toC} °C within {coolDown.warm.withinMinutes / 60}{" "}
+        hours and to {coolDown.cold.toC} °C within {coolDown.cold.withinMinutes / 60} more; reheated to {reheatC} °C.
+        Non-stick never empty and never above {nonStickMostC} °C, pet birds out of the room. Camping stoves and charcoal
+        outdoors only, never in a tent or porch. Extension leads unwound, dry, one appliance, never one into another.
       </p>
       <p className="caution" style={{ marginTop: 14 }}>
         {closingCaution} The participant, their guardian and their clinician know best.

@@ -170,6 +170,7 @@ export const remedyWords: Words<RemedyCode> = {
   "lower-liquid": "Less liquid, into the band",
   "sour-the-milk": "Sour the milk with a spoon of acid to the cup",
   "oil-per-load": "A teaspoon of oil for each load",
+  "test-with-water": "Test with a drop of water",
   "usual-heat": "Heat and surfaces usual for its family",
 };
 

@@ -15,5 +15,19 @@ const byZone: readonly (readonly [RegExp, string])[] = [
   [/^Pacific\/(Auckland|Chatham)$/, "111"],
 ];
 
+/** What to do first, a line each, until help is there (general first-aid guidance). Trained people and the local number come first. */
+export const firstMinutes: readonly (readonly [what: string, act: string])[] = [
+  [
+    "Anaphylaxis",
+    "Adrenaline at once into the outer thigh, then call. Lie flat with legs raised, sit up if breathing is hard, no walking about. Again after 5 minutes if it is no better. An antihistamine is never instead.",
+  ],
+  [
+    "Burn",
+    "Cool running water for 20 minutes, jewellery off, then loose film. No ice, butter or cream. A child, a face, a hand, anything larger than a palm, or electricity: medical help.",
+  ],
+  ["Oil on fire", "Heat off, lid on, leave it. Never water."],
+  ["Choking", "Let them cough; then back blows and thrusts as you were trained, and call."],
+];
+
 export const emergencyNumber = (timeZone: string): string =>
   byZone.find(([zone]) => zone.test(timeZone))?.[1] ?? "write the local number here: ______";

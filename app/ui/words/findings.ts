@@ -132,6 +132,8 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     }${number(f.high * 100, n.locale, 0)} % more liquid than white flour, and goes on while it stands: have a splash more at hand.`,
   "variant-without-flour": (f) =>
     `“${f.name}” leaves out the flour and puts nothing in its place: there is no batter. Swap the flour instead of leaving it out.`,
+  "test-not-for-heat": (f, n) =>
+    `Butter goes quiet at ${number(f.from, n.locale, 0)} to ${number(f.to, n.locale, 0)} °C, long before the ${number(f.wanted, n.locale, 0)} °C of this recipe: test with a drop of water or a thermometer.`,
   "heat-of-another-family": (f, n) =>
     `Neither its surface nor its heat is usual for ${familyWords[f.family].toLowerCase()} (${number(f.from, n.locale, 0)}–${number(f.to, n.locale, 0)} °C).`,
   "salt-depends-on-brand": (f, n) =>
@@ -186,6 +188,8 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     `${f.adults} adults in the room with you, ${f.wanted} are usual for so many children of this age. Ask for helpers.`,
   "small-alone": (f, n) =>
     `${list(f.names, n.locale)}: under six, and no grown-up of the register looks after them. Name one for each.`,
+  "batter-thickens": (f, n) =>
+    `The batter stands up to ${minutes(f.minutes, n.locale)} before its last load and takes up about ${number(f.lowMl, n.locale, 0)} to ${number(f.highMl, n.locale, 0)} ml of its liquid at a station: have that much at hand to loosen it.`,
   "demo-long": (f, n) =>
     `Mixing is shown for ${minutes(f.minutes, n.locale)}; this age watches for about ${minutes(f.borne, n.locale)}. Show less at once, or let them step along.`,
   "nothing-to-spare": (f, n) =>

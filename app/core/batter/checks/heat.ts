@@ -1,4 +1,4 @@
-import { type Recipe, familyHeat } from "~/core/recipe";
+import { type Recipe, butterQuietC, familyHeat } from "~/core/recipe";
 import type { BatterFinding } from "../types";
 
 /** A heat that its family is never cooked at, or none of its family's surfaces: what is left when a recipe changes its family. */
@@ -12,3 +12,9 @@ export function heatOfFamily(recipe: Recipe): BatterFinding[] {
     ? [{ code: "heat-of-another-family", level: "warns", family: recipe.family, from, to }]
     : [];
 }
+
+/** A test that is over before the surface is as hot as the recipe wants it. */
+export const testOfHeat = ({ heat }: Recipe): BatterFinding[] =>
+  heat.test === "butter-foams" && heat.surfaceC.from > butterQuietC.to
+    ? [{ code: "test-not-for-heat", level: "warns", ...butterQuietC, wanted: heat.surfaceC.from }]
+    : [];

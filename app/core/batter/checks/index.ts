@@ -4,7 +4,7 @@ import type { BatterFinding } from "../types";
 import { ceilingsPassed } from "./ceilings";
 import { cuesNotVisible } from "./cues";
 import { leavening } from "./leavening";
-import { heatOfFamily } from "./heat";
+import { heatOfFamily, testOfHeat } from "./heat";
 import { looseness } from "./looseness";
 import { mainAmountOpen } from "./main-amounts";
 import { panFat } from "./pan-fat";
@@ -28,6 +28,7 @@ const checks: readonly ((recipe: Recipe, pantry: Pantry) => BatterFinding[])[] =
   thirstyFlour,
   variantWithoutFlour,
   heatOfFamily,
+  testOfHeat,
 ];
 
 /** Everything the figures of a batter say against it. */
