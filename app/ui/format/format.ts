@@ -5,31 +5,13 @@ import {
   type Ratio,
   type Scoop,
   type ScoopCount,
-  type Unit,
+  nameOfUnit,
   isWhole,
   toNumber,
 } from "~/core/quantity";
 
 /** The narrow space between a number and its unit. */
 export const thin = " ";
-
-const plurals: Partial<Record<Unit, readonly [string, string]>> = {
-  cup: ["cup", "cups"],
-  tsp: ["tsp", "tsp"],
-  tbsp: ["tbsp", "tbsp"],
-  stick: ["stick", "sticks"],
-  pinch: ["pinch", "pinches"],
-  spray: ["spray", "sprays"],
-  dash: ["dash", "dashes"],
-  piece: ["", ""],
-  "us-fl-oz": ["US fl oz", "US fl oz"],
-  "uk-fl-oz": ["imp fl oz", "imp fl oz"],
-  "us-pint": ["US pint", "US pints"],
-  "uk-pint": ["imp pint", "imp pints"],
-  "us-quart": ["US quart", "US quarts"],
-};
-
-export const unitName = (unit: Unit, value: number): string => plurals[unit]?.[value > 1 ? 1 : 0] ?? unit;
 
 /** Formatters by what they were asked for: making one costs as much as hundreds of uses, and a run sheet has hundreds of times. */
 function remembered<O extends object, F extends object | number>(
@@ -68,7 +50,7 @@ export function fraction(value: Ratio, locale: string): string {
 export function amount(value: Amount, locale: string): string {
   const decimal: readonly Unit[] = ["g", "kg", "ml", "l"] satisfies readonly (MassUnit | Unit)[];
   const shown = decimal.includes(value.unit) ? number(toNumber(value.value), locale, 1) : fraction(value.value, locale);
-  const unit = unitName(value.unit, toNumber(value.value));
+  const unit = nameOfUnit(value.unit, toNumber(value.value));
   return unit ? `${shown}${thin}${unit}` : shown;
 }
 
@@ -86,15 +68,15 @@ export function volume(ml: number, locale: string): string {
 
 /** "½ cup": one scoop by its size. */
 export const scoop = ({ size, unit }: Scoop, locale: string): string =>
-  `${fraction(size, locale)}${thin}${unitName(unit, toNumber(size))}`;
+  `${fraction(size, locale)}${thin}${nameOfUnit(unit, toNumber(size))}`;
 
 /** "½ cup + 2 tbsp + 2 tsp": how often which scoop; a repeated size is counted. */
 export function scoops(counts: readonly ScoopCount[], locale: string): string {
   return counts
     .map(({ size, unit, count }) => {
-      const one = `${fraction(size, locale)}${thin}${unitName(unit, isWhole(size) && count > 1 ? count : toNumber(size))}`;
+      const one = `${fraction(size, locale)}${thin}${nameOfUnit(unit, isWhole(size) && count > 1 ? count : toNumber(size))}`;
       if (count === 1) return one;
-      return isWhole(size) && size.num === 1n ? `${count}${thin}${unitName(unit, count)}` : `${count} × ${one}`;
+      return isWhole(size) && size.num === 1n ? `${count}${thin}${nameOfUnit(unit, count)}` : `${count} × ${one}`;
     })
     .join(" + ");
 }
