@@ -48,7 +48,7 @@ export function fraction(value: Ratio, locale: string): string {
 
 /** "1 1⁄4 cups", "250 g", "2". Weights and millilitres are decimals: nobody weighs thirds. */
 export function amount(value: Amount, locale: string): string {
-  const decimal: readonly Unit[] = ["g", "kg", "ml", "l"] satisfies readonly (MassUnit | Unit)[];
+  const decimal: readonly Amount["unit"][] = ["g", "kg", "ml", "l"] satisfies readonly (MassUnit | Amount["unit"])[];
   const shown = decimal.includes(value.unit) ? number(toNumber(value.value), locale, 1) : fraction(value.value, locale);
   const unit = nameOfUnit(value.unit, toNumber(value.value));
   return unit ? `${shown}${thin}${unit}` : shown;
