@@ -68,12 +68,20 @@ const headings: Readonly<Record<number, string>> = {
   403: "Not for this account",
   404: "Nothing here",
   409: "Changed meanwhile",
+  413: "Too large",
   429: "Too many attempts",
+  503: "Back in a moment",
 };
 
 export function ErrorBoundary() {
   const error = useRouteError();
   const isAnswer = isRouteErrorResponse(error);
+  const isAway = isAnswer && error.status === 503;
+  useEffect(() => {
+    if (!isAway) return;
+    const again = setTimeout(() => location.reload(), 3000);
+    return () => clearTimeout(again);
+  }, [isAway]);
   const heading = isAnswer ? (headings[error.status] ?? "That did not work") : "Something went wrong on our side";
   const sentence = isAnswer
     ? typeof error.data === "string" && error.data && error.status !== 404
@@ -87,6 +95,7 @@ export function ErrorBoundary() {
   return (
     <main className="lone">
       <title>{`${heading} · Apron Bell`}</title>
+      {isAway ? <meta httpEquiv="refresh" content="5" /> : null}
       <h1>{heading}</h1>
       <p>{sentence}</p>
       <p>

@@ -40,6 +40,9 @@ const server = http.createServer(outer);
 // Longer than a proxy or a browser keeps a quiet connection: closed from here after Node's five seconds, the next request on it is lost.
 server.keepAliveTimeout = 75_000;
 server.headersTimeout = 80_000;
+// Whoever sends slowly does not hold a connection for ever; an honest upload of the largest file takes a few seconds.
+server.requestTimeout = 60_000;
+server.maxConnections = 2000;
 server.on("error", (error) => {
   const sentence =
     error.code === "EADDRINUSE"

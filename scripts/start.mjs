@@ -4,6 +4,7 @@ import path from "node:path";
 import process from "node:process";
 import { buildIfNewer, writeTheme } from "./lib/build.mjs";
 import { installIfNewer } from "./lib/packages.mjs";
+import { leaveFolder, takeFolder } from "./lib/lock.mjs";
 import { Sentence, startCluster } from "./lib/postgres.mjs";
 
 const known = ["--dev", "--no-demo", "--reset-demo"];
@@ -16,11 +17,19 @@ const host = process.env.HOST ?? "127.0.0.1";
 const port = process.env.PORT ?? "3000";
 const secondsToStop = 8;
 
+/** How often the private database is looked at, in milliseconds. */
+const watchEvery = 1000;
+const address = `http://${host.includes(":") ? `[${host}]` : host}:${port}`;
+
 let cluster;
 let server;
+let watching;
+let isOurs = false;
 let isStopping = false;
 
 function stopDatabase() {
+  clearInterval(watching);
+  if (isOurs) leaveFolder(dataDir);
   if (cluster && !cluster.stop())
     console.error("The database did not stop by itself; the next start will use it again.");
 }
@@ -59,7 +68,20 @@ async function main() {
   if (!buildIfNewer() || (isDev && !writeTheme()))
     throw new Sentence("The program could not be built. What went wrong stands above.");
 
-  if (!process.env.DATABASE_URL) cluster = await startCluster(dataDir);
+  if (!process.env.DATABASE_URL) {
+    const other = takeFolder(dataDir, address);
+    if (other)
+      throw new Sentence(
+        `Apron Bell is running on ${dataDir} already (process ${other.pid}) and answers at ${other.address}. Use that one, stop it first, or give this one a folder of its own: APRON_DATA_DIR=other npm start`,
+      );
+    isOurs = true;
+    cluster = await startCluster(dataDir);
+    watching = setInterval(() => {
+      if (isStopping || cluster.isRunning()) return;
+      console.error("The database has ended by itself and is started again.");
+      if (!cluster.restart()) console.error("It did not start; it is tried again in a second.");
+    }, watchEvery);
+  }
   if (isStopping) return;
   const url = process.env.DATABASE_URL ?? cluster.url;
   const { prepare, demoAccounts } = await import(new URL("../build/server/admin.js", import.meta.url).href);
@@ -67,7 +89,12 @@ async function main() {
     demo: !options.includes("--no-demo"),
     reset: options.includes("--reset-demo"),
   }).catch((error) => {
-    throw new Sentence(`The database could not be prepared: ${error.message}`);
+    const newer = /previously executed migration (\S+) is missing/.exec(error.message);
+    throw new Sentence(
+      newer
+        ? `The database was made by a newer version of the program (it has ${newer[1]}, which this one does not know). Start that version, or restore a backup from before it.`
+        : `The database could not be prepared: ${error.message}`,
+    );
   });
   if (isStopping) return;
 
@@ -84,7 +111,7 @@ async function main() {
     process.exit(code ?? 1);
   });
   server.on("message", () => {
-    console.log(`\nApron Bell is ready: http://${host.includes(":") ? `[${host}]` : host}:${port}\n`);
+    console.log(`\nApron Bell is ready: ${address}\n`);
     if (prepared.setupCode)
       console.log(
         `No account yet. Open the address and make the first one with this code, good once: ${prepared.setupCode}\n`,

@@ -2,15 +2,13 @@ import crypto from "node:crypto";
 import { createRequestHandler } from "@react-router/express";
 import express, { type ErrorRequestHandler, type RequestHandler } from "express";
 import { RouterContextProvider } from "react-router";
+import { countedBody, readableAddress } from "./doors";
 import { nonceContext, addressContext } from "~/services/request.server";
 import { database } from "~/db/client.server";
 import { endStreams } from "~/services/live-hub.server";
 import { removeExpired } from "~/services/privacy.server";
 
 const isProduction = process.env.NODE_ENV === "production";
-/** No form or import of ours is larger. */
-const mostBytes = 2_000_000;
-
 /** One nonce a page; styles by attribute stay allowed, as the interface sets widths along the bell line that way. */
 const securityHeaders: RequestHandler = (_request, response, next) => {
   const nonce = isProduction ? crypto.randomBytes(16).toString("base64") : "";
@@ -58,16 +56,6 @@ const sameOriginOnly: RequestHandler = (request, response, next) => {
     );
 };
 
-const limitedBody: RequestHandler = (request, response, next) => {
-  if (Number(request.get("content-length") ?? 0) <= mostBytes) return next();
-  response
-    .status(413)
-    .type("text/plain")
-    .send(
-      `What was sent is larger than ${mostBytes / 1_000_000} MB. A class file or a list of people is far smaller; check the file and choose again.`,
-    );
-};
-
 const lastResort: ErrorRequestHandler = (error, _request, response, _next) => {
   console.error(error);
   if (!response.headersSent)
@@ -81,7 +69,7 @@ export const app = express();
 app.disable("x-powered-by");
 app.set("trust proxy", "loopback");
 app.get("/healthz", (_request, response) => void response.type("text/plain").send("ok"));
-app.use(securityHeaders, sameOriginOnly, limitedBody);
+app.use(readableAddress, securityHeaders, sameOriginOnly, countedBody);
 app.use(
   createRequestHandler({
     build: () => import("virtual:react-router/server-build"),

@@ -1,18 +1,35 @@
 import { Kysely, PostgresDialect } from "kysely";
 import pg from "pg";
+import { guarded } from "./guard.server";
 import type { DB } from "./schema";
 
 // Counts and sums come as text from the driver for fear of 2^53; none of ours gets near it. Float8 and int4 are numbers already.
 const bigintOid = 20;
 pg.types.setTypeParser(bigintOid, Number);
 
-/** A pool of at most ten connections to `url`. */
-export function connect(url: string): Kysely<DB> {
-  const pool = new pg.Pool({ connectionString: url, max: 10 });
+function poolOf(url: string): pg.Pool {
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: 10,
+    connectionTimeoutMillis: 10_000,
+    application_name: "apron-bell",
+  });
   // An idle connection lost with a restarted database is replaced on next use; without a listener it would end the process.
   pool.on("error", (error) => console.error(`database connection lost: ${error.message}`));
-  return new Kysely<DB>({ dialect: new PostgresDialect({ pool }) });
+  // One that is in use when it breaks says so itself, and must be heard: without a listener that ends the process too.
+  pool.on("connect", (client) =>
+    client.on("error", (error) => console.error(`database connection broke: ${error.message}`)),
+  );
+  return pool;
 }
+
+/** A pool of at most ten connections to `url`, which gives the database's own errors. */
+export const connect = (url: string): Kysely<DB> =>
+  new Kysely<DB>({ dialect: new PostgresDialect({ pool: poolOf(url) }) });
+
+/** The work in a transaction: the one there is, or one of its own. */
+export const within = <T>(db: Kysely<DB>, work: (trx: Kysely<DB>) => Promise<T>): Promise<T> =>
+  db.isTransaction ? work(db) : db.transaction().execute(work);
 
 export function databaseUrl(): string {
   const url = process.env.DATABASE_URL;
@@ -27,4 +44,5 @@ export function databaseUrl(): string {
 const held = globalThis as typeof globalThis & { apronBellDb?: Kysely<DB> };
 
 /** The program's one connection pool. */
-export const database = (): Kysely<DB> => (held.apronBellDb ??= connect(databaseUrl()));
+export const database = (): Kysely<DB> =>
+  (held.apronBellDb ??= new Kysely<DB>({ dialect: new PostgresDialect({ pool: guarded(poolOf(databaseUrl())) }) }));

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { readRatio } from "~/core/quantity";
+import { cleanForm, cleanJson, cleanText } from "~/formats/text";
 
 /** What was typed, for a sentence that says what came. Letters in a number field arrive as NaN; the field still shows them. */
 const came = (input: unknown): string =>
@@ -77,10 +78,13 @@ export const fractionField = (most: number) =>
 /** The fields of a file upload or a pasted text, whichever was given; a file wins. */
 export async function textOf(form: FormData, fileField: string, textField: string): Promise<string> {
   const file = form.get(fileField);
-  if (file instanceof File && file.size > 0) return file.text();
+  if (file instanceof File && file.size > 0) return cleanText(await file.text());
   const text = form.get(textField);
   return typeof text === "string" ? text : "";
 }
 
 /** Posted fields; a body that is no form is an empty one, so that each field says what it wants. */
-export const formOf = (request: Request): Promise<FormData> => request.formData().catch(() => new FormData());
+export const formOf = (request: Request): Promise<FormData> => request.formData().then(cleanForm, () => new FormData());
+
+/** A JSON body, its texts by the same rule; `undefined` for one that is none. */
+export const jsonOf = (request: Request): Promise<unknown> => request.json().then(cleanJson, () => undefined);

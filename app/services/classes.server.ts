@@ -5,7 +5,7 @@ import type { LabelReading, PackSize, SharedFood } from "~/core/pantry";
 import type { Participant } from "~/core/people";
 import { type Brief, type ClassInput, type Stage, plan } from "~/core/plan";
 import { type StageInputs, sealsOf, stageInputs } from "~/core/sheet";
-import { database } from "~/db/client.server";
+import { database, within } from "~/db/client.server";
 import { type StoredClass, addClass, briefColumns, classOf, writeDishes } from "~/db/queries/classes.server";
 import { addLabels, addSharedFood } from "~/db/queries/labels.server";
 import { addNeeds, addParticipants, participantColumns } from "~/db/queries/people.server";
@@ -351,7 +351,7 @@ export async function importClass(
   accountId: string | null,
   isDemo = false,
 ): Promise<{ id: string } | { missing: string }> {
-  return db.transaction().execute(async (trx) => {
+  return within(db, async (trx) => {
     const { rename, added } = ingredientNames(input, await allIngredients(trx));
     const file = rename.size > 0 ? renamed(input, rename) : input;
     const known = new Set([...(await allIngredients(trx)), ...added].map((one) => one.id));

@@ -6,6 +6,7 @@ import type { Recipe } from "~/core/recipe";
 import type { LiveEvent } from "~/core/teach";
 import { addRevision } from "~/db/queries/recipes.server";
 import { classOf } from "~/db/queries/classes.server";
+import { within } from "~/db/client.server";
 import type { DB } from "~/db/schema";
 import { demoAccounts, demoAddresses, demoClasses, demoDrift } from "~/demo/boathouse";
 import { demoDrafts, starterRecipes } from "~/demo/recipes";
@@ -30,7 +31,7 @@ async function addRecipes(db: Kysely<DB>, recipes: readonly Recipe[], accountId:
     .execute();
   const there = new Set(rows.map((row) => row.id));
   const wanted = recipes.filter((recipe) => !there.has(recipe.id));
-  await db.transaction().execute(async (trx) => {
+  await within(db, async (trx) => {
     for (const recipe of wanted) await addRevision(trx, recipe, accountId);
   });
   return wanted.length;
@@ -70,8 +71,13 @@ function eventsOfTaught(input: ClassInput): LiveEvent[] {
   ];
 }
 
-/** Loads the demonstration afresh: its accounts where missing, its classes in place of earlier ones. Nothing else is touched. */
-export async function loadDemo(db: Kysely<DB>): Promise<void> {
+/**
+ * Loads the demonstration afresh: its accounts where missing, its classes in place of earlier ones. Nothing else is touched. Whole or
+ * not at all, whenever it is broken off.
+ */
+export const loadDemo = (db: Kysely<DB>): Promise<void> => within(db, loadAll);
+
+async function loadAll(db: Kysely<DB>): Promise<void> {
   const ids: string[] = [];
   for (const account of demoAccounts)
     ids.push((await accountByEmail(db, account.email))?.id ?? (await addAccount(db, account)));

@@ -2,7 +2,7 @@ import type { Kysely } from "kysely";
 import { z } from "zod";
 import { type ClassInput } from "~/core/plan";
 import { type LiveEvent, stationStates } from "~/core/teach";
-import { database } from "~/db/client.server";
+import { database, within } from "~/db/client.server";
 import type { DB } from "~/db/schema";
 import { readClassFile, writeClassFile } from "~/formats/class-file";
 import { settle } from "./classes.server";
@@ -48,7 +48,7 @@ export async function appendEvents(
   events: readonly LiveEvent[],
   accountId: string | null,
 ): Promise<string[]> {
-  await db.transaction().execute(async (trx) => {
+  await within(db, async (trx) => {
     await trx
       .insertInto("live_run")
       .values({ class_id: input.id, snapshot: writeClassFile(input), started_by: accountId })

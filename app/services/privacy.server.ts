@@ -1,5 +1,6 @@
 import { parseDateTime, today } from "@internationalized/date";
 import { type Kysely, sql } from "kysely";
+import { putBackDays } from "~/core/people";
 import type { ClassInput } from "~/core/plan";
 import { addNeeds, participantColumns } from "~/db/queries/people.server";
 import { classOf, type StoredClass } from "~/db/queries/classes.server";
@@ -169,9 +170,6 @@ export async function recordOf(db: Kysely<DB>, classId: string, participantId: s
     removedOn: removalDay(stored.input.startsAt, stored.meta.retainDays),
   };
 }
-
-/** Days in which somebody taken off a register can be put back. */
-export const putBackDays = 30;
 
 /**
  * Takes a person off the register, out of everything that was pinned and out of the letters. Kept aside for {@link putBackDays}, or

@@ -1,4 +1,5 @@
 import type { Route } from "./+types/events";
+import { jsonOf } from "../form";
 import { database } from "~/db/client.server";
 import { classOnce, classOr404 } from "~/services/classes.server";
 import { appendEvents, eventsOf, liveEventsSchema } from "~/services/live.server";
@@ -16,7 +17,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 /** Takes events from a device and answers which ids are now kept; those may leave its outbox. */
 export async function action({ request, params, context }: Route.ActionArgs) {
   const { input } = await classOr404(params.classId);
-  const body: unknown = await request.json().catch(() => undefined);
+  const body = await jsonOf(request);
   const parsed = liveEventsSchema.safeParse(body);
   if (!parsed.success)
     return Response.json(

@@ -5,12 +5,12 @@ import { z } from "zod";
 import type { Route } from "./+types/privacy";
 import { useClass } from "./class-context";
 import { formOf, whole } from "../form";
+import { putBackDays } from "~/core/people";
 import { database } from "~/db/client.server";
 import { audit, classOnce, classOr404 } from "~/services/classes.server";
 import {
   auditOf,
   forgetRemoved,
-  putBackDays,
   removalDay,
   removedOf,
   removeHealth,

@@ -1,4 +1,5 @@
 import type { Route } from "./+types/ticks";
+import { jsonOf } from "../form";
 import { database } from "~/db/client.server";
 import { classOnce, classOr404 } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
@@ -16,7 +17,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 /** Takes ticks from a device and answers which ids are now kept; those may leave its outbox. */
 export async function action({ request, params, context }: Route.ActionArgs) {
   await classOr404(params.classId);
-  const body: unknown = await request.json().catch(() => undefined);
+  const body = await jsonOf(request);
   const parsed = tickEventsSchema.safeParse(body);
   if (!parsed.success)
     return Response.json(
