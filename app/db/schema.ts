@@ -301,6 +301,7 @@ export interface TickEventTable {
   key: string;
   is_on: boolean;
   body: unknown;
+  device_off: Generated<number>;
   received_at: CreatedAt;
 }
 export interface LabelPrinterTable {
@@ -420,6 +421,7 @@ export interface LiveEventTable {
   account_id: string | null;
   kind: string;
   body: unknown;
+  device_off: Generated<number>;
   received_at: CreatedAt;
 }
 export interface ClassLogTable {

@@ -22,7 +22,6 @@ export const liveEventSchema = z.discriminatedUnion("kind", [
   z.strictObject({ ...happened, kind: z.literal("class-ended") }),
   z.strictObject({ ...happened, kind: z.literal("class-reopened") }),
 ]);
-export const liveEventsSchema = z.strictObject({ events: z.array(liveEventSchema).min(1).max(500) });
 
 /** The events of a class in the order they were received. */
 export async function eventsOf(db: Kysely<DB>, classId: string): Promise<LiveEvent[]> {
@@ -45,10 +44,11 @@ export async function eventsOf(db: Kysely<DB>, classId: string): Promise<LiveEve
 export async function appendEvents(
   db: Kysely<DB>,
   input: ClassInput,
-  events: readonly LiveEvent[],
+  events: readonly (LiveEvent & { readonly off?: number })[],
   accountId: string | null,
 ): Promise<string[]> {
-  await within(db, async (trx) => {
+  if (events.length === 0) return [];
+  return within(db, async (trx) => {
     await trx
       .insertInto("live_run")
       .values({ class_id: input.id, snapshot: writeClassFile(input), started_by: accountId })
@@ -57,8 +57,9 @@ export async function appendEvents(
     await trx
       .insertInto("live_event")
       .values(
-        events.map(({ id, at, kind, ...body }) => ({
+        events.map(({ id, at, kind, off = 0, ...body }) => ({
           id,
+          device_off: off,
           class_id: input.id,
           happened_at: at,
           account_id: accountId,
@@ -68,6 +69,16 @@ export async function appendEvents(
       )
       .onConflict((conflict) => conflict.column("id").doNothing())
       .execute();
+    const kept = await trx
+      .selectFrom("live_event")
+      .select("id")
+      .where("class_id", "=", input.id)
+      .where(
+        "id",
+        "in",
+        events.map((event) => event.id),
+      )
+      .execute();
     // Teaching is settled by having been done, and open again when the class is.
     const lastEnding = events
       .filter((event) => event.kind === "class-ended" || event.kind === "class-reopened")
@@ -75,8 +86,9 @@ export async function appendEvents(
     if (lastEnding?.kind === "class-ended") await settle(trx, input, input.id, "teach", accountId);
     if (lastEnding?.kind === "class-reopened")
       await trx.deleteFrom("stage_stamp").where("class_id", "=", input.id).where("stage", "=", "teach").execute();
+    const ids = new Set(kept.map((row) => row.id));
+    return events.flatMap((event) => (ids.has(event.id) ? [event.id] : []));
   });
-  return events.map((event) => event.id);
 }
 
 /** The class as it was when teaching began; `undefined` before that. */

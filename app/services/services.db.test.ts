@@ -59,6 +59,7 @@ const migrations = [
   "0005-scoops",
   "0006-open-needs",
   "0007-put-back-and-currency",
+  "0008-believed-moments",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {
@@ -259,7 +260,9 @@ test("a list of people comes in whole or not at all", async () => {
   const id = await brought();
   const before = (await stored(id)).input.people.length;
   const person = { name: "Ada", role: "cook" as const, ageBand: "adult" as const, hasAnswered: false, needs: [] };
-  await expect(addPeople(id, [person, { ...person, name: "x".repeat(200) }], lead)).rejects.toThrow();
+  await expect(addPeople(id, [person, { ...person, name: "x".repeat(200) }], lead)).rejects.toMatchObject({
+    init: { status: 400 },
+  });
   expect((await stored(id)).input.people).toHaveLength(before);
   await addPeople(id, [person, person], lead);
   expect((await stored(id)).input.people).toHaveLength(before + 2);
@@ -422,7 +425,7 @@ test.each([
         .execute(),
   ],
 ])("the database itself refuses %s", async (_name, write) => {
-  await expect(write()).rejects.toThrow(/violates/);
+  await expect(write()).rejects.toMatchObject({ init: { status: 400 } });
 });
 
 test("the allergy table is signed with a decision for each thing that stands open, and not without; nothing is kept by half", async () => {

@@ -29,7 +29,6 @@ export const tickEventSchema = z.strictObject({
   by: z.string().max(120).optional(),
   ...body,
 });
-export const tickEventsSchema = z.strictObject({ events: z.array(tickEventSchema).min(1).max(500) });
 const bodySchema = z.object(body);
 
 /** Every tick of a class in the order in which they were received, with the name of who made it. */
@@ -59,14 +58,16 @@ export async function ticksOf(db: Kysely<DB>, classId: string): Promise<TickEven
 export async function appendTicks(
   db: Kysely<DB>,
   classId: string,
-  events: readonly z.output<typeof tickEventSchema>[],
+  events: readonly (z.output<typeof tickEventSchema> & { readonly off?: number })[],
   accountId: string | null,
 ): Promise<string[]> {
+  if (events.length === 0) return [];
   await db
     .insertInto("tick_event")
     .values(
-      events.map(({ id, at, list, key, isOn, by: _by, ...rest }) => ({
+      events.map(({ id, at, list, key, isOn, by: _by, off = 0, ...rest }) => ({
         id,
+        device_off: off,
         class_id: classId,
         happened_at: at,
         account_id: accountId,
@@ -78,5 +79,16 @@ export async function appendTicks(
     )
     .onConflict((conflict) => conflict.column("id").doNothing())
     .execute();
-  return events.map((event) => event.id);
+  const kept = await db
+    .selectFrom("tick_event")
+    .select("id")
+    .where("class_id", "=", classId)
+    .where(
+      "id",
+      "in",
+      events.map((event) => event.id),
+    )
+    .execute();
+  const ids = new Set(kept.map((row) => row.id));
+  return events.flatMap((event) => (ids.has(event.id) ? [event.id] : []));
 }

@@ -7,6 +7,7 @@ import * as kits from "./0004-kits";
 import * as scoops from "./0005-scoops";
 import * as openNeeds from "./0006-open-needs";
 import * as putBackAndCurrency from "./0007-put-back-and-currency";
+import * as believedMoments from "./0008-believed-moments";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -20,6 +21,7 @@ const provider: MigrationProvider = {
     "0005-scoops": scoops,
     "0006-open-needs": openNeeds,
     "0007-put-back-and-currency": putBackAndCurrency,
+    "0008-believed-moments": believedMoments,
   }),
 };
 

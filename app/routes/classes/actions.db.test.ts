@@ -6,6 +6,8 @@ import type { DB } from "~/db/schema";
 import { demoClasses } from "~/demo/boathouse";
 import { classOr404, stampsOf } from "~/services/classes.server";
 import { logOf } from "~/services/live.server";
+import { foldTicks } from "~/core/pack";
+import { ticksOf } from "~/services/ticks.server";
 import { prepOwners, tripOf } from "~/services/shop.server";
 import { aClass, anAccount, programDatabase } from "../../../test/database";
 import { type Answer, type Asked, type Door, ask, cookieOf } from "../../../test/doors";
@@ -497,19 +499,46 @@ describe("shopping, kits and the day", () => {
           body: { kept: [one.id] },
         });
       expect((await ask(door, cookie, { params })).body).toMatchObject({ events: [{ id: one.id }] });
-      for (const json of [
-        "",
-        "{",
-        "[]",
-        { events: [] },
-        { events: [{ ...one, id: "1" }] },
-        { events: [{ ...one, at: -1 }] },
-      ]) {
+      for (const json of ["", "{", "[]", { events: [] }, { events: Array.from({ length: 201 }, () => one) }]) {
         const answer = await ask(door, cookie, { params, json });
         expect(answer.status).toBe(400);
         expect(said(answer)).toContain("Not understood");
       }
+      // Refused one by one: what is good beside them is kept.
+      const good = { ...one, id: one.id.replace(/.$/, "f").replace(/^0/, door === ticks ? "1" : "2") };
+      expect(
+        await ask(door, cookie, { params, json: { events: [{ ...one, id: "1" }, good, { ...one, at: -1 }] } }),
+      ).toMatchObject({ status: 200, body: { kept: [good.id], refused: [{ id: "1" }, { id: one.id }] } });
     }
+  });
+
+  test("an id that another class has is refused, not acknowledged", async () => {
+    const other = await aClass(db, next, lead);
+    const one = { id: crypto.randomUUID(), at: 1, kind: "note-added", text: "here" };
+    expect((await ask(events, cookie, { params: { classId }, json: { events: [one] } })).body).toMatchObject({
+      kept: [one.id],
+    });
+    expect((await ask(events, cookie, { params: { classId: other }, json: { events: [one] } })).body).toMatchObject({
+      kept: [],
+      refused: [{ id: one.id }],
+    });
+  });
+
+  test("a tablet a day ahead does not have the last word for a day", async () => {
+    const day = 86_400_000;
+    const tick = (id: string, at: number, isOn: boolean) => ({ id, at, list: "packing", key: "s1/dry/flour", isOn });
+    const [on, off] = [crypto.randomUUID(), crypto.randomUUID()];
+    const ahead = Date.now() + day;
+    const send = (json: object) => ask(ticks, cookie, { params: { classId }, json });
+    expect((await send({ now: ahead, events: [tick(on, ahead - 5, true)] })).body).toMatchObject({ kept: [on] });
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    expect((await send({ now: Date.now(), events: [tick(off, Date.now(), false)] })).body).toMatchObject({
+      kept: [off],
+    });
+    const all = await ticksOf(db, classId);
+    expect(foldTicks(all).packing.has("s1/dry/flour")).toBe(false);
+    const row = await db.selectFrom("tick_event").select("device_off").where("id", "=", on).executeTakeFirstOrThrow();
+    expect(Math.abs(row.device_off - day)).toBeLessThan(60_000);
   });
 
   test("the log is kept with its figures; of two who keep one the second sees the first", async () => {

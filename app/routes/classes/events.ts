@@ -1,8 +1,10 @@
+import type { z } from "zod";
 import type { Route } from "./+types/events";
 import { jsonOf } from "../form";
 import { database } from "~/db/client.server";
 import { classOnce, classOr404 } from "~/services/classes.server";
-import { appendEvents, eventsOf, liveEventsSchema } from "~/services/live.server";
+import { appendEvents, eventsOf, liveEventSchema } from "~/services/live.server";
+import { answerFor, mostAtOnce, readDeviceEvents } from "~/services/device-events.server";
 import { accountOf } from "~/services/session.server";
 
 /** Every event of the class; what a live screen reads whenever it is told that something changed. */
@@ -18,13 +20,12 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 export async function action({ request, params, context }: Route.ActionArgs) {
   const { input } = await classOr404(params.classId);
   const body = await jsonOf(request);
-  const parsed = liveEventsSchema.safeParse(body);
-  if (!parsed.success)
+  const read = readDeviceEvents<z.output<typeof liveEventSchema>>(body, liveEventSchema, Date.now());
+  if (!read)
     return Response.json(
-      {
-        problem: `Not understood: ${parsed.error.issues[0]?.path.join(".") ?? ""} ${parsed.error.issues[0]?.message ?? ""}. Wanted: {"events": [{"id", "at", "kind", …}]}.`,
-      },
+      { problem: `Not understood. Wanted: {"events": [{"id", "at", "kind", …}]}, at most ${mostAtOnce} at once.` },
       { status: 400 },
     );
-  return Response.json({ kept: await appendEvents(database(), input, parsed.data.events, accountOf(context).id) });
+  const kept = await appendEvents(database(), input, read.events, accountOf(context).id);
+  return Response.json(answerFor(read.events, kept, read.refused));
 }

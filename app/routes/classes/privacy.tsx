@@ -8,14 +8,7 @@ import { formOf, whole } from "../form";
 import { putBackDays } from "~/core/people";
 import { database } from "~/db/client.server";
 import { audit, classOnce, classOr404 } from "~/services/classes.server";
-import {
-  auditOf,
-  forgetRemoved,
-  removalDay,
-  removedOf,
-  removeHealth,
-  setRetention,
-} from "~/services/privacy.server";
+import { auditOf, forgetRemoved, removalDay, removedOf, removeHealth, setRetention } from "~/services/privacy.server";
 import { requireLead } from "~/services/session.server";
 import { day, moment } from "~/ui/format/format";
 import { FileLink, NumberField, Secondary, TextLink } from "~/ui/sheet/controls";

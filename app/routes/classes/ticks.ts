@@ -1,9 +1,11 @@
+import type { z } from "zod";
 import type { Route } from "./+types/ticks";
 import { jsonOf } from "../form";
 import { database } from "~/db/client.server";
 import { classOnce, classOr404 } from "~/services/classes.server";
+import { answerFor, mostAtOnce, readDeviceEvents } from "~/services/device-events.server";
 import { accountOf } from "~/services/session.server";
-import { appendTicks, tickEventsSchema, ticksOf } from "~/services/ticks.server";
+import { appendTicks, tickEventSchema, ticksOf } from "~/services/ticks.server";
 
 /** Every tick of the class; what a packing screen reads whenever it is told that something changed. */
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -18,15 +20,14 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 export async function action({ request, params, context }: Route.ActionArgs) {
   await classOr404(params.classId);
   const body = await jsonOf(request);
-  const parsed = tickEventsSchema.safeParse(body);
-  if (!parsed.success)
+  const read = readDeviceEvents<z.output<typeof tickEventSchema>>(body, tickEventSchema, Date.now());
+  if (!read)
     return Response.json(
       {
-        problem: `Not understood: ${parsed.error.issues[0]?.path.join(".") ?? ""} ${parsed.error.issues[0]?.message ?? ""}. Wanted: {"events": [{"id", "at", "list", "key", "isOn", …}]}.`,
+        problem: `Not understood. Wanted: {"events": [{"id", "at", "list", "key", "isOn", …}]}, at most ${mostAtOnce} at once.`,
       },
       { status: 400 },
     );
-  return Response.json({
-    kept: await appendTicks(database(), params.classId, parsed.data.events, accountOf(context).id),
-  });
+  const kept = await appendTicks(database(), params.classId, read.events, accountOf(context).id);
+  return Response.json(answerFor(read.events, kept, read.refused));
 }

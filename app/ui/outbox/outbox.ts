@@ -22,6 +22,8 @@ interface Kept {
   /** Where it is sent; absent in rows from before there were several places. */
   readonly address?: string;
   readonly event: Waiting;
+  /** Why the server does not take it; it is shown, and nothing waits for it. */
+  readonly refused?: string;
 }
 interface Schema extends DBSchema {
   waiting: { key: string; value: Kept; indexes: { classId: string } };
@@ -42,13 +44,36 @@ export async function keep(channel: Channel, event: Waiting): Promise<void> {
   else memory.set(event.id, row);
 }
 
-export async function waiting<E extends Waiting>(channel: Channel): Promise<E[]> {
+async function rowsOf(channel: Channel): Promise<Kept[]> {
   const db = await store();
-  const rows = db
-    ? await db.getAllFromIndex("waiting", "classId", channel.key)
+  return db
+    ? db.getAllFromIndex("waiting", "classId", channel.key)
     : [...memory.values()].filter((row) => row.classId === channel.key);
-  // What was put in under this key is what comes out.
-  return rows.map((row) => row.event as E);
+}
+
+/** What waits to be sent. What was put in under this key is what comes out. */
+export const waiting = async <E extends Waiting>(channel: Channel): Promise<E[]> =>
+  (await rowsOf(channel)).flatMap((row) => (row.refused === undefined ? [row.event as E] : []));
+
+/** What the server did not take, with its reason. */
+export const refusedOf = async (channel: Channel): Promise<{ readonly id: string; readonly problem: string }[]> =>
+  (await rowsOf(channel)).flatMap((row) =>
+    row.refused === undefined ? [] : [{ id: row.event.id, problem: row.refused }],
+  );
+
+/** Takes what was refused off the device: somebody has seen it. */
+export const dropRefused = async (channel: Channel): Promise<void> =>
+  forget((await refusedOf(channel)).map((one) => one.id));
+
+async function refuse(refused: readonly { id: string; problem: string }[]): Promise<void> {
+  const db = await store();
+  for (const { id, problem } of refused) {
+    const row = db ? await db.get("waiting", id) : memory.get(id);
+    if (!row) continue;
+    const marked = { ...row, refused: problem };
+    if (db) await db.put("waiting", marked);
+    else memory.set(id, marked);
+  }
 }
 
 async function forget(ids: readonly string[]): Promise<void> {
@@ -61,23 +86,31 @@ async function forget(ids: readonly string[]): Promise<void> {
 
 export type Sent = "sent" | "offline" | "signed-out" | "refused";
 
-/** Sends what waits on a channel; what the server has is forgotten here. One sender at a time, even over several tabs. */
+/** Events in one request; more go in the next. */
+const slice = 200;
+
+/** Sends what waits on a channel, a slice at a time; what the server has is forgotten here. One sender at a time, even over several tabs. */
 export async function flush(channel: Channel): Promise<Sent> {
   const send = async (): Promise<Sent> => {
-    const events = await waiting(channel);
+    const events = (await waiting(channel)).slice(0, slice);
     if (events.length === 0) return "sent";
     try {
       const response = await fetch(channel.address, {
         method: "POST",
         headers: { "Content-Type": "application/json" },
-        body: JSON.stringify({ events }),
+        body: JSON.stringify({ now: Date.now(), events }),
       });
       if (response.redirected || response.status === 401) return "signed-out";
       if (response.status >= 500) return "offline";
       if (!response.ok) return "refused";
-      const { kept } = (await response.json()) as { kept: string[] };
+      const { kept, refused } = (await response.json()) as {
+        kept: string[];
+        refused: { id: string; problem: string }[];
+      };
       await forget(kept);
-      return "sent";
+      await refuse(refused);
+      // Nothing moved: what is left waits for another day rather than going round for ever.
+      return kept.length + refused.length === 0 ? "refused" : await send();
     } catch {
       return "offline";
     }

@@ -1,5 +1,15 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { type Channel, type Sent, type Waiting, flush, keep, readEvents, waiting } from "./outbox";
+import {
+  type Channel,
+  type Sent,
+  type Waiting,
+  dropRefused,
+  flush,
+  keep,
+  readEvents,
+  refusedOf,
+  waiting,
+} from "./outbox";
 
 const secondsBetweenTries = 5;
 
@@ -12,6 +22,7 @@ export function useEvents<E extends Waiting>(channel: Channel, changes: string, 
   const [local, setLocal] = useState<readonly E[]>([]);
   const [sent, setSent] = useState<Sent>("sent");
   const [server, setServer] = useState(events);
+  const [refused, setRefused] = useState<readonly { readonly id: string; readonly problem: string }[]>([]);
 
   // Read by hand and not through the router: a page that cannot be reached must leave this screen as it stands.
   const refresh = useCallback(async () => {
@@ -34,15 +45,19 @@ export function useEvents<E extends Waiting>(channel: Channel, changes: string, 
     const mine = await waiting<E>(channel);
     const outcome = await flush(channel);
     setSent(outcome);
+    const refusals = await refusedOf(channel);
+    setRefused(refusals);
     if (outcome === "sent") {
       // The server has them, even if it cannot be asked for its own list right now.
-      setServer((so) => [...so, ...mine.filter((one) => !so.some((each) => each.id === one.id))]);
+      const taken = mine.filter((one) => !refusals.some((each) => each.id === one.id));
+      setServer((so) => [...so, ...taken.filter((one) => !so.some((each) => each.id === one.id))]);
       await refresh();
     }
     take(await waiting<E>(channel));
   }, [channel, refresh, take]);
 
   useEffect(() => {
+    void refusedOf(channel).then(setRefused);
     void waiting<E>(channel).then((found) => {
       take(found);
       if (found.length > 0) void send();
@@ -101,5 +116,9 @@ export function useEvents<E extends Waiting>(channel: Channel, changes: string, 
 
   const all = useMemo(() => [...server, ...local], [server, local]);
   const known = useMemo(() => new Set(server.map((event) => event.id)), [server]);
-  return { all, add, waiting: local.filter((event) => !known.has(event.id)).length, sent };
+  const seen = useCallback(() => {
+    setRefused([]);
+    void dropRefused(channel);
+  }, [channel]);
+  return { all, add, refused, seen, waiting: local.filter((event) => !known.has(event.id)).length, sent };
 }

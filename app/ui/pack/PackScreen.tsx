@@ -22,6 +22,7 @@ import {
 } from "~/ui/words/kits";
 import type { Names } from "~/ui/words/findings";
 import { saySent } from "~/ui/outbox/sent-words";
+import { Refusals } from "~/ui/outbox/Refusals";
 import { useTicks } from "./useTicks";
 import { missing, targetOf } from "./weighing";
 
@@ -85,7 +86,7 @@ export function PackScreen(props: Props) {
   const { classId, title, timeZone, me, containers, events, names, isDryMixed, toleranceOf, reading, tare, panel } =
     props;
   const locale = useLocale();
-  const { ticks, tick, waiting, sent, isReady } = useTicks(classId, events, me);
+  const { ticks, tick, waiting, sent, refused, seen, isReady } = useTicks(classId, events, me);
   const [order, setOrder] = useState<Order>("ingredient");
   const [chosen, setChosen] = useState<string>();
   const [contentIndex, setContentIndex] = useState(0);
@@ -172,6 +173,7 @@ export function PackScreen(props: Props) {
         <span role="status" className={sent === "sent" && waiting === 0 ? "quiet" : "needs-you"}>
           {saySent(waiting, sent)}
         </span>
+        <Refusals refused={refused} onSeen={seen} />
         <span className="pack-order" role="group" aria-label="Order">
           {(["ingredient", "station"] as const).map((one) => (
             <button key={one} type="button" aria-pressed={order === one} onClick={() => setOrder(one)}>

@@ -3,6 +3,7 @@ import type { TickEvent } from "~/core/pack";
 import { type ShoppingLine, isToBuy, moneyOf, sections } from "~/core/shop";
 import { grams, timeOfDay } from "~/ui/format/format";
 import { saySent } from "~/ui/outbox/sent-words";
+import { Refusals } from "~/ui/outbox/Refusals";
 import { useTicks } from "~/ui/pack/useTicks";
 import { TextLink } from "~/ui/sheet/controls";
 import { useLocale } from "~/ui/sheet/locale";
@@ -37,7 +38,7 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
   const people = classes.reduce((sum, one) => sum + one.people, 0);
   const money = moneyOf(lines, people);
   const locale = useLocale();
-  const { ticks, tick, waiting, sent, isReady } = useTicks(classId, events, me);
+  const { ticks, tick, waiting, sent, refused, seen, isReady } = useTicks(classId, events, me);
   const bought = lines.filter(isToBuy);
   const got = bought.filter((line) => ticks.shopping.has(line.key)).length;
   const unpriced = lines.filter((line) => money.unpriced.includes(line.key));
@@ -50,6 +51,7 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
         <span role="status" className={sent === "sent" && waiting === 0 ? "quiet" : "needs-you"}>
           {saySent(waiting, sent)}
         </span>
+        <Refusals refused={refused} onSeen={seen} />
         <span className="shop-money">
           {unpriced.length > 0 ? "At least " : ""}
           <b>{sayMoney(money.total, locale, currency)}</b>

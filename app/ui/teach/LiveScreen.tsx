@@ -2,6 +2,7 @@ import { type FormEvent, useEffect, useRef, useState } from "react";
 import type { ClassInput, ClassPlan } from "~/core/plan";
 import type { Hazard, StepKind } from "~/core/recipe";
 import type { BellKind } from "~/core/schedule";
+import { Refusals } from "~/ui/outbox/Refusals";
 import { type LiveEvent, situationAt, takesBack } from "~/core/teach";
 import { clock, countdown, minutes } from "~/ui/format/format";
 import { sentWords } from "~/ui/outbox/sent-words";
@@ -52,7 +53,7 @@ function hazardsAt(kind: BellKind | undefined, plan: ClassPlan): Hazard[] {
 /** The room by the bell: what now, what next, how long, who is in trouble. */
 export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
   const locale = useLocale();
-  const { state, add, waiting, sent } = useLive(classId, events);
+  const { state, add, waiting, sent, refused, seen } = useLive(classId, events);
   const [now, setNow] = useState(serverNow);
   const [isBright, setIsBright] = useState(false);
   const [isFlashing, setIsFlashing] = useState(false);
@@ -174,6 +175,7 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
             ? `${waiting} kept on this device, ${sent === "sent" ? "sending" : sentWords[sent]}`
             : sentWords[sent]}
         </span>
+        <Refusals refused={refused} onSeen={seen} />
         <div className="right">
           <button type="button" onClick={() => setIsBright(!isBright)}>
             {isBright ? "Dark room" : "Bright room"}

@@ -9,11 +9,18 @@ export type Happening = WithoutIds<LiveEvent>;
 /** The live state of a class from the server's events and those still waiting here; and the one way to add to them. */
 export function useLive(classId: string, events: readonly LiveEvent[]) {
   const channel = useMemo(() => ({ key: classId, address: `/classes/${classId}/events` }), [classId]);
-  const { all, add: put, waiting, sent } = useEvents<LiveEvent>(channel, `/classes/${classId}/changes`, events);
+  const {
+    all,
+    add: put,
+    waiting,
+    sent,
+    refused,
+    seen,
+  } = useEvents<LiveEvent>(channel, `/classes/${classId}/changes`, events);
   const add = useCallback(
     (happening: Happening) => put([{ ...happening, id: newId(), at: Date.now() } as LiveEvent]),
     [put],
   );
   const state = useMemo(() => fold(all), [all]);
-  return { state, add, waiting, sent };
+  return { state, add, waiting, sent, refused, seen };
 }

@@ -1,0 +1,34 @@
+import fc from "fast-check";
+import { cleanForm, cleanJson, cleanText } from "./text";
+
+test("whatever comes in is well formed, composed and without control signs afterwards, and cleaning twice changes nothing", () => {
+  fc.assert(
+    fc.property(
+      fc.string({ unit: "binary", maxLength: 60 }),
+      fc.constantFrom("", "\u0000", "\ud800", "e\u0301"),
+      (text, odd) => {
+        const clean = cleanText(text + odd + text);
+        expect(clean.isWellFormed()).toBe(true);
+        expect(clean).toBe(clean.normalize("NFC"));
+        // eslint-disable-next-line no-control-regex
+        expect(clean).not.toMatch(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/);
+        expect(cleanText(clean)).toBe(clean);
+      },
+    ),
+    { numRuns: 500 },
+  );
+});
+
+test("what people type stays: letters of any script, tabs, line ends, signs", () => {
+  for (const text of ["Crêpes für Zoë\r\n\t½ Tasse – 日本", "👩‍🍳 ok", ""]) expect(cleanText(text)).toBe(text);
+});
+
+test("names and values of forms and JSON alike; files pass", () => {
+  const form = new FormData();
+  form.append("na\u0000me", "a\u0000b");
+  form.append("file", new File(["x"], "x.txt"));
+  const clean = cleanForm(form);
+  expect(clean.get("name")).toBe("ab");
+  expect(clean.get("file")).toBeInstanceOf(File);
+  expect(cleanJson({ "k\u0000": ["\ud800x", 1, null, { a: "b\u0007" }] })).toEqual({ k: ["x", 1, null, { a: "b" }] });
+});
