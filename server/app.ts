@@ -6,6 +6,7 @@ import { countedBody, readableAddress } from "./doors";
 import { nonceContext, addressContext } from "~/services/request.server";
 import { database } from "~/db/client.server";
 import { endStreams } from "~/services/live-hub.server";
+import { sweepAttempts } from "~/services/limits.server";
 import { removeExpired } from "~/services/privacy.server";
 
 const isProduction = process.env.NODE_ENV === "production";
@@ -85,8 +86,10 @@ app.use(lastResort);
 
 // Health data goes on its day, whether or not anybody opens the program on it.
 const sweepEvery = 3_600_000;
-const sweep = () =>
+const sweep = () => {
+  void sweepAttempts().catch((error: unknown) => console.error("attempts were not swept:", error));
   void removeExpired(database()).catch((error: unknown) => console.error("health data was not removed:", error));
+};
 const sweeping = setInterval(sweep, sweepEvery);
 sweeping.unref();
 sweep();

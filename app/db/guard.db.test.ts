@@ -14,6 +14,24 @@ const cutAll = () =>
     db,
   );
 
+/** What the router would answer where this fails. */
+const refusalOf = (asked: Promise<unknown>): Promise<{ data: string; status: number | undefined }> =>
+  asked.then(
+    () => {
+      throw new Error("expected it to be refused");
+    },
+    (error: unknown) => {
+      if (!isRouteErrorResponseLike(error)) throw error;
+      return { data: error.data, status: error.init.status };
+    },
+  );
+const isRouteErrorResponseLike = (error: unknown): error is { data: string; init: ResponseInit } =>
+  error instanceof Error &&
+  "data" in error &&
+  "init" in error &&
+  "type" in error &&
+  error.type === "DataWithResponseInit";
+
 test("a client broken between two statements of a transaction is an answer, changes nothing, and the next request is served", async () => {
   const before = await db.selectFrom("account").select("id").execute();
   for (let n = 0; n < 5; n += 1) {
@@ -26,7 +44,7 @@ test("a client broken between two statements of a transaction is an answer, chan
       await new Promise((resolve) => setTimeout(resolve, 30));
       await trx.selectFrom("account").select("id").execute();
     });
-    await expect(broken).rejects.toMatchObject({ data: awaySentence, init: { status: 503 } });
+    expect(await refusalOf(broken)).toEqual({ data: awaySentence, status: 503 });
     expect(await db.selectFrom("account").select("id").execute()).toEqual(before);
   }
 });
@@ -36,14 +54,17 @@ test("two that save the same at once: one is kept, the other is told in a senten
   const answers = await Promise.allSettled([1, 2].map(() => db.insertInto("account").values(one).execute()));
   expect(answers.filter((answer) => answer.status === "fulfilled")).toHaveLength(1);
   const refused = answers.find((answer) => answer.status === "rejected");
-  expect(refused?.reason).toMatchObject({ init: { status: 409 }, data: expect.stringContaining("at the same moment") });
+  expect(refused && (await refusalOf(Promise.reject(refused.reason as Error)))).toEqual({
+    status: 409,
+    data: expect.stringContaining("at the same moment") as string,
+  });
 });
 
 test("what no column holds is refused with a sentence, and what is nobody's fault stays an error", async () => {
   for (const bad of [2 ** 31, Number.NaN])
-    await expect(db.selectFrom("class").select("id").where("version", "=", bad).execute()).rejects.toMatchObject({
-      init: { status: 400 },
-    });
+    expect((await refusalOf(db.selectFrom("class").select("id").where("version", "=", bad).execute())).status).toBe(
+      400,
+    );
   const odd = new Error("something else");
   expect(answerOf(odd)).toBe(odd);
   expect(isLost(Object.assign(new Error("x"), { code: "57P01" }))).toBe(true);

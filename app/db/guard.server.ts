@@ -1,6 +1,5 @@
 import type { PostgresPool, PostgresPoolClient } from "kysely";
 import type pg from "pg";
-import { data } from "react-router";
 
 /**
  * The pool of the running program: a database that restarts is waited for, and what it cannot do is an answer in a sentence rather
@@ -44,17 +43,29 @@ const refusals: readonly (readonly [codes: RegExp, status: number, sentence: str
 export const awaySentence =
   "The database is not answering. What was saved before is kept; what you sent just now was not saved. This page tries again by itself.";
 
+/** An error that the router answers with, as it does with what its own `data()` throws; its message stays the database's. */
+class Refusal extends Error {
+  readonly type = "DataWithResponseInit";
+  constructor(
+    cause: unknown,
+    readonly data: string,
+    readonly init: ResponseInit,
+  ) {
+    super(cause instanceof Error ? cause.message : String(cause), { cause });
+  }
+}
+
 /** An error of the driver as the answer a visitor gets; anything else as it is. */
 export function answerOf(error: unknown): unknown {
   if (isLost(error)) {
     console.error(`database away: ${error instanceof Error ? error.message : String(error)}`);
-    return data(awaySentence, { status: 503, headers: { "Retry-After": "3" } });
+    return new Refusal(error, awaySentence, { status: 503, headers: { "Retry-After": "3" } });
   }
   const code = codeOf(error);
   const found = /^[0-9A-Z]{5}$/.test(code) ? refusals.find(([codes]) => codes.test(code)) : undefined;
   if (!found) return error;
   console.error(`database refused (${code}): ${error instanceof Error ? error.message : ""}`);
-  return data(found[2], { status: found[1] });
+  return new Refusal(error, found[2], { status: found[1] });
 }
 
 async function patiently<T>(ask: () => Promise<T>): Promise<T> {

@@ -440,7 +440,15 @@ export interface AuditEntryTable {
   action: string;
 }
 
+/** Attempts counted by the rate limiter, in its own columns. */
+export interface AttemptTable {
+  key: string;
+  points: number;
+  expire: number | null;
+}
+
 export interface DB {
+  attempt: AttemptTable;
   account: AccountTable;
   login_session: LoginSessionTable;
   setup_code: SetupCodeTable;

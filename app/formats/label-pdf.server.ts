@@ -29,14 +29,30 @@ function drawCode(doc: PDFKit.PDFDocument, text: string, x: number, y: number, s
   doc.fill("#000");
 }
 
+/** Labels drawn before whoever else is waiting has a turn. */
+const labelsAtOnce = 4;
+/** One file after the other: two at once would take as long and make everybody wait twice. */
+let drawing: Promise<unknown> = Promise.resolve();
+
 /**
  * Labels on sheets, one after the other, as a PDF document. Text that is too long for its label is cut at its end with dots, the
  * allergens' line never before any other.
  * @param skip labels already taken off the first sheet.
  */
-export async function labelsPdf(
+export function labelsPdf(
   labels: readonly PaperLabel[],
   sheet: LabelSheet,
+  skip: number,
+  title: string,
+): Promise<Buffer> {
+  const drawn = drawing.then(() => drawLabels(labels, sheet, skip, title));
+  drawing = drawn.catch(() => undefined);
+  return drawn;
+}
+
+async function drawLabels(
+  labels: Parameters<typeof labelsPdf>[0],
+  sheet: Parameters<typeof labelsPdf>[1],
   skip: number,
   title: string,
 ): Promise<Buffer> {
@@ -54,7 +70,9 @@ export async function labelsPdf(
   });
   doc.registerFont("text", fontFile(400)).registerFont("head", fontFile(600));
   const perPage = sheet.columns * sheet.rows;
-  labels.forEach((label, index) => {
+  for (const [index, label] of labels.entries()) {
+    // A class may have hundreds: between a few of them whoever else is waiting has a turn.
+    if (index % labelsAtOnce === labelsAtOnce - 1) await new Promise(setImmediate);
     const at = index + skip;
     if (index === 0 || at % perPage === 0) doc.addPage();
     const place = at % perPage;
@@ -82,7 +100,7 @@ export async function labelsPdf(
       doc.text(text, x, top, { width: lineWidth, height: most, ellipsis: true, lineGap: 0 });
       top += most + 0.5;
     });
-  });
+  }
   if (labels.length === 0) doc.addPage();
   doc.end();
   return done;

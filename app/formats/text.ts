@@ -3,8 +3,8 @@
  * stays what they see; what only a program sends does not reach the database.
  */
 const controls = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f\ufdd0-\ufdef\ufffe\uffff]/g;
-/** Letters of one field that are read at all; the fields themselves allow far fewer and say so. */
-const mostLetters = 400_000;
+/** Letters of one field that are read at all: as many as the largest body has bytes; the fields allow fewer and say so. */
+const mostLetters = 2_000_000;
 
 export const cleanText = (text: string): string =>
   text

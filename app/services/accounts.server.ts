@@ -1,7 +1,6 @@
 import crypto from "node:crypto";
 import { hash, verify } from "@node-rs/argon2";
 import type { Kysely } from "kysely";
-import { RateLimiterMemory } from "rate-limiter-flexible";
 import type { DB } from "~/db/schema";
 
 export interface Account {
@@ -111,24 +110,3 @@ export async function makeFirstAccount(
     return addAccount(trx, { ...account, role: "lead" });
   });
 }
-
-/** Attempts to sign in, per address and per place: enough for a mistyped password, too few to guess one. */
-const attempts = { perAccount: { points: 5, duration: 60 }, perAddress: { points: 30, duration: 60 } } as const;
-const perAccount = new RateLimiterMemory(attempts.perAccount);
-const perAddress = new RateLimiterMemory(attempts.perAddress);
-
-/** Counts an attempt; gives the seconds to wait when there were too many. */
-export async function secondsToWait(email: string, address: string): Promise<number | undefined> {
-  try {
-    await perAddress.consume(address);
-    await perAccount.consume(`${address} ${email.toLowerCase()}`);
-    return undefined;
-  } catch (refused) {
-    const ms = refused instanceof Object && "msBeforeNext" in refused ? Number(refused.msBeforeNext) : 60_000;
-    return Math.max(1, Math.ceil(ms / 1000));
-  }
-}
-
-/** A right password clears the count of that account. */
-export const forgetAttempts = async (email: string, address: string): Promise<void> =>
-  void (await perAccount.delete(`${address} ${email.toLowerCase()}`));

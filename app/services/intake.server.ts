@@ -1,10 +1,10 @@
 import crypto from "node:crypto";
 import { setTimeout as wait } from "node:timers/promises";
 import { type Kysely, sql } from "kysely";
-import { RateLimiterMemory } from "rate-limiter-flexible";
 import type { Participant } from "~/core/people";
 import { addNeeds, addParticipants, participantColumns } from "~/db/queries/people.server";
 import { classOf } from "~/db/queries/classes.server";
+import { secondsAfterGuess } from "./limits.server";
 import type { DB } from "~/db/schema";
 
 const digest = (text: string) => crypto.createHash("sha256").update(text).digest("hex");
@@ -83,29 +83,18 @@ export const revokeLinks = async (db: Kysely<DB>, classId: string, hash?: string
     .$if(hash !== undefined, (query) => query.where("token_hash", "=", hash ?? ""))
     .execute());
 
-/** Guesses from one address: so many, then a pause. Whoever has a link that opens is not counted. */
-const guesses = new RateLimiterMemory({ points: 20, duration: 600 });
 /** How long a refusal takes, in ms: a guess costs time, and an expired link as much as one that never was. */
 const refusalTakes = 700;
 
-/** Answers from one address: more than a family and its friends send. */
-const posts = new RateLimiterMemory({ points: 60, duration: 600 });
-export const mayPost = (address: string): Promise<boolean> =>
-  posts.consume(address).then(
-    () => true,
-    () => false,
-  );
-
 /** A class has at most this many people. */
 const mostPeople = 400;
+/** More than were expected that a link for everyone takes: people bring a cousin, not a crowd (starting value). */
+const morePlaces = 5;
 
 export type Opened = { readonly link: IntakeLink } | { readonly refused: "unknown" } | { readonly waitSeconds: number };
 
 /** The link a token opens. Guessed, expired and revoked ones are refused alike, and slowly. */
 export async function openLink(db: Kysely<DB>, token: string, address: string): Promise<Opened> {
-  const standing = await guesses.get(address);
-  if (standing && standing.consumedPoints >= 20)
-    return { waitSeconds: Math.max(1, Math.ceil(standing.msBeforeNext / 1000)) };
   const row = /^[A-Za-z0-9_-]{32}$/.test(token)
     ? await db
         .selectFrom("intake_link")
@@ -116,7 +105,8 @@ export async function openLink(db: Kysely<DB>, token: string, address: string): 
         .executeTakeFirst()
     : undefined;
   if (row) return { link: { classId: row.class_id, participantId: row.participant_id, expires: row.expires_at } };
-  await guesses.consume(address).catch(() => undefined);
+  const waitSeconds = await secondsAfterGuess(address);
+  if (waitSeconds !== undefined) return { waitSeconds };
   await wait(refusalTakes);
   return { refused: "unknown" };
 }
@@ -218,7 +208,12 @@ export async function takeAnswers(
     .transaction()
     .execute(async (trx) => {
       // One at a time for a class: two guardians who name the same child at once must not both find it unanswered.
-      await trx.selectFrom("class").select("id").where("id", "=", link.classId).forUpdate().executeTakeFirstOrThrow();
+      const { people: expected } = await trx
+        .selectFrom("class")
+        .select("people")
+        .where("id", "=", link.classId)
+        .forUpdate()
+        .executeTakeFirstOrThrow();
       const people = await trx
         .selectFrom("participant")
         .selectAll()
@@ -234,15 +229,20 @@ export async function takeAnswers(
           link.participantId === null
             ? people.find((one) => sameName(one.name, answer.name) && !taken.has(one.id))
             : people.find((one) => one.id === link.participantId);
-        if (!known) fresh.push({ ...answer, role: "cook", hasAnswered: true });
+        const twice = fresh.findIndex((one) => sameName(one.name, answer.name) && one.ageBand === answer.ageBand);
+        const before = fresh[twice];
+        // The same child twice on one form is one child, with all that was said of them.
+        if (!known && before) fresh[twice] = { ...before, needs: [...before.needs, ...answer.needs] };
+        else if (!known) fresh.push({ ...answer, role: "cook", hasAnswered: true });
         else {
           taken.add(known.id);
           const isSecond = link.participantId === null && known.has_answered;
           (isSecond ? second : first).push({ id: known.id, answer });
         }
       }
-      // Nothing of it is kept when not all of it can be.
-      if (people.length + fresh.length > mostPeople) throw new FullError();
+      // Nothing of it is kept when not all of it can be. A link that went round has only the places there are, and a few more.
+      const most = link.participantId === null ? Math.min(mostPeople, expected + morePlaces) : mostPeople;
+      if (fresh.length > 0 && people.length + fresh.length > most) throw new FullError();
       await putAnswers(trx, first, null);
       if (second.length > 0)
         await trx

@@ -60,8 +60,29 @@ const streams = (held.apronBellStreams ??= new Set());
 
 const heartbeatMs = 20_000;
 
-/** A stream of "changed" events for one class, with heartbeats; ends with the request or the server. */
-export async function changesStream(classId: string, signal: AbortSignal): Promise<Response> {
+/** Open streams of one account, and of all: tablets and tabs have one each, and whoever opens more has forgotten some. */
+const mostStreams = { account: 24, all: 1000 } as const;
+const streamsOf = new Map<string, number>();
+/** How often an open stream asks whether its account may still listen, in milliseconds. */
+const askEvery = 15_000;
+
+/**
+ * A stream of "changed" events for one class, with heartbeats; ends with the request, the server, or the session.
+ * @param mayListen asked now and then: a session that was ended ends its streams.
+ */
+export async function changesStream(
+  classId: string,
+  accountId: string,
+  mayListen: () => Promise<boolean>,
+  signal: AbortSignal,
+): Promise<Response> {
+  const mine = streamsOf.get(accountId) ?? 0;
+  if (mine >= mostStreams.account || streams.size >= mostStreams.all)
+    return new Response("Too many pages of this account are open and listening. Close some of them.", {
+      status: 429,
+      headers: { "Retry-After": "30" },
+    });
+  streamsOf.set(accountId, mine + 1);
   const encoder = new TextEncoder();
   let end = () => {};
   const body = new ReadableStream<Uint8Array>({
@@ -70,12 +91,29 @@ export async function changesStream(classId: string, signal: AbortSignal): Promi
       const send = (text: string) => {
         if (isOpen) controller.enqueue(encoder.encode(text));
       };
-      const forget = await liveHub().listen(classId, () => send("event: changed\ndata: {}\n\n"));
+      const forget = await liveHub()
+        .listen(classId, () => send("event: changed\ndata: {}\n\n"))
+        .catch((error: unknown) => {
+          streamsOf.set(accountId, Math.max(0, (streamsOf.get(accountId) ?? 1) - 1));
+          throw error;
+        });
+      const asking = setInterval(
+        () =>
+          void mayListen().then(
+            (may) => may || end(),
+            () => undefined,
+          ),
+        askEvery,
+      );
       const beat = setInterval(() => send(": still here\n\n"), heartbeatMs);
       end = () => {
         if (!isOpen) return;
         isOpen = false;
+        const left = (streamsOf.get(accountId) ?? 1) - 1;
+        if (left > 0) streamsOf.set(accountId, left);
+        else streamsOf.delete(accountId);
         clearInterval(beat);
+        clearInterval(asking);
         forget();
         streams.delete(end);
         controller.close();

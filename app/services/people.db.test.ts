@@ -95,6 +95,8 @@ test("who guesses too often waits, whatever they try next", async () => {
   await Promise.all(Array.from({ length: 20 }, (_, n) => openLink(db, `${"B".repeat(30)}${n + 10}`, "192.0.2.11")));
   expect(await openLink(db, "C".repeat(32), "192.0.2.11")).toHaveProperty("waitSeconds");
   const good = await makeLink(7);
+  // Who has a link that opens is not kept waiting by who has none, even from the same place.
+  expect(await openLink(db, good.token, "192.0.2.11")).toHaveProperty("link");
   expect(await openLink(db, good.token, "192.0.2.12")).toHaveProperty("link");
 });
 

@@ -26,6 +26,12 @@ async function secretOf(request: Request): Promise<string | undefined> {
   return typeof value === "string" ? value : undefined;
 }
 
+/** Is the session of a request still open? For what outlives the request's first look. */
+export async function isSignedIn(request: Request): Promise<boolean> {
+  const secret = await secretOf(request);
+  return secret !== undefined && (await accountOfSession(database(), secret)) !== undefined;
+}
+
 const accountContext = createContext<Account>();
 
 /** Who is signed in; for loaders and actions behind {@link requireAccount}. */
@@ -55,8 +61,19 @@ export function requireLead(context: Readonly<RouterContextProvider>): Account {
   return account;
 }
 
-/** A path of this program to go back to; anything else, such as another site, is the front page. */
-export const pathBack = (back: string | null): string => (back && /^\/(?![/\\])/.test(back) ? back : "/");
+/** Stands for this program wherever it is: an address is of ours when it is still there after it was read against it. */
+const here = "http://here.invalid";
+
+/** A path of this program to go back to; anything else, such as another site, is the front page. Parsed as a browser would. */
+export function pathBack(back: string | null): string {
+  if (!back?.startsWith("/")) return "/";
+  try {
+    const { origin, pathname, search } = new URL(back, here);
+    return origin === here && !pathname.startsWith("//") ? `${pathname}${search}` : "/";
+  } catch {
+    return "/";
+  }
+}
 
 export async function signInAndGo(request: Request, accountId: string, to: string): Promise<Response> {
   const { secret, expires } = await openSession(database(), accountId);

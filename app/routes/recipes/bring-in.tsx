@@ -16,7 +16,10 @@ import { FormError, Primary, TextLink } from "~/ui/sheet/controls";
 import { systemWords } from "~/ui/words/batter";
 import { familyWords } from "~/ui/words/en";
 
+/** The source of a page may be long; the recipe in it is not. */
 const longest = 400_000;
+const mostLetters = 40_000;
+const mostRows = 600;
 
 export const loader = async () => ({ pantry: await allIngredients(database()) });
 
@@ -64,7 +67,14 @@ export async function action({ request, context }: Route.ActionArgs) {
     return refuse(
       "This is the source of a page, but it carries no recipe data. Copy the recipe's text from the page and paste that.",
     );
-  const read = readRecipeText(marked ?? text, { pantry: await allIngredients(database()), system, family });
+  const words = marked ?? text;
+  const rows = words.split("\n").length;
+  // Reading goes over every line many ways: what is no recipe by its size is not begun.
+  if (words.length > mostLetters || rows > mostRows)
+    return refuse(
+      `${words.length.toLocaleString("en-GB")} letters in ${rows.toLocaleString("en-GB")} lines came; a recipe has at most ${mostLetters.toLocaleString("en-GB")} in ${mostRows}. Paste one recipe, without the page around it.`,
+    );
+  const read = readRecipeText(words, { pantry: await allIngredients(database()), system, family });
   if (read.draft.lines.length === 0)
     return refuse(
       "No ingredient was found in this. Wanted: one line each, with an amount, such as “125 g plain flour”.",

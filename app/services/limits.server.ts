@@ -1,0 +1,103 @@
+import { isIPv6 } from "node:net";
+import { CompiledQuery, sql } from "kysely";
+import { RateLimiterMemory, RateLimiterPostgres } from "rate-limiter-flexible";
+import { database } from "~/db/client.server";
+
+/**
+ * Attempts are counted in the database, so that two processes count together; while it is away each counts for itself.
+ */
+
+/** The limiter's queries through the program's own pool. */
+const store = {
+  query: async ({ text, values }: { text: string; values: unknown[] }) => {
+    const { rows, numAffectedRows } = await database().executeQuery(CompiledQuery.raw(text, values));
+    return { rows, rowCount: Number(numAffectedRows ?? 0) };
+  },
+};
+
+const limiter = (name: string, points: number, duration: number) =>
+  new RateLimiterPostgres({
+    storeClient: store,
+    storeType: "client",
+    tableName: "attempt",
+    tableCreated: true,
+    keyPrefix: name,
+    points,
+    duration,
+    insuranceLimiter: new RateLimiterMemory({ keyPrefix: name, points, duration }),
+  });
+
+/** Where somebody sits: an IPv4 address, or the /64 of an IPv6 one, as whoever has one address there has all of them. */
+export function networkOf(address: string): string {
+  const mapped = /^::ffff:(\d+\.\d+\.\d+\.\d+)$/i.exec(address)?.[1];
+  if (mapped) return mapped;
+  const bare = address.split("%")[0] ?? "";
+  if (!isIPv6(bare)) return address.slice(0, 60);
+  const [head = "", tail] = bare.split("::");
+  const front = head === "" ? [] : head.split(":");
+  const back = tail === undefined || tail === "" ? [] : tail.split(":");
+  const all = [...front, ...Array.from({ length: Math.max(0, 8 - front.length - back.length) }, () => "0"), ...back];
+  return `${all
+    .slice(0, 4)
+    .map((part) => Number.parseInt(part, 16).toString(16))
+    .join(":")}::/64`;
+}
+
+/**
+ * Attempts to sign in: enough for a mistyped password, too few to guess one. Per account and place, per place, per account wherever
+ * from, and in all.
+ */
+const signIns = {
+  accountAndPlace: limiter("sign-in-both", 5, 60),
+  place: limiter("sign-in-place", 30, 60),
+  account: limiter("sign-in-account", 60, 3600),
+  overall: limiter("sign-in-all", 600, 60),
+} as const;
+const accountKey = (email: string) => email.trim().toLowerCase().slice(0, 100);
+
+const secondsOf = (refused: unknown): number =>
+  Math.max(
+    1,
+    Math.ceil((refused instanceof Object && "msBeforeNext" in refused ? Number(refused.msBeforeNext) : 60_000) / 1000),
+  );
+
+/** Counts an attempt; gives the seconds to wait when there were too many. */
+export async function secondsToWait(email: string, address: string): Promise<number | undefined> {
+  const [place, account] = [networkOf(address), accountKey(email)];
+  try {
+    await signIns.overall.consume("all");
+    await signIns.place.consume(place);
+    await signIns.accountAndPlace.consume(`${place} ${account}`);
+    await signIns.account.consume(account);
+    return undefined;
+  } catch (refused) {
+    return secondsOf(refused);
+  }
+}
+
+/** A right password clears the count of that account, here and everywhere. */
+export async function forgetAttempts(email: string, address: string): Promise<void> {
+  const account = accountKey(email);
+  await signIns.accountAndPlace.delete(`${networkOf(address)} ${account}`);
+  await signIns.account.delete(account);
+}
+
+/** Guesses at intake links from one place. Whoever has a link that opens is never counted, nor kept waiting by who has none. */
+const guesses = limiter("link-guess", 20, 600);
+export const secondsAfterGuess = (address: string): Promise<number | undefined> =>
+  guesses.consume(networkOf(address)).then(
+    () => undefined,
+    (refused: unknown) => secondsOf(refused),
+  );
+
+/** Answers from one place: more than a family and its friends send. */
+const posts = limiter("intake-post", 60, 600);
+export const mayPost = (address: string): Promise<boolean> =>
+  posts.consume(networkOf(address)).then(
+    () => true,
+    () => false,
+  );
+
+/** Forgets what is long over. */
+export const sweepAttempts = async (): Promise<void> =>
+  void (await sql`delete from attempt where expire < ${Date.now() - 3_600_000}`.execute(database()));
