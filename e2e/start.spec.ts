@@ -87,6 +87,31 @@ test("killed without warning, the server goes with it and the next start recover
   expect(await ended(third.process)).toBe(0);
 });
 
+test("a second start on the same data says where the first answers and leaves it alone; server and database killed come back by themselves", async () => {
+  const first = await start();
+  const { DATABASE_URL: _url, ...env } = process.env;
+  const second = spawnSync(process.execPath, ["scripts/start.mjs"], {
+    env: { ...env, PORT: String(await freePort()), APRON_DATA_DIR: folder },
+    encoding: "utf8",
+  });
+  expect(second.status).toBe(1);
+  expect(second.stderr).toContain(`answers at ${first.base}`);
+  expect((await fetch(`${first.base}/sign-in`)).status).toBe(200);
+
+  const pid = Number(fs.readFileSync(databasePid(), "utf8").split("\n")[0]);
+  process.kill(pid, "SIGKILL");
+  // Asked while it is away: an answer in a sentence or a wait, never a dead server.
+  expect([200, 503]).toContain((await fetch(`${first.base}/sign-in`)).status);
+  await expect.poll(async () => (await fetch(`${first.base}/readyz`)).status, { timeout: 30_000 }).toBe(200);
+
+  const serving = spawnSync("pgrep", ["-P", String(first.process.pid), "-f", "serve.mjs"], { encoding: "utf8" });
+  process.kill(Number(serving.stdout.trim().split("\n")[0]), "SIGKILL");
+  await expect.poll(() => isUp(first.base), { timeout: 30_000 }).toBe(true);
+  expect((await fetch(`${first.base}/sign-in`)).status).toBe(200);
+  first.process.kill("SIGINT");
+  expect(await ended(first.process)).toBe(0);
+});
+
 test.describe("says in a sentence what it cannot do", () => {
   for (const [name, env, options, sentence] of [
     ["a port in words", { PORT: "galley" }, [], /PORT is “galley”\. Give a number from 1 to 65535/],

@@ -98,6 +98,15 @@ async function main() {
   });
   if (isStopping) return;
 
+  serve(url, prepared, demoAccounts);
+}
+
+/** A server that has answered and then dies is started again, each time a little later; one that cannot start ends the command. */
+const longestPause = 5000;
+let pause = 0;
+
+function serve(url, prepared, demoAccounts) {
+  let wasReady = false;
   // Detached, so that Ctrl-C reaches this process only, which then stops both in the right order.
   server = spawn(process.execPath, ["scripts/serve.mjs", ...(isDev ? ["--dev"] : [])], {
     detached: true,
@@ -106,11 +115,20 @@ async function main() {
   });
   server.on("exit", (code) => {
     if (isStopping) return;
+    if (wasReady || pause > 0) {
+      console.error(`The server has ended (${code ?? "killed"}) and is started again.`);
+      setTimeout(() => isStopping || serve(url, undefined, demoAccounts), pause);
+      pause = Math.min(longestPause, pause * 2 + 100);
+      return;
+    }
     isStopping = true;
     stopDatabase();
     process.exit(code ?? 1);
   });
   server.on("message", () => {
+    wasReady = true;
+    setTimeout(() => (pause = 0), longestPause * 2).unref();
+    if (!prepared) return;
     console.log(`\nApron Bell is ready: ${address}\n`);
     if (prepared.setupCode)
       console.log(

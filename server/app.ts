@@ -1,6 +1,7 @@
 import crypto from "node:crypto";
 import { createRequestHandler } from "@react-router/express";
 import express, { type ErrorRequestHandler, type RequestHandler } from "express";
+import { sql } from "kysely";
 import { RouterContextProvider } from "react-router";
 import { countedBody, readableAddress } from "./doors";
 import { nonceContext, addressContext } from "~/services/request.server";
@@ -70,6 +71,14 @@ export const app = express();
 app.disable("x-powered-by");
 app.set("trust proxy", "loopback");
 app.get("/healthz", (_request, response) => void response.type("text/plain").send("ok"));
+/** Ready to serve: the database answers. A proxy that asks here sends nobody to a program that could only say sorry. */
+app.get("/readyz", (_request, response) => {
+  response.set("Cache-Control", "no-store").type("text/plain");
+  sql`select 1`.execute(database()).then(
+    () => response.send("ready"),
+    () => response.status(503).send("the database does not answer"),
+  );
+});
 app.use(readableAddress, securityHeaders, sameOriginOnly, countedBody);
 app.use(
   createRequestHandler({

@@ -32,3 +32,11 @@ test("names and values of forms and JSON alike; files pass", () => {
   expect(clean.get("file")).toBeInstanceOf(File);
   expect(cleanJson({ "k\u0000": ["\ud800x", 1, null, { a: "b\u0007" }] })).toEqual({ k: ["x", 1, null, { a: "b" }] });
 });
+
+test("a list with a hole of a thousand million rows is no list", () => {
+  const form = new FormData();
+  form.append("dishes[0].what", "a");
+  form.append("dishes[999999999].what", "b");
+  form.append("x".repeat(200), "c");
+  expect([...cleanForm(form).keys()]).toEqual(["dishes[0].what"]);
+});

@@ -14,11 +14,21 @@ export const cleanText = (text: string): string =>
     .replace(controls, "")
     .normalize("NFC");
 
-/** A form whose every text keeps the rule; files are passed on. */
+/** Rows of a list that a form has at most; a form of ours has none longer, and a list of a thousand million holes stops the server. */
+const mostRows = 1000;
+const mostFields = 6000;
+const isName = (name: string): boolean =>
+  name.length <= 120 && [...name.matchAll(/\[(\d*)\]/g)].every(([, row]) => Number(row) < mostRows);
+
+/** A form whose every text keeps the rule; fields that no form of ours has are left out, files are passed on. */
 export function cleanForm(form: FormData): FormData {
   const clean = new FormData();
-  for (const [name, value] of form.entries())
+  let fields = 0;
+  for (const [name, value] of form.entries()) {
+    fields += 1;
+    if (!isName(name) || fields > mostFields) continue;
     clean.append(cleanText(name), typeof value === "string" ? cleanText(value) : value);
+  }
   return clean;
 }
 
