@@ -17,7 +17,7 @@ let seed = seedAt > 0 ? Number(process.argv[seedAt + 1]) : 20261126;
 const wanted = isShort ? { inputs: 600, kills: 6, checked: 20 } : { inputs: 20_000, kills: 50, checked: 200 };
 const atOnce = 8;
 /** What has to hold: memory in MB, seconds until the service is back. */
-const bars = { memory: 100, back: 10 };
+const bars = { memory: 100, back: isShort ? 40 : 10 };
 
 // A small generator of its own, so that a seed says what was sent.
 const random = () => {

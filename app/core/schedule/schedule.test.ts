@@ -232,6 +232,8 @@ test("never sooner than the heat alone takes; what the time went into adds up to
         .map((job) => job.recipe.heat.side1.likely + (job.recipe.heat.side2?.likely ?? 0)),
     );
     expect(timeline.lastLoadEnd + 1e-9).toBeGreaterThanOrEqual(longestStation);
+    const beyond = timeline.tasks.filter((task) => task.end > timeline.end + 1e-9);
+    expect(beyond).toEqual([]);
     const critical = timeline.critical.reduce((sum, part) => sum + part.minutes, 0);
     expect(critical).toBeCloseTo(timeline.end, 6);
     expect(loads.length).toBe(timeline.loads);

@@ -276,7 +276,14 @@ export function schedule(input: ScheduleInput): Timeline {
         stationId: unit.stationId,
       });
 
-  for (const one of cooking) one.servedAt = finish(one, input, push);
+  for (const one of cooking) {
+    const testers = tasks.filter((task) => task.kind === "tester" && task.stationId === one.job.stationId);
+    // Where the only piece there was proved the heat, the station ends with it.
+    one.servedAt = Math.max(
+      finish(one, input, push, open.includes(one)),
+      ...testers.map((task) => toSeconds(task.end)),
+    );
+  }
 
   const loadTasks = tasks.filter((task) => task.kind === "load");
   const lastLoadEnd = Math.max(demoLoadEnd, ...open.map((one) => (one.loads > 0 ? one.lastLoadEnd : 0)));
@@ -296,7 +303,8 @@ export function schedule(input: ScheduleInput): Timeline {
     const swap = starts.sort((a, b) => Math.abs(a - middle) - Math.abs(b - middle) || a - b)[0];
     if (swap !== undefined) ring("swap", toSeconds(swap));
   }
-  const eatFrom = Math.max(lastLoadEnd, ...open.map((one) => one.servedAt));
+  // A station without a surface still makes its sauce, and is waited for.
+  const eatFrom = Math.max(lastLoadEnd, ...cooking.map((one) => one.servedAt));
   const cleanFrom = eatFrom + toSeconds(input.eatMinutes);
   const end = cleanFrom + toSeconds(input.cleanMinutes);
   ring("eat", eatFrom);
@@ -315,7 +323,7 @@ export function schedule(input: ScheduleInput): Timeline {
     firstPour,
     lastLoadEnd: toMinutes(lastLoadEnd),
     loads: loadTasks.length,
-    critical: criticalOf(tasks, open, toMinutes(end)),
+    critical: criticalOf(tasks, cooking, toMinutes(end)),
     idle: idleOfAll(cooking, tasks, toMinutes(demoMixEnd)),
     batters: cooking.map(({ job, wetAt, mixedAt, readyAt, lastPour }): BatterTimes => ({
       stationId: job.stationId,
@@ -364,7 +372,7 @@ function handwork(job: StationJob, input: ScheduleInput, from: number, push: Pus
 }
 
 /** What is made beside the batter and what comes after the last piece; the moment from which the station can be served. */
-function finish(one: Cooking, input: ScheduleInput, push: Push): number {
+function finish(one: Cooking, input: ScheduleInput, push: Push, isPlaced: boolean): number {
   const { job } = one;
   if (job.pieces <= 0) return 0;
   const method = methodOf(job.recipe);
@@ -381,5 +389,5 @@ function finish(one: Cooking, input: ScheduleInput, push: Push): number {
   let aside = one.mixedAt;
   for (const { steps } of method.beside) aside = lay(aside, steps, "part");
   const after = method.after.length > 0 && one.loads > 0 ? lay(one.lastLoadEnd, method.after, "after") : 0;
-  return Math.max(one.lastLoadEnd, after, aside);
+  return Math.max(isPlaced ? one.lastLoadEnd : 0, after, aside);
 }
