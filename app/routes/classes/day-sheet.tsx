@@ -205,7 +205,7 @@ function Folder({ number }: { number: string }) {
           .
         </p>
       ) : null}
-      <h3>What was checked</h3>
+      <h3 style={{ marginTop: 18 }}>What was checked</h3>
       <p className="small">
         {input.labels.length === 0
           ? "No label has been read."
@@ -216,6 +216,7 @@ function Folder({ number }: { number: string }) {
               )
               .join("; ")}
       </p>
+      <h3 style={{ marginTop: 18 }}>Food and heat</h3>
       <p className="small">
         Hot food at {holdHotC[input.brief.regime]} °C or more, cold at {holdColdC} °C or less; raw batter 2 hours in the
         room at most, 1 above 32 °C. Left-overs to {coolDown.warm.toC} °C within {coolDown.warm.withinMinutes / 60}{" "}
@@ -224,7 +225,7 @@ function Folder({ number }: { number: string }) {
         outdoors only, never in a tent or porch. Extension leads unwound, dry, one appliance, never one into another.
       </p>
       <p className="caution" style={{ marginTop: 14 }}>
-        {closingCaution} The participant, their guardian and their clinician know best.
+        {closingCaution} So does their guardian.
       </p>
     </article>
   );
