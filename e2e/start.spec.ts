@@ -112,6 +112,34 @@ test("a second start on the same data says where the first answers and leaves it
   expect(await ended(first.process)).toBe(0);
 });
 
+test("a backup made while it runs is put back when it is stopped, and what is no backup changes nothing", async () => {
+  const { DATABASE_URL: _url, ...env } = process.env;
+  const run = (...args: string[]) =>
+    spawnSync(process.execPath, ["scripts/backup.mjs", ...args], {
+      env: { ...env, APRON_DATA_DIR: folder },
+      encoding: "utf8",
+    });
+  const file = path.join(folder, "kept.dump");
+  const first = await start();
+  const kept = run("backup", file);
+  expect(kept.stderr).toBe("");
+  expect(kept.stdout).toContain("restored beside");
+  const refused = run("restore", file);
+  expect([refused.status, refused.stderr]).toEqual([1, expect.stringContaining(`answers at ${first.base}`)]);
+  first.process.kill("SIGINT");
+  expect(await ended(first.process)).toBe(0);
+
+  const cut = path.join(folder, "cut.dump");
+  fs.writeFileSync(cut, fs.readFileSync(file).subarray(0, 20_000));
+  expect(run("restore", cut).stderr).toContain("Nothing was changed");
+  const restored = run("restore", file);
+  expect([restored.stderr, restored.status]).toEqual(["", 0]);
+  const again = await start();
+  expect(again.said()).toContain("Demo sign-in");
+  again.process.kill("SIGINT");
+  expect(await ended(again.process)).toBe(0);
+});
+
 test.describe("says in a sentence what it cannot do", () => {
   for (const [name, env, options, sentence] of [
     ["a port in words", { PORT: "galley" }, [], /PORT is “galley”\. Give a number from 1 to 65535/],

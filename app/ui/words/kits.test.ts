@@ -63,7 +63,9 @@ test("nothing said of any random class has a hole in it, and nothing says “saf
           ).map((way) => sayWay(way, "en-GB")),
         ),
       ];
-      expect(said.filter((sentence) => /undefined|\bNaN\b|\[object|\bnull\b|\bsafe(ly)?\b/i.test(sentence))).toEqual([]);
+      expect(said.filter((sentence) => /undefined|\bNaN\b|\[object|\bnull\b|\bsafe(ly)?\b/i.test(sentence))).toEqual(
+        [],
+      );
     }),
     { numRuns: 30, examples: Object.values(demo).map((one): [ClassInput] => [one]) },
   );
