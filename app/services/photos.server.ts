@@ -1,4 +1,5 @@
 import { database } from "~/db/client.server";
+import { bareJpeg, barePng } from "~/formats/photo";
 
 export interface Photo {
   readonly kind: "image/jpeg" | "image/png";
@@ -11,13 +12,14 @@ const beginnings: readonly (readonly [Photo["kind"], readonly number[]])[] = [
   ["image/png", [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]],
 ];
 
-/** A picture from a form: by its first bytes, whatever it calls itself. Undefined when none was sent. */
+/** A picture from a form: by its first bytes, whatever it calls itself, without place and camera. Undefined when none was sent. */
 export async function photoFrom(sent: FormDataEntryValue | null): Promise<Photo | "refused" | undefined> {
   if (!(sent instanceof File) || sent.size === 0) return undefined;
   if (sent.size > mostBytes) return "refused";
   const bytes = Buffer.from(await sent.arrayBuffer());
   const kind = beginnings.find(([, start]) => start.every((byte, index) => bytes[index] === byte))?.[0];
-  return kind ? { kind, bytes } : "refused";
+  const bare = kind === "image/jpeg" ? bareJpeg(bytes) : kind === "image/png" ? barePng(bytes) : undefined;
+  return kind && bare ? { kind, bytes: Buffer.from(bare) } : "refused";
 }
 
 export const photoOf = async (classId: string, ingredientId: string) =>
