@@ -57,17 +57,23 @@ export function readDeviceEvents<E extends { readonly id: string; readonly at: n
   };
 }
 
-/** What of a batch is kept now, and what carries an id that belongs to something else. */
-export const answerFor = (
+/**
+ * The answer to a batch: what of it is kept now, and what is not taken with its reason, an id that belongs to something else among
+ * them. Where nothing at all was taken the request itself was nothing, and says so by its status.
+ */
+export function answerFor(
   asked: readonly { readonly id: string }[],
   kept: readonly string[],
-  refused: readonly Refused[],
-): { readonly kept: readonly string[]; readonly refused: readonly Refused[] } => ({
-  kept,
-  refused: [
-    ...refused,
+  before: readonly Refused[],
+): Response {
+  const refused = [
+    ...before,
     ...asked
       .filter((event) => !kept.includes(event.id))
       .map((event) => ({ id: event.id, problem: "its id belongs to something else already" })),
-  ],
-});
+  ];
+  const [first] = refused;
+  return kept.length === 0 && first
+    ? Response.json({ problem: `Not understood: ${first.problem}.`, kept, refused }, { status: 400 })
+    : Response.json({ kept, refused });
+}

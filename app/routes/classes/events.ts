@@ -27,5 +27,5 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       { status: 400 },
     );
   const kept = await appendEvents(database(), input, read.events, accountOf(context).id);
-  return Response.json(answerFor(read.events, kept, read.refused));
+  return answerFor(read.events, kept, read.refused);
 }

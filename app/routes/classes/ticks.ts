@@ -29,5 +29,5 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       { status: 400 },
     );
   const kept = await appendTicks(database(), params.classId, read.events, accountOf(context).id);
-  return Response.json(answerFor(read.events, kept, read.refused));
+  return answerFor(read.events, kept, read.refused);
 }

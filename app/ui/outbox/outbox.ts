@@ -102,11 +102,12 @@ export async function flush(channel: Channel): Promise<Sent> {
       });
       if (response.redirected || response.status === 401) return "signed-out";
       if (response.status >= 500) return "offline";
-      if (!response.ok) return "refused";
-      const { kept, refused } = (await response.json()) as {
-        kept: string[];
-        refused: { id: string; problem: string }[];
+      // Refused one by one, all of them or some; a request that is refused as a whole says nothing of each.
+      const { kept, refused } = (await response.json().catch(() => ({}))) as {
+        kept?: string[];
+        refused?: { id: string; problem: string }[];
       };
+      if (!kept || !refused) return "refused";
       await forget(kept);
       await refuse(refused);
       // Nothing moved: what is left waits for another day rather than going round for ever.
