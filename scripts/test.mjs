@@ -104,6 +104,5 @@ if (isBuilt) {
     const { stats, errors } = JSON.parse(fs.readFileSync(browserReport, "utf8"));
     count(stats.expected, stats.unexpected + stats.flaky + errors.length);
   } else if (!isBrowserWell) count(0, 1);
-  await check("attack, its short form", ["scripts/attack.mjs", "--short"]);
 }
 end();
