@@ -48,6 +48,8 @@ const bodies: readonly (readonly [path: RegExp, most: number, what: string])[] =
   [/^\/kitchens\//, 400_000, "a kitchen"],
 ];
 const mostForm = 200_000;
+/** Whoever is still sending hears the answer before the connection ends, in milliseconds. */
+const lingers = 1500;
 
 const unsafe = new Set(["POST", "PUT", "PATCH", "DELETE"]);
 
@@ -61,7 +63,7 @@ export const countedBody: RequestHandler = (request, response, next) => {
   const tooLarge = () => {
     if (response.headersSent) return void request.destroy();
     response.set("Connection", "close");
-    response.once("finish", () => setTimeout(() => request.socket.destroy(), 50).unref());
+    response.once("finish", () => setTimeout(() => request.socket.destroy(), lingers).unref());
     plain(
       response,
       413,
