@@ -10,7 +10,6 @@ test("whatever comes in is well formed, composed and without control signs after
         const clean = cleanText(text + odd + text);
         expect(clean.isWellFormed()).toBe(true);
         expect(clean).toBe(clean.normalize("NFC"));
-        // eslint-disable-next-line no-control-regex
         expect(clean).not.toMatch(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/);
         expect(cleanText(clean)).toBe(clean);
       },
