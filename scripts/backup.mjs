@@ -5,7 +5,7 @@ import crypto from "node:crypto";
 import fs from "node:fs";
 import path from "node:path";
 import pg from "pg";
-import { takeFolder, leaveFolder } from "./lib/lock.mjs";
+import { holderOf, leaveFolder, takeFolder } from "./lib/lock.mjs";
 import { Sentence, serverBin, startCluster } from "./lib/postgres.mjs";
 
 const root = path.resolve(import.meta.dirname, "..");
@@ -63,17 +63,10 @@ function readable(file) {
 
 async function main() {
   const url = { value: process.env.DATABASE_URL, cluster: undefined, wasRunning: true };
-  const isHeld = () => {
-    try {
-      return fs.existsSync(path.join(dataDir, "running.json"));
-    } catch {
-      return false;
-    }
-  };
   if (!url.value) {
     if (!fs.existsSync(dataDir))
       throw new Sentence(`There is no data in ${dataDir}. Name its folder: APRON_DATA_DIR=other npm run ${what}`);
-    url.wasRunning = isHeld();
+    url.wasRunning = holderOf(dataDir) !== undefined;
     if (what === "restore") {
       const other = takeFolder(dataDir, "a restore");
       if (other)

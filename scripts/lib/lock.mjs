@@ -20,6 +20,18 @@ function startOf(pid) {
   }
 }
 
+/** Who has a folder now; undefined for nobody, also where a killed one left its mark. */
+export function holderOf(dataDir) {
+  try {
+    const other = JSON.parse(fs.readFileSync(fileOf(dataDir), "utf8"));
+    if (Number.isInteger(other.pid) && startOf(other.pid) === other.start)
+      return { pid: other.pid, address: other.address };
+  } catch {
+    // No mark, or none that can be read.
+  }
+  return undefined;
+}
+
 /**
  * Takes the folder, or gives who has it. What a killed start left behind is taken over.
  * @returns undefined when it is ours now; otherwise the address the running one answers at.
@@ -35,14 +47,8 @@ export function takeFolder(dataDir, address) {
     } catch (error) {
       if (error.code !== "EEXIST") throw error;
     }
-    let other;
-    try {
-      other = JSON.parse(fs.readFileSync(file, "utf8"));
-    } catch {
-      other = {};
-    }
-    if (Number.isInteger(other.pid) && startOf(other.pid) === other.start)
-      return { pid: other.pid, address: other.address };
+    const other = holderOf(dataDir);
+    if (other) return other;
     // Nobody of that number and start: left behind by one that was killed.
     fs.rmSync(file, { force: true });
   }

@@ -1,5 +1,5 @@
 import { type Recipe, type SurfaceKind, isBatter } from "~/core/recipe";
-import type { Pantry } from "../batter";
+import { type Pantry, lineGrams } from "../batter";
 import type { BatterFinding } from "../types";
 
 /** Surfaces on which a batter may stick where nothing greases them; what they are coated with is for the author to say. */
@@ -16,16 +16,13 @@ export function panFat(recipe: Recipe, pantry: Pantry): BatterFinding[] {
   const isSaid = recipe.steps.some((step) =>
     /\b(?:grease|oil|butter|non-?stick)\b/i.test(step.kind === "mix" ? "" : step.text),
   );
-  const fat = recipe.lines.reduce((sum, line) => {
-    const one = pantry.get(line.ingredientId);
-    const is = one?.role === "fat" && isBatter(line, recipe) && line.amount.kind === "exact";
-    return (
-      sum +
-      (is && line.amount.kind === "exact" && line.amount.amount.unit === "g"
-        ? Number(line.amount.amount.value.num / line.amount.amount.value.den)
-        : 0)
-    );
-  }, 0);
+  const fat = recipe.lines.reduce(
+    (sum, line) =>
+      pantry.get(line.ingredientId)?.role === "fat" && isBatter(line, recipe)
+        ? sum + (lineGrams(line, recipe, pantry) ?? 0)
+        : sum,
+    0,
+  );
   return surfaceKinds.length === 0 || isGreased || isSaid || fat > greasesItself
     ? []
     : [{ code: "pan-fat-not-said", level: "notes", surfaceKinds }];

@@ -6,7 +6,7 @@ import type { BatterFinding } from "../types";
  * How much more liquid a flour takes than plain white wheat flour, as shares of the liquid (starting values from general baking
  * tables): wholemeal and rye 5 to 10 %, gluten-free blends about 10 %; both go on drinking while the batter stands.
  */
-const drinks: Readonly<Record<string, { readonly low: number; readonly high: number }>> = {
+export const drinks: Readonly<Record<string, { readonly low: number; readonly high: number }>> = {
   "wholemeal-flour": { low: 0.05, high: 0.1 },
   "rye-flour": { low: 0.05, high: 0.1 },
   "gluten-free-flour": { low: 0.1, high: 0.1 },

@@ -1,14 +1,18 @@
-import { type Ratio, divide, ratio, toNumber } from "~/core/quantity";
+import { type Ratio, divide, ratioOf, toNumber } from "~/core/quantity";
 import type { RecipeEdit } from "~/core/recipe";
+import { drinks } from "../checks/thirst";
 import { addBeside, dropIfThere, gramsAmount, gramsOf, scaleLiquids } from "./helpers";
 import type { FindSwaps, SwapNote } from "./types";
 
-/** How much liquid a flour drinks beside plain white wheat flour: wholemeal 5 to 10 % more, a gluten-free blend 10 % (starting values). */
-const thirst: Readonly<Record<string, Ratio>> = {
-  "plain-flour": ratio(1n),
-  "wholemeal-flour": ratio(43n, 40n),
-  "gluten-free-flour": ratio(11n, 10n),
-};
+/** The flours that stand for one another here. */
+const flours: readonly string[] = ["plain-flour", "wholemeal-flour", "gluten-free-flour"];
+
+/** How much liquid a flour wants beside plain white wheat flour: the middle of what it drinks more. */
+function thirstOf(ingredientId: string): Ratio | undefined {
+  if (!flours.includes(ingredientId)) return undefined;
+  const more = drinks[ingredientId];
+  return ratioOf(1 + (more ? (more.low + more.high) / 2 : 0));
+}
 /** Grams of binder to 100 g of a gluten-free blend that has none of its own (starting value). */
 const binderPer100 = 1;
 /** Minutes a gluten-free batter rests until it has drunk (starting value). */
@@ -16,11 +20,12 @@ const glutenFreeRest = 10;
 
 /** White, wholemeal and gluten-free flour for one another, with the liquid each wants and the binder the last needs. */
 export const flour: FindSwaps = (recipe, line, pantry) => {
-  const from = thirst[line.ingredientId];
+  const from = thirstOf(line.ingredientId);
   if (!from || line.bowl === "topping") return [];
   const binderId = `${line.id}-binder`;
-  return Object.entries(thirst).flatMap(([id, to]) => {
-    if (id === line.ingredientId || !pantry.has(id)) return [];
+  return flours.flatMap((id) => {
+    const to = thirstOf(id);
+    if (!to || id === line.ingredientId || !pantry.has(id)) return [];
     const isGlutenFree = id === "gluten-free-flour";
     const factor = divide(to, from);
     const binder = (gramsOf(recipe, line, pantry) * binderPer100) / 100;
