@@ -5,18 +5,8 @@ import { canonical } from "~/core/plan";
 import { recipeSchema, toPlain } from "~/formats/class-file";
 import { recipes } from "../../../test/recipes";
 import { amountText, compareRecipes } from "./compare";
-import {
-  type RecipeDraft,
-  kindOfTyped,
-  usualCooking,
-  withFamily,
-  withStepKind,
-  draftOf,
-  emptyDraft,
-  emptyLine,
-  keepsFromSaving,
-  readDraft,
-} from "./draft";
+import { type RecipeDraft, draftOf, emptyDraft, emptyLine, keepsFromSaving, readDraft } from "./draft";
+import { kindOfTyped, usualCooking, withFamily, withStepKind } from "./draft-changes";
 import { applyEdit, applyEdits } from "./edits";
 import { familyFacts } from "./families";
 import { familyHeat, freshStepId, stepTemplate } from "./templates";

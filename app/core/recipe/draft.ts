@@ -15,13 +15,12 @@ import {
   writeRatio,
 } from "~/core/quantity";
 import type { FillMethod } from "~/core/pantry";
-import { familyHeat, familyPiece, stepTemplate } from "./templates";
+import { familyHeat, familyPiece } from "./templates";
 import type {
   Bowl,
   Cue,
   Family,
   Hazard,
-  Heat,
   Line,
   LineAmount,
   Part,
@@ -174,7 +173,7 @@ export interface DraftRead {
 }
 
 const text = (value: number): string => String(Math.round(value * 1000) / 1000);
-const spanText = (value: Span): DraftSpan => ({
+export const spanText = (value: Span): DraftSpan => ({
   low: text(value.low),
   likely: text(value.likely),
   high: text(value.high),
@@ -307,65 +306,6 @@ export const emptyLine = (id: string): DraftLine => ({
   choices: [],
   guesses: [],
 });
-
-/** What a family is usually cooked on, how hot, how long, and how wide a piece is, as fields of a draft. */
-export function usualCooking(family: Family) {
-  const heat = familyHeat(family);
-  return {
-    surfaceKinds: heat.surfaceKinds,
-    surfaceFrom: String(heat.surfaceC.from),
-    surfaceTo: String(heat.surfaceC.to),
-    test: heat.test,
-    side1: spanText(heat.side1),
-    hasSide2: heat.side2 !== null,
-    ...(heat.side2 ? { side2: spanText(heat.side2) } : {}),
-    cues: heat.cues,
-    turnaround: String(heat.turnaround),
-    pourPerPiece: String(heat.pourPerPiece),
-    recover: String(heat.recover),
-    pieceDiameterCm: String(familyPiece[family].cm),
-  } satisfies Partial<RecipeDraft>;
-}
-
-/**
- * A draft said to be of another family. Heat, surfaces and cues that were the old family's usual ones become the new one's; what the
- * author has set stays, and a finding says where it does not fit.
- */
-export function withFamily(draft: RecipeDraft, family: Family): Partial<RecipeDraft> {
-  const before = usualCooking(draft.family);
-  const same = (key: keyof typeof before) => JSON.stringify(draft[key]) === JSON.stringify(before[key]);
-  const isUsual = (["surfaceKinds", "surfaceFrom", "surfaceTo", "side1", "cues"] as const).every(same);
-  return isUsual ? { family, ...usualCooking(family) } : { family };
-}
-
-/**
- * A step said to be of another kind: what came with the old kind alone (its caution, its tools, its usual minutes) goes with it, so
- * that a rest does not carry the burns of the cook step it was added as.
- */
-export function withStepKind(step: DraftStep, kind: StepKind, heat: Heat): Partial<DraftStep> {
-  const [was, is] = [step.kind, kind].map((one) => stepTemplate(one, { steps: [], heat }));
-  if (!was || !is) return { kind };
-  const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
-  const kept = step.hazards.filter((hazard) => !was.hazards.includes(hazard));
-  return {
-    kind,
-    hazards: [...new Set([...kept, ...is.hazards])],
-    ...(same(step.tools, was.tools) ? { tools: is.tools } : {}),
-    ...(same(step.minutes, spanText(was.minutes)) ? { minutes: spanText(is.minutes) } : {}),
-    ...(step.who === was.who ? { who: is.who } : {}),
-  };
-}
-
-/** What a line's amount is once somebody has typed in it: an open amount that became a figure is one. */
-export function kindOfTyped(
-  line: Pick<DraftLine, "kind">,
-  text: string,
-  system: MeasuringSystem | undefined,
-): LineAmount["kind"] {
-  if (line.kind !== "unknown") return line.kind;
-  const read = readQuantity(text, { system });
-  return read?.form.kind === "exact" && read.rest === "" && read.form.amount.unit !== "piece" ? "exact" : line.kind;
-}
 
 /** A draft with nothing in it but what its family usually needs. */
 export function emptyDraft(family: Family): RecipeDraft {

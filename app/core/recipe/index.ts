@@ -8,5 +8,6 @@ export * from "./templates";
 export * from "./edits";
 export * from "./safety";
 export * from "./draft";
+export * from "./draft-changes";
 export * from "./compare";
 export { checkRecipe } from "./checks";
