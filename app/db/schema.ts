@@ -11,13 +11,24 @@ export interface AccountTable {
   name: string;
   role: "lead" | "assistant";
   password_hash: string;
+  version: Generated<number>;
+  closed_at: ColumnType<Date | null, Date | undefined, Date | null>;
   created_at: CreatedAt;
   updated_at: Instant;
 }
 export interface LoginSessionTable {
+  id: Generated<string>;
   id_hash: string;
+  device: Generated<string>;
+  seen_at: Instant;
   account_id: string;
   created_at: CreatedAt;
+  expires_at: Instant;
+}
+export interface PasswordLetterTable {
+  token_hash: string;
+  account_id: string;
+  written_at: CreatedAt;
   expires_at: Instant;
 }
 export interface SetupCodeTable {
@@ -213,6 +224,7 @@ export interface ParticipantTable {
   answered_by: string | null;
   answered_on: string | null;
   email: string | null;
+  stamp_key: Generated<string>;
   version: Generated<number>;
   updated_by: string | null;
   updated_at: Instant;
@@ -378,6 +390,7 @@ export interface RemovedPersonTable {
   document: unknown;
   email: string | null;
   cared_for: string[];
+  stamp_key: Generated<string>;
   was_pinned: boolean;
   removed_by: string | null;
   removed_at: CreatedAt;
@@ -428,6 +441,7 @@ export interface ClassLogTable {
   class_id: string;
   pieces_made: number | null;
   note: string;
+  names_nobody: Generated<boolean>;
   version: Generated<number>;
   kept_by: string | null;
   updated_at: Instant;
@@ -451,6 +465,7 @@ export interface DB {
   attempt: AttemptTable;
   account: AccountTable;
   login_session: LoginSessionTable;
+  password_letter: PasswordLetterTable;
   setup_code: SetupCodeTable;
   ingredient: IngredientTable;
   ingredient_substance: IngredientSubstanceTable;

@@ -120,13 +120,90 @@ describe("whoever asks gets what is theirs", () => {
     for (const { file } of behindSignIn) {
       const door = await doorOf(file);
       if (!door.loader || streams.includes(file)) continue;
-      const sent = canonical((await ask(door, cookies.assistant, { params })).body);
+      // The frame of a class sends most where most is needed: on the register.
+      const path = file === "routes/classes/class.tsx" ? `/classes/${params.classId ?? ""}/people` : "/";
+      const sent = canonical((await ask(door, cookies.assistant, { params, path })).body);
       for (const word of hidden) expect([file, word, sent.includes(word)]).toEqual([file, word, false]);
-      const whole = canonical((await ask(door, cookies.lead, { params })).body);
+      const whole = canonical((await ask(door, cookies.lead, { params, path })).body);
       for (const word of hidden) if (whole.includes(word)) asLead.add(word);
     }
     // Otherwise the words above were never there to be hidden.
     expect([...asLead].sort()).toEqual([...hidden].sort());
+  });
+
+  test("what people declared goes to the pages that need it, and every look at it is written down, as a page and as data", async () => {
+    const frame = await doorOf("routes/classes/class.tsx");
+    const needed = [
+      ...["brief", "people", "people/import", "people/intake", "people/privacy", "people/seats", "people/:personId"],
+      ...["allergies", "allergies/matrix", "allergies/brought/:foodId", "allergies/:personId"],
+      ...["day-sheet/folder", "labels/:ingredientId"],
+    ];
+    const within = places.filter((place) => place.layouts.at(-1) === "routes/classes/class.tsx");
+    const looks = async () =>
+      Number(
+        (
+          await db
+            .selectFrom("audit_entry")
+            .select((eb) => eb.fn.countAll().as("n"))
+            .executeTakeFirstOrThrow()
+        ).n,
+      );
+    const pages = within
+      .map((place) => place.path.replace("classes/:classId", "").replace(/^\//, ""))
+      .flatMap((page) => (page === "day-sheet/:kind" ? ["day-sheet/wall", "day-sheet/folder"] : [page]));
+    expect(pages.length).toBeGreaterThan(25);
+    for (const page of pages)
+      for (const end of ["", ".data", "/_.data"]) {
+        await db.deleteFrom("audit_entry").execute();
+        const address = `/classes/${params.classId ?? ""}/${page.replace(/:(\w+)/g, (_, name: string) => params[name] ?? "")}${end}`;
+        const sent = canonical((await ask(frame, cookies.lead, { params, path: address })).body);
+        const isNeeded = needed.includes(page);
+        expect([
+          page,
+          end,
+          sent.includes("rescue-medicine") || sent.includes("hives within minutes"),
+          await looks(),
+        ]).toEqual([page, end, isNeeded, isNeeded ? 1 : 0]);
+      }
+  });
+
+  test("the class list goes by pages, either side by itself", async () => {
+    const list = await doorOf("routes/classes/list.tsx");
+    const titles = async (path: string) => {
+      const { ahead, behind, count } = (await ask(list, cookies.lead, { path })).body as {
+        ahead: { title: string }[];
+        behind: { title: string }[];
+        count: { from: number; before: number };
+      };
+      return { ahead: ahead.map((one) => one.title), behind: behind.map((one) => one.title), count };
+    };
+    const { input } = await classOr404(params.classId ?? "");
+    await sql`insert into class (title, starts_at, time_zone, kitchen_id, people, audience, minutes, pieces_each_num, pieces_each_den,
+        station_size, helpers, kit_mode, demo, testers_per_surface, batch_rule, measuring_set_id, regime, hot_places_per_adult,
+        doors_minutes, eat_minutes, clean_minutes, has_demo_batch, has_spare_kit, station_names)
+      select 'Past ' || n, to_char(timestamp '2020-01-01 10:00' + n * interval '1 day', 'YYYY-MM-DD"T"HH24:MI'), time_zone, kitchen_id, people, audience, minutes,
+        pieces_each_num, pieces_each_den, station_size, helpers, kit_mode, demo, testers_per_surface, batch_rule,
+        measuring_set_id, regime, hot_places_per_adult, doors_minutes, eat_minutes, clean_minutes, has_demo_batch,
+        has_spare_kit, station_names
+      from class, generate_series(1, 60) as n where id = ${params.classId}`.execute(db);
+    const first = await titles("/");
+    expect(first.count.before).toBeGreaterThanOrEqual(60);
+    const seen: string[] = [];
+    for (let page = 1; page <= Math.ceil(first.count.before / 25); page += 1) {
+      const { behind, ahead } = await titles(`/?behind=${page}`);
+      seen.push(...behind);
+      expect(ahead).toEqual(first.ahead);
+    }
+    expect(seen).toHaveLength(first.count.before);
+    expect(new Set(seen.filter((title) => title.startsWith("Past"))).size).toBe(60);
+    expect(seen.indexOf("Past 60")).toBeLessThan(seen.indexOf("Past 1"));
+    // No page of the list is the one nearest to it.
+    expect((await titles("/?behind=99999")).behind).toEqual(
+      (await titles(`/?behind=${Math.ceil(first.count.before / 25)}`)).behind,
+    );
+    expect((await titles("/?behind=-1&ahead=x")).behind).toEqual(first.behind);
+    await db.deleteFrom("class").where("title", "like", "Past %").execute();
+    expect(input.title).not.toMatch(/^Past/);
   });
 
   test("what there is none of is a sentence with 404, for every kind of thing an address names", async () => {

@@ -1,10 +1,10 @@
-import type { Kysely } from "kysely";
+import { type Kysely, sql } from "kysely";
 import { data } from "react-router";
 import { z } from "zod";
 import type { LabelReading, PackSize, SharedFood } from "~/core/pantry";
 import type { Participant } from "~/core/people";
 import { type Brief, type ClassInput, type Stage, plan } from "~/core/plan";
-import { type StageInputs, sealsOf, stageInputs } from "~/core/sheet";
+import { type PersonKeys, type StageInputs, sealsOf, stageInputs } from "~/core/sheet";
 import { database, within } from "~/db/client.server";
 import { type StoredClass, addClass, briefColumns, classOf, writeDishes } from "~/db/queries/classes.server";
 import { addLabels, addSharedFood } from "~/db/queries/labels.server";
@@ -268,6 +268,12 @@ export async function stampsOf(classId: string): Promise<Stamp[]> {
   return rows.map((row) => ({ ...row, stage: row.stage as Stage, inputs: row.inputs as StageInputs }));
 }
 
+/** What keys the people of a class in its stamps. */
+async function keysOf(db: Kysely<DB>, classId: string): Promise<PersonKeys> {
+  const rows = await db.selectFrom("participant").select(["id", "stamp_key"]).where("class_id", "=", classId).execute();
+  return new Map(rows.map((row) => [row.id, row.stamp_key]));
+}
+
 /** Settles a stage on the class as it is now. */
 export async function settle(
   db: Kysely<DB>,
@@ -276,9 +282,10 @@ export async function settle(
   stage: Stage,
   accountId: string | null,
 ): Promise<void> {
+  const keys = await keysOf(db, classId);
   const stamp = {
-    fingerprint: sealsOf(input, plan(input))[stage],
-    inputs: JSON.stringify(stageInputs(input, stage)),
+    fingerprint: sealsOf(input, plan(input), keys)[stage],
+    inputs: JSON.stringify(stageInputs(input, stage, keys)),
     stamped_by: accountId,
     stamped_at: new Date(),
   };
@@ -296,12 +303,22 @@ export const unsettle = async (classId: string, stage: Stage): Promise<void> =>
     .where("stage", "=", stage)
     .execute());
 
-/** Notes who looked at or changed health data. */
+/** Notes who changed health data, or took it along. */
 export const audit = async (accountId: string, classId: string, action: string): Promise<void> =>
   void (await database()
     .insertInto("audit_entry")
     .values({ account_id: accountId, class_id: classId, action })
     .execute());
+
+/** Whoever looks at the same page again within this many minutes is noted once. */
+const oneLook = 15;
+
+/** Notes who looked at health data. */
+export const auditLook = async (accountId: string, classId: string, action: string): Promise<void> =>
+  void (await sql`insert into audit_entry (account_id, class_id, action)
+    select ${accountId}::uuid, ${classId}::uuid, ${action} where not exists (select from audit_entry
+      where account_id = ${accountId} and class_id = ${classId} and action = ${action}
+        and happened_at > now() - make_interval(mins => ${oneLook}))`.execute(database()));
 
 const suffixed = (id: string, n: number) => `${id.slice(0, 60)}-${n}`;
 

@@ -119,6 +119,7 @@ async function loadAll(db: Kysely<DB>): Promise<void> {
     {
       piecesMade: 10,
       note: "Two waffles stuck before the spray was warm. Next time switch the irons on at the doors and give the middle one to the instructor.",
+      namesNobody: true,
     },
     lead,
   );

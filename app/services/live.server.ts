@@ -106,6 +106,8 @@ export async function snapshotOf(classId: string): Promise<ClassInput | undefine
 export interface KeptLog {
   readonly piecesMade: number | null;
   readonly note: string;
+  /** It stays when the health data of the class goes. */
+  readonly namesNobody: boolean;
   readonly version: number;
   readonly by: string | null;
   readonly at: Date;
@@ -115,7 +117,14 @@ export const logOf = async (classId: string): Promise<KeptLog | undefined> =>
   database()
     .selectFrom("class_log")
     .leftJoin("account", "account.id", "kept_by")
-    .select(["pieces_made as piecesMade", "note", "version", "account.name as by", "class_log.updated_at as at"])
+    .select([
+      "pieces_made as piecesMade",
+      "note",
+      "names_nobody as namesNobody",
+      "class_log.version",
+      "account.name as by",
+      "class_log.updated_at as at",
+    ])
     .where("class_id", "=", classId)
     .executeTakeFirst();
 
@@ -124,10 +133,15 @@ export async function keepLog(
   db: Kysely<DB>,
   classId: string,
   version: number,
-  log: { piecesMade: number | null; note: string },
+  log: { piecesMade: number | null; note: string; namesNobody?: boolean },
   accountId: string | null,
 ): Promise<boolean> {
-  const values = { pieces_made: log.piecesMade, note: log.note, kept_by: accountId };
+  const values = {
+    pieces_made: log.piecesMade,
+    note: log.note,
+    names_nobody: log.namesNobody ?? false,
+    kept_by: accountId,
+  };
   const kept =
     version === 0
       ? await db

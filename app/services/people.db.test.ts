@@ -1,7 +1,10 @@
+import crypto from "node:crypto";
 import { CalendarDate } from "@internationalized/date";
 import { type Kysely, sql } from "kysely";
 import { plan, waysOutFor } from "~/core/plan";
+import { sealsOf, stageInputs } from "~/core/sheet";
 import type { DB } from "~/db/schema";
+import { outbox } from "~/devices/mail.server";
 import { demoClasses } from "~/demo/boathouse";
 import { aClass, anAccount, programDatabase } from "../../test/database";
 import {
@@ -23,11 +26,22 @@ import {
   recordOf,
   removalDay,
   removeExpired,
+  removeHealth,
   setRetention,
 } from "./privacy.server";
 import { changePlan, madeChanges, undoChange } from "./arrange.server";
-import { addBrought, classOr404, forgetLabel, importClass, removeBrought, saveLabel, savePack } from "./classes.server";
-import { appendEvents, snapshotOf } from "./live.server";
+import {
+  addBrought,
+  classOr404,
+  forgetLabel,
+  importClass,
+  removeBrought,
+  saveLabel,
+  savePack,
+  settle,
+  stampsOf,
+} from "./classes.server";
+import { appendEvents, keepLog, logOf, snapshotOf } from "./live.server";
 
 let db: Kysely<DB>;
 let lead = "";
@@ -282,7 +296,60 @@ test("an assistant sees what must be avoided and where the medicine is, no words
     expect(text).not.toContain(hidden);
   expect(text).toContain("red bag");
   expect(seen.input.people.find((one) => one.name === "Ottoline Brask")?.needs).toHaveLength(1);
-  expect(asSeenBy({ role: "lead" }, whole)).toBe(whole);
+  expect(asSeenBy({ role: "lead" }, whole)).toEqual({ input: whole.input, meta: whole.meta });
+});
+
+test("a stamp holds no hash that could be guessed: keyed by a secret that goes with the person", async () => {
+  const before = await stored();
+  const ezra = await personNamed("Ezra Larkspur");
+  const stampOf = async () => (await stampsOf(classId)).find((one) => one.stage === "allergies");
+  await settle(db, before.input, classId, "allergies", lead);
+  const stamp = await stampOf();
+  // Whoever knows what people declare cannot find it by hashing.
+  expect(stamp?.inputs[`answer:${ezra.id}`]).not.toBe(stageInputs(before.input, "allergies")[`answer:${ezra.id}`]);
+  expect(stamp?.fingerprint).not.toBe(sealsOf(before.input, plan(before.input)).allergies);
+  expect(stamp?.inputs).toEqual(stageInputs(before.input, "allergies", before.keys));
+  expect(stamp?.fingerprint).toBe(sealsOf(before.input, plan(before.input), before.keys).allergies);
+  expect(new Set(before.keys.values()).size).toBe(before.keys.size);
+  expect(before.keys.get(ezra.id)).toMatch(/^[0-9a-f-]{36}$/);
+  // Taken off: nothing of them stands in any stamp; put back, what was signed is what is there again.
+  await takeOff(db, classId, ezra, lead);
+  const text = JSON.stringify(await stampsOf(classId));
+  expect(text).not.toContain(ezra.id);
+  await putBack(db, classId, ezra.id, lead);
+  const back = await stored();
+  expect(sealsOf(back.input, plan(back.input), back.keys).allergies).toBe(stamp?.fingerprint);
+});
+
+test("when health data goes, so do notes, what was said while teaching, letters and the secrets of stamps", async () => {
+  const before = await stored();
+  const fay = await personNamed("Fay Mosswell");
+  await db.updateTable("participant").set({ note: "tires soon" }).where("id", "=", fay.id).execute();
+  await settle(db, before.input, classId, "allergies", lead);
+  await appendEvents(
+    db,
+    before.input,
+    [{ id: crypto.randomUUID(), at: 5, kind: "note-added", text: "Fay was unwell after the second" }],
+    lead,
+  );
+  await keepLog(db, classId, 0, { piecesMade: 3, note: "Fay again" }, lead);
+  await outbox(db).send([{ classId, to: "fay@home.example", subject: "s", body: "Fay and nuts" }]);
+  await removeHealth(db, [classId]);
+  const dump = JSON.stringify(
+    await Promise.all(
+      (["participant", "live_event", "class_log", "outbox_mail", "stage_stamp", "live_run"] as const).map((table) =>
+        db.selectFrom(table).selectAll().where("class_id", "=", classId).execute(),
+      ),
+    ),
+  );
+  for (const word of ["tires soon", "unwell", "Fay again", "nuts", "answer:"])
+    expect([word, dump.includes(word)]).toEqual([word, false]);
+  const after = await stored();
+  for (const [id, key] of before.keys) expect(after.keys.get(id)).not.toBe(key);
+  // A note that names nobody was said to be one to keep.
+  await keepLog(db, classId, 1, { piecesMade: 3, note: "Irons on at the doors", namesNobody: true }, lead);
+  await removeHealth(db, [classId]);
+  expect((await logOf(classId))?.note).toBe("Irons on at the doors");
 });
 
 test("a remedy changes the plan whole, is kept, and is undone to what was", async () => {

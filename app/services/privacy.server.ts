@@ -15,11 +15,47 @@ import type { Account } from "./accounts.server";
 export const inputAsSeenBy = (account: Pick<Account, "role">, input: ClassInput): ClassInput =>
   account.role === "lead" ? input : { ...input, people: input.people.map(withoutWords) };
 
+/** What of a stored class leaves the server. */
+export type SeenClass = Pick<StoredClass, "input" | "meta">;
+
 /** A stored class as an account may see it: an assistant sees nobody's address. */
-export const asSeenBy = (account: Pick<Account, "role">, stored: StoredClass): StoredClass =>
-  account.role === "lead"
-    ? stored
-    : { input: inputAsSeenBy(account, stored.input), meta: { ...stored.meta, emails: {} } };
+export const asSeenBy = (account: Pick<Account, "role">, { input, meta }: StoredClass): SeenClass =>
+  account.role === "lead" ? { input, meta } : { input: inputAsSeenBy(account, input), meta: { ...meta, emails: {} } };
+
+/**
+ * The pages of a class that need what people declared, by the first words of their address, and what opening each is called in the
+ * record of who looked. Every other page gets the class without it.
+ */
+const looks: readonly (readonly [page: string, look: string])[] = [
+  ["brief", "opened the brief"],
+  ["people/seats", "opened the seats"],
+  ["people/privacy", "opened what is kept of people"],
+  ["people/intake", "opened the answers"],
+  ["people/import", "opened the import of people"],
+  ["people/turns", ""],
+  ["people/", "opened a person's page"],
+  ["people", "opened the register"],
+  ["allergies/matrix", "opened the allergy matrix"],
+  ["allergies/", "opened one person's verdict"],
+  ["allergies", "opened the allergy table"],
+  ["labels", "opened a label with whom it concerns"],
+  ["day-sheet/folder", "opened the folder sheet"],
+];
+
+/** How a look at this page of a class is noted; `undefined` for a page that shows nobody's health data. */
+export function lookAt(pathname: string): string | undefined {
+  const page = /^\/classes\/[^/]+\/(.*?)\/?(?:_?\.data)?$/.exec(pathname)?.[1] ?? "";
+  return (
+    looks.find(([begins]) => page === begins || page.startsWith(begins.endsWith("/") ? begins : `${begins}/`))?.[1] ||
+    undefined
+  );
+}
+
+/** A stored class for a page that needs nobody's health data, nor anybody's address. */
+export const withoutAnyHealth = ({ input, meta }: StoredClass): SeenClass => ({
+  input: inputForPacking(input),
+  meta: { ...meta, emails: {} },
+});
 
 /** A person without their words and notes; that words are still open stays visible. */
 const withoutWords = (person: ClassInput["people"][number]): ClassInput["people"][number] => {
@@ -48,7 +84,7 @@ export const withoutHealth = (person: ClassInput["people"][number]): ClassInput[
 });
 
 /**
- * A class as the packing table needs it: who sits where decides which kit is whose, what they declared does not. The people stay,
+ * A class as the packing table and the room need it: who sits where decides which kit is whose, what they declared does not. The people stay,
  * as a class without them would be another plan.
  */
 export const inputForPacking = (input: ClassInput): ClassInput => ({
@@ -98,6 +134,9 @@ export async function removeHealth(db: Kysely<DB>, classIds: readonly string[]):
         answered_by: null,
         answered_on: null,
         email: null,
+        note: "",
+        // What was signed with it is a hash that nobody can guess any more.
+        stamp_key: sql<string>`gen_random_uuid()::text`,
         version: eb("version", "+", 1),
       }))
       .where("class_id", "in", classIds)
@@ -106,6 +145,7 @@ export async function removeHealth(db: Kysely<DB>, classIds: readonly string[]):
     await trx.deleteFrom("removed_person").where("class_id", "in", classIds).execute();
     await trx.deleteFrom("intake_link").where("class_id", "in", classIds).execute();
     await trx.deleteFrom("outbox_mail").where("class_id", "in", classIds).execute();
+    await forgetWords(trx, classIds);
     await rewriteSnapshots(trx, classIds, (people) => people.map(withoutHealth));
     await trx.updateTable("class").set({ health_removed_at: new Date() }).where("id", "in", classIds).execute();
     await trx
@@ -113,6 +153,27 @@ export async function removeHealth(db: Kysely<DB>, classIds: readonly string[]):
       .values(classIds.map((id) => ({ account_id: null, class_id: id, action: "health data removed" })))
       .execute();
   });
+}
+
+/**
+ * What was written in free words about a class, which may be about anybody: notes taken while it ran, the note of its log unless
+ * whoever wrote it said that it names nobody, and what was hashed of answers for its stamps. That there was a note stays.
+ */
+async function forgetWords(trx: Kysely<DB>, classIds: readonly string[]): Promise<void> {
+  await trx
+    .updateTable("live_event")
+    .set({ body: JSON.stringify({ text: "removed with the health data of this class" }) })
+    .where("class_id", "in", classIds)
+    .where("kind", "=", "note-added")
+    .execute();
+  await trx
+    .updateTable("class_log")
+    .set({ note: "" })
+    .where("class_id", "in", classIds)
+    .where("names_nobody", "=", false)
+    .execute();
+  await sql`update stage_stamp set inputs = coalesce((select jsonb_object_agg(key, value) from jsonb_each(inputs)
+    where key not like 'answer:%'), '{}') where class_id in (${sql.join(classIds)})`.execute(trx);
 }
 
 /** The day on which a class's health data goes, as an ISO date. */
@@ -184,7 +245,7 @@ export async function takeOff(
   return db.transaction().execute(async (trx) => {
     const row = await trx
       .selectFrom("participant")
-      .select(["position", "email", "name"])
+      .select(["position", "email", "name", "stamp_key"])
       .where("id", "=", person.id)
       .where("class_id", "=", classId)
       .forUpdate()
@@ -202,6 +263,7 @@ export async function takeOff(
         document: JSON.stringify(person),
         email: row.email,
         cared_for: caredFor.map((one) => one.id),
+        stamp_key: row.stamp_key,
         was_pinned: JSON.stringify(run?.snapshot ?? "").includes(person.id),
         removed_by: accountId,
       })
@@ -250,6 +312,7 @@ export async function putBack(
         ...participantColumns(person),
         grown_up_id: person.grownUpId !== undefined && there.has(person.grownUpId) ? person.grownUpId : null,
         email: row.email,
+        stamp_key: row.stamp_key,
         updated_by: accountId,
       })
       .execute();
@@ -287,6 +350,8 @@ async function forget(trx: Kysely<DB>, classId: string, participantId: string): 
     .executeTakeFirst();
   if (row?.email)
     await trx.deleteFrom("outbox_mail").where("class_id", "=", classId).where("to_address", "=", row.email).execute();
+  await sql`update stage_stamp set inputs = inputs - ${`person:${participantId}`}::text - ${`answer:${participantId}`}::text
+    where class_id = ${classId}`.execute(trx);
   await rewriteSnapshots(trx, [classId], (people) => people.filter((person) => person.id !== participantId));
 }
 

@@ -3,6 +3,7 @@ import { packingOfClass } from "~/core/pack";
 import { knownFood } from "~/core/pantry";
 import { type ClassInput, type ClassPlan, type Stage, fingerprintOf, stages } from "~/core/plan";
 import { prepTasks } from "~/core/prep";
+import { type PersonKeys, noKeys } from "./stages";
 
 /**
  * What the sheets of a stage show, as data: the stage's stamp is taken from this and from nothing else, so that it changes exactly
@@ -210,15 +211,26 @@ export function contentOf(stage: Stage, input: ClassInput, made: ClassPlan): unk
   return steady(contents[stage](input, made), places, false);
 }
 
+/** The stages whose sheets show people: their stamps are keyed by the secrets of those people. */
+const withPeople: ReadonlySet<Stage> = new Set(["brief", "allergies", "teach"]);
+
 /** The stamp of every stage: equal exactly while its sheets are. Worked out when it is asked for, once each. */
-export function sealsOf(input: ClassInput, made: ClassPlan): Readonly<Record<Stage, string>> {
+export function sealsOf(
+  input: ClassInput,
+  made: ClassPlan,
+  keys: PersonKeys = noKeys,
+): Readonly<Record<Stage, string>> {
+  const secrets = input.people.flatMap((person) => keys.get(person.id) || []);
   const known = new Map<Stage, string>();
   const seals = {} as Record<Stage, string>;
   for (const stage of stages)
     Object.defineProperty(seals, stage, {
       enumerable: true,
       get: () => {
-        const seal = known.get(stage) ?? fingerprintOf(contentOf(stage, input, made));
+        const before = known.get(stage);
+        if (before !== undefined) return before;
+        const content = contentOf(stage, input, made);
+        const seal = fingerprintOf(secrets.length > 0 && withPeople.has(stage) ? [content, secrets] : content);
         known.set(stage, seal);
         return seal;
       },

@@ -21,7 +21,17 @@ const shown = (value: unknown): string => {
 const hidden = (value: unknown): string => `#${fingerprintOf(value)}`;
 
 type Entry = readonly [name: string, value: string];
-type Part = (input: ClassInput) => readonly Entry[];
+type Part = (input: ClassInput, keys: PersonKeys) => readonly Entry[];
+
+/**
+ * A secret text for each person, by their id, that goes into whatever is hashed of them: without it a stored hash of what somebody
+ * declared could be guessed by hashing what people usually declare. Whoever is not in it is hashed as they are.
+ */
+export type PersonKeys = ReadonlyMap<string, string>;
+export const noKeys: PersonKeys = new Map();
+
+/** The hash of something of a person's, with their secret where they have one. */
+const ofPerson = (value: unknown, key: string | undefined): string => hidden(key ? [value, key] : value);
 
 const byPlace = <T>(kind: string, list: readonly T[], as: (one: T) => string): Entry[] =>
   list.map((one, at) => [`${kind}:${at + 1}`, as(one)]);
@@ -40,13 +50,13 @@ const dishes: Part = (input) => [
   ),
 ];
 /** The register as everybody may see it; what was declared is in {@link needs}. */
-const register: Part = (input) =>
-  input.people.map(({ id, name, role, ageBand }) => [`person:${id}`, hidden({ name, role, ageBand })]);
+const register: Part = (input, keys) =>
+  input.people.map(({ id, name, role, ageBand }) => [`person:${id}`, ofPerson({ name, role, ageBand }, keys.get(id))]);
 const order: Part = (input) => [["register:order", hidden(input.people.map((person) => person.id))]];
-const needs: Part = (input) =>
+const needs: Part = (input, keys) =>
   input.people.map(({ name: _name, role: _role, ageBand: _ageBand, ...person }): Entry => [
     `answer:${person.id}`,
-    hidden(person),
+    ofPerson(person, keys.get(person.id)),
   ]);
 const pantry: Part = (input) => {
   const used = new Set(
@@ -90,8 +100,14 @@ const parts: Readonly<Record<Stage, readonly Part[]>> = {
 };
 
 /** The inputs of one stage, for storing beside a signature. */
-export const stageInputs = (input: ClassInput, stage: Stage): StageInputs =>
-  Object.fromEntries(parts[stage].flatMap((part) => part(input)));
+export const stageInputs = (input: ClassInput, stage: Stage, keys: PersonKeys = noKeys): StageInputs =>
+  Object.fromEntries(parts[stage].flatMap((part) => part(input, keys)));
+
+/** Stored inputs without what was hashed of one person. */
+export const withoutPerson = (inputs: StageInputs, personId: string): StageInputs =>
+  Object.fromEntries(
+    Object.entries(inputs).filter(([name]) => name !== `person:${personId}` && name !== `answer:${personId}`),
+  );
 
 /** One input that differs between two stamps; `from` or `to` is undefined where it was added or removed. */
 export interface InputChange {

@@ -8,6 +8,7 @@ import * as scoops from "./0005-scoops";
 import * as openNeeds from "./0006-open-needs";
 import * as putBackAndCurrency from "./0007-put-back-and-currency";
 import * as believedMoments from "./0008-believed-moments";
+import * as keyedStampsAndAccounts from "./0009-keyed-stamps-and-accounts";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -22,6 +23,7 @@ const provider: MigrationProvider = {
     "0006-open-needs": openNeeds,
     "0007-put-back-and-currency": putBackAndCurrency,
     "0008-believed-moments": believedMoments,
+    "0009-keyed-stamps-and-accounts": keyedStampsAndAccounts,
   }),
 };
 

@@ -2,6 +2,7 @@ import { type Kysely, type Selectable } from "kysely";
 import type { LabelReading, PackSize, SharedFood, Substance } from "~/core/pantry";
 import type { Need } from "~/core/people";
 import type { Brief, ClassInput, Dish } from "~/core/plan";
+import type { PersonKeys } from "~/core/sheet";
 import { parseRecipe } from "~/formats/class-file";
 import type { ClassTable, DB } from "../schema";
 import { kitchens } from "./kitchens.server";
@@ -30,6 +31,8 @@ export interface ClassMeta {
 export interface StoredClass {
   readonly input: ClassInput;
   readonly meta: ClassMeta;
+  /** What keys each person's part of a stamp: never sent anywhere. */
+  readonly keys: PersonKeys;
 }
 
 const toBrief = (row: Selectable<ClassTable>): Brief => ({
@@ -296,12 +299,35 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
         retainDays: row.retain_days,
         healthRemovedAt: row.health_removed_at,
       },
+      keys: new Map(people.map((one) => [one.id, one.stamp_key])),
     };
   });
 }
 
-/** What the list of classes shows of each. */
-export async function classCards(db: Kysely<DB>) {
+/** Which part of the list of classes: those from a day on, soonest first, or those before it, latest first. */
+export interface CardsWanted {
+  readonly side: "from" | "before";
+  /** An ISO date. */
+  readonly day: string;
+  /** The page, from 0. */
+  readonly page: number;
+  readonly perPage: number;
+}
+
+/** How many classes there are from a day on and before it. */
+export async function countClasses(db: Kysely<DB>, day: string): Promise<{ from: number; before: number }> {
+  return db
+    .selectFrom("class")
+    .select((eb) => [
+      eb.fn.countAll<number>().filterWhere("starts_at", ">=", day).as("from"),
+      eb.fn.countAll<number>().filterWhere("starts_at", "<", day).as("before"),
+    ])
+    .executeTakeFirstOrThrow();
+}
+
+/** What the list of classes shows of each, a page at a time. */
+export async function classCards(db: Kysely<DB>, { side, day, page, perPage }: CardsWanted) {
+  const isAhead = side === "from";
   return db
     .selectFrom("class")
     .innerJoin("kitchen", "kitchen.id", "class.kitchen_id")
@@ -338,7 +364,11 @@ export async function classCards(db: Kysely<DB>) {
         .where("has_answered", "=", false)
         .as("unanswered"),
     ])
-    .orderBy("starts_at")
+    .where("starts_at", isAhead ? ">=" : "<", day)
+    .orderBy("starts_at", isAhead ? "asc" : "desc")
+    .orderBy("class.id", isAhead ? "asc" : "desc")
+    .limit(perPage)
+    .offset(page * perPage)
     .execute();
 }
 

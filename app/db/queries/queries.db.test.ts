@@ -117,7 +117,9 @@ describe("classes", () => {
       needs: [],
     };
     await addParticipants(db, id, [silent, { ...silent, hasAnswered: true }, silent], null);
-    const card = (await classCards(db)).find((one) => one.id === id);
+    const card = (await classCards(db, { side: "from", day: "2000-01-01", page: 0, perPage: 500 })).find(
+      (one) => one.id === id,
+    );
     expect(card).toMatchObject({ title: "Listed", kitchen: "For the list", startedAt: null, loggedAt: null });
     expect(card?.recipes).toBe("Slipway pancakes, Towpath crepes");
     expect(Number(card?.unanswered)).toBe(2);

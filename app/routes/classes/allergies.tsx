@@ -16,7 +16,6 @@ import { subjectsOf } from "~/ui/words/findings";
 import { decisionWords, openingWords, sayExposure } from "~/ui/words/people";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  await audit(accountOf(context).id, params.classId, "opened the allergy table").catch(() => undefined);
   return { decisions: await decisionsOf(params.classId) };
 }
 

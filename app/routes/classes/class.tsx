@@ -4,16 +4,16 @@ import { z } from "zod";
 import type { Route } from "./+types/class";
 import type { ClassContext } from "./class-context";
 import { formOf } from "../form";
-import { type Stage, plan, stages } from "~/core/plan";
+import { type ClassPlan, plan, stages } from "~/core/plan";
 import { changesBetween, sealsOf, stageInputs, stateOfStage } from "~/core/sheet";
 import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
-import { classOnce, classOr404, removeClass, settle, stampsOf, unsettle } from "~/services/classes.server";
+import { auditLook, classOnce, classOr404, removeClass, settle, stampsOf, unsettle } from "~/services/classes.server";
 import { signAllergies } from "~/services/decisions.server";
 import { eventsOf } from "~/services/live.server";
-import { asSeenBy } from "~/services/privacy.server";
+import { asSeenBy, lookAt, withoutAnyHealth } from "~/services/privacy.server";
 import { accountOf, requireLead } from "~/services/session.server";
-import { Stages, type StageMark } from "~/ui/class/Stages";
+import { Stages } from "~/ui/class/Stages";
 import { day, dayAndTime } from "~/ui/format/format";
 import { createDraftStore } from "~/ui/brief/draft-store";
 import { DraftBellLine } from "~/ui/brief/DraftBellLine";
@@ -22,12 +22,18 @@ import { useLocale } from "~/ui/sheet/locale";
 import { useNonce } from "~/ui/sheet/nonce";
 import { namesOf } from "~/ui/words/findings";
 
-export async function loader({ params, context }: Route.LoaderArgs) {
+export async function loader({ request, params, context }: Route.LoaderArgs) {
   const stored = await classOnce(context, params.classId);
-  const [stamps, events] = await Promise.all([stampsOf(params.classId), eventsOf(database(), params.classId)]);
   const account = accountOf(context);
+  const look = lookAt(new URL(request.url).pathname);
+  const [stamps, events] = await Promise.all([
+    stampsOf(params.classId),
+    eventsOf(database(), params.classId),
+    look === undefined ? undefined : auditLook(account.id, params.classId, look),
+  ]);
   // Reckoned on the whole class: an assistant's view of it has other contents, not other signatures.
-  const now = sealsOf(stored.input, plan(stored.input));
+  const made = plan(stored.input);
+  const now = sealsOf(stored.input, made, stored.keys);
   const standings = Object.fromEntries(
     stages.map((stage) => {
       const stamp = stamps.find((one) => one.stage === stage);
@@ -35,18 +41,25 @@ export async function loader({ params, context }: Route.LoaderArgs) {
         stage,
         {
           state: stamp ? stateOfStage(stamp.fingerprint, now[stage]) : "open",
+          questions: made.findings.filter((finding) => finding.stage === stage && finding.level !== "notes").length,
           seal: stage === "amounts" ? now[stage].slice(0, 8) : "",
           by: stamp?.by ?? null,
           at: stamp?.at,
           changes:
             stamp && stamp.fingerprint !== now[stage]
-              ? changesBetween(stamp.inputs, stageInputs(stored.input, stage))
+              ? changesBetween(stamp.inputs, stageInputs(stored.input, stage, stored.keys))
               : [],
         },
       ];
     }),
   ) as unknown as ClassContext["standings"];
-  return { ...asSeenBy(account, stored), standings, live: fold(events), isLead: account.role === "lead" };
+  return {
+    ...(look === undefined ? withoutAnyHealth(stored) : asSeenBy(account, stored)),
+    hasHealth: look !== undefined,
+    standings,
+    live: fold(events),
+    isLead: account.role === "lead",
+  };
 }
 
 const formSchema = z.discriminatedUnion("intent", [
@@ -89,28 +102,26 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   return redirect(`/classes/${params.classId}/${stage}`);
 }
 
+/** A plan of a class that came without what people declared: its verdicts would be about nobody. */
+const withoutVerdicts = (made: ClassPlan): ClassPlan => ({
+  ...made,
+  plates: [],
+  findings: made.findings.filter((finding) => finding.stage !== "allergies"),
+});
+
 /** A text as a CSS string: whatever is not a plain letter goes as its code, so that no title ends the string or the style. */
 const cssText = (text: string): string =>
   `"${text.replace(/[^A-Za-z0-9 ,.]/gu, (sign) => `\\${sign.codePointAt(0)?.toString(16)} `)}"`;
 
 export default function ClassLayout({ loaderData, params }: Route.ComponentProps) {
-  const { input, meta, standings, live, isLead } = loaderData;
+  const { input, meta, hasHealth, standings, live, isLead } = loaderData;
   const locale = useLocale();
   const nonce = useNonce();
-  const made = useMemo(() => plan(input), [input]);
+  const made = useMemo(() => (hasHealth ? plan(input) : withoutVerdicts(plan(input))), [input, hasHealth]);
   const [drafts] = useState(createDraftStore);
   const base = `/classes/${params.classId}`;
   // The log lays what happened under its own line; twice would be once too often.
   const isOnLog = useLocation().pathname === `${base}/log`;
-  const marks = Object.fromEntries(
-    stages.map((stage) => [
-      stage,
-      {
-        state: standings[stage].state,
-        questions: made.findings.filter((finding) => finding.stage === stage && finding.level !== "notes").length,
-      },
-    ]),
-  ) as Record<Stage, StageMark>;
   const names = useMemo(() => namesOf(input, made, locale), [input, made, locale]);
   const saved = useMemo(() => ({ input, plan: made }), [input, made]);
   const context = useMemo(
@@ -156,7 +167,7 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
         </div>
       </div>
       {isOnLog && startedAt !== undefined ? null : <DraftBellLine drafts={drafts} saved={saved} rung={rung} />}
-      <Stages base={base} marks={marks} />
+      <Stages base={base} marks={standings} />
       <Outlet context={context} />
     </>
   );

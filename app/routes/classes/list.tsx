@@ -2,14 +2,56 @@ import { getLocalTimeZone, now, toCalendarDateTime } from "@internationalized/da
 import { Link } from "react-router";
 import type { Route } from "./+types/list";
 import { database } from "~/db/client.server";
-import { type ClassCard, classCards } from "~/db/queries/classes.server";
+import { type ClassCard, classCards, countClasses } from "~/db/queries/classes.server";
 import { day, minutes } from "~/ui/format/format";
 import { TextLink } from "~/ui/sheet/controls";
 import { useLocale } from "~/ui/sheet/locale";
 
-export async function loader() {
-  const today = toCalendarDateTime(now(getLocalTimeZone())).toString().slice(0, 10);
-  return { classes: await classCards(database()), today };
+const perPage = 25;
+const mostPages = 10_000;
+
+/** A page by its number in the address, from 0; what is no page of the list is its first or its last. */
+const pageOf = (asked: string | null, count: number): number =>
+  Math.min(
+    /^\d{1,5}$/.test(asked ?? "") ? Math.max(0, Number(asked) - 1) : 0,
+    Math.min(mostPages, Math.max(1, Math.ceil(count / perPage))) - 1,
+  );
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const day = toCalendarDateTime(now(getLocalTimeZone())).toString().slice(0, 10);
+  const asked = new URL(request.url).searchParams;
+  const db = database();
+  const count = await countClasses(db, day);
+  const pages = { ahead: pageOf(asked.get("ahead"), count.from), behind: pageOf(asked.get("behind"), count.before) };
+  const [ahead, behind] = await Promise.all([
+    classCards(db, { side: "from", day, page: pages.ahead, perPage }),
+    classCards(db, { side: "before", day, page: pages.behind, perPage }),
+  ]);
+  return { ahead, behind, count, pages, today: day };
+}
+
+interface PagesProps {
+  readonly of: "ahead" | "behind";
+  readonly count: number;
+  readonly pages: { readonly ahead: number; readonly behind: number };
+}
+
+/** Which page of one side of the list this is, and the ways to those beside it. The other side stays where it is. */
+function Pages({ of, count, pages }: PagesProps) {
+  const last = Math.max(0, Math.ceil(count / perPage) - 1);
+  if (last === 0) return null;
+  const at = pages[of];
+  const to = (page: number) =>
+    `/?${new URLSearchParams(Object.entries({ ...pages, [of]: page }).map(([side, each]) => [side, String(each + 1)])).toString()}`;
+  return (
+    <nav className="actions" aria-label={`Pages of the classes ${of}`} style={{ marginTop: 8 }}>
+      {at > 0 ? <TextLink to={to(at - 1)}>{of === "ahead" ? "Sooner" : "Later"}</TextLink> : null}
+      <span className="quiet">
+        {at * perPage + 1} to {Math.min(count, (at + 1) * perPage)} of {count}
+      </span>
+      {at < last ? <TextLink to={to(at + 1)}>{of === "ahead" ? "Later" : "Earlier"}</TextLink> : null}
+    </nav>
+  );
 }
 
 function standing(card: ClassCard, today: string): { text: string; asks: boolean } {
@@ -90,7 +132,7 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
 
 /** Classes by what they ask for: today, ahead, behind. */
 export default function ClassList({ loaderData }: Route.ComponentProps) {
-  const { classes, today } = loaderData;
+  const { ahead, behind, count, pages, today } = loaderData;
   const dayOf = (card: ClassCard) => card.startsAt.slice(0, 10);
   return (
     <>
@@ -104,15 +146,17 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
           <TextLink to="/classes/import">Bring in a class file</TextLink>
         </div>
       </div>
-      {classes.length === 0 ? (
+      {count.from + count.before === 0 ? (
         <p>
           No class yet. <TextLink to="/classes/new">Plan the first one</TextLink>, or{" "}
           <TextLink to="/classes/import">bring in a class file</TextLink>.
         </p>
       ) : null}
-      <Group title="Today" cards={classes.filter((card) => dayOf(card) === today)} today={today} />
-      <Group title="Ahead" cards={classes.filter((card) => dayOf(card) > today)} today={today} />
-      <Group title="Behind" cards={classes.filter((card) => dayOf(card) < today).reverse()} today={today} />
+      <Group title="Today" cards={ahead.filter((card) => dayOf(card) === today)} today={today} />
+      <Group title="Ahead" cards={ahead.filter((card) => dayOf(card) > today)} today={today} />
+      <Pages of="ahead" count={count.from} pages={pages} />
+      <Group title="Behind" cards={behind} today={today} />
+      <Pages of="behind" count={count.before} pages={pages} />
     </>
   );
 }

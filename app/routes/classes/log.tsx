@@ -11,12 +11,12 @@ import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
 import { classOnce, classOr404, settle } from "~/services/classes.server";
 import { eventsOf, keepLog, logOf, snapshotOf } from "~/services/live.server";
-import { withoutHealth } from "~/services/privacy.server";
+import { removalDay, withoutHealth } from "~/services/privacy.server";
 import { accountOf } from "~/services/session.server";
 import { SettleBar } from "~/ui/class/SettleBar";
-import { clock, minutes, moment, timeOfDay } from "~/ui/format/format";
+import { clock, day, minutes, moment, timeOfDay } from "~/ui/format/format";
 import { BellLine } from "~/ui/schedule/BellLine";
-import { AreaField, FileLink, FormError, NumberField, Primary, TextLink } from "~/ui/sheet/controls";
+import { AreaField, CheckField, FileLink, FormError, NumberField, Primary, TextLink } from "~/ui/sheet/controls";
 import { PrintButton } from "~/ui/sheet/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { bellWords } from "~/ui/words/en";
@@ -28,10 +28,11 @@ const schema = z.object({
   version: z.int({ error: "The form did not arrive whole. Load the page again and repeat." }),
   piecesMade: whole(0, 100_000).optional(),
   note: optionalWords(4000),
+  namesNobody: z.boolean().default(false),
 });
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const { input } = await classOnce(context, params.classId);
+  const { input, meta } = await classOnce(context, params.classId);
   const [snapshot, events, kept] = await Promise.all([
     snapshotOf(params.classId),
     eventsOf(database(), params.classId),
@@ -39,16 +40,21 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   ]);
   const taught = snapshot ?? input;
   // The log is about minutes and pieces: nobody needs anyone's health data for it.
-  return { taught: { ...taught, people: taught.people.map(withoutHealth) }, state: fold(events), kept };
+  return {
+    taught: { ...taught, people: taught.people.map(withoutHealth) },
+    state: fold(events),
+    kept,
+    removalDay: removalDay(input.startsAt, meta.retainDays),
+  };
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const { input } = await classOr404(params.classId);
   const submission = parseWithZod(await formOf(request), { schema });
   if (submission.status !== "success") return data({ result: submission.reply(), isKept: false }, { status: 400 });
-  const { version, piecesMade, note } = submission.value;
+  const { version, piecesMade, ...said } = submission.value;
   const account = accountOf(context);
-  if (await keepLog(database(), params.classId, version, { piecesMade: piecesMade ?? null, note }, account.id)) {
+  if (await keepLog(database(), params.classId, version, { piecesMade: piecesMade ?? null, ...said }, account.id)) {
     await settle(database(), input, params.classId, "log", account.id);
     return data({ result: undefined, isKept: true });
   }
@@ -70,7 +76,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 /** What happened, under what was planned. */
 export default function Log({ loaderData, actionData }: Route.ComponentProps) {
   const { input, standings, action: base } = useClass();
-  const { taught, state, kept } = loaderData;
+  const { taught, state, kept, removalDay } = loaderData;
   const locale = useLocale();
   const { timeline } = planOf(taught);
   const rows = logRows(timeline, state);
@@ -79,7 +85,11 @@ export default function Log({ loaderData, actionData }: Route.ComponentProps) {
     actionData && "version" in actionData && typeof actionData.version === "number" ? actionData.version : undefined;
   const [form, fields] = useForm<z.input<typeof schema>>({
     lastResult: actionData?.result,
-    defaultValue: { piecesMade: kept?.piecesMade ?? counted ?? "", note: kept?.note ?? "" },
+    defaultValue: {
+      piecesMade: kept?.piecesMade ?? counted ?? "",
+      note: kept?.note ?? "",
+      namesNobody: kept?.namesNobody ?? false,
+    },
   });
   const startedAt = state.startedAt;
   const rung =
@@ -169,6 +179,10 @@ export default function Log({ loaderData, actionData }: Route.ComponentProps) {
               hint={counted === undefined ? undefined : `${counted} counted at the stations`}
             />
             <AreaField field={fields.note} label="What to do differently" rows={6} />
+            <CheckField
+              field={fields.namesNobody}
+              label={`This note names nobody: keep it after ${day(removalDay, locale)}, when health data goes`}
+            />
             <div className="actions">
               <Primary>Keep the log</Primary>
               {kept ? (

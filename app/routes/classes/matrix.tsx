@@ -8,11 +8,6 @@ import { TextLink } from "~/ui/sheet/controls";
 import { closingCaution, verdictTitle } from "~/ui/words/en";
 import { useMemo } from "react";
 
-export async function loader({ params, context }: Route.LoaderArgs) {
-  await audit(accountOf(context).id, params.classId, "opened the allergy matrix").catch(() => undefined);
-  return null;
-}
-
 /** Shapes as well as words, so that no cell hangs on its colour: drawn for this program, read in the key below. */
 const marks: Readonly<Record<VerdictWord, string>> = { contains: "✕", unknown: "?", "may-contain": "△", clear: "·" };
 

@@ -9,6 +9,8 @@ import { sayChange } from "~/ui/words/findings";
 
 export interface StageStanding {
   readonly state: StageState;
+  /** What its findings ask about. */
+  readonly questions: number;
   readonly by: string | null;
   readonly at: Date | undefined;
   readonly changes: readonly InputChange[];
