@@ -4,6 +4,8 @@ import { type RouteConfig, index, layout, prefix, route } from "@react-router/de
 export default [
   route("sign-in", "routes/account/sign-in.tsx"),
   route("first-account", "routes/account/first-account.tsx"),
+  route("forgotten", "routes/account/forgotten.tsx"),
+  route("new-password/:token", "routes/account/new-password.tsx"),
   route("intake/:token", "routes/intake/intake.tsx"),
   layout("routes/signed-in.tsx", [
     layout("routes/framed.tsx", [
@@ -55,6 +57,7 @@ export default [
       route("kitchens", "routes/kitchens/list.tsx"),
       route("kitchens/:kitchenId", "routes/kitchens/kitchen.tsx"),
       route("kitchens/:kitchenId/floor", "routes/kitchens/floor.tsx"),
+      route("account", "routes/account/me.tsx"),
       route("accounts", "routes/account/accounts.tsx"),
       route("outbox", "routes/account/outbox.tsx"),
     ]),

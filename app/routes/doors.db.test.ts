@@ -77,7 +77,14 @@ afterAll(() => db.destroy());
 
 test("every address but signing in, the very first account, an intake link and what is nowhere stands behind the sign-in", () => {
   const open = places.filter((place) => !behindSignIn.includes(place) && place.file !== "routes/signed-in.tsx");
-  expect(open.map((place) => place.path)).toEqual(["sign-in", "first-account", "intake/:token", "*"]);
+  expect(open.map((place) => place.path)).toEqual([
+    "sign-in",
+    "first-account",
+    "forgotten",
+    "new-password/:token",
+    "intake/:token",
+    "*",
+  ]);
   expect(behindSignIn.length).toBeGreaterThan(50);
 });
 

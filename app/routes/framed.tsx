@@ -43,9 +43,10 @@ export default function Framed({ loaderData }: Route.ComponentProps) {
           ) : null}
         </nav>
         <div className="who">
-          <span>
-            {loaderData.name}, {loaderData.role}
-          </span>
+          <NavLink to="/account">
+            {loaderData.name}
+            <span>, {loaderData.role}</span>
+          </NavLink>
           <Form method="post" action="/sign-out">
             <button type="submit">Sign out</button>
           </Form>

@@ -98,6 +98,17 @@ export const mayPost = (address: string): Promise<boolean> =>
     () => false,
   );
 
+/** Letters for a new password: per place and per address asked for, whether or not anybody has it. */
+const letters = { place: limiter("letter-place", 10, 600), account: limiter("letter-account", 3, 3600) } as const;
+export const mayAskForLetter = (email: string, address: string): Promise<boolean> =>
+  letters.place
+    .consume(networkOf(address))
+    .then(() => letters.account.consume(accountKey(email)))
+    .then(
+      () => true,
+      () => false,
+    );
+
 /** Forgets what is long over. */
 export const sweepAttempts = async (): Promise<void> =>
   void (await sql`delete from attempt where expire < ${Date.now() - 3_600_000}`.execute(database()));

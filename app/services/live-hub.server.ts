@@ -33,7 +33,10 @@ class LiveHub {
     };
     client.on("error", again);
     client.on("end", again);
-    client.on("notification", ({ payload }) => void this.told.emit(`class ${payload}`));
+    client.on(
+      "notification",
+      ({ payload = "" }) => void this.told.emit(payload.startsWith("account ") ? payload : `class ${payload}`),
+    );
     await client.connect();
     await client.query("listen live");
     this.client = client;
@@ -44,6 +47,12 @@ class LiveHub {
     await this.open();
     this.told.on(`class ${classId}`, heard).on("all", heard);
     return () => void this.told.off(`class ${classId}`, heard).off("all", heard);
+  }
+
+  /** Calls `heard` whenever a sign-in of an account may have ended. */
+  listenToAccount(accountId: string, heard: () => void): () => void {
+    this.told.on(`account ${accountId}`, heard).on("all", heard);
+    return () => void this.told.off(`account ${accountId}`, heard).off("all", heard);
   }
 
   async close(): Promise<void> {
@@ -97,14 +106,13 @@ export async function changesStream(
           streamsOf.set(accountId, Math.max(0, (streamsOf.get(accountId) ?? 1) - 1));
           throw error;
         });
-      const asking = setInterval(
-        () =>
-          void mayListen().then(
-            (may) => may || end(),
-            () => undefined,
-          ),
-        askEvery,
-      );
+      const ask = () =>
+        void mayListen().then(
+          (may) => may || end(),
+          () => undefined,
+        );
+      const asking = setInterval(ask, askEvery);
+      const unhear = liveHub().listenToAccount(accountId, ask);
       const beat = setInterval(() => send(": still here\n\n"), heartbeatMs);
       end = () => {
         if (!isOpen) return;
@@ -114,6 +122,7 @@ export async function changesStream(
         else streamsOf.delete(accountId);
         clearInterval(beat);
         clearInterval(asking);
+        unhear();
         forget();
         streams.delete(end);
         controller.close();

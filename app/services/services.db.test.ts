@@ -9,7 +9,7 @@ import { classOf } from "~/db/queries/classes.server";
 import { migrateDown, migrateToLatest } from "~/db/migrations";
 import type { DB } from "~/db/schema";
 import { demoClasses } from "~/demo/boathouse";
-import { aClass, anAccount, programDatabase } from "../../test/database";
+import { aClass, anAccount, password, programDatabase } from "../../test/database";
 import { addPeople, importClass, saveClass, saveLabel, savePerson, settle, stampsOf, unsettle } from "./classes.server";
 import { decisionField, decisionsOf, signAllergies } from "./decisions.server";
 import {
@@ -19,7 +19,13 @@ import {
   countAccounts,
   makeFirstAccount,
   offerSetupCode,
+  changeAccount,
+  endSession,
+  isLetterGood,
+  offerNewPassword,
   openSession,
+  sessionsOf,
+  useLetter,
   signIn,
 } from "./accounts.server";
 import { forgetAttempts, networkOf, secondsToWait } from "./limits.server";
@@ -338,12 +344,59 @@ test("signing in takes the right words, a session ends where and when it is told
   expect(await accountOfSession(db, one.secret)).toBeUndefined();
   await closeAllSessions(db, lead);
   expect(await accountOfSession(db, two.secret)).toBeUndefined();
+  const [here, there] = [await openSession(db, lead, "Chrome on Android"), await openSession(db, lead)];
+  const own = (await sessionsOf(db, lead)).find((one) => one.device === "Chrome on Android");
+  await endSession(db, lead, own?.id ?? "");
+  expect(await accountOfSession(db, here.secret)).toBeUndefined();
+  expect(await accountOfSession(db, there.secret)).toBeDefined();
   const late = await openSession(db, lead);
   await db
     .updateTable("login_session")
     .set({ expires_at: new Date(0) })
     .execute();
   expect(await accountOfSession(db, late.secret)).toBeUndefined();
+});
+
+test("an account that is closed is out at once, a new role holds at once, and there is always one lead left", async () => {
+  const helper = await anAccount(db, "assistant");
+  const { secret } = await openSession(db, helper);
+  expect(await changeAccount(db, helper, 1, { role: "lead" })).toBe("changed");
+  expect(await accountOfSession(db, secret)).toMatchObject({ role: "lead" });
+  // Whoever saw it as it was before changes nothing.
+  expect(await changeAccount(db, helper, 1, { isClosed: true })).toBe("changed meanwhile");
+  expect(await changeAccount(db, helper, 2, { isClosed: true })).toBe("changed");
+  expect(await accountOfSession(db, secret)).toBeUndefined();
+  expect(await signIn(db, "assistant@club.example", password)).toBeUndefined();
+  expect(await changeAccount(db, lead, 1, { role: "assistant" })).toBe("last lead");
+  expect(await changeAccount(db, lead, 1, { isClosed: true })).toBe("last lead");
+  expect(await changeAccount(db, helper, 3, { isClosed: false })).toBe("changed");
+  expect(await signIn(db, "assistant@club.example", password)).toMatchObject({ role: "lead" });
+  // Two leads who close one another at the same moment do not leave none.
+  const both = await Promise.all([
+    changeAccount(db, lead, 1, { isClosed: true }),
+    changeAccount(db, helper, 4, { isClosed: true }),
+  ]);
+  expect([...both].sort()).toEqual(["changed", "last lead"]);
+});
+
+test("a letter for a new password is good once, for its time, and in place of any before", async () => {
+  expect(await offerNewPassword(db, "nobody@club.example")).toBeUndefined();
+  const first = await offerNewPassword(db, "LEAD@club.example");
+  const second = await offerNewPassword(db, "lead@club.example");
+  expect(await isLetterGood(db, first?.token ?? "")).toBe(false);
+  expect(await isLetterGood(db, second?.token ?? "")).toBe(true);
+  const { secret } = await openSession(db, lead);
+  expect(await useLetter(db, second?.token ?? "", "whisks and other words")).toBe(lead);
+  expect(await signIn(db, "lead@club.example", "whisks and other words")).toBeDefined();
+  expect(await signIn(db, "lead@club.example", password)).toBeUndefined();
+  expect(await accountOfSession(db, secret)).toBeUndefined();
+  expect(await useLetter(db, second?.token ?? "", "again and again and again")).toBeUndefined();
+  const late = await offerNewPassword(db, "lead@club.example");
+  await db
+    .updateTable("password_letter")
+    .set({ expires_at: sql`now() - interval '1 second'`, written_at: sql`now() - interval '1 day'` } as never)
+    .execute();
+  expect(await useLetter(db, late?.token ?? "", "again and again and again")).toBeUndefined();
 });
 
 test("the sixth attempt in a minute waits, from that place for that account", async () => {

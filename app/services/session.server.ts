@@ -6,6 +6,7 @@ import {
   data,
   redirect,
 } from "react-router";
+import Bowser from "bowser";
 import { database } from "~/db/client.server";
 import { type Account, accountOfSession, closeSession, countAccounts, openSession } from "./accounts.server";
 
@@ -32,10 +33,13 @@ export async function isSignedIn(request: Request): Promise<boolean> {
   return secret !== undefined && (await accountOfSession(database(), secret)) !== undefined;
 }
 
-const accountContext = createContext<Account>();
+const accountContext = createContext<Account & { readonly sessionId: string }>();
 
 /** Who is signed in; for loaders and actions behind {@link requireAccount}. */
 export const accountOf = (context: Readonly<RouterContextProvider>): Account => context.get(accountContext);
+
+/** The sign-in that a request came with, by its id. */
+export const sessionOf = (context: Readonly<RouterContextProvider>): string => context.get(accountContext).sessionId;
 
 /** Only those signed in pass; others go to the sign-in page and come back after. */
 export const requireAccount: MiddlewareFunction<Response> = async ({ request, context }, next) => {
@@ -75,8 +79,16 @@ export function pathBack(back: string | null): string {
   }
 }
 
+/** What a request was sent from, in a few words: "Chrome on Android". Empty when it does not say. */
+function deviceOf(request: Request): string {
+  const said = request.headers.get("user-agent") ?? "";
+  if (said === "") return "";
+  const { browser, os } = Bowser.parse(said);
+  return [browser.name, os.name].filter(Boolean).join(" on ");
+}
+
 export async function signInAndGo(request: Request, accountId: string, to: string): Promise<Response> {
-  const { secret, expires } = await openSession(database(), accountId);
+  const { secret, expires } = await openSession(database(), accountId, deviceOf(request));
   return redirect(to, { headers: { "Set-Cookie": await cookieFor(request).serialize(secret, { expires }) } });
 }
 

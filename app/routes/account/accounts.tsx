@@ -6,9 +6,9 @@ import type { Route } from "./+types/accounts";
 import { newPassword } from "./password";
 import { choice, formOf, words } from "../form";
 import { database } from "~/db/client.server";
-import { accountByEmail, addAccount, allAccounts } from "~/services/accounts.server";
+import { type AccountChange, accountByEmail, addAccount, allAccounts, changeAccount } from "~/services/accounts.server";
 import { requireLead } from "~/services/session.server";
-import { FormError, Primary, Secondary, SelectField, TextField } from "~/ui/sheet/controls";
+import { FormError, Primary, SelectField, TextField, TextLink } from "~/ui/sheet/controls";
 import { Heads } from "~/ui/sheet/Heads";
 
 const schema = z.object({
@@ -18,6 +18,23 @@ const schema = z.object({
   password: newPassword,
 });
 
+const changeSchema = z.object({
+  intent: z.literal("change"),
+  id: z.uuid(),
+  version: z.int(),
+  to: z.enum(["lead", "assistant", "closed", "open"]),
+});
+const changes: Readonly<Record<z.infer<typeof changeSchema>["to"], AccountChange>> = {
+  lead: { role: "lead" },
+  assistant: { role: "assistant" },
+  closed: { isClosed: true },
+  open: { isClosed: false },
+};
+const refusals = {
+  "changed meanwhile": "Somebody changed this account meanwhile. Look at what it is now and choose again.",
+  "last lead": "This is the only lead there is. Make somebody else a lead first, then change this account.",
+} as const;
+
 export async function loader({ context }: Route.LoaderArgs) {
   const { id } = requireLead(context);
   return { accounts: await allAccounts(database()), self: id };
@@ -25,20 +42,35 @@ export async function loader({ context }: Route.LoaderArgs) {
 
 export async function action({ request, context }: Route.ActionArgs) {
   requireLead(context);
-  const submission = parseWithZod(await formOf(request), { schema });
+  const sent = await formOf(request);
+  if (sent.get("intent") === "change") {
+    const asked = parseWithZod(sent, { schema: changeSchema });
+    if (asked.status !== "success")
+      return data(
+        { result: undefined, added: undefined, problem: "This was not understood. Load the page again." },
+        { status: 400 },
+      );
+    const { id, version, to } = asked.value;
+    const done = await changeAccount(database(), id, version, changes[to]);
+    return done === "changed"
+      ? { result: undefined, added: undefined, problem: undefined }
+      : data({ result: undefined, added: undefined, problem: refusals[done] }, { status: 409 });
+  }
+  const submission = parseWithZod(sent, { schema });
   const hide = { hideFields: ["password"] };
   if (submission.status !== "success")
-    return data({ result: submission.reply(hide), added: undefined }, { status: 400 });
+    return data({ result: submission.reply(hide), added: undefined, problem: undefined }, { status: 400 });
   if (await accountByEmail(database(), submission.value.email))
     return data(
       {
         result: submission.reply({ ...hide, fieldErrors: { email: ["This address has an account already."] } }),
         added: undefined,
+        problem: undefined,
       },
       { status: 409 },
     );
   await addAccount(database(), submission.value);
-  return data({ result: submission.reply({ resetForm: true }), added: submission.value.name });
+  return data({ result: submission.reply({ resetForm: true }), added: submission.value.name, problem: undefined });
 }
 
 export default function Accounts({ loaderData, actionData }: Route.ComponentProps) {
@@ -47,11 +79,12 @@ export default function Accounts({ loaderData, actionData }: Route.ComponentProp
     <>
       <title>Accounts · Apron Bell</title>
       <h1>Accounts</h1>
+      <FormError title="Not changed" problems={actionData?.problem ? [actionData.problem] : []} />
       <div className="columns two" style={{ marginTop: 14 }}>
         <section>
           <div className="scroll-x" tabIndex={0} role="group" aria-label="Accounts">
             <table className="ruled">
-              <Heads of={["Name", "E-mail address", "Role"]} />
+              <Heads of={["Name", "E-mail address", "Role", ""]} />
               <tbody>
                 {loaderData.accounts.map((one) => (
                   <tr key={one.id}>
@@ -60,7 +93,33 @@ export default function Accounts({ loaderData, actionData }: Route.ComponentProp
                       {one.id === loaderData.self ? <span className="quiet"> (you)</span> : null}
                     </td>
                     <td>{one.email}</td>
-                    <td>{one.role}</td>
+                    <td>{one.isClosed ? <span className="quiet">closed</span> : one.role}</td>
+                    <td>
+                      <Form method="post" className="actions" key={`${one.id} ${one.version}`}>
+                        <input type="hidden" name="intent" value="change" />
+                        <input type="hidden" name="id" value={one.id} />
+                        <input type="hidden" name="version" value={one.version} />
+                        {one.isClosed ? (
+                          <button className="row-button" type="submit" name="to" value="open">
+                            Open it again
+                          </button>
+                        ) : (
+                          <>
+                            <button
+                              className="row-button"
+                              type="submit"
+                              name="to"
+                              value={one.role === "lead" ? "assistant" : "lead"}
+                            >
+                              {one.role === "lead" ? "Make an assistant" : "Make a lead"}
+                            </button>
+                            <button className="row-button" type="submit" name="to" value="closed">
+                              Close
+                            </button>
+                          </>
+                        )}
+                      </Form>
+                    </td>
                   </tr>
                 ))}
               </tbody>
@@ -69,10 +128,10 @@ export default function Accounts({ loaderData, actionData }: Route.ComponentProp
           <p className="quiet small" style={{ padding: "10px 0" }}>
             Assistants plan, pack and teach. Only a lead signs the allergy table, removes classes and manages accounts.
           </p>
-          <Form method="post" action="/sign-out">
-            <input type="hidden" name="everywhere" value="yes" />
-            <Secondary>Sign me out on every device</Secondary>
-          </Form>
+          <p className="quiet small">
+            Whoever is closed is signed out at once and cannot sign in; what they signed keeps their name, and they can
+            be opened again. <TextLink to="/account">Your own name, password and sign-ins</TextLink>
+          </p>
         </section>
         <section>
           <h2>Add an account</h2>

@@ -9,7 +9,7 @@ import { countAccounts, signIn } from "~/services/accounts.server";
 import { forgetAttempts, secondsToWait } from "~/services/limits.server";
 import { addressContext } from "~/services/request.server";
 import { pathBack, signInAndGo } from "~/services/session.server";
-import { FormError, Primary, TextField } from "~/ui/sheet/controls";
+import { FormError, Primary, TextField, TextLink } from "~/ui/sheet/controls";
 import { Mark } from "~/ui/sheet/Mark";
 
 const schema = z.object({
@@ -42,7 +42,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       submission.reply({
         ...hide,
         formErrors: [
-          "This e-mail address and password do not belong together. Check both; the lead instructor can give you a new account.",
+          "This e-mail address and password do not belong together. Check both, or ask for a letter under “Forgotten password”.",
         ],
       }),
       { status: 400 },
@@ -68,8 +68,9 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
         <TextField field={fields.email} label="E-mail address" type="email" autoComplete="username" autoFocus />
         <TextField field={fields.password} label="Password" type="password" autoComplete="current-password" />
         <input type="hidden" name="back" value={loaderData.back} />
-        <div>
+        <div className="actions">
           <Primary>Sign in</Primary>
+          <TextLink to="/forgotten">Forgotten password</TextLink>
         </div>
       </Form>
     </main>

@@ -1,0 +1,192 @@
+import { getFormProps, useForm } from "@conform-to/react";
+import { parseWithZod } from "@conform-to/zod/v4";
+import { Form, data } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/me";
+import { newPassword } from "./password";
+import { formOf, words } from "../form";
+import { database } from "~/db/client.server";
+import {
+  type AccountChange,
+  allAccounts,
+  changeAccount,
+  endSession,
+  sessionsOf,
+  signIn,
+} from "~/services/accounts.server";
+import { secondsToWait } from "~/services/limits.server";
+import { addressContext } from "~/services/request.server";
+import { accountOf, sessionOf } from "~/services/session.server";
+import { moment } from "~/ui/format/format";
+import { FormError, Primary, Secondary, TextField } from "~/ui/sheet/controls";
+import { Heads } from "~/ui/sheet/Heads";
+import { useLocale, useZone } from "~/ui/sheet/locale";
+
+const version = z.int({ error: "The form did not arrive whole. Load the page again and repeat." });
+const schema = z.discriminatedUnion("intent", [
+  z.object({ intent: z.literal("name"), version, name: words(120, "your name") }),
+  z.object({
+    intent: z.literal("password"),
+    version,
+    old: words(200, "your password as it is"),
+    password: newPassword,
+  }),
+  z.object({ intent: z.literal("end"), sessionId: z.uuid() }),
+]);
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const { id, name, email, role } = accountOf(context);
+  const [all, sessions] = await Promise.all([allAccounts(database()), sessionsOf(database(), id)]);
+  const version = all.find((one) => one.id === id)?.version ?? 1;
+  return { name, email, role, version, sessions, own: sessionOf(context) };
+}
+
+const changedMeanwhile = "This account was changed meanwhile. Look at what it is now and keep yours again.";
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const submission = parseWithZod(await formOf(request), { schema });
+  const hide = { hideFields: ["old", "password"] };
+  if (submission.status !== "success")
+    return data(
+      {
+        result: submission.reply(hide),
+        form: submission.payload.intent === "password" ? ("password" as const) : ("name" as const),
+        done: undefined,
+      },
+      { status: 400 },
+    );
+  const form = submission.value;
+  const account = accountOf(context);
+  const db = database();
+  if (form.intent === "end") {
+    await endSession(db, account.id, form.sessionId);
+    return { result: undefined, form: undefined, done: "That device is signed out." };
+  }
+  if (form.intent === "password") {
+    const seconds = await secondsToWait(account.email, context.get(addressContext));
+    const isOwn = seconds === undefined && (await signIn(db, account.email, form.old)) !== undefined;
+    if (!isOwn)
+      return data(
+        {
+          result: submission.reply({
+            ...hide,
+            fieldErrors: {
+              old: [
+                seconds === undefined
+                  ? "This is not your password as it is now."
+                  : `Too many attempts. Wait ${seconds} seconds.`,
+              ],
+            },
+          }),
+          form: form.intent,
+          done: undefined,
+        },
+        { status: seconds === undefined ? 400 : 429 },
+      );
+  }
+  const change: AccountChange = form.intent === "name" ? { name: form.name } : { password: form.password };
+  if ((await changeAccount(db, account.id, form.version, change, sessionOf(context))) !== "changed")
+    return data(
+      { result: submission.reply({ ...hide, formErrors: [changedMeanwhile] }), form: form.intent, done: undefined },
+      { status: 409 },
+    );
+  return {
+    result: undefined,
+    done:
+      form.intent === "name" ? "Your name is kept." : "Your new password is kept; every other device is signed out.",
+  };
+}
+
+/** One's own account: name, password, and where one is signed in. */
+export default function Me({ loaderData, actionData }: Route.ComponentProps) {
+  const { name, email, role, version, sessions, own } = loaderData;
+  const locale = useLocale();
+  const zone = useZone();
+  const resultOf = (form: "name" | "password") => (actionData?.form === form ? actionData.result : undefined);
+  const [nameForm, nameFields] = useForm<{ name: string }>({
+    lastResult: resultOf("name"),
+    id: "name",
+    defaultValue: { name },
+  });
+  const [passwordForm, passwordFields] = useForm<{ old: string; password: string }>({
+    lastResult: resultOf("password"),
+    id: "password",
+  });
+  return (
+    <>
+      <title>Your account · Apron Bell</title>
+      <h1>Your account</h1>
+      <p className="quiet">
+        {email}, {role}
+      </p>
+      {actionData?.done ? (
+        <p className="saved" role="status">
+          {actionData.done}
+        </p>
+      ) : null}
+      <FormError title="Not kept" problems={[...(nameForm.errors ?? []), ...(passwordForm.errors ?? [])]} />
+      <div className="columns two" style={{ marginTop: 14 }}>
+        <section>
+          <h2>Signed in on</h2>
+          <div className="scroll-x" tabIndex={0} role="group" aria-label="Where you are signed in">
+            <table className="ruled">
+              <Heads of={["Device", "Since", "Last seen", ""]} />
+              <tbody>
+                {sessions.map((one) => (
+                  <tr key={one.id}>
+                    <td>{one.device || "a device that does not say what it is"}</td>
+                    <td>{moment(one.openedAt, locale, zone)}</td>
+                    <td>{moment(one.seenAt, locale, zone)}</td>
+                    <td>
+                      {one.id === own ? (
+                        <span className="quiet">this one</span>
+                      ) : (
+                        <Form method="post">
+                          <input type="hidden" name="intent" value="end" />
+                          <button className="row-button" type="submit" name="sessionId" value={one.id}>
+                            Sign it out
+                          </button>
+                        </Form>
+                      )}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+          <Form method="post" action="/sign-out" style={{ marginTop: 12 }}>
+            <input type="hidden" name="everywhere" value="yes" />
+            <Secondary>Sign me out on every device</Secondary>
+          </Form>
+        </section>
+        <section>
+          <h2>Name</h2>
+          <Form method="post" {...getFormProps(nameForm)} className="form">
+            <input type="hidden" name="intent" value="name" />
+            <input type="hidden" name="version" value={version} />
+            <TextField field={nameFields.name} label="Name, as it stands beside what you sign" autoComplete="name" />
+            <div>
+              <Primary>Keep the name</Primary>
+            </div>
+          </Form>
+          <h2 style={{ marginTop: 24 }}>Password</h2>
+          <Form method="post" {...getFormProps(passwordForm)} className="form">
+            <input type="hidden" name="intent" value="password" />
+            <input type="hidden" name="version" value={version} />
+            <TextField field={passwordFields.old} label="As it is" type="password" autoComplete="current-password" />
+            <TextField
+              field={passwordFields.password}
+              label="New one"
+              hint="At least 12 letters. Every other device is signed out."
+              type="password"
+              autoComplete="new-password"
+            />
+            <div>
+              <Primary>Keep the new password</Primary>
+            </div>
+          </Form>
+        </section>
+      </div>
+    </>
+  );
+}

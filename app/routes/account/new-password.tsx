@@ -1,0 +1,65 @@
+import { getFormProps, useForm } from "@conform-to/react";
+import { parseWithZod } from "@conform-to/zod/v4";
+import { Form, data } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/new-password";
+import { newPassword } from "./password";
+import { formOf } from "../form";
+import { database } from "~/db/client.server";
+import { isLetterGood, useLetter } from "~/services/accounts.server";
+import { secondsAfterGuess } from "~/services/limits.server";
+import { addressContext } from "~/services/request.server";
+import { signInAndGo } from "~/services/session.server";
+import { FormError, Primary, TextField, TextLink } from "~/ui/sheet/controls";
+import { Mark } from "~/ui/sheet/Mark";
+
+const schema = z.object({ password: newPassword });
+
+/** @throws a page that says so when the letter is not good; such guesses are counted. */
+async function refuse(context: Route.LoaderArgs["context"]): Promise<never> {
+  const seconds = await secondsAfterGuess(context.get(addressContext));
+  throw data(
+    seconds === undefined
+      ? "This letter is not good any more: it was used, another was asked for, or its time is over. Ask for a new one under “Forgotten password”."
+      : `Too many attempts. Wait ${seconds} seconds, then open the link again.`,
+    { status: seconds === undefined ? 404 : 429 },
+  );
+}
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  if (!(await isLetterGood(database(), params.token))) await refuse(context);
+  return null;
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const submission = parseWithZod(await formOf(request), { schema });
+  if (submission.status !== "success") return data(submission.reply({ hideFields: ["password"] }), { status: 400 });
+  const accountId = await useLetter(database(), params.token, submission.value.password);
+  return accountId === undefined ? refuse(context) : signInAndGo(request, accountId, "/");
+}
+
+export default function NewPassword({ actionData }: Route.ComponentProps) {
+  const [form, fields] = useForm<z.input<typeof schema>>({ lastResult: actionData });
+  return (
+    <main className="lone">
+      <title>New password · Apron Bell</title>
+      <Mark />
+      <h1>Choose a new password</h1>
+      <p>You are signed out everywhere else when it is kept.</p>
+      <Form method="post" {...getFormProps(form)} className="form">
+        <FormError title="Not kept" problems={form.errors ?? []} />
+        <TextField
+          field={fields.password}
+          label="New password"
+          hint="At least 12 letters."
+          type="password"
+          autoComplete="new-password"
+        />
+        <div className="actions">
+          <Primary>Keep it and sign in</Primary>
+          <TextLink to="/sign-in">Back to signing in</TextLink>
+        </div>
+      </Form>
+    </main>
+  );
+}
