@@ -15,7 +15,7 @@ import { addIngredients, allIngredients } from "~/db/queries/pantry.server";
 import { addRevision, recipeOf } from "~/db/queries/recipes.server";
 import type { DB } from "~/db/schema";
 import { toPlain } from "~/formats/class-file";
-import { canonical } from "~/core/plan";
+import { canonical, fingerprintOf } from "~/core/plan";
 import type { Photo } from "./photos.server";
 
 const uuid = z.uuid();
@@ -226,11 +226,21 @@ export const forgetLabel = async (classId: string, ingredientId: string): Promis
         await trx.deleteFrom(table).where("class_id", "=", classId).where("ingredient_id", "=", ingredientId).execute();
     });
 
-/** Keeps how a product is sold, in place of what was kept. */
-export const savePack = async (classId: string, pack: PackSize): Promise<void> =>
+/** What a page has seen of how a product is sold, as a short text to compare. */
+export const seenPack = (packs: ClassInput["packs"], ingredientId: string): string =>
+  fingerprintOf(packs.find((one) => one.ingredientId === ingredientId) ?? null);
+
+/** Keeps how a product is sold; false, and nothing changed, when it is no longer sold as whoever saves it has seen. */
+export const savePack = async (classId: string, seen: string, pack: PackSize): Promise<boolean> =>
   database()
     .transaction()
-    .execute((trx) => addPacks(trx, classId, [pack]));
+    .execute(async (trx) => {
+      await trx.selectFrom("class").select("id").where("id", "=", classId).forUpdate().execute();
+      const stored = await classOf(trx, classId);
+      if (!stored || seenPack(stored.input.packs, pack.ingredientId) !== seen) return false;
+      await addPacks(trx, classId, [pack]);
+      return true;
+    });
 
 /** Adds food that is brought along, in the place of what stood under `before`. */
 export const addBrought = async (

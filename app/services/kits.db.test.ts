@@ -90,7 +90,7 @@ describe("ticks", () => {
 describe("a trip", () => {
   test("two classes are bought for at once, and what is on hand is taken off once", async () => {
     const other = await bring(current);
-    await saveStock(db, classId, "plain-flour", 100);
+    await saveStock(db, classId, "plain-flour", 0, 100);
     const flour = async (id: string) => (await tripOf(db, id)).lines.find((line) => line.key === "plain-flour");
     const [alone, theirs] = [await flour(classId), await flour(other)];
     expect(await shopTogether(db, classId, other, true)).toBe(true);
@@ -110,8 +110,15 @@ describe("a trip", () => {
   });
 
   test("nothing on hand is no row, extras come and go, tasks are given and taken", async () => {
-    await saveStock(db, classId, "plain-flour", 100);
-    await saveStock(db, classId, "plain-flour", 0);
+    await saveStock(db, classId, "plain-flour", 0, 100);
+    // What somebody else counted meanwhile is not overwritten by whoever did not see it.
+    expect(await saveStock(db, classId, "plain-flour", 0, 250)).toBe(false);
+    expect(await saveStock(db, classId, "plain-flour", 90, 250)).toBe(false);
+    expect(await saveStock(db, classId, "plain-flour", 90, 0)).toBe(false);
+    const both = await Promise.all([120, 130].map((grams) => saveStock(db, classId, "plain-flour", 100, grams)));
+    expect([...both].sort()).toEqual([false, true]);
+    const { stock } = await tripOf(db, classId);
+    expect(await saveStock(db, classId, "plain-flour", stock["plain-flour"] ?? 0, 0)).toBe(true);
     expect((await tripOf(db, classId)).stock).toEqual({});
     await addExtra(db, classId, { name: "baking paper", count: 2, price: 150 });
     const { extras, lines } = await tripOf(db, classId);

@@ -38,6 +38,7 @@ import {
   removeBrought,
   saveLabel,
   savePack,
+  seenPack,
   settle,
   stampsOf,
 } from "./classes.server";
@@ -414,14 +415,21 @@ test("a picture is taken by its first bytes, whatever it calls itself, and goes 
 });
 
 test("a product bought after the check makes its label unread; the database keeps price and product", async () => {
-  await savePack(classId, {
+  const before = seenPack((await stored()).input.packs, "butter");
+  const block = {
     ingredientId: "butter",
     unitGrams: 200,
     unitsPerPack: 1,
     unitName: "block",
     product: "another butter",
     price: 199,
-  });
+  };
+  // Two who saw the same and save at once: one of them is told.
+  const both = await Promise.all([savePack(classId, before, block), savePack(classId, before, { ...block, price: 5 })]);
+  expect([...both].sort()).toEqual([false, true]);
+  const now = seenPack((await stored()).input.packs, "butter");
+  expect(await savePack(classId, before, block)).toBe(false);
+  expect(await savePack(classId, now, block)).toBe(true);
   const { input } = await stored();
   expect(input.packs.find((pack) => pack.ingredientId === "butter")).toMatchObject({
     product: "another butter",

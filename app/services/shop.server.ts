@@ -92,21 +92,49 @@ export async function tripOf(db: Kysely<DB>, classId: string): Promise<Trip> {
   };
 }
 
-/** What is on hand of an ingredient, in grams; 0 takes it off the list of what there is. */
-export async function saveStock(db: Kysely<DB>, leadId: string, ingredientId: string, grams: number): Promise<void> {
-  if (grams <= 0) {
-    await db
-      .deleteFrom("shop_stock")
-      .where("class_id", "=", leadId)
-      .where("ingredient_id", "=", ingredientId)
-      .execute();
-    return;
+/**
+ * What is on hand of an ingredient, in grams; 0 takes it off the list of what there is. False, and nothing changed, when there is no
+ * longer what was seen: somebody else counted meanwhile.
+ */
+export async function saveStock(
+  db: Kysely<DB>,
+  leadId: string,
+  ingredientId: string,
+  seen: number,
+  grams: number,
+): Promise<boolean> {
+  const there = db
+    .selectFrom("shop_stock")
+    .select("grams")
+    .where("class_id", "=", leadId)
+    .where("ingredient_id", "=", ingredientId);
+  if (seen <= 0) {
+    if (grams <= 0) return (await there.executeTakeFirst()) === undefined;
+    const added = await db
+      .insertInto("shop_stock")
+      .values({ class_id: leadId, ingredient_id: ingredientId, grams })
+      .onConflict((conflict) => conflict.doNothing())
+      .executeTakeFirst();
+    return (added.numInsertedOrUpdatedRows ?? 0n) > 0n;
   }
-  await db
-    .insertInto("shop_stock")
-    .values({ class_id: leadId, ingredient_id: ingredientId, grams })
-    .onConflict((conflict) => conflict.columns(["class_id", "ingredient_id"]).doUpdateSet({ grams }))
-    .execute();
+  const changed =
+    grams <= 0
+      ? await db
+          .deleteFrom("shop_stock")
+          .where("class_id", "=", leadId)
+          .where("ingredient_id", "=", ingredientId)
+          .where("grams", "=", seen)
+          .executeTakeFirst()
+          .then((done) => done.numDeletedRows)
+      : await db
+          .updateTable("shop_stock")
+          .set({ grams })
+          .where("class_id", "=", leadId)
+          .where("ingredient_id", "=", ingredientId)
+          .where("grams", "=", seen)
+          .executeTakeFirst()
+          .then((done) => done.numUpdatedRows);
+  return changed > 0n;
 }
 
 export const addExtra = async (db: Kysely<DB>, leadId: string, extra: Omit<Extra, "id">): Promise<void> =>

@@ -124,7 +124,7 @@ export async function kitchens(db: Kysely<DB>, only?: string): Promise<(Kitchen 
 }
 
 /** Draws the sketch of a kitchen anew. */
-export async function saveFloor(db: Kysely<DB>, kitchenId: string, floor: Floor): Promise<void> {
+async function saveFloor(db: Kysely<DB>, kitchenId: string, floor: Floor): Promise<void> {
   await db.deleteFrom("kitchen_floor").where("kitchen_id", "=", kitchenId).execute();
   const { widthM, depthM, marks } = floor;
   await db.insertInto("kitchen_floor").values({ kitchen_id: kitchenId, width_m: widthM, depth_m: depthM }).execute();
@@ -133,6 +133,19 @@ export async function saveFloor(db: Kysely<DB>, kitchenId: string, floor: Floor)
       .insertInto("floor_mark")
       .values(marks.map((one, position) => ({ kitchen_id: kitchenId, position, ...one })))
       .execute();
+}
+
+/** Changes the sketch of a kitchen that is still at `version`; false when somebody else changed either first. */
+export async function changeFloor(db: Kysely<DB>, kitchenId: string, version: number, floor: Floor): Promise<boolean> {
+  const changed = await db
+    .updateTable("kitchen")
+    .set({ version: version + 1, updated_at: new Date() })
+    .where("id", "=", kitchenId)
+    .where("version", "=", version)
+    .executeTakeFirst();
+  if (changed.numUpdatedRows === 0n) return false;
+  await saveFloor(db, kitchenId, floor);
+  return true;
 }
 
 /** Writes the surfaces, circuits, gear and sketch of a kitchen anew. */

@@ -8,7 +8,7 @@ import { testDatabase } from "../../../test/database";
 import type { DB } from "../schema";
 import { addParticipants } from "./people.server";
 import { addClass, classCards, classOf, writeDishes } from "./classes.server";
-import { addKitchen, changeKitchen, kitchens } from "./kitchens.server";
+import { addKitchen, changeFloor, changeKitchen, kitchens } from "./kitchens.server";
 import { addIngredients, allIngredients } from "./pantry.server";
 import { addRevision, ingredientsNamedIn, newestRecipes, newestRevisions, recipeOf } from "./recipes.server";
 
@@ -159,4 +159,19 @@ test("every reference has an index under it: looking up or removing what it name
         and (i.indkey::int2[])[0:cardinality(c.conkey) - 1] <@ c.conkey)
     group by c.oid, c.conrelid order by 1`.execute(db);
   expect(rows.map((row) => row.name)).toEqual([]);
+});
+
+test("a sketch and a kitchen changed at once: whoever saves second is told, and nothing is lost", async () => {
+  const id = await addKitchen(db, galley);
+  const floor = { widthM: 5, depthM: 4, marks: [] };
+  const now = async () => (await kitchens(db, id))[0];
+  const version = (await now())?.version ?? 0;
+  const both = await Promise.all([
+    db.transaction().execute((trx) => changeFloor(trx, id, version, floor)),
+    db.transaction().execute((trx) => changeKitchen(trx, id, version, { ...galley, name: "Other" })),
+  ]);
+  expect([...both].sort()).toEqual([false, true]);
+  expect(await changeFloor(db, id, version, { ...floor, widthM: 9 })).toBe(false);
+  expect(await changeFloor(db, id, (await now())?.version ?? 0, { ...floor, widthM: 7 })).toBe(true);
+  expect((await now())?.floor?.widthM).toBe(7);
 });

@@ -7,7 +7,16 @@ import type { Route } from "./+types/label";
 import { useClass } from "./class-context";
 import { formOf, optionalWords, priceField, whole, words } from "../form";
 import { saidOnLabel, saidValues } from "./label-form";
-import { audit, classOnce, classOr404, forgetLabel, notFound, saveLabel, savePack } from "~/services/classes.server";
+import {
+  audit,
+  classOnce,
+  classOr404,
+  forgetLabel,
+  notFound,
+  saveLabel,
+  savePack,
+  seenPack,
+} from "~/services/classes.server";
 import { photoFrom, photoOf } from "~/services/photos.server";
 import { accountOf } from "~/services/session.server";
 import { FormError, Primary, Secondary, TextField, TextLink } from "~/ui/sheet/controls";
@@ -24,6 +33,7 @@ const schema = z.object({
 const otherSizes = 2;
 const packPrice = priceField("the price of one pack");
 const buySchema = z.object({
+  seen: z.string({ error: "The form did not arrive whole. Load the page again and repeat." }).max(80),
   product: optionalWords(120).transform((text) => (text === "" ? undefined : text)),
   unitGrams: z
     .number({ error: "Give the grams in one unit, such as 250." })
@@ -60,6 +70,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   return {
     hasPhoto: (await photoOf(params.classId, params.ingredientId)) !== undefined,
     today: today(getLocalTimeZone()).toString(),
+    seen: seenPack(input.packs, params.ingredientId),
   };
 }
 
@@ -71,7 +82,18 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (form.get("intent") === "buy") {
     const bought = parseWithZod(form, { schema: buySchema });
     if (bought.status !== "success") return data({ bought: bought.reply() }, { status: 400 });
-    await savePack(params.classId, { ...bought.value, ingredientId: params.ingredientId });
+    const { seen, ...pack } = bought.value;
+    if (!(await savePack(params.classId, seen, { ...pack, ingredientId: params.ingredientId })))
+      return data(
+        {
+          bought: bought.reply({
+            formErrors: [
+              "Somebody else changed how this is bought meanwhile. Yours is below; keep it again to replace theirs.",
+            ],
+          }),
+        },
+        { status: 409 },
+      );
     await audit(account.id, params.classId, `changed the product of ${params.ingredientId}`.slice(0, 80));
     return data({ bought: undefined });
   }
@@ -203,6 +225,8 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
           </p>
         ) : null}
         <Form method="post" {...getFormProps(buy)} className="form">
+          <FormError title="Not kept" problems={buy.errors ?? []} />
+          <input type="hidden" name="seen" value={loaderData.seen} />
           <TextField
             field={bought.product}
             label="Product"

@@ -20,6 +20,8 @@ const schema = z.discriminatedUnion("intent", [
   z.object({
     intent: z.literal("stock"),
     ingredientId: z.string().min(1).max(64),
+    /** What stood there when the page was read. */
+    seen: z.number().min(0).max(1_000_000).default(0),
     grams: z
       .number({ error: "Give what is on hand in grams, such as 500; 0 when there is none." })
       .min(0, { error: "Give 0 grams or more." })
@@ -59,7 +61,16 @@ export async function action({ request, params }: Route.ActionArgs) {
         { problems: ["There is no such ingredient in the pantry. Load the page again."], typed: {} },
         { status: 400 },
       );
-    await saveStock(db, leadId, form.ingredientId, form.grams);
+    if (!(await saveStock(db, leadId, form.ingredientId, form.seen, form.grams)))
+      return data(
+        {
+          problems: [
+            "Somebody else kept another figure for this meanwhile; it stands in the list now. Keep yours again if it is the right one.",
+          ],
+          typed: {},
+        },
+        { status: 409 },
+      );
   } else if (form.intent === "extra") await addExtra(db, leadId, form);
   else if (form.intent === "drop-extra") await removeExtra(db, leadId, form.id);
   else if (!(await shopTogether(db, leadId, form.otherId, form.intent === "together")))

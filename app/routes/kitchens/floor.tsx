@@ -4,7 +4,7 @@ import type { Route } from "./+types/floor";
 import { formOf } from "../form";
 import { floorKinds } from "~/core/gear";
 import { database } from "~/db/client.server";
-import { kitchens, saveFloor } from "~/db/queries/kitchens.server";
+import { changeFloor, kitchens } from "~/db/queries/kitchens.server";
 import { notFound } from "~/services/classes.server";
 import { FloorSketch } from "~/ui/kitchen/FloorSketch";
 import { FormError, Primary, TextLink } from "~/ui/sheet/controls";
@@ -51,7 +51,9 @@ const floorSchema = z.strictObject(
 
 export async function action({ request, params }: Route.ActionArgs) {
   const kitchen = await kitchenOr404(params.kitchenId);
-  const text = (await formOf(request)).get("floor");
+  const form = await formOf(request);
+  const text = form.get("floor");
+  const version = Number(form.get("version"));
   let typed: unknown;
   try {
     typed = JSON.parse(typeof text === "string" ? text : "");
@@ -61,9 +63,20 @@ export async function action({ request, params }: Route.ActionArgs) {
   const floor = floorSchema.safeParse(typed);
   if (!floor.success)
     return data({ problems: [...new Set(floor.error.issues.map((issue) => issue.message))] }, { status: 400 });
-  await database()
-    .transaction()
-    .execute((trx) => saveFloor(trx, kitchen.id, floor.data));
+  const isKept =
+    Number.isSafeInteger(version) &&
+    (await database()
+      .transaction()
+      .execute((trx) => changeFloor(trx, kitchen.id, version, floor.data)));
+  if (!isKept)
+    return data(
+      {
+        problems: [
+          "Somebody else changed this kitchen or its sketch meanwhile. Yours is still below: keep it again to replace theirs, or load the page to see it.",
+        ],
+      },
+      { status: 409 },
+    );
   return redirect(`/kitchens/${kitchen.id}/floor?kept`);
 }
 
@@ -82,6 +95,7 @@ export default function Floor({ loaderData, actionData }: Route.ComponentProps) 
       </div>
       <FormError title="Not kept" problems={actionData?.problems ?? []} />
       <Form method="post">
+        <input type="hidden" name="version" value={kitchen.version} />
         <WhenReady>
           <FloorSketch floor={kitchen.floor} />
         </WhenReady>

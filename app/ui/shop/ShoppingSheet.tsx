@@ -124,6 +124,7 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
                       <Form method="post" className="shop-stock no-print">
                         <input type="hidden" name="intent" value="stock" />
                         <input type="hidden" name="ingredientId" value={line.key} />
+                        <input type="hidden" name="seen" value={stock[line.key] ?? 0} />
                         <label>
                           <span className="small quiet">on hand, g</span>
                           <input
