@@ -1,4 +1,6 @@
 import net from "node:net";
+import os from "node:os";
+import path from "node:path";
 import { defineConfig } from "@playwright/test";
 
 const freePort = (): Promise<number> =>
@@ -14,6 +16,8 @@ const freePort = (): Promise<number> =>
   });
 
 process.env.E2E_PORT ??= String(await freePort());
+// Where the tests find the database of the program they test, to start a second process of it.
+process.env.E2E_DATABASE_FILE ??= path.join(os.tmpdir(), `apron-bell-e2e-${process.env.E2E_PORT}.url`);
 const baseURL = `http://127.0.0.1:${process.env.E2E_PORT}`;
 
 export default defineConfig({

@@ -11,6 +11,7 @@ import {
   ServerRouter,
   isRouteErrorResponse,
 } from "react-router";
+import { log } from "~/watch/log.server";
 import { nonceContext } from "~/services/request.server";
 import { NonceProvider } from "~/ui/sheet/nonce";
 
@@ -44,7 +45,7 @@ export default function handleRequest(
           pipe(body);
         },
         onShellError: reject,
-        onError: (error) => console.error(error),
+        onError: (error) => log.error({ err: error }, "a page was not drawn"),
       },
     );
     setTimeout(abort, millisecondsToRender).unref();
@@ -54,5 +55,5 @@ export default function handleRequest(
 /** What is a visitor's mistake (an address that is none, a refused form) is answered, not logged. */
 export const handleError: HandleErrorFunction = (error, { request }) => {
   if (request.signal.aborted || isRouteErrorResponse(error)) return;
-  console.error(error);
+  log.error({ err: error }, "a request failed");
 };

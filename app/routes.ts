@@ -59,6 +59,7 @@ export default [
       route("kitchens/:kitchenId/floor", "routes/kitchens/floor.tsx"),
       route("account", "routes/account/me.tsx"),
       route("accounts", "routes/account/accounts.tsx"),
+      route("upkeep", "routes/account/upkeep.tsx"),
       route("outbox", "routes/account/outbox.tsx"),
     ]),
     ...prefix("classes/:classId", [

@@ -47,6 +47,74 @@ test("a lead adds an assistant, who signs in, and is signed out everywhere at on
   await tablet.context.close();
 });
 
+test("a role given, an account closed and opened, a letter for a forgotten password, a password of one's own", async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const email = `galley-${Date.now()}@boathouse.example`;
+  await page.goto("/accounts");
+  await page.getByLabel("Name").fill("Sable Rowlock");
+  await page.getByLabel("E-mail address").fill(email);
+  await page.getByLabel("First password").fill("oars and flour and eggs");
+  await page.getByRole("button", { name: "Add the account" }).click();
+  const row = page.getByRole("row").filter({ hasText: email });
+  await row.getByRole("button", { name: "Make a lead" }).click();
+  await expect(row).toContainText("Make an assistant");
+  await row.getByRole("button", { name: "Close" }).click();
+  await expect(row).toContainText("closed");
+
+  const context = await browser.newContext({
+    storageState: { cookies: [], origins: [] },
+    ...(baseURL ? { baseURL } : {}),
+  });
+  const own = await context.newPage();
+  const signIn = async (password: string) => {
+    await own.goto("/sign-in");
+    await own.getByLabel("E-mail address").fill(email);
+    await own.getByLabel("Password").fill(password);
+    await own.getByRole("button", { name: "Sign in" }).click();
+  };
+  await signIn("oars and flour and eggs");
+  await expect(own.getByText("do not belong together")).toBeVisible();
+  await row.getByRole("button", { name: "Open it again" }).click();
+  await expect(row).toContainText("Make an assistant");
+
+  // The letter says nothing of whether there is such an account; its link is good once.
+  await own.getByRole("link", { name: "Forgotten password" }).click();
+  await expect(own.getByRole("heading", { name: "Forgotten password" })).toBeVisible();
+  await own.getByLabel("E-mail address").fill(email);
+  await own.getByRole("button", { name: "Send the letter" }).click();
+  await expect(own.getByText("If somebody has an account with this address")).toBeVisible();
+  await page.goto("/outbox");
+  const letter = page.locator("details", { hasText: email });
+  await letter.locator("summary").click();
+  const path = /\/new-password\/\S+/.exec((await letter.locator("pre").textContent()) ?? "")?.[0] ?? "";
+  await own.goto(path);
+  await own.getByLabel("New password").fill("short");
+  await own.getByRole("button", { name: "Keep it and sign in" }).click();
+  await expect(own.getByText("At least 12 letters; 5 came.")).toBeVisible();
+  await own.getByLabel("New password").fill("whisks and ladles too");
+  await own.getByRole("button", { name: "Keep it and sign in" }).click();
+  await expect(own.getByRole("heading", { name: "Classes" })).toBeVisible();
+  expect((await own.goto(path))?.status()).toBe(404);
+
+  await own.goto("/account");
+  await own.getByLabel("Name, as it stands").fill("Sable Thwart");
+  await own.getByRole("button", { name: "Keep the name" }).click();
+  await expect(own.getByText("Your name is kept.")).toBeVisible();
+  await own.getByLabel("As it is").fill("not this one at all");
+  await own.getByLabel("New one").fill("four eggs and a rest");
+  await own.getByRole("button", { name: "Keep the new password" }).click();
+  await expect(own.getByText("This is not your password as it is now.")).toBeVisible();
+  await own.getByLabel("As it is").fill("whisks and ladles too");
+  await own.getByLabel("New one").fill("four eggs and a rest");
+  await own.getByRole("button", { name: "Keep the new password" }).click();
+  await expect(own.getByText("Your new password is kept")).toBeVisible();
+  await expect(own.getByRole("link", { name: /Sable Thwart/ })).toBeVisible();
+  await context.close();
+});
+
 test("an address that has an account gets no second one", async ({ page }) => {
   await page.goto("/accounts");
   await page.getByLabel("Name").fill("Somebody");

@@ -84,9 +84,12 @@ async function main() {
       const file = path.resolve(named ?? path.join(dataDir, "backups", `apron-bell-${stamp}.dump`));
       fs.mkdirSync(path.dirname(file), { recursive: true });
       const fresh = `${file}.new`;
-      tool("pg_dump", url.value, ["--format=custom", "--no-owner", `--file=${fresh}`]);
+      tool("pg_dump", url.value, ["--format=custom", "--no-owner", "--exclude-schema=pgboss", `--file=${fresh}`]);
       fs.chmodSync(fresh, 0o600);
-      const rows = await tried(fresh, url.value);
+      const rows = await tried(fresh, url.value).catch((error) => {
+        fs.rmSync(fresh, { force: true });
+        throw error;
+      });
       fs.renameSync(fresh, file);
       console.log(`Kept in ${file}, ${rows.length} tables, and restored beside to see that it can be.`);
     } else {

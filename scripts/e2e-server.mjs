@@ -1,13 +1,21 @@
 // A throwaway program for browser tests and measurements: its own database, the demonstration, the built server. Removes all of
 // it on SIGTERM.
 import { spawn } from "node:child_process";
+import fs from "node:fs";
+import os from "node:os";
+import path from "node:path";
 import { throwawayCluster } from "./lib/postgres.mjs";
 
 const cluster = await throwawayCluster("e2e");
+const backups = fs.mkdtempSync(path.join(os.tmpdir(), "apron-bell-backups-"));
+const urlFile = process.env.E2E_DATABASE_FILE;
+if (urlFile) fs.writeFileSync(urlFile, JSON.stringify({ url: cluster.url, backups }), { mode: 0o600 });
 const stop = () => {
   server?.kill("SIGTERM");
   const remove = () => {
     cluster.remove();
+    fs.rmSync(backups, { recursive: true, force: true });
+    if (urlFile) fs.rmSync(urlFile, { force: true });
     process.exit(0);
   };
   if (!server || server.exitCode !== null) remove();
@@ -28,7 +36,14 @@ try {
 const serve = () => {
   server = spawn(process.execPath, ["scripts/serve.mjs"], {
     stdio: ["ignore", "inherit", "inherit", "ipc"],
-    env: { ...process.env, DATABASE_URL: cluster.url, HOST: "127.0.0.1", PORT: process.env.E2E_PORT },
+    env: {
+      LOG_LEVEL: "warn",
+      ...process.env,
+      DATABASE_URL: cluster.url,
+      BACKUP_DIR: backups,
+      HOST: "127.0.0.1",
+      PORT: process.env.E2E_PORT,
+    },
   });
 };
 serve();

@@ -111,7 +111,15 @@ function serve(url, prepared, demoAccounts) {
   server = spawn(process.execPath, ["scripts/serve.mjs", ...(isDev ? ["--dev"] : [])], {
     detached: true,
     stdio: ["ignore", "inherit", "inherit", "ipc"],
-    env: { ...process.env, DATABASE_URL: url, HOST: host, PORT: port },
+    env: {
+      // Somebody who looks at the terminal is told what goes wrong; a service that collects lines gets every request.
+      ...(process.stdout.isTTY ? { LOG_LEVEL: "warn" } : {}),
+      ...(process.env.DATABASE_URL ? {} : { BACKUP_DIR: path.join(dataDir, "backups") }),
+      ...process.env,
+      DATABASE_URL: url,
+      HOST: host,
+      PORT: port,
+    },
   });
   server.on("exit", (code) => {
     if (isStopping) return;

@@ -2,13 +2,16 @@ import crypto from "node:crypto";
 import { createRequestHandler } from "@react-router/express";
 import express, { type ErrorRequestHandler, type RequestHandler } from "express";
 import { sql } from "kysely";
+import { collectDefaultMetrics } from "prom-client";
 import { RouterContextProvider } from "react-router";
 import { countedBody, readableAddress } from "./doors";
+import { writtenDown } from "./requests";
 import { nonceContext, addressContext } from "~/services/request.server";
 import { database } from "~/db/client.server";
+import { startJobs, stopJobs } from "~/services/jobs.server";
 import { endStreams } from "~/services/live-hub.server";
-import { sweepAttempts } from "~/services/limits.server";
-import { removeExpired } from "~/services/privacy.server";
+import { log } from "~/watch/log.server";
+import { metrics } from "~/watch/metrics.server";
 
 const isProduction = process.env.NODE_ENV === "production";
 /** One nonce a page; styles by attribute stay allowed, as the interface sets widths along the bell line that way. */
@@ -59,7 +62,7 @@ const sameOriginOnly: RequestHandler = (request, response, next) => {
 };
 
 const lastResort: ErrorRequestHandler = (error, _request, response, _next) => {
-  console.error(error);
+  log.error({ err: error }, "a request failed");
   if (!response.headersSent)
     response
       .status(500)
@@ -67,8 +70,12 @@ const lastResort: ErrorRequestHandler = (error, _request, response, _next) => {
       .send("Something went wrong on our side. What you saved before is kept. Load the page again.");
 };
 
+const serverBuild = () => import("virtual:react-router/server-build");
 export const app = express();
 app.disable("x-powered-by");
+// Once, whatever development reloads.
+if (!metrics.registry.getSingleMetric("apron_process_cpu_seconds_total"))
+  collectDefaultMetrics({ register: metrics.registry, prefix: "apron_" });
 app.set("trust proxy", "loopback");
 app.get("/healthz", (_request, response) => void response.type("text/plain").send("ok"));
 /** Ready to serve: the database answers. A proxy that asks here sends nobody to a program that could only say sorry. */
@@ -79,10 +86,20 @@ app.get("/readyz", (_request, response) => {
     () => response.status(503).send("the database does not answer"),
   );
 });
-app.use(readableAddress, securityHeaders, sameOriginOnly, countedBody);
+/** Figures for monitoring: to this machine, or to whoever has the token. */
+app.get("/metrics", (request, response, next) => {
+  const token = process.env.METRICS_TOKEN ?? "";
+  const isHere = ["127.0.0.1", "::1", "::ffff:127.0.0.1"].includes(request.ip ?? "");
+  const given = request.get("authorization") ?? "";
+  const hash = (text: string) => crypto.createHash("sha256").update(text).digest();
+  const isTold = token !== "" && crypto.timingSafeEqual(hash(given), hash(`Bearer ${token}`));
+  if (!isHere && !isTold) return void response.status(403).type("text/plain").send("Not for visitors.");
+  metrics.registry.metrics().then((text) => void response.type(metrics.registry.contentType).send(text), next);
+});
+app.use(writtenDown(serverBuild), readableAddress, securityHeaders, sameOriginOnly, countedBody);
 app.use(
   createRequestHandler({
-    build: () => import("virtual:react-router/server-build"),
+    build: serverBuild,
     getLoadContext(request, response) {
       const context = new RouterContextProvider();
       context.set(nonceContext, String(response.locals.nonce ?? ""));
@@ -93,18 +110,11 @@ app.use(
 );
 app.use(lastResort);
 
-// Health data goes on its day, whether or not anybody opens the program on it.
-const sweepEvery = 3_600_000;
-const sweep = () => {
-  void sweepAttempts().catch((error: unknown) => console.error("attempts were not swept:", error));
-  void removeExpired(database()).catch((error: unknown) => console.error("health data was not removed:", error));
-};
-const sweeping = setInterval(sweep, sweepEvery);
-sweeping.unref();
-sweep();
+// Sweeps and nightly backups: whichever process of the program is first does each.
+startJobs();
 
 /** Ends what would keep the server from closing. */
 export const beforeClose = () => {
-  clearInterval(sweeping);
+  stopJobs();
   endStreams();
 };

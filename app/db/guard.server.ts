@@ -1,5 +1,6 @@
 import type { PostgresPool, PostgresPoolClient } from "kysely";
 import type pg from "pg";
+import { log } from "~/watch/log.server";
 
 /**
  * The pool of the running program: a database that restarts is waited for, and what it cannot do is an answer in a sentence rather
@@ -58,13 +59,13 @@ class Refusal extends Error {
 /** An error of the driver as the answer a visitor gets; anything else as it is. */
 export function answerOf(error: unknown): unknown {
   if (isLost(error)) {
-    console.error(`database away: ${error instanceof Error ? error.message : String(error)}`);
+    log.error({ err: error }, "database away");
     return new Refusal(error, awaySentence, { status: 503, headers: { "Retry-After": "3" } });
   }
   const code = codeOf(error);
   const found = /^[0-9A-Z]{5}$/.test(code) ? refusals.find(([codes]) => codes.test(code)) : undefined;
   if (!found) return error;
-  console.error(`database refused (${code}): ${error instanceof Error ? error.message : ""}`);
+  log.warn({ err: error }, "database refused");
   return new Refusal(error, found[2], { status: found[1] });
 }
 

@@ -454,6 +454,15 @@ export interface AuditEntryTable {
   action: string;
 }
 
+export interface BackupRunTable {
+  id: Generated<string>;
+  ended_at: CreatedAt;
+  is_good: boolean;
+  file: string;
+  bytes: number;
+  problem: string | null;
+}
+
 /** Attempts counted by the rate limiter, in its own columns. */
 export interface AttemptTable {
   key: string;
@@ -462,6 +471,7 @@ export interface AttemptTable {
 }
 
 export interface DB {
+  backup_run: BackupRunTable;
   attempt: AttemptTable;
   account: AccountTable;
   login_session: LoginSessionTable;

@@ -29,6 +29,7 @@ const behindSignIn = places.filter((place) => place.layouts.includes("routes/sig
 const leadOnly = [
   "routes/account/accounts.tsx",
   "routes/account/outbox.tsx",
+  "routes/account/upkeep.tsx",
   "routes/classes/import.tsx",
   "routes/classes/intake-admin.tsx",
   "routes/classes/people-import.tsx",

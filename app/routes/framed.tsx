@@ -1,14 +1,16 @@
 import { useEffect } from "react";
-import { Form, NavLink, Outlet } from "react-router";
+import { Form, Link, NavLink, Outlet } from "react-router";
 import type { Route } from "./+types/framed";
+import { database } from "~/db/client.server";
+import { isBackupLate } from "~/services/backups.server";
 import { accountOf } from "~/services/session.server";
 import { flushEverywhere } from "~/ui/outbox/outbox";
 import { Mark } from "~/ui/sheet/Mark";
 import { Shortcuts } from "~/ui/sheet/Shortcuts";
 
-export const loader = ({ context }: Route.LoaderArgs) => {
+export const loader = async ({ context }: Route.LoaderArgs) => {
   const { name, role } = accountOf(context);
-  return { name, role };
+  return { name, role, isBackupLate: role === "lead" && (await isBackupLate(database())) };
 };
 
 /** The frame of every page but the live screen. */
@@ -39,6 +41,7 @@ export default function Framed({ loaderData }: Route.ComponentProps) {
             <>
               <NavLink to="/outbox">Outbox</NavLink>
               <NavLink to="/accounts">Accounts</NavLink>
+              <NavLink to="/upkeep">Backups</NavLink>
             </>
           ) : null}
         </nav>
@@ -52,6 +55,11 @@ export default function Framed({ loaderData }: Route.ComponentProps) {
           </Form>
         </div>
       </header>
+      {loaderData.isBackupLate ? (
+        <p className="saved no-print" role="status">
+          No good backup for days. <Link to="/upkeep">See what is wrong</Link>
+        </p>
+      ) : null}
       <main className="page" id="content">
         <Outlet />
       </main>

@@ -260,7 +260,7 @@ export const isLetterGood = async (db: Kysely<DB>, token: string): Promise<boole
   (await letterOf(db, token)) !== undefined;
 
 /** Sets a new password with a letter's secret, once; the account's id, or `undefined` when the letter is not good any more. */
-export async function useLetter(db: Kysely<DB>, token: string, password: string): Promise<string | undefined> {
+export async function spendLetter(db: Kysely<DB>, token: string, password: string): Promise<string | undefined> {
   const letter = await letterOf(db, token);
   return letter && (await changeAccount(db, letter.id, letter.version, { password })) === "changed"
     ? letter.id

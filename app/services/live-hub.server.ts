@@ -1,6 +1,7 @@
 import { EventEmitter } from "node:events";
 import pg from "pg";
 import { databaseUrl } from "~/db/client.server";
+import { metrics } from "~/watch/metrics.server";
 
 /**
  * One listening connection a process. What it says is only "something changed in this class"; whoever listens reads the table,
@@ -125,9 +126,11 @@ export async function changesStream(
         unhear();
         forget();
         streams.delete(end);
+        metrics.streams.set(streams.size);
         controller.close();
       };
       streams.add(end);
+      metrics.streams.set(streams.size);
       signal.addEventListener("abort", end, { once: true });
       if (signal.aborted) end();
       else send("retry: 1000\nevent: changed\ndata: {}\n\n");

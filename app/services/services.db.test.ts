@@ -25,7 +25,7 @@ import {
   offerNewPassword,
   openSession,
   sessionsOf,
-  useLetter,
+  spendLetter,
   signIn,
 } from "./accounts.server";
 import { forgetAttempts, networkOf, secondsToWait } from "./limits.server";
@@ -386,17 +386,17 @@ test("a letter for a new password is good once, for its time, and in place of an
   expect(await isLetterGood(db, first?.token ?? "")).toBe(false);
   expect(await isLetterGood(db, second?.token ?? "")).toBe(true);
   const { secret } = await openSession(db, lead);
-  expect(await useLetter(db, second?.token ?? "", "whisks and other words")).toBe(lead);
+  expect(await spendLetter(db, second?.token ?? "", "whisks and other words")).toBe(lead);
   expect(await signIn(db, "lead@club.example", "whisks and other words")).toBeDefined();
   expect(await signIn(db, "lead@club.example", password)).toBeUndefined();
   expect(await accountOfSession(db, secret)).toBeUndefined();
-  expect(await useLetter(db, second?.token ?? "", "again and again and again")).toBeUndefined();
+  expect(await spendLetter(db, second?.token ?? "", "again and again and again")).toBeUndefined();
   const late = await offerNewPassword(db, "lead@club.example");
   await db
     .updateTable("password_letter")
     .set({ expires_at: sql`now() - interval '1 second'`, written_at: sql`now() - interval '1 day'` } as never)
     .execute();
-  expect(await useLetter(db, late?.token ?? "", "again and again and again")).toBeUndefined();
+  expect(await spendLetter(db, late?.token ?? "", "again and again and again")).toBeUndefined();
 });
 
 test("the sixth attempt in a minute waits, from that place for that account", async () => {

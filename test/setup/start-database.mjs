@@ -4,5 +4,6 @@ import { throwawayCluster } from "../../scripts/lib/postgres.mjs";
 export default async function startDatabase() {
   const cluster = await throwawayCluster("test");
   process.env.TEST_PG = cluster.url;
+  process.env.LOG_LEVEL ??= "silent";
   globalThis.apronBellTestCluster = cluster;
 }

@@ -4,7 +4,7 @@ import { type Kysely, sql } from "kysely";
  * A secret of each person that keys their part of a stamp, and goes with them; those who are on a register already keep stamps
  * without one until they leave it or their health data goes. Sign-ins that can be told apart and ended one by one, accounts that can
  * be closed and opened again, letters for a new password; notes of a log that name nobody and may stay when the health data of their
- * class goes; and the list of classes by its order.
+ * class goes; what became of backups; and the list of classes by its order.
  */
 const changes: readonly string[] = [
   "alter table participant add column stamp_key text not null default '' check (length(stamp_key) <= 36)",
@@ -21,6 +21,9 @@ const changes: readonly string[] = [
   "create index on password_letter (account_id)",
   "create index on password_letter (expires_at)",
   "alter table class_log add column names_nobody boolean not null default false",
+  `create table backup_run (id bigint generated always as identity primary key, ended_at timestamptz not null default now(),
+     is_good boolean not null, file text not null check (length(file) between 1 and 200), bytes bigint not null check (bytes >= 0),
+     problem text check (length(problem) <= 300))`,
   "create index class_starts_at_id_idx on class (starts_at, id)",
 ];
 
@@ -31,6 +34,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
 export async function down(db: Kysely<unknown>): Promise<void> {
   for (const change of [
     "drop index class_starts_at_id_idx",
+    "drop table backup_run",
     "alter table class_log drop column names_nobody",
     "drop table password_letter",
     "alter table account drop column closed_at",

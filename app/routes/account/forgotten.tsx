@@ -20,6 +20,8 @@ const schema = z.object({ email: z.email({ error: "Give an e-mail address, such 
  */
 const addressOfLetters = () => (process.env.PUBLIC_URL ?? "").replace(/\/+$/, "");
 
+export const loader = () => ({ hours: letterHours });
+
 export async function action({ request, context }: Route.ActionArgs) {
   const submission = parseWithZod(await formOf(request), { schema });
   if (submission.status !== "success") return data({ result: submission.reply(), isAsked: false }, { status: 400 });
@@ -53,7 +55,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   return { result: submission.reply({ resetForm: true }), isAsked: true };
 }
 
-export default function Forgotten({ actionData }: Route.ComponentProps) {
+export default function Forgotten({ loaderData, actionData }: Route.ComponentProps) {
   const [form, fields] = useForm<z.input<typeof schema>>({ lastResult: actionData?.result });
   return (
     <main className="lone">
@@ -63,7 +65,7 @@ export default function Forgotten({ actionData }: Route.ComponentProps) {
       {actionData?.isAsked ? (
         <p className="saved" role="status">
           If somebody has an account with this address, a letter with the way to a new password is on its way to them.
-          It is good for {letterHours} hours.
+          It is good for {loaderData.hours} hours.
         </p>
       ) : (
         <p>A letter goes to your address, with a link at which you choose a new one.</p>

@@ -6,7 +6,7 @@ import type { Route } from "./+types/new-password";
 import { newPassword } from "./password";
 import { formOf } from "../form";
 import { database } from "~/db/client.server";
-import { isLetterGood, useLetter } from "~/services/accounts.server";
+import { isLetterGood, spendLetter } from "~/services/accounts.server";
 import { secondsAfterGuess } from "~/services/limits.server";
 import { addressContext } from "~/services/request.server";
 import { signInAndGo } from "~/services/session.server";
@@ -34,7 +34,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 export async function action({ request, params, context }: Route.ActionArgs) {
   const submission = parseWithZod(await formOf(request), { schema });
   if (submission.status !== "success") return data(submission.reply({ hideFields: ["password"] }), { status: 400 });
-  const accountId = await useLetter(database(), params.token, submission.value.password);
+  const accountId = await spendLetter(database(), params.token, submission.value.password);
   return accountId === undefined ? refuse(context) : signInAndGo(request, accountId, "/");
 }
 

@@ -3,7 +3,7 @@ import { formOf } from "../form";
 import { useClass } from "./class-context";
 import { openingsOf, setApart } from "~/core/plan";
 import type { Route } from "./+types/allergies";
-import { audit, classOr404 } from "~/services/classes.server";
+import { classOnce, classOr404 } from "~/services/classes.server";
 import { decisionsOf, signAllergies } from "~/services/decisions.server";
 import { accountOf, requireLead } from "~/services/session.server";
 import { Decide } from "~/ui/allergen/Decide";
@@ -16,6 +16,7 @@ import { subjectsOf } from "~/ui/words/findings";
 import { decisionWords, openingWords, sayExposure } from "~/ui/words/people";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
+  await classOnce(context, params.classId);
   return { decisions: await decisionsOf(params.classId) };
 }
 

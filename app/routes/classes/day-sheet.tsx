@@ -5,8 +5,8 @@ import { coolDown, holdColdC, holdHotC, nonStickMostC, reheatC } from "~/core/re
 import type { Names } from "~/ui/words/findings";
 import { useClass } from "./class-context";
 import type { Route } from "./+types/day-sheet";
-import { audit, classOnce, notFound } from "~/services/classes.server";
-import { accountOf, requireLead } from "~/services/session.server";
+import { classOnce, notFound } from "~/services/classes.server";
+import { requireLead } from "~/services/session.server";
 import { emergencyNumber, firstMinutes } from "~/ui/words/emergency";
 import { bellWords, closingCaution, verdictTitle } from "~/ui/words/en";
 import { clock, dayAndTime, list, moment } from "~/ui/format/format";

@@ -1,9 +1,6 @@
 import { useClass } from "./class-context";
-import type { Route } from "./+types/matrix";
 import type { VerdictWord } from "~/core/allergen";
 import { matrixOf } from "~/core/plan";
-import { audit } from "~/services/classes.server";
-import { accountOf } from "~/services/session.server";
 import { TextLink } from "~/ui/sheet/controls";
 import { closingCaution, verdictTitle } from "~/ui/words/en";
 import { useMemo } from "react";

@@ -9,7 +9,7 @@ import { type Seating, changedFaults, costOf, faultsOf } from "~/core/seating";
 import { listsOf, seatingOf } from "~/core/plan";
 import { database } from "~/db/client.server";
 import { changePlan, madeChanges, undoChange } from "~/services/arrange.server";
-import { audit, classOnce, classOr404 } from "~/services/classes.server";
+import { classOnce, classOr404 } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { moment } from "~/ui/format/format";
 import { Tables } from "~/ui/seats/Tables";

@@ -1,0 +1,105 @@
+import { Form, data } from "react-router";
+import type { Route } from "./+types/upkeep";
+import { formOf } from "../form";
+import { database } from "~/db/client.server";
+import { backupPlace, backupRuns, backupStanding, daysBeforeWarning, keptBackups } from "~/services/backups.server";
+import { askForBackup } from "~/services/jobs.server";
+import { requireLead } from "~/services/session.server";
+import { moment, number } from "~/ui/format/format";
+import { FormError, Primary } from "~/ui/sheet/controls";
+import { Heads } from "~/ui/sheet/Heads";
+import { useLocale, useZone } from "~/ui/sheet/locale";
+
+export async function loader({ context }: Route.LoaderArgs) {
+  requireLead(context);
+  const [standing, runs] = await Promise.all([backupStanding(database()), backupRuns(database())]);
+  return { standing, runs, hasPlace: backupPlace() !== undefined, kept: keptBackups, days: daysBeforeWarning };
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  requireLead(context);
+  if ((await formOf(request)).get("intent") !== "backup")
+    return data({ isAsked: false, problem: "This was not understood. Load the page again." }, { status: 400 });
+  return (await askForBackup())
+    ? { isAsked: true, problem: undefined }
+    : data(
+        {
+          isAsked: false,
+          problem: "A backup was asked for a moment ago, or the queue of jobs is not open. Look again in a minute.",
+        },
+        { status: 409 },
+      );
+}
+
+/** What keeps the program whole: backups, as far as the program itself makes them. */
+export default function Upkeep({ loaderData, actionData }: Route.ComponentProps) {
+  const { standing, runs, hasPlace, kept, days } = loaderData;
+  const locale = useLocale();
+  const zone = useZone();
+  return (
+    <>
+      <title>Backups · Apron Bell</title>
+      <div className="sheet-head">
+        <h1>Backups</h1>
+      </div>
+      <p style={{ margin: "10px 0" }}>
+        {standing.lastGood ? (
+          <>
+            The last good one is of <b>{moment(standing.lastGood, locale, zone)}</b>.
+          </>
+        ) : (
+          "There is none yet."
+        )}{" "}
+        {standing.isLate ? (
+          <b className="needs-you">
+            Nothing good for more than {days} days: what happened since would be lost with the disk.
+          </b>
+        ) : null}
+      </p>
+      {standing.failed ? (
+        <p className="needs-you">
+          The latest, {moment(standing.failed.at, locale, zone)}, failed: {standing.failed.problem}
+        </p>
+      ) : null}
+      <FormError title="Not asked for" problems={actionData?.problem ? [actionData.problem] : []} />
+      {actionData?.isAsked ? (
+        <p className="saved" role="status">
+          It is being made. Look here again in a minute.
+        </p>
+      ) : null}
+      {hasPlace ? (
+        <Form method="post" style={{ margin: "14px 0" }}>
+          <input type="hidden" name="intent" value="backup" />
+          <Primary>Make a backup now</Primary>
+        </Form>
+      ) : (
+        <p className="quiet">
+          This program was started on a database of somebody else’s, without a place for backups: BACKUP_DIR names one,
+          or whoever keeps the database makes them.
+        </p>
+      )}
+      {runs.length > 0 ? (
+        <div className="scroll-x" tabIndex={0} role="group" aria-label="Backups that were tried">
+          <table className="ruled">
+            <Heads of={["When", "File", { n: "Size" }, "What came of it"]} />
+            <tbody>
+              {runs.map((one) => (
+                <tr key={one.id}>
+                  <td>{moment(one.ended_at, locale, zone)}</td>
+                  <td>{one.file}</td>
+                  <td className="n">{one.is_good ? `${number(one.bytes / 1_000_000, locale, 1)} MB` : "–"}</td>
+                  <td>{one.is_good ? "kept, and restored beside to see that it can be" : (one.problem ?? "failed")}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      ) : null}
+      <p className="quiet small" style={{ marginTop: 12 }}>
+        One a night while the program runs; the newest {kept} are kept, so that what was removed for privacy is gone
+        from all of them after as many days. A disk can die with its backups: copy them to another. How to restore one
+        stands in docs/operations.md.
+      </p>
+    </>
+  );
+}

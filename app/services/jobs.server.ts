@@ -1,0 +1,93 @@
+import PgBoss from "pg-boss";
+import { database, databaseUrl } from "~/db/client.server";
+import { sweepLetters } from "./accounts.server";
+import { backUp, backupPlace, noteBackupAge, sweepRuns } from "./backups.server";
+import { sweepAttempts } from "./limits.server";
+import { log } from "~/watch/log.server";
+import { metrics } from "~/watch/metrics.server";
+import { removeExpired } from "./privacy.server";
+
+/**
+ * Work beside the requests, in a queue in the database: of several processes on one database each job is done by one of them, and
+ * what was broken off is done again.
+ */
+
+/** Health data goes on its day, whether or not anybody opens the program on it. */
+async function sweep(): Promise<void> {
+  await sweepAttempts();
+  await sweepLetters(database());
+  await sweepRuns(database());
+  const removed = await removeExpired(database());
+  if (removed > 0) log.info({ classes: removed }, "health data removed");
+  await noteBackupAge(database());
+}
+
+interface Job {
+  readonly cron: string;
+  readonly work: () => Promise<unknown>;
+  /** Also when a process starts, unless it was done a moment ago. */
+  readonly atStart: boolean;
+  readonly secondsToEnd: number;
+}
+
+const jobs: Readonly<Record<string, Job>> = {
+  sweep: { cron: "7 * * * *", work: sweep, atStart: true, secondsToEnd: 600 },
+  backup: {
+    cron: process.env.BACKUP_CRON ?? "15 3 * * *",
+    work: () => backUp(database()),
+    atStart: false,
+    secondsToEnd: 3600,
+  },
+};
+
+/** How often a queue is looked into, in seconds: none of its jobs is waited for by anybody. */
+const lookEvery = 5;
+const tryAgainAfter = 10_000;
+
+const held = globalThis as typeof globalThis & { apronBellJobs?: PgBoss | undefined };
+let isStopping = false;
+
+async function open(): Promise<void> {
+  const boss = new PgBoss({ connectionString: databaseUrl(), max: 2, application_name: "apron-bell jobs" });
+  boss.on("error", (error) => log.warn({ err: error }, "the queue of jobs"));
+  await boss.start();
+  held.apronBellJobs = boss;
+  for (const [name, job] of Object.entries(jobs)) {
+    if (name === "backup" && backupPlace() === undefined) continue;
+    await boss.createQueue(name);
+    await boss.schedule(name, job.cron, undefined, { tz: Intl.DateTimeFormat().resolvedOptions().timeZone });
+    await boss.work(name, { pollingIntervalSeconds: lookEvery }, async () => {
+      try {
+        await job.work();
+        metrics.jobs.inc({ job: name, outcome: "good" });
+      } catch (error) {
+        metrics.jobs.inc({ job: name, outcome: "failed" });
+        log.error({ err: error, job: name }, "a job failed");
+        throw error;
+      }
+    });
+    if (job.atStart)
+      await boss.send(name, {}, { singletonKey: name, singletonSeconds: 60, expireInSeconds: job.secondsToEnd });
+  }
+}
+
+/** Opens the queue; a database that is away is tried again until it is there. */
+export function startJobs(): void {
+  if (held.apronBellJobs) return;
+  const tryOpen = () =>
+    void open().catch((error: unknown) => {
+      log.warn({ err: error }, "the queue of jobs did not open; it is tried again");
+      if (!isStopping) setTimeout(tryOpen, tryAgainAfter).unref();
+    });
+  tryOpen();
+}
+
+/** Has a backup made as soon as a process has time. */
+export const askForBackup = async (): Promise<boolean> =>
+  backupPlace() !== undefined &&
+  typeof (await held.apronBellJobs?.send("backup", {}, { singletonKey: "asked", singletonSeconds: 60 })) === "string";
+
+export function stopJobs(): void {
+  isStopping = true;
+  void held.apronBellJobs?.stop({ graceful: false, wait: false }).catch(() => undefined);
+}
