@@ -33,7 +33,7 @@ export default {
     {
       ...base,
       displayName: "unit",
-      testMatch: ["<rootDir>/app/**/*.test.{ts,tsx}"],
+      testMatch: ["<rootDir>/{app,server}/**/*.test.{ts,tsx}"],
       testPathIgnorePatterns: ["\\.db\\.test\\.ts$"],
     },
     {

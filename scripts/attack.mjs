@@ -256,7 +256,7 @@ function servePid() {
 /** Everything that is kept, as one word: what was refused must not have changed it. */
 const keptWord = async () => {
   const tables = await ask(
-    "select table_name from information_schema.tables where table_schema = 'public' and table_name not in ('attempt', 'audit_entry', 'login_session') order by 1",
+    "select table_name from information_schema.tables where table_schema = 'public' and table_name not in ('attempt', 'audit_entry', 'login_session', 'backup_run') order by 1",
   );
   const parts = tables.map(
     ({ table_name: name }) => `(select coalesce(md5(string_agg(t::text, '|' order by t::text)), '') from "${name}" t)`,

@@ -1,7 +1,12 @@
-// npm run bench: the time of plan() for classes of three sizes, and of the five main pages of a built server under load.
+// npm run bench [-- core | pages]: the time of plan() for classes of three sizes, and of the main pages of a built server under
+// load, as multiples of its barest page, with few classes stored and with a thousand.
 // Bounded in count and time, to this machine only. Prints tables; asserts nothing.
 import { spawn } from "node:child_process";
+import fs from "node:fs";
+import os from "node:os";
+import path from "node:path";
 import { CalendarDate } from "@internationalized/date";
+import pg from "pg";
 import { type Guest, type SeatingProblem, costOf, seatings } from "~/core/seating";
 import { plan } from "~/core/plan";
 import { demoAccounts, demoClasses } from "~/demo/boathouse";
@@ -178,13 +183,78 @@ async function typingFrames(base: string, path: string): Promise<Record<string, 
 }
 
 const connections = 8;
-const requestsPerPage = 160;
+const requestsPerRound = 40;
+const rounds = 5;
+
+/** The barest page behind the sign-in: what the server, the router and the frame cost by themselves. */
+const barest = "/outbox";
+
+/** Asks every page in turn, so that whatever the machine does meanwhile falls on all of them; milliseconds by page. */
+async function timesOf(base: string, pages: readonly string[], cookie: string): Promise<Map<string, number[]>> {
+  const times = new Map<string, number[]>(pages.map((page) => [page, []]));
+  let failed = 0;
+  for (let round = 0; round < rounds; round += 1)
+    for (const page of pages) {
+      let left = requestsPerRound;
+      await Promise.all(
+        Array.from({ length: connections }, async () => {
+          while (left > 0) {
+            left -= 1;
+            const start = performance.now();
+            const response = await fetch(base + page, { headers: { cookie } });
+            await response.text();
+            if (!response.ok) failed += 1;
+            times.get(page)?.push(performance.now() - start);
+          }
+        }),
+      );
+    }
+  if (failed > 0) throw new Error(`${failed} pages did not answer`);
+  return times;
+}
+
+/** Classes with people, as copies of one, written by the database itself. */
+async function store(url: string, id: string, classes: number, peopleEach: number): Promise<void> {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  const columns = async (table: string, without: string[]) =>
+    (
+      await client.query<{ column_name: string }>(
+        "select column_name from information_schema.columns where table_name = $1 and table_schema = 'public'",
+        [table],
+      )
+    ).rows
+      .map((row) => row.column_name)
+      .filter((name) => !without.includes(name))
+      .join(", ");
+  const own = await columns("class", ["id", "title", "starts_at", "is_demo"]);
+  await client.query(
+    `insert into class (title, starts_at, is_demo, ${own}) select 'Stored ' || n,
+       to_char(timestamp '2022-01-01 10:00' + n * interval '1 day', 'YYYY-MM-DD"T"HH24:MI'), false, ${own}
+     from class, generate_series(1, ${classes}) as n where id = $1`,
+    [id],
+  );
+  await client.query(
+    `insert into class_dish (class_id, position, recipe_id, revision, variant_id, stations)
+     select stored.id, position, recipe_id, revision, variant_id, stations from class_dish, class as stored
+     where class_id = $1 and stored.title like 'Stored %'`,
+    [id],
+  );
+  await client.query(
+    `insert into participant (class_id, position, name, role, age_band, has_answered)
+     select stored.id, n, 'Person ' || n, 'cook', 'adult', true from class as stored, generate_series(1, ${peopleEach}) as n
+     where stored.title like 'Stored %'`,
+  );
+  await client.query("analyze");
+  await client.end();
+}
 
 async function pageTimes(): Promise<{ pages: Record<string, string>[]; typing: Record<string, string>[] }> {
   const port = 34_000 + (process.pid % 1000);
   const base = `http://127.0.0.1:${port}`;
+  const told = path.join(os.tmpdir(), `apron-bell-bench-${port}.url`);
   const server = spawn(process.execPath, ["scripts/e2e-server.mjs"], {
-    env: { ...process.env, E2E_PORT: String(port) },
+    env: { ...process.env, E2E_PORT: String(port), E2E_DATABASE_FILE: told },
     stdio: ["ignore", "ignore", "inherit"],
   });
   try {
@@ -208,39 +278,24 @@ async function pageTimes(): Promise<{ pages: Record<string, string>[]; typing: R
     const cookie = signedIn.headers.get("set-cookie")?.split(";")[0] ?? "";
     const list = await (await fetch(`${base}/`, { headers: { cookie } })).text();
     const id = /\/classes\/([0-9a-f-]{36})"/.exec(list)?.[1] ?? "";
-    const pages = [
-      "/",
-      `/classes/${id}/brief`,
-      `/classes/${id}/amounts`,
-      `/classes/${id}/timeline`,
-      `/classes/${id}/teach`,
-    ];
-    const rows: Record<string, string>[] = [];
-    for (const page of pages) {
-      const times: number[] = [];
-      let left = requestsPerPage;
-      let failed = 0;
-      const from = performance.now();
-      await Promise.all(
-        Array.from({ length: connections }, async () => {
-          while (left > 0) {
-            left -= 1;
-            const start = performance.now();
-            const response = await fetch(base + page, { headers: { cookie } });
-            await response.text();
-            if (!response.ok) failed += 1;
-            times.push(performance.now() - start);
-          }
-        }),
-      );
-      rows.push({
-        page: page.replace(id, ":id"),
-        "requests/s": (times.length / ((performance.now() - from) / 1000)).toFixed(0),
-        "median ms": median(times).toFixed(0),
-        "p95 ms": percentile(times, 0.95).toFixed(0),
-        failed: String(failed),
-      });
-    }
+    const stages = ["brief", "people", "allergies", "amounts", "kits", "shopping", "gear", "timeline", "teach"];
+    const pages = [barest, "/", ...stages.map((stage) => `/classes/${id}/${stage}`)];
+    await timesOf(base, pages, cookie);
+    const few = await timesOf(base, pages, cookie);
+    await store((JSON.parse(fs.readFileSync(told, "utf8")) as { url: string }).url, id, 1000, 30);
+    await timesOf(base, ["/"], cookie);
+    const many = await timesOf(base, pages, cookie);
+    const p95 = (times: Map<string, number[]>, page: string) => percentile(times.get(page) ?? [], 0.95);
+    const rows = pages.map((page) => ({
+      page: page.replace(id, ":id"),
+      "median ms": median(few.get(page) ?? []).toFixed(0),
+      "p95 ms": p95(few, page).toFixed(0),
+      "p95, times the barest": (p95(few, page) / p95(few, barest)).toFixed(2),
+      "median with 1,000 classes, times without": (median(many.get(page) ?? []) / median(few.get(page) ?? [])).toFixed(
+        2,
+      ),
+      "p95 with 1,000 classes, times the barest": (p95(many, page) / p95(many, barest)).toFixed(2),
+    }));
     return { pages: rows, typing: await typingFrames(base, `/classes/${id}/brief`) };
   } finally {
     server.kill("SIGTERM");
@@ -248,12 +303,19 @@ async function pageTimes(): Promise<{ pages: Record<string, string>[]; typing: R
   }
 }
 
-console.log("seats: all rounds of the search, families of three, needs, two stations they can eat at");
-console.table(seatingTimes());
-console.log("plan(), three recipes, stations of four");
-console.table(planTimes());
-console.log(`pages, ${connections} connections, ${requestsPerPage} requests each, server and load on the same machine`);
-const served = await pageTimes();
-console.table(served.pages);
-console.log("typing in the brief, in Chromium on the same machine");
-console.table(served.typing);
+const isAsked = (part: string) => process.argv.length <= 2 || process.argv.includes(part);
+if (isAsked("core")) {
+  console.log("seats: all rounds of the search, families of three, needs, two stations they can eat at");
+  console.table(seatingTimes());
+  console.log("plan(), three recipes, stations of four");
+  console.table(planTimes());
+}
+if (isAsked("pages")) {
+  console.log(
+    `pages, ${connections} connections, ${requestsPerRound * rounds} requests each in ${rounds} rounds, server and load on the same machine`,
+  );
+  const served = await pageTimes();
+  console.table(served.pages);
+  console.log("typing in the brief, in Chromium on the same machine");
+  console.table(served.typing);
+}
