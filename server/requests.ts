@@ -1,6 +1,6 @@
 import crypto from "node:crypto";
 import type { RequestHandler } from "express";
-import { type RouteObject, type ServerBuild, matchRoutes } from "react-router";
+import type { ServerBuild } from "react-router";
 import { log } from "~/watch/log.server";
 import { metrics } from "~/watch/metrics.server";
 
@@ -8,37 +8,48 @@ import { metrics } from "~/watch/metrics.server";
 
 type Routes = ServerBuild["routes"];
 
-/** The table of routes as a tree, which is what is matched against. */
-function treeOf(routes: Routes, parentId?: string): RouteObject[] {
-  return Object.values(routes).flatMap((route): RouteObject[] =>
-    !route || route.parentId !== parentId
-      ? []
-      : route.index
-        ? [{ id: route.id, index: true }]
-        : [
-            {
-              id: route.id,
-              children: treeOf(routes, route.id),
-              ...(route.path === undefined ? {} : { path: route.path }),
-            },
-          ],
-  );
+interface Pattern {
+  readonly route: string;
+  readonly matches: RegExp;
 }
 
-let tree: RouteObject[] | undefined;
+/** Every address as a pattern, those with the most words of their own first, as the router itself would choose. */
+function patternsOf(routes: Routes): Pattern[] {
+  const pathOf = (id: string | undefined): string => {
+    const route = id === undefined ? undefined : routes[id];
+    return route ? `${pathOf(route.parentId)}/${route.path ?? ""}` : "";
+  };
+  const weight = (route: string) =>
+    route.split("/").reduce((sum, part) => sum + (part === "*" ? -50 : part.startsWith(":") ? 2 : 10), 0);
+  const paths = Object.keys(routes).map((id) => `/${pathOf(id).split("/").filter(Boolean).join("/")}`);
+  return [...new Set(paths)]
+    .filter((route) => route !== "/*")
+    .sort((a, b) => weight(b) - weight(a))
+    .map((route) => ({
+      route,
+      matches: new RegExp(
+        `^${route
+          .split("/")
+          .map((part) =>
+            part === "*" ? ".*" : part.startsWith(":") ? `(?<${part.slice(1)}>[^/]+)` : part.replace(/\W/g, "\\$&"),
+          )
+          .join("/")}/?$`,
+      ),
+    }));
+}
 
-/** The pattern of the route that an address goes to, such as /classes/:classId/gear, and the ids of rows in it. */
+let patterns: readonly Pattern[] | undefined;
+
+/** The pattern of the route that an address goes to, such as /classes/:classId/gear, and the class it names. */
 export function routeOf(build: Pick<ServerBuild, "routes">, address: string) {
-  tree ??= treeOf(build.routes);
+  patterns ??= patternsOf(build.routes);
   const path = (address.split("?")[0] ?? "/").replace(/\/?_?\.data$/, "") || "/";
-  const matches = matchRoutes(tree, path === "/_root" ? "/" : path);
-  const last = matches?.at(-1);
-  if (!matches || !last || last.route.path === "*") return { route: "none", classId: undefined };
-  const pattern = matches
-    .flatMap((match) => match.route.path ?? [])
-    .join("/")
-    .replace(/\/+/g, "/");
-  return { route: `/${pattern.replace(/^\//, "")}`, classId: last.params.classId };
+  const wanted = path === "/_root" ? "/" : path;
+  for (const { route, matches } of patterns) {
+    const found = matches.exec(wanted);
+    if (found) return { route, classId: found.groups?.classId };
+  }
+  return { route: "none", classId: undefined };
 }
 
 /** An id that a proxy gave, where it is one; otherwise one of our own. It comes back in the answer. */

@@ -1,12 +1,14 @@
 import { type Kysely, sql } from "kysely";
 import { data } from "react-router";
+import { LRUCache } from "lru-cache";
 import { z } from "zod";
 import type { LabelReading, PackSize, SharedFood } from "~/core/pantry";
 import type { Participant } from "~/core/people";
 import { type Brief, type ClassInput, type Stage, plan } from "~/core/plan";
 import { type PersonKeys, type StageInputs, sealsOf, stageInputs } from "~/core/sheet";
 import { database, within } from "~/db/client.server";
-import { type StoredClass, addClass, briefColumns, classOf, writeDishes } from "~/db/queries/classes.server";
+import { marksOf } from "~/db/queries/class-marks.server";
+import { type StoredClass, addClass, briefColumns, classOf, classesOf, writeDishes } from "~/db/queries/classes.server";
 import { addLabels, addSharedFood } from "~/db/queries/labels.server";
 import { addNeeds, addParticipants, participantColumns } from "~/db/queries/people.server";
 import { addPacks, copyLatestPacks } from "~/db/queries/packs.server";
@@ -24,11 +26,53 @@ export const notFound = (what: string) =>
     status: 404,
   });
 
+/**
+ * Classes as they were read last, for as long as no row of theirs was written since: the same objects, so that what follows from them
+ * is not worked out again either. By mark, so that it holds whoever writes, from whichever process.
+ */
+const lately = new LRUCache<string, { readonly mark: string; readonly stored: StoredClass }>({
+  max: 60,
+  // What was removed for privacy is not kept here because nobody asked again.
+  ttl: 600_000,
+  ttlAutopurge: false,
+});
+
+/** Whole classes as they are now, those that are there, in the order of their beginning. */
+export async function classesNow(db: Kysely<DB>, classIds: readonly string[]): Promise<StoredClass[]> {
+  const marks = await marksOf(db, classIds);
+  const known = (id: string) => {
+    const before = lately.get(id);
+    return before && before.mark === marks.get(id) ? before.stored : undefined;
+  };
+  const wanted = classIds.filter((id) => marks.has(id));
+  const missing = wanted.filter((id) => !known(id));
+  const read = await classesOf(db, missing);
+  for (const stored of read) {
+    const mark = marks.get(stored.input.id);
+    if (mark !== undefined) lately.set(stored.input.id, { mark, stored });
+  }
+  const now = new Map(read.map((stored) => [stored.input.id, stored]));
+  return wanted
+    .flatMap((id) => now.get(id) ?? known(id) ?? [])
+    .sort((a, b) => (a.input.startsAt < b.input.startsAt ? -1 : a.input.startsAt > b.input.startsAt ? 1 : 0));
+}
+
 /** A class by the id in an address. @throws a 404 page for an id that is none, or that nobody has. */
 export async function classOr404(classId: string): Promise<StoredClass> {
-  const stored = uuid.safeParse(classId).success ? await classOf(database(), classId) : undefined;
+  const [stored] = uuid.safeParse(classId).success ? await classesNow(database(), [classId.toLowerCase()]) : [];
   if (!stored) throw notFound("class");
   return stored;
+}
+
+const seals = new WeakMap<StoredClass, Readonly<Record<Stage, string>>>();
+
+/** The stamps of a stored class as it is now, worked out once while it does not change. */
+export function sealsNow(stored: StoredClass): Readonly<Record<Stage, string>> {
+  const before = seals.get(stored);
+  if (before) return before;
+  const now = sealsOf(stored.input, plan(stored.input), stored.keys);
+  seals.set(stored, now);
+  return now;
 }
 
 const read = new WeakMap<object, Map<string, Promise<StoredClass>>>();

@@ -87,10 +87,16 @@ export const withoutHealth = (person: ClassInput["people"][number]): ClassInput[
  * A class as the packing table and the room need it: who sits where decides which kit is whose, what they declared does not. The people stay,
  * as a class without them would be another plan.
  */
-export const inputForPacking = (input: ClassInput): ClassInput => ({
-  ...input,
-  people: input.people.map(withoutHealth),
-});
+export function inputForPacking(input: ClassInput): ClassInput {
+  const before = bare.get(input);
+  if (before) return before;
+  const without = { ...input, people: input.people.map(withoutHealth) };
+  bare.set(input, without);
+  return without;
+}
+
+/** The same class without health data is the same object, so that what follows from it is worked out once. */
+const bare = new WeakMap<ClassInput, ClassInput>();
 
 /** Rewrites classes as they were pinned when teaching began. */
 async function rewriteSnapshots(

@@ -2,9 +2,8 @@ import type { Kysely } from "kysely";
 import type { Pantry } from "~/core/batter";
 import { type ClassInput, plan } from "~/core/plan";
 import { type ClassNeed, type Extra, type ShoppingLine, shoppingList } from "~/core/shop";
-import { classesOf } from "~/db/queries/classes.server";
 import { type DB } from "~/db/schema";
-import { notFound } from "./classes.server";
+import { classesNow, notFound } from "./classes.server";
 
 /** A trip to the shop: one class that leads it, and those that are bought for along with it. */
 export interface Trip {
@@ -68,7 +67,7 @@ export async function tripOf(db: Kysely<DB>, classId: string): Promise<Trip> {
       .execute(),
   ]);
   const inputs = (
-    await classesOf(
+    await classesNow(
       db,
       members.map(({ id }) => id),
     )

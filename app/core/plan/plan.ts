@@ -9,11 +9,21 @@ import { platesOf } from "./plates";
 import { extraKits, laid, stationPlans, tidyKits } from "./stations";
 import type { ClassInput, ClassPlan } from "./types";
 
+const plans = new WeakMap<ClassInput, ClassPlan>();
+
 /**
  * From what is known of a class to everything that follows from it. Pure: the browser shows the consequences of an unsaved
- * change with the very function the server plans with.
+ * change with the very function the server plans with. The same input, as an object, gives the same plan again.
  */
 export function plan(input: ClassInput): ClassPlan {
+  const before = plans.get(input);
+  if (before) return before;
+  const made = planned(input);
+  plans.set(input, made);
+  return made;
+}
+
+function planned(input: ClassInput): ClassPlan {
   const { brief } = input;
   const food = knownFood(input);
   const { pantry } = food;

@@ -1,5 +1,6 @@
 import { CalendarDate } from "@internationalized/date";
-import { type Kysely, sql } from "kysely";
+import { Kysely, PostgresDialect, sql } from "kysely";
+import pg from "pg";
 import { starterPantry } from "~/core/pantry";
 import { canonical } from "~/core/plan";
 import { demoClasses, demoKitchens } from "~/demo/boathouse";
@@ -7,14 +8,16 @@ import { starterRecipes } from "~/demo/recipes";
 import { testDatabase } from "../../../test/database";
 import type { DB } from "../schema";
 import { addParticipants } from "./people.server";
+import { marksOf } from "./class-marks.server";
 import { addClass, classCards, classOf, writeDishes } from "./classes.server";
 import { addKitchen, changeFloor, changeKitchen, kitchens } from "./kitchens.server";
 import { addIngredients, allIngredients } from "./pantry.server";
 import { addRevision, ingredientsNamedIn, newestRecipes, newestRevisions, recipeOf } from "./recipes.server";
 
 let db: Kysely<DB>;
+let url = "";
 beforeAll(async () => {
-  ({ db } = await testDatabase());
+  ({ db, url } = await testDatabase());
 });
 afterAll(() => db.destroy());
 
@@ -174,4 +177,51 @@ test("a sketch and a kitchen changed at once: whoever saves second is told, and 
   expect(await changeFloor(db, id, version, { ...floor, widthM: 9 })).toBe(false);
   expect(await changeFloor(db, id, (await now())?.version ?? 0, { ...floor, widthM: 7 })).toBe(true);
   expect((await now())?.floor?.widthM).toBe(7);
+});
+
+test("a class has the mark it had exactly while no row it is read from was written", async () => {
+  await db.deleteFrom("class").execute();
+  const kitchenId = await addKitchen(db, galley);
+  const id = await addClass(db, current, kitchenId, null);
+  const other = await addClass(db, current, kitchenId, null);
+  const mark = async (of = id) => (await marksOf(db, [of])).get(of);
+  const first = await mark();
+  expect(first).toMatch(/^[0-9a-f]{32}$/);
+  expect(await mark()).toBe(first);
+  expect((await marksOf(db, [id, other])).size).toBe(2);
+
+  // Every table that a class is read from: told by the queries that read it.
+  const asked: string[] = [];
+  const watched = new Kysely<DB>({
+    dialect: new PostgresDialect({ pool: new pg.Pool({ connectionString: url }) }),
+    log: (event) => void asked.push(event.query.sql),
+  });
+  await classOf(watched, id);
+  await watched.destroy();
+  const tables = [
+    ...new Set(asked.flatMap((text) => [...text.matchAll(/(?:from|join) "(\w+)"/g)].map((found) => found[1] ?? ""))),
+  ];
+  expect(tables.length).toBeGreaterThan(15);
+  let [before, written] = [first, 0];
+  for (const table of tables) {
+    const { rows } = await sql<{ column_name: string }>`select column_name from information_schema.columns
+      where table_name = ${table} and is_generated = 'NEVER' and is_identity = 'NO' limit 1`.execute(db);
+    const column = rows[0]?.column_name ?? "";
+    // The same value written again is a row written again.
+    const changed = await sql`update ${sql.table(table)} set ${sql.ref(column)} = ${sql.ref(column)}`.execute(db);
+    const now = await mark();
+    if (!changed.numAffectedRows) continue;
+    written += 1;
+    // No account has changed this class yet.
+    if (table !== "account") expect([table, now === before]).toEqual([table, false]);
+    before = now;
+  }
+  expect(written).toBeGreaterThan(10);
+  // Another class written is another class's mark.
+  const quiet = await mark();
+  await db.updateTable("participant").set({ name: "Somebody" }).where("class_id", "=", other).execute();
+  await db.updateTable("class").set({ title: "Other" }).where("id", "=", other).execute();
+  expect(await mark()).toBe(quiet);
+  await db.deleteFrom("participant").where("class_id", "=", id).execute();
+  expect(await mark()).not.toBe(quiet);
 });

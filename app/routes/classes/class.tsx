@@ -5,10 +5,19 @@ import type { Route } from "./+types/class";
 import type { ClassContext } from "./class-context";
 import { formOf } from "../form";
 import { type ClassPlan, plan, stages } from "~/core/plan";
-import { changesBetween, sealsOf, stageInputs, stateOfStage } from "~/core/sheet";
+import { changesBetween, stageInputs, stateOfStage } from "~/core/sheet";
 import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
-import { auditLook, classOnce, classOr404, removeClass, settle, stampsOf, unsettle } from "~/services/classes.server";
+import {
+  auditLook,
+  classOnce,
+  classOr404,
+  removeClass,
+  sealsNow,
+  settle,
+  stampsOf,
+  unsettle,
+} from "~/services/classes.server";
 import { signAllergies } from "~/services/decisions.server";
 import { eventsOf } from "~/services/live.server";
 import { asSeenBy, lookAt, withoutAnyHealth } from "~/services/privacy.server";
@@ -33,7 +42,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   ]);
   // Reckoned on the whole class: an assistant's view of it has other contents, not other signatures.
   const made = plan(stored.input);
-  const now = sealsOf(stored.input, made, stored.keys);
+  const now = sealsNow(stored);
   const standings = Object.fromEntries(
     stages.map((stage) => {
       const stamp = stamps.find((one) => one.stage === stage);
