@@ -43,12 +43,17 @@ export default function handleRequest(
           headers.set("Cache-Control", "no-store");
           resolve(new Response(createReadableStreamFromReadable(body), { headers, status }));
           pipe(body);
+          // A page that is drawn needs no clock any more, which would hold all of it for as long as it runs.
+          body.once("close", () => clearTimeout(clock));
         },
-        onShellError: reject,
+        onShellError: (error) => {
+          clearTimeout(clock);
+          reject(error instanceof Error ? error : new Error(String(error)));
+        },
         onError: (error) => log.error({ err: error }, "a page was not drawn"),
       },
     );
-    setTimeout(abort, millisecondsToRender).unref();
+    const clock = setTimeout(abort, millisecondsToRender).unref();
   });
 }
 
