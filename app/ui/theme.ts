@@ -19,6 +19,69 @@ import {
 const paper = "#f6f2ea";
 const ink = "#1c2526";
 
+/** How whatever is filled in looks, whether it is a line, an area or a list. */
+const filled = ".chakra-input, .chakra-textarea, .chakra-native-select__field";
+const wrong = ":is([data-invalid], [aria-invalid=true])";
+
+/**
+ * Fields, styled once for the whole sheet rather than for each element as it is drawn: a form of thirty fields is half of what its
+ * page costs otherwise. The parts are Chakra's own, without styles of their own (`unstyled`), found by the names it gives them.
+ */
+const fields = {
+  ".chakra-field__root": {
+    display: "flex",
+    flexDirection: "column",
+    alignItems: "flex-start",
+    gap: "1",
+    width: "full",
+    position: "relative",
+  },
+  ".chakra-field__label": { fontWeight: "600", fontSize: "15px", textAlign: "start" },
+  ".chakra-field__helperText": { fontSize: "14px", color: "fg.muted" },
+  ".chakra-field__errorText": { fontSize: "15px", fontWeight: "500", color: "fg.error" },
+  [filled]: {
+    width: "full",
+    minWidth: "0",
+    minHeight: "44px",
+    paddingInline: "3",
+    fontSize: "17px",
+    textAlign: "start",
+    appearance: "none",
+    background: "bg.panel",
+    borderWidth: "1px",
+    borderColor: "border",
+    borderRadius: "l2",
+    outline: "0",
+  },
+  ".chakra-textarea": { paddingBlock: "2" },
+  ".chakra-native-select__root": { display: "flex", width: "full", position: "relative" },
+  ".chakra-native-select__field": { paddingInlineEnd: "8" },
+  ".chakra-native-select__indicator": {
+    position: "absolute",
+    insetInlineEnd: "2",
+    top: "50%",
+    transform: "translateY(-50%)",
+    display: "inline-flex",
+    pointerEvents: "none",
+    color: "fg.muted",
+    fontSize: "18px",
+  },
+  ".chakra-native-select__indicator svg": {
+    width: "1em",
+    height: "1em",
+    fill: "none",
+    stroke: "currentcolor",
+    strokeWidth: "2",
+  },
+  [`:is(${filled}):is(:disabled, [data-disabled])`]: { opacity: 0.5, cursor: "not-allowed" },
+  [`:is(${filled})${wrong}`]: { borderColor: "border.error" },
+  [`:is(${filled}):focus-visible`]: {
+    outline: "1px solid",
+    outlineColor: "ink.focusRing",
+    borderColor: "ink.focusRing",
+  },
+} as const;
+
 export const system = createSystem({
   ...defaultBaseConfig,
   preflight: true,
@@ -28,6 +91,7 @@ export const system = createSystem({
     html: { colorPalette: "ink", background: "paper", color: "ink.solid" },
     body: { fontFamily: "body", fontSize: "17px", lineHeight: 1.45, background: "paper", color: "ink.solid" },
     "*::selection": { background: "#e9d9b8" },
+    ...fields,
   },
   theme: {
     breakpoints,

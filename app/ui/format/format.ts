@@ -93,7 +93,9 @@ export function minutes(value: number, locale: string): string {
   const sign = value < 0 ? "−" : "";
   const size = Math.abs(value);
   if (size > 0 && size < 1) return `${sign}${number(size * 60, locale, 0)}${thin}s`;
-  if (size < 60) return `${sign}${number(size, locale, size < 10 ? 2 : 0)}${thin}min`;
+  // A quarter of a minute is meant; anything finer is what came out of a sum.
+  const isMeant = Math.abs(size * 4 - Math.round(size * 4)) < 1e-9;
+  if (size < 60) return `${sign}${number(size, locale, size >= 10 ? 0 : isMeant ? 2 : size < 3 ? 1 : 0)}${thin}min`;
   const hours = Math.floor(Math.round(size) / 60);
   const rest = Math.round(size) % 60;
   return `${sign}${hours}${thin}h${rest > 0 ? `${thin}${String(rest).padStart(2, "0")}` : ""}`;

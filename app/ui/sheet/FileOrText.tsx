@@ -19,7 +19,7 @@ export const FileOrText = ({ accept, label, typed }: Props) => (
     </label>
     <label>
       {label}
-      <Textarea name="text" rows={8} defaultValue={typed} background="bg.panel" fontFamily="mono" fontSize="15px" />
+      <Textarea name="text" rows={8} defaultValue={typed} unstyled fontFamily="mono" fontSize="15px" />
     </label>
   </>
 );

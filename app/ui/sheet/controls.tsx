@@ -36,19 +36,15 @@ const valueOf = (field: Meta): string | undefined =>
 function Labelled({ field, label, hint, className, children }: Common & { children: ReactNode }) {
   return (
     <Field.Root
+      unstyled
       className={className}
       invalid={Boolean(field.errors?.length)}
       ids={{ control: field.id, errorText: field.errorId, helperText: field.descriptionId }}
-      gap="1"
     >
-      <Field.Label fontWeight="600" fontSize="15px">
-        {label}
-      </Field.Label>
+      <Field.Label>{label}</Field.Label>
       {children}
-      {hint ? <Field.HelperText fontSize="14px">{hint}</Field.HelperText> : null}
-      <Field.ErrorText className="field-error" fontSize="15px">
-        {field.errors?.[0]}
-      </Field.ErrorText>
+      {hint ? <Field.HelperText>{hint}</Field.HelperText> : null}
+      <Field.ErrorText className="field-error">{field.errors?.[0]}</Field.ErrorText>
     </Field.Root>
   );
 }
@@ -57,15 +53,7 @@ export type TextFieldProps = Common & Omit<ComponentProps<typeof Input>, "childr
 
 export const TextField = ({ field, label, hint, className, ...rest }: TextFieldProps) => (
   <Labelled field={field} label={label} hint={hint} className={className}>
-    <Input
-      key={valueOf(field)}
-      name={field.name}
-      defaultValue={valueOf(field)}
-      background="bg.panel"
-      minHeight="44px"
-      fontSize="17px"
-      {...rest}
-    />
+    <Input key={valueOf(field)} name={field.name} defaultValue={valueOf(field)} unstyled {...rest} />
   </Labelled>
 );
 
@@ -73,7 +61,7 @@ export const NumberField = (props: TextFieldProps) => <TextField inputMode="nume
 
 export const AreaField = ({ field, label, hint, className, ...rest }: Common & ComponentProps<typeof Textarea>) => (
   <Labelled field={field} label={label} hint={hint} className={className}>
-    <Textarea name={field.name} defaultValue={valueOf(field)} background="bg.panel" fontSize="17px" {...rest} />
+    <Textarea name={field.name} defaultValue={valueOf(field)} unstyled {...rest} />
   </Labelled>
 );
 
@@ -93,8 +81,8 @@ export const Choice = ({
   ComponentProps<typeof NativeSelect.Field>,
   "id" | "name" | "defaultValue"
 >) => (
-  <NativeSelect.Root>
-    <NativeSelect.Field {...select} background="bg.panel" minHeight="44px" fontSize="17px">
+  <NativeSelect.Root unstyled>
+    <NativeSelect.Field {...select}>
       {empty === undefined ? null : <option value="">{empty}</option>}
       {options.map((option) => (
         <option key={option.value} value={option.value}>
