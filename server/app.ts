@@ -70,7 +70,10 @@ const lastResort: ErrorRequestHandler = (error, _request, response, _next) => {
       .send("Something went wrong on our side. What you saved before is kept. Load the page again.");
 };
 
-const serverBuild = () => import("virtual:react-router/server-build");
+const loadBuild = () => import("virtual:react-router/server-build");
+// Loaded once: given a function, the router works its table of routes out anew at every request, which development needs.
+const served = isProduction ? await loadBuild() : loadBuild;
+const serverBuild = async () => (typeof served === "function" ? served() : served);
 export const app = express();
 app.disable("x-powered-by");
 // Once, whatever development reloads.
@@ -99,7 +102,7 @@ app.get("/metrics", (request, response, next) => {
 app.use(writtenDown(serverBuild), readableAddress, securityHeaders, sameOriginOnly, countedBody);
 app.use(
   createRequestHandler({
-    build: serverBuild,
+    build: served,
     getLoadContext(request, response) {
       const context = new RouterContextProvider();
       context.set(nonceContext, String(response.locals.nonce ?? ""));

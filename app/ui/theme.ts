@@ -25,10 +25,11 @@ const wrong = ":is([data-invalid], [aria-invalid=true])";
 
 /**
  * Fields, styled once for the whole sheet rather than for each element as it is drawn: a form of thirty fields is half of what its
- * page costs otherwise. The parts are Chakra's own, without styles of their own (`unstyled`), found by the names it gives them.
+ * page costs otherwise. What is operated is Chakra's, without styles of its own (`unstyled`), found by the
+ * names it gives its parts.
  */
 const fields = {
-  ".chakra-field__root": {
+  "[data-scope=field][data-part=root]": {
     display: "flex",
     flexDirection: "column",
     alignItems: "flex-start",
@@ -36,9 +37,9 @@ const fields = {
     width: "full",
     position: "relative",
   },
-  ".chakra-field__label": { fontWeight: "600", fontSize: "15px", textAlign: "start" },
-  ".chakra-field__helperText": { fontSize: "14px", color: "fg.muted" },
-  ".chakra-field__errorText": { fontSize: "15px", fontWeight: "500", color: "fg.error" },
+  "[data-scope=field][data-part=label]": { fontWeight: "600", fontSize: "15px", textAlign: "start" },
+  "[data-scope=field][data-part=helper-text]": { fontSize: "14px", color: "fg.muted" },
+  "[data-scope=field][data-part=error-text]": { fontSize: "15px", fontWeight: "500", color: "fg.error" },
   [filled]: {
     width: "full",
     minWidth: "0",
@@ -56,22 +57,19 @@ const fields = {
   ".chakra-textarea": { paddingBlock: "2" },
   ".chakra-native-select__root": { display: "flex", width: "full", position: "relative" },
   ".chakra-native-select__field": { paddingInlineEnd: "8" },
-  ".chakra-native-select__indicator": {
+  // The arrow of a list, turned from the corner of a square.
+  ".chakra-native-select__root::after": {
+    content: '""',
     position: "absolute",
-    insetInlineEnd: "2",
-    top: "50%",
-    transform: "translateY(-50%)",
-    display: "inline-flex",
+    insetInlineEnd: "14px",
+    top: "calc(50% - 6px)",
+    width: "8px",
+    height: "8px",
+    borderInlineEnd: "2px solid",
+    borderBlockEnd: "2px solid",
+    borderColor: "fg.muted",
+    transform: "rotate(45deg)",
     pointerEvents: "none",
-    color: "fg.muted",
-    fontSize: "18px",
-  },
-  ".chakra-native-select__indicator svg": {
-    width: "1em",
-    height: "1em",
-    fill: "none",
-    stroke: "currentcolor",
-    strokeWidth: "2",
   },
   [`:is(${filled}):is(:disabled, [data-disabled])`]: { opacity: 0.5, cursor: "not-allowed" },
   [`:is(${filled})${wrong}`]: { borderColor: "border.error" },

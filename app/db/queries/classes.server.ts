@@ -3,11 +3,10 @@ import type { LabelReading, PackSize, SharedFood, Substance } from "~/core/pantr
 import type { Need } from "~/core/people";
 import type { Brief, ClassInput, Dish } from "~/core/plan";
 import type { PersonKeys } from "~/core/sheet";
-import { parseRecipe } from "~/formats/class-file";
 import type { ClassTable, DB } from "../schema";
 import { kitchens } from "./kitchens.server";
 import { allIngredients } from "./pantry.server";
-import { latestStanding, withStanding } from "./recipes.server";
+import { bodyKey, latestStanding, recipeFrom } from "./recipes.server";
 import { ratio } from "~/core/quantity";
 import { toNeed, toParticipant, addParticipants } from "./people.server";
 import { labelDetails, addLabels, addSharedFood } from "./labels.server";
@@ -141,6 +140,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
         "class_dish.id",
         "class_dish.class_id",
         "body",
+        bodyKey,
         "variant_id",
         "stations",
         latestStanding(eb),
@@ -214,7 +214,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
       }),
       dishes: dishes.map((one): Dish => ({
         id: one.id,
-        recipe: withStanding(parseRecipe(one.body), one.marked),
+        recipe: recipeFrom(one),
         variantId: one.variant_id,
         stations: one.stations,
         newestRevision: one.newest ?? undefined,

@@ -1,4 +1,5 @@
-import type { ExpressionBuilder, Kysely } from "kysely";
+import { type ExpressionBuilder, type Kysely, sql } from "kysely";
+import { LRUCache } from "lru-cache";
 import type { Recipe, Standing } from "~/core/recipe";
 import { parseRecipe, toPlain } from "~/formats/class-file";
 import type { DB } from "../schema";
@@ -54,31 +55,51 @@ export const newestRevisions = async (db: Kysely<DB>): Promise<RecipeCard[]> =>
         .sort((a, b) => a.title.localeCompare(b.title)),
     );
 
+/** The hash of a revision's document, by which what was read from it before is found again. */
+export const bodyKey = sql<string>`md5(recipe_revision.body::text)`.as("bodyKey");
+const read = new LRUCache<string, Recipe>({ max: 500 });
+
+/** A stored document as a recipe: the same document is checked once, and is the same object. */
+export function recipeFrom({
+  body,
+  bodyKey: key,
+  marked,
+}: {
+  body: unknown;
+  bodyKey: string;
+  marked: string | null;
+}): Recipe {
+  const name = `${key} ${marked ?? ""}`;
+  const before = read.get(name);
+  if (before) return before;
+  const recipe = withStanding(parseRecipe(body), marked);
+  read.set(name, recipe);
+  return recipe;
+}
+
 /** The newest revision of each recipe, whole. */
 export async function newestRecipes(db: Kysely<DB>): Promise<Recipe[]> {
   const rows = await db
     .selectFrom("recipe_revision")
     .distinctOn("recipe_id")
-    .select((eb) => ["body", latestStanding(eb)])
+    .select((eb) => ["body", bodyKey, latestStanding(eb)])
     .orderBy("recipe_id")
     .orderBy("revision", "desc")
     .execute();
-  return rows
-    .map((row) => withStanding(parseRecipe(row.body), row.marked))
-    .sort((a, b) => a.title.localeCompare(b.title));
+  return rows.map(recipeFrom).sort((a, b) => a.title.localeCompare(b.title));
 }
 
 /** One recipe in its newest revision, or in the one asked for. */
 export async function recipeOf(db: Kysely<DB>, recipeId: string, revision?: number): Promise<Recipe | undefined> {
   const row = await db
     .selectFrom("recipe_revision")
-    .select((eb) => ["body", latestStanding(eb)])
+    .select((eb) => ["body", bodyKey, latestStanding(eb)])
     .where("recipe_id", "=", recipeId)
     .$if(revision !== undefined, (query) => query.where("revision", "=", revision ?? 0))
     .orderBy("revision", "desc")
     .limit(1)
     .executeTakeFirst();
-  return row && withStanding(parseRecipe(row.body), row.marked);
+  return row && recipeFrom(row);
 }
 
 /** One revision in a recipe's history, with every standing it was given. */

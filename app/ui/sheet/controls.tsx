@@ -1,4 +1,5 @@
-import { Button, Field, Input, NativeSelect, Textarea } from "@chakra-ui/react";
+import { Field } from "@ark-ui/react/field";
+import { Button, Input, NativeSelect, Textarea } from "@chakra-ui/react";
 import type { FieldMetadata } from "@conform-to/react";
 import type { ComponentProps, ReactNode } from "react";
 import { Link } from "react-router";
@@ -32,11 +33,13 @@ interface Common {
 const valueOf = (field: Meta): string | undefined =>
   field.initialValue === undefined || field.initialValue === null ? undefined : String(field.initialValue);
 
-/** Label above, what is wrong below, beside the field it is about. */
+/**
+ * Label above, what is wrong below, beside the field it is about. What is only read comes from the layer below Chakra's, without styles
+ * of its own: the theme styles all of it at once.
+ */
 function Labelled({ field, label, hint, className, children }: Common & { children: ReactNode }) {
   return (
     <Field.Root
-      unstyled
       className={className}
       invalid={Boolean(field.errors?.length)}
       ids={{ control: field.id, errorText: field.errorId, helperText: field.descriptionId }}
@@ -90,7 +93,6 @@ export const Choice = ({
         </option>
       ))}
     </NativeSelect.Field>
-    <NativeSelect.Indicator />
   </NativeSelect.Root>
 );
 
