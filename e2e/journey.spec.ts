@@ -1,5 +1,5 @@
 import { readFile } from "node:fs/promises";
-import { expect, test, settleAllergies } from "./fixtures";
+import { expect, openClass, settleAllergies, test } from "./fixtures";
 
 test("a class made from nothing: planned, packed, taught and logged", async ({ page }) => {
   await page.goto("/");
@@ -160,4 +160,23 @@ test("the keys at the desk: a sheet of them, stages by number, nothing while typ
   await expect(page).toHaveURL(/\/gear$/);
   await page.keyboard.press("9");
   await expect(page).toHaveURL(/\/log$/);
+});
+
+test("the head of a class leaves the page to the work; its bell line opens on press", async ({ page }) => {
+  const base = await openClass(page, "Junior squad breakfast");
+  for (const stage of ["recipe", "brief", "allergies", "amounts", "kits", "gear"]) {
+    await page.goto(`${base}/${stage}`);
+    const head = await page.getByRole("navigation", { name: "Stages of the class" }).boundingBox();
+    const title = await page.getByRole("heading", { level: 1 }).boundingBox();
+    const bottom = (head?.y ?? 0) + (head?.height ?? 0);
+    expect([stage, bottom < 200, bottom - (title?.y ?? 0) <= 150]).toEqual([stage, true, true]);
+  }
+  const fold = page.getByRole("button", { name: "Open the bell line" });
+  const before = (await fold.boundingBox())?.height ?? 0;
+  await fold.click();
+  const open = page.getByRole("button", { name: "Fold the bell line" });
+  await expect(open).toContainText("Gather: mixing");
+  expect((await open.boundingBox())?.height ?? 0).toBeGreaterThan(before + 20);
+  await page.goto(`${base}/timeline`);
+  await expect(page.getByRole("img", { name: /^Bell line: Doors/ })).toContainText("Gather: mixing");
 });

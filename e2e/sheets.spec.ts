@@ -75,6 +75,8 @@ test("every page beside the classes: for everyone, on every screen", ({ page }) 
     "/kitchens",
     "/kitchens/new",
     "/accounts",
+    "/account",
+    "/upkeep",
     "/outbox",
   ]));
 

@@ -131,6 +131,27 @@ test("the stages stand in the order of the work with how they stand, and the reg
   expect(html).toContain("stale");
 });
 
+test("folded, the bell line keeps every bell where it is and the times that find room", () => {
+  const { timeline } = made;
+  const html = markup(
+    <BellLine timeline={timeline} startsAt={next.startsAt} timeZone={next.timeZone} available={60} isFolded />,
+  );
+  expect(html).toMatch(/aria-label="Bell line: Doors 09:30, Gather: mixing 09:40/);
+  const bells = [...html.matchAll(/class="bell[^"]*" style="left:([\d.]+)%"[^>]*>(.*?)<\/div>/g)].map((match) => ({
+    at: Number(match[1]),
+    time: /class="label( on-wide)?">([^<]+)</.exec(match[2] ?? ""),
+  }));
+  expect(bells).toHaveLength(timeline.bells.length);
+  bells.forEach(({ at }, index) =>
+    expect(at).toBeCloseTo(((timeline.bells[index]?.at ?? 0) / Math.max(timeline.end, 60)) * 100, 2),
+  );
+  const shown = bells.filter((bell) => bell.time);
+  expect(shown.length).toBeGreaterThan(3);
+  shown.slice(1).forEach(({ at }, index) => expect(at - (shown[index]?.at ?? 0)).toBeGreaterThan(4));
+  const onPhone = shown.filter((bell) => bell.time?.[1] === undefined);
+  onPhone.slice(1).forEach(({ at }, index) => expect(at - (onPhone[index]?.at ?? 0)).toBeGreaterThan(10));
+});
+
 test("the bell line is true to time, says itself aloud, and marks what has been rung and what runs over", () => {
   const { timeline } = made;
   const html = markup(

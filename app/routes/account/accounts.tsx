@@ -84,7 +84,7 @@ export default function Accounts({ loaderData, actionData }: Route.ComponentProp
         <section>
           <div className="scroll-x" tabIndex={0} role="group" aria-label="Accounts">
             <table className="ruled">
-              <Heads of={["Name", "E-mail address", "Role", ""]} />
+              <Heads of={["Name", "E-mail address", "Role", "Change"]} />
               <tbody>
                 {loaderData.accounts.map((one) => (
                   <tr key={one.id}>

@@ -130,7 +130,7 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
           <h2>Signed in on</h2>
           <div className="scroll-x" tabIndex={0} role="group" aria-label="Where you are signed in">
             <table className="ruled">
-              <Heads of={["Device", "Since", "Last seen", ""]} />
+              <Heads of={["Device", "Since", "Last seen", "End"]} />
               <tbody>
                 {sessions.map((one) => (
                   <tr key={one.id}>

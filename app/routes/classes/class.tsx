@@ -130,7 +130,8 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
   const [drafts] = useState(createDraftStore);
   const base = `/classes/${params.classId}`;
   // The log lays what happened under its own line; twice would be once too often.
-  const isOnLog = useLocation().pathname === `${base}/log`;
+  const { pathname } = useLocation();
+  const isOnLog = pathname === `${base}/log`;
   const names = useMemo(() => namesOf(input, made, locale), [input, made, locale]);
   const saved = useMemo(() => ({ input, plan: made }), [input, made]);
   const context = useMemo(
@@ -175,7 +176,14 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
           ) : null}
         </div>
       </div>
-      {isOnLog && startedAt !== undefined ? null : <DraftBellLine drafts={drafts} saved={saved} rung={rung} />}
+      {isOnLog && startedAt !== undefined ? null : (
+        <DraftBellLine
+          drafts={drafts}
+          saved={saved}
+          rung={rung}
+          isFoldable={!isOnLog && pathname !== `${base}/timeline`}
+        />
+      )}
       <Stages base={base} marks={standings} />
       <Outlet context={context} />
     </>

@@ -18,6 +18,8 @@ interface Props {
   readonly nextBellId?: string;
   /** Shows what happened under what was planned. */
   readonly withActual?: boolean;
+  /** A thin strip: the line with its bells, and of their times those that find room. */
+  readonly isFolded?: boolean;
 }
 
 /** How heavy the line is while something happens: attended heat weighs most, waiting least. */
@@ -73,6 +75,22 @@ function rowsOf(bells: readonly Bell[], scale: number): { row: number; flip: boo
   });
 }
 
+/** The room a time needs on one row, in percent of a line as wide as a desk's and as a phone's. */
+const timeWidth = { desk: 4.6, phone: 15 } as const;
+
+/** The bells whose time finds room beside the one before, on one row. */
+function timesThatFit(bells: readonly Bell[], scale: number, width: number): ReadonlySet<string> {
+  let taken = -1;
+  const fits = new Set<string>();
+  for (const bell of bells) {
+    const at = Math.min((bell.at / scale) * 100, 100 - width);
+    if (at < taken) continue;
+    taken = at + width;
+    fits.add(bell.id);
+  }
+  return fits;
+}
+
 /** Above the rail, below it, and below that where the bells crowd; in px. */
 const rowTop = [6, 60, 92];
 const heights = { usual: 94, crowded: 126 } as const;
@@ -87,6 +105,7 @@ export const BellLine = memo(function BellLine({
   rung = {},
   nextBellId,
   withActual = false,
+  isFolded = false,
 }: Props) {
   const locale = useLocale();
   const lastRung = Math.max(0, ...Object.values(rung));
@@ -95,12 +114,45 @@ export const BellLine = memo(function BellLine({
   // While a class runs this is drawn four times a second; where things stand changes far more seldom.
   const rows = useMemo(() => rowsOf(timeline.bells, scale), [timeline, scale]);
   const spans = useMemo(() => spansOf(timeline), [timeline]);
+  const label = `Bell line: ${timeline.bells.map((bell) => `${bellWords[bell.kind]} ${clock(startsAt, timeZone, bell.at, locale)}`).join(", ")}. ${minutes(timeline.end, locale)} in all, ${minutes(available, locale)} given.`;
+  if (isFolded) {
+    const fits = timesThatFit(timeline.bells, scale, timeWidth.desk);
+    const onPhone = timesThatFit(timeline.bells, scale, timeWidth.phone);
+    return (
+      <div className="bell-line folded" role="img" aria-label={label}>
+        <div className="rail" />
+        {spans.map((span) => (
+          <div
+            key={span.from}
+            className={`span ${span.weight}`}
+            style={{ left: share(span.from), width: share(span.to - span.from) }}
+          />
+        ))}
+        {available < scale ? <div className="over" style={{ left: share(available) }} /> : null}
+        {timeline.bells.map((bell) => (
+          <div
+            key={bell.id}
+            className={`bell${rung[bell.id] === undefined ? "" : " rung"}${bell.at / scale > 0.95 ? " flip" : ""}`}
+            style={{ left: share(bell.at) }}
+            title={bellWords[bell.kind]}
+          >
+            <span className="clapper" />
+            {fits.has(bell.id) ? (
+              <span className={`label${onPhone.has(bell.id) ? "" : " on-wide"}`}>
+                {clock(startsAt, timeZone, bell.at, locale)}
+              </span>
+            ) : null}
+          </div>
+        ))}
+      </div>
+    );
+  }
   return (
     <div
       style={withActual ? undefined : { height: rows.some(({ row }) => row === 2) ? heights.crowded : heights.usual }}
       className={`bell-line${withActual ? " has-actual" : ""}`}
       role="img"
-      aria-label={`Bell line: ${timeline.bells.map((bell) => `${bellWords[bell.kind]} ${clock(startsAt, timeZone, bell.at, locale)}`).join(", ")}. ${minutes(timeline.end, locale)} in all, ${minutes(available, locale)} given.`}
+      aria-label={label}
     >
       <div className="rail" />
       {spans.map((span) => (
