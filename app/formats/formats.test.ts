@@ -286,7 +286,12 @@ test("columns are found under other names, and taken as somebody says", () => {
 test("a cell that a spreadsheet would run as a formula is kept as text", () => {
   expect(writeCsv(["a"], [["=1+1"], ["-2"], [-2]])).toBe("a\r\n'=1+1\r\n'-2\r\n-2\r\n");
   for (const cell of [" =1", "\u00a0@x", "\uff1d1", "+1", "\t=1"])
-    expect(writeCsv(["a"], [[cell]]).split("\r\n")[1]?.replace(/^"/, "").startsWith("'")).toBe(true);
+    expect(
+      writeCsv(["a"], [[cell]])
+        .split("\r\n")[1]
+        ?.replace(/^"/, "")
+        .startsWith("'"),
+    ).toBe(true);
   expect(writeCsv(["a"], [["Bo = Ada"]])).toBe("a\r\nBo = Ada\r\n");
 });
 
