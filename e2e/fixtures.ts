@@ -53,7 +53,7 @@ export { expect };
 
 /** Opens one of the demonstration's classes and gives its address. */
 export async function openClass(page: Page, title: string): Promise<string> {
-  await page.goto("/");
+  await page.goto(`/?find=${encodeURIComponent(title)}`);
   await page.getByRole("link", { name: title }).click();
   await page.waitForURL(/\/brief$/);
   return new URL(page.url()).pathname.replace(/\/brief$/, "");

@@ -77,7 +77,8 @@ test("a server that is killed in the middle of a class loses nothing that was ac
   const port = await freePort();
   const base = `http://127.0.0.1:${port}`;
   const server = spawn(process.execPath, ["scripts/e2e-server.mjs"], {
-    env: { ...process.env, E2E_PORT: String(port) },
+    // Not the file that tells the other tests where their own database is.
+    env: { ...process.env, E2E_PORT: String(port), E2E_DATABASE_FILE: "" },
     stdio: "ignore",
   });
   const isUp = () =>

@@ -238,7 +238,12 @@ describe("kitchens", () => {
       expect(said(answer)).toContain(sentence);
     }
     expect((await kitchens(db))[0]?.floor).toBeUndefined();
-    expect((await post(floor, { floor: JSON.stringify(sketch) }, params)).status).toBe(302);
+    // Drawn on a kitchen that somebody changed meanwhile: told, and nothing is kept.
+    const version = String((await kitchens(db))[0]?.version ?? 0);
+    const late = await post(floor, { floor: JSON.stringify(sketch), version: "0" }, params);
+    expect([late.status, said(late).includes("Somebody else changed this kitchen")]).toEqual([409, true]);
+    expect((await kitchens(db))[0]?.floor).toBeUndefined();
+    expect((await post(floor, { floor: JSON.stringify(sketch), version }, params)).status).toBe(302);
     expect((await kitchens(db))[0]?.floor).toEqual(sketch);
   });
 });

@@ -210,6 +210,10 @@ describe("whoever asks gets what is theirs", () => {
       (await titles(`/?behind=${Math.ceil(first.count.before / 25)}`)).behind,
     );
     expect((await titles("/?behind=-1&ahead=x")).behind).toEqual(first.behind);
+    // By a part of the title, in any letters; what a pattern means by a sign is only that sign.
+    expect((await titles("/?find=pAST%206")).behind.sort()).toEqual(["Past 6", "Past 60"]);
+    expect((await titles("/?find=PAST%25")).behind).toEqual([]);
+    expect((await titles("/?find=%00")).count.before).toBeGreaterThanOrEqual(60);
     await db.deleteFrom("class").where("title", "like", "Past %").execute();
     expect(input.title).not.toMatch(/^Past/);
   });

@@ -19,17 +19,26 @@ export function zoneOf(request: Request): string {
 }
 
 /** What is usual where a reader's language comes from; to begin with, and to be changed in the brief. */
-const usualIn: Readonly<Record<string, { readonly regime: "us" | "eu" | "anz"; readonly currency: string }>> = {
-  US: { regime: "us", currency: "USD" },
-  AU: { regime: "anz", currency: "AUD" },
-  NZ: { regime: "anz", currency: "NZD" },
-  GB: { regime: "eu", currency: "GBP" },
-  IE: { regime: "eu", currency: "EUR" },
+interface Usual {
+  readonly regime: "us" | "eu" | "anz";
+  readonly currency: string;
+  readonly measuringSetId: "us-usual" | "metric-usual" | "au-usual";
+}
+const usualIn: Readonly<Record<string, Usual>> = {
+  US: { regime: "us", currency: "USD", measuringSetId: "us-usual" },
+  AU: { regime: "anz", currency: "AUD", measuringSetId: "au-usual" },
+  NZ: { regime: "anz", currency: "NZD", measuringSetId: "metric-usual" },
+  GB: { regime: "eu", currency: "GBP", measuringSetId: "metric-usual" },
+  IE: { regime: "eu", currency: "EUR", measuringSetId: "metric-usual" },
 };
 
-/** The allergen list and the currency a class begins with: by the region of the language the browser asks for. */
-export const usualFor = (request: Request) =>
-  usualIn[new Intl.Locale(localeOf(request)).region ?? ""] ?? { regime: "eu" as const, currency: "" };
+/** The allergen list, the currency and the cups a class begins with: by the region of the language the browser asks for. */
+export const usualFor = (request: Request): Usual =>
+  usualIn[new Intl.Locale(localeOf(request)).region ?? ""] ?? {
+    regime: "eu",
+    currency: "",
+    measuringSetId: "metric-usual",
+  };
 
 /** What is spoken when the browser asks for no English at all. */
 const fallbackLocale = "en-GB";

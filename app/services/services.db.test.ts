@@ -2,6 +2,7 @@ import crypto from "node:crypto";
 import { CalendarDate } from "@internationalized/date";
 import { type Kysely, sql } from "kysely";
 import { canonical, openingsOf, plan } from "~/core/plan";
+import { measuringSets } from "~/core/quantity";
 import { sealsOf } from "~/core/sheet";
 import { ratio } from "~/core/quantity";
 import { fold, type LiveEvent } from "~/core/teach";
@@ -10,6 +11,7 @@ import { migrateDown, migrateToLatest } from "~/db/migrations";
 import type { DB } from "~/db/schema";
 import { demoClasses } from "~/demo/boathouse";
 import { aClass, anAccount, password, programDatabase } from "../../test/database";
+import { usualFor } from "./request.server";
 import { addPeople, importClass, saveClass, saveLabel, savePerson, settle, stampsOf, unsettle } from "./classes.server";
 import { decisionField, decisionsOf, signAllergies } from "./decisions.server";
 import {
@@ -377,6 +379,15 @@ test("an account that is closed is out at once, a new role holds at once, and th
     changeAccount(db, helper, 4, { isClosed: true }),
   ]);
   expect([...both].sort()).toEqual(["changed", "last lead"]);
+});
+
+test("what a class begins with is what is usual where the reader's English comes from", () => {
+  const usual = (language: string) => usualFor(new Request("http://x", { headers: { "accept-language": language } }));
+  expect(usual("en-US,en;q=0.9")).toEqual({ regime: "us", currency: "USD", measuringSetId: "us-usual" });
+  expect(usual("de-DE,en-AU;q=0.8")).toEqual({ regime: "anz", currency: "AUD", measuringSetId: "au-usual" });
+  expect(usual("fr-FR")).toMatchObject({ regime: "eu", measuringSetId: "metric-usual" });
+  for (const region of ["US", "AU", "NZ", "GB", "IE", "ZA"])
+    expect(measuringSets.map((set) => set.id)).toContain(usual(`en-${region}`).measuringSetId);
 });
 
 test("a letter for a new password is good once, for its time, and in place of any before", async () => {

@@ -312,21 +312,27 @@ export interface CardsWanted {
   /** The page, from 0. */
   readonly page: number;
   readonly perPage: number;
+  /** A part of the title; empty for every class. */
+  readonly find?: string;
 }
 
-/** How many classes there are from a day on and before it. */
-export async function countClasses(db: Kysely<DB>, day: string): Promise<{ from: number; before: number }> {
+/** A part of a title as a pattern: what the pattern language means by a sign is only that sign here. */
+const partOf = (find: string) => `%${find.replace(/[\\%_]/g, "\\$&")}%`;
+
+/** How many classes there are from a day on and before it. @param find a part of the title; empty for every class. */
+export async function countClasses(db: Kysely<DB>, day: string, find = ""): Promise<{ from: number; before: number }> {
   return db
     .selectFrom("class")
     .select((eb) => [
       eb.fn.countAll<number>().filterWhere("starts_at", ">=", day).as("from"),
       eb.fn.countAll<number>().filterWhere("starts_at", "<", day).as("before"),
     ])
+    .$if(find !== "", (query) => query.where("title", "ilike", partOf(find)))
     .executeTakeFirstOrThrow();
 }
 
 /** What the list of classes shows of each, a page at a time. */
-export async function classCards(db: Kysely<DB>, { side, day, page, perPage }: CardsWanted) {
+export async function classCards(db: Kysely<DB>, { side, day, page, perPage, find = "" }: CardsWanted) {
   const isAhead = side === "from";
   return db
     .selectFrom("class")
@@ -365,6 +371,7 @@ export async function classCards(db: Kysely<DB>, { side, day, page, perPage }: C
         .as("unanswered"),
     ])
     .where("starts_at", isAhead ? ">=" : "<", day)
+    .$if(find !== "", (query) => query.where("class.title", "ilike", partOf(find)))
     .orderBy("starts_at", isAhead ? "asc" : "desc")
     .orderBy("class.id", isAhead ? "asc" : "desc")
     .limit(perPage)

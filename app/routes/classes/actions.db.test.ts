@@ -4,7 +4,7 @@ import { plan } from "~/core/plan";
 import { measuringSetOf, scoopName, toNumber } from "~/core/quantity";
 import type { DB } from "~/db/schema";
 import { demoClasses } from "~/demo/boathouse";
-import { classOr404, stampsOf } from "~/services/classes.server";
+import { classOr404, seenPack, stampsOf } from "~/services/classes.server";
 import { logOf } from "~/services/live.server";
 import { foldTicks } from "~/core/pack";
 import { ticksOf } from "~/services/ticks.server";
@@ -342,7 +342,13 @@ describe("labels, food brought along, ways out", () => {
   test("a pack is kept with its other sizes; a row without grams is no size", async () => {
     const pack = { intent: "buy", product: "", unitGrams: "250", unitsPerPack: "1", unitName: "slab", price: "1.5" };
     const sizes = { "sizes[0].unitGrams": "500", "sizes[0].price": "2.75", "sizes[1].unitsPerPack": "2" };
-    expect((await post(label, { ...pack, ...sizes }, { ingredientId: "butter" })).status).toBe(200);
+    // A form that does not say what it saw, or saw something else, changes nothing.
+    expect((await post(label, { ...pack, ...sizes }, { ingredientId: "butter" })).status).toBe(400);
+    const late = await post(label, { ...pack, ...sizes, seen: "something else" }, { ingredientId: "butter" });
+    expect(late.status).toBe(409);
+    expect(said(late)).toContain("Somebody else changed how this is bought meanwhile.");
+    const seen = seenPack((await stored()).input.packs, "butter");
+    expect((await post(label, { ...pack, ...sizes, seen }, { ingredientId: "butter" })).status).toBe(200);
     expect((await stored()).input.packs.find((one) => one.ingredientId === "butter")).toMatchObject({
       unitName: "slab",
       price: 150,

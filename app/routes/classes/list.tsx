@@ -1,10 +1,12 @@
 import { getLocalTimeZone, now, toCalendarDateTime } from "@internationalized/date";
-import { Link } from "react-router";
+import { Input } from "@chakra-ui/react";
+import { Form, Link } from "react-router";
 import type { Route } from "./+types/list";
 import { database } from "~/db/client.server";
+import { cleanText } from "~/formats/text";
 import { type ClassCard, classCards, countClasses } from "~/db/queries/classes.server";
 import { day, minutes } from "~/ui/format/format";
-import { TextLink } from "~/ui/sheet/controls";
+import { Secondary, TextLink } from "~/ui/sheet/controls";
 import { useLocale } from "~/ui/sheet/locale";
 
 const perPage = 25;
@@ -21,28 +23,35 @@ export async function loader({ request }: Route.LoaderArgs) {
   const day = toCalendarDateTime(now(getLocalTimeZone())).toString().slice(0, 10);
   const asked = new URL(request.url).searchParams;
   const db = database();
-  const count = await countClasses(db, day);
+  const find = cleanText(asked.get("find") ?? "")
+    .trim()
+    .slice(0, 120);
+  const count = await countClasses(db, day, find);
   const pages = { ahead: pageOf(asked.get("ahead"), count.from), behind: pageOf(asked.get("behind"), count.before) };
   const [ahead, behind] = await Promise.all([
-    classCards(db, { side: "from", day, page: pages.ahead, perPage }),
-    classCards(db, { side: "before", day, page: pages.behind, perPage }),
+    classCards(db, { side: "from", day, page: pages.ahead, perPage, find }),
+    classCards(db, { side: "before", day, page: pages.behind, perPage, find }),
   ]);
-  return { ahead, behind, count, pages, today: day };
+  return { ahead, behind, count, pages, find, today: day };
 }
 
 interface PagesProps {
   readonly of: "ahead" | "behind";
   readonly count: number;
   readonly pages: { readonly ahead: number; readonly behind: number };
+  readonly find: string;
 }
 
 /** Which page of one side of the list this is, and the ways to those beside it. The other side stays where it is. */
-function Pages({ of, count, pages }: PagesProps) {
+function Pages({ of, count, pages, find }: PagesProps) {
   const last = Math.max(0, Math.ceil(count / perPage) - 1);
   if (last === 0) return null;
   const at = pages[of];
   const to = (page: number) =>
-    `/?${new URLSearchParams(Object.entries({ ...pages, [of]: page }).map(([side, each]) => [side, String(each + 1)])).toString()}`;
+    `/?${new URLSearchParams([
+      ...Object.entries({ ...pages, [of]: page }).map(([side, each]) => [side, String(each + 1)]),
+      ...(find === "" ? [] : [["find", find]]),
+    ]).toString()}`;
   return (
     <nav className="actions" aria-label={`Pages of the classes ${of}`} style={{ marginTop: 8 }}>
       {at > 0 ? <TextLink to={to(at - 1)}>{of === "ahead" ? "Sooner" : "Later"}</TextLink> : null}
@@ -132,7 +141,7 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
 
 /** Classes by what they ask for: today, ahead, behind. */
 export default function ClassList({ loaderData }: Route.ComponentProps) {
-  const { ahead, behind, count, pages, today } = loaderData;
+  const { ahead, behind, count, pages, find, today } = loaderData;
   const dayOf = (card: ClassCard) => card.startsAt.slice(0, 10);
   return (
     <>
@@ -146,7 +155,25 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
           <TextLink to="/classes/import">Bring in a class file</TextLink>
         </div>
       </div>
-      {count.from + count.before === 0 ? (
+      <Form method="get" className="actions" role="search" style={{ marginBottom: 18 }}>
+        <Input
+          key={find}
+          name="find"
+          type="search"
+          defaultValue={find}
+          unstyled
+          aria-label="A part of a class's title"
+          placeholder="A part of the title"
+          style={{ maxWidth: 320 }}
+        />
+        <Secondary>Find</Secondary>
+        {find === "" ? null : <TextLink to="/">Show every class</TextLink>}
+      </Form>
+      {count.from + count.before === 0 && find !== "" ? (
+        <p>
+          No class has “{find}” in its title. <TextLink to="/">Show every class</TextLink>
+        </p>
+      ) : count.from + count.before === 0 ? (
         <p>
           No class yet. <TextLink to="/classes/new">Plan the first one</TextLink>, or{" "}
           <TextLink to="/classes/import">bring in a class file</TextLink>.
@@ -154,9 +181,9 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
       ) : null}
       <Group title="Today" cards={ahead.filter((card) => dayOf(card) === today)} today={today} />
       <Group title="Ahead" cards={ahead.filter((card) => dayOf(card) > today)} today={today} />
-      <Pages of="ahead" count={count.from} pages={pages} />
+      <Pages of="ahead" count={count.from} pages={pages} find={find} />
       <Group title="Behind" cards={behind} today={today} />
-      <Pages of="behind" count={count.before} pages={pages} />
+      <Pages of="behind" count={count.before} pages={pages} find={find} />
     </>
   );
 }
