@@ -103,6 +103,7 @@ test("a role given, an account closed and opened, a letter for a forgotten passw
   await own.getByLabel("Name, as it stands").fill("Sable Thwart");
   await own.getByRole("button", { name: "Keep the name" }).click();
   await expect(own.getByText("Your name is kept.")).toBeVisible();
+  await expect(own.getByRole("link", { name: /Sable Thwart/ })).toBeVisible();
   await own.getByLabel("As it is").fill("not this one at all");
   await own.getByLabel("New one").fill("four eggs and a rest");
   await own.getByRole("button", { name: "Keep the new password" }).click();

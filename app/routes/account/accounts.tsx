@@ -40,6 +40,9 @@ export async function loader({ context }: Route.LoaderArgs) {
   return { accounts: await allAccounts(database()), self: id };
 }
 
+/** Also after a refusal: whoever was too late keeps theirs again on top of what is there now. */
+export const shouldRevalidate = () => true;
+
 export async function action({ request, context }: Route.ActionArgs) {
   requireLead(context);
   const sent = await formOf(request);

@@ -43,6 +43,9 @@ export async function loader({ context }: Route.LoaderArgs) {
 
 const changedMeanwhile = "This account was changed meanwhile. Look at what it is now and keep yours again.";
 
+/** Also after a refusal: whoever was too late keeps theirs again on top of what is there now. */
+export const shouldRevalidate = () => true;
+
 export async function action({ request, context }: Route.ActionArgs) {
   const submission = parseWithZod(await formOf(request), { schema });
   const hide = { hideFields: ["old", "password"] };

@@ -74,6 +74,9 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   };
 }
 
+/** Also after a refusal: whoever was too late keeps theirs again on top of what is there now. */
+export const shouldRevalidate = () => true;
+
 export async function action({ request, params, context }: Route.ActionArgs) {
   const { input } = await classOr404(params.classId);
   if (!input.pantry.some((one) => one.id === params.ingredientId)) throw notFound("ingredient");

@@ -44,6 +44,9 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   return { trip, events: await ticksOf(database(), trip.leadId), me: accountOf(context).name };
 }
 
+/** Also after a refusal: whoever was too late keeps theirs again on top of what is there now. */
+export const shouldRevalidate = () => true;
+
 export async function action({ request, params }: Route.ActionArgs) {
   const { input } = await classOr404(params.classId);
   const submission = parseWithZod(await formOf(request), { schema });

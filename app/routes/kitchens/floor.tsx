@@ -49,6 +49,9 @@ const floorSchema = z.strictObject(
   { error },
 );
 
+/** Also after a refusal: whoever was too late keeps theirs again on top of what is there now. */
+export const shouldRevalidate = () => true;
+
 export async function action({ request, params }: Route.ActionArgs) {
   const kitchen = await kitchenOr404(params.kitchenId);
   const form = await formOf(request);
