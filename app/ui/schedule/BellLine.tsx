@@ -115,20 +115,25 @@ export const BellLine = memo(function BellLine({
   const rows = useMemo(() => rowsOf(timeline.bells, scale), [timeline, scale]);
   const spans = useMemo(() => spansOf(timeline), [timeline]);
   const label = `Bell line: ${timeline.bells.map((bell) => `${bellWords[bell.kind]} ${clock(startsAt, timeZone, bell.at, locale)}`).join(", ")}. ${minutes(timeline.end, locale)} in all, ${minutes(available, locale)} given.`;
+  const rail = (
+    <>
+      <div className="rail" />
+      {spans.map((span) => (
+        <div
+          key={span.from}
+          className={`span ${span.weight}`}
+          style={{ left: share(span.from), width: share(span.to - span.from) }}
+        />
+      ))}
+      {available < scale ? <div className="over" style={{ left: share(available) }} /> : null}
+    </>
+  );
   if (isFolded) {
     const fits = timesThatFit(timeline.bells, scale, timeWidth.desk);
     const onPhone = timesThatFit(timeline.bells, scale, timeWidth.phone);
     return (
       <div className="bell-line folded" role="img" aria-label={label}>
-        <div className="rail" />
-        {spans.map((span) => (
-          <div
-            key={span.from}
-            className={`span ${span.weight}`}
-            style={{ left: share(span.from), width: share(span.to - span.from) }}
-          />
-        ))}
-        {available < scale ? <div className="over" style={{ left: share(available) }} /> : null}
+        {rail}
         {timeline.bells.map((bell) => (
           <div
             key={bell.id}
@@ -154,15 +159,7 @@ export const BellLine = memo(function BellLine({
       role="img"
       aria-label={label}
     >
-      <div className="rail" />
-      {spans.map((span) => (
-        <div
-          key={span.from}
-          className={`span ${span.weight}`}
-          style={{ left: share(span.from), width: share(span.to - span.from) }}
-        />
-      ))}
-      {available < scale ? <div className="over" style={{ left: share(available) }} /> : null}
+      {rail}
       {timeline.bells.map((bell, index) => {
         const { row, flip } = rows[index] ?? { row: 0, flip: false };
         const top = rowTop[row] ?? 6;
