@@ -132,7 +132,7 @@ test("shopping: ticked with a thumb, less what is on hand, for two classes on on
   await expect(flour).toContainText("1 × 500 g bag");
   await page.getByLabel("Grams of butter on hand").fill("some");
   await page.getByRole("button", { name: "Keep what is on hand of butter" }).click();
-  await expect(page.getByText("Give what is on hand in grams, such as 500; 0 when there is none.")).toBeVisible();
+  await expect(page.getByText("Give what is on hand as a number, such as 500; 0 when there is none.")).toBeVisible();
 
   await page.getByLabel("What", { exact: true }).fill("baking paper");
   await page.getByLabel("How many").fill("two");

@@ -1,3 +1,4 @@
+import type { Grams, Millilitres, Pieces } from "~/core/quantity";
 import { type Ingredient, type Role, toGrams } from "~/core/pantry";
 import { type Line, type Recipe, expectedOf, isBatter } from "~/core/recipe";
 
@@ -11,12 +12,12 @@ export type Pantry = ReadonlyMap<string, Ingredient>;
 
 /** One batch of batter as numbers. */
 export interface Batter {
-  readonly grams: number;
+  readonly grams: Grams;
   readonly millilitres: number;
-  readonly waterGrams: number;
-  readonly fatGrams: number;
+  readonly waterGrams: Grams;
+  readonly fatGrams: Grams;
   /** Flour and other starch. */
-  readonly starchGrams: number;
+  readonly starchGrams: Grams;
   /** Grams of water per gram of starch; `undefined` without starch. */
   readonly looseness: number | undefined;
   /** Lines left out of the sums because their amount or density is not known. */
@@ -80,10 +81,10 @@ export function batterOf(recipe: Recipe, pantry: Pantry): Batter {
 
 /** How many whole pieces a batch gives, and what it was worked out from. */
 export interface BatchYield {
-  readonly pieces: number;
+  readonly pieces: Pieces;
   readonly from:
-    | { readonly kind: "ml"; readonly batterMl: number; readonly portionMl: number }
-    | { readonly kind: "grams"; readonly batterGrams: number; readonly portionGrams: number }
+    | { readonly kind: "ml"; readonly batterMl: Millilitres; readonly portionMl: Millilitres }
+    | { readonly kind: "grams"; readonly batterGrams: Grams; readonly portionGrams: Grams }
     | { readonly kind: "batch" }
     /** As the recipe claims, because a main amount is not known. */
     | { readonly kind: "claim" };
@@ -100,7 +101,7 @@ const noise = 1e-9;
  * @param batches 0 or more, may be a fraction.
  */
 export function yieldOf(recipe: Recipe, batter: Batter, batches = 1): BatchYield {
-  const whole = (pieces: number) => Math.min(mostYield, Math.floor(pieces + noise));
+  const whole = (pieces: Pieces) => Math.min(mostYield, Math.floor(pieces + noise));
   // What is not known cannot be added up: better the author's word than a batter without its flour.
   if (recipe.portion.kind !== "batch" && batter.openMain.length > 0 && recipe.claimedPieces !== null)
     return { pieces: whole(recipe.claimedPieces * batches), from: { kind: "claim" } };
@@ -130,5 +131,5 @@ export function yieldOf(recipe: Recipe, batter: Batter, batches = 1): BatchYield
  * Butter, in grams, that makes up for milk lower in fat than the recipe's.
  * @param points percentage points of fat the milk lacks.
  */
-export const fatMakeUpGrams = (milkGrams: number, points: number, butterFatPercent = 81): number =>
+export const fatMakeUpGrams = (milkGrams: Grams, points: number, butterFatPercent = 81): number =>
   (milkGrams * points) / butterFatPercent;

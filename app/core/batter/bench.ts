@@ -1,3 +1,4 @@
+import type { Grams, Millilitres, Pieces } from "~/core/quantity";
 import type { Ingredient } from "~/core/pantry";
 import { type Family, type Recipe, familyFacts } from "~/core/recipe";
 import { type Batter, type Pantry, airFactor, leftBehind } from "./batter";
@@ -26,7 +27,7 @@ export function pourFor(diameterCm: number, thicknessMm: number): number {
 }
 
 /** How wide a pour of `ml` becomes at a thickness, in cm; the other way round of {@link pourFor}. */
-export function diameterOf(ml: number, thicknessMm: number): number {
+export function diameterOf(ml: Millilitres, thicknessMm: number): number {
   if (!(ml > 0) || !(thicknessMm > 0))
     throw new RangeError(`expected a pour and a thickness above 0, got ${ml} ml and ${thicknessMm} mm.`);
   return Math.sqrt(ml / ((Math.PI / 4) * (thicknessMm / 10)));
@@ -34,8 +35,8 @@ export function diameterOf(ml: number, thicknessMm: number): number {
 
 /** What to put into a bowl that is too thick or too thin. */
 export type Correction =
-  | { readonly kind: "liquid"; readonly ml: number; readonly waterGrams: number }
-  | { readonly kind: "flour"; readonly grams: number }
+  | { readonly kind: "liquid"; readonly ml: Millilitres; readonly waterGrams: Grams }
+  | { readonly kind: "flour"; readonly grams: Grams }
   | { readonly kind: "none" };
 
 /** Below this many grams of water or flour nobody would notice (starting value). */
@@ -101,7 +102,7 @@ export const saltSpoons = (
 /** Eggs of another size for the same weight without shells, and the whole number nearest to it with what that is off by. */
 export function eggsOfSize(
   count: number,
-  fromGrams: number,
+  fromGrams: Grams,
   toGrams: number,
 ): { exact: number; whole: number; gramsOff: number } {
   const exact = (count * fromGrams) / toGrams;
@@ -111,9 +112,9 @@ export function eggsOfSize(
 
 /** One point of the bench's chart: an amount of liquid, and what it would make of the batter. */
 export interface LiquidPoint {
-  readonly addedMl: number;
+  readonly addedMl: Millilitres;
   readonly looseness: number;
-  readonly pieces: number;
+  readonly pieces: Pieces;
 }
 
 /** Looseness and pieces as one liquid changes by −`share` to +`share` of what is in the recipe, in `steps` steps. */
@@ -121,7 +122,7 @@ export function liquidCurve(
   recipe: Recipe,
   batter: Batter,
   liquid: Ingredient,
-  liquidMl: number,
+  liquidMl: Millilitres,
   share = 0.4,
   steps = 16,
 ): LiquidPoint[] {

@@ -1,5 +1,5 @@
 import { toGrams, toMillilitres } from "~/core/pantry";
-import { millilitresIn, toNumber } from "~/core/quantity";
+import { millilitresIn, toNumber, type Millilitres } from "~/core/quantity";
 import { type Line, type Recipe, expectedOf, isBatter } from "~/core/recipe";
 import type { Pantry } from "./batter";
 
@@ -61,6 +61,6 @@ export function leaveningOf(recipe: Recipe, pantry: Pantry): LeaveningTotals {
 }
 
 /** Millilitres of acid that sour a volume of milk: one tablespoon to the cup of the recipe's system. */
-export function souringAcidMl(milkMl: number, system: Recipe["system"]): number {
+export function souringAcidMl(milkMl: Millilitres, system: Recipe["system"]): number {
   return (milkMl * toNumber(millilitresIn("tbsp", system))) / toNumber(millilitresIn("cup", system));
 }

@@ -1,5 +1,5 @@
 import { twinsOf } from "~/core/pantry";
-import { type Ratio, one, ratioOf, toStep } from "~/core/quantity";
+import { type Ratio, one, ratioOf, toStep, type Grams } from "~/core/quantity";
 import {
   type Line,
   type LineAmount,
@@ -59,7 +59,7 @@ type Finder<C extends AnyRecipeFinding["code"]> = (
 
 const none = () => [];
 const firstMix = (recipe: Recipe): Step | undefined => recipe.steps.find((step) => step.kind === "mix");
-const exactGrams = (grams: number): LineAmount => ({
+const exactGrams = (grams: Grams): LineAmount => ({
   kind: "exact",
   amount: { value: ratioOf(toStep(grams, grams < 10 ? 0.1 : 1).shown), unit: "g" },
 });

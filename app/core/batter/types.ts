@@ -1,3 +1,4 @@
+import type { Grams } from "~/core/quantity";
 import type { Cue, Family, RecipeFinding, SurfaceKind, Window } from "~/core/recipe";
 import type { Role } from "~/core/pantry";
 
@@ -22,7 +23,7 @@ export type BatterFinding =
       readonly from: number;
       readonly to: number;
     }
-  | { readonly code: "leavener-missing"; readonly level: "warns"; readonly flourLineId: string; readonly grams: number }
+  | { readonly code: "leavener-missing"; readonly level: "warns"; readonly flourLineId: string; readonly grams: Grams }
   | {
       readonly code: "looseness-outside-band";
       readonly level: "warns";

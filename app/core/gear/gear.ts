@@ -1,3 +1,4 @@
+import type { Pieces } from "~/core/quantity";
 import type { Recipe, Tool } from "~/core/recipe";
 import { piecesOn } from "./circles";
 import type { GearFinding, GearLine, Kitchen, Surface } from "./types";
@@ -64,7 +65,7 @@ export interface GearDemand {
     readonly recipe: Recipe;
     readonly stations: number;
     readonly people: number;
-    readonly pieces: number;
+    readonly pieces: Pieces;
   }[];
   readonly isMeasuring: boolean;
   readonly hasDemo: boolean;

@@ -1,3 +1,4 @@
+import type { Grams } from "~/core/quantity";
 import type { SurfaceKind, Tool } from "~/core/recipe";
 import type { GearLine, Surface } from "./types";
 
@@ -18,7 +19,7 @@ export interface Carried {
 export const crate = { litres: 45, grams: 12_000 } as const;
 
 /** Weight in grams and room in litres of a tool (typical kitchen ware, rounded; starting values). */
-export const toolBulk: Readonly<Record<Tool, { readonly grams: number; readonly litres: number }>> = {
+export const toolBulk: Readonly<Record<Tool, { readonly grams: Grams; readonly litres: number }>> = {
   "mixing-bowl": { grams: 450, litres: 1.5 },
   "small-bowl": { grams: 180, litres: 0.5 },
   whisk: { grams: 90, litres: 0.4 },
@@ -46,7 +47,7 @@ export const toolBulk: Readonly<Record<Tool, { readonly grams: number; readonly 
 const onTheTable: readonly Tool[] = ["plate", "fork", "tray", "towel", "stick"];
 
 /** Weight and room of what cooks; an oven stays where it is. */
-export const surfaceBulk: Readonly<Record<SurfaceKind, { readonly grams: number; readonly litres: number } | null>> = {
+export const surfaceBulk: Readonly<Record<SurfaceKind, { readonly grams: Grams; readonly litres: number } | null>> = {
   "electric-griddle": { grams: 4500, litres: 18 },
   "hob-pan": { grams: 1200, litres: 4 },
   "cast-iron-pan": { grams: 2800, litres: 4 },
@@ -89,7 +90,7 @@ export interface Crate {
   readonly key: string;
   readonly layer: LoadLayer;
   readonly items: readonly { readonly key: string; readonly count: number }[];
-  readonly grams: number;
+  readonly grams: Grams;
   readonly litres: number;
 }
 
@@ -101,7 +102,7 @@ export function cratesOf(things: readonly Carried[]): Crate[] {
   interface Open {
     readonly layer: LoadLayer;
     readonly items: Map<string, number>;
-    grams: number;
+    grams: Grams;
     litres: number;
   }
   const crates: Open[] = [];

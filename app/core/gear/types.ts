@@ -1,3 +1,4 @@
+import type { Minutes } from "~/core/quantity";
 import type { SurfaceKind, Tool } from "~/core/recipe";
 import type { SurfaceSize } from "./circles";
 import type { Circuit } from "./circuits";
@@ -26,7 +27,7 @@ export interface Surface {
   readonly count: number;
   readonly at: "shared" | "station";
   /** Minutes from cold to hot on this very appliance; null for the usual figure of its kind. */
-  readonly preheatMinutes: number | null;
+  readonly preheatMinutes: Minutes | null;
   /** Electrical power in watts; 0 when it does not plug in. */
   readonly watts: number;
 }

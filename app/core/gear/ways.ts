@@ -1,3 +1,4 @@
+import type { Minutes } from "~/core/quantity";
 import type { Recipe, Tool } from "~/core/recipe";
 import type { GearLine, Kitchen } from "./types";
 
@@ -22,7 +23,7 @@ export type GearWay =
       readonly kind: "rotate";
       /** How many stations in a row share one, and the minutes the last of them waits. */
       readonly turns: number;
-      readonly minutes: number;
+      readonly minutes: Minutes;
     }
   | { readonly kind: "borrow"; readonly from: string; readonly count: number; readonly minutes: 0 }
   | { readonly kind: "replace"; readonly by: Tool; readonly count: number; readonly minutes: 0 }

@@ -1,4 +1,4 @@
-import { type Amount, type Ratio, toNumber } from "~/core/quantity";
+import { type Amount, type Ratio, toNumber, type Grams, type Millilitres } from "~/core/quantity";
 import { type Ingredient, gramsPerMl } from "~/core/pantry";
 import type { Pantry } from "~/core/batter";
 import type { Bowl, Recipe } from "~/core/recipe";
@@ -29,12 +29,12 @@ export interface Container {
   readonly group: ContainerGroup;
   readonly kind: ContainerKind;
   /** What one of them holds to the brim, in ml; `undefined` for what is counted. */
-  readonly sizeMl: number | undefined;
+  readonly sizeMl: Millilitres | undefined;
   /** How many of them; more than one where no size is large enough. */
   readonly count: number;
   readonly contents: readonly Content[];
   /** All of it in grams, unrounded; `undefined` while the weight of a content is not known. */
-  readonly grams: number | undefined;
+  readonly grams: Grams | undefined;
   /** Which steps of the recipe draw on it, from 1, in order. */
   readonly steps: readonly number[];
 }
@@ -94,7 +94,10 @@ function kindOf(one: Ingredient, amount: Amount, volume: number): ContainerKind 
 }
 
 /** The smallest size that leaves headroom, or as many of the largest as it takes. */
-export function sizeFor(kind: keyof typeof containerSizes, millilitres: number): { sizeMl: number; count: number } {
+export function sizeFor(
+  kind: keyof typeof containerSizes,
+  millilitres: number,
+): { sizeMl: Millilitres; count: number } {
   const sizes = containerSizes[kind];
   const fits = sizes.find((size) => millilitres <= size * fullest + 1e-9);
   if (fits !== undefined) return { sizeMl: fits, count: 1 };

@@ -1,6 +1,17 @@
 import type { Pantry } from "~/core/batter";
 import type { Ingredient, PackSize } from "~/core/pantry";
-import { type Ratio, add, ceil, multiply, ratio, ratioOf, toNumber, zero } from "~/core/quantity";
+import {
+  type Ratio,
+  add,
+  ceil,
+  multiply,
+  ratio,
+  ratioOf,
+  toNumber,
+  zero,
+  type Grams,
+  type Pieces,
+} from "~/core/quantity";
 import type { KitLine } from "./kit";
 import { type Basket, cheapest } from "./packs";
 
@@ -11,9 +22,9 @@ import { type Basket, cheapest } from "./packs";
 export interface Total {
   readonly ingredientId: string;
   /** Grams that are likely used; `undefined` when an amount or a density is not known. */
-  readonly expectedGrams: number | undefined;
+  readonly expectedGrams: Grams | undefined;
   /** Grams to buy: the most that may be used. */
-  readonly buyGrams: number | undefined;
+  readonly buyGrams: Grams | undefined;
   /**
    * Exact count of pieces at the most, what is weighed of the same food counted in; absent for what is nowhere counted, and where
    * what is weighed of it cannot be counted.
@@ -21,7 +32,7 @@ export interface Total {
   readonly pieces: Ratio | undefined;
   /** Pieces that are likely used. */
   readonly expectedPieces: Ratio | undefined;
-  readonly buyPieces: number | undefined;
+  readonly buyPieces: Pieces | undefined;
   readonly isToTaste: boolean;
   /** As it is bought, where that is not as it is used: heavier by what falls away. */
   readonly raw: Raw | undefined;
@@ -30,8 +41,8 @@ export interface Total {
 
 export interface Raw {
   readonly name: string;
-  readonly grams: number;
-  readonly pieces: number | undefined;
+  readonly grams: Grams;
+  readonly pieces: Pieces | undefined;
 }
 
 /** Units and packs to buy, and what stays over. */
@@ -48,9 +59,9 @@ const noise = 1e-9;
 /** What is to be bought of one ingredient, less what is on hand. */
 export interface Need {
   /** Grams as bought; `undefined` while an amount or a weight is not known. */
-  readonly grams: number | undefined;
+  readonly grams: Grams | undefined;
   /** Whole pieces, for what is bought by the piece. */
-  readonly pieces: number | undefined;
+  readonly pieces: Pieces | undefined;
 }
 
 /** Grams of one piece as it is bought, skin, stone and all; `undefined` for what is not bought by the piece. */
@@ -103,7 +114,7 @@ function unitsOf(one: Ingredient, need: Need, size: Pick<PackSize, "unitGrams">)
 /** One size a product is sold in, with how it is called on the list. */
 export interface ShopSize {
   readonly id: string;
-  readonly unitGrams: number;
+  readonly unitGrams: Grams;
   readonly unitsPerPack: number;
   readonly unitName: string;
   readonly price: number | undefined;
@@ -148,7 +159,7 @@ export function basketOf(
 }
 
 const plus = (a: number | undefined, b: number | undefined) => (a === undefined || b === undefined ? undefined : a + b);
-const by = (grams: number | undefined, times: number) => (grams === undefined ? undefined : grams * times);
+const by = (grams: Grams | undefined, times: number) => (grams === undefined ? undefined : grams * times);
 
 interface Sum {
   expected: number | undefined;

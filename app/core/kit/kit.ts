@@ -3,6 +3,7 @@ import {
   type MeasuringSet,
   type Ratio,
   type Rounded,
+  type ScoopCount,
   type Scooped,
   ceil,
   compare,
@@ -13,6 +14,8 @@ import {
   toNumber,
   toScaleGrams,
   toScoops,
+  type Grams,
+  type Pieces,
 } from "~/core/quantity";
 import { type Ingredient, type Role, toGrams, toMillilitres } from "~/core/pantry";
 import type { Pantry } from "~/core/batter";
@@ -31,10 +34,26 @@ import {
 export interface Measured {
   readonly amount: Amount;
   /** Unrounded grams; `undefined` when the density is not known. */
-  readonly grams: number | undefined;
+  readonly grams: Grams | undefined;
   readonly onScale: Rounded | undefined;
   /** Cups and spoons; `undefined` for what is counted, or has no known volume. */
   readonly scoops: Scooped | undefined;
+}
+
+/** How an amount is put out by hand. */
+export type PutOut =
+  | { readonly by: "spoons"; readonly counts: readonly ScoopCount[] }
+  | { readonly by: "scale"; readonly shown: number }
+  | { readonly by: "amount"; readonly amount: Amount };
+
+/**
+ * By cups and spoons where the set comes close enough; by the scale where spoons would miss by more than is allowed and the weight is
+ * known; otherwise as it is written. The one place that decides it: cards, kits, labels and handouts all ask here.
+ */
+export function putOut({ amount, scoops, onScale }: Measured): PutOut {
+  if (amount.unit === "piece" || !scoops) return { by: "amount", amount };
+  if (!scoops.isWithin && onScale) return { by: "scale", shown: onScale.shown };
+  return { by: "spoons", counts: scoops.counts };
 }
 
 /** One line of a station's kit. */
@@ -56,9 +75,9 @@ export interface KitLine {
   /** The most that may be used, in the recipe's unit; `undefined` when to taste or unknown. */
   readonly most: Amount | undefined;
   /** Grams to buy for this line: the most that may be used. */
-  readonly buyGrams: number | undefined;
+  readonly buyGrams: Grams | undefined;
   /** Whole pieces to buy for what is counted. */
-  readonly buyPieces: number | undefined;
+  readonly buyPieces: Pieces | undefined;
 }
 
 const strictRoles: readonly Role[] = ["powder", "soda", "salt"];
@@ -107,7 +126,7 @@ function measure(amount: Amount, ingredient: Ingredient, recipe: Recipe, options
 const times = (amount: Amount, n: number): Amount => ({ ...amount, value: multiply(amount.value, ratio(BigInt(n))) });
 
 /** A line's amount for one station: batter by the factor, pan fat by the loads, garnish by the pieces. */
-function forStation(amount: LineAmount, factor: Ratio, loads: number, pieces: number): LineAmount {
+function forStation(amount: LineAmount, factor: Ratio, loads: number, pieces: Pieces): LineAmount {
   switch (amount.kind) {
     case "per-load":
       return { kind: "exact", amount: times(amount.amount, loads) };
@@ -127,7 +146,7 @@ export function kitOf(
   pantry: Pantry,
   factor: Ratio,
   loads: number,
-  pieces: number,
+  pieces: Pieces,
   options: KitOptions,
 ): KitLine[] {
   const lines = recipe.lines.map((line): KitLine => {

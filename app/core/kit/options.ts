@@ -1,5 +1,17 @@
 import { type Batter, type Pantry, yieldOf } from "~/core/batter";
-import { type Ratio, ceil, divide, isWhole, multiply, ratio, toNumber, zero } from "~/core/quantity";
+import {
+  type Ratio,
+  ceil,
+  divide,
+  isWhole,
+  multiply,
+  ratio,
+  toNumber,
+  zero,
+  type Grams,
+  type Millilitres,
+  type Pieces,
+} from "~/core/quantity";
 import type { Recipe } from "~/core/recipe";
 import { type BatchRule, type StationScale, wholeEggStep } from "~/core/scale";
 import { type KitLine, isSpiceEased } from "./kit";
@@ -10,10 +22,9 @@ export interface ScaleOption {
   readonly scale: StationScale;
   readonly loads: number;
   /** Millilitres of batter nobody asked for; 0 where pieces are not poured by volume. */
-  readonly leftoverMl: number;
+  readonly leftoverMl: Millilitres;
   /** Eggs as the factor makes them, the next whole number, and the weight of a fraction beaten. */
-  readonly eggs:
-    { readonly exact: Ratio; readonly whole: number; readonly beatenGrams: number | undefined } | undefined;
+  readonly eggs: { readonly exact: Ratio; readonly whole: number; readonly beatenGrams: Grams | undefined } | undefined;
   /** Lines of the batter this set cannot measure within tolerance. */
   readonly unmeasurable: readonly string[];
   /** The largest error of any line measured in scoops, as a share, and whose. */
@@ -82,7 +93,7 @@ export function nextWholeEggs(
   pantry: Pantry,
   batter: Batter,
   factor: Ratio,
-): { factor: Ratio; pieces: number } | undefined {
+): { factor: Ratio; pieces: Pieces } | undefined {
   const step = wholeEggStep(recipe, (id) => pantry.get(id)?.role === "egg");
   if (!step) return undefined;
   const next = multiply(ratio(ceil(divide(factor, step))), step);

@@ -1,3 +1,4 @@
+import type { Minutes } from "~/core/quantity";
 import type { Bell, Timeline } from "~/core/schedule";
 import type { LiveState } from "~/core/teach";
 
@@ -5,9 +6,9 @@ import type { LiveState } from "~/core/teach";
 export interface LogRow {
   readonly bell: Bell;
   readonly plannedStart: number;
-  readonly plannedMinutes: number;
+  readonly plannedMinutes: Minutes;
   readonly actualStart: number | undefined;
-  readonly actualMinutes: number | undefined;
+  readonly actualMinutes: Minutes | undefined;
   /** Actual less planned length. */
   readonly drift: number | undefined;
 }

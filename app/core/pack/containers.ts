@@ -4,7 +4,7 @@ import type { Carried } from "~/core/gear";
 import { type Container, type KitLine, packingOf } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
 import type { ClassInput, ClassPlan, DishPlan } from "~/core/plan";
-import type { Ratio } from "~/core/quantity";
+import type { Ratio, Grams } from "~/core/quantity";
 
 /** Whose kit a container belongs to. */
 export type Place =
@@ -106,7 +106,7 @@ export function packingOfClass(input: ClassInput, plan: ClassPlan): ClassPacking
 export interface Round {
   readonly ingredientIds: readonly string[];
   readonly isSealed: boolean;
-  readonly grams: number | undefined;
+  readonly grams: Grams | undefined;
   readonly containers: readonly ClassContainer[];
 }
 

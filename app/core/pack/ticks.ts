@@ -1,4 +1,4 @@
-import { writeRatio } from "~/core/quantity";
+import { writeRatio, type Grams } from "~/core/quantity";
 import type { ClassContainer } from "./containers";
 
 /** What can be ticked off before and after a class. */
@@ -10,7 +10,7 @@ export interface TickedContent {
   readonly ingredientId: string;
   readonly lineId: string;
   /** Grams; null for what is counted or has no known weight. */
-  readonly grams: number | null;
+  readonly grams: Grams | null;
   /** The amount as it was written, for what has no grams. */
   readonly amount: string;
 }
@@ -89,7 +89,7 @@ export interface ContentChange {
   readonly from: TickedContent | undefined;
   readonly to: TickedContent | undefined;
   /** Grams to put in; negative to take out; `undefined` where one of them is not weighed or it is another thing. */
-  readonly byGrams: number | undefined;
+  readonly byGrams: Grams | undefined;
 }
 
 /** Grams by which a container may differ and still be the same: less than any kitchen scale shows. */

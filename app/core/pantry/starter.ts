@@ -1,3 +1,4 @@
+import type { Grams } from "~/core/quantity";
 import type { Ingredient, Role, Storage } from "./types";
 import type { Substance } from "./allergens";
 
@@ -27,7 +28,7 @@ interface Figures {
 }
 
 /** What is bought for it, the share that is left of it, and what one weighs (general kitchen yields, rounded; starting values). */
-const from = (name: string, keeps: number, pieceGrams?: number): Ingredient["raw"] => ({
+const from = (name: string, keeps: number, pieceGrams?: Grams): Ingredient["raw"] => ({
   name,
   keeps,
   ...(pieceGrams === undefined ? {} : { pieceGrams }),

@@ -1,3 +1,4 @@
+import type { Grams } from "~/core/quantity";
 import type { Substance } from "./allergens";
 
 /** What an ingredient does in a batter; leaveners and salt are measured more strictly than the rest. */
@@ -38,7 +39,7 @@ export interface RawForm {
   /** Share of its weight that is left after peeling, coring, squeezing, grating or draining; above 0, up to 1. */
   readonly keeps: number;
   /** Grams of one whole piece as bought; absent for what is bought by weight. */
-  readonly pieceGrams?: number | undefined;
+  readonly pieceGrams?: Grams | undefined;
 }
 
 /** An ingredient as numbers. Percentages are by mass, 0 to 100. */
@@ -55,7 +56,7 @@ export interface Ingredient {
   /** Where a teaspoon of it depends on the brand (coarse salt): the lightest and the heaviest, in grams. */
   readonly tspSpread?: { readonly low: number; readonly high: number };
   /** Grams of one piece: an egg without its shell, a banana without its skin. */
-  readonly pieceGrams?: number;
+  readonly pieceGrams?: Grams;
   readonly waterPercent: number;
   readonly fatPercent: number;
   readonly sugarPercent: number;
@@ -100,7 +101,7 @@ export interface LabelReading {
 /** How a product is sold: `unitGrams` in each unit (a sachet, a tub), `unitsPerPack` to the pack. */
 export interface PackSize {
   readonly ingredientId: string;
-  readonly unitGrams: number;
+  readonly unitGrams: Grams;
   readonly unitsPerPack: number;
   readonly unitName: string;
   /** What is really bought, as it stands on the packet. A label read on another product does not count for this one. */
@@ -113,7 +114,7 @@ export interface PackSize {
 
 /** Another size of a product: what the label says is the same, only the pack is not. */
 export interface OtherSize {
-  readonly unitGrams: number;
+  readonly unitGrams: Grams;
   readonly unitsPerPack: number;
   readonly price?: number | undefined;
 }

@@ -1,3 +1,4 @@
+import type { Minutes } from "~/core/quantity";
 import { type Arrangement, isAtStation, stationId, stationIndex } from "~/core/people";
 import { type SeatingProblem, guestOf } from "~/core/seating";
 import { type VerdictWord, avoidedBy, judgePlate, rankOf } from "~/core/allergen";
@@ -21,7 +22,7 @@ export interface PlanChange {
 
 /** What a remedy takes beside what is planned now; negative where it saves. */
 export interface RemedyCost {
-  readonly minutes: number;
+  readonly minutes: Minutes;
   readonly stations: number;
   /** Kinds of kit that differ. */
   readonly kits: number;

@@ -9,7 +9,7 @@ import {
   paceOf,
   stationIndex,
 } from "~/core/people";
-import { type Ratio, measuringSetOf, one, toNumber, withoutScoops, writeRatio } from "~/core/quantity";
+import { type Ratio, measuringSetOf, one, toNumber, withoutScoops, writeRatio, type Pieces } from "~/core/quantity";
 import { type Recipe, expectedOf, isBatter } from "~/core/recipe";
 import { type StationScale, piecesWanted, scaleStation, withWholeEggs } from "~/core/scale";
 import { type ScheduleInput, type StationJob, type Timeline, schedule } from "~/core/schedule";
@@ -41,7 +41,7 @@ function kitFor(
   pantry: Pantry,
   factor: Ratio,
   loads: number,
-  pieces: number,
+  pieces: Pieces,
   options: KitOptions,
 ): KitLine[] {
   const before = knownKits.get(recipe);

@@ -5,7 +5,7 @@ import type { KitLine, Total } from "~/core/kit";
 import type { Exposure } from "~/core/contact";
 import type { Ingredient, LabelReading, PackSize, SharedFood, Substance } from "~/core/pantry";
 import type { Arrangement, Audience, Participant, Station } from "~/core/people";
-import type { Ratio } from "~/core/quantity";
+import type { Ratio, Grams, Millilitres, Minutes, Pieces } from "~/core/quantity";
 import type { Recipe, RecipeFinding } from "~/core/recipe";
 import type { BatchRule, EggRule, StationScale } from "~/core/scale";
 import type { DemoMode, KitMode, ScheduleFinding, Timeline } from "~/core/schedule";
@@ -16,7 +16,7 @@ export interface Brief {
   readonly people: number;
   readonly audience: Audience;
   /** From doors to the last person out. */
-  readonly minutes: number;
+  readonly minutes: Minutes;
   readonly piecesEach: Ratio;
   readonly stationSize: number;
   /** Adults beside the instructor. */
@@ -39,9 +39,9 @@ export interface Brief {
   readonly regime: Regime;
   /** Hot places one adult can watch; 0 for no such rule. Applies where children cook. */
   readonly hotPlacesPerAdult: number;
-  readonly doorsMinutes: number;
-  readonly eatMinutes: number;
-  readonly cleanMinutes: number;
+  readonly doorsMinutes: Minutes;
+  readonly eatMinutes: Minutes;
+  readonly cleanMinutes: Minutes;
   /** A batch for the instructor's own bowl. */
   readonly hasDemoBatch: boolean;
   /** A whole kit more, for the bowl that goes on the floor. */
@@ -106,11 +106,11 @@ export type PlanFinding =
       readonly code: "batter-thickens";
       readonly level: "notes";
       readonly stationIds: readonly string[];
-      readonly minutes: number;
-      readonly lowMl: number;
-      readonly highMl: number;
+      readonly minutes: Minutes;
+      readonly lowMl: Millilitres;
+      readonly highMl: Millilitres;
     }
-  | { readonly code: "demo-long"; readonly level: "notes"; readonly minutes: number; readonly borne: number }
+  | { readonly code: "demo-long"; readonly level: "notes"; readonly minutes: Minutes; readonly borne: number }
   | { readonly code: "not-answered"; readonly level: "warns"; readonly people: number }
   | { readonly code: "recipe-is-draft"; readonly level: "warns"; readonly title: string }
   | {
@@ -135,7 +135,7 @@ export type PlanFinding =
       readonly stationIds: readonly string[];
       readonly ingredientId: string;
       readonly count: Ratio;
-      readonly grams: number;
+      readonly grams: Grams;
     }
   | {
       readonly code: "cannot-eat";
@@ -228,9 +228,9 @@ export type Why =
       readonly people: number;
       readonly piecesEach: Ratio;
     }
-  | { readonly code: "loads"; readonly pieces: number; readonly loads: number; readonly places: number }
+  | { readonly code: "loads"; readonly pieces: Pieces; readonly loads: number; readonly places: number }
   | { readonly code: "minutes"; readonly parts: Timeline["critical"] }
-  | { readonly code: "room"; readonly minutes: number; readonly available: number }
+  | { readonly code: "room"; readonly minutes: Minutes; readonly available: number }
   | {
       readonly code: "total";
       readonly stations: number;

@@ -1,4 +1,4 @@
-import { type Ratio, isSame } from "~/core/quantity";
+import { type Ratio, isSame, type Minutes, type Pieces } from "~/core/quantity";
 import { type ScaleOption, nextWholeEggs, scaleOption } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
 import { type EggRule, batchRules, eggRules } from "~/core/scale";
@@ -10,9 +10,9 @@ import { plan } from "./plan";
 export interface KitWay {
   readonly kitMode: KitMode;
   /** The last minute of the class, from the doors. */
-  readonly endMinutes: number;
+  readonly endMinutes: Minutes;
   /** Minutes longer than as planned now; shorter when negative. */
-  readonly byMinutes: number;
+  readonly byMinutes: Minutes;
   readonly isInForce: boolean;
 }
 
@@ -21,7 +21,7 @@ export interface EggWay {
   readonly eggRule: EggRule;
   /** Whole eggs to buy. */
   readonly eggs: number;
-  readonly pieces: number;
+  readonly pieces: Pieces;
   /** Pieces made beyond those wanted. */
   readonly over: number;
   /** Pieces one station lacks at worst; 0 when nobody goes short. */
@@ -77,7 +77,7 @@ export interface ScaleWays {
   readonly wanted: number;
   readonly stations: readonly StationPlan[];
   readonly options: readonly ScaleOption[];
-  readonly wholeEggs: { readonly factor: Ratio; readonly pieces: number } | undefined;
+  readonly wholeEggs: { readonly factor: Ratio; readonly pieces: Pieces } | undefined;
 }
 
 /** The class planned with each rule for batches, dish by dish and size by size. Nothing is saved. */

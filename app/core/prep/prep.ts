@@ -1,4 +1,4 @@
-import { type Ratio, toNumber } from "~/core/quantity";
+import { type Ratio, toNumber, type Grams, type Minutes } from "~/core/quantity";
 import type { Pantry } from "~/core/batter";
 import type { KitLine } from "~/core/kit";
 import type { ClassInput, ClassPlan, DishPlan } from "~/core/plan";
@@ -28,20 +28,20 @@ export interface PrepTask {
   /** A sub-recipe's name, where the task is one. */
   readonly part: string | null;
   /** Grams to work with, and what is left of them where that is less. */
-  readonly grams: number | undefined;
-  readonly keptGrams: number | undefined;
+  readonly grams: Grams | undefined;
+  readonly keptGrams: Grams | undefined;
   /** Not earlier than this before the doors, for it would not keep. */
   readonly notBefore: number;
   /** Done by this long before the doors at the latest. */
   readonly doneBy: number;
   /** Likely hands-on minutes; waiting is in the distance to the class. */
-  readonly minutes: number;
-  readonly waitMinutes: number;
+  readonly minutes: Minutes;
+  readonly waitMinutes: Minutes;
   readonly storage: Storage | "warm";
   /** Hours it keeps once it is done; local food codes come first. */
   readonly keepsHours: number;
   /** For a bulk dry mix: what goes into one station's bag, by batches, and how many such bags. */
-  readonly bags: readonly { readonly factor: Ratio; readonly grams: number; readonly count: number }[];
+  readonly bags: readonly { readonly factor: Ratio; readonly grams: Grams; readonly count: number }[];
 }
 
 const hour = 60;
@@ -209,7 +209,7 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
         line.main?.grams !== undefined &&
         !line.packs &&
         pantry.get(line.ingredientId)?.storage === "dry";
-      const bags = new Map<string, { factor: Ratio; grams: number; count: number }>();
+      const bags = new Map<string, { factor: Ratio; grams: Grams; count: number }>();
       for (const { kit, factor } of own) {
         const grams = kit.filter(isDry).reduce((sum, line) => sum + (line.main?.grams ?? 0), 0);
         const key = grams.toFixed(3);

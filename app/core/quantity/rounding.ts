@@ -1,3 +1,4 @@
+import type { Grams } from "./units";
 /** How a figure goes to a step: to the closer one (ties up), always up, or always down. */
 export type RoundTo = "nearest" | "up" | "down";
 
@@ -34,4 +35,4 @@ export function toStep(exact: number, step: number, to: RoundTo = "nearest"): Ro
 export const fineScaleBelowGrams = 10;
 
 /** Grams as a kitchen scale shows them: whole, or tenths below {@link fineScaleBelowGrams}. */
-export const toScaleGrams = (grams: number): Rounded => toStep(grams, grams < fineScaleBelowGrams ? 0.1 : 1);
+export const toScaleGrams = (grams: Grams): Rounded => toStep(grams, grams < fineScaleBelowGrams ? 0.1 : 1);

@@ -1,4 +1,4 @@
-import { type Ratio, add, divide, isZero, zero } from "~/core/quantity";
+import { type Ratio, add, divide, isZero, zero, type Pieces } from "~/core/quantity";
 import { retold } from "./variants";
 import type { Cue, Hazard, Heat, Line, LineAmount, Portion, Recipe, Step, Window } from "./types";
 
@@ -24,7 +24,7 @@ export type RecipeEdit =
   | { readonly kind: "set-heat"; readonly heat: Heat }
   | { readonly kind: "set-window"; readonly rest: Window }
   | { readonly kind: "set-cues"; readonly cues: readonly Cue[]; readonly blindNote: string }
-  | { readonly kind: "claim-pieces"; readonly pieces: number | null }
+  | { readonly kind: "claim-pieces"; readonly pieces: Pieces | null }
   | { readonly kind: "set-portion"; readonly portion: Portion }
   | { readonly kind: "add-step"; readonly step: Step }
   | { readonly kind: "remove-part"; readonly partId: string }

@@ -1,3 +1,4 @@
+import type { Minutes } from "~/core/quantity";
 import { isForPlate } from "./lines";
 import type { Part, Recipe, Step } from "./types";
 
@@ -20,7 +21,7 @@ export interface Method {
   readonly beside: readonly Beside[];
   readonly cook: Step | undefined;
   /** Minutes of rest that the method itself asks for between mixing and the pour. */
-  readonly restMinutes: number;
+  readonly restMinutes: Minutes;
 }
 
 const isWork = (step: Step): boolean => step.kind === "prepare" || step.kind === "mix" || step.kind === "rest";

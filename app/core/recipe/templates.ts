@@ -1,3 +1,4 @@
+import type { Millilitres } from "~/core/quantity";
 import type { Cue, Family, Hazard, Heat, Recipe, Span, Step, StepKind, SurfaceKind } from "./types";
 
 /** Minutes a step of each kind usually takes, to begin with (starting values from teaching practice). */
@@ -136,7 +137,7 @@ export function familyHeat(family: Family): Heat {
 }
 
 /** Pour and size of a family's usual piece: millilitres and centimetres (starting values). */
-export const familyPiece: Readonly<Record<Family, { readonly ml: number; readonly cm: number }>> = {
+export const familyPiece: Readonly<Record<Family, { readonly ml: Millilitres; readonly cm: number }>> = {
   drawn: { ml: 25, cm: 10 },
   drop: { ml: 30, cm: 7 },
   pancake: { ml: 60, cm: 11 },

@@ -1,4 +1,4 @@
-import type { Amount, MeasuringSystem, Ratio } from "~/core/quantity";
+import type { Amount, MeasuringSystem, Ratio, Grams, Millilitres, Pieces } from "~/core/quantity";
 import type { FillMethod } from "~/core/pantry";
 
 export const families = [
@@ -61,7 +61,7 @@ export interface Part {
   readonly heat: PartHeat;
   readonly minutes: Span;
   /** Grams it makes for one batch, as the author says; null when nobody said. */
-  readonly makesGrams: number | null;
+  readonly makesGrams: Grams | null;
 }
 
 export interface Line {
@@ -218,9 +218,9 @@ export interface Heat {
 
 /** What makes a piece: a pour by volume or weight, or a whole batch that makes a fixed number. */
 export type Portion =
-  | { readonly kind: "ml"; readonly ml: number }
-  | { readonly kind: "grams"; readonly grams: number }
-  | { readonly kind: "batch"; readonly pieces: number };
+  | { readonly kind: "ml"; readonly ml: Millilitres }
+  | { readonly kind: "grams"; readonly grams: Grams }
+  | { readonly kind: "batch"; readonly pieces: Pieces };
 
 /** A branch of the recipe: berries in, savoury, the egg-free version. */
 export interface Variant {
@@ -256,7 +256,7 @@ export interface Recipe {
   readonly portion: Portion;
   readonly pieceDiameterCm: number;
   /** Pieces the author says a batch makes; null when nobody said. Compared with what the volume gives. */
-  readonly claimedPieces: number | null;
+  readonly claimedPieces: Pieces | null;
   /** What cannot be seen with this batter: "dark from the cocoa, colour says nothing". */
   readonly blindNote: string;
   readonly parts: readonly Part[];

@@ -1,4 +1,16 @@
-import { type Ratio, add, ceil, compare, divide, multiply, one, ratio, toNumber, zero } from "~/core/quantity";
+import {
+  type Ratio,
+  add,
+  ceil,
+  compare,
+  divide,
+  multiply,
+  one,
+  ratio,
+  toNumber,
+  zero,
+  type Pieces,
+} from "~/core/quantity";
 import { type Batter, yieldOf } from "~/core/batter";
 import { type Recipe, apartOf, expectedOf, isBatter, mostOf } from "~/core/recipe";
 
@@ -56,13 +68,13 @@ export function scaleStation(recipe: Recipe, batter: Batter, wanted: number, rul
  * How many loads `pieces` take on surfaces that hold `places` each.
  * @throws {RangeError} when `places` is below 1.
  */
-export function loadsFor(pieces: number, places: number): number {
+export function loadsFor(pieces: Pieces, places: number): number {
   if (places < 1) throw new RangeError(`expected at least 1 place on a surface, got ${places}.`);
   return Math.ceil(pieces / places);
 }
 
 /** Loads when pieces are shared out over several surfaces at once: rounds of the whole group of surfaces. */
-export const roundsFor = (pieces: number, places: number, surfaces: number): number =>
+export const roundsFor = (pieces: Pieces, places: number, surfaces: number): number =>
   loadsFor(pieces, places * surfaces);
 
 /** Counted amounts of eggs in a batch that must each come out whole: what goes in, and what is kept aside or may be added. */

@@ -1,9 +1,10 @@
+import type { Minutes, Pieces, Seconds } from "~/core/quantity";
 import { type Recipe, type Step, isHeatPaced, methodOf } from "~/core/recipe";
 import type { ScheduleInput, StationJob } from "./types";
 
 /** Inside, a plan counts whole seconds: exact, the same in every engine, and never rounded up part by part. */
-export const toSeconds = (minutes: number): number => Math.round(minutes * 60);
-export const toMinutes = (seconds: number): number => seconds / 60;
+export const toSeconds = (minutes: Minutes): number => Math.round(minutes * 60);
+export const toMinutes = (seconds: Seconds): number => seconds / 60;
 
 /** Starting values from teaching practice, in minutes. */
 export const handMinutes = {
@@ -60,7 +61,7 @@ export function stepSeconds(
 const heatPace = (recipe: Recipe, pace: number): number => (methodOf(recipe).cook?.who === "adult" ? 1 : pace);
 
 /** Seconds from the first pour of a load until its last piece is out. */
-export const loadSeconds = (recipe: Recipe, pieces: number, pace: number): number =>
+export const loadSeconds = (recipe: Recipe, pieces: Pieces, pace: number): number =>
   toSeconds(
     pieces * recipe.heat.pourPerPiece * heatPace(recipe, pace) +
       recipe.heat.side1.likely +

@@ -1,3 +1,4 @@
+import type { Minutes, Seconds } from "~/core/quantity";
 import { toMinutes } from "./durations";
 import type { CriticalPart, StationJob, Task, TaskKind, Timeline } from "./types";
 
@@ -5,8 +6,8 @@ import type { CriticalPart, StationJob, Task, TaskKind, Timeline } from "./types
 export interface Cooking {
   readonly job: StationJob;
   /** Seconds of one tester and between two loads: asked for at every load, so worked out once. */
-  readonly testerSeconds: number;
-  readonly turnSeconds: number;
+  readonly testerSeconds: Seconds;
+  readonly turnSeconds: Seconds;
   /** When leavener first got wet, and when mixing ended: cook-by runs from the one, rest from the other. */
   readonly wetAt: number;
   readonly mixedAt: number;
@@ -25,8 +26,8 @@ export function criticalOf(tasks: readonly Task[], cooking: readonly Cooking[], 
   const own = tasks
     .filter((task) => (task.stationId === null || task.stationId === last?.job.stationId) && task.kind !== "preheat")
     .sort((a, b) => a.start - b.start || a.end - b.end);
-  const parts: { kind: CriticalPart["kind"]; minutes: number }[] = [];
-  const addPart = (kind: CriticalPart["kind"], minutes: number) => {
+  const parts: { kind: CriticalPart["kind"]; minutes: Minutes }[] = [];
+  const addPart = (kind: CriticalPart["kind"], minutes: Minutes) => {
     if (minutes <= 0) return;
     const before = parts.find((part) => part.kind === kind);
     if (before) before.minutes += minutes;

@@ -1,3 +1,4 @@
+import type { Minutes, Pieces } from "~/core/quantity";
 import type { Surface } from "~/core/gear";
 import type { Recipe } from "~/core/recipe";
 
@@ -12,7 +13,7 @@ export type KitMode = (typeof kitModes)[number];
 export interface StationJob {
   readonly stationId: string;
   readonly recipe: Recipe;
-  readonly pieces: number;
+  readonly pieces: Pieces;
   /** Lines the station has to measure, and eggs it cracks. */
   readonly measuredLines: number;
   readonly eggs: number;
@@ -28,7 +29,7 @@ export interface StationJob {
 
 /** What limits how long a mixed batter may stand. */
 export interface CookBy {
-  readonly max: number;
+  readonly max: Minutes;
   readonly why: "window" | "raw-batter";
 }
 
@@ -38,18 +39,18 @@ export interface ScheduleInput {
   readonly people: number;
   readonly sinks: number;
   /** Minutes at the sink for each person; a middling figure where it is not said. */
-  readonly handwash?: number;
+  readonly handwash?: Minutes;
   /** Minutes with empty hands from which on a wait is worth a word. */
-  readonly idleBorne?: number;
+  readonly idleBorne?: Minutes;
   /** Multiplies handwork; see `paceOf`. */
   readonly pace: number;
   readonly demo: DemoMode;
   /** The dish that is shown; the first station's where it is not said. */
   readonly demoRecipe?: Recipe | undefined;
   readonly kitMode: KitMode;
-  readonly doorsMinutes: number;
-  readonly eatMinutes: number;
-  readonly cleanMinutes: number;
+  readonly doorsMinutes: Minutes;
+  readonly eatMinutes: Minutes;
+  readonly cleanMinutes: Minutes;
   readonly testersPerSurface: number;
   /** Hot places that may be in use at once for want of adults; null for no such rule. */
   readonly hotPlaces: number | null;
@@ -83,10 +84,10 @@ export interface Task {
   readonly stationId: string | null;
   readonly surfaceId: string | null;
   readonly stepId: string | null;
-  readonly start: number;
-  readonly end: number;
+  readonly start: Minutes;
+  readonly end: Minutes;
   /** Pieces on the surface, for loads. */
-  readonly pieces: number;
+  readonly pieces: Pieces;
   readonly loadNumber: number;
 }
 
@@ -108,7 +109,7 @@ export type BellKind = (typeof bellKinds)[number];
 export interface Bell {
   readonly id: string;
   readonly kind: BellKind;
-  readonly at: number;
+  readonly at: Minutes;
 }
 
 /** One unit of a surface: the second of three griddles, the left pan at Heron. */
@@ -123,7 +124,7 @@ export interface SurfaceUnit {
 /** Minutes on the way to the end of the class, by what was waited for. */
 export interface CriticalPart {
   readonly kind: TaskKind | "queue";
-  readonly minutes: number;
+  readonly minutes: Minutes;
 }
 
 /** When one station's batter got wet, was mixed, may be poured and was last poured, in minutes since the doors. */
@@ -141,14 +142,14 @@ export interface Timeline {
   readonly bells: readonly Bell[];
   readonly units: readonly SurfaceUnit[];
   /** Minutes from the doors to the end of clean-up. */
-  readonly end: number;
-  readonly firstPour: number;
-  readonly lastLoadEnd: number;
+  readonly end: Minutes;
+  readonly firstPour: Minutes;
+  readonly lastLoadEnd: Minutes;
   readonly loads: number;
   /** What the last station's time went into, in order of time. */
   readonly critical: readonly CriticalPart[];
   /** Minutes each station stands with nothing to do between the first mix and the last load. */
-  readonly idle: readonly { readonly stationId: string; readonly minutes: number }[];
+  readonly idle: readonly { readonly stationId: string; readonly minutes: Minutes }[];
   readonly batters: readonly BatterTimes[];
   /** Stations that cannot cook because no surface of the kitchen suits their recipe. */
   readonly unplaced: readonly string[];
@@ -160,14 +161,14 @@ export type ScheduleFinding =
   | {
       readonly code: "does-not-fit";
       readonly level: "warns";
-      readonly minutes: number;
+      readonly minutes: Minutes;
       readonly available: number;
       readonly over: number;
     }
   | {
       readonly code: "waits-for-surfaces";
       readonly level: "warns" | "notes";
-      readonly minutes: number;
+      readonly minutes: Minutes;
       readonly withOneMore: number | undefined;
       readonly surfaceName: string;
     }
@@ -175,15 +176,15 @@ export type ScheduleFinding =
       readonly code: "cook-by-passed";
       readonly level: "warns";
       readonly stationIds: readonly string[];
-      readonly minutes: number;
-      readonly max: number;
+      readonly minutes: Minutes;
+      readonly max: Minutes;
       readonly why: CookBy["why"];
     }
   | {
       readonly code: "stands-idle";
       readonly level: "notes";
       readonly stationIds: readonly string[];
-      readonly minutes: number;
+      readonly minutes: Minutes;
     }
   /** Children cook, and nobody is at the heat but the instructor, who is everywhere. */
   | { readonly code: "nobody-at-heat"; readonly level: "warns" }

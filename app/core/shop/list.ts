@@ -1,7 +1,7 @@
 import { type Ingredient, type PackSize, gramsPerMl } from "~/core/pantry";
 import type { Pantry } from "~/core/batter";
 import { type Basket, type Raw, type ShopSize, type Total, basketOf, isFromTap, needOf, sizesOf } from "~/core/kit";
-import { type Ratio, add, ceil, ratioOf, zero } from "~/core/quantity";
+import { type Ratio, add, ceil, ratioOf, zero, type Grams, type Pieces } from "~/core/quantity";
 
 /** Where things stand in a shop, in the order most people walk it. */
 export const sections = ["fruit-vegetables", "chilled", "baking", "oils", "spreads", "frozen", "household"] as const;
@@ -30,6 +30,14 @@ export function soldByVolume(one: Ingredient): number | undefined {
   return pours && one.raw === undefined ? (gramsPerMl(one, "spooned") ?? one.trueDensity) : undefined;
 }
 
+/** In what something on hand is counted: eggs as eggs, milk by the jug, flour on the scale. */
+export const stockUnits = ["g", "ml", "piece"] as const;
+export type StockUnit = (typeof stockUnits)[number];
+
+/** Grams, as used, in one of `unit` of an ingredient; `undefined` where nobody counts it in that. */
+export const gramsPer = (unit: StockUnit, one: Ingredient): number | undefined =>
+  unit === "g" ? 1 : unit === "ml" ? soldByVolume(one) : one.pieceGrams;
+
 /** What one class asks of the trip. */
 export interface ClassNeed {
   readonly classId: string;
@@ -54,17 +62,19 @@ export interface ShoppingLine {
   /** What it is called at the shop. */
   readonly name: string;
   /** What all classes need at the most; `undefined` while an amount or a weight is not known. */
-  readonly grams: number | undefined;
+  readonly grams: Grams | undefined;
   /** The same counted, for what is counted. */
-  readonly pieces: number | undefined;
+  readonly pieces: Pieces | undefined;
   readonly isToTaste: boolean;
   /** As it is bought, where that is not as it is used: heavier by what falls away. */
   readonly raw: Raw | undefined;
   /** Grams of it on hand, as they were counted; never more is taken off than is needed. */
-  readonly stockGrams: number;
+  readonly stockGrams: Grams;
+  /** In what it is counted on hand, and the grams of one. */
+  readonly stockIn: { readonly unit: StockUnit; readonly grams: Grams };
   /** What is left to buy, in grams as bought. */
-  readonly buyGrams: number | undefined;
-  readonly buyPieces: number | undefined;
+  readonly buyGrams: Grams | undefined;
+  readonly buyPieces: Pieces | undefined;
   /** Packs to take; `undefined` while nobody said how it is sold. */
   readonly basket: Basket | undefined;
   readonly sizes: readonly ShopSize[];
@@ -77,10 +87,10 @@ export interface ShoppingLine {
   /** The share of the price that stays over. */
   readonly overPrice: number | undefined;
   /** What each class takes of it, in grams as used. */
-  readonly perClass: readonly { readonly classId: string; readonly grams: number | undefined }[];
+  readonly perClass: readonly { readonly classId: string; readonly grams: Grams | undefined }[];
 }
 
-const piecesIn = (grams: number | undefined, one: Ingredient): Ratio | undefined =>
+const piecesIn = (grams: Grams | undefined, one: Ingredient): Ratio | undefined =>
   grams === undefined || one.pieceGrams === undefined
     ? undefined
     : ratioOf(Number((grams / one.pieceGrams).toFixed(6)));
@@ -117,6 +127,7 @@ export function shoppingList(
       totals.some(({ total }) => total.pieces !== undefined) ? zero : undefined,
     );
     const pieces = exact && Number(ceil(exact)) > 0 ? Number(ceil(exact)) : undefined;
+    const stockUnit = pieces !== undefined && one.pieceGrams !== undefined ? "piece" : soldByVolume(one) ? "ml" : "g";
     const stockGrams = Math.min(stock.get(id) ?? 0, grams ?? Infinity);
     const counted = { buyGrams: grams, pieces: pieces === undefined ? undefined : exact };
     const whole = needOf(one, counted);
@@ -140,6 +151,7 @@ export function shoppingList(
         isToTaste,
         raw,
         stockGrams,
+        stockIn: { unit: stockUnit, grams: gramsPer(stockUnit, one) ?? 1 },
         buyGrams,
         buyPieces,
         basket,
@@ -167,6 +179,7 @@ export function shoppingList(
     isToTaste: false,
     raw: undefined,
     stockGrams: 0,
+    stockIn: { unit: "piece", grams: 1 },
     buyGrams: undefined,
     buyPieces: extra.count,
     basket: undefined,

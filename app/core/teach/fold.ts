@@ -1,3 +1,4 @@
+import type { Minutes } from "~/core/quantity";
 import type { Bell } from "~/core/schedule";
 import type { LiveEvent, LiveState, Situation } from "./types";
 
@@ -97,7 +98,7 @@ export function situationAt(state: LiveState, bells: readonly Bell[], at: number
 export function takesBack(
   state: LiveState,
   { now, addedMinutes }: Pick<Situation, "now" | "addedMinutes">,
-): { kind: "delay-added"; minutes: number } | { kind: "bell-taken-back"; bellId: string } | undefined {
+): { kind: "delay-added"; minutes: Minutes } | { kind: "bell-taken-back"; bellId: string } | undefined {
   const last = state.delays.findLast((delay) => delay.minutes > 0);
   if (addedMinutes > 0 && last) return { kind: "delay-added", minutes: -Math.min(last.minutes, addedMinutes) };
   return now && { kind: "bell-taken-back", bellId: now.id };

@@ -1,3 +1,4 @@
+import type { Minutes, Pieces } from "~/core/quantity";
 import type { Bell } from "~/core/schedule";
 
 export const stationStates = ["waiting", "heating", "ready", "poured", "turned", "done", "stuck"] as const;
@@ -15,9 +16,9 @@ export type LiveEvent = Happened &
     | { readonly kind: "class-started" }
     | { readonly kind: "bell-rung"; readonly bellId: string }
     | { readonly kind: "bell-taken-back"; readonly bellId: string }
-    | { readonly kind: "delay-added"; readonly minutes: number }
+    | { readonly kind: "delay-added"; readonly minutes: Minutes }
     | { readonly kind: "station-set"; readonly stationId: string; readonly state: StationState }
-    | { readonly kind: "pieces-counted"; readonly stationId: string; readonly pieces: number }
+    | { readonly kind: "pieces-counted"; readonly stationId: string; readonly pieces: Pieces }
     | { readonly kind: "note-added"; readonly text: string }
     | { readonly kind: "class-ended" }
     | { readonly kind: "class-reopened" }
@@ -41,7 +42,7 @@ export interface LiveState {
   /** When each bell was rung. */
   readonly rung: Readonly<Record<string, number>>;
   /** Minutes given to the room on top of the plan, each with its moment. */
-  readonly delays: readonly { readonly at: number; readonly minutes: number }[];
+  readonly delays: readonly { readonly at: number; readonly minutes: Minutes }[];
   readonly stations: Readonly<Record<string, { readonly state: StationState; readonly since: number }>>;
   readonly pieces: Readonly<Record<string, number>>;
   readonly notes: readonly { readonly at: number; readonly text: string }[];
@@ -56,8 +57,8 @@ export interface Situation {
   /** Milliseconds until the next bell is due: its planned distance from the bell that was rung, and what was added since. Negative when overdue. */
   readonly untilNext: number | undefined;
   /** Minutes added since the last bell. */
-  readonly addedMinutes: number;
+  readonly addedMinutes: Minutes;
   /** Minutes by which the next bell will be behind the plan at the earliest; negative when ahead. */
-  readonly lateMinutes: number;
+  readonly lateMinutes: Minutes;
   readonly elapsed: number;
 }

@@ -433,17 +433,27 @@ describe("shopping, kits and the day", () => {
 
   test("what is on hand comes off the list, extras go on it, and nonsense does neither", async () => {
     const before = (await tripOf(db, classId)).lines.find((line) => line.key === "plain-flour");
-    expect((await post(shopping, { intent: "stock", ingredientId: "plain-flour", grams: "400" })).status).toBe(200);
+    expect((await post(shopping, { intent: "stock", ingredientId: "plain-flour", amount: "400" })).status).toBe(200);
     const after = (await tripOf(db, classId)).lines.find((line) => line.key === "plain-flour");
     expect((before?.buyGrams ?? 0) - (after?.buyGrams ?? 0)).toBeCloseTo(400, 6);
+    const lineOf = async (key: string) => (await tripOf(db, classId)).lines.find((line) => line.key === key);
+    const eggs = await lineOf("egg");
+    await post(shopping, { intent: "stock", ingredientId: "egg", unit: "piece", amount: "2" });
+    expect((await lineOf("egg"))?.buyPieces).toBe((eggs?.buyPieces ?? 0) - 2);
+    const milk = await lineOf("whole-milk");
+    await post(shopping, { intent: "stock", ingredientId: "whole-milk", unit: "ml", amount: "100" });
+    expect((milk?.buyGrams ?? 0) - ((await lineOf("whole-milk"))?.buyGrams ?? 0)).toBeCloseTo(
+      100 * (milk?.gramsPerMl ?? 0),
+      6,
+    );
     expect((await post(shopping, { intent: "extra", name: "paper plates", count: "20", price: "3.10" })).status).toBe(
       200,
     );
     const [extra] = (await tripOf(db, classId)).extras;
     expect(extra).toMatchObject({ name: "paper plates", count: 20, price: 310 });
     for (const [form, sentence] of [
-      [{ intent: "stock", ingredientId: "unobtainium", grams: "1" }, "There is no such ingredient"],
-      [{ intent: "stock", ingredientId: "plain-flour", grams: "-1" }, "Give 0 grams or more."],
+      [{ intent: "stock", ingredientId: "unobtainium", amount: "1" }, "There is no such ingredient"],
+      [{ intent: "stock", ingredientId: "plain-flour", amount: "-1" }, "Give 0 or more."],
       [{ intent: "extra", name: "", count: "1" }, "Give what is to be bought"],
       [{ intent: "extra", name: "foil", count: "0" }, "Give a whole number from 1 to 10000"],
     ] as const) {

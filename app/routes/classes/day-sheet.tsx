@@ -178,11 +178,16 @@ function Folder({ number }: { number: string }) {
                       {whyInShort(person, grave, plate.exposures, names).map((sentence) => (
                         <div key={sentence}>{sentence}</div>
                       ))}
-                      {plate.exposures
-                        .filter((one) => one.trace.certainty !== "unread")
+                      {[
+                        ...new Set(
+                          plate.exposures
+                            .filter((one) => one.trace.certainty !== "unread")
+                            .map((one) => sayExposure(one, input, plan, names)),
+                        ),
+                      ]
                         .slice(0, 2)
-                        .map((exposure) => (
-                          <div key={JSON.stringify(exposure.trace)}>{sayExposure(exposure, input, plan, names)}.</div>
+                        .map((way) => (
+                          <div key={way}>{way}.</div>
                         ))}
                     </div>
                   ) : null}

@@ -104,10 +104,11 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
           {grave.map((item) => (
             <li key={item.ingredientId}>{because(item, names)}.</li>
           ))}
-          {plate.exposures.map((exposure) => (
-            <li key={`${exposure.substance} ${JSON.stringify(exposure.trace)}`}>
-              {sayExposure(exposure, input, plan, names)}.{" "}
-              <span className="quiet">What cuts it: {cutsOf(exposure.legs).join("; ")}.</span>
+          {[
+            ...new Map(plate.exposures.map((one) => [sayExposure(one, input, plan, names), cutsOf(one.legs)] as const)),
+          ].map(([way, cuts]) => (
+            <li key={way}>
+              {way}. <span className="quiet">What cuts it: {cuts.join("; ")}.</span>
             </li>
           ))}
           {grave.length + plate.exposures.length === 0 ? <li>Nothing on the plate bears on what they avoid.</li> : null}

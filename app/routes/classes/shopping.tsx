@@ -4,6 +4,7 @@ import { z } from "zod";
 import type { Route } from "./+types/shopping";
 import { useClass } from "./class-context";
 import { priceField, formOf, whole, words } from "../form";
+import { gramsPer, stockUnits } from "~/core/shop";
 import { database } from "~/db/client.server";
 import { classOnce, classOr404 } from "~/services/classes.server";
 import { addExtra, leadOf, removeExtra, saveStock, shopTogether, tripOf } from "~/services/shop.server";
@@ -22,10 +23,11 @@ const schema = z.discriminatedUnion("intent", [
     ingredientId: z.string().min(1).max(64),
     /** What stood there when the page was read. */
     seen: z.number().min(0).max(1_000_000).default(0),
-    grams: z
-      .number({ error: "Give what is on hand in grams, such as 500; 0 when there is none." })
-      .min(0, { error: "Give 0 grams or more." })
-      .max(1_000_000, { error: "At most 1,000,000 g." }),
+    unit: z.enum(stockUnits).default("g"),
+    amount: z
+      .number({ error: "Give what is on hand as a number, such as 500; 0 when there is none." })
+      .min(0, { error: "Give 0 or more." })
+      .max(1_000_000, { error: "At most 1,000,000." }),
   }),
   z.object({
     intent: z.literal("extra"),
@@ -59,12 +61,14 @@ export async function action({ request, params }: Route.ActionArgs) {
   const form = submission.value;
   const leadId = await leadOf(db, params.classId);
   if (form.intent === "stock") {
-    if (!input.pantry.some((one) => one.id === form.ingredientId))
+    const one = input.pantry.find((each) => each.id === form.ingredientId);
+    const each = one && gramsPer(form.unit, one);
+    if (each === undefined)
       return data(
         { problems: ["There is no such ingredient in the pantry. Load the page again."], typed: {} },
         { status: 400 },
       );
-    if (!(await saveStock(db, leadId, form.ingredientId, form.seen, form.grams)))
+    if (!(await saveStock(db, leadId, form.ingredientId, form.seen, form.amount * each)))
       return data(
         {
           problems: [

@@ -50,6 +50,8 @@ export function PlateTable({ people, plates, stations, names, base, sayWay }: Pl
           const grave = plate.items.filter((item) => item.verdict === plate.verdict);
           const rest = plate.items.filter((item) => item.verdict !== plate.verdict);
           const station = stations.find((one) => one.people.includes(person.id));
+          // A diet avoids several things that one unread label may hold: one way, said once.
+          const ways = [...new Set(plate.exposures.map(sayWay))];
           return (
             <tr key={person.id} className={plate.verdict === "clear" ? undefined : "needs"}>
               <td>
@@ -99,14 +101,12 @@ export function PlateTable({ people, plates, stations, names, base, sayWay }: Pl
                         ) : null}
                       </details>
                     ) : null}
-                    {plate.exposures.slice(0, 2).map((exposure) => (
-                      <p className="small" key={`${exposure.substance} ${JSON.stringify(exposure.trace)}`}>
-                        {sayWay(exposure)}.
+                    {ways.slice(0, 2).map((way) => (
+                      <p className="small" key={way}>
+                        {way}.
                       </p>
                     ))}
-                    {plate.exposures.length > 2 ? (
-                      <p className="small quiet">And {plate.exposures.length - 2} more ways.</p>
-                    ) : null}
+                    {ways.length > 2 ? <p className="small quiet">And {ways.length - 2} more ways.</p> : null}
                   </>
                 )}
               </td>

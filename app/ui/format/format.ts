@@ -1,4 +1,5 @@
 import { parseDateTime, toZoned } from "@internationalized/date";
+import type { PutOut } from "~/core/kit";
 import {
   type Amount,
   type MassUnit,
@@ -101,9 +102,23 @@ export function minutes(value: number, locale: string): string {
   return `${sign}${hours}${thin}h${rest > 0 ? `${thin}${String(rest).padStart(2, "0")}` : ""}`;
 }
 
+/** An amount as a hand puts it out: "1 cup + 2 tsp", "2.3 g weighed", "2". */
+export const sayPutOut = (way: PutOut, locale: string): string =>
+  way.by === "spoons"
+    ? scoops(way.counts, locale)
+    : way.by === "scale"
+      ? `${grams(way.shown, locale)} weighed`
+      : amount(way.amount, locale);
+
+/** Hours as people there write them: "9:30 AM" by twelves, "09:30" by twenty-fours. */
+const clockOf = (locale: string): Intl.DateTimeFormatOptions => {
+  const isByTwelves = dateFormat(locale, { hour: "numeric" }).resolvedOptions().hour12 ?? false;
+  return { hour: isByTwelves ? "numeric" : "2-digit", minute: "2-digit" };
+};
+
 /** The hour and minute of a moment on the class's own clock. */
 export const timeOfDay = (value: Date | number, locale: string, timeZone: string): string =>
-  dateFormat(locale, { hour: "2-digit", minute: "2-digit", timeZone }).format(value);
+  dateFormat(locale, { ...clockOf(locale), timeZone }).format(value);
 
 const doorsAt = remembered((startsAt, { timeZone }: { timeZone: string }) =>
   toZoned(parseDateTime(startsAt), timeZone).toDate().getTime(),
@@ -127,8 +142,7 @@ export const dayAndTime = (startsAt: string, timeZone: string, locale: string): 
     weekday: "long",
     day: "numeric",
     month: "long",
-    hour: "2-digit",
-    minute: "2-digit",
+    ...clockOf(locale),
     timeZone,
   }).format(instantOf(startsAt, timeZone, 0));
 
@@ -142,8 +156,7 @@ export const moment = (value: Date | number, locale: string, timeZone: string): 
   dateFormat(locale, {
     day: "numeric",
     month: "short",
-    hour: "2-digit",
-    minute: "2-digit",
+    ...clockOf(locale),
     timeZone,
   }).format(value);
 

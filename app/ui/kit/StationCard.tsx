@@ -4,7 +4,7 @@ import { type Recipe, bowls } from "~/core/recipe";
 import { type Ratio, isZero, toScaleGrams } from "~/core/quantity";
 import { drift, fraction } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
-import { AmountText, Grams, ScoopText } from "~/ui/sheet/Quantity";
+import { Grams, PutOutText } from "~/ui/sheet/Quantity";
 import { bowlWords } from "~/ui/words/en";
 import { Heads } from "~/ui/sheet/Heads";
 
@@ -25,15 +25,7 @@ function Scoops({ line }: { line: KitLine }) {
         {line.packs.exact.den === 1n ? null : <span className="quiet">, open {line.packs.whole}</span>}
       </>
     );
-  if (main.amount.unit === "piece" || !main.scoops) return <AmountText value={main.amount} />;
-  // Spoons that miss by more than is allowed are no way to measure it: by weight, where there is one.
-  if (!main.scoops.isWithin && main.onScale)
-    return (
-      <>
-        <Grams value={main.onScale.shown} /> <span className="quiet">weighed</span>
-      </>
-    );
-  return <ScoopText counts={main.scoops.counts} />;
+  return <PutOutText of={main} />;
 }
 
 interface Basis {
@@ -140,11 +132,7 @@ export function KitTable({
                   {line.apart ? (
                     <div className="small">
                       {line.kind === "hold-back" ? "kept back: " : "apart, if needed: "}
-                      {line.apart.scoops ? (
-                        <ScoopText counts={line.apart.scoops.counts} />
-                      ) : (
-                        <AmountText value={line.apart.amount} />
-                      )}
+                      <PutOutText of={line.apart} />
                     </div>
                   ) : null}
                 </td>

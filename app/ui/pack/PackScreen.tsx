@@ -14,6 +14,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import {
   containerName,
   contentGrams,
+  besideGrams,
   contentScoops,
   groupWords,
   placeName,
@@ -241,7 +242,7 @@ export function PackScreen(props: Props) {
                   <b>{grams(aim.grams, locale)}</b>
                   <span className="quiet">
                     ± {number(aim.tolerance, locale, aim.tolerance < 10 ? 1 : 0)} g
-                    {content ? `, or ${contentScoops(content, locale)}` : ""}
+                    {content && besideGrams(content, locale) ? `, or ${besideGrams(content, locale)}` : ""}
                     {current.contents.length > 1 && !isMixed
                       ? `, ${contentIndex + 1} of ${current.contents.length}`
                       : ""}

@@ -1,10 +1,10 @@
-import type { KitLine } from "~/core/kit";
+import { type KitLine, putOut } from "~/core/kit";
 import type { MeasuringSet } from "~/core/quantity";
 import { type Recipe, bowls } from "~/core/recipe";
 import type { StationScale } from "~/core/scale";
 import { fraction, minutes, temperature } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
-import { AmountText, Grams, ScoopText } from "~/ui/sheet/Quantity";
+import { Grams, PutOutText } from "~/ui/sheet/Quantity";
 import { bowlWords, closingCaution, cueWords, hazardWords, testWords } from "~/ui/words/en";
 
 interface Props {
@@ -21,12 +21,8 @@ function HomeAmount({ line }: { line: KitLine }) {
   const isCounted = line.main.amount.unit === "piece";
   return (
     <>
-      {isCounted || !line.main.scoops ? (
-        <AmountText value={line.main.amount} />
-      ) : (
-        <ScoopText counts={line.main.scoops.counts} />
-      )}
-      {line.main.onScale && !isCounted ? (
+      <PutOutText of={line.main} />
+      {line.main.onScale && !isCounted && putOut(line.main).by !== "scale" ? (
         <span className="quiet">
           {" "}
           (<Grams value={line.main.onScale.shown} />)
@@ -34,7 +30,7 @@ function HomeAmount({ line }: { line: KitLine }) {
       ) : null}
       {line.apart?.scoops ? (
         <span className="quiet">
-          , up to <ScoopText counts={line.apart.scoops.counts} /> more
+          , up to <PutOutText of={line.apart} /> more
         </span>
       ) : null}
     </>

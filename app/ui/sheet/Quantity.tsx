@@ -1,5 +1,6 @@
-import type { Amount, ScoopCount } from "~/core/quantity";
-import { amount, grams, scoops } from "~/ui/format/format";
+import { type Measured, putOut } from "~/core/kit";
+import type { Amount } from "~/core/quantity";
+import { amount, grams, sayPutOut } from "~/ui/format/format";
 import { useLocale } from "./locale";
 
 /** Number first, unit quieter. Fractions are written with a fraction slash, which browsers set as true fractions by themselves. */
@@ -17,4 +18,11 @@ function Split({ text }: { text: string }) {
 
 export const AmountText = ({ value }: { value: Amount }) => <Split text={amount(value, useLocale())} />;
 export const Grams = ({ value }: { value: number }) => <Split text={grams(value, useLocale())} />;
-export const ScoopText = ({ counts }: { counts: readonly ScoopCount[] }) => <>{scoops(counts, useLocale())}</>;
+
+/** An amount as a hand puts it out: by spoons, weighed where no spoon comes close, or counted. */
+export function PutOutText({ of }: { of: Measured }) {
+  const way = putOut(of);
+  const locale = useLocale();
+  if (way.by === "amount") return <AmountText value={way.amount} />;
+  return <>{sayPutOut(way, locale)}</>;
+}

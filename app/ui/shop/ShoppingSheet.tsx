@@ -7,7 +7,7 @@ import { Refusals } from "~/ui/outbox/Refusals";
 import { useTicks } from "~/ui/pack/useTicks";
 import { TextLink } from "~/ui/sheet/controls";
 import { useLocale } from "~/ui/sheet/locale";
-import { money as sayMoney, sayBasket, sayBought, sayOver, sectionWords } from "~/ui/words/kits";
+import { money as sayMoney, sayBasket, sayBought, sayOver, sectionWords, stockWords } from "~/ui/words/kits";
 
 interface Props {
   readonly trip: {
@@ -31,6 +31,9 @@ const needed = (line: ShoppingLine, locale: string): string =>
       : line.grams < 1e-6
         ? "to taste"
         : sayBought(Math.ceil(line.grams - 1e-6), line, locale);
+
+/** What is on hand as it was counted; to the tenth, as weights come out of counts. */
+const onHand = (grams: number, { stockIn }: ShoppingLine): number => Math.round((grams / stockIn.grams) * 10) / 10;
 
 /** The list as it is taken to the shop: by section, to be ticked with a thumb, kept through a dead spot. */
 export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
@@ -125,14 +128,15 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
                         <input type="hidden" name="intent" value="stock" />
                         <input type="hidden" name="ingredientId" value={line.key} />
                         <input type="hidden" name="seen" value={stock[line.key] ?? 0} />
+                        <input type="hidden" name="unit" value={line.stockIn.unit} />
                         <label>
-                          <span className="small quiet">on hand, g</span>
+                          <span className="small quiet">on hand, {stockWords[line.stockIn.unit].short}</span>
                           <input
-                            name="grams"
-                            inputMode="numeric"
+                            name="amount"
+                            inputMode="decimal"
                             key={stock[line.key] ?? 0}
-                            defaultValue={stock[line.key] ?? ""}
-                            aria-label={`Grams of ${line.name} on hand`}
+                            defaultValue={stock[line.key] === undefined ? "" : onHand(stock[line.key] ?? 0, line)}
+                            aria-label={`${stockWords[line.stockIn.unit].long} of ${line.name} on hand`}
                           />
                         </label>
                         <button

@@ -1,14 +1,18 @@
 import fc from "fast-check";
 import { classes } from "../../../test/generators";
 import { waysFor } from "~/core/gear";
+import { putOut } from "~/core/kit";
 import { changesSince, contentsOf, packingOfClass } from "~/core/pack";
 import { type ClassInput, plan } from "~/core/plan";
 import { prepTasks } from "~/core/prep";
 import { shoppingList } from "~/core/shop";
 import { demoClasses, demoKitchens } from "~/demo/boathouse";
+import { clock } from "~/ui/format/format";
 import { namesOf } from "./findings";
 import {
+  besideGrams,
   containerName,
+  contentScoops,
   labelLines,
   money,
   sayBasket,
@@ -33,6 +37,33 @@ const of = (key: string) => {
   if (!found) throw new Error(`no ${key}`);
   return found;
 };
+
+test("what no spoon comes close to is weighed, on kits and labels as on the cards", () => {
+  const content = containers
+    .flatMap((one) => one.contents)
+    .find(({ measured }) => measured.scoops && !measured.scoops.isWithin && measured.onScale);
+  if (!content) throw new Error("the demonstration's salt is off by a third");
+  expect(plain(contentScoops(content, "en-GB"))).toBe("2.3 g weighed");
+  expect(besideGrams(content, "en-GB")).toBeUndefined();
+  fc.assert(
+    fc.property(classes, (input) => {
+      for (const each of packingOfClass(input, plan(input)).containers.flatMap((one) => one.contents)) {
+        const way = putOut(each.measured);
+        const isClose = each.measured.scoops?.isWithin ?? false;
+        expect(way.by === "spoons" && !isClose && each.measured.onScale !== undefined).toBe(false);
+        if (way.by === "spoons") expect(way.counts).toEqual(each.measured.scoops?.counts);
+      }
+    }),
+    { numRuns: 40 },
+  );
+});
+
+test("hours are written as people there write them", () => {
+  const at = (locale: string) => plain(clock("2026-11-28T09:30", "Europe/London", 0, locale));
+  expect(at("en-US")).toBe("9:30 AM");
+  expect(at("en-GB")).toBe("09:30");
+  expect(at("de-DE")).toBe("09:30");
+});
 
 test("nothing said of any random class has a hole in it, and nothing says “safe”", () => {
   const kinds = new Set<string>();

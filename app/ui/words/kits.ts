@@ -1,10 +1,10 @@
 import type { FloorKind, GearWay, LampMeaning, LoadLayer, Coating } from "~/core/gear";
-import type { Container, ContainerGroup, Content } from "~/core/kit";
+import { type Container, type ContainerGroup, type Content, putOut } from "~/core/kit";
 import { type AllergenMark, type ClassContainer, type ContentChange, type Place, keepsHours } from "~/core/pack";
 import type { PrepTask } from "~/core/prep";
 import { isWhole, toScaleGrams } from "~/core/quantity";
-import type { Section, ShoppingLine } from "~/core/shop";
-import { amount, fraction, grams, list, minutes, number, scoops, thin, volume } from "~/ui/format/format";
+import type { Section, ShoppingLine, StockUnit } from "~/core/shop";
+import { amount, fraction, grams, list, minutes, number, sayPutOut, thin, volume } from "~/ui/format/format";
 import { substanceWords, toolWords } from "./en";
 import type { Names } from "./findings";
 
@@ -24,6 +24,12 @@ export const sectionWords: Readonly<Record<Section, string>> = {
   spreads: "Spreads and toppings",
   frozen: "Frozen",
   household: "Not eaten",
+};
+/** What is on hand is counted in these. */
+export const stockWords: Readonly<Record<StockUnit, { readonly short: string; readonly long: string }>> = {
+  g: { short: "g", long: "Grams" },
+  ml: { short: "ml", long: "Millilitres" },
+  piece: { short: "pieces", long: "Pieces" },
 };
 export const floorWords: Readonly<Record<FloorKind, string>> = {
   station: "station",
@@ -77,9 +83,12 @@ export function contentScoops({ measured, packs }: Content, locale: string): str
   // Half an egg is weighed beaten; nobody packs half a shell.
   if (measured.amount.unit === "piece" && !isWhole(measured.amount.value) && measured.grams !== undefined)
     return `${amount(measured.amount, locale)}, beaten: ${grams(toScaleGrams(measured.grams).shown, locale)}`;
-  if (measured.amount.unit === "piece" || !measured.scoops) return amount(measured.amount, locale);
-  return scoops(measured.scoops.counts, locale);
+  return sayPutOut(putOut(measured), locale);
 }
+
+/** The spoons or pieces beside a weight; `undefined` where the scale is the only way. */
+export const besideGrams = (content: Content, locale: string): string | undefined =>
+  !content.packs && putOut(content.measured).by === "scale" ? undefined : contentScoops(content, locale);
 
 /** What the products in a container hold, for its label: never a word that could be taken for a promise. */
 export function sayMarks(marks: readonly AllergenMark[], names: Pick<Names, "ingredient" | "locale">): string[] {
@@ -145,7 +154,7 @@ export function labelLines(
     container.contents.length === 1 && only
       ? only.measured.grams === undefined || only.measured.amount.unit === "piece"
         ? contentScoops(only, locale)
-        : `${contentGrams(only, locale)} = ${contentScoops(only, locale)}`
+        : [contentGrams(only, locale), besideGrams(only, locale)].filter((way) => way !== undefined).join(" = ")
       : container.grams === undefined
         ? ""
         : `${grams(toScaleGrams(container.grams).shown, locale)} in all`;

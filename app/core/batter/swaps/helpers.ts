@@ -1,8 +1,8 @@
-import { type Amount, type Ratio, ratioOf } from "~/core/quantity";
+import { type Amount, type Ratio, ratioOf, type Grams } from "~/core/quantity";
 import { type Line, type LineAmount, type Recipe, type RecipeEdit, expectedOf, scaleLineAmount } from "~/core/recipe";
 import { type Pantry, lineGrams } from "../batter";
 
-export const gramsAmount = (grams: number): LineAmount => ({
+export const gramsAmount = (grams: Grams): LineAmount => ({
   kind: "exact",
   amount: { value: ratioOf(Number(grams.toFixed(grams < 10 ? 1 : 0))), unit: "g" },
 });

@@ -1,5 +1,5 @@
 import { millilitresIn, ratioOf, toNumber, toStep } from "~/core/quantity";
-import type { MeasuringSystem } from "~/core/quantity";
+import type { MeasuringSystem, Grams } from "~/core/quantity";
 import type { RecipeEdit } from "~/core/recipe";
 import { addBeside, exact, gramsOf, hasLine } from "./helpers";
 import type { FindSwaps, SwapNote } from "./types";
@@ -9,7 +9,7 @@ import type { FindSwaps, SwapNote } from "./types";
  * the cup of 122 g; Australia 2 tsp to the metric cup of 129 g (starting values).
  */
 export function powderFor(
-  grams: number,
+  grams: Grams,
   system: MeasuringSystem,
 ): { tsp: number; saltTsp: number; rule: "uk" | "us" | "au" } {
   if (system === "us") return { tsp: (grams / 122) * 1.5, saltTsp: (grams / 122) * 0.25, rule: "us" };

@@ -1,3 +1,4 @@
+import type { Grams, Millilitres, Minutes } from "~/core/quantity";
 import type { Substance } from "~/core/pantry";
 import type { Line, Recipe, RecipeEdit } from "~/core/recipe";
 import type { Pantry } from "../batter";
@@ -7,12 +8,12 @@ export type SwapId = (typeof swapIds)[number];
 
 /** What else is to be known about a swap before it is accepted. */
 export type SwapNote =
-  | { readonly code: "fat-made-up"; readonly ingredientId: string; readonly grams: number }
-  | { readonly code: "fat-not-made-up"; readonly grams: number }
-  | { readonly code: "acid-on-top"; readonly ml: number }
-  | { readonly code: "acid-made-up"; readonly ml: number; readonly milkMl: number }
+  | { readonly code: "fat-made-up"; readonly ingredientId: string; readonly grams: Grams }
+  | { readonly code: "fat-not-made-up"; readonly grams: Grams }
+  | { readonly code: "acid-on-top"; readonly ml: Millilitres }
+  | { readonly code: "acid-made-up"; readonly ml: Millilitres; readonly milkMl: Millilitres }
   | { readonly code: "no-lift" }
-  | { readonly code: "binder"; readonly grams: number }
+  | { readonly code: "binder"; readonly grams: Grams }
   | { readonly code: "thickens-on-standing" }
   | { readonly code: "gel-for-many" }
   | { readonly code: "more-liquid"; readonly share: number }
@@ -29,7 +30,7 @@ export interface SwapOffer {
   readonly way: string;
   readonly edits: readonly RecipeEdit[];
   /** Minutes somebody has to wait for it: gel to swell, milk to sour, a blend to drink. */
-  readonly waitMinutes: number;
+  readonly waitMinutes: Minutes;
   readonly notes: readonly SwapNote[];
   /** Why it cannot be done here; such an offer has no edits. */
   readonly refused: "no-lift-for-oven" | undefined;
@@ -51,5 +52,5 @@ export interface SwapEffects {
   readonly fatGrams: { readonly before: number; readonly after: number };
   readonly millilitres: { readonly before: number; readonly after: number };
   readonly pieces: { readonly before: number; readonly after: number };
-  readonly waitMinutes: number;
+  readonly waitMinutes: Minutes;
 }
