@@ -162,6 +162,7 @@ const circuit = fc.record({
 export const kitchens: fc.Arbitrary<Kitchen> = fc
   .record({
     sinks: fc.integer({ min: 0, max: 3 }),
+    altitudeM: fc.option(fc.integer({ min: 0, max: 5000 }), { nil: undefined }),
     surfaces: fc.array(surface, { minLength: 0, maxLength: 5 }),
     gear: fc.uniqueArray(fc.record({ tool: fc.constantFrom(...tools), owned: fc.integer({ min: 0, max: 30 }) }), {
       selector: (one) => one.tool,
@@ -169,8 +170,9 @@ export const kitchens: fc.Arbitrary<Kitchen> = fc
     }),
     circuits: fc.option(fc.array(circuit, { maxLength: 3 }), { nil: undefined }),
   })
-  .map(({ surfaces, circuits, ...rest }) => ({
+  .map(({ surfaces, circuits, altitudeM, ...rest }) => ({
     ...rest,
+    ...(altitudeM === undefined ? {} : { altitudeM }),
     id: "random",
     name: "A random kitchen",
     surfaces: surfaces.map((one, index) => ({ ...one, id: `f${index}`, name: index % 2 ? "Pan" : "Griddle" })),

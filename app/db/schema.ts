@@ -103,6 +103,7 @@ export interface KitchenTable {
   id: Generated<string>;
   name: string;
   sinks: number;
+  altitude_m: number | null;
   version: Generated<number>;
   updated_at: Instant;
 }

@@ -403,6 +403,8 @@ const kitchen = z.strictObject({
     .refine(isUnique("tool"), "expected every tool once"),
   circuits: z.array(circuit).max(40).refine(isUnique("id"), "expected every circuit's id once").optional(),
   floor: floor.optional(),
+  /** Metres above the sea; left out where nobody said. */
+  altitudeM: z.int().min(0).max(5000).optional(),
 });
 const isoDate = z.iso.date();
 const labelReading = z.strictObject({

@@ -447,6 +447,7 @@ export async function importClass(
       canonical({
         name: one.name,
         sinks: one.sinks,
+        altitudeM: one.altitudeM,
         surfaces: one.surfaces.map(({ id: _id, ...surface }) => surface),
         gear: [...one.gear].sort((a, b) => (a.tool < b.tool ? -1 : 1)),
       });

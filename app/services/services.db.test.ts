@@ -69,6 +69,7 @@ const migrations = [
   "0007-put-back-and-currency",
   "0008-believed-moments",
   "0009-keyed-stamps-and-accounts",
+  "0010-altitude",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

@@ -4,8 +4,10 @@ import { type Line, type Recipe, expectedOf, isBatter } from "~/core/recipe";
 
 /** Share of the volume that is air whisked in (starting value). */
 export const airFactor = 1.03;
-/** Share of a batter that stays in bowl and ladle (starting value). */
+/** Share of a batter that stays in bowl and ladle (starting value). Plans reckon with it whoever cooks. */
 export const leftBehind = 0.04;
+/** Children leave up to this share (starting value, 8 to 10 %); what it would cost is said beside the plan. */
+export const leftByChildren = 0.1;
 
 /** How to find an ingredient by its id; `undefined` for one the pantry does not have. */
 export type Pantry = ReadonlyMap<string, Ingredient>;
@@ -99,8 +101,9 @@ const noise = 1e-9;
 /**
  * Whole pieces from `batches` batches, after what stays in the bowl.
  * @param batches 0 or more, may be a fraction.
+ * @param left the share that stays in bowl and ladle, 0 to below 1.
  */
-export function yieldOf(recipe: Recipe, batter: Batter, batches = 1): BatchYield {
+export function yieldOf(recipe: Recipe, batter: Batter, batches = 1, left = leftBehind): BatchYield {
   const whole = (pieces: Pieces) => Math.min(mostYield, Math.floor(pieces + noise));
   // What is not known cannot be added up: better the author's word than a batter without its flour.
   if (recipe.portion.kind !== "batch" && batter.openMain.length > 0 && recipe.claimedPieces !== null)
@@ -109,14 +112,14 @@ export function yieldOf(recipe: Recipe, batter: Batter, batches = 1): BatchYield
     case "ml": {
       const batterMl = batter.millilitres * batches;
       return {
-        pieces: whole((batterMl * (1 - leftBehind)) / recipe.portion.ml),
+        pieces: whole((batterMl * (1 - left)) / recipe.portion.ml),
         from: { kind: "ml", batterMl, portionMl: recipe.portion.ml },
       };
     }
     case "grams": {
       const batterGrams = batter.grams * batches;
       return {
-        pieces: whole((batterGrams * (1 - leftBehind)) / recipe.portion.grams),
+        pieces: whole((batterGrams * (1 - left)) / recipe.portion.grams),
         from: { kind: "grams", batterGrams, portionGrams: recipe.portion.grams },
       };
     }

@@ -1,6 +1,7 @@
 /** Batter as numbers: volume, looseness, leavening, what can be done about a finding, swaps, and the bench to think with. */
 export * from "./types";
 export * from "./batter";
+export * from "./altitude";
 export * from "./leavening";
 export * from "./windows";
 export * from "./cautions";

@@ -41,6 +41,8 @@ export interface Kitchen {
   /** Breakers and their sockets; absent where nobody looked, and then nobody can say what may be plugged in together. */
   readonly circuits?: readonly Circuit[] | undefined;
   readonly floor?: Floor | undefined;
+  /** Metres above the sea, 0 to 5,000; absent where nobody said. */
+  readonly altitudeM?: number | undefined;
 }
 
 export const floorKinds = ["station", "heat", "water", "exit", "extinguisher", "allergy-table", "cold"] as const;

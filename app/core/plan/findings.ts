@@ -1,6 +1,13 @@
 import { type Recipe, checkRecipe, takeUpOf, takesUpMinutes } from "~/core/recipe";
 import { toNumber } from "~/core/quantity";
-import { type AnyRecipeFinding, type Pantry, checkBatter } from "~/core/batter";
+import {
+  type AnyRecipeFinding,
+  type Pantry,
+  altitudeAdvice,
+  checkBatter,
+  leftByChildren,
+  yieldOf,
+} from "~/core/batter";
 import { checkGear, checkKitchen, surfacesFor } from "~/core/gear";
 import { gravest, hasOpenWords, isCoeliacAsked, rankOf } from "~/core/allergen";
 import { labelsInHand } from "~/core/pantry";
@@ -216,8 +223,9 @@ function byKit(stations: readonly StationPlan[]): { station: StationPlan; statio
 
 function amountFindings(
   stations: readonly StationPlan[],
+  dishes: readonly DishPlan[],
   pantry: Pantry,
-  { easesSpice, kitMode }: Pick<ClassInput["brief"], "easesSpice" | "kitMode">,
+  { easesSpice, kitMode, audience }: Pick<ClassInput["brief"], "easesSpice" | "kitMode" | "audience">,
 ): PlanFinding[] {
   const groups = byKit(stations);
   const isEgg = (ingredientId: string) => pantry.get(ingredientId)?.role === "egg";
@@ -239,6 +247,25 @@ function amountFindings(
       ? [{ code: "nothing-to-spare" as const, level: "notes" as const, stationIds }]
       : [],
   );
+  const isOfChildren = audience === "small-children" || audience === "school-age";
+  const left = groups.flatMap(({ station, stationIds }) => {
+    const dish = dishes.find((one) => one.id === station.dishId);
+    const { factor, piecesWanted: wanted, over } = station.scale;
+    if (!dish || !isOfChildren || over < 0 || wanted === 0) return [];
+    const makes = yieldOf(dish.recipe, dish.batter, toNumber(factor), leftByChildren).pieces;
+    return makes < wanted
+      ? [
+          {
+            code: "children-leave-more" as const,
+            level: "notes" as const,
+            stationIds,
+            left: leftByChildren,
+            makes,
+            wanted,
+          },
+        ]
+      : [];
+  });
   const double = groups.flatMap(({ station, stationIds }) =>
     station.scale.piecesWanted > 0 && station.scale.piecesMade >= 2 * station.scale.piecesWanted
       ? [
@@ -288,10 +315,22 @@ function amountFindings(
     ...(easesSpice ? [] : easable(stations, pantry)),
     ...together(short),
     ...together(spareless),
+    ...together(left),
     ...together(double),
     ...together(fractions),
     ...together(off),
   ];
+}
+
+/** What the height of the kitchen asks of a class with powder or soda in it. */
+function thinAir(metres: number | undefined, dishes: readonly DishPlan[], pantry: Pantry): PlanFinding[] {
+  const advice = altitudeAdvice(metres);
+  const isRaised = dishes.some(({ recipe }) =>
+    recipe.lines.some(({ ingredientId }) => ["powder", "soda"].includes(pantry.get(ingredientId)?.role ?? "")),
+  );
+  if (metres === undefined || !advice || !isRaised) return [];
+  const { lessPowder, moreLiquid } = advice;
+  return [{ code: "altitude", level: "notes", metres, lessPowder, moreLiquid }];
 }
 
 /** Less than this no spoon corrects a bowl by, in millilitres. */
@@ -357,7 +396,8 @@ export function findingsOf(
         timeline.tasks.some((task) => task.kind === "demo-load"),
       ),
     ),
-    ...at("amounts", null, amountFindings(stations, pantry, input.brief)),
+    ...at("amounts", null, amountFindings(stations, dishes, pantry, input.brief)),
+    ...at("amounts", null, thinAir(input.kitchen.altitudeM, dishes, pantry)),
     ...at("gear", null, checkGear(gear)),
     ...at("gear", null, checkKitchen(input.kitchen, timeline.units)),
     ...dishes.flatMap((dish) =>

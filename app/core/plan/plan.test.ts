@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { yieldOf } from "~/core/batter";
 import { isAtStation } from "~/core/people";
 import { ratio, scoopName } from "~/core/quantity";
 import { mostOf } from "~/core/recipe";
@@ -120,4 +121,32 @@ test("an ingredient's weight that is not known leaves the total open instead of 
   expect(
     plan({ ...current, pantry, dishes }).totals.find((total) => total.ingredientId === "chocolate-spread")?.buyGrams,
   ).toBeUndefined();
+});
+
+test.each([
+  [undefined, undefined],
+  [999, undefined],
+  [1000, { from: 0.1, to: 0.15 }],
+  [1500, { from: 0.25, to: 0.25 }],
+])("a kitchen %s m up asks for less powder: %s", (altitudeM, lessPowder) => {
+  const { findings } = plan({ ...next, kitchen: { ...next.kitchen, altitudeM } });
+  const said = findings.find((one) => one.code === "altitude");
+  expect(said?.code === "altitude" ? said.lessPowder : undefined).toEqual(lessPowder);
+});
+
+test("what children leave in the bowl is said where it would cost a wanted piece, and only to children's classes", () => {
+  fc.assert(
+    fc.property(classes, (input) => {
+      const { findings, stations, dishes } = plan(input);
+      const said = new Set(findings.flatMap((one) => (one.code === "children-leave-more" ? one.stationIds : [])));
+      const isOfChildren = ["small-children", "school-age"].includes(input.brief.audience);
+      for (const { id, dishId, scale } of stations) {
+        const dish = dishes.find((one) => one.id === dishId);
+        const most = dish && yieldOf(dish.recipe, dish.batter, toNumber(scale.factor), 0.1).pieces;
+        const isShort = scale.over >= 0 && scale.piecesWanted > 0 && (most ?? Infinity) < scale.piecesWanted;
+        expect(said.has(id)).toBe(isOfChildren && isShort);
+      }
+    }),
+    { numRuns: 120 },
+  );
 });

@@ -1,5 +1,5 @@
 import type { Regime, PersonVerdict } from "~/core/allergen";
-import type { Batter, BatchYield, BatterFinding } from "~/core/batter";
+import type { AltitudeAdvice, Batter, BatchYield, BatterFinding } from "~/core/batter";
 import type { GearFinding, GearLine, Kitchen } from "~/core/gear";
 import type { KitLine, Total } from "~/core/kit";
 import type { Exposure } from "~/core/contact";
@@ -121,6 +121,16 @@ export type PlanFinding =
       readonly wanted: number;
     }
   /** Exactly as many pieces as are wanted: nothing for what falls, tears or burns. */
+  /** Made with the usual loss they are enough; with what children leave in bowl and ladle they are not. */
+  | {
+      readonly code: "children-leave-more";
+      readonly level: "notes";
+      readonly stationIds: readonly string[];
+      readonly left: number;
+      readonly makes: Pieces;
+      readonly wanted: Pieces;
+    }
+  | ({ readonly code: "altitude"; readonly level: "notes"; readonly metres: number } & AltitudeAdvice)
   | { readonly code: "nothing-to-spare"; readonly level: "notes"; readonly stationIds: readonly string[] }
   | {
       readonly code: "twice-as-much";

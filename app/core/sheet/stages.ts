@@ -76,6 +76,7 @@ const seats: Part = (input) => [["arrangement:seats", hidden(input.arrangement ?
 const surfaces: Part = (input) => [
   ...byPlace("surface", input.kitchen.surfaces, ({ id: _id, ...surface }) => hidden(surface)),
   ["kitchen:sinks", String(input.kitchen.sinks)],
+  ["kitchen:altitude", String(input.kitchen.altitudeM ?? "unknown")],
 ];
 const gear: Part = (input) => input.kitchen.gear.map((one): Entry => [`gear:${one.tool}`, String(one.owned)]);
 const circuits: Part = (input) => [

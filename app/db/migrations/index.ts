@@ -9,6 +9,7 @@ import * as openNeeds from "./0006-open-needs";
 import * as putBackAndCurrency from "./0007-put-back-and-currency";
 import * as believedMoments from "./0008-believed-moments";
 import * as keyedStampsAndAccounts from "./0009-keyed-stamps-and-accounts";
+import * as altitude from "./0010-altitude";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -24,6 +25,7 @@ const provider: MigrationProvider = {
     "0007-put-back-and-currency": putBackAndCurrency,
     "0008-believed-moments": believedMoments,
     "0009-keyed-stamps-and-accounts": keyedStampsAndAccounts,
+    "0010-altitude": altitude,
   }),
 };
 

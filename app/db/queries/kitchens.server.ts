@@ -102,6 +102,7 @@ export async function kitchens(db: Kysely<DB>, only?: string): Promise<(Kitchen 
       id: room.id,
       name: room.name,
       sinks: room.sinks,
+      ...(room.altitude_m === null ? {} : { altitudeM: room.altitude_m }),
       version: room.version,
       surfaces: surfaces.filter((one) => one.kitchen_id === room.id).map(toSurface),
       gear: gear
@@ -135,15 +136,28 @@ async function saveFloor(db: Kysely<DB>, kitchenId: string, floor: Floor): Promi
       .execute();
 }
 
-/** Changes the sketch of a kitchen that is still at `version`; false when somebody else changed either first. */
-export async function changeFloor(db: Kysely<DB>, kitchenId: string, version: number, floor: Floor): Promise<boolean> {
+/** What stands in a kitchen's own row. */
+const factsOf = ({ name, sinks, altitudeM }: Omit<Kitchen, "id">) => ({ name, sinks, altitude_m: altitudeM ?? null });
+
+/** Moves a kitchen on from `version`, with what changed in its row; false when somebody else changed it first. */
+async function moveOn(
+  db: Kysely<DB>,
+  kitchenId: string,
+  version: number,
+  facts: Partial<ReturnType<typeof factsOf>> = {},
+): Promise<boolean> {
   const changed = await db
     .updateTable("kitchen")
-    .set({ version: version + 1, updated_at: new Date() })
+    .set({ ...facts, version: version + 1, updated_at: new Date() })
     .where("id", "=", kitchenId)
     .where("version", "=", version)
     .executeTakeFirst();
-  if (changed.numUpdatedRows === 0n) return false;
+  return changed.numUpdatedRows > 0n;
+}
+
+/** Changes the sketch of a kitchen that is still at `version`; false when somebody else changed either first. */
+export async function changeFloor(db: Kysely<DB>, kitchenId: string, version: number, floor: Floor): Promise<boolean> {
+  if (!(await moveOn(db, kitchenId, version))) return false;
   await saveFloor(db, kitchenId, floor);
   return true;
 }
@@ -184,11 +198,7 @@ async function writeContents(db: Kysely<DB>, kitchenId: string, kitchen: Omit<Ki
 
 /** Stores a new kitchen and gives its id. */
 export async function addKitchen(db: Kysely<DB>, kitchen: Omit<Kitchen, "id">): Promise<string> {
-  const { id } = await db
-    .insertInto("kitchen")
-    .values({ name: kitchen.name, sinks: kitchen.sinks })
-    .returning("id")
-    .executeTakeFirstOrThrow();
+  const { id } = await db.insertInto("kitchen").values(factsOf(kitchen)).returning("id").executeTakeFirstOrThrow();
   await writeContents(db, id, kitchen);
   return id;
 }
@@ -200,13 +210,7 @@ export async function changeKitchen(
   version: number,
   kitchen: Omit<Kitchen, "id">,
 ): Promise<boolean> {
-  const changed = await db
-    .updateTable("kitchen")
-    .set({ name: kitchen.name, sinks: kitchen.sinks, version: version + 1, updated_at: new Date() })
-    .where("id", "=", kitchenId)
-    .where("version", "=", version)
-    .executeTakeFirst();
-  if (changed.numUpdatedRows === 0n) return false;
+  if (!(await moveOn(db, kitchenId, version, factsOf(kitchen)))) return false;
   await writeContents(db, kitchenId, kitchen);
   return true;
 }

@@ -27,10 +27,17 @@ if (!pancakes || !galley) throw new Error("the demonstration is incomplete");
 const { current } = demoClasses(new CalendarDate(2026, 11, 24));
 
 /** Without what the database gives: ids of rows and their versions. */
-const shape = ({ name, sinks, surfaces, gear }: Awaited<ReturnType<typeof kitchens>>[number] | typeof galley) =>
+const shape = ({
+  name,
+  sinks,
+  altitudeM,
+  surfaces,
+  gear,
+}: Awaited<ReturnType<typeof kitchens>>[number] | typeof galley) =>
   canonical({
     name,
     sinks,
+    altitudeM,
     surfaces: surfaces.map(({ id: _id, ...rest }) => rest),
     gear: [...gear].sort((a, b) => (a.tool < b.tool ? -1 : 1)),
   });

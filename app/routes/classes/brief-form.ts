@@ -189,6 +189,7 @@ export function inputOf(
     sinks: room.sinks,
     surfaces: room.surfaces,
     gear: room.gear,
+    ...(room.altitudeM === undefined ? {} : { altitudeM: room.altitudeM }),
     ...(room.circuits ? { circuits: room.circuits } : {}),
     ...(room.floor ? { floor: room.floor } : {}),
   };

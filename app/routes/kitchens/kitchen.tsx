@@ -46,6 +46,7 @@ const schema = z
     version: z.int().default(0),
     name: words(120, "a name for the kitchen"),
     sinks: whole(0, 40),
+    altitudeM: whole(0, 5000).optional(),
     surfaces: z
       .array(
         z.object({
@@ -141,6 +142,7 @@ function kitchenOf(form: z.output<typeof schema>, floor: Kitchen["floor"]): Omit
     ...(floor ? { floor } : {}),
     name: form.name,
     sinks: form.sinks,
+    ...(form.altitudeM === undefined ? {} : { altitudeM: form.altitudeM }),
     surfaces: form.surfaces.flatMap((one, index) =>
       one.name && one.kind && one.places !== undefined
         ? [
@@ -214,6 +216,7 @@ export default function KitchenPage({ loaderData, actionData }: Route.ComponentP
     defaultValue: {
       name: kitchen?.name ?? "",
       sinks: kitchen?.sinks ?? 1,
+      altitudeM: kitchen?.altitudeM,
       surfaces: Array.from({ length: surfaceRows }, (_, index) => {
         const surface = kitchen?.surfaces[index];
         if (surface)
@@ -259,8 +262,9 @@ export default function KitchenPage({ loaderData, actionData }: Route.ComponentP
       <Form method="post" {...getFormProps(form)} className="form">
         <FormError title="Not saved" problems={form.errors ?? []} />
         <input type="hidden" name="version" key={newer} defaultValue={newer ?? kitchen?.version ?? 0} />
-        <TextField field={fields.name} label="Name" className="c8" />
-        <NumberField field={fields.sinks} label="Sinks" className="c4" />
+        <TextField field={fields.name} label="Name" className="c6" />
+        <NumberField field={fields.sinks} label="Sinks" className="c2" />
+        <NumberField field={fields.altitudeM} label="Metres above the sea" hint="empty: low" className="c4" />
         <fieldset>
           <legend>Where pieces cook</legend>
           {surfaces.map((row, index) => (

@@ -192,6 +192,15 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     `The batter stands up to ${minutes(f.minutes, n.locale)} before its last load and takes up about ${number(f.lowMl, n.locale, 0)} to ${number(f.highMl, n.locale, 0)} ml of its liquid at a station: have that much at hand to loosen it.`,
   "demo-long": (f, n) =>
     `Mixing is shown for ${minutes(f.minutes, n.locale)}; this age watches for about ${minutes(f.borne, n.locale)}. Show less at once, or let them step along.`,
+  "children-leave-more": (f, n) =>
+    `${stationsOf(f, n)}: ${f.wanted} wanted, and children leave up to ${number(f.left * 100, n.locale, 0)}${thin}% in bowl and ladle; then it makes ${f.makes}. Have a scraper at hand, or mix a little more.`,
+  altitude: (f, n) => {
+    const range = ({ from, to }: { from: number; to: number }) =>
+      from === to
+        ? `${number(from * 100, n.locale, 0)}${thin}%`
+        : `${number(from * 100, n.locale, 0)} to ${number(to * 100, n.locale, 0)}${thin}%`;
+    return `At ${number(f.metres, n.locale, 0)}${thin}m batters rise faster and dry out: usually ${range(f.lessPowder)} less powder or soda and ${range(f.moreLiquid)} more liquid. The amounts here are the recipe's own; try one before the class.`;
+  },
   "nothing-to-spare": (f, n) =>
     `${stationsOf(f, n)}: exactly as many pieces as are wanted. Nothing to spare for what tears, burns or falls.`,
   "twice-as-much": (f, n) =>
@@ -345,6 +354,7 @@ const otherSubjects: Readonly<Record<string, string>> = {
   "class:timeZone": "time zone",
   "kitchen:name": "name",
   "kitchen:sinks": "sinks",
+  "kitchen:altitude": "altitude",
   "kitchen:circuits": "circuits",
   "register:order": "order",
   "arrangement:seats": "seats",
