@@ -1,4 +1,5 @@
 import { parseWithZod } from "@conform-to/zod/v4";
+import { useMemo } from "react";
 import { data } from "react-router";
 import type { Route } from "./+types/brief";
 import { briefFormSchema, differences, factsOf, formValuesOf } from "./brief-form";
@@ -9,6 +10,7 @@ import { database } from "~/db/client.server";
 import { kitchens } from "~/db/queries/kitchens.server";
 import { newestRecipes } from "~/db/queries/recipes.server";
 import { brokenChoice } from "~/services/brief.server";
+import { pack, unpack } from "~/formats/packed";
 import { classOr404, saveClass } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { TextLink } from "~/ui/sheet/controls";
@@ -16,7 +18,7 @@ import { TextLink } from "~/ui/sheet/controls";
 export async function loader() {
   const db = database();
   const [rooms, recipes] = await Promise.all([kitchens(db), newestRecipes(db)]);
-  return { kitchens: rooms, recipes };
+  return { kitchens: rooms, recipes: recipes.map(pack) };
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
@@ -44,9 +46,10 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 
 export default function Brief({ loaderData, actionData }: Route.ComponentProps) {
   const { input, meta, drafts } = useClass();
+  const recipes = useMemo(() => loaderData.recipes.map(unpack), [loaderData.recipes]);
   const pinned = input.dishes
     .map((dish) => dish.recipe)
-    .filter((recipe) => !loaderData.recipes.some((one) => one.id === recipe.id && one.revision === recipe.revision));
+    .filter((recipe) => !recipes.some((one) => one.id === recipe.id && one.revision === recipe.revision));
   const values = formValuesOf(input, meta.version);
   const isSaved = actionData !== undefined && "isSaved" in actionData;
   return (
@@ -64,7 +67,7 @@ export default function Brief({ loaderData, actionData }: Route.ComponentProps) 
         saved={input}
         base={input}
         kitchens={loaderData.kitchens}
-        recipes={[...loaderData.recipes, ...pinned]}
+        recipes={[...recipes, ...pinned]}
         conflict={actionData?.conflict}
         isSaved={isSaved}
         button="Save the brief"

@@ -8,6 +8,7 @@ import { type ClassPlan, plan, stages } from "~/core/plan";
 import { changesBetween, stageInputs, stateOfStage } from "~/core/sheet";
 import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
+import { pack, unpack } from "~/formats/packed";
 import {
   auditLook,
   classOnce,
@@ -62,8 +63,10 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
       ];
     }),
   ) as unknown as ClassContext["standings"];
+  const seen = look === undefined ? withoutAnyHealth(stored) : asSeenBy(account, stored);
   return {
-    ...(look === undefined ? withoutAnyHealth(stored) : asSeenBy(account, stored)),
+    input: pack(seen.input),
+    meta: seen.meta,
     hasHealth: look !== undefined,
     standings,
     live: fold(events),
@@ -123,7 +126,8 @@ const cssText = (text: string): string =>
   `"${text.replace(/[^A-Za-z0-9 ,.]/gu, (sign) => `\\${sign.codePointAt(0)?.toString(16)} `)}"`;
 
 export default function ClassLayout({ loaderData, params }: Route.ComponentProps) {
-  const { input, meta, hasHealth, standings, live, isLead } = loaderData;
+  const { meta, hasHealth, standings, live, isLead } = loaderData;
+  const input = unpack(loaderData.input);
   const locale = useLocale();
   const nonce = useNonce();
   const made = useMemo(() => (hasHealth ? plan(input) : withoutVerdicts(plan(input))), [input, hasHealth]);

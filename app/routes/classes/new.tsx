@@ -1,5 +1,6 @@
 import { today } from "@internationalized/date";
 import { parseWithZod } from "@conform-to/zod/v4";
+import { useMemo } from "react";
 import { data, redirect } from "react-router";
 import type { Route } from "./+types/new";
 import { briefFormSchema, dishRows, factsOf, usualBrief } from "./brief-form";
@@ -9,6 +10,7 @@ import { database } from "~/db/client.server";
 import { kitchens } from "~/db/queries/kitchens.server";
 import { allIngredients } from "~/db/queries/pantry.server";
 import { newestRecipes } from "~/db/queries/recipes.server";
+import { pack, unpack } from "~/formats/packed";
 import { createClass } from "~/services/classes.server";
 import { brokenChoice } from "~/services/brief.server";
 import { usualFor, zoneOf } from "~/services/request.server";
@@ -21,7 +23,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   const zone = zoneOf(request);
   return {
     kitchens: rooms,
-    recipes,
+    recipes: recipes.map(pack),
     pantry,
     zone,
     usual: usualFor(request),
@@ -39,7 +41,8 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 export default function NewClass({ loaderData, actionData }: Route.ComponentProps) {
-  const { kitchens: rooms, recipes, pantry, zone, usual, date } = loaderData;
+  const { kitchens: rooms, pantry, zone, usual, date } = loaderData;
+  const recipes = useMemo(() => loaderData.recipes.map(unpack), [loaderData.recipes]);
   const values = {
     ...usualBrief,
     ...usual,
