@@ -23,7 +23,7 @@ import { localeOf, zoneOf } from "~/services/request.server";
 import { LocaleProvider, ZoneProvider } from "~/ui/sheet/locale";
 import { useNonce } from "~/ui/sheet/nonce";
 import { pageSystem } from "~/ui/theme";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 
 const fallbackLocale = "en-GB";
 

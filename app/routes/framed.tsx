@@ -6,7 +6,8 @@ import { isBackupLate } from "~/services/backups.server";
 import { accountOf } from "~/services/session.server";
 import { flushEverywhere } from "~/ui/outbox/outbox";
 import { Mark } from "~/ui/sheet/Mark";
-import { Shortcuts } from "~/ui/sheet/Shortcuts";
+import { Shortcuts } from "~/ui/parts/Shortcuts";
+import { PlainButton } from "~/ui/parts/plain";
 
 export const loader = async ({ context }: Route.LoaderArgs) => {
   const { name, role } = accountOf(context);
@@ -51,7 +52,7 @@ export default function Framed({ loaderData }: Route.ComponentProps) {
             <span>, {loaderData.role}</span>
           </NavLink>
           <Form method="post" action="/sign-out">
-            <button type="submit">Sign out</button>
+            <PlainButton type="submit">Sign out</PlainButton>
           </Form>
         </div>
       </header>

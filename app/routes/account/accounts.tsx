@@ -8,8 +8,9 @@ import { choice, formOf, words } from "../form";
 import { database } from "~/db/client.server";
 import { type AccountChange, accountByEmail, addAccount, allAccounts, changeAccount } from "~/services/accounts.server";
 import { requireLead } from "~/services/session.server";
-import { FormError, Primary, SelectField, TextField, TextLink } from "~/ui/sheet/controls";
+import { FormError, Primary, SelectField, TextField, TextLink } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
+import { Hidden, PlainButton } from "~/ui/parts/plain";
 
 const schema = z.object({
   name: words(120, "a name"),
@@ -99,26 +100,26 @@ export default function Accounts({ loaderData, actionData }: Route.ComponentProp
                     <td>{one.isClosed ? <span className="quiet">closed</span> : one.role}</td>
                     <td>
                       <Form method="post" className="actions" key={`${one.id} ${one.version}`}>
-                        <input type="hidden" name="intent" value="change" />
-                        <input type="hidden" name="id" value={one.id} />
-                        <input type="hidden" name="version" value={one.version} />
+                        <Hidden name="intent" value="change" />
+                        <Hidden name="id" value={one.id} />
+                        <Hidden name="version" value={one.version} />
                         {one.isClosed ? (
-                          <button className="row-button" type="submit" name="to" value="open">
+                          <PlainButton className="row-button" type="submit" name="to" value="open">
                             Open it again
-                          </button>
+                          </PlainButton>
                         ) : (
                           <>
-                            <button
+                            <PlainButton
                               className="row-button"
                               type="submit"
                               name="to"
                               value={one.role === "lead" ? "assistant" : "lead"}
                             >
                               {one.role === "lead" ? "Make an assistant" : "Make a lead"}
-                            </button>
-                            <button className="row-button" type="submit" name="to" value="closed">
+                            </PlainButton>
+                            <PlainButton className="row-button" type="submit" name="to" value="closed">
                               Close
-                            </button>
+                            </PlainButton>
                           </>
                         )}
                       </Form>

@@ -10,7 +10,7 @@ import { countAccounts, makeFirstAccount } from "~/services/accounts.server";
 import { secondsToWait } from "~/services/limits.server";
 import { addressContext } from "~/services/request.server";
 import { signInAndGo } from "~/services/session.server";
-import { FormError, Primary, TextField } from "~/ui/sheet/controls";
+import { FormError, Primary, TextField } from "~/ui/parts/fields";
 import { Mark } from "~/ui/sheet/Mark";
 
 const schema = z.object({

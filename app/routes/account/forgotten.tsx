@@ -9,7 +9,7 @@ import { outbox } from "~/devices/mail.server";
 import { letterHours, offerNewPassword } from "~/services/accounts.server";
 import { mayAskForLetter } from "~/services/limits.server";
 import { addressContext } from "~/services/request.server";
-import { FormError, Primary, TextField, TextLink } from "~/ui/sheet/controls";
+import { FormError, Primary, TextField, TextLink } from "~/ui/parts/fields";
 import { Mark } from "~/ui/sheet/Mark";
 
 const schema = z.object({ email: z.email({ error: "Give an e-mail address, such as me@club.example." }).max(200) });

@@ -18,9 +18,10 @@ import { secondsToWait } from "~/services/limits.server";
 import { addressContext } from "~/services/request.server";
 import { accountOf, sessionOf } from "~/services/session.server";
 import { moment } from "~/ui/format/format";
-import { FormError, Primary, Secondary, TextField } from "~/ui/sheet/controls";
+import { FormError, Primary, Secondary, TextField } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
 import { useLocale, useZone } from "~/ui/sheet/locale";
+import { Hidden, PlainButton } from "~/ui/parts/plain";
 
 const version = z.int({ error: "The form did not arrive whole. Load the page again and repeat." });
 const schema = z.discriminatedUnion("intent", [
@@ -145,10 +146,10 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
                         <span className="quiet">this one</span>
                       ) : (
                         <Form method="post">
-                          <input type="hidden" name="intent" value="end" />
-                          <button className="row-button" type="submit" name="sessionId" value={one.id}>
+                          <Hidden name="intent" value="end" />
+                          <PlainButton className="row-button" type="submit" name="sessionId" value={one.id}>
                             Sign it out
-                          </button>
+                          </PlainButton>
                         </Form>
                       )}
                     </td>
@@ -158,15 +159,15 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
             </table>
           </div>
           <Form method="post" action="/sign-out" style={{ marginTop: 12 }}>
-            <input type="hidden" name="everywhere" value="yes" />
+            <Hidden name="everywhere" value="yes" />
             <Secondary>Sign me out on every device</Secondary>
           </Form>
         </section>
         <section>
           <h2>Name</h2>
           <Form method="post" {...getFormProps(nameForm)} className="form">
-            <input type="hidden" name="intent" value="name" />
-            <input type="hidden" name="version" value={version} />
+            <Hidden name="intent" value="name" />
+            <Hidden name="version" value={version} />
             <TextField field={nameFields.name} label="Name, as it stands beside what you sign" autoComplete="name" />
             <div>
               <Primary>Keep the name</Primary>
@@ -174,8 +175,8 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
           </Form>
           <h2 style={{ marginTop: 24 }}>Password</h2>
           <Form method="post" {...getFormProps(passwordForm)} className="form">
-            <input type="hidden" name="intent" value="password" />
-            <input type="hidden" name="version" value={version} />
+            <Hidden name="intent" value="password" />
+            <Hidden name="version" value={version} />
             <TextField field={passwordFields.old} label="As it is" type="password" autoComplete="current-password" />
             <TextField
               field={passwordFields.password}

@@ -10,7 +10,7 @@ import { isLetterGood, spendLetter } from "~/services/accounts.server";
 import { secondsAfterGuess } from "~/services/limits.server";
 import { addressContext } from "~/services/request.server";
 import { signInAndGo } from "~/services/session.server";
-import { FormError, Primary, TextField, TextLink } from "~/ui/sheet/controls";
+import { FormError, Primary, TextField, TextLink } from "~/ui/parts/fields";
 import { Mark } from "~/ui/sheet/Mark";
 
 const schema = z.object({ password: newPassword });

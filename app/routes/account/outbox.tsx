@@ -3,8 +3,9 @@ import { database } from "~/db/client.server";
 import { writtenMail } from "~/devices/mail.server";
 import { requireLead } from "~/services/session.server";
 import { moment } from "~/ui/format/format";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 import { useLocale, useZone } from "~/ui/sheet/locale";
+import { Fold, FoldTitle } from "~/ui/parts/plain";
 
 export async function loader({ context }: Route.LoaderArgs) {
   requireLead(context);
@@ -26,17 +27,17 @@ export default function Outbox({ loaderData }: Route.ComponentProps) {
         <p>Nothing was written yet.</p>
       ) : (
         loaderData.mails.map((mail) => (
-          <details key={mail.id} className="letter">
-            <summary>
+          <Fold key={mail.id} className="letter">
+            <FoldTitle>
               <b>{mail.subject}</b>
               <span className="small quiet">
                 {" "}
                 to {mail.to}, {moment(mail.at, locale, zone)}
               </span>
-            </summary>
+            </FoldTitle>
             <pre>{mail.body}</pre>
             {mail.classId ? <TextLink to={`/classes/${mail.classId}/people/intake`}>{mail.classTitle}</TextLink> : null}
-          </details>
+          </Fold>
         ))
       )}
     </>

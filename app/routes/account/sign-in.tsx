@@ -9,8 +9,9 @@ import { countAccounts, signIn } from "~/services/accounts.server";
 import { forgetAttempts, secondsToWait } from "~/services/limits.server";
 import { addressContext } from "~/services/request.server";
 import { pathBack, signInAndGo } from "~/services/session.server";
-import { FormError, Primary, TextField, TextLink } from "~/ui/sheet/controls";
+import { FormError, Primary, TextField, TextLink } from "~/ui/parts/fields";
 import { Mark } from "~/ui/sheet/Mark";
+import { Hidden } from "~/ui/parts/plain";
 
 const schema = z.object({
   email: words(200, "your e-mail address"),
@@ -67,7 +68,7 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
         <FormError title="Not signed in" problems={form.errors ?? []} />
         <TextField field={fields.email} label="E-mail address" type="email" autoComplete="username" autoFocus />
         <TextField field={fields.password} label="Password" type="password" autoComplete="current-password" />
-        <input type="hidden" name="back" value={loaderData.back} />
+        <Hidden name="back" value={loaderData.back} />
         <div className="actions">
           <Primary>Sign in</Primary>
           <TextLink to="/forgotten">Forgotten password</TextLink>

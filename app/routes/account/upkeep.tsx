@@ -6,9 +6,10 @@ import { backupPlace, backupRuns, backupStanding, daysBeforeWarning, keptBackups
 import { askForBackup } from "~/services/jobs.server";
 import { requireLead } from "~/services/session.server";
 import { moment, number } from "~/ui/format/format";
-import { FormError, Primary } from "~/ui/sheet/controls";
+import { FormError, Primary } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
 import { useLocale, useZone } from "~/ui/sheet/locale";
+import { Hidden } from "~/ui/parts/plain";
 
 export async function loader({ context }: Route.LoaderArgs) {
   requireLead(context);
@@ -69,7 +70,7 @@ export default function Upkeep({ loaderData, actionData }: Route.ComponentProps)
       ) : null}
       {hasPlace ? (
         <Form method="post" style={{ margin: "14px 0" }}>
-          <input type="hidden" name="intent" value="backup" />
+          <Hidden name="intent" value="backup" />
           <Primary>Make a backup now</Primary>
         </Form>
       ) : (

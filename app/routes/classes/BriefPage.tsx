@@ -11,8 +11,9 @@ import { BriefFields } from "~/ui/brief/BriefFields";
 import { Consequences } from "~/ui/brief/Consequences";
 import { DraftBellLine } from "~/ui/brief/DraftBellLine";
 import { type DraftStore, createDraftStore, useDraft } from "~/ui/brief/draft-store";
-import { FormError, Primary } from "~/ui/sheet/controls";
+import { FormError, Primary } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
+import { Hidden } from "~/ui/parts/plain";
 
 export interface Conflict {
   readonly by: string | null;
@@ -142,8 +143,7 @@ export function BriefPage({
             </div>
           ) : null}
           {isSaved ? <SavedNote drafts={drafts} saved={saved} /> : null}
-          <input
-            type="hidden"
+          <Hidden
             name="version"
             key={conflict?.version}
             defaultValue={conflict?.version ?? (values.version as number | undefined)}

@@ -1,12 +1,12 @@
 import { useClass } from "./class-context";
 import { type Kitchen, appliancesOf, loadsOf, placesOn, plugIn, waysFor } from "~/core/gear";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { number } from "~/ui/format/format";
 import { sayWay } from "~/ui/words/kits";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
-import { PrintButton } from "~/ui/sheet/PrintButton";
+import { PrintButton } from "~/ui/parts/PrintButton";
 import { surfaceWords, toolWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";

@@ -16,13 +16,14 @@ import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { list, minutes, number } from "~/ui/format/format";
 import { KitSheet } from "~/ui/kit/KitSheets";
-import { TextLink } from "~/ui/sheet/controls";
-import { PrintButton } from "~/ui/sheet/PrintButton";
+import { TextLink } from "~/ui/parts/fields";
+import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { eggRuleWords, kitModeWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { placeName } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
+import { Hidden, PlainButton } from "~/ui/parts/plain";
 
 /** The cell that takes a way over by one press, or says that it is taken. */
 function Choice({ value, isInForce }: { value: string; isInForce: boolean }) {
@@ -31,9 +32,9 @@ function Choice({ value, isInForce }: { value: string; isInForce: boolean }) {
       {isInForce ? (
         <b>in force</b>
       ) : (
-        <button className="row-button" name="value" value={value} type="submit">
+        <PlainButton className="row-button" name="value" value={value} type="submit">
           take this
-        </button>
+        </PlainButton>
       )}
     </td>
   );
@@ -86,7 +87,7 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
       ) : null}
       <div className="columns two no-print" style={{ marginBottom: 24 }}>
         <Form method="post">
-          <input type="hidden" name="intent" value="kit-mode" />
+          <Hidden name="intent" value="kit-mode" />
           <table className="ruled">
             <caption>How kits come, and what it costs in class</caption>
             <tbody>
@@ -109,7 +110,7 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
         </Form>
         {eggs.length > 0 ? (
           <Form method="post">
-            <input type="hidden" name="intent" value="egg-rule" />
+            <Hidden name="intent" value="egg-rule" />
             <table className="ruled">
               <caption>Half an egg</caption>
               <Heads of={["Way", { n: "Eggs" }, { n: "Pieces" }, { n: "Over" }, "Batches", "Choice"]} />

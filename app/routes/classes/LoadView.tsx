@@ -5,13 +5,14 @@ import { type TickEvent, carriedKits, packingOfClass } from "~/core/pack";
 import { list, number, timeOfDay } from "~/ui/format/format";
 import { saySent } from "~/ui/outbox/sent-words";
 import { useTicks } from "~/ui/pack/useTicks";
-import { TextLink } from "~/ui/sheet/controls";
-import { PrintButton } from "~/ui/sheet/PrintButton";
+import { TextLink } from "~/ui/parts/fields";
+import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { toolWords } from "~/ui/words/en";
 import { layerWords } from "~/ui/words/kits";
 import type { Tool } from "~/core/recipe";
 import { Heads } from "~/ui/sheet/Heads";
+import { PlainInput, Tick } from "~/ui/parts/plain";
 
 /** The car: crates in the order they go in, ticked out and back, blades and sticks counted. */
 export function LoadView({ classId, events, me }: { classId: string; events: readonly TickEvent[]; me: string }) {
@@ -70,8 +71,7 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
                         return (
                           <td key={which}>
                             <label className="shop-tick">
-                              <input
-                                type="checkbox"
+                              <Tick
                                 checked={is !== undefined}
                                 disabled={!isReady}
                                 onChange={(event) => tick({ list: which, key, isOn: event.target.checked })}
@@ -122,7 +122,7 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
                     <td>{toolWords[line.tool]}</td>
                     <td className="n">{out}</td>
                     <td>
-                      <input
+                      <PlainInput
                         className="count-back"
                         disabled={!isReady}
                         inputMode="numeric"

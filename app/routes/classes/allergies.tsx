@@ -10,7 +10,7 @@ import { Decide } from "~/ui/allergen/Decide";
 import { ItemTable, PlateTable } from "~/ui/allergen/Tables";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 import { closingCaution } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { decisionWords, openingWords, sayExposure } from "~/ui/words/people";

@@ -13,7 +13,7 @@ import { brokenChoice } from "~/services/brief.server";
 import { pack, unpack } from "~/formats/packed";
 import { classOr404, saveClass } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 
 export async function loader() {
   const db = database();

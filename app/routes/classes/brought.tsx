@@ -9,8 +9,9 @@ import { formOf, optionalWords, words } from "../form";
 import { saidOnLabel, saidValues } from "./label-form";
 import { addBrought, audit, classOnce, classOr404, notFound, removeBrought } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
-import { FormError, Primary, TextField, TextLink } from "~/ui/sheet/controls";
+import { FormError, Primary, TextField, TextLink } from "~/ui/parts/fields";
 import { LabelFields } from "~/ui/allergen/LabelFields";
+import { PlainButton } from "~/ui/parts/plain";
 
 const schema = z
   .object({
@@ -117,14 +118,15 @@ export default function Brought({ params, actionData }: Route.ComponentProps) {
       </Form>
       {food ? (
         <Form method="post">
-          <button
+          <PlainButton
+            type="submit"
             className="text quiet"
             style={{ minHeight: 44, textDecoration: "underline" }}
             name="intent"
             value="remove"
           >
             It does not come after all
-          </button>
+          </PlainButton>
         </Form>
       ) : null}
     </>

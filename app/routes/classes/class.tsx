@@ -27,10 +27,11 @@ import { Stages } from "~/ui/class/Stages";
 import { day, dayAndTime } from "~/ui/format/format";
 import { createDraftStore } from "~/ui/brief/draft-store";
 import { DraftBellLine } from "~/ui/brief/DraftBellLine";
-import { FileLink } from "~/ui/sheet/controls";
+import { FileLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { useNonce } from "~/ui/sheet/nonce";
 import { namesOf } from "~/ui/words/findings";
+import { Fold, FoldTitle, PlainButton } from "~/ui/parts/plain";
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const stored = await classOnce(context, params.classId);
@@ -163,10 +164,10 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
           {isLead ? <FileLink href={`${base}/class-file.json`}>Class file</FileLink> : null}
           <FileLink href={`${base}/timeline.ics`}>Calendar</FileLink>
           {isLead ? (
-            <details>
-              <summary>Remove</summary>
+            <Fold>
+              <FoldTitle>Remove</FoldTitle>
               <Form method="post" action={base}>
-                <button
+                <PlainButton
                   className="text"
                   type="submit"
                   name="intent"
@@ -174,9 +175,9 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
                   style={{ minHeight: 44, textDecoration: "underline" }}
                 >
                   Remove this class for good
-                </button>
+                </PlainButton>
               </Form>
-            </details>
+            </Fold>
           ) : null}
         </div>
       </div>

@@ -5,7 +5,7 @@ import { database } from "~/db/client.server";
 import { classOnce } from "~/services/classes.server";
 import { ticksOf } from "~/services/ticks.server";
 import { grams, list, moment } from "~/ui/format/format";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import {
   containerName,

@@ -11,7 +11,7 @@ import { emergencyNumber, firstMinutes } from "~/ui/words/emergency";
 import { bellWords, closingCaution, verdictTitle } from "~/ui/words/en";
 import { clock, dayAndTime, list, moment } from "~/ui/format/format";
 import { needsInWords } from "~/ui/people/needs";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { sayExposure } from "~/ui/words/people";
 import { because } from "~/ui/allergen/Tables";

@@ -5,8 +5,8 @@ import { database } from "~/db/client.server";
 import { readClassFile } from "~/formats/class-file";
 import { importClass } from "~/services/classes.server";
 import { requireLead } from "~/services/session.server";
-import { FormError, Primary, TextLink } from "~/ui/sheet/controls";
-import { FileOrText } from "~/ui/sheet/FileOrText";
+import { FormError, Primary, TextLink } from "~/ui/parts/fields";
+import { FileOrText } from "~/ui/parts/FileOrText";
 
 export const loader = ({ context }: Route.LoaderArgs) => {
   requireLead(context);

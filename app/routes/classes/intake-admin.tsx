@@ -10,11 +10,12 @@ import { audit, classOnce, classOr404 } from "~/services/classes.server";
 import { linksOf, makeLinks, revokeLinks, secondAnswers, settleSecond } from "~/services/intake.server";
 import { requireLead } from "~/services/session.server";
 import { dayAndTime, moment } from "~/ui/format/format";
-import { Primary, Secondary, TextLink } from "~/ui/sheet/controls";
+import { Primary, Secondary, TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { needsInWords } from "~/ui/people/needs";
 import { reminderLetter } from "~/ui/words/letters";
 import { Heads } from "~/ui/sheet/Heads";
+import { Hidden, PlainButton, PlainSelect } from "~/ui/parts/plain";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   requireLead(context);
@@ -171,7 +172,7 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
                     </td>
                     <td>
                       <Form method="post" className="actions">
-                        <input type="hidden" name="answer" value={second.id} />
+                        <Hidden name="answer" value={second.id} />
                         <Secondary name="intent" value="drop">
                           The first
                         </Secondary>
@@ -207,7 +208,7 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
             </table>
           )}
           <Form method="post" className="actions no-print">
-            <input type="hidden" name="days" value="7" />
+            <Hidden name="days" value="7" />
             <Primary name="intent" value="remind" disabled={reachable.length === 0}>
               Write to {reachable.length === 1 ? "the one" : `the ${reachable.length}`} with an address
             </Primary>
@@ -222,13 +223,13 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
           <Form method="post" className="actions no-print">
             <label>
               A link for the whole class, good for{" "}
-              <select name="days" defaultValue="7" className="plain-select">
+              <PlainSelect name="days" defaultValue="7" className="plain-select">
                 {[3, 7, 14, 30].map((one) => (
                   <option key={one} value={one}>
                     {one} days
                   </option>
                 ))}
-              </select>
+              </PlainSelect>
             </label>
             <Secondary name="intent" value="link">
               Make the link
@@ -252,10 +253,10 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
                           <span className="quiet">taken back</span>
                         ) : isOpen ? (
                           <Form method="post" className="inline">
-                            {when(link.expiresAt)} <input type="hidden" name="hash" value={link.hash} />
-                            <button className="row-button no-print" name="intent" value="revoke">
+                            {when(link.expiresAt)} <Hidden name="hash" value={link.hash} />
+                            <PlainButton type="submit" className="row-button no-print" name="intent" value="revoke">
                               take back
-                            </button>
+                            </PlainButton>
                           </Form>
                         ) : (
                           <span className="quiet">expired</span>

@@ -15,10 +15,11 @@ import { localeOf } from "~/services/request.server";
 import { accountOf } from "~/services/session.server";
 import { ticksOf } from "~/services/ticks.server";
 import { day, list, moment } from "~/ui/format/format";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { namesOf } from "~/ui/words/findings";
 import { containerName, labelLines, placeName } from "~/ui/words/kits";
+import { Hidden, PlainButton, PlainInput, PlainSelect } from "~/ui/parts/plain";
 
 /** Where the square code of a container leads. */
 const recordOf = (request: Request, classId: string, key: string) =>
@@ -142,17 +143,17 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
         <Form className="facts" method="get">
           <label className="cell">
             <span className="cell-label">Sheet</span>
-            <select name="sheet" defaultValue={sheet.id} key={sheet.id}>
+            <PlainSelect name="sheet" defaultValue={sheet.id} key={sheet.id}>
               {labelSheets.map((one) => (
                 <option key={one.id} value={one.id}>
                   {one.name}
                 </option>
               ))}
-            </select>
+            </PlainSelect>
           </label>
           <label className="cell tiny">
             <span className="cell-label">Used up</span>
-            <input
+            <PlainInput
               name="skip"
               inputMode="numeric"
               defaultValue={skip}
@@ -160,9 +161,9 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
               aria-label="Labels already used on the first sheet"
             />
           </label>
-          <button className="row-button" type="submit">
+          <PlainButton className="row-button" type="submit">
             Lay out
-          </button>
+          </PlainButton>
           {only === null ? null : (
             <Link className="text" to={`?sheet=${sheet.id}`}>
               all labels
@@ -188,17 +189,17 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
             <p role="status">{actionData.printed} printed.</p>
           ) : null}
           <Form method="post" className="row-buttons">
-            <input type="hidden" name="intent" value="print" />
-            <button disabled={isBusy} className="row-button" name="what" value="missing" type="submit">
+            <Hidden name="intent" value="print" />
+            <PlainButton disabled={isBusy} className="row-button" name="what" value="missing" type="submit">
               Print what is missing
-            </button>
-            <button disabled={isBusy} className="row-button" name="what" value="all" type="submit">
+            </PlainButton>
+            <PlainButton disabled={isBusy} className="row-button" name="what" value="all" type="submit">
               Print all anew
-            </button>
+            </PlainButton>
           </Form>
           <Form method="post" className="row-buttons">
-            <input type="hidden" name="intent" value="operate" />
-            <button
+            <Hidden name="intent" value="operate" />
+            <PlainButton
               disabled={isBusy}
               className="row-button"
               name="what"
@@ -206,10 +207,10 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
               type="submit"
             >
               {loaderData.printer.isJammed ? "Clear the jam" : "Jam it"}
-            </button>
-            <button disabled={isBusy} className="row-button" name="what" value="new-roll" type="submit">
+            </PlainButton>
+            <PlainButton disabled={isBusy} className="row-button" name="what" value="new-roll" type="submit">
               New roll
-            </button>
+            </PlainButton>
           </Form>
         </section>
       </div>
@@ -256,8 +257,8 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
                   <span key={at}>{line}</span>
                 ))}
                 <Form method="post" className="no-print">
-                  <input type="hidden" name="intent" value="reprint" />
-                  <button
+                  <Hidden name="intent" value="reprint" />
+                  <PlainButton
                     className="row-button"
                     name="key"
                     value={one.key}
@@ -265,7 +266,7 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
                     aria-label={`Print again: ${place}, ${what}`}
                   >
                     {printed.has(one.key) ? "print again" : "print"}
-                  </button>
+                  </PlainButton>
                 </Form>
               </article>
             );

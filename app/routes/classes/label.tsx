@@ -19,8 +19,9 @@ import {
 } from "~/services/classes.server";
 import { photoFrom, photoOf } from "~/services/photos.server";
 import { accountOf } from "~/services/session.server";
-import { FormError, Primary, Secondary, TextField, TextLink } from "~/ui/sheet/controls";
+import { FormError, Primary, Secondary, TextField, TextLink } from "~/ui/parts/fields";
 import { LabelFields } from "~/ui/allergen/LabelFields";
+import { FileInput, Hidden, PlainButton } from "~/ui/parts/plain";
 
 const schema = z.object({
   version: z.int().default(0),
@@ -193,7 +194,7 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
         style={{ maxWidth: 860 }}
       >
         <FormError title="Not saved" problems={form.errors ?? []} />
-        <input type="hidden" name="version" value={meta.labelVersions[params.ingredientId] ?? 0} />
+        <Hidden name="version" value={meta.labelVersions[params.ingredientId] ?? 0} />
         <TextField field={fields.product} label="What the packet is called" className="c8" autoComplete="off" />
         <TextField field={fields.readOn} label="Read on" type="date" className="c4" />
         <LabelFields
@@ -206,7 +207,7 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
           <label>
             Picture of the label, if you like
             <br />
-            <input type="file" name="photo" accept="image/jpeg,image/png" style={{ minHeight: 44 }} />
+            <FileInput name="photo" accept="image/jpeg,image/png" style={{ minHeight: 44 }} />
           </label>
           {fields.photo.errors?.[0] ? <p className="field-error">{fields.photo.errors[0]}</p> : null}
           {loaderData.hasPhoto ? (
@@ -229,7 +230,7 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
         ) : null}
         <Form method="post" {...getFormProps(buy)} className="form">
           <FormError title="Not kept" problems={buy.errors ?? []} />
-          <input type="hidden" name="seen" value={loaderData.seen} />
+          <Hidden name="seen" value={loaderData.seen} />
           <TextField
             field={bought.product}
             label="Product"
@@ -263,14 +264,15 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
       </section>
       {label ? (
         <Form method="post">
-          <button
+          <PlainButton
+            type="submit"
             className="text quiet"
             style={{ minHeight: 44, textDecoration: "underline" }}
             name="intent"
             value="forget"
           >
             Another packet came: not read yet
-          </button>
+          </PlainButton>
         </Form>
       ) : null}
     </>

@@ -6,7 +6,7 @@ import { database } from "~/db/client.server";
 import { cleanText } from "~/formats/text";
 import { type ClassCard, classCards, countClasses } from "~/db/queries/classes.server";
 import { day, minutes } from "~/ui/format/format";
-import { Secondary, TextLink } from "~/ui/sheet/controls";
+import { Secondary, TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 
 const perPage = 25;

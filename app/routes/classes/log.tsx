@@ -16,12 +16,13 @@ import { accountOf } from "~/services/session.server";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { clock, day, minutes, moment, timeOfDay } from "~/ui/format/format";
 import { BellLine } from "~/ui/schedule/BellLine";
-import { AreaField, CheckField, FileLink, FormError, NumberField, Primary, TextLink } from "~/ui/sheet/controls";
-import { PrintButton } from "~/ui/sheet/PrintButton";
+import { AreaField, CheckField, FileLink, FormError, NumberField, Primary, TextLink } from "~/ui/parts/fields";
+import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { bellWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
+import { Hidden } from "~/ui/parts/plain";
 
 const schema = z.object({
   // Always there, so that a body that is no form of ours keeps nothing and settles nothing.
@@ -167,12 +168,7 @@ export default function Log({ loaderData, actionData }: Route.ComponentProps) {
                 Kept.
               </p>
             ) : null}
-            <input
-              type="hidden"
-              name="version"
-              key={newer ?? kept?.version}
-              defaultValue={newer ?? kept?.version ?? 0}
-            />
+            <Hidden name="version" key={newer ?? kept?.version} defaultValue={newer ?? kept?.version ?? 0} />
             <NumberField
               field={fields.piecesMade}
               label="Pieces made"

@@ -1,7 +1,7 @@
 import { useClass } from "./class-context";
 import type { VerdictWord } from "~/core/allergen";
 import { matrixOf } from "~/core/plan";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 import { closingCaution, verdictTitle } from "~/ui/words/en";
 import { useMemo } from "react";
 

@@ -15,7 +15,7 @@ import { createClass } from "~/services/classes.server";
 import { brokenChoice } from "~/services/brief.server";
 import { usualFor, zoneOf } from "~/services/request.server";
 import { accountOf } from "~/services/session.server";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const db = database();

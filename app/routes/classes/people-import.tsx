@@ -4,11 +4,12 @@ import { formOf, textOf } from "../form";
 import { type PeopleColumn, matchColumns, peopleColumns, readPeopleCsv } from "~/formats/people-csv";
 import { addPeople, audit, classOr404 } from "~/services/classes.server";
 import { requireLead } from "~/services/session.server";
-import { Choice, Primary, Secondary, TextLink } from "~/ui/sheet/controls";
-import { FileOrText } from "~/ui/sheet/FileOrText";
+import { Choice, Primary, Secondary, TextLink } from "~/ui/parts/fields";
+import { FileOrText } from "~/ui/parts/FileOrText";
 import { needsInWords } from "~/ui/people/needs";
 import { ageWords, roleWords } from "~/ui/words/en";
 import { Heads } from "~/ui/sheet/Heads";
+import { Hidden } from "~/ui/parts/plain";
 
 export function loader({ context }: Route.LoaderArgs) {
   requireLead(context);
@@ -133,12 +134,11 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
             </tbody>
           </table>
           <Form method="post" className="actions" style={{ padding: "14px 0 28px" }}>
-            <input type="hidden" name="text" value={actionData?.text} />
-            <input type="hidden" name="headers" value={actionData?.headers.join("\n")} />
+            <Hidden name="text" value={actionData?.text} />
+            <Hidden name="headers" value={actionData?.headers.join("\n")} />
             {peopleColumns.map((column) => (
-              <input
+              <Hidden
                 key={column}
-                type="hidden"
                 name={`column-${column}`}
                 value={(actionData?.match as Matched | undefined)?.[column] ?? ""}
               />
@@ -170,7 +170,7 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
         {actionData && actionData.headers.length > 0 ? (
           <fieldset>
             <legend>Which column is which</legend>
-            <input type="hidden" name="headers" value={actionData.headers.join("\n")} />
+            <Hidden name="headers" value={actionData.headers.join("\n")} />
             <div className="column-choice" key={actionData.headers.join()}>
               {peopleColumns.map((column) => (
                 <label key={column}>

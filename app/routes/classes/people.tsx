@@ -10,13 +10,14 @@ import { audit, classOnce, classOr404 } from "~/services/classes.server";
 import { putBack, removedOf } from "~/services/privacy.server";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
-import { FileLink, FormError, Secondary, TextLink } from "~/ui/sheet/controls";
+import { FileLink, FormError, Secondary, TextLink } from "~/ui/parts/fields";
 import { moment } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { needsInWords } from "~/ui/people/needs";
 import { ageWords, roleWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
+import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   // Looking at what people declared is noted, as health data is.
@@ -117,8 +118,8 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
       )}
       <FormError title="Not put back" problems={actionData?.error?.[""] ?? []} />
       {loaderData.removed.length > 0 ? (
-        <details>
-          <summary className="quiet">Taken off the register ({loaderData.removed.length})</summary>
+        <Fold>
+          <FoldTitle className="quiet">Taken off the register ({loaderData.removed.length})</FoldTitle>
           <table className="ruled">
             <Heads of={["Name", "Taken off", ""]} />
             <tbody>
@@ -128,8 +129,8 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
                   <td className="small quiet">{moment(one.removedAt, locale, input.timeZone)}</td>
                   <td>
                     <Form method="post">
-                      <input type="hidden" name="intent" value="put-back" />
-                      <input type="hidden" name="person" value={one.id} />
+                      <Hidden name="intent" value="put-back" />
+                      <Hidden name="person" value={one.id} />
                       <Secondary>Put {one.name} back</Secondary>
                     </Form>
                   </td>
@@ -137,7 +138,7 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
               ))}
             </tbody>
           </table>
-        </details>
+        </Fold>
       ) : null}
       <SettleBar
         stage="brief"

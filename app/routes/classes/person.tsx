@@ -12,7 +12,8 @@ import { putBackDays } from "~/core/people";
 import { database } from "~/db/client.server";
 import { requireLead } from "~/services/session.server";
 import { PersonFields } from "~/ui/people/PersonFields";
-import { FormError, Primary, Secondary, TextLink } from "~/ui/sheet/controls";
+import { FormError, Primary, Secondary, TextLink } from "~/ui/parts/fields";
+import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   requireLead(context);
@@ -84,8 +85,7 @@ export default function Person({ params, actionData }: Route.ComponentProps) {
       </div>
       <Form method="post" {...getFormProps(form)} className="form" style={{ maxWidth: 980 }}>
         <FormError title="Not saved" problems={form.errors ?? []} />
-        <input
-          type="hidden"
+        <Hidden
           name="version"
           key={newer}
           defaultValue={newer ?? (person ? meta.participantVersions[person.id] : "")}
@@ -102,8 +102,8 @@ export default function Person({ params, actionData }: Route.ComponentProps) {
         </div>
       </Form>
       {person ? (
-        <details style={{ marginTop: 24 }}>
-          <summary className="quiet">Take {person.name} off the register</summary>
+        <Fold style={{ marginTop: 24 }}>
+          <FoldTitle className="quiet">Take {person.name} off the register</FoldTitle>
           <p className="small quiet">
             {person.name} goes from every list, kit and sheet, with everything declared. For {putBackDays} days, or
             until this class’s health data is removed, the register can put {person.name} back; “What is kept” forgets
@@ -114,7 +114,7 @@ export default function Person({ params, actionData }: Route.ComponentProps) {
               Take {person.name} off
             </Secondary>
           </Form>
-        </details>
+        </Fold>
       ) : null}
     </>
   );

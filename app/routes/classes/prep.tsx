@@ -13,11 +13,12 @@ import { ticksOf } from "~/services/ticks.server";
 import { clock, dateOf, minutes, timeOfDay } from "~/ui/format/format";
 import { saySent } from "~/ui/outbox/sent-words";
 import { useTicks } from "~/ui/pack/useTicks";
-import { TextLink } from "~/ui/sheet/controls";
-import { PrintButton } from "~/ui/sheet/PrintButton";
+import { TextLink } from "~/ui/parts/fields";
+import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { sayPrep } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
+import { Hidden, PlainButton, PlainInput, Tick } from "~/ui/parts/plain";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -74,8 +75,7 @@ export default function Prep({ loaderData, params }: Route.ComponentProps) {
                 <tr key={task.id}>
                   <td>
                     <label className="shop-tick">
-                      <input
-                        type="checkbox"
+                      <Tick
                         checked={done !== undefined}
                         disabled={!isReady}
                         onChange={(event) => tick({ list: "prep", key: task.id, isOn: event.target.checked })}
@@ -106,8 +106,8 @@ export default function Prep({ loaderData, params }: Route.ComponentProps) {
                   </td>
                   <td>
                     <Form method="post" className="prep-who">
-                      <input type="hidden" name="task" value={task.id} />
-                      <input
+                      <Hidden name="task" value={task.id} />
+                      <PlainInput
                         name="owner"
                         maxLength={120}
                         key={loaderData.owners[task.id] ?? ""}
@@ -115,9 +115,9 @@ export default function Prep({ loaderData, params }: Route.ComponentProps) {
                         aria-label={`Who does it: ${sayPrep(task, names)}`}
                         autoComplete="off"
                       />
-                      <button className="row-button no-print" type="submit">
+                      <PlainButton className="row-button no-print" type="submit">
                         keep
-                      </button>
+                      </PlainButton>
                     </Form>
                   </td>
                 </tr>

@@ -11,9 +11,10 @@ import { audit, classOnce, classOr404 } from "~/services/classes.server";
 import { auditOf, forgetRemoved, removalDay, removedOf, removeHealth, setRetention } from "~/services/privacy.server";
 import { requireLead } from "~/services/session.server";
 import { day, moment } from "~/ui/format/format";
-import { FileLink, NumberField, Secondary, TextLink } from "~/ui/sheet/controls";
+import { FileLink, NumberField, Secondary, TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { Heads } from "~/ui/sheet/Heads";
+import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
 
 const schema = z.object({ days: whole(1, 3650) });
 
@@ -84,14 +85,14 @@ export default function Privacy({ loaderData, actionData }: Route.ComponentProps
             </div>
           </Form>
           {meta.healthRemovedAt ? null : (
-            <details>
-              <summary className="quiet">Remove it now</summary>
+            <Fold>
+              <FoldTitle className="quiet">Remove it now</FoldTitle>
               <Form method="post">
                 <Secondary name="intent" value="remove-now">
                   Remove the health data of this class for good
                 </Secondary>
               </Form>
-            </details>
+            </Fold>
           )}
           <h3 style={{ marginTop: 20 }}>On request</h3>
           <p className="small quiet">
@@ -117,7 +118,7 @@ export default function Privacy({ loaderData, actionData }: Route.ComponentProps
                   </td>
                   <td>
                     <Form method="post">
-                      <input type="hidden" name="person" value={person.id} />
+                      <Hidden name="person" value={person.id} />
                       <Secondary name="intent" value="forget">
                         Forget {person.name} for good
                       </Secondary>

@@ -3,7 +3,7 @@ import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { subjectsOf } from "~/ui/words/findings";
 import { RecipeSheet } from "~/ui/recipe/RecipeSheet";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 
 /** The recipe as this class makes it. */
 export default function ClassRecipe() {

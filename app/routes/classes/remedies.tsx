@@ -11,10 +11,11 @@ import { audit, classOnce, classOr404, notFound } from "~/services/classes.serve
 import { accountOf } from "~/services/session.server";
 import { list, minutes, number } from "~/ui/format/format";
 import { needsInWords } from "~/ui/people/needs";
-import { Secondary, TextLink } from "~/ui/sheet/controls";
+import { Secondary, TextLink } from "~/ui/parts/fields";
 import { closingCaution, substanceWords, verdictTitle } from "~/ui/words/en";
 import { cutsOf, remedyTitles, sayExposure, sayRemedy } from "~/ui/words/people";
 import { because } from "~/ui/allergen/Tables";
+import { Hidden } from "~/ui/parts/plain";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { input } = await classOnce(context, params.classId);
@@ -185,8 +186,8 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
                   <td className="no-print">
                     {remedy.isPossible ? (
                       <Form method="post">
-                        <input type="hidden" name="version" value={meta.version} />
-                        <input type="hidden" name="remedy" value={nameOf(remedy)} />
+                        <Hidden name="version" value={meta.version} />
+                        <Hidden name="remedy" value={nameOf(remedy)} />
                         <Secondary>Do this</Secondary>
                       </Form>
                     ) : null}

@@ -11,7 +11,8 @@ import { accountOf } from "~/services/session.server";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { Gains } from "~/ui/scale/Gains";
 import { ScaleTable } from "~/ui/scale/ScaleTable";
-import { Secondary, TextLink } from "~/ui/sheet/controls";
+import { Secondary, TextLink } from "~/ui/parts/fields";
+import { Hidden, PlainSelect } from "~/ui/parts/plain";
 
 const formSchema = z.discriminatedUnion("intent", [
   z.object({ intent: z.literal("rule"), rule: z.enum(batchRules), version: z.coerce.number().int() }),
@@ -84,8 +85,8 @@ export default function Scaling({ actionData }: Route.ComponentProps) {
       ))}
       {groups.length > 0 ? (
         <Form method="post" className="actions no-print">
-          <input type="hidden" name="version" value={meta.version} />
-          <input type="hidden" name="intent" value="rule" />
+          <Hidden name="version" value={meta.version} />
+          <Hidden name="intent" value="rule" />
           <span>The class uses:</span>
           {batchRules.map((rule) => (
             <Secondary key={rule} name="rule" value={rule} disabled={rule === input.brief.batchRule || isBusy}>
@@ -100,20 +101,20 @@ export default function Scaling({ actionData }: Route.ComponentProps) {
           <WhenReady>
             <label className="cell">
               <span className="vh">How many more come</span>
-              <select value={more} onChange={(event) => setMore(Number(event.target.value))}>
+              <PlainSelect value={more} onChange={(event) => setMore(Number(event.target.value))}>
                 {[-3, -2, -1, 1, 2, 3, 4, 5, 6].map((one) => (
                   <option key={one} value={one}>
                     {one > 0 ? `${one} more` : `${-one} fewer`}
                   </option>
                 ))}
-              </select>
+              </PlainSelect>
             </label>
           </WhenReady>
         </div>
         <Gains gains={grown.gains} before={plan} after={grown.plan} names={names} />
         <Form method="post" className="actions no-print">
-          <input type="hidden" name="version" value={meta.version} />
-          <input type="hidden" name="people" value={grown.input.brief.people} />
+          <Hidden name="version" value={meta.version} />
+          <Hidden name="people" value={grown.input.brief.people} />
           <Secondary name="intent" value="people" disabled={isBusy || grown.input.brief.people === input.brief.people}>
             Plan for {grown.input.brief.people}
           </Secondary>

@@ -14,10 +14,11 @@ import { accountOf } from "~/services/session.server";
 import { moment } from "~/ui/format/format";
 import { Tables } from "~/ui/seats/Tables";
 import { useSeating } from "~/ui/seats/useSeating";
-import { Primary, Secondary, TextLink } from "~/ui/sheet/controls";
+import { Primary, Secondary, TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { sayFaults } from "~/ui/words/people";
+import { Hidden, Tick } from "~/ui/parts/plain";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -209,7 +210,7 @@ function Room({ changes, told, room }: RoomProps) {
               eat.
             </p>
             <label className="check small">
-              <input type="checkbox" checked={washes} onChange={(event) => setWashes(event.target.checked)} />
+              <Tick checked={washes} onChange={(event) => setWashes(event.target.checked)} />
               wash shared surfaces between different dishes
             </label>
             {isChanged ? (
@@ -239,10 +240,10 @@ function Room({ changes, told, room }: RoomProps) {
                   </>
                 ) : null}
                 <Form method="post" className="actions">
-                  <input type="hidden" name="version" value={meta.version} />
-                  <input type="hidden" name="seats" value={JSON.stringify(lists)} />
-                  <input type="hidden" name="apart" value={JSON.stringify(apart)} />
-                  <input type="hidden" name="washes" value={washes ? "yes" : "no"} />
+                  <Hidden name="version" value={meta.version} />
+                  <Hidden name="seats" value={JSON.stringify(lists)} />
+                  <Hidden name="apart" value={JSON.stringify(apart)} />
+                  <Hidden name="washes" value={washes ? "yes" : "no"} />
                   <Primary name="intent" value="save">
                     Save these seats
                   </Primary>
@@ -282,7 +283,7 @@ function Room({ changes, told, room }: RoomProps) {
                   ))}
                 </ul>
                 <Form method="post" className="actions">
-                  <input type="hidden" name="version" value={meta.version} />
+                  <Hidden name="version" value={meta.version} />
                   <Secondary name="intent" value="undo">
                     Take back: {newest.what.slice(0, 60)}
                   </Secondary>
@@ -291,7 +292,7 @@ function Room({ changes, told, room }: RoomProps) {
             ) : null}
             {input.arrangement ? (
               <Form method="post" className="actions">
-                <input type="hidden" name="version" value={meta.version} />
+                <Hidden name="version" value={meta.version} />
                 <Secondary name="intent" value="register">
                   Seat by the order of the register
                 </Secondary>

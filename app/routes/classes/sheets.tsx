@@ -12,8 +12,8 @@ import { tripOf } from "~/services/shop.server";
 import { accountOf } from "~/services/session.server";
 import { ticksOf } from "~/services/ticks.server";
 import { ShoppingSheet } from "~/ui/shop/ShoppingSheet";
-import { TextLink } from "~/ui/sheet/controls";
-import { PrintButton } from "~/ui/sheet/PrintButton";
+import { TextLink } from "~/ui/parts/fields";
+import { PrintButton } from "~/ui/parts/PrintButton";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { input } = await classOnce(context, params.classId);

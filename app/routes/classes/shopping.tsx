@@ -11,10 +11,11 @@ import { addExtra, leadOf, removeExtra, saveStock, shopTogether, tripOf } from "
 import { accountOf } from "~/services/session.server";
 import { ticksOf } from "~/services/ticks.server";
 import { ShoppingSheet } from "~/ui/shop/ShoppingSheet";
-import { FileLink, FormError, TextLink } from "~/ui/sheet/controls";
+import { FileLink, FormError, TextLink } from "~/ui/parts/fields";
 import { day } from "~/ui/format/format";
-import { PrintButton } from "~/ui/sheet/PrintButton";
+import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
+import { Hidden, PlainButton, PlainInput } from "~/ui/parts/plain";
 
 const price = priceField("the price of one");
 const schema = z.discriminatedUnion("intent", [
@@ -123,31 +124,37 @@ export default function Shopping({ loaderData, actionData, params }: Route.Compo
               <li key={extra.id}>
                 {extra.count} × {extra.name}
                 <Form method="post" style={{ display: "inline" }}>
-                  <input type="hidden" name="intent" value="drop-extra" />
-                  <button className="row-button" name="id" value={extra.id} type="submit" style={{ marginLeft: 12 }}>
+                  <Hidden name="intent" value="drop-extra" />
+                  <PlainButton
+                    className="row-button"
+                    name="id"
+                    value={extra.id}
+                    type="submit"
+                    style={{ marginLeft: 12 }}
+                  >
                     take off
-                  </button>
+                  </PlainButton>
                 </Form>
               </li>
             ))}
           </ul>
           <Form method="post" className="facts" key={trip.extras.length}>
-            <input type="hidden" name="intent" value="extra" />
+            <Hidden name="intent" value="extra" />
             <label className="cell">
               <span className="cell-label">What</span>
-              <input name="name" defaultValue={String(typed.name ?? "")} autoComplete="off" />
+              <PlainInput name="name" defaultValue={String(typed.name ?? "")} autoComplete="off" />
             </label>
             <label className="cell">
               <span className="cell-label">How many</span>
-              <input name="count" inputMode="numeric" defaultValue={String(typed.count ?? "1")} />
+              <PlainInput name="count" inputMode="numeric" defaultValue={String(typed.count ?? "1")} />
             </label>
             <label className="cell">
               <span className="cell-label">Price of one</span>
-              <input name="price" inputMode="decimal" defaultValue={String(typed.price ?? "")} />
+              <PlainInput name="price" inputMode="decimal" defaultValue={String(typed.price ?? "")} />
             </label>
-            <button className="row-button" type="submit">
+            <PlainButton className="row-button" type="submit">
               Put on the list
-            </button>
+            </PlainButton>
           </Form>
         </section>
         <section>
@@ -159,8 +166,8 @@ export default function Shopping({ loaderData, actionData, params }: Route.Compo
                 <li key={one.id}>
                   {one.title}, {day(one.startsAt, locale)}
                   <Form method="post" style={{ display: "inline" }}>
-                    <input type="hidden" name="intent" value="apart" />
-                    <button
+                    <Hidden name="intent" value="apart" />
+                    <PlainButton
                       className="row-button"
                       name="otherId"
                       value={one.id}
@@ -168,7 +175,7 @@ export default function Shopping({ loaderData, actionData, params }: Route.Compo
                       style={{ marginLeft: 12 }}
                     >
                       on its own trip
-                    </button>
+                    </PlainButton>
                   </Form>
                 </li>
               ))}
@@ -177,8 +184,8 @@ export default function Shopping({ loaderData, actionData, params }: Route.Compo
               .map((one) => (
                 <li key={one.id}>
                   <Form method="post" style={{ display: "inline" }}>
-                    <input type="hidden" name="intent" value="together" />
-                    <button
+                    <Hidden name="intent" value="together" />
+                    <PlainButton
                       className="row-button"
                       name="otherId"
                       value={one.id}
@@ -186,7 +193,7 @@ export default function Shopping({ loaderData, actionData, params }: Route.Compo
                       style={{ marginRight: 12 }}
                     >
                       buy for it too
-                    </button>
+                    </PlainButton>
                   </Form>
                   {one.title}, {day(one.startsAt, locale)}
                 </li>

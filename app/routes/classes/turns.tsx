@@ -3,7 +3,7 @@ import { useClass } from "./class-context";
 import { labelsInHand } from "~/core/pantry";
 import { turnsOf } from "~/core/turns";
 import { list } from "~/ui/format/format";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 import { jobWords, sayLeftOut } from "~/ui/words/people";
 
 /** Who does what at each station, in the order of the steps. */

@@ -14,7 +14,7 @@ import { mayPost } from "~/services/limits.server";
 import { addressContext } from "~/services/request.server";
 import { dayAndTime } from "~/ui/format/format";
 import { PersonBlock } from "~/ui/intake/PersonBlock";
-import { FormError, Primary, Secondary, TextField } from "~/ui/sheet/controls";
+import { FormError, Primary, Secondary, TextField } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { Mark } from "~/ui/sheet/Mark";
 

@@ -7,9 +7,10 @@ import { database } from "~/db/client.server";
 import { changeFloor, kitchens } from "~/db/queries/kitchens.server";
 import { notFound } from "~/services/classes.server";
 import { FloorSketch } from "~/ui/kitchen/FloorSketch";
-import { FormError, Primary, TextLink } from "~/ui/sheet/controls";
+import { FormError, Primary, TextLink } from "~/ui/parts/fields";
 import { WhenReady } from "~/ui/sheet/WhenReady";
-import { PrintButton } from "~/ui/sheet/PrintButton";
+import { PrintButton } from "~/ui/parts/PrintButton";
+import { Hidden } from "~/ui/parts/plain";
 
 async function kitchenOr404(kitchenId: string) {
   const [found] = z.uuid().safeParse(kitchenId).success ? await kitchens(database(), kitchenId) : [];
@@ -98,7 +99,7 @@ export default function Floor({ loaderData, actionData }: Route.ComponentProps) 
       </div>
       <FormError title="Not kept" problems={actionData?.problems ?? []} />
       <Form method="post">
-        <input type="hidden" name="version" value={kitchen.version} />
+        <Hidden name="version" value={kitchen.version} />
         <WhenReady>
           <FloorSketch floor={kitchen.floor} />
         </WhenReady>

@@ -18,9 +18,10 @@ import {
   TextField,
   TextLink,
   optionsOf,
-} from "~/ui/sheet/controls";
+} from "~/ui/parts/fields";
 import { surfaceWords, toolWords } from "~/ui/words/en";
 import { coatingWords, lampWords } from "~/ui/words/kits";
+import { Hidden } from "~/ui/parts/plain";
 
 const surfaceRows = 6;
 const circuitRows = 6;
@@ -261,7 +262,7 @@ export default function KitchenPage({ loaderData, actionData }: Route.ComponentP
       </div>
       <Form method="post" {...getFormProps(form)} className="form">
         <FormError title="Not saved" problems={form.errors ?? []} />
-        <input type="hidden" name="version" key={newer} defaultValue={newer ?? kitchen?.version ?? 0} />
+        <Hidden name="version" key={newer} defaultValue={newer ?? kitchen?.version ?? 0} />
         <TextField field={fields.name} label="Name" className="c6" />
         <NumberField field={fields.sinks} label="Sinks" className="c2" />
         <NumberField field={fields.altitudeM} label="Metres above the sea" hint="empty: low" className="c4" />

@@ -2,7 +2,7 @@ import { Link } from "react-router";
 import type { Route } from "./+types/list";
 import { database } from "~/db/client.server";
 import { kitchens } from "~/db/queries/kitchens.server";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 import { surfaceWords } from "~/ui/words/en";
 import { Heads } from "~/ui/sheet/Heads";
 

@@ -22,10 +22,11 @@ import {
   TextField,
   TextLink,
   optionsOf,
-} from "~/ui/sheet/controls";
+} from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { labelKindWords, roleNames, sayPantryFinding, storageWords } from "~/ui/words/batter";
 import { substanceWords } from "~/ui/words/en";
+import { Hidden, Tick } from "~/ui/parts/plain";
 
 async function storedOr404(id: string) {
   if (id === "new") return undefined;
@@ -126,7 +127,7 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
       ) : null}
       <Form method="post" {...getFormProps(form)} className="form" style={{ maxWidth: 980 }}>
         <FormError title="Not kept" problems={[...(form.errors ?? []), ...(actionData?.problems ?? [])]} />
-        <input type="hidden" name="version" key={version} defaultValue={version} />
+        <Hidden name="version" key={version} defaultValue={version} />
         <TextField field={fields.name} label="Name" className="c6" autoComplete="off" />
         <SelectField
           field={fields.role}
@@ -198,12 +199,7 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
           <div className="checks">
             {substances.map((substance) => (
               <label key={substance}>
-                <input
-                  type="checkbox"
-                  name={fields.contains.name}
-                  value={substance}
-                  defaultChecked={chosen.has(substance)}
-                />
+                <Tick name={fields.contains.name} value={substance} defaultChecked={chosen.has(substance)} />
                 {substanceWords[substance]}
               </label>
             ))}

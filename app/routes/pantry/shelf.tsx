@@ -5,11 +5,12 @@ import { type Ingredient, type Role, checkIngredient, roles } from "~/core/pantr
 import { database } from "~/db/client.server";
 import { allIngredients } from "~/db/queries/pantry.server";
 import { list, number } from "~/ui/format/format";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { roleNames } from "~/ui/words/batter";
 import { substanceWords } from "~/ui/words/en";
 import { Heads } from "~/ui/sheet/Heads";
+import { PlainInput, PlainSelect } from "~/ui/parts/plain";
 
 export const loader = async () => ({ pantry: await allIngredients(database()) });
 
@@ -58,7 +59,7 @@ export default function Pantry({ loaderData }: Route.ComponentProps) {
       <div className="facts tight no-print" role="search">
         <label className="cell">
           <span className="cell-label">Find</span>
-          <input
+          <PlainInput
             value={sought}
             onChange={(event) => setSought(event.target.value)}
             type="search"
@@ -68,14 +69,14 @@ export default function Pantry({ loaderData }: Route.ComponentProps) {
         </label>
         <label className="cell">
           <span className="cell-label">What it does</span>
-          <select value={role} onChange={(event) => setRole(event.target.value as Role | "")}>
+          <PlainSelect value={role} onChange={(event) => setRole(event.target.value as Role | "")}>
             <option value="">all</option>
             {roles.map((one) => (
               <option key={one} value={one}>
                 {roleNames[one]}
               </option>
             ))}
-          </select>
+          </PlainSelect>
         </label>
         <span className="quiet small">
           {shown.length} of {pantry.length}

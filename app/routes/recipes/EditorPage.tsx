@@ -5,7 +5,7 @@ import type { Ingredient } from "~/core/pantry";
 import type { RecipeDraft } from "~/core/recipe";
 import { readIngredientLine } from "~/formats/recipe-line";
 import { Editor } from "~/ui/recipe/editor/Editor";
-import { FormError } from "~/ui/sheet/controls";
+import { FormError } from "~/ui/parts/fields";
 
 interface Props {
   readonly initial: RecipeDraft;

@@ -4,7 +4,8 @@ import { database } from "~/db/client.server";
 import { allIngredients } from "~/db/queries/pantry.server";
 import { newestRecipes } from "~/db/queries/recipes.server";
 import { Bench } from "~/ui/batter/Bench";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
+import { PlainSelect } from "~/ui/parts/plain";
 
 export async function loader() {
   const db = database();
@@ -24,13 +25,13 @@ export default function BenchPage({ loaderData }: Route.ComponentProps) {
         {recipe ? (
           <label className="cell">
             <span className="vh">Recipe on the bench</span>
-            <select value={recipe.id} onChange={(event) => setSearch({ recipe: event.target.value })}>
+            <PlainSelect value={recipe.id} onChange={(event) => setSearch({ recipe: event.target.value })}>
               {recipes.map((one) => (
                 <option key={one.id} value={one.id}>
                   {one.title}
                 </option>
               ))}
-            </select>
+            </PlainSelect>
           </label>
         ) : null}
         <div className="tools">

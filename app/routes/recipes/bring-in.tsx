@@ -12,9 +12,10 @@ import { readRecipeText } from "~/formats/recipe-text";
 import { textOfSchemaOrg } from "~/formats/schema-org";
 import { importRecipe, missingFor } from "~/services/recipes.server";
 import { accountOf } from "~/services/session.server";
-import { FormError, Primary, TextLink } from "~/ui/sheet/controls";
+import { FormError, Primary, TextLink } from "~/ui/parts/fields";
 import { systemWords } from "~/ui/words/batter";
 import { familyWords } from "~/ui/words/en";
+import { FileInput, PlainArea, PlainSelect } from "~/ui/parts/plain";
 
 /** The source of a page may be long; the recipe in it is not. */
 const longest = 400_000;
@@ -135,33 +136,33 @@ export default function BringIn({ loaderData, actionData }: Route.ComponentProps
         </p>
         <label className="cell whole">
           <span className="cell-label">The recipe</span>
-          <textarea name="text" rows={14} defaultValue={actionData?.text ?? ""} maxLength={longest} />
+          <PlainArea name="text" rows={14} defaultValue={actionData?.text ?? ""} maxLength={longest} />
         </label>
         <label className="cell c6">
           <span className="cell-label">Or a file (text, JSON, saved page)</span>
-          <input type="file" name="file" accept=".txt,.json,.html,.htm,.jsonld,text/plain,application/json" />
+          <FileInput name="file" accept=".txt,.json,.html,.htm,.jsonld,text/plain,application/json" />
         </label>
         <label className="cell c6">
           <span className="cell-label">Its cups and spoons are</span>
-          <select name="system" defaultValue="">
+          <PlainSelect name="system" defaultValue="">
             <option value="">ask me on the next page</option>
             {measuringSystems.map((system) => (
               <option key={system} value={system}>
                 {systemWords[system]}
               </option>
             ))}
-          </select>
+          </PlainSelect>
         </label>
         <label className="cell c6">
           <span className="cell-label">It is a</span>
-          <select name="family" defaultValue="">
+          <PlainSelect name="family" defaultValue="">
             <option value="">see from the words</option>
             {families.map((family) => (
               <option key={family} value={family}>
                 {familyWords[family]}
               </option>
             ))}
-          </select>
+          </PlainSelect>
         </label>
         <div className="actions">
           <Primary loading={isBusy}>Show me how you read it</Primary>

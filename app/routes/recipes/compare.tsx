@@ -5,7 +5,7 @@ import { database } from "~/db/client.server";
 import { allIngredients } from "~/db/queries/pantry.server";
 import { recipeOf } from "~/db/queries/recipes.server";
 import { notFound } from "~/services/classes.server";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 
 export async function loader({ params, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;

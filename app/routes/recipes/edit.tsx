@@ -4,7 +4,7 @@ import { keepPosted } from "./keep";
 import { draftOf } from "~/core/recipe";
 import { recipeWithPantry } from "~/services/recipes.server";
 import { accountOf } from "~/services/session.server";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 
 export async function loader({ params }: Route.LoaderArgs) {
   const { recipe, pantry } = await recipeWithPantry(params.recipeId);

@@ -7,8 +7,9 @@ import { asVariant } from "~/core/recipe";
 import { loadsFor, scaleStation } from "~/core/scale";
 import { recipeWithPantry } from "~/services/recipes.server";
 import { HomeSheet } from "~/ui/recipe/HomeSheet";
-import { Secondary, TextLink } from "~/ui/sheet/controls";
-import { PrintButton } from "~/ui/sheet/PrintButton";
+import { Secondary, TextLink } from "~/ui/parts/fields";
+import { PrintButton } from "~/ui/parts/PrintButton";
+import { PlainInput, PlainSelect } from "~/ui/parts/plain";
 
 const most = 60;
 
@@ -46,30 +47,30 @@ export default function Handout({ loaderData, params }: Route.ComponentProps) {
       <Form method="get" className="facts tight no-print">
         <label className="cell">
           <span className="cell-label">Pieces</span>
-          <input name="pieces" defaultValue={pieces} inputMode="numeric" />
+          <PlainInput name="pieces" defaultValue={pieces} inputMode="numeric" />
           {isTooMany ? <span className="field-error">At most {most} on a page for home.</span> : null}
         </label>
         <label className="cell">
           <span className="cell-label">The reader has</span>
-          <select name="set" defaultValue={setId}>
+          <PlainSelect name="set" defaultValue={setId}>
             {measuringSets.map((set) => (
               <option key={set.id} value={set.id}>
                 {set.name}
               </option>
             ))}
-          </select>
+          </PlainSelect>
         </label>
         {written.variants.length > 0 ? (
           <label className="cell">
             <span className="cell-label">Way</span>
-            <select name="way" defaultValue={variantId ?? ""}>
+            <PlainSelect name="way" defaultValue={variantId ?? ""}>
               <option value="">as written</option>
               {written.variants.map((variant) => (
                 <option key={variant.id} value={variant.id}>
                   {variant.name}
                 </option>
               ))}
-            </select>
+            </PlainSelect>
           </label>
         ) : null}
         <Secondary loading={isBusy}>Show</Secondary>

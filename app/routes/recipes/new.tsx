@@ -7,7 +7,7 @@ import { type Family, emptyDraft, families } from "~/core/recipe";
 import { database } from "~/db/client.server";
 import { allIngredients } from "~/db/queries/pantry.server";
 import { accountOf } from "~/services/session.server";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 
 export const loader = async () => ({ pantry: await allIngredients(database()) });
 

@@ -13,12 +13,13 @@ import { accountOf } from "~/services/session.server";
 import { Findings } from "~/ui/class/Findings";
 import { grams, moment, number, thin } from "~/ui/format/format";
 import { RecipeSheet } from "~/ui/recipe/RecipeSheet";
-import { FileLink, Secondary, TextLink } from "~/ui/sheet/controls";
-import { PrintButton } from "~/ui/sheet/PrintButton";
+import { FileLink, Secondary, TextLink } from "~/ui/parts/fields";
+import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale, useZone } from "~/ui/sheet/locale";
 import { standingWords } from "~/ui/words/en";
 import { namesOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
+import { Hidden, PlainButton, PlainInput, PlainSelect } from "~/ui/parts/plain";
 
 const revisionOf = (request: Request): number | undefined => {
   const asked = Number(new URL(request.url).searchParams.get("revision"));
@@ -137,10 +138,10 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
                         Compare with {newest}
                       </TextLink>
                       <Form method="post">
-                        <input type="hidden" name="revision" value={one.revision} />
-                        <button className="row-button" name="intent" value="restore" type="submit">
+                        <Hidden name="revision" value={one.revision} />
+                        <PlainButton className="row-button" name="intent" value="restore" type="submit">
                           Make it the newest again
-                        </button>
+                        </PlainButton>
                       </Form>
                     </span>
                   )}
@@ -150,20 +151,20 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
           </tbody>
         </table>
         <Form method="post" className="facts tight">
-          <input type="hidden" name="revision" value={recipe.revision} />
+          <Hidden name="revision" value={recipe.revision} />
           <label className="cell">
             <span className="cell-label">Revision {recipe.revision} was</span>
-            <select name="standing" defaultValue={recipe.standing === "draft" ? "rehearsed" : "taught"}>
+            <PlainSelect name="standing" defaultValue={recipe.standing === "draft" ? "rehearsed" : "taught"}>
               {standings.map((standing) => (
                 <option key={standing} value={standing}>
                   {standingWords[standing]}
                 </option>
               ))}
-            </select>
+            </PlainSelect>
           </label>
           <label className="cell">
             <span className="cell-label">with</span>
-            <input name="note" maxLength={300} placeholder="what you saw" autoComplete="off" />
+            <PlainInput name="note" maxLength={300} placeholder="what you saw" autoComplete="off" />
           </label>
           <Secondary name="intent" value="standing">
             Say so

@@ -9,9 +9,10 @@ import { newestRecipes, newestRevisions } from "~/db/queries/recipes.server";
 import { addStarterRecipes } from "~/services/demo.server";
 import { accountOf } from "~/services/session.server";
 import { moment } from "~/ui/format/format";
-import { Secondary, TextLink } from "~/ui/sheet/controls";
+import { Secondary, TextLink } from "~/ui/parts/fields";
 import { useLocale, useZone } from "~/ui/sheet/locale";
 import { familyWords, standingWords } from "~/ui/words/en";
+import { PlainInput, PlainSelect } from "~/ui/parts/plain";
 
 /** What stands in the way and what wants a look, counted; the words are on the recipe's page. */
 export async function loader() {
@@ -87,7 +88,7 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
           <div className="facts tight no-print" role="search">
             <label className="cell">
               <span className="cell-label">Find by name or ingredient</span>
-              <input
+              <PlainInput
                 value={sought}
                 onChange={(event) => setSought(event.target.value)}
                 type="search"
@@ -96,14 +97,14 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
             </label>
             <label className="cell">
               <span className="cell-label">Family</span>
-              <select value={family} onChange={(event) => setFamily(event.target.value)}>
+              <PlainSelect value={family} onChange={(event) => setFamily(event.target.value)}>
                 <option value="">all</option>
                 {there.map((one) => (
                   <option key={one} value={one}>
                     {familyWords[one]}
                   </option>
                 ))}
-              </select>
+              </PlainSelect>
             </label>
           </div>
           <div className="scroll-x" tabIndex={0} role="group" aria-label="Recipes">

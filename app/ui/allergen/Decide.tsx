@@ -1,6 +1,6 @@
 import { Form } from "react-router";
 import { type Decision, type Opening, decisionsFor } from "~/core/plan";
-import { Choice, Primary } from "~/ui/sheet/controls";
+import { Choice, Primary } from "~/ui/parts/fields";
 import { decisionWords, openingWords } from "~/ui/words/people";
 
 interface Props {

@@ -1,7 +1,7 @@
 import { avoidedBy, isObliged, regimes } from "~/core/allergen";
 import type { LabelReading, Substance } from "~/core/pantry";
 import type { ClassInput } from "~/core/plan";
-import { CheckField, SelectField, TextField, optionsOf } from "~/ui/sheet/controls";
+import { CheckField, SelectField, TextField, optionsOf } from "~/ui/parts/fields";
 import { marketWords } from "~/ui/words/en";
 import { SubstanceBoxes } from "./SubstanceBoxes";
 

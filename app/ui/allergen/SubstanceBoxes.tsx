@@ -1,5 +1,6 @@
 import { type Substance, substances } from "~/core/pantry";
 import { substanceWords } from "~/ui/words/en";
+import { Fold, FoldTitle, Tick } from "~/ui/parts/plain";
 
 /** Boxes for what a label says: what the region's law asks for first, the rest below. Works without script. */
 export function SubstanceBoxes({
@@ -16,20 +17,19 @@ export function SubstanceBoxes({
   const rest = substances.filter((one) => !regime.includes(one));
   const box = (value: Substance) => (
     <label key={value}>
-      <input type="checkbox" name={name} value={value} defaultChecked={ticked.includes(value)} />{" "}
-      {substanceWords[value]}
+      <Tick name={name} value={value} defaultChecked={ticked.includes(value)} /> {substanceWords[value]}
     </label>
   );
   return (
     <fieldset>
       <legend>{title}</legend>
       <div className="checks">{regime.map(box)}</div>
-      <details open={ticked.some((one) => rest.includes(one))}>
-        <summary className="quiet" style={{ minHeight: 44, cursor: "pointer" }}>
+      <Fold open={ticked.some((one) => rest.includes(one))}>
+        <FoldTitle className="quiet" style={{ minHeight: 44, cursor: "pointer" }}>
           More than the list asks for
-        </summary>
+        </FoldTitle>
         <div className="checks">{rest.map(box)}</div>
-      </details>
+      </Fold>
     </fieldset>
   );
 }

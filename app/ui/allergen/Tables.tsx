@@ -2,11 +2,12 @@ import { type ItemVerdict, hasOpenWords, rankOf, regimes } from "~/core/allergen
 import type { Participant } from "~/core/people";
 import { labelsInHand, sharedFoodId } from "~/core/pantry";
 import type { ClassInput, ClassPlan, Plate, StationPlan } from "~/core/plan";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 import { needsInWords } from "~/ui/people/needs";
 import { sayReason, substanceWords, verdictTitle } from "~/ui/words/en";
 import type { Names } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
+import { Fold, FoldTitle } from "~/ui/parts/plain";
 
 /** The reasons of one item that bear on its verdict, as one sentence. */
 export const because = (item: ItemVerdict, names: Names): string =>
@@ -80,11 +81,11 @@ export function PlateTable({ people, plates, stations, names, base, sayWay }: Pl
                 ) : (
                   <>
                     {grave.length > 0 ? (
-                      <details className="verdict" open={plate.verdict !== "clear" && grave.length <= 2}>
-                        <summary>
+                      <Fold className="verdict" open={plate.verdict !== "clear" && grave.length <= 2}>
+                        <FoldTitle>
                           {grave.length === 1 ? "one item" : `${grave.length} items`}:{" "}
                           {grave.map((item) => names.ingredient(item.ingredientId)).join(", ")}
-                        </summary>
+                        </FoldTitle>
                         {grave.map((item) => (
                           <p className="small" key={item.ingredientId}>
                             {because(item, names)}.
@@ -99,7 +100,7 @@ export function PlateTable({ people, plates, stations, names, base, sayWay }: Pl
                             .
                           </p>
                         ) : null}
-                      </details>
+                      </Fold>
                     ) : null}
                     {ways.slice(0, 2).map((way) => (
                       <p className="small" key={way}>

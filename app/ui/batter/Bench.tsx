@@ -9,7 +9,7 @@ import { Cell, Problem, ProblemsContext, RowButton } from "~/ui/recipe/editor/ce
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { useHistory } from "~/ui/recipe/editor/history";
 import { IngredientPicker, pantryListId } from "~/ui/recipe/editor/Lines";
-import { Secondary } from "~/ui/sheet/controls";
+import { Secondary } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { namesOf, sayFinding } from "~/ui/words/findings";
 import { BowlCorrection } from "./BowlCorrection";

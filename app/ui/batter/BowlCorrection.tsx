@@ -16,6 +16,7 @@ import { number, scoops } from "~/ui/format/format";
 import { Cell } from "~/ui/recipe/editor/cells";
 import { useLocale } from "~/ui/sheet/locale";
 import { feelWords, sayCorrection } from "~/ui/words/batter";
+import { PlainSelect } from "~/ui/parts/plain";
 
 /** "Too thick now": what to stir into what is left of a bowl, as millilitres and as spoons. */
 export function BowlCorrection({ recipe, pantry }: { recipe: Recipe; pantry: Pantry }) {
@@ -56,13 +57,13 @@ export function BowlCorrection({ recipe, pantry }: { recipe: Recipe; pantry: Pan
       <div className="facts tight">
         <label className="cell">
           <span className="cell-label">It is</span>
-          <select value={feel} onChange={(event) => setFeel(event.target.value as Feel)}>
+          <PlainSelect value={feel} onChange={(event) => setFeel(event.target.value as Feel)}>
             {feels.map((one) => (
               <option key={one} value={one}>
                 {feelWords[one]}
               </option>
             ))}
-          </select>
+          </PlainSelect>
         </label>
         <Cell label="The bowl holds" isLabelled unit="batches" value={batches} onText={setBatches} />
         <Cell label="Still in it" isLabelled unit="%" value={left} onText={setLeft} />

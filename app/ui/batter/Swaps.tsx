@@ -7,6 +7,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { saySwapNote, swapRefusal, swapWords } from "~/ui/words/batter";
 import { substanceWords } from "~/ui/words/en";
 import type { Names } from "~/ui/words/findings";
+import { PlainSelect } from "~/ui/parts/plain";
 
 interface Props {
   readonly recipe: Recipe;
@@ -35,7 +36,7 @@ export function Swaps({ recipe, pantry, names, onAccept }: Props) {
       <h2>Swaps</h2>
       <label className="cell whole">
         <span className="cell-label">Try</span>
-        <select value={chosen} onChange={(event) => setChosen(event.target.value)}>
+        <PlainSelect value={chosen} onChange={(event) => setChosen(event.target.value)}>
           <option value="">choose a swap</option>
           {offers.map((one) => (
             <option key={keyOf(one)} value={keyOf(one)}>
@@ -43,7 +44,7 @@ export function Swaps({ recipe, pantry, names, onAccept }: Props) {
               {one.way === "on-top" ? " and acid on top" : one.way === "made-up" ? ", made up to the mark" : ""}
             </option>
           ))}
-        </select>
+        </PlainSelect>
       </label>
       {offers.length === 0 ? <p className="quiet">No line of this recipe has a swap the program knows.</p> : null}
       {offer?.refused ? <p className="needs-you">{swapRefusal[offer.refused]}</p> : null}

@@ -1,16 +1,9 @@
 import { measuringSets, scoopName } from "~/core/quantity";
 import { scoop } from "~/ui/format/format";
-import {
-  optionsOf,
-  CheckField,
-  CheckGroup,
-  NumberField,
-  type Option,
-  SelectField,
-  TextField,
-} from "~/ui/sheet/controls";
+import { optionsOf, CheckField, CheckGroup, NumberField, type Option, SelectField, TextField } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { audienceWords, batchRuleWords, containerPerWords, demoWords, eggRuleWords, kitModeWords } from "~/ui/words/en";
+import { Fold, FoldTitle } from "~/ui/parts/plain";
 
 /** A field with, where the form keeps count of it, what is chosen at the moment. */
 type Field = Parameters<typeof TextField>[0]["field"] & { readonly value?: unknown };
@@ -120,8 +113,8 @@ export function BriefFields({ fields, dishes, kitchens, recipes }: Props) {
         label="Missing from the set today"
         options={(set?.scoops ?? []).map((one) => ({ value: scoopName(one), label: scoop(one, locale) }))}
       />
-      <details style={{ gridColumn: "span 12" }}>
-        <summary style={{ minHeight: 44, cursor: "pointer", fontWeight: 600 }}>Times, batches, names</summary>
+      <Fold style={{ gridColumn: "span 12" }}>
+        <FoldTitle style={{ minHeight: 44, cursor: "pointer", fontWeight: 600 }}>Times, batches, names</FoldTitle>
         <div className="form" style={{ paddingTop: 8 }}>
           <NumberField field={fields.doorsMinutes} label="Doors and hands" hint="minutes" className="c4" />
           <NumberField field={fields.eatMinutes} label="Eating" hint="minutes" className="c4" />
@@ -165,7 +158,7 @@ export function BriefFields({ fields, dishes, kitchens, recipes }: Props) {
           <TextField field={fields.timeZone} label="Time zone" className="c6" />
           <TextField field={fields.currency} label="Prices are in" hint="three letters, such as EUR" className="c6" />
         </div>
-      </details>
+      </Fold>
     </>
   );
 }

@@ -1,6 +1,7 @@
 import { type ComponentProps, useDeferredValue, useState } from "react";
 import { type Draft, type DraftStore, useDraft } from "./draft-store";
 import { BellLine } from "~/ui/schedule/BellLine";
+import { PlainButton } from "~/ui/parts/plain";
 
 interface Props extends Pick<ComponentProps<typeof BellLine>, "rung"> {
   readonly drafts: DraftStore;
@@ -27,7 +28,7 @@ export function DraftBellLine({ drafts, saved, rung, isFoldable = false }: Props
     />
   );
   return isFoldable ? (
-    <button
+    <PlainButton
       type="button"
       className="bell-fold"
       aria-expanded={isOpen}
@@ -35,7 +36,7 @@ export function DraftBellLine({ drafts, saved, rung, isFoldable = false }: Props
       onClick={() => setOpen(!isOpen)}
     >
       {line}
-    </button>
+    </PlainButton>
   ) : (
     line
   );

@@ -1,6 +1,7 @@
 import type { KeyFigure } from "~/core/plan";
 import { figureWords } from "~/ui/words/en";
 import { type Names, sayFigure, sayWhy } from "~/ui/words/findings";
+import { Fold, FoldTitle } from "~/ui/parts/plain";
 
 interface Props {
   readonly figures: readonly KeyFigure[];
@@ -31,10 +32,10 @@ export function Figures({ figures, before, counted, names }: Props) {
           <div className={`row${isChanged ? " changed" : ""}`} key={keyOf(figure)}>
             <dt>
               {titleOf(figure)}
-              <details>
-                <summary>why {say(figure)}?</summary>
+              <Fold>
+                <FoldTitle>why {say(figure)}?</FoldTitle>
                 <div className="why">{sayWhy(figure.why, names)}</div>
-              </details>
+              </Fold>
             </dt>
             <dd>
               {isChanged && old ? (

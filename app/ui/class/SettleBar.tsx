@@ -2,10 +2,11 @@ import { Form } from "react-router";
 import type { Stage } from "~/core/plan";
 import type { InputChange, StageState } from "~/core/sheet";
 import { moment } from "~/ui/format/format";
-import { Primary, Secondary } from "~/ui/sheet/controls";
+import { Primary, Secondary } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { stageWords } from "~/ui/words/en";
 import { sayChange } from "~/ui/words/findings";
+import { Hidden } from "~/ui/parts/plain";
 
 export interface StageStanding {
   readonly state: StageState;
@@ -54,7 +55,7 @@ export function SettleBar({ stage, standing, timeZone, blockedBy, action, subjec
       {state === "open" ? <p className="quiet">Not settled yet.</p> : null}
       {blockedBy ? <p className="needs-you">{blockedBy}</p> : null}
       <Form method="post" action={action} className="actions no-print">
-        <input type="hidden" name="stage" value={stage} />
+        <Hidden name="stage" value={stage} />
         {state === "settled" ? (
           <Secondary name="intent" value="unsettle">
             Open again

@@ -1,7 +1,8 @@
 import type { FieldMetadata } from "@conform-to/react";
 import { type Substance, substances } from "~/core/pantry";
-import { AreaField, CheckField, SelectField, TextField, optionsOf } from "~/ui/sheet/controls";
+import { AreaField, CheckField, SelectField, TextField, optionsOf } from "~/ui/parts/fields";
 import { ageWords, dietWords, severityWords, substanceWords } from "~/ui/words/en";
+import { Hidden, Pick } from "~/ui/parts/plain";
 
 type Need = { substance?: unknown; food?: unknown; severity?: unknown; touchOrAir?: unknown };
 type Person = {
@@ -35,7 +36,7 @@ export function PersonBlock({ field, index, isOwn, regime }: Props) {
       </legend>
       <div className="form">
         {isOwn ? (
-          <input type="hidden" name={person.name.name} value={String(person.name.initialValue ?? "")} />
+          <Hidden name={person.name.name} value={String(person.name.initialValue ?? "")} />
         ) : (
           <TextField field={person.name} label="First and last name" autoComplete="off" className="c8" />
         )}
@@ -51,7 +52,7 @@ export function PersonBlock({ field, index, isOwn, regime }: Props) {
             ] as const
           ).map(([value, label]) => (
             <label className="check" key={value}>
-              <input type="radio" name={answer.name} value={value} defaultChecked={answer.initialValue === value} />
+              <Pick name={answer.name} value={value} defaultChecked={answer.initialValue === value} />
               {label}
             </label>
           ))}

@@ -7,6 +7,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { Grams, PutOutText } from "~/ui/sheet/Quantity";
 import { bowlWords } from "~/ui/words/en";
 import { Heads } from "~/ui/sheet/Heads";
+import { Fold, FoldTitle } from "~/ui/parts/plain";
 
 function Scoops({ line }: { line: KitLine }) {
   const main = line.main;
@@ -196,10 +197,10 @@ export function StationCard({ station, dish, ingredientName, people, stamp }: Pr
         ingredientName={ingredientName}
         basis={{ factor: station.scale.factor, loads: station.loads, pieces: station.scale.piecesMade }}
       />
-      <details className="tare">
-        <summary>Weigh it in one bowl</summary>
+      <Fold className="tare">
+        <FoldTitle>Weigh it in one bowl</FoldTitle>
         <TareCard kit={station.kit} recipe={dish.recipe} ingredientName={ingredientName} />
-      </details>
+      </Fold>
       <p className="print-only small" style={{ paddingTop: 6 }}>
         {stamp}
       </p>

@@ -2,6 +2,7 @@ import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type Dr
 import { useRef, useState } from "react";
 import { type Floor, type FloorKind, floorKinds } from "~/core/gear";
 import { floorWords } from "~/ui/words/kits";
+import { Hidden, PlainButton, PlainInput } from "~/ui/parts/plain";
 
 type Mark = Floor["marks"][number];
 
@@ -30,7 +31,7 @@ function DraggedMark({
 }) {
   const { attributes, listeners, setNodeRef, transform } = useDraggable({ id: String(index) });
   return (
-    <button
+    <PlainButton
       type="button"
       ref={setNodeRef}
       className={`floor-mark ${mark.kind}`}
@@ -49,7 +50,7 @@ function DraggedMark({
       }}
     >
       {mark.label || floorWords[mark.kind]}
-    </button>
+    </PlainButton>
   );
 }
 
@@ -94,17 +95,21 @@ export function FloorSketch({ floor: given }: { floor: Floor | undefined }) {
   };
   return (
     <>
-      <input type="hidden" name="floor" value={JSON.stringify(floor)} />
+      <Hidden name="floor" value={JSON.stringify(floor)} />
       <div className="facts no-print">
         {(["widthM", "depthM"] as const).map((key) => (
           <label className="cell tiny" key={key}>
             <span className="cell-label">{key === "widthM" ? "Wide, m" : "Deep, m"}</span>
-            <input inputMode="decimal" defaultValue={floor[key]} onChange={(event) => size(key, event.target.value)} />
+            <PlainInput
+              inputMode="decimal"
+              defaultValue={floor[key]}
+              onChange={(event) => size(key, event.target.value)}
+            />
           </label>
         ))}
         <span className="row-buttons">
           {floorKinds.map((kind) => (
-            <button
+            <PlainButton
               key={kind}
               type="button"
               className="row-button"
@@ -112,7 +117,7 @@ export function FloorSketch({ floor: given }: { floor: Floor | undefined }) {
               disabled={floor.marks.length >= 120}
             >
               + {floorWords[kind]}
-            </button>
+            </PlainButton>
           ))}
         </span>
       </div>
@@ -144,7 +149,7 @@ export function FloorSketch({ floor: given }: { floor: Floor | undefined }) {
             <span style={{ minWidth: 130 }}>{floorWords[mark.kind]}</span>
             <label className="cell">
               <span className="vh">Name of the {floorWords[mark.kind]}</span>
-              <input
+              <PlainInput
                 value={mark.label}
                 maxLength={40}
                 onChange={(event) => change(index, { label: event.target.value })}
@@ -154,13 +159,13 @@ export function FloorSketch({ floor: given }: { floor: Floor | undefined }) {
             <span className="quiet small">
               {mark.x} m from the left, {mark.y} m from the top
             </span>
-            <button
+            <PlainButton
               type="button"
               className="row-button"
               onClick={() => setFloor((so) => ({ ...so, marks: so.marks.filter((_, at) => at !== index) }))}
             >
               take out
-            </button>
+            </PlainButton>
           </li>
         ))}
       </ul>

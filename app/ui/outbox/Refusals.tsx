@@ -1,3 +1,5 @@
+import { PlainButton } from "~/ui/parts/plain";
+
 interface Props {
   readonly refused: readonly { readonly id: string; readonly problem: string }[];
   readonly onSeen: () => void;
@@ -11,9 +13,9 @@ export function Refusals({ refused, onSeen }: Props) {
     <span role="alert" className="needs-you">
       {refused.length === 1 ? "One thing done here was" : `${refused.length} things done here were`} not taken by the
       server ({first.problem}). Look whether it shows, and do it again if not.{" "}
-      <button type="button" className="row-button" onClick={onSeen}>
+      <PlainButton type="button" className="row-button" onClick={onSeen}>
         Seen
-      </button>
+      </PlainButton>
     </span>
   );
 }

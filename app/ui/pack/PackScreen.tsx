@@ -9,7 +9,7 @@ import {
   stateOf,
 } from "~/core/pack";
 import { grams, list, number, timeOfDay } from "~/ui/format/format";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import {
   containerName,
@@ -26,6 +26,7 @@ import { saySent } from "~/ui/outbox/sent-words";
 import { Refusals } from "~/ui/outbox/Refusals";
 import { useTicks } from "./useTicks";
 import { missing, targetOf } from "./weighing";
+import { PlainButton, Tick } from "~/ui/parts/plain";
 
 /** What the scale says; the same words as its port. */
 export type Reading =
@@ -177,9 +178,9 @@ export function PackScreen(props: Props) {
         <Refusals refused={refused} onSeen={seen} />
         <span className="pack-order" role="group" aria-label="Order">
           {(["ingredient", "station"] as const).map((one) => (
-            <button key={one} type="button" aria-pressed={order === one} onClick={() => setOrder(one)}>
+            <PlainButton key={one} type="button" aria-pressed={order === one} onClick={() => setOrder(one)}>
               by {one}
-            </button>
+            </PlainButton>
           ))}
         </span>
       </header>
@@ -189,7 +190,7 @@ export function PackScreen(props: Props) {
             const left = each.containers.filter((one) => !isDone(one)).length;
             return (
               <li key={each.key}>
-                <button
+                <PlainButton
                   type="button"
                   aria-current={each.key === group?.key ? "true" : undefined}
                   onClick={() => setChosen((each.containers.find((one) => !isDone(one)) ?? each.containers[0])?.key)}
@@ -201,7 +202,7 @@ export function PackScreen(props: Props) {
                   <span className={left === 0 ? "quiet" : ""}>
                     {left === 0 ? "done" : `${each.containers.length - left} of ${each.containers.length}`}
                   </span>
-                </button>
+                </PlainButton>
               </li>
             );
           })}
@@ -288,11 +289,11 @@ export function PackScreen(props: Props) {
             <p className="small quiet">{sayMarks(current.marks, names).join(" ")}</p>
             <div className="pack-buttons">
               {state.kind === "packed" ? (
-                <button type="button" onClick={() => tick({ list: "packing", key: current.key, isOn: false })}>
+                <PlainButton type="button" onClick={() => tick({ list: "packing", key: current.key, isOn: false })}>
                   Not packed after all
-                </button>
+                </PlainButton>
               ) : (
-                <button
+                <PlainButton
                   type="button"
                   className="main"
                   onClick={() => confirm(aim && reading.kind === "weight" ? reading.grams : undefined)}
@@ -302,19 +303,19 @@ export function PackScreen(props: Props) {
                     : aim && aim.contentIndex !== null && aim.contentIndex < current.contents.length - 1
                       ? "Next in this one"
                       : "Packed"}
-                </button>
+                </PlainButton>
               )}
-              <button type="button" onClick={tare}>
+              <PlainButton type="button" onClick={tare}>
                 Tare
-              </button>
-              <button type="button" onClick={() => next(current)}>
+              </PlainButton>
+              <PlainButton type="button" onClick={() => next(current)}>
                 Later
-              </button>
-              <button type="button" onClick={takeBack} disabled={undo.length === 0}>
+              </PlainButton>
+              <PlainButton type="button" onClick={takeBack} disabled={undo.length === 0}>
                 Take back the last
-              </button>
+              </PlainButton>
               <label className="check">
-                <input type="checkbox" checked={movesOn} onChange={(event) => setMovesOn(event.target.checked)} />
+                <Tick checked={movesOn} onChange={(event) => setMovesOn(event.target.checked)} />
                 moves on by itself
               </label>
             </div>
@@ -324,7 +325,7 @@ export function PackScreen(props: Props) {
                   const each = states.get(one.key);
                   return (
                     <li key={one.key}>
-                      <button
+                      <PlainButton
                         type="button"
                         aria-current={one.key === current.key ? "true" : undefined}
                         className={each?.kind === "reopened" ? "needs" : undefined}
@@ -352,7 +353,7 @@ export function PackScreen(props: Props) {
                               ? "changed since"
                               : "open"}
                         </span>
-                      </button>
+                      </PlainButton>
                     </li>
                   );
                 })}

@@ -1,3 +1,5 @@
+import { Fold, FoldTitle, PlainButton, Tick } from "~/ui/parts/plain";
+
 /** What a hand can do to the scale that stands in for a real one. */
 export type ScaleHand =
   | { readonly kind: "put"; readonly grams: number }
@@ -22,44 +24,32 @@ export function ScalePanel({
   isPlugged: boolean;
 }) {
   return (
-    <details className="scale-panel">
-      <summary>Practice scale: no real one is connected</summary>
+    <Fold className="scale-panel">
+      <FoldTitle>Practice scale: no real one is connected</FoldTitle>
       <div className="scale-hands">
         {spoons.map((grams) => (
-          <button key={grams} type="button" onClick={() => act({ kind: "put", grams })}>
+          <PlainButton key={grams} type="button" onClick={() => act({ kind: "put", grams })}>
             {grams > 0 ? `pour ${grams}` : `take ${-grams}`} g
-          </button>
+          </PlainButton>
         ))}
-        <button type="button" onClick={() => act({ kind: "clear" })}>
+        <PlainButton type="button" onClick={() => act({ kind: "clear" })}>
           lift off
-        </button>
+        </PlainButton>
       </div>
       <div className="checks">
         <label>
-          <input
-            type="checkbox"
-            checked={isSlow}
-            onChange={(event) => act({ kind: "slow", isOn: event.target.checked })}
-          />
+          <Tick checked={isSlow} onChange={(event) => act({ kind: "slow", isOn: event.target.checked })} />
           settles slowly
         </label>
         <label>
-          <input
-            type="checkbox"
-            checked={isDrifting}
-            onChange={(event) => act({ kind: "drift", isOn: event.target.checked })}
-          />
+          <Tick checked={isDrifting} onChange={(event) => act({ kind: "drift", isOn: event.target.checked })} />
           wanders
         </label>
         <label>
-          <input
-            type="checkbox"
-            checked={!isPlugged}
-            onChange={(event) => act({ kind: "plug", isIn: !event.target.checked })}
-          />
+          <Tick checked={!isPlugged} onChange={(event) => act({ kind: "plug", isIn: !event.target.checked })} />
           unplugged
         </label>
       </div>
-    </details>
+    </Fold>
   );
 }

@@ -1,5 +1,5 @@
 import { substances } from "~/core/pantry";
-import { AreaField, CheckField, type Option, SelectField, TextField, optionsOf } from "~/ui/sheet/controls";
+import { AreaField, CheckField, type Option, SelectField, TextField, optionsOf } from "~/ui/parts/fields";
 import { ageWords, dietWords, roleWords, severityWords, substanceWords } from "~/ui/words/en";
 
 type Field = Parameters<typeof TextField>[0]["field"];

@@ -11,6 +11,7 @@ import type { ReactNode } from "react";
 import type { Participant } from "~/core/people";
 import { needsInWords } from "~/ui/people/needs";
 import { ageWords } from "~/ui/words/en";
+import { PlainSelect, Tick } from "~/ui/parts/plain";
 
 interface Table {
   readonly index: number;
@@ -42,11 +43,7 @@ export function Tables({ tables, onMove, onApart, troubled }: Props) {
             <h3>{table.name}</h3>
             <p className="small quiet">{table.dish}</p>
             <label className="check small">
-              <input
-                type="checkbox"
-                checked={table.isApart}
-                onChange={(event) => onApart(table.index, event.target.checked)}
-              />
+              <Tick checked={table.isApart} onChange={(event) => onApart(table.index, event.target.checked)} />
               apart: own kit and gear, cooks first
             </label>
             <ul>
@@ -111,7 +108,7 @@ function Person({
           {person.hasAnswered ? (needs ? `; ${needs}` : "") : "; not answered"}
         </span>
       </span>
-      <select
+      <PlainSelect
         aria-label={`${person.name} sits at`}
         className="plain-select"
         value={at}
@@ -122,7 +119,7 @@ function Person({
             {table.name}
           </option>
         ))}
-      </select>
+      </PlainSelect>
     </li>
   );
 }

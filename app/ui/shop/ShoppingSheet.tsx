@@ -5,9 +5,10 @@ import { grams, timeOfDay } from "~/ui/format/format";
 import { saySent } from "~/ui/outbox/sent-words";
 import { Refusals } from "~/ui/outbox/Refusals";
 import { useTicks } from "~/ui/pack/useTicks";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { money as sayMoney, sayBasket, sayBought, sayOver, sectionWords, stockWords } from "~/ui/words/kits";
+import { Hidden, PlainButton, PlainInput, Tick } from "~/ui/parts/plain";
 
 interface Props {
   readonly trip: {
@@ -83,8 +84,7 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
                 return (
                   <li key={line.key} className={isGot ? "got" : undefined}>
                     <label className="shop-tick">
-                      <input
-                        type="checkbox"
+                      <Tick
                         checked={isGot !== undefined}
                         disabled={!isWanted || !isReady}
                         onChange={(event) => tick({ list: "shopping", key: line.key, isOn: event.target.checked })}
@@ -125,13 +125,13 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
                     </span>
                     {isFood ? (
                       <Form method="post" className="shop-stock no-print">
-                        <input type="hidden" name="intent" value="stock" />
-                        <input type="hidden" name="ingredientId" value={line.key} />
-                        <input type="hidden" name="seen" value={stock[line.key] ?? 0} />
-                        <input type="hidden" name="unit" value={line.stockIn.unit} />
+                        <Hidden name="intent" value="stock" />
+                        <Hidden name="ingredientId" value={line.key} />
+                        <Hidden name="seen" value={stock[line.key] ?? 0} />
+                        <Hidden name="unit" value={line.stockIn.unit} />
                         <label>
                           <span className="small quiet">on hand, {stockWords[line.stockIn.unit].short}</span>
-                          <input
+                          <PlainInput
                             name="amount"
                             inputMode="decimal"
                             key={stock[line.key] ?? 0}
@@ -139,13 +139,13 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
                             aria-label={`${stockWords[line.stockIn.unit].long} of ${line.name} on hand`}
                           />
                         </label>
-                        <button
+                        <PlainButton
                           type="submit"
                           className="row-button"
                           aria-label={`Keep what is on hand of ${line.name}`}
                         >
                           keep
-                        </button>
+                        </PlainButton>
                       </Form>
                     ) : (
                       <span className="shop-stock" />

@@ -7,12 +7,13 @@ import { type LiveEvent, situationAt, takesBack } from "~/core/teach";
 import { clock, countdown, minutes } from "~/ui/format/format";
 import { sentWords } from "~/ui/outbox/sent-words";
 import { BellLine } from "~/ui/schedule/BellLine";
-import { TextLink } from "~/ui/sheet/controls";
+import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { bellInstruction, bellWords, hazardWords } from "~/ui/words/en";
 import { allowSound, ringBell } from "./bell-sound";
 import { StationKeys } from "./StationKeys";
 import { useLive } from "./useLive";
+import { Fold, FoldTitle, PlainButton, PlainInput } from "~/ui/parts/plain";
 
 interface Props {
   readonly classId: string;
@@ -177,17 +178,17 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
         </span>
         <Refusals refused={refused} onSeen={seen} />
         <div className="right">
-          <button type="button" onClick={() => setIsBright(!isBright)}>
+          <PlainButton type="button" onClick={() => setIsBright(!isBright)}>
             {isBright ? "Dark room" : "Bright room"}
-          </button>
-          <details>
-            <summary style={{ cursor: "pointer", minHeight: 44, display: "inline-flex", alignItems: "center" }}>
+          </PlainButton>
+          <Fold>
+            <FoldTitle style={{ cursor: "pointer", minHeight: 44, display: "inline-flex", alignItems: "center" }}>
               Keys
-            </summary>
+            </FoldTitle>
             <span className="small">
               space: ring; u: take the last bell back; d: two minutes more; b: bright or dark
             </span>
-          </details>
+          </Fold>
         </div>
       </div>
       <BellLine
@@ -255,39 +256,39 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
       <div>
         <div className="bells">
           {phase === "ended" ? (
-            <button type="button" className="big" onClick={() => add({ kind: "class-reopened" })}>
+            <PlainButton type="button" className="big" onClick={() => add({ kind: "class-reopened" })}>
               Not over yet
-            </button>
+            </PlainButton>
           ) : next ? (
-            <button type="button" className="big primary" onClick={ring}>
+            <PlainButton type="button" className="big primary" onClick={ring}>
               {phase === "not-started" ? "Start the class" : `Ring: ${bellWords[next.kind]}`}
-            </button>
+            </PlainButton>
           ) : (
-            <button type="button" className="big primary" onClick={() => add({ kind: "class-ended" })}>
+            <PlainButton type="button" className="big primary" onClick={() => add({ kind: "class-ended" })}>
               End the class
-            </button>
+            </PlainButton>
           )}
           {phase === "running" ? (
-            <button type="button" className="big" disabled={!undone} onClick={takeBack}>
+            <PlainButton type="button" className="big" disabled={!undone} onClick={takeBack}>
               {undone?.kind === "delay-added" ? `Take back ${-undone.minutes} minutes` : "Take back"}
-            </button>
+            </PlainButton>
           ) : null}
           {phase === "running" ? (
-            <button type="button" className="big" onClick={() => add({ kind: "delay-added", minutes: 2 })}>
+            <PlainButton type="button" className="big" onClick={() => add({ kind: "delay-added", minutes: 2 })}>
               2 minutes more{situation.addedMinutes > 0 ? ` (${situation.addedMinutes} so far)` : ""}
-            </button>
+            </PlainButton>
           ) : null}
           {phase === "running" && next && plan.timeline.bells.indexOf(next) > 1 ? (
-            <button type="button" className="big" onClick={() => add({ kind: "class-ended" })}>
+            <PlainButton type="button" className="big" onClick={() => add({ kind: "class-ended" })}>
               End early
-            </button>
+            </PlainButton>
           ) : null}
           {phase === "running" ? (
             <form onSubmit={note} style={{ display: "flex", gap: 8, flex: "1 1 200px" }}>
               <label className="vh" htmlFor="note">
                 Note for the log
               </label>
-              <input
+              <PlainInput
                 id="note"
                 name="note"
                 maxLength={500}
@@ -302,9 +303,9 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
                   fontSize: 19,
                 }}
               />
-              <button type="submit" className="big">
+              <PlainButton type="submit" className="big">
                 Note
-              </button>
+              </PlainButton>
             </form>
           ) : null}
         </div>

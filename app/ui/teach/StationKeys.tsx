@@ -2,6 +2,7 @@ import type { StationPlan } from "~/core/plan";
 import type { LiveState, StationState } from "~/core/teach";
 import { stationStateWords } from "~/ui/words/en";
 import type { Happening } from "./useLive";
+import { PlainButton } from "~/ui/parts/plain";
 
 const next: Readonly<Record<StationState, StationState>> = {
   waiting: "heating",
@@ -32,30 +33,30 @@ export function StationKeys({
         {station.name} <span className="state">{stationStateWords[state]}</span>
       </h2>
       <div className="keys">
-        <button type="button" onClick={() => set(next[state])}>
+        <PlainButton type="button" onClick={() => set(next[state])}>
           {state === "done"
             ? "Open again"
             : state === "turned"
               ? "Poured again"
               : stationStateWords[next[state]].replace(/^./, (letter) => letter.toUpperCase())}
-        </button>
+        </PlainButton>
         {state === "turned" || state === "poured" ? (
-          <button type="button" onClick={() => set("done")}>
+          <PlainButton type="button" onClick={() => set("done")}>
             Done
-          </button>
+          </PlainButton>
         ) : (
-          <button type="button" onClick={() => set(state === "stuck" ? "heating" : "stuck")}>
+          <PlainButton type="button" onClick={() => set(state === "stuck" ? "heating" : "stuck")}>
             {state === "stuck" ? "Heating again" : "Stuck"}
-          </button>
+          </PlainButton>
         )}
-        <button
+        <PlainButton
           type="button"
           onClick={() => add({ kind: "pieces-counted", stationId: station.id, pieces: pieces + 1 })}
           aria-label={`${station.name}: one more piece, ${pieces} so far`}
         >
           Piece +1
-        </button>
-        <button
+        </PlainButton>
+        <PlainButton
           type="button"
           disabled={pieces === 0}
           onClick={() => add({ kind: "pieces-counted", stationId: station.id, pieces: pieces - 1 })}
@@ -63,7 +64,7 @@ export function StationKeys({
         >
           {pieces} of {station.scale.piecesMade}
           {pieces > 0 ? ", −1" : ""}
-        </button>
+        </PlainButton>
       </div>
     </section>
   );

@@ -13,6 +13,7 @@ import {
 import { partHeatWords, partKindWords } from "~/ui/words/batter";
 import { Cell, Pick, RowButton, SpanCells } from "./cells";
 import { IngredientPicker, LineFields } from "./Lines";
+import { PlainSelect } from "~/ui/parts/plain";
 
 interface Props {
   readonly draft: RecipeDraft;
@@ -262,7 +263,7 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
               </div>
             ))}
             <div className="row-buttons">
-              <select
+              <PlainSelect
                 aria-label={`${variant.name || "This way"} leaves out`}
                 value=""
                 onChange={(event) => set(variant.id, { omit: [...variant.omit, event.target.value] }, "")}
@@ -273,8 +274,8 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
                     {lineName(line, pantry)}
                   </option>
                 ))}
-              </select>
-              <select
+              </PlainSelect>
+              <PlainSelect
                 aria-label={`${variant.name || "This way"} swaps`}
                 value=""
                 onChange={(event) =>
@@ -291,7 +292,7 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
                     {lineName(line, pantry)}
                   </option>
                 ))}
-              </select>
+              </PlainSelect>
               <RowButton onClick={() => set(variant.id, { add: [...variant.add, emptyLine(freshId("added"))] }, "")}>
                 Adds a line
               </RowButton>

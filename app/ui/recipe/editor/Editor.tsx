@@ -32,7 +32,7 @@ import {
   stepTemplate,
 } from "~/core/recipe";
 import { grams, number, thin } from "~/ui/format/format";
-import { Primary, Secondary } from "~/ui/sheet/controls";
+import { Primary, Secondary } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { remedyWords, sayProblem } from "~/ui/words/batter";
 import { namesOf, sayFinding } from "~/ui/words/findings";
@@ -43,6 +43,7 @@ import { StepCard } from "./Steps";
 import { ProblemsContext, RowButton } from "./cells";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { useHistory } from "./history";
+import { PlainInput } from "~/ui/parts/plain";
 
 interface Props {
   readonly initial: RecipeDraft;
@@ -319,7 +320,7 @@ export function Editor({ initial, pantry, recipeId, revision, readLine, onKeep, 
               <form onSubmit={addLine} className="add-line">
                 <label className="cell">
                   <span className="cell-label">Add a line as you would say it</span>
-                  <input
+                  <PlainInput
                     ref={lineField}
                     value={typedLine}
                     onChange={(event) => setTypedLine(event.target.value)}

@@ -8,6 +8,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { fillWords, systemWords } from "~/ui/words/batter";
 import { cueWords, familyWords, surfaceWords, testWords, windowReasonWords } from "~/ui/words/en";
 import { Cell, Pick, Problem, RowButton, SpanCells, Ticks } from "./cells";
+import { PlainArea, Tick } from "~/ui/parts/plain";
 
 interface Props {
   readonly draft: RecipeDraft;
@@ -58,7 +59,7 @@ export function HeadFields({ draft, onDraft }: Props) {
       />
       <label className="cell whole">
         <span className="cell-label">What to know first</span>
-        <textarea value={draft.intro} rows={2} onChange={(event) => onDraft({ intro: event.target.value }, "intro")} />
+        <PlainArea value={draft.intro} rows={2} onChange={(event) => onDraft({ intro: event.target.value }, "intro")} />
       </label>
     </div>
   );
@@ -99,11 +100,7 @@ export function CookFields({ draft, onDraft }: Props) {
           path="side1"
         />
         <label className="check small">
-          <input
-            type="checkbox"
-            checked={draft.hasSide2}
-            onChange={(event) => onDraft({ hasSide2: event.target.checked }, "")}
-          />
+          <Tick checked={draft.hasSide2} onChange={(event) => onDraft({ hasSide2: event.target.checked }, "")} />
           is turned once
         </label>
         {draft.hasSide2 ? (

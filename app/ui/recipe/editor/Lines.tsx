@@ -17,6 +17,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { amountKindWords, guessWords, massBecause, secondWords } from "~/ui/words/batter";
 import { bowlWords } from "~/ui/words/en";
 import { Cell, Pick, Problem, RowButton } from "./cells";
+import { Fold, FoldTitle, PlainButton, Tick } from "~/ui/parts/plain";
 
 /** The pantry's names, once on the page, for every ingredient field to offer. */
 export const pantryListId = "pantry-names";
@@ -156,8 +157,8 @@ export function LineFields({ line, path, recipe, pantry, parts, drawn, onLine, o
           ) : null}
         </div>
       ) : null}
-      <details className="line-more">
-        <summary>
+      <Fold className="line-more">
+        <FoldTitle>
           {line.kind === "exact" ? "" : `${amountKindWords[line.kind]}; `}
           {drawn === undefined ? (
             ""
@@ -172,7 +173,7 @@ export function LineFields({ line, path, recipe, pantry, parts, drawn, onLine, o
           {line.isOptional ? "; optional" : ""}
           {line.keepsPercent !== "100" ? `; ${line.keepsPercent} % stays` : ""}
           <MassNote line={line} recipe={recipe} pantry={pantry} />
-        </summary>
+        </FoldTitle>
         <div className="line-details">
           <Pick
             label="Amount is"
@@ -205,8 +206,7 @@ export function LineFields({ line, path, recipe, pantry, parts, drawn, onLine, o
             />
           ) : null}
           <label className="check">
-            <input
-              type="checkbox"
+            <Tick
               checked={line.isOptional}
               onChange={(event) => onLine({ isOptional: event.target.checked }, "optional")}
             />
@@ -222,7 +222,7 @@ export function LineFields({ line, path, recipe, pantry, parts, drawn, onLine, o
             <RowButton onClick={onRemove}>Take off the list</RowButton>
           </div>
         </div>
-      </details>
+      </Fold>
       {line.said && line.guesses.length > 0 ? (
         <p className="guess small">
           From “{line.said}”: {line.guesses.map((guess) => guessWords[guess]).join(", ")}.{" "}
@@ -246,7 +246,7 @@ export function LineRow(props: RowProps) {
       className={`line${isDragging ? " is-dragging" : ""}${props.line.guesses.length > 0 && props.line.said ? " has-guess" : ""}`}
       style={{ transform: CSS.Translate.toString(transform), transition }}
     >
-      <button
+      <PlainButton
         type="button"
         className="grip"
         ref={setActivatorNodeRef}
@@ -257,7 +257,7 @@ export function LineRow(props: RowProps) {
         <svg viewBox="0 0 10 18" width="10" height="18" aria-hidden="true">
           <path d="M1 4h8M1 9h8M1 14h8" stroke="currentColor" strokeWidth="1.5" />
         </svg>
-      </button>
+      </PlainButton>
       <div>
         <LineFields {...props} />
       </div>

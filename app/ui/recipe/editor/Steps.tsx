@@ -4,6 +4,7 @@ import { type DraftLine, type DraftPart, type DraftStep, type Heat, stepKinds, w
 import { stepKindWords } from "~/ui/words/batter";
 import { hazardWords, toolWords } from "~/ui/words/en";
 import { Cell, Pick, RowButton, SpanCells, Ticks } from "./cells";
+import { Fold, FoldTitle, PlainArea, PlainButton, PlainSelect, Tick } from "~/ui/parts/plain";
 
 /** Cautions by a word or two, for boxes; the full sentence stands on the sheet. */
 const hazardNames = {
@@ -60,8 +61,7 @@ export function StepCard({ step, number, lines, parts, pantry, heat, left, onSte
           path={`steps.${step.id}.minutes`}
         />
         <label className="check small">
-          <input
-            type="checkbox"
+          <Tick
             checked={step.who === "adult"}
             onChange={(event) => onStep({ who: event.target.checked ? "adult" : "anyone" }, "who")}
           />
@@ -70,7 +70,7 @@ export function StepCard({ step, number, lines, parts, pantry, heat, left, onSte
       </div>
       <label>
         <span className="vh">Step {number}, what is done</span>
-        <textarea
+        <PlainArea
           value={step.text}
           rows={2}
           onChange={(event) => onStep({ text: event.target.value }, "text")}
@@ -94,29 +94,29 @@ export function StepCard({ step, number, lines, parts, pantry, heat, left, onSte
               path={`steps.${step.id}.draws.${draw.lineId}`}
               className="share"
             />
-            <button
+            <PlainButton
               type="button"
               aria-label={`Step ${number} does not use ${nameOf(draw.lineId)}`}
               onClick={() => onStep({ draws: step.draws.filter((one) => one.lineId !== draw.lineId) }, "")}
             >
               ×
-            </button>
+            </PlainButton>
           </span>
         ))}
         {step.mentions.map((id) => (
           <span className="draw is-mention" key={id}>
             says {pantry.find((one) => one.id === id)?.name ?? id}
-            <button
+            <PlainButton
               type="button"
               aria-label={`Step ${number} does not mean ${id}`}
               onClick={() => onStep({ mentions: step.mentions.filter((one) => one !== id) }, "")}
             >
               ×
-            </button>
+            </PlainButton>
           </span>
         ))}
         {free.length > 0 ? (
-          <select
+          <PlainSelect
             className="draw-more"
             aria-label={`Step ${number} uses`}
             value=""
@@ -134,16 +134,16 @@ export function StepCard({ step, number, lines, parts, pantry, heat, left, onSte
                 {left.get(line.id) === "1" ? "" : `, ${left.get(line.id)} left`}
               </option>
             ))}
-          </select>
+          </PlainSelect>
         ) : null}
       </div>
-      <details className="line-more">
-        <summary>
+      <Fold className="line-more">
+        <FoldTitle>
           {step.hazards.length > 0
             ? `cautions: ${step.hazards.map((one) => hazardNames[one]).join(", ")}`
             : "no cautions"}
           {step.tools.length > 0 ? `; ${step.tools.map((tool) => toolWords[tool]).join(", ")}` : ""}
-        </summary>
+        </FoldTitle>
         <Ticks
           legend="Cautions shown at this step"
           all={hazardNames}
@@ -166,7 +166,7 @@ export function StepCard({ step, number, lines, parts, pantry, heat, left, onSte
           <RowButton onClick={() => onMove(1)}>Move down</RowButton>
           <RowButton onClick={onRemove}>Remove step {number}</RowButton>
         </div>
-      </details>
+      </Fold>
     </li>
   );
 }

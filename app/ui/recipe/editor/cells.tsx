@@ -2,6 +2,7 @@ import { type ComponentProps, type ReactNode, createContext, useContext, useId }
 import type { DraftProblem } from "~/core/recipe";
 import { useLocale } from "~/ui/sheet/locale";
 import { sayProblem } from "~/ui/words/batter";
+import { PlainButton, PlainInput, PlainSelect, Tick } from "~/ui/parts/plain";
 
 /** What is wrong, by the place of the field it is about. */
 export const ProblemsContext = createContext<ReadonlyMap<string, DraftProblem>>(new Map());
@@ -45,7 +46,7 @@ export function Cell({
       <label className="cell-of">
         <span className={isLabelled ? "cell-label" : "vh"}>{label}</span>
         <span className="cell-box">
-          <input
+          <PlainInput
             value={value}
             onChange={(event) => onText(event.target.value)}
             aria-invalid={hasProblem || undefined}
@@ -93,14 +94,14 @@ export function Pick<V extends string>({
     <div className={`cell ${className}`}>
       <label className="cell-of">
         <span className={isLabelled ? "cell-label" : "vh"}>{label}</span>
-        <select value={value} onChange={(event) => onPick(event.target.value as V)}>
+        <PlainSelect value={value} onChange={(event) => onPick(event.target.value as V)}>
           {empty === undefined ? null : <option value="">{empty}</option>}
           {options.map((option) => (
             <option key={option.value} value={option.value}>
               {option.label}
             </option>
           ))}
-        </select>
+        </PlainSelect>
       </label>
       <Problem path={path} />
     </div>
@@ -124,8 +125,7 @@ export function Ticks<V extends string>({
       <legend>{legend}</legend>
       {(Object.entries(all) as [V, string][]).map(([value, words]) => (
         <label key={value}>
-          <input
-            type="checkbox"
+          <Tick
             checked={chosen.includes(value)}
             onChange={(event) =>
               onChosen(event.target.checked ? [...chosen, value] : chosen.filter((one) => one !== value))
@@ -171,7 +171,7 @@ export function SpanCells({
 
 /** A quiet button in a row of the sheet. */
 export const RowButton = ({ children, ...rest }: ComponentProps<"button"> & { children: ReactNode }) => (
-  <button type="button" className="row-button" {...rest}>
+  <PlainButton type="button" className="row-button" {...rest}>
     {children}
-  </button>
+  </PlainButton>
 );

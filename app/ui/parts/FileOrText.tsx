@@ -1,3 +1,4 @@
+import { FileInput } from "~/ui/parts/plain";
 import { Textarea } from "@chakra-ui/react";
 
 interface Props {
@@ -15,7 +16,7 @@ export const FileOrText = ({ accept, label, typed }: Props) => (
     <label>
       File
       <br />
-      <input type="file" name="file" accept={accept} style={{ minHeight: 44 }} />
+      <FileInput name="file" accept={accept} style={{ minHeight: 44 }} />
     </label>
     <label>
       {label}

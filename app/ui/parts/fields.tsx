@@ -3,6 +3,7 @@ import { Button, Input, NativeSelect, Textarea } from "@chakra-ui/react";
 import type { FieldMetadata } from "@conform-to/react";
 import type { ComponentProps, ReactNode } from "react";
 import { Link } from "react-router";
+import { Tick } from "~/ui/parts/plain";
 
 /** A link in running text. */
 export const TextLink = ({ to, children, ...rest }: ComponentProps<typeof Link>) => (
@@ -113,8 +114,7 @@ export const SelectField = ({
 export const CheckField = ({ field, label, className }: Common) => (
   <div className={className}>
     <label className="check">
-      <input
-        type="checkbox"
+      <Tick
         name={field.name}
         id={field.id}
         defaultChecked={field.initialValue === "on" || field.initialValue === true}
@@ -133,12 +133,7 @@ export function CheckGroup({ field, label, className, options }: Common & { opti
       <div className="checks">
         {options.map((option) => (
           <label key={option.value}>
-            <input
-              type="checkbox"
-              name={field.name}
-              value={option.value}
-              defaultChecked={ticked.includes(option.value)}
-            />{" "}
+            <Tick name={field.name} value={option.value} defaultChecked={ticked.includes(option.value)} />{" "}
             {option.label}
           </label>
         ))}

@@ -2,7 +2,7 @@ import { useEffect, useRef } from "react";
 import { useLocation, useNavigate } from "react-router";
 import { stages } from "~/core/plan";
 import { stageWords } from "~/ui/words/en";
-import { Secondary } from "./controls";
+import { Secondary } from "./fields";
 
 /** Keys for the desk: the stages of the open class by number, a new class, and this sheet on "?". */
 export function Shortcuts() {
