@@ -3,8 +3,6 @@ import "@fontsource/zilla-slab/500.css";
 import "@fontsource/zilla-slab/600.css";
 import "@fontsource/zilla-slab/700.css";
 import "./theme.css";
-import "./sheet.css";
-import "./live.css";
 import "./print.css";
 import { ChakraProvider } from "@chakra-ui/react";
 import { type ReactNode, useEffect } from "react";

@@ -112,7 +112,7 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
                   <Link
                     to={`/classes/${card.id}`}
                     className="text"
-                    style={{ fontFamily: "var(--head)", fontWeight: 600, fontSize: 22 }}
+                    style={{ fontFamily: "var(--chakra-fonts-heading)", fontWeight: 600, fontSize: 22 }}
                   >
                     {card.title}
                   </Link>

@@ -272,7 +272,11 @@ export default function KitchenPage({ loaderData, actionData }: Route.ComponentP
             <div
               className="form"
               key={row.name.name}
-              style={{ paddingBottom: 10, borderBottom: "1px solid var(--rule)", marginBottom: 10 }}
+              style={{
+                paddingBottom: 10,
+                borderBottom: "1px solid var(--chakra-colors-border-muted)",
+                marginBottom: 10,
+              }}
             >
               <TextField field={row.name} label={`Surface ${index + 1}`} className="c3" autoComplete="off" />
               <SelectField field={row.kind} label="Kind" options={optionsOf(surfaceWords)} empty="–" className="c3" />

@@ -35,7 +35,7 @@ export default function Kitchens({ loaderData }: Route.ComponentProps) {
                   <Link
                     className="text"
                     to={`/kitchens/${kitchen.id}`}
-                    style={{ fontFamily: "var(--head)", fontWeight: 600, fontSize: 22 }}
+                    style={{ fontFamily: "var(--chakra-fonts-heading)", fontWeight: 600, fontSize: 22 }}
                   >
                     {kitchen.name}
                   </Link>

@@ -97,7 +97,10 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
       ) : null}
       <Findings findings={findings} names={names} />
       <RecipeSheet recipe={recipe} ingredientName={names.ingredient} />
-      <p className="quiet" style={{ borderTop: "1px solid var(--rule)", paddingTop: 10, marginTop: 18 }}>
+      <p
+        className="quiet"
+        style={{ borderTop: "1px solid var(--chakra-colors-border-muted)", paddingTop: 10, marginTop: 18 }}
+      >
         One batch: {grams(batter.grams, locale)}, {number(batter.millilitres, locale, 0)}
         {thin}ml of batter, {yieldOf(recipe, batter).pieces} pieces
         {batter.looseness === undefined

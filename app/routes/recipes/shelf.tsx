@@ -129,7 +129,7 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
                       <Link
                         className="text"
                         to={`/recipes/${recipe.recipeId}`}
-                        style={{ fontFamily: "var(--head)", fontWeight: 600, fontSize: 22 }}
+                        style={{ fontFamily: "var(--chakra-fonts-heading)", fontWeight: 600, fontSize: 22 }}
                       >
                         {recipe.title}
                       </Link>

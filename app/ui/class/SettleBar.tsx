@@ -38,7 +38,7 @@ export function SettleBar({ stage, standing, timeZone, blockedBy, action, subjec
   const { state, by, at, changes } = standing;
   const signed = at ? `${by ?? "someone"}, ${moment(at, locale, timeZone)}` : "";
   return (
-    <div className="actions" style={{ borderTop: "1px solid var(--ink)", paddingTop: 12, marginTop: 24 }}>
+    <div className="actions" style={{ borderTop: "1px solid var(--chakra-colors-fg)", paddingTop: 12, marginTop: 24 }}>
       {state === "settled" ? <p>Settled by {signed}.</p> : null}
       {state === "stale" ? (
         <div>

@@ -297,8 +297,8 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
                   minHeight: 64,
                   flex: 1,
                   minWidth: 0,
-                  background: "var(--raised)",
-                  border: "1px solid var(--quiet)",
+                  background: "var(--chakra-colors-bg-panel)",
+                  border: "1px solid var(--chakra-colors-fg-muted)",
                   padding: "0 14px",
                   fontSize: 19,
                 }}

@@ -1,0 +1,41 @@
+import { surface } from "./surface";
+import { frame } from "./frame";
+import { classHead } from "./class-head";
+import { bellLine } from "./bell-line";
+import { tables } from "./tables";
+import { findings } from "./findings";
+import { figures } from "./figures";
+import { forms } from "./forms";
+import { recipe } from "./recipe";
+import { cards } from "./cards";
+import { lanes } from "./lanes";
+import { book } from "./book";
+import { people } from "./people";
+import { shopping } from "./shopping";
+import { labels } from "./labels";
+import { room } from "./room";
+import { packing } from "./packing";
+import { live } from "./live";
+import type { Styles } from "./styles";
+
+/** The styles of everything that is drawn, in the order in which one may stand above another. */
+export const sheets: Styles = [
+  ...surface,
+  ...frame,
+  ...classHead,
+  ...bellLine,
+  ...tables,
+  ...findings,
+  ...figures,
+  ...forms,
+  ...recipe,
+  ...cards,
+  ...lanes,
+  ...book,
+  ...people,
+  ...shopping,
+  ...labels,
+  ...room,
+  ...packing,
+  ...live,
+];

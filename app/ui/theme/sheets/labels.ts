@@ -1,0 +1,34 @@
+import type { Styles } from "./styles";
+
+/** Labels as they lie on their sheet. */
+export const labels: Styles = [
+  {
+    ".label-page": {
+      display: "grid",
+      background: "white",
+      color: "black",
+      border: "1px solid {colors.border.muted}",
+      marginBottom: "24px",
+      boxSizing: "border-box",
+      overflow: "auto",
+      maxWidth: "100%",
+    },
+    ".kit-label": {
+      overflow: "hidden",
+      padding: "2.2mm",
+      boxSizing: "border-box",
+      fontSize: "8.5pt",
+      lineHeight: 1.18,
+      outline: "1px dashed {colors.border.muted}",
+      outlineOffset: "-1px",
+      position: "relative",
+    },
+    ".kit-label b": { display: "block", fontSize: "11pt" },
+    ".kit-label strong": { display: "block", fontSize: "10pt", fontWeight: 600 },
+    ".kit-label span": { display: "block" },
+    ".kit-label .code": { float: "right", width: "15mm", height: "15mm", margin: "0 0 1mm 2mm" },
+    ".kit-label .code svg": { width: "100%", height: "100%" },
+    ".kit-label form": { position: "absolute", right: "2mm", bottom: "1mm" },
+    ".kit-label form .row-button": { minHeight: "26px", fontSize: "13px", background: "white" },
+  },
+];

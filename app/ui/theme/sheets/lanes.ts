@@ -1,0 +1,86 @@
+import type { Styles } from "./styles";
+
+/** Lanes: stations and surfaces on the class's time. */
+export const lanes: Styles = [
+  {
+    ".lanes": { display: "grid", gridTemplateColumns: "120px minmax(0, 1fr)", rowGap: "3px", alignItems: "center" },
+    ".lanes .lane-name": {
+      fontWeight: 600,
+      paddingRight: "12px",
+      overflow: "hidden",
+      textOverflow: "ellipsis",
+      whiteSpace: "nowrap",
+    },
+    ".lanes .lane": {
+      position: "relative",
+      height: "34px",
+      background: "linear-gradient({colors.border.muted}, {colors.border.muted}) 0 100% / 100% 1px no-repeat",
+    },
+    ".lanes .task": {
+      position: "absolute",
+      top: "3px",
+      bottom: "4px",
+      border: "1px solid {colors.fg}",
+      background: "bg.panel",
+      fontSize: "13px",
+      lineHeight: "25px",
+      padding: "0 4px",
+      overflow: "hidden",
+      whiteSpace: "nowrap",
+    },
+    ".lanes .task.heat": { background: "fg", color: "bg.panel" },
+    ".lanes .task.wait": { borderStyle: "dotted", background: "transparent", color: "fg.muted" },
+    ".lanes .task.warm": {
+      background: "repeating-linear-gradient(135deg, {colors.bg.panel} 0 5px, {colors.border.muted} 5px 6px)",
+    },
+    ".lanes .axis": { position: "relative", height: "22px", fontSize: "13px", color: "fg.muted" },
+    ".lanes .axis span": { position: "absolute", borderLeft: "1px solid {colors.border.muted}", paddingLeft: "4px" },
+    ".lanes-scroll": { overflowX: "auto" },
+    ".lanes-scroll > .lanes": { minWidth: "760px" },
+    ".verdict-word": { fontWeight: 600, whiteSpace: "nowrap" },
+    ".verdict-word.contains, .verdict-word.unknown, .verdict-word.may-contain": { color: "accent.solid" },
+    ".verdict-word.contains::before": { content: '"✕ "' },
+    ".verdict-word.may-contain::before": { content: '"≈ "' },
+    ".verdict-word.unknown::before": { content: '"? "' },
+    ".keys-sheet": {
+      margin: "auto",
+      padding: "22px 28px",
+      background: "bg.panel",
+      color: "fg",
+      border: "3px double {colors.fg}",
+      maxWidth: "460px",
+      width: "92vw",
+    },
+    ".first-minutes": { margin: "10px 0 14px", display: "grid", gap: "4px" },
+    ".first-minutes div": { display: "grid", gridTemplateColumns: "9em 1fr", gap: "10px" },
+    ".first-minutes dd": { margin: "0" },
+    ".keys-sheet::backdrop": { background: "rgb(28 37 38 / 0.5)" },
+    ".print-only": { display: "none" },
+    "@media (max-width: 1100px)": {
+      ".stages": { overflowX: "auto", scrollbarWidth: "none", gap: "0 20px" },
+      ".stages a": { whiteSpace: "nowrap" },
+    },
+    "@media (max-width: 560px)": {
+      // In a hand the sheet itself comes first: what leads elsewhere goes by in two strips above it.
+      ".top": { gap: "0 12px", paddingBottom: "0" },
+      ".top .who span": { display: "none" },
+      ".top nav": { order: 1, flex: "1 0 100%", minWidth: "0" },
+      ".top nav, .stages": { display: "flex", flexWrap: "nowrap", overflowX: "auto", scrollbarWidth: "none" },
+      ".top nav a": { whiteSpace: "nowrap" },
+      ".stages li": { flex: "0 0 auto" },
+      ".bell-line.folded .on-wide": { display: "none" },
+      ".class-head .when": { flex: "1 1 100%", whiteSpace: "nowrap", overflow: "hidden", textOverflow: "ellipsis" },
+      ".bell-line .bell .label b": { display: "none" },
+      ".bell-line .bell.gather-mix .label, .bell-line .bell.rest .label, .bell-line .bell.swap .label, .bell-line .bell.gather-load .label, .bell-line .bell.clean .label":
+        { display: "none" },
+      ".findings li": { gridTemplateColumns: "1fr", gap: "0" },
+      h1: { fontSize: "26px" },
+      "table.ruled td, table.ruled th": { paddingRight: "8px" },
+      // What can be read on the row's own page too.
+      "table.ruled .on-wide": { display: "none" },
+    },
+    "@media (prefers-reduced-motion: reduce)": {
+      "*": { animation: "none !important", transition: "none !important" },
+    },
+  },
+];

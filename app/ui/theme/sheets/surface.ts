@@ -1,0 +1,34 @@
+import type { Styles } from "./styles";
+
+/** The surface: paper, ink, rules. Screens are sheets; the same marks are printed. */
+export const surface: Styles = [
+  {
+    ":root": { "--gutter": "clamp(16px, 3vw, 40px)" },
+    body: { fontVariantNumeric: "tabular-nums" },
+    "h1, h2, h3": { fontFamily: "heading", fontWeight: 600, lineHeight: 1.15, textWrap: "balance" },
+    h1: { fontSize: "30px" },
+    h2: { fontSize: "22px" },
+    h3: { fontSize: "18px" },
+    ":focus-visible": { outline: "3px solid {colors.accent.solid}", outlineOffset: "2px" },
+    "a.text": {
+      color: "inherit",
+      textDecoration: "underline",
+      textDecorationThickness: "1px",
+      textUnderlineOffset: "3px",
+    },
+    "a.text:hover": { color: "accent.solid" },
+    ".quiet": { color: "fg.muted" },
+    ".small": { fontSize: "15px" },
+    ".needs-you": { color: "accent.solid", fontWeight: 600 },
+    ".vh": {
+      position: "absolute",
+      width: "1px",
+      height: "1px",
+      overflow: "hidden",
+      clipPath: "inset(50%)",
+      whiteSpace: "nowrap",
+    },
+    ".skip": { position: "absolute", left: "-999px" },
+    ".skip:focus": { left: "8px", top: "8px", background: "fg", color: "bg.panel", padding: "10px 14px", zIndex: 20 },
+  },
+];
