@@ -61,6 +61,7 @@ export default [
       route("accounts", "routes/account/accounts.tsx"),
       route("upkeep", "routes/account/upkeep.tsx"),
       route("outbox", "routes/account/outbox.tsx"),
+      route("removed", "routes/classes/removed.tsx"),
     ]),
     ...prefix("classes/:classId", [
       route("teach", "routes/classes/teach.tsx"),

@@ -162,6 +162,8 @@ export interface ClassTable {
   time_zone: string;
   currency: string | null;
   kitchen_id: string;
+  removed_at: Instant | null;
+  removed_by: string | null;
   people: number;
   audience: string;
   minutes: number;

@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { Form, Link, NavLink, Outlet } from "react-router";
+import { Link, NavLink, Outlet, useSubmit } from "react-router";
 import type { Route } from "./+types/framed";
 import { database } from "~/db/client.server";
 import { isBackupLate } from "~/services/backups.server";
@@ -7,7 +7,7 @@ import { accountOf } from "~/services/session.server";
 import { flushEverywhere } from "~/ui/outbox/outbox";
 import { Mark } from "~/ui/sheet/Mark";
 import { Shortcuts } from "~/ui/parts/Shortcuts";
-import { PlainButton } from "~/ui/parts/plain";
+import { MenuAction, MenuLink, MenuRule, MoreMenu } from "~/ui/parts/Menu";
 
 export const loader = async ({ context }: Route.LoaderArgs) => {
   const { name, role } = accountOf(context);
@@ -16,6 +16,7 @@ export const loader = async ({ context }: Route.LoaderArgs) => {
 
 /** The frame of every page but the live screen. */
 export default function Framed({ loaderData }: Route.ComponentProps) {
+  const submit = useSubmit();
   // What was ticked on a screen that was left before it could be sent goes from here.
   useEffect(() => {
     const send = () => void flushEverywhere();
@@ -38,22 +39,23 @@ export default function Framed({ loaderData }: Route.ComponentProps) {
           <NavLink to="/pantry">Pantry</NavLink>
           <NavLink to="/bench">Bench</NavLink>
           <NavLink to="/kitchens">Kitchens</NavLink>
-          {loaderData.role === "lead" ? (
-            <>
-              <NavLink to="/outbox">Outbox</NavLink>
-              <NavLink to="/accounts">Accounts</NavLink>
-              <NavLink to="/upkeep">Backups</NavLink>
-            </>
-          ) : null}
         </nav>
         <div className="who">
-          <NavLink to="/account">
-            {loaderData.name}
-            <span>, {loaderData.role}</span>
-          </NavLink>
-          <Form method="post" action="/sign-out">
-            <PlainButton type="submit">Sign out</PlainButton>
-          </Form>
+          <MoreMenu label={loaderData.name} isWord>
+            <MenuLink to="/account">Your account, {loaderData.role}</MenuLink>
+            {loaderData.role === "lead" ? (
+              <>
+                <MenuLink to="/accounts">Accounts</MenuLink>
+                <MenuLink to="/outbox">Outbox</MenuLink>
+                <MenuLink to="/removed">Removed classes</MenuLink>
+                <MenuLink to="/upkeep">Backups</MenuLink>
+              </>
+            ) : null}
+            <MenuRule />
+            <MenuAction name="sign-out" onSelect={() => void submit(null, { method: "post", action: "/sign-out" })}>
+              Sign out
+            </MenuAction>
+          </MoreMenu>
         </div>
       </header>
       {loaderData.isBackupLate ? (

@@ -19,6 +19,7 @@ import type { DB } from "~/db/schema";
 import { toPlain } from "~/formats/class-file";
 import { canonical, fingerprintOf } from "~/core/plan";
 import type { Photo } from "./photos.server";
+import { withoutHealth } from "./privacy.server";
 
 const uuid = z.uuid();
 export const notFound = (what: string) =>
@@ -167,8 +168,27 @@ export async function changeBrief(classId: string, version: number, brief: Brief
   return changed.numUpdatedRows > 0n;
 }
 
-export const removeClass = async (classId: string): Promise<void> =>
-  void (await database().deleteFrom("class").where("id", "=", classId).execute());
+/**
+ * The same class on another day: brief, recipes as they are in it, kitchen. People come along by name if wanted, as nobody who has
+ * answered yet: what they cannot eat is asked anew, and so is every label.
+ * @param startsAt local date and time. @returns the new class's id.
+ */
+export async function planAgain(
+  { input }: StoredClass,
+  startsAt: string,
+  withPeople: boolean,
+  accountId: string,
+): Promise<string> {
+  const { arrangement, shared: _brought, ...rest } = input;
+  const again: ClassInput = {
+    ...rest,
+    startsAt,
+    people: withPeople ? input.people.map(withoutHealth) : [],
+    labels: [],
+    ...(withPeople && arrangement ? { arrangement } : {}),
+  };
+  return within(database(), (trx) => addClass(trx, again, input.kitchen.id, accountId));
+}
 
 /** Saves one person; with a version, only while it is still the one that was read. */
 export async function savePerson(

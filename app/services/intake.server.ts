@@ -98,7 +98,9 @@ export async function openLink(db: Kysely<DB>, token: string, address: string): 
   const row = /^[A-Za-z0-9_-]{32}$/.test(token)
     ? await db
         .selectFrom("intake_link")
+        .innerJoin("class", "class.id", "intake_link.class_id")
         .select(["class_id", "participant_id", "expires_at"])
+        .where("class.removed_at", "is", null)
         .where("token_hash", "=", digest(token))
         .where("revoked_at", "is", null)
         .where("expires_at", ">", new Date())

@@ -7,6 +7,7 @@ import { classOf, type StoredClass } from "~/db/queries/classes.server";
 import type { DB } from "~/db/schema";
 import { personSchema, readClassFile, writeClassFile } from "~/formats/class-file";
 import type { Account } from "./accounts.server";
+import { emptyBin } from "./bin.server";
 
 /**
  * What of a class an account may see. An assistant needs what each person must avoid, how bad it is and where the medicine is; not
@@ -195,6 +196,7 @@ export async function removeExpired(
     .deleteFrom("removed_person")
     .where("removed_at", "<=", sql<Date>`now() - make_interval(days => ${putBackDays})`)
     .execute();
+  await emptyBin(db);
   const open = await db
     .selectFrom("class")
     .select(["id", "starts_at", "time_zone", "retain_days"])

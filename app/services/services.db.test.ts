@@ -70,6 +70,7 @@ const migrations = [
   "0008-believed-moments",
   "0009-keyed-stamps-and-accounts",
   "0010-altitude",
+  "0011-bin",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

@@ -45,6 +45,7 @@ export async function tripOf(db: Kysely<DB>, classId: string): Promise<Trip> {
       .selectFrom("class")
       .select("id")
       .where((eb) => eb.or([eb("id", "=", leadId), eb("shops_with", "=", leadId)]))
+      .where("removed_at", "is", null)
       .orderBy("starts_at")
       .execute(),
     db.selectFrom("shop_stock").selectAll().where("class_id", "=", leadId).execute(),
@@ -54,6 +55,7 @@ export async function tripOf(db: Kysely<DB>, classId: string): Promise<Trip> {
       .select(["other.id", "other.title", "other.starts_at as startsAt"])
       .where("other.id", "!=", leadId)
       .where("other.shops_with", "is", null)
+      .where("other.removed_at", "is", null)
       // Whoever leads a trip of their own is not taken along with all theirs.
       .where((eb) =>
         eb.not(

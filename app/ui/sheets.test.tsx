@@ -32,10 +32,18 @@ test("a station card says which scoops, how far off, and grams beside", () => {
   const dish = made.dishes.find((one) => one.id === station?.dishId);
   if (!station || !dish) throw new Error("the class has a station");
   const text = said(
-    <StationCard station={station} dish={dish} ingredientName={names.ingredient} people={["Wren"]} stamp="stamp" />,
+    <StationCard
+      station={station}
+      dish={dish}
+      ingredientName={names.ingredient}
+      isEgg={() => false}
+      surfaces={[]}
+      people={["Wren"]}
+      stamp="stamp"
+    />,
   );
   expect(text).toContain("1 1⁄2 × the recipe makes 12 , 12 wanted");
-  expect(text).toMatch(/plain wheat flour 1 cup \+ 1⁄2 cup \+ 1⁄3 cup \+ 2 tsp exact 229 g/);
+  expect(text).toMatch(/plain wheat flour 1 cup \+ 1⁄2 cup \+ 1⁄3 cup \+ 2 tsp 229 g/);
   expect(text).toMatch(/apart, if needed: /);
   expect(text).toContain("Wren");
 });
@@ -54,7 +62,7 @@ test("an amount nobody knows stands out in the kit instead of being left out", (
     })),
   };
   const kit = plan(broken).stations[0]?.kit ?? [];
-  expect(markup(<KitTable kit={kit} ingredientName={names.ingredient} />)).toMatch(
+  expect(markup(<KitTable kit={kit} ingredientName={names.ingredient} isEgg={() => false} />)).toMatch(
     /class="needs-you">amount not known/,
   );
 });
@@ -203,7 +211,9 @@ test("a recipe is a page: lines by bowl, steps in order with their cautions, hea
 
 test("numbers follow the reader's locale", () => {
   const kit = made.stations[0]?.kit ?? [];
-  expect(said(<KitTable kit={kit} ingredientName={names.ingredient} />, { locale: "de-DE" })).toContain("2,3 g");
+  expect(
+    said(<KitTable kit={kit} ingredientName={names.ingredient} isEgg={() => false} />, { locale: "de-DE" }),
+  ).toContain("2,3 g");
 });
 
 describe("the batter book's sheets", () => {

@@ -222,8 +222,8 @@ export function layoutOf(size: SurfaceSize, diameterCm: number, most: number = m
   return best.slice(0, most);
 }
 
-/** Counts by surface, as neither changes while a brief is typed and a timeline asks at every load. */
-const known = new WeakMap<SurfaceSize, Map<string, number>>();
+/** Layouts by surface, as neither changes while a brief is typed and a timeline asks at every load. */
+const known = new WeakMap<SurfaceSize, Map<string, readonly Centre[]>>();
 
 /** A surface as middles of pieces see it: the gap is kept between pieces, not to the rim, so the rim stands back by half of it. */
 export const withRim = (size: SurfaceSize): SurfaceSize =>
@@ -232,14 +232,22 @@ export const withRim = (size: SurfaceSize): SurfaceSize =>
     : { kind: "rect", widthCm: size.widthCm + pieceGapCm, depthCm: size.depthCm + pieceGapCm };
 
 /**
- * How many pieces of a diameter fit on a surface with {@link pieceGapCm} between them, at most `most`. A piece as wide as its pan
- * fits; 0 when not even one does.
+ * Where pieces of a diameter lie on a surface with {@link pieceGapCm} between them, at most `most`, in cm from its middle. A piece as
+ * wide as its pan fits; none when not even one does.
  */
-export function piecesOn(size: SurfaceSize, pieceDiameterCm: number, most: number = mostPieces): number {
-  const counts = known.get(size) ?? new Map<string, number>();
-  known.set(size, counts);
+export function piecesLaidOut(
+  size: SurfaceSize,
+  pieceDiameterCm: number,
+  most: number = mostPieces,
+): readonly Centre[] {
+  const layouts = known.get(size) ?? new Map<string, readonly Centre[]>();
+  known.set(size, layouts);
   const key = `${pieceDiameterCm} ${most}`;
-  const count = counts.get(key) ?? layoutOf(withRim(size), pieceDiameterCm + pieceGapCm, most).length;
-  counts.set(key, count);
-  return count;
+  const layout = layouts.get(key) ?? layoutOf(withRim(size), pieceDiameterCm + pieceGapCm, most);
+  layouts.set(key, layout);
+  return layout;
 }
+
+/** How many pieces of a diameter fit on a surface, at most `most`. */
+export const piecesOn = (size: SurfaceSize, pieceDiameterCm: number, most: number = mostPieces): number =>
+  piecesLaidOut(size, pieceDiameterCm, most).length;

@@ -6,3 +6,4 @@ export * from "./write";
 export * from "./rounding";
 export * from "./scoops";
 export * from "./joint";
+export * from "./drawn";

@@ -10,6 +10,7 @@ import * as putBackAndCurrency from "./0007-put-back-and-currency";
 import * as believedMoments from "./0008-believed-moments";
 import * as keyedStampsAndAccounts from "./0009-keyed-stamps-and-accounts";
 import * as altitude from "./0010-altitude";
+import * as bin from "./0011-bin";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -26,6 +27,7 @@ const provider: MigrationProvider = {
     "0008-believed-moments": believedMoments,
     "0009-keyed-stamps-and-accounts": keyedStampsAndAccounts,
     "0010-altitude": altitude,
+    "0011-bin": bin,
   }),
 };
 

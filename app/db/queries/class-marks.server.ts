@@ -18,7 +18,7 @@ export async function marksOf(db: Kysely<DB>, classIds: readonly string[]): Prom
       ${sql.join(tablesOfKitchen.map((table) => rowsOf(table, sql`kitchen_id = class.kitchen_id`)))},
       ${rowsOf("recipe_standing", ofItsRecipes)}, ${rowsOf("recipe_revision", ofItsRecipes)})) as mark
     from class left join account on account.id = class.updated_by cross join shared
-    where class.id in (${sql.join([...classIds])})`.execute(db);
+    where class.removed_at is null and class.id in (${sql.join([...classIds])})`.execute(db);
   return new Map(rows.rows.map((row) => [row.id, row.mark]));
 }
 

@@ -107,6 +107,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
     .selectAll("class")
     .select("account.name as updated_by_name")
     .where("class.id", "in", classIds)
+    .where("class.removed_at", "is", null)
     .orderBy("starts_at")
     .execute();
   if (rows.length === 0) return [];
@@ -327,6 +328,7 @@ export async function countClasses(db: Kysely<DB>, day: string, find = ""): Prom
       eb.fn.countAll<number>().filterWhere("starts_at", ">=", day).as("from"),
       eb.fn.countAll<number>().filterWhere("starts_at", "<", day).as("before"),
     ])
+    .where("removed_at", "is", null)
     .$if(find !== "", (query) => query.where("title", "ilike", partOf(find)))
     .executeTakeFirstOrThrow();
 }
@@ -371,6 +373,7 @@ export async function classCards(db: Kysely<DB>, { side, day, page, perPage, fin
         .as("unanswered"),
     ])
     .where("starts_at", isAhead ? ">=" : "<", day)
+    .where("class.removed_at", "is", null)
     .$if(find !== "", (query) => query.where("class.title", "ilike", partOf(find)))
     .orderBy("starts_at", isAhead ? "asc" : "desc")
     .orderBy("class.id", isAhead ? "asc" : "desc")

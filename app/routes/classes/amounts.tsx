@@ -4,12 +4,26 @@ import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { subjectsOf } from "~/ui/words/findings";
 import { day, grams, list, number, scoop } from "~/ui/format/format";
-import { KitTable, StationCard } from "~/ui/kit/StationCard";
+import type { Surface } from "~/core/gear";
+import type { Timeline } from "~/core/schedule";
+import { Defs } from "~/ui/draw/Defs";
+import { type CardSurface, KitTable, StationCard } from "~/ui/kit/StationCard";
 import { TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { measuringSetOf, scoopName } from "~/core/quantity";
 import { Heads } from "~/ui/sheet/Heads";
+
+/** What a station cooks on, by kind: from its loads on the timeline, wherever they really happen. */
+function surfacesAt(timeline: Timeline, surfaces: readonly Surface[], stationId: string): CardSurface[] {
+  const loads = timeline.tasks.filter((task) => task.stationId === stationId && task.kind === "load");
+  return surfaces.flatMap((surface) => {
+    const units = timeline.units.filter((unit) => unit.surfaceId === surface.id).map((unit) => unit.id);
+    const here = loads.filter((task) => task.surfaceId !== null && units.includes(task.surfaceId));
+    const pieces = Math.max(0, ...here.map((task) => task.pieces ?? 0));
+    return here.length === 0 ? [] : [{ surface, name: surface.name.toLowerCase(), loads: here.length, pieces }];
+  });
+}
 
 /** Amounts once, for everything: a card per station, then the sums. */
 export default function Amounts() {
@@ -19,6 +33,8 @@ export default function Amounts() {
   const counted = countedIn(plan);
   const set = measuringSetOf(input.brief.measuringSetId);
   const missing = set.scoops.filter((one) => input.brief.missingScoops.includes(scoopName(one)));
+  const isEgg = (id: string) => input.pantry.find((one) => one.id === id)?.role === "egg";
+  const surfacesOf = (stationId: string) => surfacesAt(plan.timeline, input.kitchen.surfaces, stationId);
   const stamp = `${input.title}, ${day(input.startsAt, locale)}. Computed from ${standings.amounts.seal}.`;
   return (
     <>
@@ -50,6 +66,7 @@ export default function Amounts() {
           No stations yet: the brief says {input.brief.people} people and {input.dishes.length} recipes.
         </p>
       ) : null}
+      <Defs />
       <div className="cards">
         {plan.stations.map((station) => {
           const dish = plan.dishes.find((one) => one.id === station.dishId);
@@ -59,6 +76,8 @@ export default function Amounts() {
               station={station}
               dish={dish}
               ingredientName={names.ingredient}
+              isEgg={isEgg}
+              surfaces={surfacesOf(station.id)}
               people={station.people.flatMap((id) => nameOf.get(id) ?? [])}
               stamp={stamp}
             />
@@ -70,7 +89,7 @@ export default function Amounts() {
               <h3>Your own bowl</h3>
               <span>for the demonstration</span>
             </div>
-            <KitTable kit={plan.demoKit} ingredientName={names.ingredient} />
+            <KitTable kit={plan.demoKit} ingredientName={names.ingredient} isEgg={isEgg} />
           </section>
         ) : null}
         {plan.spareKit.length > 0 ? (
@@ -79,7 +98,7 @@ export default function Amounts() {
               <h3>Spare kit</h3>
               <span>for the bowl that goes on the floor</span>
             </div>
-            <KitTable kit={plan.spareKit} ingredientName={names.ingredient} />
+            <KitTable kit={plan.spareKit} ingredientName={names.ingredient} isEgg={isEgg} />
           </section>
         ) : null}
         <section>

@@ -1,5 +1,5 @@
 import { useMemo, useState } from "react";
-import { Form, Outlet, data, redirect, useLocation } from "react-router";
+import { Outlet, data, redirect, useLocation } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/class";
 import type { ClassContext } from "./class-context";
@@ -13,25 +13,25 @@ import {
   auditLook,
   classOnce,
   classOr404,
-  removeClass,
+  planAgain,
   sealsNow,
   settle,
   stampsOf,
   unsettle,
 } from "~/services/classes.server";
+import { removeClass } from "~/services/bin.server";
 import { signAllergies } from "~/services/decisions.server";
 import { eventsOf } from "~/services/live.server";
 import { asSeenBy, lookAt, withoutAnyHealth } from "~/services/privacy.server";
 import { accountOf, requireLead } from "~/services/session.server";
+import { ClassMenu } from "~/ui/class/ClassMenu";
 import { Stages } from "~/ui/class/Stages";
-import { day, dayAndTime } from "~/ui/format/format";
+import { day, people, shortMoment } from "~/ui/format/format";
 import { createDraftStore } from "~/ui/brief/draft-store";
 import { DraftBellLine } from "~/ui/brief/DraftBellLine";
-import { FileLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { useNonce } from "~/ui/sheet/nonce";
 import { namesOf } from "~/ui/words/findings";
-import { Fold, FoldTitle, PlainButton } from "~/ui/parts/plain";
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const stored = await classOnce(context, params.classId);
@@ -79,6 +79,7 @@ const formSchema = z.discriminatedUnion("intent", [
   z.looseObject({ intent: z.literal("settle"), stage: z.enum(stages) }),
   z.object({ intent: z.literal("unsettle"), stage: z.enum(stages) }),
   z.object({ intent: z.literal("remove") }),
+  z.object({ intent: z.literal("again"), date: z.iso.date(), people: z.literal("on").optional() }),
 ]);
 
 /** Settles and opens stages, and removes the class. */
@@ -90,8 +91,14 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const account = accountOf(context);
   if (form.data.intent === "remove") {
     requireLead(context);
-    await removeClass(params.classId);
-    return redirect("/");
+    await removeClass(database(), params.classId, account.id);
+    return redirect(`/?removed=${params.classId}`);
+  }
+  if (form.data.intent === "again") {
+    requireLead(context);
+    const startsAt = `${form.data.date}T${input.startsAt.slice(11)}`;
+    const again = await planAgain(await classOr404(params.classId), startsAt, form.data.people === "on", account.id);
+    return redirect(`/classes/${again}/brief`);
   }
   const { stage } = form.data;
   if (stage === "allergies") requireLead(context);
@@ -148,6 +155,15 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
     startedAt === undefined
       ? {}
       : Object.fromEntries(Object.entries(live.rung).map(([id, at]) => [id, (at - startedAt) / 60_000]));
+  // On the log the line stands with what happened under it; on the timeline whole; elsewhere as a strip in the head.
+  const isFoldable = !isOnLog && pathname !== `${base}/timeline`;
+  const line = {
+    isFoldable,
+    drawn:
+      isOnLog && startedAt !== undefined ? null : (
+        <DraftBellLine drafts={drafts} saved={saved} rung={rung} isFoldable={isFoldable} />
+      ),
+  };
   return (
     <>
       <title>{`${input.title} · Apron Bell`}</title>
@@ -156,39 +172,18 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
         nonce={nonce}
       >{`@page { @bottom-left { content: ${cssText(`${input.title}, ${day(input.startsAt, locale)}`)}; font-family: sans-serif; font-size: 9pt; } }`}</style>
       <div className="class-head">
-        <h1>{input.title}</h1>
-        <span className="when">
-          {dayAndTime(input.startsAt, input.timeZone, locale)}, {input.kitchen.name}, {input.brief.people} people
-        </span>
-        <div className="tools small">
-          {isLead ? <FileLink href={`${base}/class-file.json`}>Class file</FileLink> : null}
-          <FileLink href={`${base}/timeline.ics`}>Calendar</FileLink>
-          {isLead ? (
-            <Fold>
-              <FoldTitle>Remove</FoldTitle>
-              <Form method="post" action={base}>
-                <PlainButton
-                  className="text"
-                  type="submit"
-                  name="intent"
-                  value="remove"
-                  style={{ minHeight: 44, textDecoration: "underline" }}
-                >
-                  Remove this class for good
-                </PlainButton>
-              </Form>
-            </Fold>
-          ) : null}
+        <div className="class-title">
+          <h1>{input.title}</h1>
+          <span className="when">
+            {shortMoment(input.startsAt, input.timeZone, locale)} · {input.kitchen.name} · {people(input.brief.people)}
+          </span>
+        </div>
+        {line.isFoldable ? <div className="class-line">{line.drawn}</div> : null}
+        <div className="tools">
+          <ClassMenu base={base} title={input.title} startsAt={input.startsAt} isLead={isLead} />
         </div>
       </div>
-      {isOnLog && startedAt !== undefined ? null : (
-        <DraftBellLine
-          drafts={drafts}
-          saved={saved}
-          rung={rung}
-          isFoldable={!isOnLog && pathname !== `${base}/timeline`}
-        />
-      )}
+      {line.isFoldable ? null : line.drawn}
       <Stages base={base} marks={standings} />
       <Outlet context={context} />
     </>

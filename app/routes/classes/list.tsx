@@ -5,8 +5,10 @@ import type { Route } from "./+types/list";
 import { database } from "~/db/client.server";
 import { cleanText } from "~/formats/text";
 import { type ClassCard, classCards, countClasses } from "~/db/queries/classes.server";
-import { day, minutes } from "~/ui/format/format";
+import { day, minutes, people, wallTime } from "~/ui/format/format";
+import { removedClasses } from "~/services/bin.server";
 import { Secondary, TextLink } from "~/ui/parts/fields";
+import { Hidden } from "~/ui/parts/plain";
 import { useLocale } from "~/ui/sheet/locale";
 
 const perPage = 25;
@@ -32,7 +34,16 @@ export async function loader({ request }: Route.LoaderArgs) {
     classCards(db, { side: "from", day, page: pages.ahead, perPage, find }),
     classCards(db, { side: "before", day, page: pages.behind, perPage, find }),
   ]);
-  return { ahead, behind, count, pages, find, today: day };
+  const removed = asked.get("removed");
+  return {
+    ahead,
+    behind,
+    count,
+    pages,
+    find,
+    today: day,
+    removed: removed === null ? undefined : (await removedClasses(db)).find((one) => one.id === removed),
+  };
 }
 
 interface PagesProps {
@@ -105,7 +116,7 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
                 <td>
                   <b>{day(card.startsAt, locale)}</b>
                   <div className="quiet">
-                    {card.startsAt.slice(11)}, {minutes(card.minutes, locale)}
+                    {wallTime(card.startsAt, locale)}, {minutes(card.minutes, locale)}
                   </div>
                 </td>
                 <td>
@@ -120,7 +131,7 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
                 </td>
                 <td>
                   {card.recipes ?? <span className="needs-you">no recipe yet</span>}
-                  <div className="quiet">{card.people} people</div>
+                  <div className="quiet">{people(card.people)}</div>
                 </td>
                 <td className={asks ? "needs-you" : "quiet"}>{text}</td>
                 <td className="n">
@@ -141,7 +152,7 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
 
 /** Classes by what they ask for: today, ahead, behind. */
 export default function ClassList({ loaderData }: Route.ComponentProps) {
-  const { ahead, behind, count, pages, find, today } = loaderData;
+  const { ahead, behind, count, pages, find, today, removed } = loaderData;
   const dayOf = (card: ClassCard) => card.startsAt.slice(0, 10);
   return (
     <>
@@ -155,6 +166,13 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
           <TextLink to="/classes/import">Bring in a class file</TextLink>
         </div>
       </div>
+      {removed ? (
+        <Form method="post" action="/removed" className="saved actions" role="status">
+          <Hidden name="classId" value={removed.id} />
+          <span>“{removed.title}” is removed.</span>
+          <Secondary>Put it back</Secondary>
+        </Form>
+      ) : null}
       <Form method="get" className="actions" role="search" style={{ marginBottom: 18 }}>
         <Input
           key={find}

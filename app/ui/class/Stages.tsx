@@ -18,6 +18,22 @@ export interface StageMark {
   readonly questions: number;
 }
 
+/** Where a stage stands, as a shape: a filled round with a tick, an open one, a broken one, or how many things want a look. */
+function StageShape({ state, asks, questions }: StageMark & { asks: boolean }) {
+  return (
+    <svg className={`shape ${state}${asks ? " asks" : ""}`} viewBox="0 0 20 20" aria-hidden="true">
+      <circle cx="10" cy="10" r={asks ? 10 : 7} />
+      {asks ? (
+        <text x="10" y="14.5" textAnchor="middle">
+          {questions > 9 ? "9+" : questions}
+        </text>
+      ) : state === "settled" ? (
+        <path d="M6.5 10.3l2.4 2.4 4.6-5" />
+      ) : null}
+    </svg>
+  );
+}
+
 /** The stages in the order of the work, each with where it stands. Any stage at any time. */
 export function Stages({ base, marks }: { base: string; marks: Readonly<Record<Stage, StageMark>> }) {
   const place = useLocation()
@@ -33,7 +49,7 @@ export function Stages({ base, marks }: { base: string; marks: Readonly<Record<S
   return (
     <nav aria-label="Stages of the class">
       <ol className="stages" ref={strip}>
-        {stages.map((stage, index) => {
+        {stages.map((stage) => {
           const { state, questions } = marks[stage];
           const asks = state === "open" && questions > 0;
           return (
@@ -44,12 +60,11 @@ export function Stages({ base, marks }: { base: string; marks: Readonly<Record<S
                   place === stage || (place !== undefined && alsoAt[stage]?.includes(place)) ? "page" : undefined
                 }
               >
-                <span className="name">
-                  {index + 1} {stageWords[stage]}
-                </span>
+                <StageShape state={state} asks={asks} questions={questions} />
+                <span className="name">{stageWords[stage]}</span>
                 <span className={`state ${state}${asks ? " asks" : ""}`}>
                   {stageStateWords[state]}
-                  {asks ? ` · ${questions} to look at` : ""}
+                  {asks ? `, ${questions} to look at` : ""}
                 </span>
               </Link>
             </li>

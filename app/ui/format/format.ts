@@ -67,6 +67,9 @@ export function volume(ml: number, locale: string): string {
   return ml >= 1000 ? `${number(ml / 1000, locale, 2)}${thin}l` : `${number(ml, locale, ml < 10 ? 1 : 0)}${thin}ml`;
 }
 
+/** "1 person", "14 people". */
+export const people = (count: number): string => (count === 1 ? "1 person" : `${count} people`);
+
 /** "½ cup": one scoop by its size. */
 export const scoop = ({ size, unit }: Scoop, locale: string): string =>
   `${fraction(size, locale)}${thin}${nameOfUnit(unit, toNumber(size))}`;
@@ -145,6 +148,15 @@ export const dayAndTime = (startsAt: string, timeZone: string, locale: string): 
     ...clockOf(locale),
     timeZone,
   }).format(instantOf(startsAt, timeZone, 0));
+
+/** The hour and minute of a local date and time, wherever that is: "9:30 AM", "09:30". */
+export const wallTime = (startsAt: string, locale: string): string => clock(startsAt, "UTC", 0, locale);
+
+/** "Sat 28 Nov, 09:30" */
+export const shortMoment = (startsAt: string, timeZone: string, locale: string): string =>
+  dateFormat(locale, { weekday: "short", day: "numeric", month: "short", ...clockOf(locale), timeZone }).format(
+    instantOf(startsAt, timeZone, 0),
+  );
 
 export const day = (startsAt: string, locale: string): string =>
   dateFormat(locale, { weekday: "short", day: "numeric", month: "short", year: "numeric", timeZone: "UTC" }).format(

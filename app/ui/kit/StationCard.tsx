@@ -1,11 +1,15 @@
+import type { Surface } from "~/core/gear";
 import type { DishPlan, StationPlan } from "~/core/plan";
 import { type KitLine, inBowlOrder, tareReadings } from "~/core/kit";
 import { type Recipe, bowls } from "~/core/recipe";
 import { type Ratio, isZero, toScaleGrams } from "~/core/quantity";
-import { drift, fraction } from "~/ui/format/format";
+import { drift, fraction, people as peopleOf } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { Grams, PutOutText } from "~/ui/sheet/Quantity";
-import { bowlWords } from "~/ui/words/en";
+import { BowlDrawing, TakeDrawing } from "~/ui/draw/TakeDrawing";
+import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
+import { bowlWords, hazardWords } from "~/ui/words/en";
+import { sayPiece } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
 import { Fold, FoldTitle } from "~/ui/parts/plain";
 
@@ -81,34 +85,41 @@ export function TareCard({
   );
 }
 
-/** The lines of one kit: scoops for the spoons at the station, the error they make, grams beside. */
-export function KitTable({
-  kit,
-  ingredientName,
-  caption,
-  basis,
-}: {
-  kit: readonly KitLine[];
-  ingredientName: (id: string) => string;
-  caption?: string;
-  /** What each line was multiplied by, to be printed behind it. */
-  basis?: Basis;
-}) {
+/** How far the spoons are off, where that is more than a hair. */
+function OffBy({ line }: { line: KitLine }) {
   const locale = useLocale();
+  const scoops = line.main?.scoops;
+  if (!scoops) return null;
+  const off = drift(scoops.error, locale);
+  return off === "" ? null : (
+    <span className={scoops.isWithin ? "quiet" : "needs-you"}>
+      {" "}
+      ({off}
+      {scoops.isWithin ? "" : " by spoon"})
+    </span>
+  );
+}
+
+interface KitProps {
+  readonly kit: readonly KitLine[];
+  readonly ingredientName: (id: string) => string;
+  readonly isEgg: (id: string) => boolean;
+  readonly caption?: string;
+  /** What each line was multiplied by; said where it is not the batch. */
+  readonly basis?: Basis;
+}
+
+/** The lines of one kit by bowl: drawn as cups and spoons, in words, and in grams, with a box to tick on paper. */
+export function KitTable({ kit, ingredientName, isEgg, caption, basis }: KitProps) {
   return (
-    <table className="ruled">
+    <table className="ruled kit-table">
       {caption ? <caption>{caption}</caption> : null}
-      <thead>
+      <thead className="vh">
         <tr>
+          <th scope="col">To take</th>
           <th scope="col">What</th>
-          <th scope="col">By spoon and cup</th>
-          <th scope="col" className="n">
-            Off by
-          </th>
-          <th scope="col" className="n">
-            By scale
-          </th>
-          {basis ? <th scope="col">Grown</th> : null}
+          <th scope="col">By scale</th>
+          <th scope="col">Done</th>
         </tr>
       </thead>
       {bowls.map((bowl) => {
@@ -117,28 +128,36 @@ export function KitTable({
         return (
           <tbody key={bowl}>
             <tr className="is-group">
-              <th scope="rowgroup" colSpan={basis ? 5 : 4}>
-                {bowlWords[bowl]}
+              <th scope="rowgroup" colSpan={4}>
+                <BowlDrawing bowl={bowl} /> {bowlWords[bowl]}
               </th>
             </tr>
             {lines.map((line) => (
               <tr key={line.lineId} className={line.kind === "unknown" ? "needs" : undefined}>
                 <td>
-                  {ingredientName(line.ingredientId)}
-                  {line.isOptional ? <span className="quiet"> (optional)</span> : null}
-                  {line.note ? <span className="quiet">, {line.note}</span> : null}
+                  <div className="take" aria-hidden="true">
+                    <TakeDrawing line={line} isEgg={isEgg(line.ingredientId)} />
+                  </div>
                 </td>
                 <td>
-                  <Scoops line={line} />
-                  {line.apart ? (
-                    <div className="small">
-                      {line.kind === "hold-back" ? "kept back: " : "apart, if needed: "}
-                      <PutOutText of={line.apart} />
-                    </div>
-                  ) : null}
-                </td>
-                <td className={`n${line.main?.scoops && !line.main.scoops.isWithin ? " needs-you" : " quiet"}`}>
-                  {line.main?.scoops ? drift(line.main.scoops.error, locale) || "exact" : ""}
+                  <b>{ingredientName(line.ingredientId)}</b>
+                  {line.isOptional ? <span className="quiet"> (optional)</span> : null}
+                  {line.note ? <span className="quiet">, {line.note}</span> : null}
+                  <div className="in-words">
+                    <Scoops line={line} />
+                    <OffBy line={line} />
+                    {basis && (line.kind === "per-load" || line.kind === "per-piece" || line.isEased) ? (
+                      <span className="quiet">
+                        , <Grown line={line} basis={basis} />
+                      </span>
+                    ) : null}
+                    {line.apart ? (
+                      <>
+                        ; {line.kind === "hold-back" ? "kept back: " : "apart, if needed: "}
+                        <PutOutText of={line.apart} />
+                      </>
+                    ) : null}
+                  </div>
                 </td>
                 <td className="n">
                   {line.main?.onScale && !isZero(line.main.amount.value) ? (
@@ -148,15 +167,13 @@ export function KitTable({
                   )}
                   {line.apart?.onScale ? (
                     <div className="small">
-                      <Grams value={line.apart.onScale.shown} />
+                      + <Grams value={line.apart.onScale.shown} />
                     </div>
                   ) : null}
                 </td>
-                {basis ? (
-                  <td className="quiet small">
-                    <Grown line={line} basis={basis} />
-                  </td>
-                ) : null}
+                <td>
+                  <span className="paper-box" />
+                </td>
               </tr>
             ))}
           </tbody>
@@ -166,44 +183,104 @@ export function KitTable({
   );
 }
 
+/** A surface a station cooks on. */
+export interface CardSurface {
+  readonly surface: Surface;
+  readonly name: string;
+  readonly loads: number;
+  /** The most pieces of one load. */
+  readonly pieces: number;
+}
+
 interface Props {
   readonly station: StationPlan;
   readonly dish: DishPlan;
   readonly ingredientName: (id: string) => string;
+  readonly isEgg: (id: string) => boolean;
   readonly people: readonly string[];
+  readonly surfaces: readonly CardSurface[];
   readonly stamp: string;
 }
 
-/** The card on a station's table. */
-export function StationCard({ station, dish, ingredientName, people, stamp }: Props) {
+/** What is done with it, in order, each caution at the first step it belongs to. */
+const Steps = ({ recipe: { steps } }: { recipe: Recipe }) => (
+  <ol className="card-steps">
+    {steps.map((step, index) => (
+      <li key={step.id}>
+        {step.text}
+        {step.hazards
+          .filter((hazard) => !steps.slice(0, index).some((before) => before.hazards.includes(hazard)))
+          .map((hazard) => (
+            <span className="caution" key={hazard}>
+              {hazardWords[hazard]}
+            </span>
+          ))}
+      </li>
+    ))}
+  </ol>
+);
+
+/** The card on a station's table: what to take, who is there, what lies on the griddle, what to do. */
+export function StationCard({ station, dish, ingredientName, isEgg, people, surfaces, stamp }: Props) {
   const locale = useLocale();
+  const { scale, loads } = station;
   return (
-    <section aria-label={`Station ${station.name}`}>
+    <section aria-label={`Station ${station.name}`} className="station-card">
       <div className="card-head">
         <h3>{station.name}</h3>
         <span>
           {dish.recipe.title}
           {dish.variantName ? <b>, {dish.variantName.toLowerCase()}</b> : null}
         </span>
-        <span className="n">{station.size} people</span>
+        <span className="n">
+          <b>{fraction(scale.factor, locale)} ×</b> the recipe makes <b>{scale.piecesMade}</b>, {scale.piecesWanted}{" "}
+          wanted; {loads} {loads === 1 ? "load" : "loads"}
+        </span>
       </div>
-      <p style={{ padding: "6px 0 8px" }}>
-        <b>{fraction(station.scale.factor, locale)}</b> × the recipe makes <b>{station.scale.piecesMade}</b>,{" "}
-        {station.scale.piecesWanted} wanted; {station.loads} {station.loads === 1 ? "load" : "loads"}.
-        {people.length > 0 ? <span className="quiet"> {people.join(", ")}</span> : null}
-      </p>
-      <KitTable
-        kit={station.kit}
-        ingredientName={ingredientName}
-        basis={{ factor: station.scale.factor, loads: station.loads, pieces: station.scale.piecesMade }}
-      />
-      <Fold className="tare">
-        <FoldTitle>Weigh it in one bowl</FoldTitle>
-        <TareCard kit={station.kit} recipe={dish.recipe} ingredientName={ingredientName} />
-      </Fold>
-      <p className="print-only small" style={{ paddingTop: 6 }}>
-        {stamp}
-      </p>
+      <div className="card-body">
+        <div>
+          <KitTable
+            kit={station.kit}
+            ingredientName={ingredientName}
+            isEgg={isEgg}
+            basis={{ factor: scale.factor, loads, pieces: scale.piecesMade }}
+          />
+          <Fold className="tare">
+            <FoldTitle>Weigh it in one bowl</FoldTitle>
+            <TareCard kit={station.kit} recipe={dish.recipe} ingredientName={ingredientName} />
+          </Fold>
+        </div>
+        <div className="card-side">
+          <h4>At this table</h4>
+          {people.length > 0 ? (
+            <ul className="names">
+              {people.map((name) => (
+                <li key={name}>{name}</li>
+              ))}
+            </ul>
+          ) : (
+            <p className="quiet">{peopleOf(station.size)}, not named yet</p>
+          )}
+          {surfaces.map(({ surface, name, loads: often, pieces }) => (
+            <div key={name}>
+              <h4>On the {name}</h4>
+              <div className="card-surface">
+                <SurfaceDrawing surface={surface} recipe={dish.recipe} pieces={pieces} />
+                <p>
+                  <b>
+                    {pieces} at a time, {often} {often === 1 ? "load" : "loads"}
+                  </b>
+                  <br />
+                  <span className="quiet">{sayPiece(dish.recipe, locale)}</span>
+                </p>
+              </div>
+            </div>
+          ))}
+          <h4>In this order</h4>
+          <Steps recipe={dish.recipe} />
+        </div>
+      </div>
+      <p className="print-only small">{stamp}</p>
     </section>
   );
 }

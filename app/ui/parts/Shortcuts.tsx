@@ -1,67 +1,53 @@
-import { useEffect, useRef } from "react";
+import { useEffect } from "react";
 import { useLocation, useNavigate } from "react-router";
 import { stages } from "~/core/plan";
 import { stageWords } from "~/ui/words/en";
-import { Secondary } from "./fields";
+import { Ask } from "./Ask";
+import { useOpening } from "./Menu";
 
 /** Keys for the desk: the stages of the open class by number, a new class, and this sheet on "?". */
 export function Shortcuts() {
-  const dialog = useRef<HTMLDialogElement>(null);
+  const { isOpen, open, close } = useOpening();
   const navigate = useNavigate();
   const base = /^\/classes\/[0-9a-f-]{36}/.exec(useLocation().pathname)?.[0];
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       const isTyping = event.target instanceof HTMLElement && event.target.closest("input, textarea, select");
-      if (isTyping || event.ctrlKey || event.metaKey || event.altKey || dialog.current?.open) return;
+      const isAsked = document.querySelector("[role=dialog], [role=menu]") !== null;
+      if (isTyping || event.ctrlKey || event.metaKey || event.altKey || isAsked) return;
       const stage = stages[Number(event.key) - 1];
-      if (event.key === "?") dialog.current?.showModal();
+      if (event.key === "?") open();
       else if (event.key === "n") void navigate("/classes/new");
       else if (event.key === "c") void navigate("/");
       else if (stage && base) void navigate(`${base}/${stage}`);
     };
     addEventListener("keydown", press);
     return () => removeEventListener("keydown", press);
-  }, [navigate, base]);
+  }, [navigate, base, open]);
+  const keys: readonly (readonly [string, string])[] = [
+    ["?", "this sheet"],
+    ["c", "all classes"],
+    ["n", "a new class"],
+    ...stages.map((stage, index) => [String(index + 1), stageWords[stage]] as const),
+  ];
   return (
-    <dialog ref={dialog} className="keys-sheet" aria-labelledby="keys-title">
-      <h2 id="keys-title">Keys</h2>
+    <Ask isOpen={isOpen} onClose={close} title="Keys" wayOut="Close">
       <table className="ruled">
         <tbody>
-          <tr>
-            <td>
-              <b>?</b>
-            </td>
-            <td>this sheet</td>
-          </tr>
-          <tr>
-            <td>
-              <b>c</b>
-            </td>
-            <td>all classes</td>
-          </tr>
-          <tr>
-            <td>
-              <b>n</b>
-            </td>
-            <td>a new class</td>
-          </tr>
-          {stages.map((stage, index) => (
-            <tr key={stage}>
+          {keys.map(([key, what]) => (
+            <tr key={key}>
               <td>
-                <b>{index + 1}</b>
+                <b>{key}</b>
               </td>
-              <td>{stageWords[stage]}</td>
+              <td>{what}</td>
             </tr>
           ))}
         </tbody>
       </table>
-      <p className="quiet small" style={{ padding: "10px 0" }}>
+      <p className="quiet small">
         On the live screen: space rings the next bell, u takes the last one back, d adds two minutes, b turns bright or
         dark.
       </p>
-      <form method="dialog">
-        <Secondary>Close</Secondary>
-      </form>
-    </dialog>
+    </Ask>
   );
 }

@@ -75,8 +75,8 @@ function rowsOf(bells: readonly Bell[], scale: number): { row: number; flip: boo
   });
 }
 
-/** The room a time needs on one row, in percent of a line as wide as a desk's and as a phone's. */
-const timeWidth = { desk: 4.6, phone: 15 } as const;
+/** The room a time needs on one row, in percent of the strip in a desk's head and of a phone's. */
+const timeWidth = { desk: 8.5, phone: 15 } as const;
 
 /** The bells whose time finds room beside the one before, on one row. */
 function timesThatFit(bells: readonly Bell[], scale: number, width: number): ReadonlySet<string> {

@@ -2,6 +2,7 @@ import type { FloorKind, GearWay, LampMeaning, LoadLayer, Coating } from "~/core
 import { type Container, type ContainerGroup, type Content, putOut } from "~/core/kit";
 import { type AllergenMark, type ClassContainer, type ContentChange, type Place, keepsHours } from "~/core/pack";
 import type { PrepTask } from "~/core/prep";
+import type { Recipe } from "~/core/recipe";
 import { isWhole, toScaleGrams } from "~/core/quantity";
 import type { Section, ShoppingLine, StockUnit } from "~/core/shop";
 import { amount, fraction, grams, list, minutes, number, sayPutOut, thin, volume } from "~/ui/format/format";
@@ -57,6 +58,14 @@ export const layerWords: Readonly<Record<LoadLayer, string>> = {
   cold: "Cold boxes",
   "first-hand": "At hand first",
 };
+
+/** "11 cm across; 2½ min, turn once, 1½ min": how one piece is cooked. */
+export function sayPiece({ pieceDiameterCm, heat }: Pick<Recipe, "pieceDiameterCm" | "heat">, locale: string): string {
+  const sides = [heat.side1.likely, heat.side2?.likely ?? 0]
+    .filter((each) => each > 0)
+    .map((each) => minutes(each, locale));
+  return `${number(pieceDiameterCm, locale, 1)}${thin}cm across; ${sides.join(", turn once, ")}`;
+}
 
 /** "500 ml bag", "2 egg boxes", "3 sachets". */
 export function containerName(container: Pick<Container, "kind" | "sizeMl" | "count" | "contents">): string {

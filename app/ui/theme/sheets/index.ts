@@ -1,6 +1,8 @@
 import { surface } from "./surface";
 import { frame } from "./frame";
 import { classHead } from "./class-head";
+import { parts } from "./parts";
+import { drawings } from "./drawings";
 import { bellLine } from "./bell-line";
 import { tables } from "./tables";
 import { findings } from "./findings";
@@ -21,6 +23,7 @@ import type { Styles } from "./styles";
 /** The styles of everything that is drawn, in the order in which one may stand above another. */
 export const sheets: Styles = [
   ...surface,
+  ...parts,
   ...frame,
   ...classHead,
   ...bellLine,
@@ -30,6 +33,7 @@ export const sheets: Styles = [
   ...forms,
   ...recipe,
   ...cards,
+  ...drawings,
   ...lanes,
   ...book,
   ...people,

@@ -1,0 +1,77 @@
+import { Form } from "react-router";
+import { Ask } from "~/ui/parts/Ask";
+import { Primary } from "~/ui/parts/fields";
+import { MenuAction, MenuFile, MenuRule, MoreMenu, useOpening } from "~/ui/parts/Menu";
+import { Hidden, PlainInput, Tick } from "~/ui/parts/plain";
+
+interface Props {
+  readonly base: string;
+  readonly title: string;
+  readonly startsAt: string;
+  readonly isLead: boolean;
+}
+
+/** What is done with a class as a whole, and seldom: its files, another day for it, its removal. */
+export function ClassMenu({ base, title, startsAt, isLead }: Props) {
+  const removal = useOpening();
+  const again = useOpening();
+  return (
+    <>
+      <MoreMenu label="More">
+        {isLead ? <MenuFile href={`${base}/class-file.json`}>Save the class file</MenuFile> : null}
+        <MenuFile href={`${base}/timeline.ics`}>Save it for a calendar</MenuFile>
+        {isLead ? (
+          <>
+            <MenuRule />
+            <MenuAction name="again" onSelect={again.open}>
+              Plan it again …
+            </MenuAction>
+            <MenuAction name="remove" onSelect={removal.open}>
+              Remove the class …
+            </MenuAction>
+          </>
+        ) : null}
+      </MoreMenu>
+      <Ask
+        isOpen={again.isOpen}
+        onClose={again.close}
+        title={`Plan “${title}” again`}
+        wayOut="Not now"
+        answer={<Primary form="plan-again">Plan it</Primary>}
+      >
+        <p>The same brief, recipes and kitchen on another day. Labels and answers are asked anew.</p>
+        <Form method="post" action={base} id="plan-again" className="form">
+          <Hidden name="intent" value="again" />
+          <label>
+            On
+            <PlainInput
+              className="chakra-input"
+              type="date"
+              name="date"
+              required
+              defaultValue={startsAt.slice(0, 10)}
+            />
+          </label>
+          <label className="check">
+            <Tick name="people" value="on" /> with the people, by name
+          </label>
+        </Form>
+      </Ask>
+      <Ask
+        isOpen={removal.isOpen}
+        onClose={removal.close}
+        title={`Remove “${title}”?`}
+        wayOut="Keep it"
+        answer={<Primary form="remove-class">Remove it</Primary>}
+      >
+        <p>
+          Its brief, people, labels, ticks, events and log go out of sight, and links for answers stop working. For 30
+          days it can be put back from “Removed classes”; then it is gone for good.
+        </p>
+        <Form method="post" action={base} id="remove-class">
+          <Hidden name="intent" value="remove" />
+        </Form>
+      </Ask>
+    </>
+  );
+}

@@ -1,0 +1,36 @@
+import { Dialog, Portal } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+import { Secondary } from "./fields";
+
+interface Props {
+  readonly isOpen: boolean;
+  readonly onClose: () => void;
+  readonly title: string;
+  readonly children: ReactNode;
+  /** What answers it; a way back out stands beside. */
+  readonly answer?: ReactNode;
+  readonly wayOut?: string;
+}
+
+/** Something asked, or told, above the page. It is mounted when it is opened, closes on Escape and gives the focus back. */
+export const Ask = ({ isOpen, onClose, title, children, answer, wayOut = "Leave it as it is" }: Props) => (
+  <Dialog.Root open={isOpen} onOpenChange={(change) => (change.open ? undefined : onClose())} lazyMount unmountOnExit>
+    <Portal>
+      <Dialog.Backdrop className="ask-backdrop" />
+      <Dialog.Positioner className="ask-place">
+        <Dialog.Content className="ask">
+          <Dialog.Title asChild>
+            <h2>{title}</h2>
+          </Dialog.Title>
+          {children}
+          <div className="actions">
+            {answer}
+            <Secondary type="button" onClick={onClose}>
+              {wayOut}
+            </Secondary>
+          </div>
+        </Dialog.Content>
+      </Dialog.Positioner>
+    </Portal>
+  </Dialog.Root>
+);

@@ -1,0 +1,60 @@
+import type { Styles } from "./styles";
+
+/** Menus and dialogs: paper above paper, held by a rule. */
+export const parts: Styles = [
+  {
+    ".menu-button": {
+      minHeight: "44px",
+      padding: "0 14px",
+      border: "1px solid {colors.fg}",
+      borderRadius: "l2",
+      fontWeight: 600,
+      cursor: "pointer",
+      background: "transparent",
+    },
+    ".menu-button:hover": { background: "bg.muted" },
+    ".menu-button, .menu-word": { display: "inline-flex", alignItems: "center", gap: "6px" },
+    ".menu-word": { minHeight: "44px", cursor: "pointer", color: "fg.muted" },
+    ".menu-word:hover": { color: "fg" },
+    ".menu": {
+      minWidth: "220px",
+      padding: "6px 0",
+      background: "bg.panel",
+      border: "1.5px solid {colors.fg}",
+      zIndex: 30,
+      outline: "none",
+    },
+    ".menu [data-part=item]": {
+      display: "flex",
+      alignItems: "center",
+      minHeight: "44px",
+      padding: "4px 16px",
+      color: "fg",
+      textDecoration: "none",
+      cursor: "pointer",
+    },
+    ".menu [data-part=item][data-highlighted]": { background: "bg.muted" },
+    ".menu [data-part=separator]": { borderTop: "1px solid {colors.border.muted}", margin: "6px 0" },
+    ".ask-backdrop": { position: "fixed", inset: 0, background: "fg", opacity: 0.35, zIndex: 40 },
+    ".ask-place": {
+      position: "fixed",
+      inset: 0,
+      zIndex: 41,
+      display: "flex",
+      justifyContent: "center",
+      alignItems: "flex-start",
+      padding: "9vh 16px 16px",
+      overflow: "auto",
+    },
+    ".ask": {
+      width: "min(560px, 100%)",
+      background: "bg",
+      border: "2px solid {colors.fg}",
+      padding: "18px 22px 22px",
+      display: "grid",
+      gap: "12px",
+      outline: "none",
+    },
+    "@media print": { ".menu-button, .menu-word": { display: "none" } },
+  },
+];
