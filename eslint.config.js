@@ -71,6 +71,24 @@ export default defineConfig(
     plugins: { "react-hooks": reactHooks },
     rules: { "react-hooks/rules-of-hooks": "error", "react-hooks/exhaustive-deps": "error" },
   },
+  {
+    // What people operate comes from one folder of parts; colours come from the theme.
+    files: ["app/**/*.tsx"],
+    ignores: ["app/ui/parts/**", "**/*.test.tsx"],
+    rules: {
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector: "JSXOpeningElement[name.name=/^(button|input|select|textarea|dialog|details|summary)$/]",
+          message: "take it from ui/parts.",
+        },
+        {
+          selector: "Literal[value=/#([0-9a-fA-F]{3}|[0-9a-fA-F]{6})\\b/]",
+          message: "take a colour from ui/theme by its role.",
+        },
+      ],
+    },
+  },
   ...core.map((noun, i) => ban(`core/${noun}`, outside, ...later(i))),
   ban("{db,devices}", not("routes|ui|services", "data flows down to here, not back up.")),
   ban("services", not("routes|ui", "data flows down to here, not back up.")),

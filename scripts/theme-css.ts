@@ -12,7 +12,7 @@ const resolved = (styles: Styles[number]): Record<string, unknown> =>
   Object.fromEntries(
     Object.entries(styles).map(([where, style]) => [
       where,
-      where.startsWith("@media")
+      /^@(media|container)/.test(where)
         ? resolved(style as Styles[number])
         : where.startsWith("@keyframes")
           ? style

@@ -6,3 +6,4 @@ export * from "./gear";
 export * from "./cares";
 export * from "./ways";
 export * from "./load";
+export * from "./starters";

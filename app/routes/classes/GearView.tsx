@@ -9,6 +9,7 @@ import { SettleBar } from "~/ui/class/SettleBar";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { surfaceWords, toolWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
+import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
 import { Heads } from "~/ui/sheet/Heads";
 
 /** What is not eaten: per station, shared, and the instructor's own; what is short, and what may be plugged in where. */
@@ -102,10 +103,16 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
           ) : null}
           <table className="ruled">
             <caption>Surfaces</caption>
-            <Heads of={["Surface", { n: "Used" }, { n: "Pieces a load" }]} />
+            <Heads of={["From above", "Surface", { n: "Used" }, { n: "Pieces a load" }]} />
             <tbody>
               {used.map(({ surface, units }) => (
                 <tr key={surface.id}>
+                  <td>
+                    <SurfaceDrawing
+                      surface={surface}
+                      recipe={recipes.find((recipe) => placesOn(surface, recipe) > 0) ?? { pieceDiameterCm: 10 }}
+                    />
+                  </td>
                   <td>
                     {surface.name}
                     <div className="small quiet">
@@ -134,7 +141,8 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
                     <th scope="row">
                       {circuit.name}
                       <div className="small quiet">
-                        {circuit.volts} V, {number(circuit.amps, locale, 1)} A, {circuit.sockets} sockets
+                        {circuit.volts} V, {number(circuit.amps, locale, 1)} A, {circuit.sockets}{" "}
+                        {circuit.sockets === 1 ? "socket" : "sockets"}
                       </div>
                     </th>
                     <td>{on.map((one) => one.name).join(", ") || <span className="quiet">nothing</span>}</td>

@@ -1,10 +1,18 @@
 import { getFormProps, useForm } from "@conform-to/react";
 import { parseWithZod } from "@conform-to/zod/v4";
-import { Form, data, redirect } from "react-router";
+import { Form, Link, data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/kitchen";
 import { choice, formOf, whole, words } from "../form";
-import { type Kitchen, type SurfaceSize, coatings, lampMeanings } from "~/core/gear";
+import {
+  type Kitchen,
+  type Surface,
+  type SurfaceSize,
+  coatings,
+  lampMeanings,
+  starterKinds,
+  starterKitchens,
+} from "~/core/gear";
 import { type Tool, surfaceKinds, tools } from "~/core/recipe";
 import { database } from "~/db/client.server";
 import { addKitchen, changeKitchen, kitchens } from "~/db/queries/kitchens.server";
@@ -14,6 +22,7 @@ import {
   FormError,
   NumberField,
   Primary,
+  Secondary,
   SelectField,
   TextField,
   TextLink,
@@ -21,10 +30,11 @@ import {
 } from "~/ui/parts/fields";
 import { surfaceWords, toolWords } from "~/ui/words/en";
 import { coatingWords, lampWords } from "~/ui/words/kits";
-import { Hidden } from "~/ui/parts/plain";
+import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
+import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
 
-const surfaceRows = 6;
-const circuitRows = 6;
+const mostSurfaces = 20;
+const mostCircuits = 20;
 const cmError = "Give centimetres above 0 and up to 200, such as 28.";
 const cm = z.number({ error: cmError }).gt(0, { error: cmError }).max(200, { error: cmError });
 
@@ -66,7 +76,7 @@ const schema = z
           hasHotHandle: z.boolean().default(false),
         }),
       )
-      .max(surfaceRows)
+      .max(mostSurfaces)
       .default([]),
     circuits: z
       .array(
@@ -78,7 +88,7 @@ const schema = z
           plugAmps: whole(1, 63).optional(),
         }),
       )
-      .max(circuitRows)
+      .max(mostCircuits)
       .default([]),
     gear: gearSchema,
   })
@@ -179,7 +189,11 @@ async function kitchenOr404(kitchenId: string): Promise<(Kitchen & { version: nu
   return found;
 }
 
-export const loader = async ({ params }: Route.LoaderArgs) => ({ kitchen: await kitchenOr404(params.kitchenId) });
+export const loader = async ({ request, params }: Route.LoaderArgs) => {
+  const kitchen = await kitchenOr404(params.kitchenId);
+  const kind = starterKinds.find((one) => one === new URL(request.url).searchParams.get("as"));
+  return { kitchen, kind: kitchen ? undefined : kind };
+};
 
 export async function action({ request, params }: Route.ActionArgs) {
   const kitchen = await kitchenOr404(params.kitchenId);
@@ -208,120 +222,173 @@ export async function action({ request, params }: Route.ActionArgs) {
   return redirect("/kitchens");
 }
 
-export default function KitchenPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { kitchen } = loaderData;
+/** Whether anything typed into a row was refused. */
+const hasMistake = (row: Readonly<Record<string, { readonly errors?: readonly string[] | undefined }>>): boolean =>
+  Object.values(row).some((field) => (field.errors?.length ?? 0) > 0);
+
+/** What stands in the fields of a surface. */
+const fieldsOf = (surface: Surface) => ({
+  ...surface,
+  hasHotHandle: surface.hasHotHandle ? "on" : "",
+  shape: surface.size?.kind ?? "",
+  across: surface.size?.kind === "round" ? surface.size.diameterCm : surface.size?.widthCm,
+  deep: surface.size?.kind === "rect" ? surface.size.depthCm : undefined,
+});
+const emptySurface = { name: "", kind: "", places: "", count: "", at: "shared", preheatMinutes: "", watts: "" };
+const emptyCircuit = { name: "", volts: "", amps: "", sockets: "", plugAmps: "" };
+
+/** Pieces of this width are drawn on a surface of a kitchen, which does not know of recipes. */
+const drawnPiece = { pieceDiameterCm: 10 };
+
+/** Rooms to begin from, each drawn with what cooks in it. */
+const Beginnings = () => (
+  <>
+    <p>Choose the room most like yours; everything in it can be changed.</p>
+    <ul className="beginnings">
+      {starterKinds.map((kind) => (
+        <li key={kind}>
+          <Link to={`/kitchens/new?as=${kind}`}>
+            <b>{starterKitchens[kind].name}</b>
+            {starterKitchens[kind].surfaces.map((surface) => (
+              <span className="beginning-surface" key={surface.id}>
+                <SurfaceDrawing surface={surface} recipe={drawnPiece} />
+                <span className="quiet">
+                  {surface.count} × {surfaceWords[surface.kind]}
+                  {surface.at === "station" ? " at each station" : ""}
+                </span>
+              </span>
+            ))}
+          </Link>
+        </li>
+      ))}
+    </ul>
+    <h2>Or begin empty</h2>
+  </>
+);
+
+export default function KitchenPage(props: Route.ComponentProps) {
+  return <KitchenForm key={props.loaderData.kind ?? "own"} {...props} />;
+}
+
+function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
+  const { kind } = loaderData;
+  const stored = loaderData.kitchen;
+  const shown = stored ?? (kind && starterKitchens[kind]);
   const newer =
     actionData && "version" in actionData && typeof actionData.version === "number" ? actionData.version : undefined;
   const [form, fields] = useForm<z.input<typeof schema>>({
     lastResult: actionData?.result,
     defaultValue: {
-      name: kitchen?.name ?? "",
-      sinks: kitchen?.sinks ?? 1,
-      altitudeM: kitchen?.altitudeM,
-      surfaces: Array.from({ length: surfaceRows }, (_, index) => {
-        const surface = kitchen?.surfaces[index];
-        if (surface)
-          return {
-            ...surface,
-            hasHotHandle: surface.hasHotHandle ? "on" : "",
-            shape: surface.size?.kind ?? "",
-            across: surface.size?.kind === "round" ? surface.size.diameterCm : surface.size?.widthCm,
-            deep: surface.size?.kind === "rect" ? surface.size.depthCm : undefined,
-          };
-        return {
-          name: "",
-          kind: "",
-          places: "",
-          count: "",
-          at: "shared",
-          preheatMinutes: "",
-          watts: "",
-        };
-      }),
-      circuits: Array.from(
-        { length: circuitRows },
-        (_, index) => kitchen?.circuits?.[index] ?? { name: "", volts: "", amps: "", sockets: "", plugAmps: "" },
-      ),
-      gear: Object.fromEntries(
-        tools.map((tool) => [tool, kitchen?.gear.find((one) => one.tool === tool)?.owned ?? ""]),
-      ),
+      name: shown?.name ?? "",
+      sinks: shown?.sinks ?? 1,
+      altitudeM: shown?.altitudeM,
+      surfaces: shown && shown.surfaces.length > 0 ? shown.surfaces.map(fieldsOf) : [emptySurface],
+      circuits: [...(shown?.circuits ?? []), emptyCircuit],
+      gear: Object.fromEntries(tools.map((tool) => [tool, shown?.gear.find((one) => one.tool === tool)?.owned ?? ""])),
     },
   });
   const surfaces = fields.surfaces.getFieldList().map((row) => row.getFieldset());
   const circuits = fields.circuits.getFieldList().map((row) => row.getFieldset());
   const gear = fields.gear.getFieldset();
+  const title = stored?.name ?? "Add a kitchen";
   return (
     <>
-      <title>{`${kitchen?.name ?? "Add a kitchen"} · Apron Bell`}</title>
+      <title>{`${title} · Apron Bell`}</title>
       <div className="sheet-head">
-        <h1>{kitchen?.name ?? "Add a kitchen"}</h1>
+        <h1>{title}</h1>
         <div className="tools">
-          {kitchen ? <TextLink to={`/kitchens/${kitchen.id}/floor`}>Sketch of the room</TextLink> : null}
+          {stored ? <TextLink to={`/kitchens/${stored.id}/floor`}>Sketch of the room</TextLink> : null}
           <TextLink to="/kitchens">Back to the kitchens</TextLink>
         </div>
       </div>
+      {stored || kind ? null : <Beginnings />}
       <Form method="post" {...getFormProps(form)} className="form">
         <FormError title="Not saved" problems={form.errors ?? []} />
-        <Hidden name="version" key={newer} defaultValue={newer ?? kitchen?.version ?? 0} />
+        <Hidden name="version" key={newer} defaultValue={newer ?? stored?.version ?? 0} />
         <TextField field={fields.name} label="Name" className="c6" />
         <NumberField field={fields.sinks} label="Sinks" className="c2" />
         <NumberField field={fields.altitudeM} label="Metres above the sea" hint="empty: low" className="c4" />
         <fieldset>
           <legend>Where pieces cook</legend>
-          {surfaces.map((row, index) => (
-            <div
-              className="form"
-              key={row.name.name}
-              style={{
-                paddingBottom: 10,
-                borderBottom: "1px solid var(--chakra-colors-border-muted)",
-                marginBottom: 10,
-              }}
-            >
-              <TextField field={row.name} label={`Surface ${index + 1}`} className="c3" autoComplete="off" />
-              <SelectField field={row.kind} label="Kind" options={optionsOf(surfaceWords)} empty="–" className="c3" />
-              <NumberField field={row.places} label="Pieces a load" className="c3" />
-              <NumberField field={row.count} label="How many" className="c3" />
-              <SelectField
-                field={row.at}
-                label="Where"
-                options={[
-                  { value: "shared", label: "shared by all" },
-                  { value: "station", label: "at each station" },
-                ]}
-                className="c3"
-              />
-              <NumberField field={row.preheatMinutes} label="Preheat, min" hint="empty: the usual" className="c3" />
-              <NumberField field={row.watts} label="Watts each" className="c3" />
-              <SelectField
-                field={row.shape}
-                label="Shape"
-                options={[
-                  { value: "round", label: "round" },
-                  { value: "rect", label: "with corners" },
-                ]}
-                empty="not measured"
-                className="c3"
-              />
-              <TextField field={row.across} label="Across, cm" inputMode="decimal" autoComplete="off" className="c3" />
-              <TextField field={row.deep} label="Deep, cm" inputMode="decimal" autoComplete="off" className="c3" />
-              <SelectField
-                field={row.coating}
-                label="Coating"
-                options={optionsOf(coatingWords)}
-                empty="not known"
-                className="c3"
-              />
-              <SelectField
-                field={row.lamp}
-                label="Its lamp is"
-                options={optionsOf(lampWords)}
-                empty="none, or not known"
-                className="c3"
-              />
-              <CheckField field={row.hasHotHandle} label="handle gets hot" className="c3" />
-            </div>
-          ))}
+          {surfaces.map((row, index) => {
+            const surface = shown?.surfaces[index];
+            return (
+              <Fold className="drawer" key={row.name.name} open={surface === undefined || hasMistake(row)}>
+                <FoldTitle>
+                  {surface ? <SurfaceDrawing surface={surface} recipe={drawnPiece} /> : null}
+                  <b>{surface ? `${surface.count} × ${surface.name}` : `Surface ${index + 1}`}</b>
+                  {surface ? (
+                    <span className="quiet">
+                      {surfaceWords[surface.kind]}, {surface.places} to a load
+                      {surface.at === "station" ? ", at each station" : ""}
+                      {surface.size ? "" : ", not measured"}
+                    </span>
+                  ) : null}
+                </FoldTitle>
+                <div className="form">
+                  <TextField field={row.name} label={`Surface ${index + 1}`} className="c3" autoComplete="off" />
+                  <SelectField
+                    field={row.kind}
+                    label="Kind"
+                    options={optionsOf(surfaceWords)}
+                    empty="–"
+                    className="c3"
+                  />
+                  <NumberField field={row.places} label="Pieces a load" className="c3" />
+                  <NumberField field={row.count} label="How many" className="c3" />
+                  <SelectField
+                    field={row.at}
+                    label="Where"
+                    options={[
+                      { value: "shared", label: "shared by all" },
+                      { value: "station", label: "at each station" },
+                    ]}
+                    className="c3"
+                  />
+                  <NumberField field={row.preheatMinutes} label="Preheat, min" hint="empty: the usual" className="c3" />
+                  <NumberField field={row.watts} label="Watts each" className="c3" />
+                  <SelectField
+                    field={row.shape}
+                    label="Shape"
+                    options={[
+                      { value: "round", label: "round" },
+                      { value: "rect", label: "rectangular" },
+                    ]}
+                    empty="not measured"
+                    className="c3"
+                  />
+                  <TextField
+                    field={row.across}
+                    label="Across, cm"
+                    inputMode="decimal"
+                    autoComplete="off"
+                    className="c3"
+                  />
+                  <TextField field={row.deep} label="Deep, cm" inputMode="decimal" autoComplete="off" className="c3" />
+                  <SelectField
+                    field={row.coating}
+                    label="Coating"
+                    options={optionsOf(coatingWords)}
+                    empty="not known"
+                    className="c3"
+                  />
+                  <SelectField
+                    field={row.lamp}
+                    label="Its lamp is"
+                    options={optionsOf(lampWords)}
+                    empty="none, or not known"
+                    className="c3"
+                  />
+                  <CheckField field={row.hasHotHandle} label="handle gets hot" className="c3" />
+                </div>
+              </Fold>
+            );
+          })}
+          {surfaces.length < mostSurfaces ? (
+            <Secondary {...form.insert.getButtonProps({ name: fields.surfaces.name, defaultValue: emptySurface })}>
+              One more surface
+            </Secondary>
+          ) : null}
         </fieldset>
         <fieldset>
           <legend>Circuits</legend>
@@ -338,9 +405,17 @@ export default function KitchenPage({ loaderData, actionData }: Route.ComponentP
               <NumberField field={row.plugAmps} label="Fuse in a plug, A" className="c2" />
             </div>
           ))}
+          {circuits.length < mostCircuits ? (
+            <Secondary {...form.insert.getButtonProps({ name: fields.circuits.name, defaultValue: emptyCircuit })}>
+              One more circuit
+            </Secondary>
+          ) : null}
         </fieldset>
-        <fieldset>
-          <legend>Gear counted</legend>
+        <Fold className="drawer" open={!stored && !kind}>
+          <FoldTitle>
+            <b>Gear counted</b>
+            <span className="quiet">{shown ? `${shown.gear.length} of ${tools.length} kinds` : ""}</span>
+          </FoldTitle>
           <p className="quiet small" style={{ paddingBottom: 8 }}>
             Leave empty what nobody has counted: it is then shown as not counted, not as missing.
           </p>
@@ -349,7 +424,7 @@ export default function KitchenPage({ loaderData, actionData }: Route.ComponentP
               gear[tool] ? <NumberField key={tool} field={gear[tool]} label={toolWords[tool]} className="c3" /> : null,
             )}
           </div>
-        </fieldset>
+        </Fold>
         <div className="actions">
           <Primary>Save the kitchen</Primary>
         </div>

@@ -137,7 +137,7 @@ export const BellLine = memo(function BellLine({
         {timeline.bells.map((bell) => (
           <div
             key={bell.id}
-            className={`bell${rung[bell.id] === undefined ? "" : " rung"}${bell.at / scale > 0.95 ? " flip" : ""}`}
+            className={`bell${rung[bell.id] === undefined ? "" : " rung"}${nextBellId === bell.id ? " next" : ""}${bell.at / scale > 0.95 ? " flip" : ""}`}
             style={{ left: share(bell.at) }}
             title={bellWords[bell.kind]}
           >
@@ -149,6 +149,7 @@ export const BellLine = memo(function BellLine({
             ) : null}
           </div>
         ))}
+        {now === undefined ? null : <div className="now" style={{ left: share(now) }} />}
       </div>
     );
   }

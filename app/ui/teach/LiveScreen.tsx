@@ -7,9 +7,10 @@ import { type LiveEvent, situationAt, takesBack } from "~/core/teach";
 import { clock, countdown, minutes } from "~/ui/format/format";
 import { sentWords } from "~/ui/outbox/sent-words";
 import { BellLine } from "~/ui/schedule/BellLine";
+import { type Moment, Moments } from "~/ui/draw/Moments";
 import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
-import { bellInstruction, bellWords, hazardWords } from "~/ui/words/en";
+import { bellInstruction, bellWords, cueWords, hazardWords } from "~/ui/words/en";
 import { allowSound, ringBell } from "./bell-sound";
 import { StationKeys } from "./StationKeys";
 import { useLive } from "./useLive";
@@ -23,6 +24,8 @@ interface Props {
   readonly serverNow: number;
 }
 
+/** So many stations stand on one screen. */
+const perPage = 8;
 const tickMs = 250;
 const flashMs = 3400;
 /** A bell rung elsewhere this long ago still sounds here; an older one was heard before this screen opened. */
@@ -48,6 +51,17 @@ function hazardsAt(kind: BellKind | undefined, plan: ClassPlan): Hazard[] {
         dish.recipe.steps.filter((step) => kinds.includes(step.kind)).flatMap((step) => step.hazards),
       ),
     ),
+  ];
+}
+
+/** What happens at the heat, drawn: poured, waited for by the recipe's own cue, turned where its family turns. */
+function momentsOf(plan: ClassPlan): Moment[] {
+  const [dish] = plan.dishes;
+  const [cue] = dish?.recipe.heat.cues ?? [];
+  return [
+    { drawing: "pour", words: "one at a time, a hand apart" },
+    { drawing: "bubbles", words: cue ? `until: ${cueWords[cue]}` : "wait for its cue" },
+    ...(dish?.recipe.heat.side2 ? [{ drawing: "turn", words: "turn once" } as const] : []),
   ];
 }
 
@@ -151,6 +165,12 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
     form.reset();
   };
 
+  // All of a room on one screen; a larger one by pages, each named by its first and last station.
+  const [page, setPage] = useState(0);
+  const pages = Array.from({ length: Math.ceil(plan.stations.length / perPage) }, (_, index) => {
+    const shown = plan.stations.slice(index * perPage, (index + 1) * perPage);
+    return `${shown[0]?.name ?? ""} to ${shown.at(-1)?.name ?? ""}`;
+  });
   const { startedAt } = state;
   const rung =
     startedAt === undefined
@@ -192,6 +212,7 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
         </div>
       </div>
       <BellLine
+        isFolded
         timeline={plan.timeline}
         startsAt={input.startsAt}
         timeZone={input.timeZone}
@@ -218,6 +239,9 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
                 ? bellInstruction.doors
                 : bellInstruction[situation.now?.kind ?? "doors"]}
           </p>
+          {situation.now?.kind === "pour" || situation.now?.kind === "swap" ? (
+            <Moments moments={momentsOf(plan)} />
+          ) : null}
           {hazards.map((hazard) => (
             <p className="caution" key={hazard}>
               {hazardWords[hazard]}
@@ -234,7 +258,10 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
           </p>
         </div>
         <div>
-          <p className={`time${isDue ? " late" : ""}`} aria-label="time left">
+          <p
+            className={`time${isDue ? " late" : ""}${phase === "not-started" ? " before" : ""}`}
+            aria-label={phase === "not-started" ? "doors open at" : "time left"}
+          >
             {shownTime}
           </p>
           <p className="time-word">
@@ -310,11 +337,22 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
           ) : null}
         </div>
         {phase === "ended" ? null : (
-          <div className="stations">
-            {plan.stations.map((station) => (
-              <StationKeys key={station.id} station={station} live={state} add={add} />
-            ))}
-          </div>
+          <>
+            {pages.length > 1 ? (
+              <div className="station-pages" role="group" aria-label="Which stations are shown">
+                {pages.map((names, index) => (
+                  <PlainButton key={names} aria-pressed={index === page} onClick={() => setPage(index)}>
+                    {names}
+                  </PlainButton>
+                ))}
+              </div>
+            ) : null}
+            <div className="stations">
+              {plan.stations.slice(page * perPage, (page + 1) * perPage).map((station) => (
+                <StationKeys key={station.id} station={station} live={state} add={add} />
+              ))}
+            </div>
+          </>
         )}
       </div>
     </main>

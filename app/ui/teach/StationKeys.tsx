@@ -14,6 +14,30 @@ const next: Readonly<Record<StationState, StationState>> = {
   stuck: "ready",
 };
 
+/** More than so many are a figure, not rounds to count. */
+const mostRounds = 24;
+
+/** The pieces of a station: full rounds for those that are out, open ones for those to come. */
+const Pieces = ({ made, of }: { made: number; of: number }) => (
+  <p className="pieces">
+    {of <= mostRounds ? (
+      <svg
+        viewBox={`0 0 ${of * 20} 20`}
+        preserveAspectRatio="xMinYMid"
+        style={{ aspectRatio: `${of} / 1` }}
+        aria-hidden="true"
+      >
+        {Array.from({ length: of }, (_, index) => (
+          <circle key={index} className={index < made ? "out" : ""} cx={index * 20 + 10} cy="10" r="7" />
+        ))}
+      </svg>
+    ) : null}
+    <span>
+      {made} of {of}
+    </span>
+  </p>
+);
+
 /** One station on the live screen: its name, how it stands, and the keys that say what happened. */
 export function StationKeys({
   station,
@@ -29,11 +53,11 @@ export function StationKeys({
   const set = (to: StationState) => add({ kind: "station-set", stationId: station.id, state: to });
   return (
     <section className={`station ${state}`} aria-label={station.name}>
-      <h2>
-        {station.name} <span className="state">{stationStateWords[state]}</span>
-      </h2>
+      <h2>{station.name}</h2>
+      <p className="state">{stationStateWords[state]}</p>
+      <Pieces made={pieces} of={station.scale.piecesMade} />
       <div className="keys">
-        <PlainButton type="button" onClick={() => set(next[state])}>
+        <PlainButton type="button" className="on" onClick={() => set(next[state])}>
           {state === "done"
             ? "Open again"
             : state === "turned"
@@ -51,19 +75,18 @@ export function StationKeys({
         )}
         <PlainButton
           type="button"
-          onClick={() => add({ kind: "pieces-counted", stationId: station.id, pieces: pieces + 1 })}
-          aria-label={`${station.name}: one more piece, ${pieces} so far`}
-        >
-          Piece +1
-        </PlainButton>
-        <PlainButton
-          type="button"
           disabled={pieces === 0}
           onClick={() => add({ kind: "pieces-counted", stationId: station.id, pieces: pieces - 1 })}
           aria-label={`${station.name}: one piece less`}
         >
-          {pieces} of {station.scale.piecesMade}
-          {pieces > 0 ? ", −1" : ""}
+          −1
+        </PlainButton>
+        <PlainButton
+          type="button"
+          onClick={() => add({ kind: "pieces-counted", stationId: station.id, pieces: pieces + 1 })}
+          aria-label={`${station.name}: one more piece, ${pieces} so far`}
+        >
+          +1
         </PlainButton>
       </div>
     </section>

@@ -14,6 +14,7 @@ export const drawings: Styles = [
     ".drawn-times": { marginRight: "0.3em" },
     ".take": { display: "flex", flexWrap: "wrap", alignItems: "flex-end", gap: "4px 2px" },
     ".surface-drawing": { width: "100%", maxWidth: "230px", maxHeight: "190px", overflow: "visible" },
+    "td > .surface-drawing": { width: "112px", maxHeight: "90px" },
     ".surface-drawing .plate": {
       fill: "bg.muted",
       stroke: "fg",
