@@ -198,6 +198,11 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
         </span>
         <Refusals refused={refused} onSeen={seen} />
         <div className="right">
+          {phase === "running" && next && plan.timeline.bells.indexOf(next) > 1 ? (
+            <PlainButton type="button" onClick={() => add({ kind: "class-ended" })}>
+              End early
+            </PlainButton>
+          ) : null}
           <PlainButton type="button" onClick={() => setIsBright(!isBright)}>
             {isBright ? "Dark room" : "Bright room"}
           </PlainButton>
@@ -242,15 +247,10 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
           {situation.now?.kind === "pour" || situation.now?.kind === "swap" ? (
             <Moments moments={momentsOf(plan)} />
           ) : null}
-          {hazards.map((hazard) => (
-            <p className="caution" key={hazard}>
-              {hazardWords[hazard]}
-            </p>
-          ))}
           <p className="next-word">
             {next && phase === "running" ? (
               <>
-                Next: <b>{bellWords[next.kind]}</b>, {bellInstruction[next.kind].toLowerCase()}
+                Next: <b>{bellWords[next.kind]}</b>
               </>
             ) : phase === "ended" ? (
               <TextLink to={`/classes/${classId}/log`}>Open the log</TextLink>
@@ -278,6 +278,11 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
           <p className="late-word" style={{ textAlign: "right" }}>
             {isLate ? `late by ${minutes(Math.round(situation.lateMinutes), locale)}` : ""}
           </p>
+          {hazards.map((hazard) => (
+            <p className="caution" key={hazard}>
+              {hazardWords[hazard]}
+            </p>
+          ))}
         </div>
       </div>
       <div>
@@ -303,11 +308,6 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
           {phase === "running" ? (
             <PlainButton type="button" className="big" onClick={() => add({ kind: "delay-added", minutes: 2 })}>
               2 minutes more{situation.addedMinutes > 0 ? ` (${situation.addedMinutes} so far)` : ""}
-            </PlainButton>
-          ) : null}
-          {phase === "running" && next && plan.timeline.bells.indexOf(next) > 1 ? (
-            <PlainButton type="button" className="big" onClick={() => add({ kind: "class-ended" })}>
-              End early
             </PlainButton>
           ) : null}
           {phase === "running" ? (

@@ -51,7 +51,7 @@ export const live: Styles = [
     },
     ".live .now-word": { fontSize: "20px", color: "fg.muted" },
     ".live .time": {
-      fontSize: "clamp(96px, 15vw, 190px)",
+      fontSize: "clamp(96px, 12vw, 160px)",
       lineHeight: 0.95,
       fontWeight: 600,
       fontVariantNumeric: "tabular-nums",
@@ -63,9 +63,10 @@ export const live: Styles = [
     ".live .time-word": { textAlign: "right", fontSize: "22px", color: "fg.muted" },
     ".live .next-word": { fontSize: "clamp(24px, 2.6vw, 34px)", marginTop: "14px" },
     ".live .late-word": { fontSize: "24px", fontWeight: 600, color: "accent.solid", minHeight: "34px" },
+    ".live .stand .caution": { fontSize: "18px", lineHeight: 1.25, maxWidth: "440px", marginLeft: "auto" },
     ".live .big": {
       minHeight: "64px",
-      padding: "10px 26px",
+      padding: "10px 18px",
       fontSize: "24px",
       fontWeight: 600,
       border: "2px solid {colors.fg}",
@@ -113,7 +114,7 @@ export const live: Styles = [
     ".live .pieces circle.out": { fill: "currentcolor" },
     ".live .station .keys": { display: "grid", gridTemplateColumns: "1fr 1fr", gap: "8px" },
     ".live .station .keys .on": { gridColumn: "1 / -1" },
-    "@container (min-width: 240px)": {
+    "@container (min-width: 200px)": {
       ".live .station .keys": { gridTemplateColumns: "1.5fr 1fr 0.6fr 0.6fr" },
       ".live .station .keys .on": { gridColumn: "auto" },
     },
@@ -131,14 +132,13 @@ export const live: Styles = [
     },
     ".live .station button:disabled": { opacity: 0.45 },
     ".live .moments": {
-      display: "flex",
-      flexWrap: "wrap",
-      gap: "8px 36px",
+      display: "grid",
+      gridTemplateColumns: "repeat(3, minmax(0, 200px))",
+      gap: "28px",
       listStyle: "none",
       padding: "0",
-      margin: "10px 0 4px",
+      margin: "8px 0 0",
     },
-    ".live .moments li": { width: "clamp(150px, 17vw, 220px)" },
     ".live .moments p": { fontSize: "21px", lineHeight: 1.2, paddingTop: "4px" },
     ".live .moments svg": {
       fill: "none",
