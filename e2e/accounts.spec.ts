@@ -31,8 +31,9 @@ test("a lead adds an assistant, who signs in, and is signed out everywhere at on
     return { context, own };
   };
   const [desk, tablet] = [await open(), await open()];
-  await expect(desk.own.getByText("Hale Dinghy, assistant")).toBeVisible();
-  await expect(desk.own.getByRole("link", { name: "Accounts" })).toHaveCount(0);
+  await desk.own.getByRole("button", { name: /Hale Dinghy/ }).click();
+  await expect(desk.own.getByRole("menuitem", { name: "Your account, assistant" })).toBeVisible();
+  await expect(desk.own.getByRole("menuitem", { name: "Accounts" })).toHaveCount(0);
   const cookie = (await desk.context.cookies()).find((one) => one.name === "__Host-apron");
   expect(cookie).toMatchObject({ httpOnly: true, secure: true, sameSite: "Lax", path: "/" });
   const answer = await desk.context.request.post("/sign-out", {
@@ -103,7 +104,7 @@ test("a role given, an account closed and opened, a letter for a forgotten passw
   await own.getByLabel("Name, as it stands").fill("Sable Thwart");
   await own.getByRole("button", { name: "Keep the name" }).click();
   await expect(own.getByText("Your name is kept.")).toBeVisible();
-  await expect(own.getByRole("link", { name: /Sable Thwart/ })).toBeVisible();
+  await expect(own.getByRole("button", { name: /Sable Thwart/ })).toBeVisible();
   await own.getByLabel("As it is").fill("not this one at all");
   await own.getByLabel("New one").fill("four eggs and a rest");
   await own.getByRole("button", { name: "Keep the new password" }).click();
@@ -112,7 +113,7 @@ test("a role given, an account closed and opened, a letter for a forgotten passw
   await own.getByLabel("New one").fill("four eggs and a rest");
   await own.getByRole("button", { name: "Keep the new password" }).click();
   await expect(own.getByText("Your new password is kept")).toBeVisible();
-  await expect(own.getByRole("link", { name: /Sable Thwart/ })).toBeVisible();
+  await expect(own.getByRole("button", { name: /Sable Thwart/ })).toBeVisible();
   await context.close();
 });
 
@@ -165,9 +166,41 @@ test("files come out under the class's name and hold what the sheets say", async
 
 test("a class is removed by its lead, and is then nowhere", async ({ page }) => {
   const base = await ownClass(page, "Junior squad breakfast", "To be removed");
-  await page.getByText("Remove", { exact: true }).click();
-  await page.getByRole("button", { name: "Remove this class for good" }).click();
+  await page.getByRole("button", { name: "More" }).click();
+  await page.getByRole("menuitem", { name: /Remove the class/ }).click();
+  await page.getByRole("button", { name: "Remove it" }).click();
   await expect(page.getByRole("heading", { name: "Classes" })).toBeVisible();
   await expect(page.getByRole("link", { name: "To be removed" })).toHaveCount(0);
   expect((await page.request.get(`${base}/brief`)).status()).toBe(404);
+  // It can be had back from where it was said to be gone, and from the list of what was removed.
+  await page.getByRole("button", { name: "Put it back" }).click();
+  await page.waitForURL(/\/brief$/);
+  await expect(page.getByRole("heading", { name: "To be removed" })).toBeVisible();
+  await page.getByRole("button", { name: "More" }).click();
+  await page.getByRole("menuitem", { name: /Remove the class/ }).click();
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("dialog")).toHaveCount(0);
+  expect((await page.request.get(`${base}/brief`)).status()).toBe(200);
+  await page.getByRole("button", { name: "More" }).click();
+  await page.getByRole("menuitem", { name: /Remove the class/ }).click();
+  await page.getByRole("button", { name: "Remove it" }).click();
+  await page.waitForURL(/removed=/);
+  await page.goto("/removed");
+  await page.getByRole("button", { name: "Put “To be removed” back" }).click();
+  await page.waitForURL(/\/brief$/);
+  expect((await page.request.get(`${base}/brief`)).status()).toBe(200);
+});
+
+test("a class is planned again on another day, with its people by name and nothing they declared", async ({ page }) => {
+  const base = await ownClass(page, "Junior squad breakfast", "Once a term");
+  await page.getByRole("button", { name: "More" }).click();
+  await page.getByRole("menuitem", { name: /Plan it again/ }).click();
+  await page.getByLabel("On", { exact: true }).fill("2027-02-06");
+  await page.getByLabel("with the people, by name").check();
+  await page.getByRole("button", { name: "Plan it" }).click();
+  await expect(page.getByLabel("Date")).toHaveValue("2027-02-06");
+  expect(page.url()).not.toContain(base);
+  await page.goto(page.url().replace("/brief", "/people"));
+  await expect(page.getByRole("row", { name: /Ottoline Brask/ })).toContainText("not answered");
+  await expect(page.getByText("hives within minutes")).toHaveCount(0);
 });

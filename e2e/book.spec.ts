@@ -62,7 +62,7 @@ test("a pasted recipe: what is open is asked, what is wrong is mended, and it is
   // Said to be rehearsed, by whom and with what seen.
   await page.getByLabel("Revision 1 was").selectOption("rehearsed");
   await page.getByPlaceholder("what you saw").fill("spread well");
-  await page.getByRole("button", { name: "Say so" }).click();
+  await page.getByRole("button", { name: "Mark it" }).click();
   await expect(page.getByText(/rehearsed: Marit Quill.*“spread well”/)).toBeVisible();
 
   // A second revision, a draft again; the two side by side; the first back as the third.

@@ -78,7 +78,7 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   await page.goto(`${base}/kits`);
   await expect(page.getByText(/\d+ containers, 0 packed/)).toBeVisible();
   await page.getByRole("button", { name: "Settle shopping and kits" }).click();
-  await expect(page.getByRole("link", { name: "5 Shopping and kits settled" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Shopping and kits settled" })).toBeVisible();
   await page.goto(`${base}/gear`);
   await expect(page.getByRole("row", { name: /^whisk/ })).toContainText("5");
 
@@ -114,8 +114,8 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   await page.getByLabel("What to do differently").fill("Bring a second cord.");
   await page.getByRole("button", { name: "Keep the log" }).click();
   await expect(page.getByText("Kept.", { exact: true })).toBeVisible();
-  await expect(page.getByRole("link", { name: "8 Teach settled" })).toBeVisible();
-  await expect(page.getByRole("link", { name: "9 Log settled" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Teach settled" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Log settled" })).toBeVisible();
   const csv = page.waitForEvent("download");
   await page.getByRole("link", { name: "CSV" }).click();
   const saved = await csv;
@@ -163,6 +163,22 @@ test("the keys at the desk: a sheet of them, stages by number, nothing while typ
   await expect(page).toHaveURL(/\/gear$/);
   await page.keyboard.press("9");
   await expect(page).toHaveURL(/\/log$/);
+});
+
+test("what was typed and not saved is not left behind unasked; the focus goes with the page", async ({ page }) => {
+  await page.goto("/?find=Masters");
+  await page.getByRole("link", { name: "Masters' crepe morning" }).click();
+  await page.waitForURL(/\/brief$/);
+  await page.getByLabel("Helpers").fill("3");
+  await page.getByRole("link", { name: /^Gear/ }).click();
+  await expect(page.getByRole("dialog", { name: "Leave what you typed?" })).toBeVisible();
+  await page.getByRole("button", { name: "Stay here" }).click();
+  await expect(page.getByLabel("Helpers")).toHaveValue("3");
+  await page.getByRole("link", { name: /^Gear/ }).click();
+  await page.getByRole("button", { name: "Leave without saving" }).click();
+  await expect(page).toHaveURL(/\/gear$/);
+  await expect(page.getByRole("heading", { name: "Gear", exact: true })).toBeFocused();
+  await expect(page).toHaveTitle(/^Gear · Masters' crepe morning/);
 });
 
 test("the head of a class leaves the page to the work; its bell line opens on press", async ({ page }) => {

@@ -87,7 +87,7 @@ test("every sheet prints: on paper the furniture goes and nothing is cut off at 
     ["recipe", 1, 3],
     ["people", 1, 2],
     ["allergies", 1, 4],
-    ["amounts", 5, 8],
+    ["amounts", 6, 6],
     ["kits", 3, 6],
     ["shopping", 1, 3],
     ["gear", 1, 3],
@@ -100,7 +100,8 @@ test("every sheet prints: on paper the furniture goes and nothing is cut off at 
     expect(pagesOf(pdf), stage).toBeLessThanOrEqual(most);
     await page.emulateMedia({ media: "print" });
     await expect(page.getByRole("navigation", { name: "Main" })).toBeHidden();
-    await expect(page.getByRole("heading", { name: "Masters' crepe morning" })).toBeVisible();
+    // A card fills its page; class and date stand in the margin of each.
+    if (stage !== "amounts") await expect(page.getByRole("heading", { name: "Masters' crepe morning" })).toBeVisible();
     // An A4 page less its margins is about 688 px wide.
     await page.setViewportSize({ width: 688, height: 980 });
     expect(await page.evaluate(() => document.documentElement.scrollWidth), stage).toBeLessThanOrEqual(690);

@@ -6,6 +6,7 @@ import { isBackupLate } from "~/services/backups.server";
 import { accountOf } from "~/services/session.server";
 import { flushEverywhere } from "~/ui/outbox/outbox";
 import { Mark } from "~/ui/sheet/Mark";
+import { PageFocus } from "~/ui/parts/PageFocus";
 import { Shortcuts } from "~/ui/parts/Shortcuts";
 import { MenuAction, MenuLink, MenuRule, MoreMenu } from "~/ui/parts/Menu";
 
@@ -66,6 +67,7 @@ export default function Framed({ loaderData }: Route.ComponentProps) {
       <main className="page" id="content">
         <Outlet />
       </main>
+      <PageFocus />
       <Shortcuts />
     </>
   );

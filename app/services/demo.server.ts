@@ -10,6 +10,7 @@ import { within } from "~/db/client.server";
 import type { DB } from "~/db/schema";
 import { demoAccounts, demoAddresses, demoClasses, demoDrift } from "~/demo/boathouse";
 import { demoDrafts, starterRecipes } from "~/demo/recipes";
+import { otherFamilies, starterBook } from "~/demo/starter-book";
 import { accountByEmail, addAccount } from "./accounts.server";
 import { importClass, settle } from "./classes.server";
 import { keepDecisions } from "./decisions.server";
@@ -39,7 +40,7 @@ async function addRecipes(db: Kysely<DB>, recipes: readonly Recipe[], accountId:
 
 /** Adds the starter recipes that are not there yet; gives how many. */
 export const addStarterRecipes = (db: Kysely<DB>, accountId: string | null): Promise<number> =>
-  addRecipes(db, starterRecipes, accountId);
+  addRecipes(db, starterBook, accountId);
 
 /** How a class that was taught really went: the bells as planned, each late by what the demonstration says. */
 function eventsOfTaught(input: ClassInput): LiveEvent[] {
@@ -83,7 +84,7 @@ async function loadAll(db: Kysely<DB>): Promise<void> {
     ids.push((await accountByEmail(db, account.email))?.id ?? (await addAccount(db, account)));
   const lead = ids[0] ?? null;
   await db.deleteFrom("class").where("is_demo", "=", true).execute();
-  await addRecipes(db, [...starterRecipes, ...demoDrafts], lead);
+  await addRecipes(db, [...starterRecipes, ...otherFamilies, ...demoDrafts], lead);
   const { next, current, taught } = demoClasses();
   const bring = async (input: ClassInput): Promise<ClassInput> => {
     const brought = await importClass(db, input, lead, true);

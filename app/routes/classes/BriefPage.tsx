@@ -14,6 +14,7 @@ import { type DraftStore, createDraftStore, useDraft } from "~/ui/brief/draft-st
 import { FormError, Primary } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden } from "~/ui/parts/plain";
+import { TypedGuard } from "~/ui/parts/TypedGuard";
 
 export interface Conflict {
   readonly by: string | null;
@@ -118,6 +119,7 @@ export function BriefPage({
           className="form"
           aria-label="Brief"
         >
+          <TypedGuard />
           <FormError title="Not saved" problems={form.errors ?? []} />
           {conflict ? (
             <div className="form-error" role="alert">

@@ -31,6 +31,7 @@ import { createDraftStore } from "~/ui/brief/draft-store";
 import { DraftBellLine } from "~/ui/brief/DraftBellLine";
 import { useLocale } from "~/ui/sheet/locale";
 import { useNonce } from "~/ui/sheet/nonce";
+import { pageTitle } from "~/ui/words/en";
 import { namesOf } from "~/ui/words/findings";
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
@@ -166,7 +167,7 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
   };
   return (
     <>
-      <title>{`${input.title} · Apron Bell`}</title>
+      <title>{`${pageTitle(pathname.slice(base.length + 1))} · ${input.title} · Apron Bell`}</title>
       {/* Class and date on every printed page; a page margin takes its text from a style only. */}
       <style
         nonce={nonce}

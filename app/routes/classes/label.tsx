@@ -22,6 +22,7 @@ import { accountOf } from "~/services/session.server";
 import { FormError, Primary, Secondary, TextField, TextLink } from "~/ui/parts/fields";
 import { LabelFields } from "~/ui/allergen/LabelFields";
 import { FileInput, Hidden, PlainButton } from "~/ui/parts/plain";
+import { TypedGuard } from "~/ui/parts/TypedGuard";
 
 const schema = z.object({
   version: z.int().default(0),
@@ -193,6 +194,7 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
         className="form"
         style={{ maxWidth: 860 }}
       >
+        <TypedGuard />
         <FormError title="Not saved" problems={form.errors ?? []} />
         <Hidden name="version" value={meta.labelVersions[params.ingredientId] ?? 0} />
         <TextField field={fields.product} label="What the packet is called" className="c8" autoComplete="off" />

@@ -198,9 +198,9 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
         </p>
       ) : null}
       <Group title="Today" cards={ahead.filter((card) => dayOf(card) === today)} today={today} />
-      <Group title="Ahead" cards={ahead.filter((card) => dayOf(card) > today)} today={today} />
+      <Group title="Coming up" cards={ahead.filter((card) => dayOf(card) > today)} today={today} />
       <Pages of="ahead" count={count.from} pages={pages} find={find} />
-      <Group title="Behind" cards={behind} today={today} />
+      <Group title="Earlier" cards={behind} today={today} />
       <Pages of="behind" count={count.before} pages={pages} find={find} />
     </>
   );

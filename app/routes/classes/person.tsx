@@ -14,6 +14,7 @@ import { requireLead } from "~/services/session.server";
 import { PersonFields } from "~/ui/people/PersonFields";
 import { FormError, Primary, Secondary, TextLink } from "~/ui/parts/fields";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
+import { TypedGuard } from "~/ui/parts/TypedGuard";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   requireLead(context);
@@ -84,6 +85,7 @@ export default function Person({ params, actionData }: Route.ComponentProps) {
         </div>
       </div>
       <Form method="post" {...getFormProps(form)} className="form" style={{ maxWidth: 980 }}>
+        <TypedGuard />
         <FormError title="Not saved" problems={form.errors ?? []} />
         <Hidden
           name="version"

@@ -32,6 +32,7 @@ import { surfaceWords, toolWords } from "~/ui/words/en";
 import { coatingWords, lampWords } from "~/ui/words/kits";
 import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
+import { TypedGuard } from "~/ui/parts/TypedGuard";
 
 const mostSurfaces = 20;
 const mostCircuits = 20;
@@ -303,6 +304,7 @@ function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
       </div>
       {stored || kind ? null : <Beginnings />}
       <Form method="post" {...getFormProps(form)} className="form">
+        <TypedGuard />
         <FormError title="Not saved" problems={form.errors ?? []} />
         <Hidden name="version" key={newer} defaultValue={newer ?? stored?.version ?? 0} />
         <TextField field={fields.name} label="Name" className="c6" />

@@ -166,7 +166,7 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
               className="c6"
               autoComplete="off"
             />
-            <NumberField field={fields.rawKeeps} label="Left of it, %" className="c3" inputMode="decimal" />
+            <NumberField field={fields.rawKeeps} label="Share kept, %" className="c3" inputMode="decimal" />
             <NumberField field={fields.rawPieceGrams} label="One weighs, g" className="c3" inputMode="decimal" />
           </div>
         </fieldset>
@@ -185,7 +185,7 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
             />
             <NumberField
               field={fields.neutralisesTsp}
-              label="A US cup takes, tsp soda"
+              label="Soda a cup neutralises, tsp"
               hint="0 unless it is sour"
               className="c4"
               inputMode="decimal"

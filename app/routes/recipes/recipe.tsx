@@ -111,7 +111,7 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
       <section className="no-print" style={{ marginTop: 28 }}>
         <h2>History</h2>
         <table className="ruled">
-          <Heads of={["Revision", "Kept", "Standing", "Go back"]} />
+          <Heads of={["Revision", "Kept", "How far tried", "Go back"]} />
           <tbody>
             {history.map((one) => (
               <tr key={one.revision}>
@@ -170,7 +170,7 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
             <PlainInput name="note" maxLength={300} placeholder="what you saw" autoComplete="off" />
           </label>
           <Secondary name="intent" value="standing">
-            Say so
+            Mark it
           </Secondary>
         </Form>
       </section>

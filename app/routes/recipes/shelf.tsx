@@ -115,7 +115,7 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
                   <th scope="col" className="on-wide">
                     Family
                   </th>
-                  <th scope="col">Standing</th>
+                  <th scope="col">How far tried</th>
                   <th scope="col">What it says</th>
                   <th scope="col" className="on-wide">
                     Kept

@@ -68,9 +68,9 @@ export function BriefFields({ fields, dishes, kitchens, recipes }: Props) {
       <SelectField field={fields.audience} label="Ages" options={optionsOf(audienceWords)} className="c6" />
       <NumberField field={fields.minutes} label="Minutes in all" className="c3" />
       <TextField field={fields.piecesEach} label="Pieces each" className="c3" inputMode="decimal" autoComplete="off" />
-      <NumberField field={fields.stationSize} label="To a station" className="c3" />
+      <NumberField field={fields.stationSize} label="Station size" hint="people" className="c3" />
       <NumberField field={fields.helpers} label="Helpers" hint="adults beside you" className="c3" />
-      <NumberField field={fields.hotPlacesPerAdult} label="Hot places an adult" hint="0: no rule" className="c3" />
+      <NumberField field={fields.hotPlacesPerAdult} label="Hot places per adult" hint="0: no rule" className="c3" />
       <fieldset>
         <legend>Recipe</legend>
         <div className="form">

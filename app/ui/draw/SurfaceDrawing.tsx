@@ -10,7 +10,7 @@ interface Props {
 
 /** Where nobody measured a surface, its pieces lie in rows, and how large it is stays open. */
 function unmeasured(places: number, diameter: number) {
-  const columns = Math.ceil(Math.sqrt(places * 1.6));
+  const columns = Math.min(places, Math.ceil(Math.sqrt(places * 1.6)));
   const rows = Math.ceil(places / columns);
   const step = diameter + 1;
   return {

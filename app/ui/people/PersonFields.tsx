@@ -87,7 +87,7 @@ export function PersonFields({ fields, needs, grownUps }: Props) {
         label="What was said in free words"
         className="c8"
         rows={2}
-        hint="Nothing is read into this: until you tick the box, every verdict is unknown."
+        hint="The program does not interpret this: until you tick the box, every verdict is unknown."
       />
       <CheckField
         field={fields.areWordsRead}

@@ -114,7 +114,7 @@ export function sayProblem(problem: DraftProblem, locale: string): string {
     case "title-missing":
       return "Give the recipe a name.";
     case "system-open":
-      return "Whose cups and spoons does it mean? A tablespoon is a third more in Australia.";
+      return "Which country’s cups and spoons does it mean? A tablespoon is a third more in Australia.";
     case "no-lines":
       return "Nothing is on the list yet. Type a line, such as 125 g plain flour.";
     case "ingredient-open":
@@ -162,7 +162,7 @@ export const remedyWords: Words<RemedyCode> = {
   "usual-powder": "As much baking powder as usual",
   "down-to-ceiling": "Down to the usual most",
   "claim-what-volume-says": "Claim what the volume gives",
-  "pour-what-was-claimed": "Pour what makes the claim true",
+  "pour-what-was-claimed": "Change the portion to match",
   "usual-window": "Set the usual window",
   "cues-without-colour": "Cues without colour, and a note",
   "forget-in-variant": "Forget it in the variant",

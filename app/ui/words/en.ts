@@ -33,6 +33,34 @@ export const stageWords: Words<Stage> = {
   teach: "Teach",
   log: "Log",
 };
+/** Pages of a class that are no stage, by the beginning of their address. */
+const pageWords: readonly (readonly [page: string, title: string])[] = [
+  ["people/import", "Bring in a list"],
+  ["people/intake", "Ask for answers"],
+  ["people/privacy", "What is kept"],
+  ["people/seats", "Seats"],
+  ["people/turns", "Turns"],
+  ["people/", "One person"],
+  ["people", "Register"],
+  ["allergies/matrix", "Every person, every item"],
+  ["allergies/brought", "Food brought along"],
+  ["allergies/", "One verdict"],
+  ["day-sheet/folder", "Folder sheet"],
+  ["day-sheet", "Wall sheet"],
+  ["labels", "Label"],
+  ["scaling", "Ways to scale"],
+  ["shopping", "Shopping"],
+  ["prep", "Prep"],
+  ["kit-labels", "Labels"],
+  ["containers", "Container"],
+  ["sheets", "All sheets"],
+  ["load", "Load list"],
+];
+
+/** What a page of a class is called in the browser's own lists. @param page its address within the class. */
+export const pageTitle = (page: string): string =>
+  stageWords[page as Stage] ?? pageWords.find(([begins]) => page.startsWith(begins))?.[1] ?? "Class";
+
 export const stageStateWords: Words<StageState> = { settled: "settled", open: "open", stale: "stale" };
 
 export const familyWords: Words<Family> = {

@@ -114,7 +114,7 @@ export function CookFields({ draft, onDraft }: Props) {
         <div className="facts tight">
           <Fact draft={draft} onDraft={onDraft} of="turnaround" label="Between loads" unit="min" />
           <Fact draft={draft} onDraft={onDraft} of="pourPerPiece" label="Pouring one piece" unit="min" />
-          <Fact draft={draft} onDraft={onDraft} of="recover" label="To be hot again" unit="min" />
+          <Fact draft={draft} onDraft={onDraft} of="recover" label="Heats up again in" unit="min" />
         </div>
         <RowButton onClick={usual}>Set what is usual for this family</RowButton>
       </section>

@@ -23,6 +23,8 @@ export const classHead: Styles = [
       margin: "6px 0 12px",
     },
     ".stages a": {
+      // What is only for ears stays in its step, or it would stick out of the strip.
+      position: "relative",
       display: "grid",
       gridTemplateColumns: "auto auto",
       gap: "0 7px",

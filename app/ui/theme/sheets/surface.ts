@@ -10,6 +10,8 @@ export const surface: Styles = [
     h2: { fontSize: "22px" },
     h3: { fontSize: "18px" },
     ":focus-visible": { outline: "3px solid {colors.accent.solid}", outlineOffset: "2px" },
+    // The heading that a page begins with is no control: it is only where reading goes on.
+    ':is(h1, h2)[tabindex="-1"]:focus': { outline: "none" },
     "a.text": {
       color: "inherit",
       textDecoration: "underline",

@@ -1,0 +1,27 @@
+import { useEffect, useRef, useState } from "react";
+import { useLocation } from "react-router";
+
+/**
+ * After a way to another page the focus goes to its heading, and its title is said: otherwise whoever hears the page is left where
+ * the link was. Not at the first page, which the browser announces by itself.
+ */
+export function PageFocus() {
+  const { pathname } = useLocation();
+  const before = useRef(pathname);
+  const [said, setSaid] = useState("");
+  useEffect(() => {
+    if (before.current === pathname) return;
+    before.current = pathname;
+    const heading = document.querySelector<HTMLElement>("main .sheet-head :is(h1, h2), main h1");
+    if (heading) {
+      heading.tabIndex = -1;
+      heading.focus({ preventScroll: true });
+    }
+    setSaid(document.title);
+  }, [pathname]);
+  return (
+    <p className="vh" aria-live="polite">
+      {said}
+    </p>
+  );
+}
