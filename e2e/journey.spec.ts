@@ -160,6 +160,7 @@ test("the keys at the desk: a sheet of them, stages by number, nothing while typ
   await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
   await page.keyboard.press("Escape");
   await page.keyboard.press("6");
+  await page.getByRole("button", { name: "Leave without saving" }).click();
   await expect(page).toHaveURL(/\/gear$/);
   await page.keyboard.press("9");
   await expect(page).toHaveURL(/\/log$/);

@@ -61,7 +61,7 @@ export default function Brief({ loaderData, actionData }: Route.ComponentProps) 
         </div>
       </div>
       <BriefPage
-        key={isSaved ? `saved-${meta.version}` : "typing"}
+        key={`${input.id} ${isSaved ? meta.version : "typing"}`}
         result={isSaved ? undefined : actionData?.result}
         values={values}
         saved={input}

@@ -181,7 +181,7 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
         </div>
         {line.isFoldable ? <div className="class-line">{line.drawn}</div> : null}
         <div className="tools">
-          <ClassMenu base={base} title={input.title} startsAt={input.startsAt} isLead={isLead} />
+          <ClassMenu key={base} base={base} title={input.title} startsAt={input.startsAt} isLead={isLead} />
         </div>
       </div>
       {line.isFoldable ? null : line.drawn}

@@ -1,6 +1,8 @@
 import { useEffect, useRef, useState } from "react";
 import { useLocation } from "react-router";
 
+const focusAfter = 80;
+
 /**
  * After a way to another page the focus goes to its heading, and its title is said: otherwise whoever hears the page is left where
  * the link was. Not at the first page, which the browser announces by itself.
@@ -12,12 +14,16 @@ export function PageFocus() {
   useEffect(() => {
     if (before.current === pathname) return;
     before.current = pathname;
-    const heading = document.querySelector<HTMLElement>("main .sheet-head :is(h1, h2), main h1");
-    if (heading) {
-      heading.tabIndex = -1;
-      heading.focus({ preventScroll: true });
-    }
-    setSaid(document.title);
+    // After whatever was open has closed and given the focus back.
+    const later = setTimeout(() => {
+      const heading = document.querySelector<HTMLElement>("main .sheet-head :is(h1, h2), main h1");
+      if (heading) {
+        heading.tabIndex = -1;
+        heading.focus({ preventScroll: true });
+      }
+      setSaid(document.title);
+    }, focusAfter);
+    return () => clearTimeout(later);
   }, [pathname]);
   return (
     <p className="vh" aria-live="polite">
