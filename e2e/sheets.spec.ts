@@ -95,6 +95,7 @@ test("every sheet prints: on paper the furniture goes and nothing is cut off at 
     ["log", 1, 2],
   ] as const) {
     await page.goto(`${base}/${stage}`);
+    await page.evaluate(() => document.fonts.ready);
     const pdf = await page.pdf({ preferCSSPageSize: true, printBackground: true });
     expect(pagesOf(pdf), stage).toBeGreaterThanOrEqual(least);
     expect(pagesOf(pdf), stage).toBeLessThanOrEqual(most);
@@ -106,6 +107,6 @@ test("every sheet prints: on paper the furniture goes and nothing is cut off at 
     await page.setViewportSize({ width: 688, height: 980 });
     expect(await page.evaluate(() => document.documentElement.scrollWidth), stage).toBeLessThanOrEqual(690);
     await page.setViewportSize({ width: 1280, height: 800 });
-    await page.emulateMedia({ media: "screen" });
+    await page.emulateMedia({ media: null });
   }
 });

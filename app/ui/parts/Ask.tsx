@@ -10,11 +10,27 @@ interface Props {
   /** What answers it; a way back out stands beside. */
   readonly answer?: ReactNode;
   readonly wayOut?: string;
+  /** Whether closing gives the focus back to where it was; not where the page goes on to another. */
+  readonly givesFocusBack?: boolean;
 }
 
 /** Something asked, or told, above the page. It is mounted when it is opened, closes on Escape and gives the focus back. */
-export const Ask = ({ isOpen, onClose, title, children, answer, wayOut = "Leave it as it is" }: Props) => (
-  <Dialog.Root open={isOpen} onOpenChange={(change) => (change.open ? undefined : onClose())} lazyMount unmountOnExit>
+export const Ask = ({
+  isOpen,
+  onClose,
+  title,
+  children,
+  answer,
+  wayOut = "Leave it as it is",
+  givesFocusBack = true,
+}: Props) => (
+  <Dialog.Root
+    open={isOpen}
+    onOpenChange={(change) => (change.open ? undefined : onClose())}
+    restoreFocus={givesFocusBack}
+    lazyMount
+    unmountOnExit
+  >
     <Portal>
       <Dialog.Backdrop className="ask-backdrop" />
       <Dialog.Positioner className="ask-place">

@@ -16,7 +16,9 @@ export function PageFocus() {
     before.current = pathname;
     // After whatever was open has closed and given the focus back.
     const later = setTimeout(() => {
-      const heading = document.querySelector<HTMLElement>("main .sheet-head :is(h1, h2), main h1");
+      const heading =
+        document.querySelector<HTMLElement>("main .sheet-head :is(h1, h2)") ??
+        document.querySelector<HTMLElement>("main h1");
       if (heading) {
         heading.tabIndex = -1;
         heading.focus({ preventScroll: true });

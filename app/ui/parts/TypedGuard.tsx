@@ -30,6 +30,7 @@ export function TypedGuard() {
       <span ref={place} hidden />
       <Ask
         isOpen={blocker.state === "blocked"}
+        givesFocusBack={blocker.state === "blocked"}
         onClose={() => blocker.reset?.()}
         title="Leave what you typed?"
         wayOut="Stay here"
