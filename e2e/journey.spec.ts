@@ -45,7 +45,8 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   await page.getByLabel("How bad").first().selectOption("allergy");
   await page.getByRole("button", { name: "Add to the register" }).click();
   await expect(page.getByRole("cell", { name: "milk (allergy)" })).toBeVisible();
-  await page.getByRole("link", { name: "Bring in a list" }).click();
+  await page.locator(".sheet-head").getByRole("button", { name: "More" }).click();
+  await page.getByRole("menuitem", { name: "Bring in a list" }).click();
   await page
     .getByLabel("Or paste the rows here")
     .fill("name,age,answered,avoids\nBea Cove,6-11,yes,\nCal Dune,6-11,no,\nDot Elm,12-17,yes,sesame: allergy");
@@ -86,7 +87,8 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   await page.goto(`${base}/timeline`);
   await expect(page.getByText(/to spare|over\./).first()).toBeVisible();
   const calendar = page.waitForEvent("download");
-  await page.getByRole("link", { name: "Calendar" }).last().click();
+  await page.getByRole("button", { name: "Export" }).click();
+  await page.getByRole("menuitem", { name: "For a calendar" }).click();
   expect(await readFile(await (await calendar).path(), "utf8")).toContain("SUMMARY:Regatta breakfast");
   await page.getByRole("link", { name: "Teach this class" }).click();
   await page.getByRole("button", { name: "Start the class" }).click();

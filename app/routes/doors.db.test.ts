@@ -35,6 +35,7 @@ const leadOnly = [
   "routes/classes/people-import.tsx",
   "routes/classes/person.tsx",
   "routes/classes/privacy.tsx",
+  "routes/classes/removed.tsx",
   "routes/files/class-file.ts",
   "routes/files/people-csv.ts",
   "routes/files/person-record.ts",

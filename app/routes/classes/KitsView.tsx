@@ -16,7 +16,7 @@ import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { list, minutes, number } from "~/ui/format/format";
 import { KitSheet } from "~/ui/kit/KitSheets";
-import { TextLink } from "~/ui/parts/fields";
+import { PrimaryLink, TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { eggRuleWords, kitModeWords } from "~/ui/words/en";
@@ -24,6 +24,7 @@ import { subjectsOf } from "~/ui/words/findings";
 import { placeName } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden, PlainButton } from "~/ui/parts/plain";
+import { MenuLink, MoreMenu } from "~/ui/parts/Menu";
 
 /** The cell that takes a way over by one press, or says that it is taken. */
 function Choice({ value, isInForce }: { value: string; isInForce: boolean }) {
@@ -65,10 +66,12 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
         <div className="tools">
           <TextLink to="../shopping">Shopping</TextLink>
           <TextLink to="../prep">Prep</TextLink>
-          <TextLink to={`${base}/pack`}>Pack</TextLink>
-          <TextLink to="../kit-labels">Labels</TextLink>
-          <TextLink to="../sheets">All sheets</TextLink>
+          <MoreMenu label="More">
+            <MenuLink to={`${base}/kit-labels`}>Labels</MenuLink>
+            <MenuLink to={`${base}/sheets`}>All sheets</MenuLink>
+          </MoreMenu>
           <PrintButton>Print the kits</PrintButton>
+          <PrimaryLink to={`${base}/pack`}>Pack</PrimaryLink>
         </div>
       </div>
       <Findings

@@ -14,6 +14,7 @@ import { TextLink } from "~/ui/parts/fields";
 import { closingCaution } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { decisionWords, openingWords, sayExposure } from "~/ui/words/people";
+import { MenuLink, MoreMenu } from "~/ui/parts/Menu";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -42,8 +43,10 @@ export default function Allergies({ loaderData, actionData }: Route.ComponentPro
         <div className="tools">
           <TextLink to={`${action}/allergies/matrix`}>Every person, every item</TextLink>
           <TextLink to={`${action}/allergies/brought/new`}>Food brought along</TextLink>
-          <TextLink to={`${action}/day-sheet/wall`}>Wall sheet</TextLink>
-          {isLead ? <TextLink to={`${action}/day-sheet/folder`}>Folder sheet</TextLink> : null}
+          <MoreMenu label="Sheets">
+            <MenuLink to={`${action}/day-sheet/wall`}>Wall sheet</MenuLink>
+            {isLead ? <MenuLink to={`${action}/day-sheet/folder`}>Folder sheet</MenuLink> : null}
+          </MoreMenu>
         </div>
       </div>
       <Findings

@@ -10,7 +10,7 @@ import { audit, classOnce, classOr404 } from "~/services/classes.server";
 import { putBack, removedOf } from "~/services/privacy.server";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
-import { FileLink, FormError, Secondary, TextLink } from "~/ui/parts/fields";
+import { FormError, PrimaryLink, Secondary, TextLink } from "~/ui/parts/fields";
 import { moment } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { needsInWords } from "~/ui/people/needs";
@@ -18,6 +18,7 @@ import { ageWords, roleWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
+import { MenuFile, MenuLink, MenuRule, MoreMenu } from "~/ui/parts/Menu";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   // Looking at what people declared is noted, as health data is.
@@ -55,22 +56,20 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
       <div className="sheet-head">
         <h2>The register</h2>
         <div className="tools">
-          {isLead ? (
-            <>
-              <TextLink to="new">Add a person</TextLink>
-              <TextLink to="import">Bring in a list</TextLink>
-              <TextLink to="intake">Ask for answers</TextLink>
-            </>
-          ) : null}
           <TextLink to="seats">Seats</TextLink>
-          <TextLink to="turns">Turns</TextLink>
-          {isLead ? (
-            <>
-              <TextLink to="privacy">What is kept</TextLink>
-              <FileLink href={`${action}/people.csv`}>CSV</FileLink>
-            </>
-          ) : null}
-          <TextLink to="../brief">Back to the brief</TextLink>
+          {isLead ? <TextLink to="intake">Ask for answers</TextLink> : null}
+          <MoreMenu label="More">
+            <MenuLink to={`${action}/people/turns`}>Turns</MenuLink>
+            {isLead ? (
+              <>
+                <MenuLink to={`${action}/people/import`}>Bring in a list</MenuLink>
+                <MenuLink to={`${action}/people/privacy`}>What is kept</MenuLink>
+                <MenuRule />
+                <MenuFile href={`${action}/people.csv`}>Save as a table (CSV)</MenuFile>
+              </>
+            ) : null}
+          </MoreMenu>
+          {isLead ? <PrimaryLink to="new">Add a person</PrimaryLink> : null}
         </div>
       </div>
       <Findings findings={plan.findings.filter((finding) => finding.stage === "brief")} names={names} />

@@ -3,12 +3,13 @@ import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { clock, minutes } from "~/ui/format/format";
 import { Lanes } from "~/ui/schedule/Lanes";
-import { FileLink, Primary, TextLink } from "~/ui/parts/fields";
+import { PrimaryLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { bellInstruction, bellWords, criticalWords, hazardWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
+import { MenuFile, MoreMenu } from "~/ui/parts/Menu";
 
 /** The run sheet: bells with what to say, lanes for who does what, and what the time goes into. */
 export default function TimelinePage() {
@@ -34,12 +35,12 @@ export default function TimelinePage() {
           First pour {at(timeline.firstPour)}, last piece {at(timeline.lastLoadEnd)}.
         </p>
         <div className="tools">
-          <FileLink href={`${action}/timeline.csv`}>CSV</FileLink>
-          <FileLink href={`${action}/timeline.ics`}>Calendar</FileLink>
+          <MoreMenu label="Export">
+            <MenuFile href={`${action}/timeline.csv`}>As a table (CSV)</MenuFile>
+            <MenuFile href={`${action}/timeline.ics`}>For a calendar</MenuFile>
+          </MoreMenu>
           <PrintButton>Print</PrintButton>
-          <TextLink to={`${action}/teach`} className="no-print">
-            <Primary as="span">Teach this class</Primary>
-          </TextLink>
+          <PrimaryLink to={`${action}/teach`}>Teach this class</PrimaryLink>
         </div>
       </div>
       <Findings findings={plan.findings.filter((finding) => finding.stage === "timeline")} names={names} />

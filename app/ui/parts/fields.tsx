@@ -154,6 +154,13 @@ export const Secondary = (props: ComponentProps<typeof Button>) => (
   <Button type="submit" variant="outline" minHeight="44px" fontSize="17px" colorPalette="ink" {...props} />
 );
 
+/** The one thing a page is mostly opened for, where that leads elsewhere. */
+export const PrimaryLink = ({ to, children }: { to: string; children: ReactNode }) => (
+  <Button asChild minHeight="44px" fontSize="17px" colorPalette="ink" className="no-print">
+    <Link to={to}>{children}</Link>
+  </Button>
+);
+
 /** What is wrong with a form as a whole. */
 export function FormError({ title, problems }: { title: string; problems: readonly string[] }) {
   if (problems.length === 0) return null;
