@@ -193,8 +193,10 @@ test("lanes show every task of every station once, with a sentence for who canno
       available={next.brief.minutes}
     />,
   );
-  const own = made.timeline.tasks.filter((task) => task.stationId !== null && task.kind !== "preheat").length;
-  expect(html.match(/class="task /g)?.length).toBeGreaterThanOrEqual(own);
+  // Every load stands twice: with its station and on its surface, by number, and by whose it is.
+  const loads = made.timeline.tasks.filter((task) => task.kind === "load");
+  expect(html.match(/title="[^"]*: load \d+, /g)).toHaveLength(2 * loads.length);
+  expect(html).toMatch(/>St 1</);
   expect(html).toMatch(/title="Stroke: Mix, 09:44/);
 });
 

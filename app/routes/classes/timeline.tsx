@@ -43,7 +43,6 @@ export default function TimelinePage() {
           <PrimaryLink to={`${action}/teach`}>Teach this class</PrimaryLink>
         </div>
       </div>
-      <Findings findings={plan.findings.filter((finding) => finding.stage === "timeline")} names={names} />
       <Lanes
         timeline={timeline}
         stations={plan.stations}
@@ -51,6 +50,7 @@ export default function TimelinePage() {
         timeZone={input.timeZone}
         available={input.brief.minutes}
       />
+      <Findings findings={plan.findings.filter((finding) => finding.stage === "timeline")} names={names} />
       <div className="columns wide-narrow" style={{ marginTop: 28 }}>
         <table className="ruled">
           <caption>Bells</caption>

@@ -1,8 +1,9 @@
+import type { CSSProperties } from "react";
 import type { StationPlan } from "~/core/plan";
-import type { Task, Timeline } from "~/core/schedule";
+import type { Task, TaskKind, Timeline } from "~/core/schedule";
 import { clock, minutes } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
-import { taskWords } from "~/ui/words/en";
+import { laneWords, taskWords } from "~/ui/words/en";
 
 interface Props {
   readonly timeline: Timeline;
@@ -12,45 +13,97 @@ interface Props {
   readonly available: number;
 }
 
-const look: Partial<Record<Task["kind"], string>> = {
+const look: Partial<Record<TaskKind, string>> = {
   load: "heat",
   "demo-load": "heat",
-  tester: "warm",
-  preheat: "warm",
+  tester: "heat",
+  preheat: "heating",
   wash: "wait",
   rest: "wait",
   wait: "wait",
 };
-/** Below this share of the line a block has no room for a word. */
-const shareForWords = 0.045;
 
-/** Who does what when: a lane for each station, then one for each surface in use. */
+/** One block of a lane: what happens from when to when, and its names, the longest first. */
+interface Block {
+  readonly id: string;
+  readonly kind: TaskKind;
+  readonly start: number;
+  readonly end: number;
+  readonly names: readonly string[];
+  readonly what: string;
+}
+
+/** Handwork that follows on without a gap is one block: its steps are read in the method. */
+const isHandwork = (kind: TaskKind): boolean => kind === "mix" || kind === "prepare";
+const joins = 0.05;
+
+function joined(blocks: readonly Block[]): Block[] {
+  const out: Block[] = [];
+  for (const block of [...blocks].sort((a, b) => a.start - b.start)) {
+    const last = out.at(-1);
+    if (last && isHandwork(last.kind) && isHandwork(block.kind) && block.start - last.end < joins)
+      out[out.length - 1] = { ...last, end: Math.max(last.end, block.end) };
+    else out.push(block);
+  }
+  return out;
+}
+
+/** Stations by their first letters, as few as tell them apart. */
+function shortNames(stations: readonly StationPlan[]): ReadonlyMap<string, string> {
+  const longest = Math.max(0, ...stations.map((one) => one.name.length));
+  for (let letters = 2; letters < longest; letters += 1) {
+    const names = stations.map((one) => one.name.slice(0, letters));
+    if (new Set(names).size === names.length)
+      return new Map(stations.map((one, index) => [one.id, names[index] ?? ""]));
+  }
+  return new Map(stations.map((one) => [one.id, one.name]));
+}
+
+/** The share of the line that a letter takes, and what stands around a word. */
+const letterShare = 0.0068;
+const aroundShare = 0.008;
+
+/** Who does what when: a lane for each station, then one for each surface in use; each block named, or numbered as its load. */
 export function Lanes({ timeline, stations, startsAt, timeZone, available }: Props) {
   const locale = useLocale();
   const scale = Math.max(timeline.end, available);
   const share = (at: number) => `${((at / scale) * 100).toFixed(3)}%`;
+  const short = shortNames(stations);
   const nameOf = (stationId: string | null) => stations.find((station) => station.id === stationId)?.name ?? "Everyone";
   const tick = scale > 100 ? 20 : 10;
   const ticks = Array.from({ length: Math.floor(scale / tick) + 1 }, (_, index) => index * tick).filter(
     (at) => at < scale * 0.97,
   );
-  const block = (task: Task, word: string) => {
-    const said = `${nameOf(task.stationId)}: ${word}, ${clock(startsAt, timeZone, task.start, locale)}, ${minutes(task.end - task.start, locale)}`;
+  const blockOf = (task: Task, names: readonly string[], what = taskWords[task.kind]): Block => ({
+    id: task.id,
+    kind: task.kind,
+    start: task.start,
+    end: task.end,
+    names,
+    what: `${nameOf(task.stationId)}: ${what}`,
+  });
+  const draw = (block: Block) => {
+    const width = (block.end - block.start) / scale;
+    const name = block.names.find((one) => one.length * letterShare + aroundShare <= width);
+    const said = `${block.what}, ${clock(startsAt, timeZone, block.start, locale)}, ${minutes(block.end - block.start, locale)}`;
     return (
       <div
-        key={task.id}
-        className={`task ${look[task.kind] ?? ""}`}
-        style={{ left: share(task.start), width: share(task.end - task.start) }}
+        key={block.id}
+        className={`task ${look[block.kind] ?? ""}`}
+        style={{ left: share(block.start), width: share(block.end - block.start) }}
         title={said}
       >
-        {(task.end - task.start) / scale >= shareForWords ? word : <span className="vh">{said}</span>}
+        {name === undefined ? null : <span aria-hidden="true">{name}</span>}
+        <span className="vh">{said}</span>
       </div>
     );
   };
+  const sayLoad = (task: Task) => `load ${task.loadNumber}, ${task.pieces} pieces`;
   const room = timeline.tasks.filter((task) => task.stationId === null && task.kind !== "preheat");
+  const lines: CSSProperties & Record<"--tick", string> = { "--tick": share(tick) };
   return (
     <div className="lanes-scroll" tabIndex={0} role="group" aria-label="Lanes of stations and surfaces">
-      <div className="lanes">
+      <div className="lanes" style={lines}>
         <span />
         <div className="axis" aria-hidden="true">
           {ticks.map((at) => (
@@ -60,32 +113,48 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available }: Pro
           ))}
         </div>
         <span className="lane-name">Everyone</span>
-        <div className="lane">{room.map((task) => block(task, taskWords[task.kind]))}</div>
-        {stations.map((station) => [
-          <span className="lane-name" key={`${station.id}-name`}>
+        <div className="lane">
+          {room.map((task) => draw(blockOf(task, [taskWords[task.kind], laneWords[task.kind]])))}
+        </div>
+        {stations.map((station, index) => [
+          <span className={`lane-name${index === 0 ? " first" : ""}`} key={`${station.id}-name`}>
             {station.name}
           </span>,
-          <div className="lane" key={station.id}>
-            {timeline.tasks
-              .filter((task) => task.stationId === station.id && task.kind !== "preheat")
-              .map((task) =>
-                block(task, task.kind === "load" ? `${task.loadNumber}: ${task.pieces}` : taskWords[task.kind]),
-              )}
+          <div className={`lane${index === 0 ? " first" : ""}`} key={station.id}>
+            {joined(
+              timeline.tasks
+                .filter((task) => task.stationId === station.id && task.kind !== "preheat")
+                .map((task) =>
+                  task.kind === "load"
+                    ? blockOf(task, [`${task.loadNumber}`], sayLoad(task))
+                    : blockOf(task, [laneWords[task.kind], laneWords[task.kind].slice(0, 1).toUpperCase()]),
+                ),
+            ).map(draw)}
           </div>,
         ])}
         {timeline.units
           .filter((unit) => unit.stationId === null)
-          .map((unit) => [
-            <span className="lane-name quiet" key={`${unit.id}-name`}>
+          .map((unit, index) => [
+            <span className={`lane-name${index === 0 ? " first" : ""}`} key={`${unit.id}-name`}>
               {unit.name} {unit.number}
             </span>,
-            <div className="lane" key={unit.id}>
+            <div className={`lane${index === 0 ? " first" : ""}`} key={unit.id}>
               {timeline.tasks
                 .filter((task) => task.surfaceId === unit.id)
-                .map((task) => block(task, task.kind === "load" ? nameOf(task.stationId) : taskWords[task.kind]))}
+                .map((task) => {
+                  const whose = short.get(task.stationId ?? "") ?? "";
+                  if (task.kind === "load")
+                    return draw(blockOf(task, [`${whose} ${task.loadNumber}`, `${task.loadNumber}`], sayLoad(task)));
+                  if (task.kind === "tester") return draw(blockOf(task, [`${whose} T`, "T"]));
+                  return draw(blockOf(task, [laneWords[task.kind]]));
+                })}
             </div>,
           ])}
       </div>
+      <p className="quiet small">
+        Numbers are loads, T a tester; on a surface with the first letters of whose they are. Dark is heat, dotted is
+        waiting, dashed is heating up.
+      </p>
     </div>
   );
 }

@@ -315,6 +315,24 @@ export const taskWords: Words<TaskKind> = {
   eat: "Eat",
   clean: "Clean down",
 };
+/** The same for a block of a lane, where room is short. */
+export const laneWords: Words<TaskKind> = {
+  arrive: "arrive",
+  "demo-mix": "watch",
+  prepare: "prepare",
+  mix: "mix",
+  wait: "wait",
+  rest: "rest",
+  part: "sauce",
+  after: "after",
+  preheat: "heating",
+  "demo-load": "one load",
+  wash: "wash",
+  tester: "tester",
+  load: "load",
+  eat: "eat",
+  clean: "clean",
+};
 export const criticalWords: Words<CriticalPart["kind"]> = {
   ...taskWords,
   queue: "Waiting for a surface",
