@@ -260,13 +260,13 @@ test("the sketch of a room: things are put in, moved by the keyboard, named, and
   await mark.focus();
   await page.keyboard.press("ArrowRight");
   await page.keyboard.press("ArrowRight");
-  await expect(page.getByText("4.5 m from the left, 3 m from the top")).toBeVisible();
+  await expect(page.getByText("5.5 m from the left, 3 m from the top")).toBeVisible();
   await page.getByLabel("Name of the table set apart").fill("By the window");
   await page.getByRole("button", { name: "Keep the sketch" }).click();
   await page.waitForURL(/kept/);
   await page.reload();
   await expect(page.getByRole("button", { name: "By the window" })).toBeVisible();
-  await expect(page.getByText("4.5 m from the left, 3 m from the top")).toBeVisible();
+  await expect(page.getByText("5.5 m from the left, 3 m from the top")).toBeVisible();
 });
 
 test("from a planned class to every sheet on paper in three clicks; blades are counted back", async ({ page }) => {

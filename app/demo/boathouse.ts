@@ -143,6 +143,22 @@ export const demoKitchens: readonly Kitchen[] = [
       { id: "stage", name: "Wall by the stage", volts: 230, amps: 10, sockets: 2, plugAmps: 13 },
       { id: "hatch", name: "Beside the hatch", volts: 230, amps: 10, sockets: 1, plugAmps: 13 },
     ],
+    floor: {
+      widthM: 10,
+      depthM: 6,
+      marks: [
+        { kind: "heat", label: "griddles", x: 3.5, y: 0.75 },
+        { kind: "heat", label: "camping pan", x: 6.5, y: 0.75 },
+        { kind: "water", label: "sink", x: 9.25, y: 0.75 },
+        { kind: "station", label: "Stroke", x: 1.75, y: 3 },
+        { kind: "station", label: "Bow", x: 4, y: 3 },
+        { kind: "station", label: "Rudder", x: 6.25, y: 3 },
+        { kind: "station", label: "Anchor", x: 8.5, y: 3 },
+        { kind: "cold", label: "cool boxes", x: 0.9, y: 0.75 },
+        { kind: "exit", label: "to the stage", x: 1.25, y: 5.5 },
+        { kind: "extinguisher", label: "", x: 5, y: 5.5 },
+      ],
+    },
     gear: gear({
       "mixing-bowl": 6,
       "small-bowl": 6,

@@ -65,7 +65,7 @@ export async function tripOf(db: Kysely<DB>, classId: string): Promise<Trip> {
         ),
       )
       .orderBy("other.starts_at", "desc")
-      .limit(12)
+      .limit(24)
       .execute(),
   ]);
   const inputs = (

@@ -9,13 +9,15 @@ import { newestRecipes } from "~/db/queries/recipes.server";
 import { changePlan } from "~/services/arrange.server";
 import { audit, classOnce, classOr404, notFound } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
-import { list, minutes, number } from "~/ui/format/format";
+import { clock, list, minutes, number } from "~/ui/format/format";
 import { needsInWords } from "~/ui/people/needs";
 import { Secondary, TextLink } from "~/ui/parts/fields";
 import { closingCaution, substanceWords, verdictTitle } from "~/ui/words/en";
 import { cutsOf, remedyTitles, sayExposure, sayRemedy } from "~/ui/words/people";
 import { because } from "~/ui/allergen/Tables";
 import { Hidden } from "~/ui/parts/plain";
+import { RoomDrawing } from "~/ui/draw/RoomDrawing";
+import { floorWords } from "~/ui/words/kits";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { input } = await classOnce(context, params.classId);
@@ -98,6 +100,16 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
         <p className="form-error" role="alert">
           {actionData.problem}
         </p>
+      ) : null}
+      {plate.exposures.length > 0 ? (
+        <RoomDrawing
+          floor={input.kitchen.floor}
+          stations={plan.stations}
+          paths={plate.exposures.map((one) => one.legs)}
+          at={(minutes) => clock(input.startsAt, input.timeZone, minutes, names.locale)}
+          nameOf={(kind) => floorWords[kind]}
+          marked={plan.stations.find((station) => station.people.includes(person.id))?.id}
+        />
       ) : null}
       <section style={{ marginTop: 14 }}>
         <h3>Why</h3>

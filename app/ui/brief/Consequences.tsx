@@ -1,6 +1,7 @@
 import { memo } from "react";
 import type { ClassInput, ClassPlan, KeyFigure } from "~/core/plan";
 import { Figures } from "~/ui/class/Figures";
+import { BriefDrawing } from "~/ui/draw/BriefDrawing";
 import { Findings } from "~/ui/class/Findings";
 import { useLocale } from "~/ui/sheet/locale";
 import { namesOf } from "~/ui/words/findings";
@@ -25,6 +26,7 @@ export const Consequences = memo(function Consequences({ input, plan, before, is
   return (
     <section aria-label="What follows" aria-live="polite">
       <h2>What follows {isChanged ? <span className="needs-you small">not saved yet</span> : null}</h2>
+      <BriefDrawing plan={plan} available={input.brief.minutes} />
       <Figures figures={main} before={before} counted={countedIn(plan)} names={names} />
       <h3 style={{ margin: "20px 0 6px" }}>What is short or unsettled</h3>
       {open.length === 0 ? (

@@ -19,7 +19,8 @@ export function PageFocus() {
       const heading =
         document.querySelector<HTMLElement>("main .sheet-head :is(h1, h2)") ??
         document.querySelector<HTMLElement>("main h1");
-      if (heading) {
+      // Whoever has already opened something stays in it.
+      if (heading && !document.querySelector("[role=menu], [role=dialog]")) {
         heading.tabIndex = -1;
         heading.focus({ preventScroll: true });
       }

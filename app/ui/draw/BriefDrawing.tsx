@@ -1,0 +1,72 @@
+import type { ClassPlan } from "~/core/plan";
+import { minutes } from "~/ui/format/format";
+import { useLocale } from "~/ui/sheet/locale";
+
+interface Props {
+  readonly plan: Pick<ClassPlan, "stations" | "timeline">;
+  /** Minutes the class may take. */
+  readonly available: number;
+}
+
+/** More tables than this are counted, not drawn. */
+const mostTables = 24;
+
+/** A table with its people around it and its pieces under it. */
+function Table({ size, pieces, isApart }: { size: number; pieces: number; isApart: boolean }) {
+  const heads = Math.min(size, 8);
+  const above = Math.ceil(heads / 2);
+  return (
+    <svg className={`brief-table${isApart ? " apart" : ""}`} viewBox="0 0 76 74">
+      {Array.from({ length: heads }, (_, index) => {
+        const isAbove = index < above;
+        const inRow = isAbove ? above : heads - above;
+        return (
+          <circle
+            key={index}
+            className="head"
+            r="5.5"
+            cx={((isAbove ? index : index - above) + 1) * (76 / (inRow + 1))}
+            cy={isAbove ? 7 : 51}
+          />
+        );
+      })}
+      <rect x="6" y="15" width="64" height="29" rx="3" />
+      <text x="38" y="34" textAnchor="middle">
+        {size}
+      </text>
+      <text className="pieces" x="38" y="72" textAnchor="middle">
+        {pieces}
+      </text>
+    </svg>
+  );
+}
+
+/** What the brief comes to, at a look: people at their tables with the pieces they make, and the minutes against those there are. */
+export function BriefDrawing({ plan: { stations, timeline }, available }: Props) {
+  const locale = useLocale();
+  if (stations.length === 0) return null;
+  const scale = Math.max(timeline.end, available) || 1;
+  const share = (at: number) => `${((at / scale) * 100).toFixed(2)}%`;
+  return (
+    <div className="brief-drawing" aria-hidden="true">
+      {stations.length <= mostTables ? (
+        <div className="brief-tables">
+          {stations.map((station) => (
+            <Table key={station.id} size={station.size} pieces={station.scale.piecesMade} isApart={station.isApart} />
+          ))}
+          <span className="quiet small">people at each table, pieces under it</span>
+        </div>
+      ) : null}
+      <div className="brief-minutes">
+        <span className="used" style={{ width: share(Math.min(timeline.end, available)) }} />
+        {timeline.end > available ? (
+          <span className="over" style={{ left: share(available), width: share(timeline.end - available) }} />
+        ) : null}
+        <span className="given" style={{ left: share(available) }} />
+      </div>
+      <p className="small quiet">
+        {minutes(timeline.end, locale)} of {minutes(available, locale)}
+      </p>
+    </div>
+  );
+}
