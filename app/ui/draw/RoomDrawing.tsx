@@ -116,6 +116,12 @@ export function RoomDrawing({ floor: sketched, stations, paths = [], at, nameOf,
     if (!from || !to || seen.has(key) || (from.x === to.x && from.y === to.y)) return [];
     seen.add(key);
     const [heat] = thingOf(leg.thing).kind === "unit" ? heats : [];
+    // From the edge of one table to the edge of the other, above the heads, so that no name is crossed.
+    const edge = table.height / 2 + head;
+    const [leaves, lands] = [
+      { x: from.x + 30, y: from.y - edge },
+      { x: to.x - 30, y: to.y - edge },
+    ];
     // Over a surface the way goes by the heat; otherwise in a bow, so that two ways between two tables can be told apart.
     const bow = heat
       ? { x: heat.x * metre, y: heat.y * metre }
@@ -123,7 +129,7 @@ export function RoomDrawing({ floor: sketched, stations, paths = [], at, nameOf,
           x: (from.x + to.x) / 2 + (from.y - to.y) * 0.3,
           y: (from.y + to.y) / 2 - 90 - Math.abs(to.x - from.x) * 0.08,
         };
-    return [{ key, from, to, bow, pickedAt: leg.pickedAt }];
+    return [{ key, from: leaves, to: lands, bow, pickedAt: leg.pickedAt }];
   });
   return (
     <svg

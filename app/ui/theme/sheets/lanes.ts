@@ -3,7 +3,12 @@ import type { Styles } from "./styles";
 /** Lanes: stations and surfaces on the class's time. */
 export const lanes: Styles = [
   {
-    ".lanes": { display: "grid", gridTemplateColumns: "120px minmax(0, 1fr)", rowGap: "3px", alignItems: "center" },
+    ".lanes": {
+      display: "grid",
+      gridTemplateColumns: "fit-content(190px) minmax(0, 1fr)",
+      rowGap: "3px",
+      alignItems: "center",
+    },
     ".lanes .lane-name": {
       fontWeight: 600,
       paddingRight: "12px",

@@ -62,8 +62,8 @@ export const live: Styles = [
     ".live .time.late": { color: "accent.solid" },
     ".live .time-word": { textAlign: "right", fontSize: "22px", color: "fg.muted" },
     ".live .next-word": { fontSize: "clamp(24px, 2.6vw, 34px)", marginTop: "14px" },
-    ".live .late-word": { fontSize: "24px", fontWeight: 600, color: "accent.solid", minHeight: "34px" },
-    ".live .stand .caution": { fontSize: "18px", lineHeight: 1.25, maxWidth: "440px", marginLeft: "auto" },
+    ".live .late-word": { fontSize: "24px", fontWeight: 600, color: "accent.solid", minHeight: "22px" },
+    ".live .stand .caution": { fontSize: "17px", lineHeight: 1.2, maxWidth: "460px", margin: "0 0 5px auto" },
     ".live .big": {
       minHeight: "64px",
       padding: "10px 18px",
