@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { recipeSchema } from "~/formats/class-file";
+import { recipeSchema } from "~/formats/recipe-schema";
 import type { Recipe } from "~/core/recipe";
 
 /** Three recipes of our own, formulated from the ratios of their families; one each for a griddle, a pan and an iron. */

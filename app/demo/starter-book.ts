@@ -3,7 +3,7 @@ import { type Recipe, type Variant } from "~/core/recipe";
 import { draftFor } from "~/core/plan";
 import { type Substance, starterPantry } from "~/core/pantry";
 import type { Participant } from "~/core/people";
-import { recipeSchema } from "~/formats/class-file";
+import { recipeSchema } from "~/formats/recipe-schema";
 import { starterRecipes } from "./recipes";
 
 /**

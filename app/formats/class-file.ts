@@ -1,49 +1,24 @@
 import { z } from "zod";
 import { regimes } from "~/core/allergen";
-import {
-  type Ingredient,
-  diets,
-  fillMethods,
-  markets,
-  roles,
-  starterPantry,
-  storages,
-  substances,
-} from "~/core/pantry";
+import { diets, markets, starterPantry, substances } from "~/core/pantry";
 import { coatings, floorKinds, lampMeanings } from "~/core/gear";
 import { ageBands, audiences, participantRoles, severities, usualHotPlaces } from "~/core/people";
 import { type ClassInput, canonical } from "~/core/plan";
 import {
   type Amount,
   type Ratio,
-  isVolumeUnit,
-  isMassUnit,
   hasScoopsLeft,
   measuringSetOf,
   measuringSets,
   scoopNames,
-  measuringSystems,
-  readRatio,
-  units,
   writeRatio,
 } from "~/core/quantity";
-import {
-  type Recipe,
-  bowls,
-  cues,
-  families,
-  hazards,
-  partHeats,
-  partKinds,
-  readinessTests,
-  standings,
-  stepKinds,
-  surfaceKinds,
-  tools,
-  windowReasons,
-} from "~/core/recipe";
+import { surfaceKinds, tools } from "~/core/recipe";
 import { batchRules, eggRules } from "~/core/scale";
 import { demoModes, kitModes } from "~/core/schedule";
+
+import { fraction, id, isUnique, name, starterById, text, keysOf } from "./schema-parts";
+import { completeIngredient, ingredientSchema, recipeSchema } from "./recipe-schema";
 
 /**
  * The class file: a whole ClassInput as JSON, for keeping, sending, and planning without a database. Amounts are text
@@ -51,218 +26,6 @@ import { demoModes, kitModes } from "~/core/schedule";
  */
 export const classFileFormat = "apron-bell-class";
 export const classFileVersion = 1;
-
-const keysOf = <K extends string>(record: Record<K, unknown>) => Object.keys(record) as [K, ...K[]];
-const id = z
-  .string()
-  .regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,63}$/, "expected letters, digits, dots or dashes, at most 64");
-const name = z.string().trim().min(1, "expected a name").max(120, "expected at most 120 characters");
-const text = z.string().max(2000, "expected at most 2000 characters").default("");
-const percent = z.number().min(0).max(100);
-const minutes = z.number().min(0).max(600);
-
-const isUnique = (field: "id" | "ingredientId" | "tool") => (items: readonly object[]) =>
-  new Set(items.map((item) => Reflect.get(item, field))).size === items.length;
-
-const starterById = new Map(starterPantry.map((one) => [one.id, one]));
-
-const fraction = z
-  .string()
-  .max(40)
-  .transform((value, context): Ratio => {
-    const read = readRatio(value);
-    if (read && read.num >= 0n) return read;
-    context.addIssue({
-      code: "custom",
-      message: `expected a number such as "3", "3/4", "1 1/2" or "2.5", got "${value}"`,
-    });
-    return z.NEVER;
-  });
-
-const amount = z
-  .string()
-  .max(60)
-  .transform((value, context): Amount => {
-    const cut = value.trim().lastIndexOf(" ");
-    const [number, unitName] = [value.trim().slice(0, cut), value.trim().slice(cut + 1)];
-    const unit = units.find((one) => one === unitName);
-    const read = cut > 0 ? readRatio(number) : undefined;
-    if (unit && read && read.num > 0n && (isVolumeUnit(unit) || isMassUnit(unit) || unit === "piece"))
-      return { value: read, unit };
-    context.addIssue({
-      code: "custom",
-      message: `expected a number above 0 and a unit (${units.join(", ")}), such as "1 1/4 cup", got "${value}"`,
-    });
-    return z.NEVER;
-  });
-
-const lineAmount = z
-  .discriminatedUnion("kind", [
-    z.strictObject({ kind: z.literal("exact"), amount }),
-    z.strictObject({ kind: z.literal("range"), from: amount, to: amount }),
-    z.strictObject({ kind: z.literal("top-up"), start: amount, most: amount }),
-    z.strictObject({ kind: z.literal("hold-back"), amount, back: amount }),
-    z.strictObject({
-      kind: z.literal("packs"),
-      packs: fraction.refine((value) => value.num > 0n, "expected more than 0 packs"),
-      each: amount,
-      packName: z.string().trim().min(1).max(30),
-    }),
-    z.strictObject({ kind: z.literal("per-load"), amount }),
-    z.strictObject({ kind: z.literal("per-piece"), amount }),
-    z.strictObject({ kind: z.literal("to-taste") }),
-    z.strictObject({ kind: z.literal("unknown"), said: z.string().max(200) }),
-  ])
-  .superRefine((value, context) => {
-    const pairs =
-      value.kind === "range"
-        ? [value.from, value.to]
-        : value.kind === "top-up"
-          ? [value.start, value.most]
-          : value.kind === "hold-back"
-            ? [value.back, value.amount]
-            : [];
-    const [less, more] = pairs;
-    if (!less || !more) return;
-    if (less.unit !== more.unit)
-      context.addIssue({ code: "custom", message: `expected the same unit twice, got ${less.unit} and ${more.unit}` });
-    else if (less.value.num * more.value.den > more.value.num * less.value.den)
-      context.addIssue({ code: "custom", message: "expected the smaller amount first" });
-  });
-
-const span = z
-  .strictObject({ low: minutes, likely: minutes, high: minutes })
-  .refine((value) => value.low <= value.likely && value.likely <= value.high, "expected low ≤ likely ≤ high");
-
-const line = z.strictObject({
-  id,
-  partId: id.nullable().default(null),
-  ingredientId: id,
-  amount: lineAmount,
-  bowl: z.enum(bowls),
-  keeps: z.number().gt(0).max(1).default(1),
-  isOptional: z.boolean().default(false),
-  note: text,
-});
-
-const step = z.strictObject({
-  id,
-  partId: id.nullable().default(null),
-  kind: z.enum(stepKinds),
-  text: z.string().max(2000),
-  draws: z
-    .array(z.strictObject({ lineId: id, share: fraction.prefault("1") }))
-    .max(60)
-    .default([]),
-  mentions: z.array(id).max(60).default([]),
-  minutes: span,
-  tools: z.array(z.enum(tools)).max(40).default([]),
-  hazards: z.array(z.enum(hazards)).max(20).default([]),
-  who: z.enum(["anyone", "adult"]).default("anyone"),
-});
-
-const standing = z.enum(standings).default("draft");
-
-export const recipeSchema = z.strictObject({
-  id,
-  revision: z.int().min(1),
-  title: name,
-  intro: text,
-  family: z.enum(families),
-  system: z.enum(measuringSystems),
-  fill: z.enum(fillMethods),
-  standing,
-  lines: z.array(line).min(1).max(60).refine(isUnique("id"), "expected every line's id once"),
-  steps: z.array(step).max(60).refine(isUnique("id"), "expected every step's id once"),
-  rest: z
-    .strictObject({
-      min: z.number().min(0).max(2880),
-      max: z.number().min(0).max(2880).nullable(),
-      reason: z.enum(windowReasons),
-    })
-    .refine((value) => value.max === null || value.min <= value.max, "expected the least rest not above the most"),
-  heat: z.strictObject({
-    surfaceKinds: z.array(z.enum(surfaceKinds)).min(1),
-    surfaceC: z.strictObject({ from: z.number().min(50).max(350), to: z.number().min(50).max(350) }),
-    test: z.enum(readinessTests),
-    side1: span,
-    side2: span.nullable(),
-    turnaround: minutes,
-    pourPerPiece: minutes,
-    recover: minutes,
-    cues: z.array(z.enum(cues)).max(8),
-  }),
-  portion: z.discriminatedUnion("kind", [
-    z.strictObject({ kind: z.literal("ml"), ml: z.number().min(1).max(2000) }),
-    z.strictObject({ kind: z.literal("grams"), grams: z.number().min(1).max(2000) }),
-    z.strictObject({ kind: z.literal("batch"), pieces: z.int().min(1).max(200) }),
-  ]),
-  pieceDiameterCm: z.number().min(1).max(60),
-  claimedPieces: z.int().min(1).max(400).nullable().default(null),
-  blindNote: z.string().max(300).default(""),
-  parts: z
-    .array(
-      z.strictObject({
-        id,
-        name,
-        kind: z.enum(partKinds),
-        heat: z.enum(partHeats),
-        minutes: span,
-        makesGrams: z.number().gt(0).max(100_000).nullable().default(null),
-      }),
-    )
-    .max(12)
-    .refine(isUnique("id"), "expected every part's id once")
-    .default([]),
-  variants: z
-    .array(
-      z.strictObject({
-        id,
-        name,
-        standing,
-        decidedAt: id.nullable().default(null),
-        omit: z.array(id).default([]),
-        swaps: z.array(z.strictObject({ lineId: id, ingredientId: id, amount: lineAmount.optional() })).default([]),
-        add: z.array(line).default([]),
-        steps: z
-          .array(z.strictObject({ stepId: id, text: z.string().max(2000) }))
-          .max(60)
-          .optional(),
-      }),
-    )
-    .max(20)
-    .refine(isUnique("id"), "expected every variant's id once")
-    .default([]),
-});
-
-export const ingredientSchema = z.strictObject({
-  id,
-  name,
-  role: z.enum(roles),
-  label: z.enum(["whole", "packaged"]),
-  gramsPerCup: z
-    .union([
-      z.number().gt(0).max(2000),
-      z.strictObject({ sifted: z.number().gt(0), spooned: z.number().gt(0), dipped: z.number().gt(0) }),
-    ])
-    .optional(),
-  gramsPerTsp: z.number().gt(0).max(50).optional(),
-  tspSpread: z.strictObject({ low: z.number().gt(0).max(50), high: z.number().gt(0).max(50) }).optional(),
-  pieceGrams: z.number().gt(0).max(5000).optional(),
-  waterPercent: percent,
-  fatPercent: percent,
-  /** Left out by files from before it was kept: then what the starter pantry says of the same ingredient. */
-  sugarPercent: percent.optional(),
-  trueDensity: z.number().min(0.05).max(5),
-  neutralisesTsp: z.number().min(0).max(50),
-  darkens: z.boolean().optional(),
-  storage: z.enum(storages),
-  raw: z
-    .strictObject({ name, keeps: z.number().gt(0).max(1), pieceGrams: z.number().gt(0).max(20_000).optional() })
-    .optional(),
-  contains: z.array(z.enum(substances)),
-  source: z.string().max(300),
-});
 
 export const needSchema = z.discriminatedUnion("kind", [
   z.strictObject({
@@ -550,13 +313,6 @@ export const classFileSchema = z.strictObject({
   }),
 });
 
-/** An ingredient of a file with what older files do not say. */
-export const completeIngredient = (written: z.output<typeof ingredientSchema>): Ingredient => ({
-  ...written,
-  sugarPercent: written.sugarPercent ?? starterById.get(written.id)?.sugarPercent ?? 0,
-  darkens: written.darkens ?? starterById.get(written.id)?.darkens ?? false,
-});
-
 /** What is wrong with a file, as sentences: where, what came, what is wanted. */
 export type ClassFileRead =
   { readonly ok: true; readonly input: ClassInput } | { readonly ok: false; readonly problems: readonly string[] };
@@ -614,9 +370,6 @@ export function toPlain(value: unknown): unknown {
       .map(([key, field]) => [key, toPlain(field)]),
   );
 }
-
-/** The recipe of a stored document; for data this program wrote itself. @throws {z.ZodError} when it does not fit the schema. */
-export const parseRecipe = (document: unknown): Recipe => recipeSchema.parse(document);
 
 /** Writes a class as a class file: only the ingredients its recipes name, everything else whole. */
 export function writeClassFile(input: ClassInput): string {

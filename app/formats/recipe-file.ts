@@ -1,7 +1,8 @@
 import { z } from "zod";
 import type { Ingredient } from "~/core/pantry";
 import type { Recipe } from "~/core/recipe";
-import { completeIngredient, ingredientSchema, recipeSchema, toPlain } from "./class-file";
+import { toPlain } from "./class-file";
+import { completeIngredient, ingredientSchema, recipeSchema } from "./recipe-schema";
 
 /** One recipe as a file of its own: every field, and the figures of every ingredient it names. */
 export const recipeFileFormat = "apron-bell-recipe";

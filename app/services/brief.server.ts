@@ -1,7 +1,7 @@
 import { database } from "~/db/client.server";
 import { kitchens } from "~/db/queries/kitchens.server";
 import type { ClassFacts } from "./classes.server";
-import { parseRecipe } from "~/formats/class-file";
+import { parseRecipe } from "~/formats/recipe-schema";
 
 /** A kitchen or recipe that was on the list when the page was made but is not there now, as a sentence beside its field. */
 export async function brokenChoice(facts: ClassFacts): Promise<Record<string, string[]> | undefined> {

@@ -11,7 +11,8 @@ import {
 import { database } from "~/db/client.server";
 import { addIngredients, allIngredients } from "~/db/queries/pantry.server";
 import { addRevision, ingredientsNamedIn, markStanding, recipeOf } from "~/db/queries/recipes.server";
-import { recipeSchema, toPlain } from "~/formats/class-file";
+import { toPlain } from "~/formats/class-file";
+import { recipeSchema } from "~/formats/recipe-schema";
 import type { RecipeFile } from "~/formats/recipe-file";
 import { formOfIngredient, notFound } from "./classes.server";
 

@@ -1,7 +1,8 @@
 import { type ExpressionBuilder, type Kysely, sql } from "kysely";
 import { LRUCache } from "lru-cache";
 import type { Recipe, Standing } from "~/core/recipe";
-import { parseRecipe, toPlain } from "~/formats/class-file";
+import { toPlain } from "~/formats/class-file";
+import { parseRecipe } from "~/formats/recipe-schema";
 import type { DB } from "../schema";
 
 /** What a shelf of recipes shows of each. */

@@ -1,12 +1,10 @@
 import { CalendarDate } from "@internationalized/date";
-import { type Kysely, sql } from "kysely";
-import { canonical, plan } from "~/core/plan";
+import type { Kysely } from "kysely";
+import { plan } from "~/core/plan";
 import { measuringSetOf, scoopName, toNumber } from "~/core/quantity";
 import { countClasses } from "~/db/queries/classes.server";
 import type { DB } from "~/db/schema";
 import { demoClasses } from "~/demo/boathouse";
-import { toPlain } from "~/formats/class-file";
-import { emptyBin, removedClasses } from "~/services/bin.server";
 import { classOr404, seenPack, stampsOf } from "~/services/classes.server";
 import { logOf } from "~/services/live.server";
 import { foldTicks } from "~/core/pack";
@@ -31,7 +29,6 @@ import * as person from "./person";
 import * as prep from "./prep";
 import * as privacy from "./privacy";
 import * as remedies from "./remedies";
-import * as removed from "./removed";
 import * as scaling from "./scaling";
 import * as seats from "./seats";
 import * as shopping from "./shopping";
@@ -211,42 +208,6 @@ describe("a class as a whole", () => {
     expect((await post(theClass, { intent: "remove" })).location).toBe(`/?removed=${classId}`);
     await expect(stored()).rejects.toMatchObject({ init: { status: 404 } });
     expect((await countClasses(db, "2000-01-01")).from).toBe(0);
-  });
-
-  test("what is removed is put back as it was, once; after thirty days it is gone for good", async () => {
-    const before = canonical(toPlain((await stored()).input));
-    const back = async () => (await post(removed, { classId })).status;
-    await post(theClass, { intent: "remove" });
-    expect((await removedClasses(db)).map((one) => one.id)).toContain(classId);
-    expect(await back()).toBe(302);
-    expect(canonical(toPlain((await stored()).input))).toBe(before);
-    expect(await back()).toBe(409);
-    await post(theClass, { intent: "remove" });
-    const at = (days: number) =>
-      db
-        .updateTable("class")
-        .set({ removed_at: sql`now() - make_interval(days => ${days})` })
-        .where("id", "=", classId)
-        .execute();
-    await at(29);
-    await emptyBin(db);
-    expect((await removedClasses(db)).map((one) => one.id)).toContain(classId);
-    await at(31);
-    await emptyBin(db);
-    expect(await back()).toBe(409);
-  });
-
-  test("planned again, a class keeps brief and recipes, and of its people only the names", async () => {
-    const { input } = await stored();
-    const there = await post(theClass, { intent: "again", date: "2031-03-01", people: "on" });
-    const again = await classOr404(there.location?.split("/")[2] ?? "");
-    expect(again.input.startsAt).toBe(`2031-03-01T${input.startsAt.slice(11)}`);
-    expect(again.input.brief).toEqual(input.brief);
-    expect(again.input.dishes.map((dish) => dish.recipe.id)).toEqual(input.dishes.map((dish) => dish.recipe.id));
-    expect(again.input.people.map((one) => one.name)).toEqual(input.people.map((one) => one.name));
-    expect(again.input.people.some((one) => one.hasAnswered || one.needs.length > 0)).toBe(false);
-    expect(again.input.labels).toEqual([]);
-    expect((await post(theClass, { intent: "again", date: "soon" })).status).toBe(400);
   });
 
   test("a file that is none says what is wrong with it; an ingredient nobody knows is named", async () => {

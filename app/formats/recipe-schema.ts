@@ -1,0 +1,161 @@
+import { z } from "zod";
+import { type Ingredient, fillMethods, roles, storages, substances } from "~/core/pantry";
+import { measuringSystems } from "~/core/quantity";
+import {
+  type Recipe,
+  bowls,
+  cues,
+  families,
+  hazards,
+  partHeats,
+  partKinds,
+  readinessTests,
+  standings,
+  stepKinds,
+  surfaceKinds,
+  tools,
+  windowReasons,
+} from "~/core/recipe";
+
+import { fraction, id, isUnique, lineAmount, minutes, name, percent, span, starterById, text } from "./schema-parts";
+
+/** Recipes and ingredients as files and stored documents hold them. */
+const line = z.strictObject({
+  id,
+  partId: id.nullable().default(null),
+  ingredientId: id,
+  amount: lineAmount,
+  bowl: z.enum(bowls),
+  keeps: z.number().gt(0).max(1).default(1),
+  isOptional: z.boolean().default(false),
+  note: text,
+});
+
+const step = z.strictObject({
+  id,
+  partId: id.nullable().default(null),
+  kind: z.enum(stepKinds),
+  text: z.string().max(2000),
+  draws: z
+    .array(z.strictObject({ lineId: id, share: fraction.prefault("1") }))
+    .max(60)
+    .default([]),
+  mentions: z.array(id).max(60).default([]),
+  minutes: span,
+  tools: z.array(z.enum(tools)).max(40).default([]),
+  hazards: z.array(z.enum(hazards)).max(20).default([]),
+  who: z.enum(["anyone", "adult"]).default("anyone"),
+});
+
+const standing = z.enum(standings).default("draft");
+
+export const recipeSchema = z.strictObject({
+  id,
+  revision: z.int().min(1),
+  title: name,
+  intro: text,
+  family: z.enum(families),
+  system: z.enum(measuringSystems),
+  fill: z.enum(fillMethods),
+  standing,
+  lines: z.array(line).min(1).max(60).refine(isUnique("id"), "expected every line's id once"),
+  steps: z.array(step).max(60).refine(isUnique("id"), "expected every step's id once"),
+  rest: z
+    .strictObject({
+      min: z.number().min(0).max(2880),
+      max: z.number().min(0).max(2880).nullable(),
+      reason: z.enum(windowReasons),
+    })
+    .refine((value) => value.max === null || value.min <= value.max, "expected the least rest not above the most"),
+  heat: z.strictObject({
+    surfaceKinds: z.array(z.enum(surfaceKinds)).min(1),
+    surfaceC: z.strictObject({ from: z.number().min(50).max(350), to: z.number().min(50).max(350) }),
+    test: z.enum(readinessTests),
+    side1: span,
+    side2: span.nullable(),
+    turnaround: minutes,
+    pourPerPiece: minutes,
+    recover: minutes,
+    cues: z.array(z.enum(cues)).max(8),
+  }),
+  portion: z.discriminatedUnion("kind", [
+    z.strictObject({ kind: z.literal("ml"), ml: z.number().min(1).max(2000) }),
+    z.strictObject({ kind: z.literal("grams"), grams: z.number().min(1).max(2000) }),
+    z.strictObject({ kind: z.literal("batch"), pieces: z.int().min(1).max(200) }),
+  ]),
+  pieceDiameterCm: z.number().min(1).max(60),
+  claimedPieces: z.int().min(1).max(400).nullable().default(null),
+  blindNote: z.string().max(300).default(""),
+  parts: z
+    .array(
+      z.strictObject({
+        id,
+        name,
+        kind: z.enum(partKinds),
+        heat: z.enum(partHeats),
+        minutes: span,
+        makesGrams: z.number().gt(0).max(100_000).nullable().default(null),
+      }),
+    )
+    .max(12)
+    .refine(isUnique("id"), "expected every part's id once")
+    .default([]),
+  variants: z
+    .array(
+      z.strictObject({
+        id,
+        name,
+        standing,
+        decidedAt: id.nullable().default(null),
+        omit: z.array(id).default([]),
+        swaps: z.array(z.strictObject({ lineId: id, ingredientId: id, amount: lineAmount.optional() })).default([]),
+        add: z.array(line).default([]),
+        steps: z
+          .array(z.strictObject({ stepId: id, text: z.string().max(2000) }))
+          .max(60)
+          .optional(),
+      }),
+    )
+    .max(20)
+    .refine(isUnique("id"), "expected every variant's id once")
+    .default([]),
+});
+
+export const ingredientSchema = z.strictObject({
+  id,
+  name,
+  role: z.enum(roles),
+  label: z.enum(["whole", "packaged"]),
+  gramsPerCup: z
+    .union([
+      z.number().gt(0).max(2000),
+      z.strictObject({ sifted: z.number().gt(0), spooned: z.number().gt(0), dipped: z.number().gt(0) }),
+    ])
+    .optional(),
+  gramsPerTsp: z.number().gt(0).max(50).optional(),
+  tspSpread: z.strictObject({ low: z.number().gt(0).max(50), high: z.number().gt(0).max(50) }).optional(),
+  pieceGrams: z.number().gt(0).max(5000).optional(),
+  waterPercent: percent,
+  fatPercent: percent,
+  /** Left out by files from before it was kept: then what the starter pantry says of the same ingredient. */
+  sugarPercent: percent.optional(),
+  trueDensity: z.number().min(0.05).max(5),
+  neutralisesTsp: z.number().min(0).max(50),
+  darkens: z.boolean().optional(),
+  storage: z.enum(storages),
+  raw: z
+    .strictObject({ name, keeps: z.number().gt(0).max(1), pieceGrams: z.number().gt(0).max(20_000).optional() })
+    .optional(),
+  contains: z.array(z.enum(substances)),
+  source: z.string().max(300),
+});
+
+/** An ingredient of a file with what older files do not say. */
+export const completeIngredient = (written: z.output<typeof ingredientSchema>): Ingredient => ({
+  ...written,
+  sugarPercent: written.sugarPercent ?? starterById.get(written.id)?.sugarPercent ?? 0,
+  darkens: written.darkens ?? starterById.get(written.id)?.darkens ?? false,
+});
+
+/** The recipe of a stored document; for data this program wrote itself. @throws {z.ZodError} when it does not fit the schema. */
+export const parseRecipe = (document: unknown): Recipe => recipeSchema.parse(document);
