@@ -257,6 +257,12 @@ function plainAmount(text: string): string {
     );
 }
 
+/** "1 cup less 2 tablespoons buttermilk": what is taken off stands before the name. */
+const lessOf = new RegExp(
+  `^(.+?\\b(?:${measures})\\b)\\s+(?:less|minus)\\s+(?:\\d[\\d/.,\\s]*|[½⅓⅔¼¾⅛⅜⅝⅞]|an?\\s|one\\s|two\\s|three\\s|four\\s|half(?:\\s+an?)?\\s)\\s*(?:${measures})\\b\\s+(?:of\\s+)?(.+)$`,
+  "iu",
+);
+
 /** Where one line goes on to a second amount: "plus 1 tbsp", "and half a teaspoon", "soaked in 3 tbsp", "less 2 tbsp". */
 const goesOn = new RegExp(
   `[,;(]?\\s*(?:\\b(plus|and|with|less|minus|soaked in|dissolved in|mixed with|mixed into|stirred into|in)|[+&])\\s+(?:about\\s+|another\\s+|an? extra\\s+)?(?=(?:\\d[\\d/.,\\s]*|[½⅓⅔¼¾⅛⅜⅝⅞]|an?\\s|one\\s|two\\s|three\\s|four\\s|half(?:\\s+an?)?\\s)\\s*(?:heaped\\s+|level\\s+|large\\s+|extra\\s+)?(?:${measures}|eggs?|(?:egg )?(?:whites?|yolks?))\\b)`,
@@ -299,6 +305,12 @@ function goingOn(text: string, said: string, context: LineContext): Omit<DraftLi
         { ...extra, said, guesses: [...new Set<Guess>([...one.guesses, "note"])] },
       ];
     }
+  }
+  const lessened = lessOf.exec(text);
+  if (lessened) {
+    const [one, ...others] = readIngredientLine(`${lessened[1]} ${lessened[2]}`, context);
+    if (one && others.length === 0 && one.ingredientId !== "")
+      return [{ ...one, said, kind: "unknown", amount: said, second: "", packName: "" }];
   }
   for (const found of text.matchAll(goesOn)) {
     if (found.index === 0) continue;

@@ -71,6 +71,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 
 type Matched = Readonly<Partial<Record<PeopleColumn, string>>>;
 
+const sayRows = (count: number): string =>
+  count === 1 ? "One row cannot be read and stays out" : `${count} rows cannot be read and stay out`;
+
 export default function PeopleImport({ actionData }: Route.ComponentProps) {
   const read = actionData?.read;
   return (
@@ -85,7 +88,7 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
         <div className="form-error" role="alert">
           <b>
             {read.ok
-              ? `${new Set(read.problems.map((problem) => problem.row)).size} rows cannot be read and stay out; the others can come in now.`
+              ? `${sayRows(new Set(read.problems.map((problem) => problem.row)).size)}; the others can come in now.`
               : `Nobody was brought in. ${read.problems.length === 1 ? "One thing is" : `${read.problems.length} things are`} not right:`}
           </b>
           <ul>
