@@ -228,8 +228,10 @@ function amountFindings(
   { easesSpice, kitMode, audience }: Pick<ClassInput["brief"], "easesSpice" | "kitMode" | "audience">,
 ): PlanFinding[] {
   const groups = byKit(stations);
+  // Stations may share a kit and want different numbers of pieces: what is said of pieces is said of each.
+  const each = stations.map((station) => ({ station, stationIds: [station.id] }));
   const isEgg = (ingredientId: string) => pantry.get(ingredientId)?.role === "egg";
-  const short = groups.flatMap(({ station, stationIds }) =>
+  const short = each.flatMap(({ station, stationIds }) =>
     station.scale.over < 0
       ? [
           {
@@ -242,13 +244,13 @@ function amountFindings(
         ]
       : [],
   );
-  const spareless = groups.flatMap(({ station, stationIds }) =>
+  const spareless = each.flatMap(({ station, stationIds }) =>
     station.scale.over === 0 && station.scale.piecesWanted > 0
       ? [{ code: "nothing-to-spare" as const, level: "notes" as const, stationIds }]
       : [],
   );
   const isOfChildren = audience === "small-children" || audience === "school-age";
-  const left = groups.flatMap(({ station, stationIds }) => {
+  const left = each.flatMap(({ station, stationIds }) => {
     const dish = dishes.find((one) => one.id === station.dishId);
     const { factor, piecesWanted: wanted, over } = station.scale;
     if (!dish || !isOfChildren || over < 0 || wanted === 0) return [];
@@ -266,7 +268,7 @@ function amountFindings(
         ]
       : [];
   });
-  const double = groups.flatMap(({ station, stationIds }) =>
+  const double = each.flatMap(({ station, stationIds }) =>
     station.scale.piecesWanted > 0 && station.scale.piecesMade >= 2 * station.scale.piecesWanted
       ? [
           {
