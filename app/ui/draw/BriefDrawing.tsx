@@ -1,5 +1,6 @@
 import type { ClassPlan } from "~/core/plan";
 import { minutes } from "~/ui/format/format";
+import { headsAround } from "./heads";
 import { useLocale } from "~/ui/sheet/locale";
 
 interface Props {
@@ -13,23 +14,11 @@ const mostTables = 24;
 
 /** A table with its people around it and its pieces under it. */
 function Table({ size, pieces, isApart }: { size: number; pieces: number; isApart: boolean }) {
-  const heads = Math.min(size, 8);
-  const above = Math.ceil(heads / 2);
   return (
     <svg className={`brief-table${isApart ? " apart" : ""}`} viewBox="0 0 76 74">
-      {Array.from({ length: heads }, (_, index) => {
-        const isAbove = index < above;
-        const inRow = isAbove ? above : heads - above;
-        return (
-          <circle
-            key={index}
-            className="head"
-            r="5.5"
-            cx={((isAbove ? index : index - above) + 1) * (76 / (inRow + 1))}
-            cy={isAbove ? 7 : 51}
-          />
-        );
-      })}
+      {headsAround(size).map(({ isFar, along }) => (
+        <circle key={`${isFar} ${along}`} className="head" r="5.5" cx={along * 76} cy={isFar ? 7 : 51} />
+      ))}
       <rect x="6" y="15" width="64" height="29" rx="3" />
       <text x="38" y="34" textAnchor="middle">
         {size}

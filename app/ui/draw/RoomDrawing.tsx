@@ -1,6 +1,7 @@
 import { type Leg, carrierOf, thingOf } from "~/core/contact";
 import type { Floor, FloorKind } from "~/core/gear";
 import type { StationPlan } from "~/core/plan";
+import { headsAround } from "./heads";
 
 type Seated = Pick<StationPlan, "id" | "name" | "size" | "isApart">;
 
@@ -70,27 +71,20 @@ function placesOf(floor: Floor, stations: readonly Seated[]): ReadonlyMap<string
 
 function Table({ station, at, isMarked }: { station: Seated; at: Point; isMarked: boolean }) {
   const { width, height } = table;
-  const seats = Math.min(station.size, 8);
-  const above = Math.ceil(seats / 2);
   return (
     <g
       className={`table${station.isApart ? " apart" : ""}${isMarked ? " marked" : ""}`}
       transform={`translate(${at.x} ${at.y})`}
     >
-      {Array.from({ length: seats }, (_, index) => {
-        const isAbove = index < above;
-        const inRow = isAbove ? above : seats - above;
-        const place = (isAbove ? index : index - above) + 1;
-        return (
-          <circle
-            className="head"
-            key={index}
-            r={head}
-            cx={-width / 2 + (place / (inRow + 1)) * width}
-            cy={isAbove ? -height / 2 - head - 3 : height / 2 + head + 3}
-          />
-        );
-      })}
+      {headsAround(station.size).map(({ isFar, along }) => (
+        <circle
+          className="head"
+          key={`${isFar} ${along}`}
+          r={head}
+          cx={(along - 0.5) * width}
+          cy={(isFar ? -1 : 1) * (height / 2 + head + 3)}
+        />
+      ))}
       <rect x={-width / 2} y={-height / 2} width={width} height={height} rx="5" />
       {station.isApart ? (
         <rect className="inner" x={-width / 2 + 7} y={-height / 2 + 7} width={width - 14} height={height - 14} rx="3" />
