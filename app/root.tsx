@@ -6,20 +6,12 @@ import "./theme.css";
 import "./print.css";
 import { ChakraProvider } from "@chakra-ui/react";
 import { type ReactNode, useEffect } from "react";
-import {
-  Links,
-  Meta,
-  Outlet,
-  Scripts,
-  ScrollRestoration,
-  isRouteErrorResponse,
-  useRouteError,
-  useRouteLoaderData,
-} from "react-router";
+import { Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteLoaderData } from "react-router";
 import type { Route } from "./+types/root";
 import { localeOf, zoneOf } from "~/services/request.server";
 import { LocaleProvider, ZoneProvider } from "~/ui/sheet/locale";
 import { useNonce } from "~/ui/sheet/nonce";
+import { TroubleHead, useTrouble } from "~/ui/sheet/trouble";
 import { pageSystem } from "~/ui/theme";
 import { TextLink } from "~/ui/parts/fields";
 
@@ -62,40 +54,13 @@ export default function App() {
   return <Outlet />;
 }
 
-const headings: Readonly<Record<number, string>> = {
-  403: "Not for this account",
-  404: "Nothing here",
-  409: "Changed meanwhile",
-  413: "Too large",
-  429: "Too many attempts",
-  503: "Back in a moment",
-};
-
 export function ErrorBoundary() {
-  const error = useRouteError();
-  const isAnswer = isRouteErrorResponse(error);
-  const isAway = isAnswer && error.status === 503;
-  useEffect(() => {
-    if (!isAway) return;
-    const again = setTimeout(() => location.reload(), 3000);
-    return () => clearTimeout(again);
-  }, [isAway]);
-  const heading = isAnswer ? (headings[error.status] ?? "That did not work") : "Something went wrong on our side";
-  const sentence = isAnswer
-    ? typeof error.data === "string" && error.data && error.status !== 404
-      ? error.data
-      : error.status === 404
-        ? typeof error.data === "string" && !error.data.startsWith("Error:")
-          ? error.data
-          : "There is no page at this address."
-        : "The request was not understood."
-    : "What you saved before is kept. Load the page again; if it happens again, note what you did last.";
+  const trouble = useTrouble();
   return (
     <main className="lone">
-      <title>{`${heading} · Apron Bell`}</title>
-      {isAway ? <meta httpEquiv="refresh" content="5" /> : null}
-      <h1>{heading}</h1>
-      <p>{sentence}</p>
+      <TroubleHead {...trouble} />
+      <h1>{trouble.heading}</h1>
+      <p>{trouble.sentence}</p>
       <p>
         <TextLink to="/">Back to the classes</TextLink>
       </p>

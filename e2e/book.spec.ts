@@ -281,7 +281,7 @@ test("ways to scale side by side, taken over; more at the door says what each st
     .or(page.locator("section"))
     .filter({ hasText: "4 people at Stroke, Bow" })
     .last();
-  await expect(first.getByRole("row", { name: /× the recipe/ })).toContainText("1 1⁄2");
+  await expect(first.getByRole("row", { name: /× the recipe/ })).toContainText("1 3⁄4");
   await page.getByLabel("How many more come").selectOption("4");
   await expect(page.getByRole("region", { name: "At the door" })).toContainText("4 stations become 5");
   await expect(page.getByRole("region", { name: "At the door" })).toContainText("new station");

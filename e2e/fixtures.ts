@@ -75,10 +75,17 @@ async function fileOf(page: Page, title: string): Promise<string> {
  * A class of a test's own, brought in from the demonstration's file under another title, by the request that the form sends:
  * bringing in by hand has tests of its own. Gives its address; no page is opened.
  */
-export async function bringIn(page: Page, from: string, title: string): Promise<string> {
-  const file = await fileOf(page, from);
+export async function bringIn(
+  page: Page,
+  from: string,
+  title: string,
+  change: (file: { class: { title: string; brief: Record<string, unknown> } }) => void = () => undefined,
+): Promise<string> {
+  const file = JSON.parse(await fileOf(page, from)) as Parameters<typeof change>[0];
+  file.class.title = title;
+  change(file);
   const answer = await page.request.post("/classes/import", {
-    form: { text: file.replace(/"title": "[^"]*",\n    "startsAt"/, `"title": "${title}",\n    "startsAt"`) },
+    form: { text: JSON.stringify(file) },
     headers: { origin: `http://127.0.0.1:${process.env.E2E_PORT}` },
     maxRedirects: 0,
   });

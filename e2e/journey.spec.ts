@@ -159,7 +159,7 @@ test("the keys at the desk: a sheet of them, stages by number, nothing while typ
   await expect(page).toHaveURL(/\/brief$/);
   await page.getByRole("heading", { name: "Brief" }).click();
   await page.keyboard.press("?");
-  await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+  await expect(page.getByRole("dialog", { name: "Help and keys" })).toBeVisible();
   await page.keyboard.press("Escape");
   await page.keyboard.press("6");
   await page.getByRole("button", { name: "Leave without saving" }).click();

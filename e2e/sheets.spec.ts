@@ -5,7 +5,27 @@ const sizes = [
   ["desk", 1280, 800],
   ["tablet", 1024, 768],
   ["phone", 390, 844],
+  ["narrow phone", 320, 640],
 ] as const;
+
+/**
+ * What is pressed and is less than 44 px high, by its words. What reaches beyond its text counts with its reach; what a label holds
+ * counts with the label; a link in the middle of a sentence is as high as its line.
+ */
+const tooSmall = (page: Page) =>
+  page.evaluate(() => {
+    const pressed =
+      "main a[href], main button, main input:not([type=hidden]), main select, main textarea, main summary";
+    return [...document.querySelectorAll<HTMLElement>(pressed)].flatMap((one) => {
+      const target = one.matches("input[type=checkbox], input[type=radio]") ? (one.closest("label") ?? one) : one;
+      const box = target.getBoundingClientRect();
+      const isHidden = box.width < 3 || box.height < 3 || getComputedStyle(one).visibility === "hidden";
+      const reach = getComputedStyle(one, "::after");
+      const height = reach.position === "absolute" ? Math.max(box.height, parseFloat(reach.height) || 0) : box.height;
+      const isInSentence = one.matches("p a, li a, figcaption a");
+      return isHidden || isInSentence || height >= 43.5 ? [] : [`${one.textContent.trim().slice(0, 30)} ${height} px`];
+    });
+  });
 
 /** Nothing in its way for anyone, nothing cut off or to be scrolled sideways on any screen, and nothing called safe. */
 async function lookOver(page: Page, addresses: readonly string[]): Promise<void> {
@@ -22,6 +42,7 @@ async function lookOver(page: Page, addresses: readonly string[]): Promise<void>
           page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
         await expect.soft.poll(beyond, `${address} on a ${name}`).toBeLessThanOrEqual(0);
       }
+      expect.soft(await tooSmall(page), `${address}: pressed with a finger`).toEqual([]);
       await page.setViewportSize({ width: 1280, height: 800 });
     });
   }

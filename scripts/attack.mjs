@@ -14,7 +14,7 @@ process.chdir(path.resolve(import.meta.dirname, ".."));
 const isShort = process.argv.includes("--short");
 const seedAt = process.argv.indexOf("--seed");
 let seed = seedAt > 0 ? Number(process.argv[seedAt + 1]) : 20261126;
-const wanted = isShort ? { inputs: 600, kills: 6, checked: 20 } : { inputs: 20_000, kills: 50, checked: 200 };
+const wanted = isShort ? { inputs: 400, kills: 3, checked: 20 } : { inputs: 20_000, kills: 50, checked: 200 };
 const atOnce = 8;
 /** What has to hold: memory in MB, seconds until the service is back. */
 const bars = { memory: 100, back: isShort ? 40 : 10 };

@@ -8,6 +8,8 @@ import path from "node:path";
 import { CalendarDate } from "@internationalized/date";
 import pg from "pg";
 import { type Guest, type SeatingProblem, costOf, seatings } from "~/core/seating";
+import { type Timeline, schedule, searchThrough, usualEffort } from "~/core/schedule";
+import { shapes } from "./shapes";
 import { plan } from "~/core/plan";
 import { demoAccounts, demoClasses } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
@@ -81,6 +83,47 @@ function planTimes(): Record<string, string>[] {
       "p95 ms": percentile(times, 0.95).toFixed(1),
     };
   });
+}
+
+/**
+ * The search for an order over classes of many shapes: how much sooner everything is ready than by rule, how far above the bound, how far
+ * above a search ten times as long (the best anybody knows of where the bound is not reached), and the processor's time.
+ */
+function orderTimes(): Record<string, string>[] {
+  const ready = (timeline: Timeline) => timeline.bells.find((bell) => bell.kind === "eat")?.at ?? NaN;
+  const gaps: number[] = [];
+  const rows = shapes.map(({ name, input }) => {
+    const rule = ready(schedule(input));
+    const before = process.cpuUsage();
+    const { timeline } = searchThrough(input);
+    const used = process.cpuUsage(before);
+    const found = ready(timeline);
+    const { starts, schedulesEach } = usualEffort(input);
+    const best = timeline.isProved
+      ? found
+      : Math.min(found, ready(searchThrough(input, { starts: starts * 2, schedulesEach: schedulesEach * 5 }).timeline));
+    gaps.push(100 * (found / best - 1));
+    return {
+      class: name,
+      "ready by rule": rule.toFixed(1),
+      "as found": found.toFixed(1),
+      "above the bound": timeline.isProved ? "proved" : `${(100 * (found / timeline.bound - 1)).toFixed(2)} %`,
+      "above the best known": `${(100 * (found / best - 1)).toFixed(2)} %`,
+      "processor ms": ((used.user + used.system) / 1000).toFixed(0),
+    };
+  });
+  const mean = gaps.reduce((sum, gap) => sum + gap, 0) / gaps.length;
+  return [
+    ...rows,
+    {
+      class: "mean, worst",
+      "ready by rule": "",
+      "as found": "",
+      "above the bound": "",
+      "above the best known": `${mean.toFixed(2)} %, ${Math.max(...gaps).toFixed(2)} %`,
+      "processor ms": "",
+    },
+  ];
 }
 
 /** How long the whole seating search takes, and what the first and the last round cost. */
@@ -307,6 +350,8 @@ const isAsked = (part: string) => process.argv.length <= 2 || process.argv.inclu
 if (isAsked("core")) {
   console.log("seats: all rounds of the search, families of three, needs, two stations they can eat at");
   console.table(seatingTimes());
+  console.log("the order of the loads: rule, search, bound");
+  console.table(orderTimes());
   console.log("plan(), three recipes, stations of four");
   console.table(planTimes());
 }

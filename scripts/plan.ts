@@ -1,7 +1,9 @@
-// npm run -s plan -- file.json: the whole plan of a class file as JSON on standard output. No database.
+// npm run -s plan -- file.json: the whole plan of a class file as JSON on standard output. No database. Where the file holds no order
+// of its loads one is searched for; --quick leaves it to the rules.
 import { readFileSync } from "node:fs";
 import { config } from "zod";
 import { readClassFile } from "~/formats/class-file";
+import { withOrder } from "~/core/plan";
 import { planFileOf } from "~/formats/plan-file";
 
 // One file is read and that is all: compiling its schema takes longer than reading by it.
@@ -14,7 +16,9 @@ function fail(sentence: string): never {
   process.exit(unreadable);
 }
 
-const file = process.argv[2];
+const words = process.argv.slice(2);
+const isQuick = words.includes("--quick");
+const file = words.find((word) => word !== "--quick");
 if (!file) fail("Expected the path of a class file: npm run -s plan -- my-class.json");
 let text: string;
 try {
@@ -29,4 +33,5 @@ if (!read.ok)
       "\n",
     ),
   );
-process.stdout.write(`${JSON.stringify(planFileOf(read.input), null, 2)}\n`);
+const input = isQuick || read.input.order ? read.input : withOrder(read.input);
+process.stdout.write(`${JSON.stringify(planFileOf(input), null, 2)}\n`);

@@ -104,5 +104,6 @@ if (isBuilt) {
     const { stats, errors } = JSON.parse(fs.readFileSync(browserReport, "utf8"));
     count(stats.expected, stats.unexpected + stats.flaky + errors.length);
   } else if (!isBrowserWell) count(0, 1);
+  await check("what a bad day does to it, in short", ["scripts/attack.mjs", "--short"]);
 }
 end();

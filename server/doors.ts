@@ -62,7 +62,8 @@ export const countedBody: RequestHandler = (request, response, next) => {
   const [, most, what] = bodies.find(([path]) => path.test(request.path)) ?? [undefined, mostForm, "a form"];
   const tooLarge = () => {
     if (response.headersSent) return void request.destroy();
-    response.set("Connection", "close");
+    // Not "Connection: close": that ends the connection as soon as the answer is written, and what the sender has still under way
+    // then wipes the answer out before it is read.
     response.once("finish", () => setTimeout(() => request.socket.destroy(), lingers).unref());
     plain(
       response,

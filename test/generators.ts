@@ -1,5 +1,6 @@
 /** Random values of the core for property tests. Seeds come from the runner, so a failure can be run again. */
 import fc from "fast-check";
+import type { Order } from "~/core/schedule";
 import { type LabelReading, markets, starterPantry, substances } from "~/core/pantry";
 import {
   type Arrangement,
@@ -214,6 +215,35 @@ const arrangementOf = (all: readonly Participant[]): fc.Arbitrary<Arrangement | 
     { nil: undefined },
   );
 
+/** Loads as a search might have found them for the class as it was: of stations, surfaces and sizes that may be there or not. */
+const order: fc.Arbitrary<Order> = fc.record({
+  loads: fc.array(
+    fc.record({
+      surfaceId: fc.constantFrom("f0", "f1", "f2", "gone"),
+      number: fc.integer({ min: 1, max: 3 }),
+      parts: fc.array(
+        fc.record({
+          stationId: fc.integer({ min: 1, max: 6 }).map((n) => `s${n}`),
+          pieces: fc.integer({ min: 0, max: 8 }),
+        }),
+        { minLength: 1, maxLength: 3 },
+      ),
+    }),
+    { maxLength: 12 },
+  ),
+  demoAt: fc.option(
+    fc.record(
+      {
+        surfaceId: fc.constantFrom("f0", "f1"),
+        number: fc.integer({ min: 1, max: 2 }),
+        stationId: fc.integer({ min: 1, max: 6 }).map((n) => `s${n}`),
+      },
+      { requiredKeys: ["surfaceId", "number"] },
+    ),
+  ),
+  showsFirst: fc.boolean(),
+});
+
 /**
  * Whole classes over the whole schema: starter and random recipes with their variants, dishes at no station, kitchens of every kind;
  * some fit their kitchen, some cannot be cooked in it at all.
@@ -228,9 +258,10 @@ export const classes: fc.Arbitrary<ClassInput> = people
       packs: fc.uniqueArray(pack, { selector: (one) => one.ingredientId, maxLength: 6 }),
       dishes: fc.array(dish, { maxLength: 3 }),
       arrangement: arrangementOf(all),
+      order: fc.option(order, { nil: undefined }),
     }),
   )
-  .map(({ dishes, arrangement, ...rest }) => ({
+  .map(({ dishes, arrangement, order: loads, ...rest }) => ({
     ...rest,
     id: "random",
     title: "A random class",
@@ -245,4 +276,5 @@ export const classes: fc.Arbitrary<ClassInput> = people
       stations,
     })),
     ...(arrangement ? { arrangement } : {}),
+    ...(loads ? { order: loads } : {}),
   }));

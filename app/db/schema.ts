@@ -337,6 +337,26 @@ export interface ClassStationTable {
   position: number;
   is_apart: boolean;
 }
+export interface ClassOrderTable {
+  class_id: string;
+  demo_surface: number | null;
+  demo_number: number | null;
+  demo_station: number | null;
+  shows_first: boolean;
+}
+export interface ClassLoadTable {
+  class_id: string;
+  position: number;
+  surface: number;
+  number: number;
+}
+export interface ClassLoadPartTable {
+  class_id: string;
+  load: number;
+  position: number;
+  station: number;
+  pieces: number;
+}
 export interface ClassSeatTable {
   participant_id: string;
   class_id: string;
@@ -509,6 +529,9 @@ export interface DB {
   floor_mark: FloorMarkTable;
   class_station: ClassStationTable;
   class_seat: ClassSeatTable;
+  class_order: ClassOrderTable;
+  class_load: ClassLoadTable;
+  class_load_part: ClassLoadPartTable;
   shared_food: SharedFoodTable;
   shared_food_substance: SharedFoodSubstanceTable;
   label_photo: LabelPhotoTable;

@@ -214,6 +214,31 @@ const arrangement = z.strictObject({
   washesBetween: z.boolean().optional(),
 });
 
+const stationRef = z
+  .string()
+  .regex(/^s([1-9]\d?|[1-3]\d\d|400)$/, "A station is s1 to s400.")
+  .describe("s1 is the first station");
+
+/** The loads in the order that a search found. What it says of surfaces or stations that are not there is passed over. */
+export const orderSchema = z.strictObject({
+  loads: z
+    .array(
+      z.strictObject({
+        surfaceId: id,
+        number: z.int().min(1).max(60).describe("which of it: the second of three griddles"),
+        parts: z
+          .array(z.strictObject({ stationId: stationRef, pieces: z.int().min(0).max(400) }))
+          .min(1)
+          .max(60),
+      }),
+    )
+    .max(4000),
+  demoAt: z
+    .strictObject({ surfaceId: id, number: z.int().min(1).max(60), stationId: stationRef.optional() })
+    .nullable(),
+  showsFirst: z.boolean(),
+});
+
 export const timeZoneSchema = z
   .string()
   .max(60)
@@ -309,6 +334,7 @@ export const classFileSchema = z.strictObject({
         "expected one product per ingredient: give its other sizes under “sizes”, or another ingredient an id of its own",
       ),
     arrangement: arrangement.optional(),
+    order: orderSchema.optional(),
     shared: z.array(sharedFood).max(60).refine(isUnique("id"), "expected every food's id once").optional(),
   }),
 });
@@ -393,7 +419,7 @@ export function writeClassFile(input: ClassInput): string {
     labels,
     packs,
   } = input;
-  const { arrangement: seated, shared } = input;
+  const { arrangement: seated, order, shared } = input;
   const file = {
     format: classFileFormat,
     version: classFileVersion,
@@ -411,6 +437,7 @@ export function writeClassFile(input: ClassInput): string {
       labels,
       packs,
       arrangement: seated,
+      order,
       shared,
     },
   };

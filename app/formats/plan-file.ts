@@ -111,6 +111,8 @@ export const planFileSchema = z.looseObject({
     end: z.number(),
     firstPour: z.number(),
     lastLoadEnd: z.number(),
+    bound: z.number().describe("minutes since the doors before which no order can have everything ready to eat"),
+    isProved: z.boolean().describe("everything is ready to eat at the bound, with every window kept"),
     loads: z.number(),
     batters: z.array(
       z.looseObject({
@@ -134,11 +136,31 @@ export const planFileSchema = z.looseObject({
     }),
   ),
   isPackable: z.boolean(),
+  order: z
+    .looseObject({
+      loads: z.array(
+        z.looseObject({
+          surfaceId: z.string(),
+          number: z.number(),
+          parts: z.array(z.looseObject({ stationId: z.string(), pieces: z.number() })),
+        }),
+      ),
+      demoAt: z.looseObject({ surfaceId: z.string(), number: z.number(), stationId: z.string().optional() }).nullable(),
+      showsFirst: z.boolean(),
+    })
+    .nullable()
+    .describe("the order of the loads that a search found, as a class file takes it; null where the rules decide"),
   fingerprints: z.record(z.enum(stages), z.string()),
 });
 
 /** The plan of a class as plain JSON values. */
 export function planFileOf(input: ClassInput): unknown {
   const made = plan(input);
-  return toPlain({ format: planFileFormat, version: planFileVersion, ...made, fingerprints: sealsOf(input, made) });
+  return toPlain({
+    format: planFileFormat,
+    version: planFileVersion,
+    ...made,
+    order: input.order ?? null,
+    fingerprints: sealsOf(input, made),
+  });
 }

@@ -147,7 +147,7 @@ describe("whoever asks gets what is theirs", () => {
       ...["allergies", "allergies/matrix", "allergies/brought/:foodId", "allergies/:personId"],
       ...["day-sheet/folder", "labels/:ingredientId"],
     ];
-    const within = places.filter((place) => place.layouts.at(-1) === "routes/classes/class.tsx");
+    const within = places.filter((place) => place.layouts.at(-1) === "routes/classes/sheet.tsx");
     const looks = async () =>
       Number(
         (

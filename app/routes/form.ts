@@ -1,3 +1,4 @@
+import { parseWithZod } from "@conform-to/zod/v4";
 import { z } from "zod";
 import { readRatio } from "~/core/quantity";
 import { cleanForm, cleanJson, cleanText } from "~/formats/text";
@@ -85,6 +86,19 @@ export async function textOf(form: FormData, fileField: string, textField: strin
 
 /** Posted fields; a body that is no form is an empty one, so that each field says what it wants. */
 export const formOf = (request: Request): Promise<FormData> => request.formData().then(cleanForm, () => new FormData());
+
+/**
+ * What was posted, read by a schema. The fields in which a form says that a row is to be added or taken away are the browser's to write;
+ * where somebody else wrote into them they are passed over.
+ */
+export function submissionOf<Schema extends z.ZodType>(form: FormData, options: { readonly schema: Schema }) {
+  try {
+    return parseWithZod(form, options);
+  } catch {
+    for (const name of ["__intent__", "__state__"]) form.delete(name);
+    return parseWithZod(form, options);
+  }
+}
 
 /** A JSON body, its texts by the same rule; `undefined` for one that is none. */
 export const jsonOf = (request: Request): Promise<unknown> => request.json().then(cleanJson, () => undefined);

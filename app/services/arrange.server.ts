@@ -3,9 +3,12 @@ import type { Recipe } from "~/core/recipe";
 import type { Kysely } from "kysely";
 import { z } from "zod";
 import type { Arrangement } from "~/core/people";
-import type { ClassInput } from "~/core/plan";
+import type { Brief, ClassInput } from "~/core/plan";
+import type { Order } from "~/core/schedule";
+import { briefSchema, orderSchema, toPlain } from "~/formats/class-file";
+import { writeOrder } from "~/db/queries/order.server";
 import { writeArrangement } from "~/db/queries/seats.server";
-import { writeDishes } from "~/db/queries/classes.server";
+import { briefColumns, writeDishes } from "~/db/queries/classes.server";
 import type { DB } from "~/db/schema";
 
 const keptSchema = z.object({
@@ -24,8 +27,11 @@ const keptSchema = z.object({
       washesBetween: z.boolean().optional(),
     })
     .nullable(),
+  /** Absent in what was kept before there were orders. */
+  order: orderSchema.nullable().optional(),
+  brief: briefSchema.optional(),
 });
-type Kept = z.infer<typeof keptSchema>;
+type Kept = Omit<z.infer<typeof keptSchema>, "brief">;
 
 const dishRows = (dishes: ClassInput["dishes"]): Kept["dishes"] =>
   dishes.map((dish) => ({
@@ -47,7 +53,7 @@ async function claim(trx: Kysely<DB>, classId: string, version: number, accountI
 }
 
 /**
- * Changes seats, stations apart and, where given, dishes, whole or not at all, and keeps what was so that it can be undone.
+ * Changes seats, stations apart and, where given, dishes, brief and the order of the loads, whole or not at all, and keeps what was so that it can be undone.
  * @param drafted a recipe with a variant made for this change: it is kept first, as a new revision.
  * @returns false when somebody else changed the class since `version`.
  */
@@ -55,7 +61,13 @@ export async function changePlan(
   db: Kysely<DB>,
   input: ClassInput,
   version: number,
-  change: { readonly dishes?: ClassInput["dishes"] | undefined; readonly arrangement: Arrangement | undefined },
+  change: {
+    readonly dishes?: ClassInput["dishes"] | undefined;
+    readonly arrangement: Arrangement | undefined;
+    /** Null for the rules; absent where it stays as it is. */
+    readonly order?: Order | null | undefined;
+    readonly brief?: Brief | undefined;
+  },
   what: string,
   accountId: string,
   drafted?: Recipe | undefined,
@@ -63,7 +75,7 @@ export async function changePlan(
   return db.transaction().execute(async (trx) => {
     if (!(await claim(trx, input.id, version, accountId))) return false;
     const dishes = drafted && change.dishes ? await withDraft(trx, change.dishes, drafted, accountId) : change.dishes;
-    const before: Kept = {
+    const before: Kept & { readonly brief?: object | undefined } = {
       dishes: dishRows(input.dishes),
       arrangement: input.arrangement
         ? {
@@ -72,6 +84,8 @@ export async function changePlan(
             washesBetween: input.arrangement.washesBetween,
           }
         : null,
+      brief: change.brief ? (toPlain(input.brief) as object) : undefined,
+      order: (toPlain(input.order) as Kept["order"]) ?? null,
     };
     await trx
       .insertInto("plan_change")
@@ -79,6 +93,9 @@ export async function changePlan(
       .execute();
     if (dishes) await writeDishes(trx, input.id, dishRows(dishes));
     await writeArrangement(trx, input.id, change.arrangement);
+    if (change.brief)
+      await trx.updateTable("class").set(briefColumns(change.brief)).where("id", "=", input.id).execute();
+    if (change.order !== undefined) await writeOrder(trx, input.id, input.kitchen, change.order ?? undefined);
     return true;
   });
 }
@@ -118,7 +135,7 @@ export const madeChanges = async (db: Kysely<DB>, classId: string): Promise<Made
     .limit(20)
     .execute();
 
-/** Takes back the newest change: seats and dishes as they were before it; people who have left since stay away. */
+/** Takes back the newest change: seats, dishes and loads as they were before it; people who have left since stay away. */
 export async function undoChange(
   db: Kysely<DB>,
   input: ClassInput,
@@ -133,7 +150,7 @@ export async function undoChange(
       .orderBy("made_at", "desc")
       .executeTakeFirst();
     if (!newest || !(await claim(trx, input.id, version, accountId))) return false;
-    const { dishes, arrangement } = keptSchema.parse(newest.before);
+    const { dishes, arrangement, order, brief } = keptSchema.parse(newest.before);
     const there = new Set(input.people.map((person) => person.id));
     await writeDishes(trx, input.id, dishes);
     await writeArrangement(
@@ -143,6 +160,8 @@ export async function undoChange(
         ? { ...arrangement, seats: arrangement.seats?.map((ids) => ids.filter((id) => there.has(id))) ?? null }
         : undefined,
     );
+    if (order !== undefined) await writeOrder(trx, input.id, input.kitchen, order ?? undefined);
+    if (brief) await trx.updateTable("class").set(briefColumns(brief)).where("id", "=", input.id).execute();
     await trx.deleteFrom("plan_change").where("id", "=", newest.id).execute();
     return true;
   });

@@ -71,6 +71,7 @@ const migrations = [
   "0009-keyed-stamps-and-accounts",
   "0010-altitude",
   "0011-bin",
+  "0012-order",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

@@ -10,3 +10,5 @@ export * from "./matrix";
 export * from "./gains";
 export * from "./ways";
 export { canonical, fingerprintOf } from "./hash";
+export * from "./ways-out";
+export { type OrderFound, orderFor, withOrder } from "./order";

@@ -12,7 +12,7 @@ import {
 import { type Ratio, measuringSetOf, one, toNumber, withoutScoops, writeRatio, type Pieces } from "~/core/quantity";
 import { type Recipe, expectedOf, isBatter } from "~/core/recipe";
 import { type StationScale, piecesWanted, scaleStation, withWholeEggs } from "~/core/scale";
-import { type ScheduleInput, type StationJob, type Timeline, schedule } from "~/core/schedule";
+import { type ScheduleInput, type StationJob, type Timeline, laying, timelineOf } from "~/core/schedule";
 import { factsOf, shownDish } from "./dishes";
 import type { ClassInput, Dish, DishPlan, ExtraKit, StationPlan } from "./types";
 
@@ -158,6 +158,7 @@ function scheduleInputOf(
       return {
         stationId: station.id,
         recipe,
+        hands: station.size,
         pieces: scale.piecesMade,
         isApart: input.arrangement?.apart.includes(index) ?? false,
         measuredLines: work.measuredLines,
@@ -182,6 +183,7 @@ function scheduleInputOf(
     testersPerSurface: brief.testersPerSurface,
     washesBetween: input.arrangement?.washesBetween ?? false,
     hotPlaces: hotPlacesOf(input),
+    order: input.order,
   };
 }
 
@@ -212,9 +214,9 @@ export function laid(
   for (let round = 1; ; round += 1) {
     const rows = scaled(input, seats, dishAt, byId, pantry, made);
     const scheduled = scheduleInputOf(input, rows, pantry, shown);
-    const timeline = schedule(scheduled);
-    const more = [...testersIn(timeline)].filter(([stationId, count]) => count > (made.get(stationId) ?? 0));
-    if (more.length === 0 || round === mostRounds) return { rows, scheduled, timeline };
+    const { net, laid: found, testers } = laying(scheduled);
+    const more = [...testers].filter(([stationId, count]) => count > (made.get(stationId) ?? 0));
+    if (more.length === 0 || round === mostRounds) return { rows, scheduled, timeline: timelineOf(net, found) };
     for (const [stationId, count] of more) made.set(stationId, count);
   }
 }

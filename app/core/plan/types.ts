@@ -8,7 +8,7 @@ import type { Arrangement, Audience, Participant, Station } from "~/core/people"
 import type { Ratio, Grams, Millilitres, Minutes, Pieces } from "~/core/quantity";
 import type { Recipe, RecipeFinding } from "~/core/recipe";
 import type { BatchRule, EggRule, StationScale } from "~/core/scale";
-import type { DemoMode, KitMode, ScheduleFinding, Timeline } from "~/core/schedule";
+import type { DemoMode, KitMode, Order, ScheduleFinding, Timeline } from "~/core/schedule";
 
 /** The few facts that decide the rest. Minutes are whole. */
 export interface Brief {
@@ -79,6 +79,8 @@ export interface ClassInput {
   readonly packs: readonly PackSize[];
   /** Seats as arranged; absent while the order of the register decides and nobody is kept apart. */
   readonly arrangement?: Arrangement | undefined;
+  /** The order of the loads as a search found it; absent while the rules decide. */
+  readonly order?: Order | undefined;
   /** Food that people bring along and everybody may eat of. */
   readonly shared?: readonly SharedFood[] | undefined;
 }

@@ -1,3 +1,4 @@
+import { lateBatters } from "./readings";
 import { schedule } from "./schedule";
 import type { ScheduleFinding, ScheduleInput, Timeline } from "./types";
 
@@ -38,9 +39,8 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
     });
   }
 
-  // A second of rounding is not a broken window.
-  const late = timeline.batters.flatMap(({ stationId, wetAt, lastPour, cookBy }) =>
-    cookBy && lastPour - wetAt > cookBy.max + 1 / 60 ? [{ stationId, minutes: lastPour - wetAt, ...cookBy }] : [],
+  const late = lateBatters(timeline).flatMap(({ stationId, wetAt, lastPour, cookBy }) =>
+    cookBy ? [{ stationId, minutes: lastPour - wetAt, ...cookBy }] : [],
   );
   for (const why of ["window", "raw-batter"] as const) {
     const own = late.filter((one) => one.why === why);
@@ -58,6 +58,7 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
         why,
       });
   }
+  findings.push(...mixingLater(timeline));
   if (timeline.uncleared.length > 0)
     findings.push({
       code: "surface-not-cleared",
@@ -81,4 +82,22 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
   else if (input.hotPlaces !== null && input.hotPlaces < shared)
     findings.push({ code: "hot-places-limited", level: "notes", surfaces: shared, hotPlaces: input.hotPlaces });
   return findings;
+}
+
+/** Stations that begin to mix after the bell, those of one minute together. */
+function mixingLater(timeline: Timeline): ScheduleFinding[] {
+  const bell = timeline.bells.find((one) => one.kind === "mix")?.at ?? 0;
+  const begins = new Map<string, number>();
+  for (const task of timeline.tasks)
+    if (task.stationId !== null && ["mix", "prepare"].includes(task.kind) && !begins.has(task.stationId))
+      begins.set(task.stationId, task.start);
+  const byMinute = new Map<number, string[]>();
+  for (const [stationId, at] of begins) {
+    // Rounded down: who begins a little sooner is never too late.
+    const minutes = Math.floor(at - bell + 1 / 60);
+    if (minutes >= 1) byMinute.set(minutes, [...(byMinute.get(minutes) ?? []), stationId]);
+  }
+  return [...byMinute]
+    .sort((a, b) => a[0] - b[0])
+    .map(([minutes, stationIds]) => ({ code: "mixes-later", level: "warns", stationIds, minutes }));
 }

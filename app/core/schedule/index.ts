@@ -1,5 +1,10 @@
-/** The timeline: steps × surfaces × hands, bells, what is waited for. */
+/** The timeline: steps × surfaces × hands, bells, what is waited for; the search for a better order, and how good one can be. */
 export * from "./types";
 export * from "./durations";
-export { schedule } from "./schedule";
+export type { Order, OrderedLoad } from "./order";
+export { laying, schedule, timelineOf } from "./schedule";
+export { type Effort, type Found, type SearchProgress, search, searchThrough, usualEffort } from "./search";
+export * from "./chain";
+export * from "./run";
+export { lateBatters } from "./readings";
 export { checkTimeline, idleWorthSaying } from "./findings";

@@ -1,6 +1,6 @@
 import type { Minutes, Seconds } from "~/core/quantity";
 import { toMinutes } from "./durations";
-import type { CriticalPart, StationJob, Task, TaskKind, Timeline } from "./types";
+import type { BatterTimes, CriticalPart, StationJob, Task, TaskKind, Timeline } from "./types";
 
 /** One station while its loads are laid. Moments are whole seconds since the doors. */
 export interface Cooking {
@@ -12,7 +12,6 @@ export interface Cooking {
   readonly wetAt: number;
   readonly mixedAt: number;
   readonly readyAt: number;
-  remaining: number;
   loads: number;
   lastPour: number;
   lastLoadEnd: number;
@@ -79,3 +78,7 @@ function idleOf(tasks: readonly Task[], from: number): number {
   }
   return idle;
 }
+
+/** Batters whose last load is poured after they may still be used. A second of rounding is not a broken window. */
+export const lateBatters = ({ batters }: Pick<Timeline, "batters">): BatterTimes[] =>
+  batters.filter(({ wetAt, lastPour, cookBy }) => cookBy !== null && lastPour - wetAt > cookBy.max + 1 / 60);

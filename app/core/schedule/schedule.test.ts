@@ -1,65 +1,13 @@
 import fc from "fast-check";
-import type { Surface } from "~/core/gear";
 import { starterRecipes } from "~/demo/recipes";
 import { type Recipe, methodOf } from "~/core/recipe";
-import { kitchens as anyKitchen } from "../../../test/generators";
-import { recipes } from "../../../test/recipes";
+import { inputs, surface } from "../../../test/rooms";
 import { washMinutes } from "./durations";
 import { checkTimeline } from "./findings";
+import { holdUp } from "./chain";
+import { runList } from "./run";
 import { schedule } from "./schedule";
-import { type ScheduleInput, type Timeline, demoModes, kitModes } from "./types";
-
-const surface = (
-  id: string,
-  kind: Surface["kind"],
-  places: number,
-  count: number,
-  at: Surface["at"] = "shared",
-): Surface => ({ id, name: id, kind, places, count, at, preheatMinutes: null, watts: 0 });
-const kitchens: readonly Surface[][] = [
-  [
-    surface("griddle", "electric-griddle", 4, 2),
-    surface("pan", "crepe-pan", 1, 3),
-    surface("iron", "waffle-iron", 2, 2),
-  ],
-  [
-    surface("griddle", "electric-griddle", 6, 1),
-    surface("hob", "hob-pan", 3, 1, "station"),
-    surface("iron", "waffle-iron", 1, 1, "station"),
-  ],
-];
-
-const inputs: fc.Arbitrary<ScheduleInput> = fc.record({
-  stations: fc
-    .array(
-      fc.record({
-        recipe: fc.oneof(fc.constantFrom(...starterRecipes), recipes),
-        pieces: fc.integer({ min: 0, max: 14 }),
-        measuredLines: fc.integer({ min: 0, max: 9 }),
-        eggs: fc.integer({ min: 0, max: 4 }),
-        sachets: fc.integer({ min: 0, max: 2 }),
-        isApart: fc.constantFrom(false, false, false, true),
-        cookBy: fc.option(fc.record({ max: fc.integer({ min: 5, max: 60 }), why: fc.constant("window" as const) })),
-      }),
-      { maxLength: 9 },
-    )
-    .map((rows) => rows.map((row, index) => ({ ...row, stationId: `s${index}` }))),
-  surfaces: fc.oneof(
-    fc.constantFrom(...kitchens),
-    anyKitchen.map((kitchen) => [...kitchen.surfaces]),
-  ),
-  people: fc.integer({ min: 0, max: 60 }),
-  sinks: fc.integer({ min: 0, max: 3 }),
-  pace: fc.constantFrom(0.8, 1, 1.2, 1.5),
-  demo: fc.constantFrom(...demoModes),
-  kitMode: fc.constantFrom(...kitModes),
-  doorsMinutes: fc.integer({ min: 0, max: 15 }),
-  eatMinutes: fc.integer({ min: 0, max: 20 }),
-  cleanMinutes: fc.integer({ min: 0, max: 10 }),
-  testersPerSurface: fc.integer({ min: 0, max: 2 }),
-  washesBetween: fc.boolean(),
-  hotPlaces: fc.option(fc.integer({ min: 1, max: 4 })),
-});
+import type { ScheduleInput, Timeline } from "./types";
 
 const onHeat = (timeline: Timeline) =>
   timeline.tasks.filter((task) => ["load", "demo-load", "tester"].includes(task.kind));
@@ -380,7 +328,7 @@ test("a class that does not fit says by how much, and what one more surface woul
     stations: Array.from({ length: 6 }, (_, index) => ({
       stationId: `s${index}`,
       recipe: pancakes,
-      pieces: 12,
+      pieces: 40,
       measuredLines: 0,
       eggs: 1,
       cookBy: { max: 30, why: "window" as const },
@@ -505,4 +453,36 @@ test("a station apart has a surface to itself until its last load is out", () =>
   const before = onHeat.filter((task) => surfaces.has(task.surfaceId) && task.start < last && task.stationId !== "c");
   expect(before).toEqual([]);
   expect(made.unplaced).toEqual([]);
+});
+
+test("the list by the minute has every bell, every load and every tester once, in order of time", () => {
+  holds((timeline) => {
+    const rows = runList(timeline);
+    expect(rows.map((row) => row.at)).toEqual(rows.map((row) => row.at).sort((a, b) => a - b));
+    const count = (kind: string) => rows.filter((row) => row.kind === kind).length;
+    expect(count("bell")).toBe(timeline.bells.length);
+    expect(count("tester")).toBe(timeline.tasks.filter((task) => task.kind === "tester").length);
+    expect(count("wash")).toBe(timeline.tasks.filter((task) => task.kind === "wash").length);
+    const pieces = rows.reduce((sum, row) => sum + (row.kind === "load" ? row.pieces : 0), 0);
+    const loads = timeline.tasks.filter((task) => task.kind === "load");
+    expect(pieces).toBe(loads.reduce((sum, task) => sum + task.pieces, 0));
+    const out = rows.flatMap((row) => (row.kind === "load" ? [row.until] : []));
+    if (loads.length > 0) expect(Math.max(...out)).toBeCloseTo(Math.max(...loads.map((task) => task.end)), 6);
+    const firsts = rows.filter((row) => row.kind === "load" && row.isFirst).length;
+    expect(firsts).toBe(new Set(loads.map((task) => task.surfaceId)).size);
+  });
+});
+
+test("what holds a class up is a chain without gaps from what ends last, each link after the one before it", () => {
+  holds((timeline, input) => {
+    const { links, surface: held } = holdUp(timeline, input);
+    const tasks = links.map((link) => timeline.tasks.find((task) => task.id === link.taskId));
+    const eat = timeline.bells.find((bell) => bell.kind === "eat")?.at ?? NaN;
+    const last = tasks.at(-1);
+    if (last) expect(last.end).toBeCloseTo(eat, 3);
+    for (let n = 1; n < tasks.length; n += 1)
+      expect(tasks[n - 1]?.end ?? NaN).toBeLessThanOrEqual((tasks[n]?.start ?? NaN) + 1 / 30);
+    if (held) expect(held.to).toBeLessThanOrEqual(eat + 1e-6);
+    expect(new Set(links.map((link) => link.taskId)).size).toBe(links.length);
+  });
 });

@@ -1,6 +1,7 @@
 import type { Minutes, Pieces } from "~/core/quantity";
 import type { Surface } from "~/core/gear";
 import type { Recipe } from "~/core/recipe";
+import type { Order } from "./order";
 
 /** All times in a plan are minutes since the doors open. */
 export const demoModes = ["mix-and-load", "mix", "along"] as const;
@@ -19,6 +20,8 @@ export interface StationJob {
   readonly eggs: number;
   /** Sachets and tins it opens. */
   readonly sachets?: number;
+  /** People at the table who can pour; where it is not said hands are no limit. */
+  readonly hands?: number;
   /** Kept apart: cooks first, on one surface of its own, which is washed before it if anybody used it; see `washMinutes`. */
   readonly isApart?: boolean;
   /** The step at which leavener (or, without one, flour) first gets wet; null where no step says so: then the end of mixing counts. */
@@ -56,6 +59,8 @@ export interface ScheduleInput {
   readonly hotPlaces: number | null;
   /** Wash a surface whenever it passes from one recipe to another; see `washMinutes`. */
   readonly washesBetween?: boolean;
+  /** The loads in the order a search found or a hand wished; by rule where there is none. */
+  readonly order?: Order | undefined;
 }
 
 export const taskKinds = [
@@ -127,7 +132,10 @@ export interface CriticalPart {
   readonly minutes: Minutes;
 }
 
-/** When one station's batter got wet, was mixed, may be poured and was last poured, in minutes since the doors. */
+/**
+ * When one station's batter got wet, was mixed, may be poured and was last poured (a tester is a pour), in minutes since the doors.
+ * Of a station that pours nothing `lastPour` is `readyAt` and `cookBy` null.
+ */
 export interface BatterTimes {
   readonly stationId: string;
   readonly wetAt: number;
@@ -145,6 +153,10 @@ export interface Timeline {
   readonly end: Minutes;
   readonly firstPour: Minutes;
   readonly lastLoadEnd: Minutes;
+  /** Minutes since the doors before which no order of this class can have everything ready to eat; see `boundOf`. */
+  readonly bound: Minutes;
+  /** Nothing can be ready sooner: what is eaten last is ready at the bound, with every window kept. */
+  readonly isProved: boolean;
   readonly loads: number;
   /** What the last station's time went into, in order of time. */
   readonly critical: readonly CriticalPart[];
@@ -179,6 +191,14 @@ export type ScheduleFinding =
       readonly minutes: Minutes;
       readonly max: Minutes;
       readonly why: CookBy["why"];
+    }
+  /** These wait with mixing after the bell, so that their batter is not wet for longer than it may be. */
+  | {
+      readonly code: "mixes-later";
+      readonly level: "warns";
+      readonly stationIds: readonly string[];
+      /** After the mixing bell. */
+      readonly minutes: Minutes;
     }
   | {
       readonly code: "stands-idle";

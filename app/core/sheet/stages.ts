@@ -73,6 +73,7 @@ const labels: Part = (input) => [
 ];
 const packs: Part = (input) => input.packs.map((one): Entry => [`pack:${one.ingredientId}`, shown(one)]);
 const seats: Part = (input) => [["arrangement:seats", hidden(input.arrangement ?? null)]];
+const loads: Part = (input) => [["arrangement:order", hidden(input.order ?? null)]];
 const surfaces: Part = (input) => [
   ...byPlace("surface", input.kitchen.surfaces, ({ id: _id, ...surface }) => hidden(surface)),
   ["kitchen:sinks", String(input.kitchen.sinks)],
@@ -84,7 +85,7 @@ const circuits: Part = (input) => [
   ...byPlace("circuit", input.kitchen.circuits ?? [], ({ id: _id, ...circuit }) => hidden(circuit)),
 ];
 
-const time: readonly Part[] = [head, dishes, brief, register, order, pantry, surfaces, seats];
+const time: readonly Part[] = [head, dishes, brief, register, order, pantry, surfaces, seats, loads];
 const everything: readonly Part[] = [...time, needs, labels, packs, gear, circuits];
 
 /** What each stage may follow from; wider rather than narrower, as a stamp that changed must be able to say why. */

@@ -11,6 +11,7 @@ import * as believedMoments from "./0008-believed-moments";
 import * as keyedStampsAndAccounts from "./0009-keyed-stamps-and-accounts";
 import * as altitude from "./0010-altitude";
 import * as bin from "./0011-bin";
+import * as order from "./0012-order";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -28,6 +29,7 @@ const provider: MigrationProvider = {
     "0009-keyed-stamps-and-accounts": keyedStampsAndAccounts,
     "0010-altitude": altitude,
     "0011-bin": bin,
+    "0012-order": order,
   }),
 };
 

@@ -11,6 +11,7 @@ import { ratio } from "~/core/quantity";
 import { toNeed, toParticipant, addParticipants } from "./people.server";
 import { labelDetails, addLabels, addSharedFood } from "./labels.server";
 import { addPacks } from "./packs.server";
+import { orderFrom, orderRows, writeOrder } from "./order.server";
 import { writeArrangement } from "./seats.server";
 
 /** What stands beside the plan's input: who changed it last, and which version of it this is. */
@@ -127,6 +128,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
     allFoods,
     foodSubstances,
     seconds,
+    orders,
   ] = await Promise.all([
     kitchens(db, kitchenIds.length === 1 ? kitchenIds[0] : undefined),
     allIngredients(db),
@@ -183,6 +185,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
       .orderBy("substance")
       .execute(),
     db.selectFrom("intake_answer").select("participant_id").where("class_id", "in", classIds).execute(),
+    orderRows(db, classIds),
   ]);
   const needsBy = new Map<string, Need[]>();
   for (const need of needs)
@@ -196,6 +199,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
     const [dishes, people, labels] = [ofClass(allDishes), ofClass(allPeople), ofClass(allLabels)];
     const [labelSubstances, packs, packSizes] = [ofClass(allLabelSubstances), ofClass(allPacks), ofClass(allPackSizes)];
     const [stations, seats, foods] = [ofClass(allStations), ofClass(allSeats), ofClass(allFoods)];
+    const order = orderFrom(ofClass(orders), kitchen);
     const substancesOn = (ingredientId: string, level: "contains" | "may-contain") =>
       labelSubstances
         .filter((one) => one.ingredient_id === ingredientId && one.level === level)
@@ -261,6 +265,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
             },
           }
         : {}),
+      ...(order ? { order } : {}),
       ...(foods.length > 0
         ? {
             shared: foods.map((one): SharedFood => {
@@ -447,6 +452,7 @@ export async function addClass(
       ...arrangement,
       seats: arrangement.seats?.map((ids) => ids.flatMap((one) => newId.get(one) ?? [])) ?? null,
     });
+  await writeOrder(db, id, input.kitchen, input.order);
   await addSharedFood(db, id, input.shared ?? []);
   await addLabels(db, id, input.labels);
   await addPacks(db, id, input.packs);

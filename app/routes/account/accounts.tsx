@@ -1,10 +1,9 @@
 import { getFormProps, useForm } from "@conform-to/react";
-import { parseWithZod } from "@conform-to/zod/v4";
 import { Form, data } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/accounts";
 import { newPassword } from "./password";
-import { choice, formOf, words } from "../form";
+import { choice, formOf, words, submissionOf } from "../form";
 import { database } from "~/db/client.server";
 import { type AccountChange, accountByEmail, addAccount, allAccounts, changeAccount } from "~/services/accounts.server";
 import { requireLead } from "~/services/session.server";
@@ -48,7 +47,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   requireLead(context);
   const sent = await formOf(request);
   if (sent.get("intent") === "change") {
-    const asked = parseWithZod(sent, { schema: changeSchema });
+    const asked = submissionOf(sent, { schema: changeSchema });
     if (asked.status !== "success")
       return data(
         { result: undefined, added: undefined, problem: "This was not understood. Load the page again." },
@@ -60,7 +59,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       ? { result: undefined, added: undefined, problem: undefined }
       : data({ result: undefined, added: undefined, problem: refusals[done] }, { status: 409 });
   }
-  const submission = parseWithZod(sent, { schema });
+  const submission = submissionOf(sent, { schema });
   const hide = { hideFields: ["password"] };
   if (submission.status !== "success")
     return data({ result: submission.reply(hide), added: undefined, problem: undefined }, { status: 400 });

@@ -1,10 +1,9 @@
 import { getFormProps, useForm } from "@conform-to/react";
-import { parseWithZod } from "@conform-to/zod/v4";
 import { Form, data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/first-account";
 import { newPassword } from "./password";
-import { formOf, words } from "../form";
+import { formOf, words, submissionOf } from "../form";
 import { database } from "~/db/client.server";
 import { countAccounts, makeFirstAccount } from "~/services/accounts.server";
 import { secondsToWait } from "~/services/limits.server";
@@ -26,7 +25,7 @@ export async function loader() {
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const submission = parseWithZod(await formOf(request), { schema });
+  const submission = submissionOf(await formOf(request), { schema });
   const hide = { hideFields: ["password"] };
   if (submission.status !== "success") return data(submission.reply(hide), { status: 400 });
   const seconds = await secondsToWait("first account", context.get(addressContext));

@@ -1,9 +1,8 @@
 import { getFormProps, useForm } from "@conform-to/react";
-import { parseWithZod } from "@conform-to/zod/v4";
 import { Form, data } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/forgotten";
-import { formOf } from "../form";
+import { formOf, submissionOf } from "../form";
 import { database } from "~/db/client.server";
 import { outbox } from "~/devices/mail.server";
 import { letterHours, offerNewPassword } from "~/services/accounts.server";
@@ -23,7 +22,7 @@ const addressOfLetters = () => (process.env.PUBLIC_URL ?? "").replace(/\/+$/, ""
 export const loader = () => ({ hours: letterHours });
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const submission = parseWithZod(await formOf(request), { schema });
+  const submission = submissionOf(await formOf(request), { schema });
   if (submission.status !== "success") return data({ result: submission.reply(), isAsked: false }, { status: 400 });
   const { email } = submission.value;
   if (!(await mayAskForLetter(email, context.get(addressContext))))

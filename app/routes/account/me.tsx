@@ -1,10 +1,9 @@
 import { getFormProps, useForm } from "@conform-to/react";
-import { parseWithZod } from "@conform-to/zod/v4";
 import { Form, data } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/me";
 import { newPassword } from "./password";
-import { formOf, words } from "../form";
+import { formOf, words, submissionOf } from "../form";
 import { database } from "~/db/client.server";
 import {
   type AccountChange,
@@ -48,7 +47,7 @@ const changedMeanwhile = "This account was changed meanwhile. Look at what it is
 export const shouldRevalidate = () => true;
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const submission = parseWithZod(await formOf(request), { schema });
+  const submission = submissionOf(await formOf(request), { schema });
   const hide = { hideFields: ["old", "password"] };
   if (submission.status !== "success")
     return data(

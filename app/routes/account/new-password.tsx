@@ -1,10 +1,9 @@
 import { getFormProps, useForm } from "@conform-to/react";
-import { parseWithZod } from "@conform-to/zod/v4";
 import { Form, data } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/new-password";
 import { newPassword } from "./password";
-import { formOf } from "../form";
+import { formOf, submissionOf } from "../form";
 import { database } from "~/db/client.server";
 import { isLetterGood, spendLetter } from "~/services/accounts.server";
 import { secondsAfterGuess } from "~/services/limits.server";
@@ -32,7 +31,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const submission = parseWithZod(await formOf(request), { schema });
+  const submission = submissionOf(await formOf(request), { schema });
   if (submission.status !== "success") return data(submission.reply({ hideFields: ["password"] }), { status: 400 });
   const accountId = await spendLetter(database(), params.token, submission.value.password);
   return accountId === undefined ? refuse(context) : signInAndGo(request, accountId, "/");

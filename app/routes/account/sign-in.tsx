@@ -1,9 +1,8 @@
 import { getFormProps, useForm } from "@conform-to/react";
-import { parseWithZod } from "@conform-to/zod/v4";
 import { Form, data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/sign-in";
-import { formOf, words } from "../form";
+import { formOf, words, submissionOf } from "../form";
 import { database } from "~/db/client.server";
 import { countAccounts, signIn } from "~/services/accounts.server";
 import { forgetAttempts, secondsToWait } from "~/services/limits.server";
@@ -25,7 +24,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const submission = parseWithZod(await formOf(request), { schema });
+  const submission = submissionOf(await formOf(request), { schema });
   const hide = { hideFields: ["password"] };
   if (submission.status !== "success") return data(submission.reply(hide), { status: 400 });
   const { email, password, back } = submission.value;

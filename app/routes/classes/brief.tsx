@@ -1,11 +1,10 @@
-import { parseWithZod } from "@conform-to/zod/v4";
 import { useMemo } from "react";
 import { data } from "react-router";
 import type { Route } from "./+types/brief";
 import { briefFormSchema, differences, factsOf, formValuesOf } from "./brief-form";
 import { BriefPage, type Conflict } from "./BriefPage";
 import { useClass } from "./class-context";
-import { formOf } from "../form";
+import { formOf, submissionOf } from "../form";
 import { database } from "~/db/client.server";
 import { kitchens } from "~/db/queries/kitchens.server";
 import { newestRecipes } from "~/db/queries/recipes.server";
@@ -23,7 +22,7 @@ export async function loader() {
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const stored = await classOr404(params.classId);
-  const submission = parseWithZod(await formOf(request), { schema: briefFormSchema });
+  const submission = submissionOf(await formOf(request), { schema: briefFormSchema });
   if (submission.status !== "success")
     return data({ result: submission.reply(), conflict: undefined }, { status: 400 });
   const facts = factsOf(submission.value);

@@ -1,11 +1,10 @@
 import { getFormProps, useForm } from "@conform-to/react";
-import { parseWithZod } from "@conform-to/zod/v4";
 import { getLocalTimeZone, today } from "@internationalized/date";
 import { Form, data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/brought";
 import { useClass } from "./class-context";
-import { formOf, optionalWords, words } from "../form";
+import { formOf, optionalWords, words, submissionOf } from "../form";
 import { saidOnLabel, saidValues } from "./label-form";
 import { addBrought, audit, classOnce, classOr404, notFound, removeBrought } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
@@ -50,7 +49,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     if (before) await removeBrought(params.classId, before.id);
     return redirect(back);
   }
-  const submission = parseWithZod(form, { schema });
+  const submission = submissionOf(form, { schema });
   if (submission.status !== "success") return data(submission.reply(), { status: 400 });
   const { product, name, broughtBy, market, isGlutenFree, ...said } = submission.value;
   await addBrought(

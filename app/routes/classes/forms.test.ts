@@ -1,10 +1,11 @@
 import { CalendarDate } from "@internationalized/date";
 import { parseWithZod } from "@conform-to/zod/v4";
+import { z } from "zod";
 import { canonical } from "~/core/plan";
 import { demoClasses, demoKitchens } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
 import { briefFormSchema, differences, dishKey, factsOf, formValuesOf, inputOf } from "./brief-form";
-import { priceField } from "../form";
+import { priceField, submissionOf } from "../form";
 import { personFormSchema, personOf, personValues } from "./person-form";
 
 const { next } = demoClasses(new CalendarDate(2026, 11, 24));
@@ -147,4 +148,19 @@ test.each<[string, object, string, RegExp]>([
   const submission = readPerson({ name: "Ada", role: "cook", ageBand: "adult", answered: "yes", ...change });
   expect(submission.status).toBe("error");
   expect(submission.reply().error?.[field]?.[0]).toMatch(sentence);
+});
+
+test("what a form says of its rows is passed over where it cannot be read, and the form is read all the same", () => {
+  const schema = z.object({ name: z.string() });
+  for (const intent of ["{", '{"type":4}', "validate", '{"type":"insert","payload":7}', "[]", "null"]) {
+    const form = new FormData();
+    form.set("name", "Ada");
+    form.set("__intent__", intent);
+    form.set("__state__", intent);
+    expect(() => submissionOf(form, { schema })).not.toThrow();
+  }
+  const broken = new FormData();
+  broken.set("name", "Ada");
+  broken.set("__intent__", "{");
+  expect(submissionOf(broken, { schema })).toMatchObject({ status: "success", value: { name: "Ada" } });
 });

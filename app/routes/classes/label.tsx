@@ -1,11 +1,10 @@
 import { getFormProps, useForm } from "@conform-to/react";
-import { parseWithZod } from "@conform-to/zod/v4";
 import { getLocalTimeZone, today } from "@internationalized/date";
 import { Form, data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/label";
 import { useClass } from "./class-context";
-import { formOf, optionalWords, priceField, whole, words } from "../form";
+import { formOf, optionalWords, priceField, whole, words, submissionOf } from "../form";
 import { saidOnLabel, saidValues } from "./label-form";
 import {
   audit,
@@ -85,7 +84,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const form = await formOf(request);
   const account = accountOf(context);
   if (form.get("intent") === "buy") {
-    const bought = parseWithZod(form, { schema: buySchema });
+    const bought = submissionOf(form, { schema: buySchema });
     if (bought.status !== "success") return data({ bought: bought.reply() }, { status: 400 });
     const { seen, ...pack } = bought.value;
     if (!(await savePack(params.classId, seen, { ...pack, ingredientId: params.ingredientId })))
@@ -106,7 +105,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     await forgetLabel(params.classId, params.ingredientId);
     return redirect(`/classes/${params.classId}/allergies`);
   }
-  const submission = parseWithZod(form, { schema });
+  const submission = submissionOf(form, { schema });
   if (submission.status !== "success") return data({ read: submission.reply() }, { status: 400 });
   const { version, market, isGlutenFree, ...label } = submission.value;
   const photo = await photoFrom(form.get("photo"));

@@ -1,10 +1,9 @@
 import { getFormProps, useForm } from "@conform-to/react";
-import { parseWithZod } from "@conform-to/zod/v4";
 import { Form, data } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/log";
 import { useClass } from "./class-context";
-import { formOf, optionalWords, whole } from "../form";
+import { formOf, optionalWords, whole, submissionOf } from "../form";
 import { logRows, piecesCounted } from "~/core/log";
 import { plan as planOf } from "~/core/plan";
 import { fold } from "~/core/teach";
@@ -51,7 +50,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const { input } = await classOr404(params.classId);
-  const submission = parseWithZod(await formOf(request), { schema });
+  const submission = submissionOf(await formOf(request), { schema });
   if (submission.status !== "success") return data({ result: submission.reply(), isKept: false }, { status: 400 });
   const { version, piecesMade, ...said } = submission.value;
   const account = accountOf(context);

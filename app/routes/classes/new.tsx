@@ -1,11 +1,10 @@
 import { today } from "@internationalized/date";
-import { parseWithZod } from "@conform-to/zod/v4";
 import { useMemo } from "react";
 import { data, redirect } from "react-router";
 import type { Route } from "./+types/new";
 import { briefFormSchema, dishRows, factsOf, usualBrief } from "./brief-form";
 import { BriefPage } from "./BriefPage";
-import { formOf } from "../form";
+import { formOf, submissionOf } from "../form";
 import { database } from "~/db/client.server";
 import { kitchens } from "~/db/queries/kitchens.server";
 import { allIngredients } from "~/db/queries/pantry.server";
@@ -32,7 +31,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const submission = parseWithZod(await formOf(request), { schema: briefFormSchema });
+  const submission = submissionOf(await formOf(request), { schema: briefFormSchema });
   if (submission.status !== "success") return data(submission.reply(), { status: 400 });
   const facts = factsOf(submission.value);
   const broken = await brokenChoice(facts);

@@ -1,9 +1,8 @@
-import { parseWithZod } from "@conform-to/zod/v4";
 import { Form, data } from "react-router";
 import { z } from "zod";
 import { useClass } from "./class-context";
 import type { Route } from "./+types/people";
-import { formOf } from "../form";
+import { formOf, submissionOf } from "../form";
 import { database } from "~/db/client.server";
 import { accountOf, requireLead } from "~/services/session.server";
 import { audit, classOnce, classOr404 } from "~/services/classes.server";
@@ -32,7 +31,7 @@ const schema = z.object({ intent: z.literal("put-back"), person: z.uuid() });
 export async function action({ request, params, context }: Route.ActionArgs) {
   const account = requireLead(context);
   await classOr404(params.classId);
-  const submission = parseWithZod(await formOf(request), { schema });
+  const submission = submissionOf(await formOf(request), { schema });
   if (submission.status !== "success") return data(submission.reply(), { status: 400 });
   const name = await putBack(database(), params.classId, submission.value.person, account.id);
   if (name === undefined)

@@ -1,11 +1,10 @@
 import { getFormProps, useForm } from "@conform-to/react";
-import { parseWithZod } from "@conform-to/zod/v4";
 import { Form, data, redirect } from "react-router";
 import type { z } from "zod";
 import type { Route } from "./+types/person";
 import { useClass } from "./class-context";
 import { personFormSchema, personOf, personValues } from "./person-form";
-import { formOf } from "../form";
+import { formOf, submissionOf } from "../form";
 import { addPeople, audit, classOnce, classOr404, notFound, savePerson } from "~/services/classes.server";
 import { takeOff } from "~/services/privacy.server";
 import { putBackDays } from "~/core/people";
@@ -35,7 +34,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     await audit(account.id, params.classId, "took a person off the register");
     return redirect("../people");
   }
-  const submission = parseWithZod(form, { schema: personFormSchema });
+  const submission = submissionOf(form, { schema: personFormSchema });
   if (submission.status !== "success") return data(submission.reply(), { status: 400 });
   const values = personOf(submission.value, account.name, person);
   if (

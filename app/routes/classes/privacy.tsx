@@ -1,10 +1,9 @@
-import { parseWithZod } from "@conform-to/zod/v4";
 import { getFormProps, useForm } from "@conform-to/react";
 import { Form, data } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/privacy";
 import { useClass } from "./class-context";
-import { formOf, whole } from "../form";
+import { formOf, whole, submissionOf } from "../form";
 import { putBackDays } from "~/core/people";
 import { database } from "~/db/client.server";
 import { audit, classOnce, classOr404 } from "~/services/classes.server";
@@ -44,7 +43,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     }
     return null;
   }
-  const submission = parseWithZod(form, { schema });
+  const submission = submissionOf(form, { schema });
   if (submission.status !== "success") return data(submission.reply(), { status: 400 });
   await setRetention(database(), params.classId, submission.value.days);
   await audit(account.id, params.classId, `keeps health data for ${submission.value.days} days`);

@@ -4,7 +4,7 @@ import { useClass } from "./class-context";
 import { GearView } from "./GearView";
 import { KitsView } from "./KitsView";
 import { LoadView } from "./LoadView";
-import TimelinePage from "./timeline";
+import { TimelineView } from "./TimelineView";
 import { database } from "~/db/client.server";
 import { gearElsewhere } from "~/db/queries/kitchens.server";
 import { classOnce } from "~/services/classes.server";
@@ -61,7 +61,7 @@ export default function Sheets({ loaderData, params }: Route.ComponentProps) {
           <LoadView classId={params.classId} events={events} me={me} />
         </section>
         <section>
-          <TimelinePage />
+          <TimelineView />
         </section>
       </div>
     </>

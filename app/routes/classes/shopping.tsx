@@ -1,9 +1,8 @@
-import { parseWithZod } from "@conform-to/zod/v4";
 import { Form, data } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/shopping";
 import { useClass } from "./class-context";
-import { priceField, formOf, whole, words } from "../form";
+import { priceField, formOf, whole, words, submissionOf } from "../form";
 import { gramsPer, stockUnits } from "~/core/shop";
 import { database } from "~/db/client.server";
 import { classOnce, classOr404 } from "~/services/classes.server";
@@ -52,7 +51,7 @@ export const shouldRevalidate = () => true;
 
 export async function action({ request, params }: Route.ActionArgs) {
   const { input } = await classOr404(params.classId);
-  const submission = parseWithZod(await formOf(request), { schema });
+  const submission = submissionOf(await formOf(request), { schema });
   if (submission.status !== "success")
     return data(
       { problems: Object.values(submission.error ?? {}).flatMap((each) => each ?? []), typed: submission.payload },

@@ -1,11 +1,10 @@
 import { type SubmissionResult, getFormProps, useForm } from "@conform-to/react";
-import { parseWithZod } from "@conform-to/zod/v4";
 import { today } from "@internationalized/date";
 import { Form, data, redirect } from "react-router";
 import type { z } from "zod";
 import type { Route } from "./+types/intake";
 import { answersOf, emptyPerson, intakeSchema, mostPeople, typedOf, valuesOf } from "./intake-form";
-import { formOf } from "../form";
+import { formOf, submissionOf } from "../form";
 import { type Regime, regimes } from "~/core/allergen";
 import type { Substance } from "~/core/pantry";
 import { database } from "~/db/client.server";
@@ -59,7 +58,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const address = context.get(addressContext);
   const link = await linkBehind(params.token, address);
   const form = await formOf(request);
-  const submission = parseWithZod(form, { schema: intakeSchema });
+  const submission = submissionOf(form, { schema: intakeSchema });
   const typed = typedOf(submission.payload);
   if (form.get("intent") === "another" && link.participantId === null)
     return data({ typed: { ...typed, people: [...typed.people, emptyPerson()].slice(0, mostPeople) }, error: {} });

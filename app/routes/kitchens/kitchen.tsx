@@ -1,9 +1,8 @@
 import { getFormProps, useForm } from "@conform-to/react";
-import { parseWithZod } from "@conform-to/zod/v4";
 import { Form, Link, data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/kitchen";
-import { choice, formOf, whole, words } from "../form";
+import { choice, formOf, whole, words, submissionOf } from "../form";
 import {
   type Kitchen,
   type Surface,
@@ -198,7 +197,7 @@ export const loader = async ({ request, params }: Route.LoaderArgs) => {
 
 export async function action({ request, params }: Route.ActionArgs) {
   const kitchen = await kitchenOr404(params.kitchenId);
-  const submission = parseWithZod(await formOf(request), { schema });
+  const submission = submissionOf(await formOf(request), { schema });
   if (submission.status !== "success") return data({ result: submission.reply() }, { status: 400 });
   const values = kitchenOf(submission.value, kitchen?.floor);
   const isSaved = await database()

@@ -1,10 +1,9 @@
 import { getFormProps, useForm } from "@conform-to/react";
-import { parseWithZod } from "@conform-to/zod/v4";
 import { Form, data, redirect } from "react-router";
 import type { z } from "zod";
 import type { Route } from "./+types/ingredient";
 import { formOfIngredient, ingredientFormSchema, ingredientOfForm } from "./ingredient-form";
-import { formOf } from "../form";
+import { formOf, submissionOf } from "../form";
 import { checkIngredient, substances } from "~/core/pantry";
 import { database } from "~/db/client.server";
 import { addIngredients, changeIngredient, ingredientOf, removeIngredient } from "~/db/queries/pantry.server";
@@ -52,7 +51,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       { status: 409 },
     );
   }
-  const submission = parseWithZod(form, { schema: ingredientFormSchema });
+  const submission = submissionOf(form, { schema: ingredientFormSchema });
   if (submission.status !== "success")
     return data({ result: submission.reply(), problems: [] as string[], version: undefined }, { status: 400 });
   const db = database();

@@ -2,14 +2,17 @@ import { useEffect } from "react";
 import { useLocation, useNavigate } from "react-router";
 import { stages } from "~/core/plan";
 import { stageWords } from "~/ui/words/en";
+import { helpOf } from "~/ui/words/help";
 import { Ask } from "./Ask";
 import { useOpening } from "./Menu";
 
-/** Keys for the desk: the stages of the open class by number, a new class, and this sheet on "?". */
+/** Keys for the desk: the stages of the open class by number, a new class, and help for the page on "?". */
 export function Shortcuts() {
   const { isOpen, open, close } = useOpening();
   const navigate = useNavigate();
-  const base = /^\/classes\/[0-9a-f-]{36}/.exec(useLocation().pathname)?.[0];
+  const { pathname } = useLocation();
+  const help = helpOf(pathname);
+  const base = /^\/classes\/[0-9a-f-]{36}/.exec(pathname)?.[0];
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       const isTyping = event.target instanceof HTMLElement && event.target.closest("input, textarea, select");
@@ -25,13 +28,31 @@ export function Shortcuts() {
     return () => removeEventListener("keydown", press);
   }, [navigate, base, open]);
   const keys: readonly (readonly [string, string])[] = [
-    ["?", "this sheet"],
+    ["?", "this help"],
     ["c", "all classes"],
     ["n", "a new class"],
     ...stages.map((stage, index) => [String(index + 1), stageWords[stage]] as const),
   ];
   return (
-    <Ask isOpen={isOpen} onClose={close} title="Keys" wayOut="Close">
+    <Ask isOpen={isOpen} onClose={close} title="Help and keys" wayOut="Close">
+      {help ? (
+        <>
+          <p>
+            <b>{help.title}.</b> {help.purpose}
+          </p>
+          {help.first ? <p>{help.first}</p> : null}
+          {help.words.length > 0 ? (
+            <dl className="help-words">
+              {help.words.map(([word, means]) => (
+                <div key={word}>
+                  <dt>{word}</dt>
+                  <dd>{means}</dd>
+                </div>
+              ))}
+            </dl>
+          ) : null}
+        </>
+      ) : null}
       <table className="ruled">
         <tbody>
           {keys.map(([key, what]) => (

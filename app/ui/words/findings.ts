@@ -209,6 +209,8 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     "Children cook, and no adult is at the heat: the instructor walks the room and does not count. Add a helper or grown-ups. The timeline counts on one.",
   "surface-not-cleared": (f, n) =>
     `${list(f.surfaces, n.locale)}: another food was on it before, and fixed plates or seasoned iron cannot be washed clear of it. Keep one for that food.`,
+  "mixes-later": (f, n) =>
+    `${stationsOf(f, n)} ${f.stationIds.length === 1 ? "begins" : "begin"} to mix ${minutes(f.minutes, n.locale)} after the mixing bell: mixed with the others, the batter would stand too long before its last load. Until then: wash, set out, grease, set the table.`,
   "stands-idle": (f, n) =>
     `${stationsOf(f, n)} ${f.stationIds.length === 1 ? "stands" : "stand"} with empty hands for up to ${minutes(f.minutes, n.locale)}. Plan a filler: clean down, set the table, a tasting.`,
   "hot-places-limited": (f) =>
@@ -358,6 +360,7 @@ const otherSubjects: Readonly<Record<string, string>> = {
   "kitchen:circuits": "circuits",
   "register:order": "order",
   "arrangement:seats": "seats",
+  "arrangement:order": "order of the loads",
 };
 
 /** What an entry of a stamp stands for, as it is called now; what is gone keeps its place or id. */

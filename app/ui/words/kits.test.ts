@@ -28,7 +28,8 @@ import {
 
 const plain = (text: string) => text.replace(/[\u2009\u00a0\u202f]/g, " ");
 const demo = demoClasses();
-const { next } = demo;
+// Without testers every table makes the same, whoever cooks first.
+const next = { ...demo.next, brief: { ...demo.next.brief, testersPerSurface: 0 } };
 const made = plan(next);
 const names = namesOf(next, made, "en-GB");
 const { containers } = packingOfClass(next, made);

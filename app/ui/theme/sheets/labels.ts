@@ -29,6 +29,18 @@ export const labels: Styles = [
     ".kit-label .code": { float: "right", width: "15mm", height: "15mm", margin: "0 0 1mm 2mm" },
     ".kit-label .code svg": { width: "100%", height: "100%" },
     ".kit-label form": { position: "absolute", right: "2mm", bottom: "1mm" },
-    ".kit-label form .row-button": { minHeight: "26px", fontSize: "13px", background: "white" },
+    ".kit-label form .row-button": {
+      position: "relative",
+      minHeight: "26px",
+      fontSize: "13px",
+      background: "white",
+    },
+    // The label is the size it is on paper: the button on it is small, and is pressed around it, too.
+    ".kit-label form .row-button::after": {
+      content: '""',
+      position: "absolute",
+      insetBlock: "-10px",
+      insetInline: "-8px",
+    },
   },
 ];

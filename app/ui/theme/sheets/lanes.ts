@@ -3,6 +3,8 @@ import type { Styles } from "./styles";
 /** Lanes: stations and surfaces on the class's time. */
 export const lanes: Styles = [
   {
+    ".by-the-minute .bell-row td": { fontWeight: 600, background: "bg.muted" },
+    ".by-the-minute td:first-of-type": { textAlign: "left", whiteSpace: "nowrap" },
     ".lanes": {
       display: "grid",
       gridTemplateColumns: "fit-content(190px) minmax(0, 1fr)",

@@ -9,9 +9,9 @@ export const people: Styles = [
     ".top.plain": { border: "0", padding: "0" },
     ".need-row": { borderLeft: "2px solid {colors.border.muted}", paddingLeft: "12px" },
     ".person-block .check": { display: "flex" },
-    ".check.small": { minHeight: "32px" },
+    ".check.small": { minHeight: "44px" },
     ".plain-select": {
-      minHeight: "36px",
+      minHeight: "44px",
       border: "1px solid {colors.border.muted}",
       background: "bg",
       padding: "2px 8px",

@@ -46,6 +46,9 @@ export const room: Styles = [
     ".drawer > summary .surface-drawing": { width: "76px", height: "52px" },
     ".drawer > summary::after": { content: '"change ▾"', marginLeft: "auto", color: "fg.muted", fontSize: "15px" },
     ".drawer[open] > summary::after": { content: '"close ▴"' },
+    ".help-words div": { display: "grid", gridTemplateColumns: "104px minmax(0, 1fr)", gap: "12px", padding: "3px 0" },
+    ".help-words dt": { fontWeight: 600 },
+    ".help-words dd": { margin: 0 },
     ".beginnings": {
       display: "grid",
       gridTemplateColumns: "repeat(auto-fill, minmax(210px, 1fr))",

@@ -46,7 +46,7 @@ export const shopping: Styles = [
     ".shop-stock label": { display: "inline-flex", whiteSpace: "nowrap", gap: "6px", alignItems: "center" },
     '.shop-stock input, .prep-who input[name="owner"], .count-back': {
       width: "66px",
-      minHeight: "36px",
+      minHeight: "44px",
       border: "0",
       borderBottom: "1px solid {colors.fg}",
       background: "transparent",

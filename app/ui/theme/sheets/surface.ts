@@ -19,6 +19,24 @@ export const surface: Styles = [
       textUnderlineOffset: "3px",
     },
     "a.text:hover": { color: "accent.solid" },
+    // A finger needs more than a line of text: what is pressed reaches beyond it, and nothing moves for that.
+    "a.text, .figures summary, .verdict summary, .line-more summary, .letter summary": { position: "relative" },
+    "a.text::after, .figures summary::after, .verdict summary::after, .line-more summary::after, .letter summary::after":
+      {
+        content: '""',
+        position: "absolute",
+        insetBlock: "-12px",
+        insetInline: "-6px",
+      },
+    "summary.quiet": { minHeight: "44px", alignContent: "center", cursor: "pointer" },
+    "main select, main input:not([type='checkbox'], [type='radio'], [type='range'], [type='hidden']), .row-button": {
+      minHeight: "44px",
+    },
+    // On the narrowest phones a table is pushed sideways by itself; the page never is.
+    "@media screen and (max-width: 359px)": {
+      "main table": { display: "block", overflowX: "auto" },
+      "main svg": { maxWidth: "100%" },
+    },
     ".quiet": { color: "fg.muted" },
     ".small": { fontSize: "15px" },
     ".needs-you": { color: "accent.solid", fontWeight: 600 },

@@ -1,0 +1,56 @@
+import fc from "fast-check";
+import { CalendarDate } from "@internationalized/date";
+import { demoClasses } from "~/demo/boathouse";
+import { lateBatters } from "~/core/schedule";
+import { classes } from "../../../test/generators";
+import { withOrder } from "./order";
+import { plan } from "./plan";
+import { waysOut } from "./ways-out";
+
+const { next } = demoClasses(new CalendarDate(2026, 11, 24));
+
+test("ways out are there exactly where something is wrong, and every figure is of the class planned that way", () => {
+  fc.assert(
+    fc.property(classes, fc.integer({ min: 15, max: 120 }), (random, minutes) => {
+      const input = { ...random, brief: { ...random.brief, minutes } };
+      const now = plan(input);
+      const ways = waysOut(input, now);
+      if (now.timeline.end <= minutes && lateBatters(now.timeline).length === 0) expect(ways).toEqual([]);
+      expect(ways.length).toBeLessThanOrEqual(3);
+      for (const { way, brief, gained, over, late } of ways) {
+        if (!brief) {
+          expect(way.kind).toBe("one-more-surface");
+          continue;
+        }
+        const made = plan({ ...input, brief });
+        expect(now.timeline.end - made.timeline.end).toBeCloseTo(gained, 6);
+        expect(Math.max(0, made.timeline.end - brief.minutes)).toBeCloseTo(over, 6);
+        expect(lateBatters(made.timeline).length).toBe(late);
+      }
+    }),
+    { numRuns: 6 },
+  );
+});
+
+test("a class that does not fit by half an hour is told the cheapest change that suffices first", () => {
+  const input = { ...next, brief: { ...next.brief, minutes: 60 } };
+  const ways = waysOut(input, plan(input));
+  expect(ways).toHaveLength(3);
+  const enough = ways.map((one) => one.over <= 0 && one.late === 0);
+  expect(enough).toEqual([...enough].sort((a, b) => Number(b) - Number(a)));
+  expect(enough[0]).toBe(true);
+});
+
+test("an order that is found is never worse than the rules, and plans the same wherever it is laid", () => {
+  fc.assert(
+    fc.property(classes, (random) => {
+      const { order: _order, ...input } = random;
+      const found = withOrder(input, { starts: 1, schedulesEach: 60 });
+      const [before, after] = [plan(input), plan(found)];
+      const worse = lateBatters(after.timeline).length + after.timeline.uncleared.length;
+      expect(worse).toBeLessThanOrEqual(lateBatters(before.timeline).length + before.timeline.uncleared.length);
+      expect(plan({ ...found })).toEqual(after);
+    }),
+    { numRuns: 25 },
+  );
+});

@@ -1,0 +1,89 @@
+import { type Ratio, compare, subtract, one } from "~/core/quantity";
+import { holdUp, lateBatters } from "~/core/schedule";
+import { layout } from "./order";
+import { plan } from "./plan";
+import type { Brief, ClassInput, ClassPlan } from "./types";
+
+/** A change that would make a class shorter, or keep more of its batters inside their windows. */
+export type WayKind =
+  | { readonly kind: "fewer-testers" }
+  | { readonly kind: "pre-measured" }
+  | { readonly kind: "no-shown-load" }
+  | { readonly kind: "one-more-adult" }
+  | { readonly kind: "fewer-pieces"; readonly pieces: Ratio }
+  | { readonly kind: "longer"; readonly minutes: number }
+  /** One more of a surface: nothing a press can do. */
+  | { readonly kind: "one-more-surface"; readonly surfaceId: string; readonly name: string };
+
+export interface WayOut {
+  readonly way: WayKind;
+  /** What the brief becomes; null where a press cannot do it. */
+  readonly brief: Brief | null;
+  /** Minutes the class becomes shorter by, what is then still over, and batters that are then still poured too late. */
+  readonly gained: number;
+  readonly over: number;
+  readonly late: number;
+}
+
+/** What holds the class up; see `holdUp`. */
+export const holdUpOf = (input: ClassInput, made: ClassPlan) => holdUp(made.timeline, layout(input).scheduled);
+
+/**
+ * Each change that is tried, from the one that costs least to the one that costs most; every figure is of the class planned with it.
+ * The cheapest that suffice come first, then those that gain most. Empty where the class fits and every batter is poured in time.
+ */
+export function waysOut(input: ClassInput, now: ClassPlan, most = 3): WayOut[] {
+  const { brief } = input;
+  const over = now.timeline.end - brief.minutes;
+  if (over <= 0 && lateBatters(now.timeline).length === 0) return [];
+  const tried: { readonly way: WayKind; readonly brief: Brief | null; readonly input: ClassInput }[] = [];
+  const byBrief = (way: WayKind, change: Partial<Brief>) =>
+    tried.push({ way, brief: { ...brief, ...change }, input: { ...input, brief: { ...brief, ...change } } });
+  if (brief.testersPerSurface > 0)
+    byBrief({ kind: "fewer-testers" }, { testersPerSurface: brief.testersPerSurface - 1 });
+  if (brief.kitMode !== "pre-measured") byBrief({ kind: "pre-measured" }, { kitMode: "pre-measured" });
+  if (brief.demo === "mix-and-load") byBrief({ kind: "no-shown-load" }, { demo: "mix" });
+  if (brief.hotPlacesPerAdult > 0) byBrief({ kind: "one-more-adult" }, { helpers: brief.helpers + 1 });
+  if (compare(brief.piecesEach, one) > 0) {
+    const fewer = subtract(brief.piecesEach, one);
+    const pieces = compare(fewer, one) < 0 ? one : fewer;
+    byBrief({ kind: "fewer-pieces", pieces }, { piecesEach: pieces });
+  }
+  for (const surface of input.kitchen.surfaces) {
+    if (!now.timeline.units.some((unit) => unit.surfaceId === surface.id)) continue;
+    tried.push({
+      way: { kind: "one-more-surface", surfaceId: surface.id, name: surface.name },
+      brief: null,
+      input: {
+        ...input,
+        kitchen: {
+          ...input.kitchen,
+          surfaces: input.kitchen.surfaces.map((each) =>
+            each === surface ? { ...each, count: each.count + 1 } : each,
+          ),
+        },
+      },
+    });
+  }
+  const step = 5;
+  const minutes = Math.ceil(now.timeline.end / step) * step;
+  if (over > 0 && minutes <= 600) byBrief({ kind: "longer", minutes }, { minutes });
+  const late = lateBatters(now.timeline).length;
+  const measured = tried.flatMap(({ way, brief: becomes, input: changed }, cost): (WayOut & { cost: number })[] => {
+    const made = plan(changed);
+    const gained = now.timeline.end - made.timeline.end;
+    const lateThen = lateBatters(made.timeline).length;
+    const overThen = Math.max(0, made.timeline.end - changed.brief.minutes);
+    const helps = way.kind === "longer" || gained > 1 / 60 || lateThen < late;
+    return helps ? [{ way, brief: becomes, gained, over: overThen, late: lateThen, cost }] : [];
+  });
+  const isEnough = (one: WayOut) => one.over <= 0 && one.late === 0;
+  return measured
+    .sort(
+      (a, b) =>
+        Number(isEnough(b)) - Number(isEnough(a)) ||
+        (isEnough(a) ? a.cost - b.cost : a.late - b.late || b.gained - a.gained || a.cost - b.cost),
+    )
+    .slice(0, most)
+    .map(({ cost: _cost, ...way }) => way);
+}

@@ -1,0 +1,346 @@
+import type { Seconds } from "~/core/quantity";
+import { loadSeconds } from "./durations";
+import type { Network, Node } from "./network";
+import { placesFor } from "./units";
+
+/**
+ * How soon everything can be ready to eat, at the very soonest, whatever the order: lower bounds by relaxation. Each leaves something
+ * out that a real plan must keep (which station's piece it is, what else the adult does), so none can be beaten; the longest counts.
+ */
+
+/** Testers that every first use of a unit costs, whoever is first: none where somebody may have fewer pieces than that. */
+const sureTesters = (net: Network, nodes: readonly Node[]): number =>
+  Math.min(net.testers, ...nodes.map((node) => node.pieces));
+
+/** What a group of stations asks of a unit, at its least. */
+interface Least {
+  readonly places: number;
+  /** Seconds of a load by pieces. */
+  readonly load: readonly Seconds[];
+  readonly between: Seconds;
+  readonly tester: Seconds;
+  /** Seconds by which rounding makes a load shorter than its pours, at the most. */
+  readonly rounding: Seconds;
+}
+
+function leastOf(nodes: readonly Node[], unit: number): Least | undefined {
+  const here = nodes.filter((node) => (node.places[unit] ?? 0) > 0);
+  if (here.length === 0) return undefined;
+  const places = Math.max(...here.map((node) => node.places[unit] ?? 0));
+  // By whoever is quickest with so many.
+  const load = Array.from({ length: places + 1 }, (_, count) =>
+    Math.min(...here.flatMap((node) => ((node.places[unit] ?? 0) >= count ? [node.load[count] ?? Infinity] : []))),
+  );
+  const pour = places > 1 ? ((load[places] ?? 0) - (load[1] ?? 0)) / (places - 1) : 0;
+  return {
+    places,
+    load,
+    rounding: Math.max(0, ...load.slice(1).map((seconds, at) => (load[1] ?? 0) + at * pour - seconds)),
+    between: Math.min(...here.map((node) => node.between)),
+    tester: Math.min(...here.map((node) => node.tester)),
+  };
+}
+
+/** Most pieces that one unit can have out by `until`, when nobody can begin on it before `from`. */
+function mostPieces(
+  { places, load, between, tester, rounding }: Least,
+  testers: number,
+  from: Seconds,
+  until: Seconds,
+): number {
+  let at = from;
+  let pieces = 0;
+  for (let n = 0; n < testers; n += 1) {
+    if (at + tester > until) return pieces;
+    at += tester;
+    pieces += 1;
+  }
+  if (until <= at) return pieces;
+  const full = load[places] ?? Infinity;
+  // Loads that are full, and after them one that is as full as still fits; or the same number of loads, each a little less full.
+  const loads = Math.floor((until - at + between) / (full + between));
+  let most = loads * places;
+  const one = load[1] ?? Infinity;
+  const pour = places > 1 ? (full - one) / (places - 1) : 0;
+  const upTo = Math.floor((until - at + between) / Math.max(1, one + between - rounding));
+  for (let count = loads; count <= upTo; count += 1) {
+    if (count < 1) continue;
+    const forPours = until - at + between - count * (one + between - rounding);
+    const fit = pour > 0 ? count + Math.floor(forPours / pour + 1e-9) : count * places;
+    most = Math.max(most, Math.min(count * places, fit));
+    if (fit < most) break;
+  }
+  return pieces + most;
+}
+
+/** The least whole number of seconds from which a statement that stays true is true. */
+function leastThat(holds: (at: Seconds) => boolean, from: Seconds): Seconds {
+  let step = 64;
+  let high = Math.max(1, from);
+  while (!holds(high) && high < 4e6) {
+    high += step;
+    step *= 2;
+  }
+  let low = Math.max(0, from);
+  while (low < high) {
+    const middle = Math.floor((low + high) / 2);
+    if (holds(middle)) high = middle;
+    else low = middle + 1;
+  }
+  return low;
+}
+
+/** When each station's batter may be poured at the soonest, over both ways to show the demonstration's load. */
+function soonest(net: Network): { readonly mix: Seconds; readonly readyOf: (node: Node) => Seconds } {
+  const { shown, demoMixEnd } = net;
+  if (!shown) return { mix: demoMixEnd, readyOf: (node) => demoMixEnd + node.readyAfter };
+  const hot = Math.min(...shown.units.map((unit) => net.hotAt[unit] ?? 0));
+  const first = Math.max(demoMixEnd, hot) + shown.seconds;
+  const mixed = net.nodes.reduce((last, node) => Math.max(last, demoMixEnd + node.handsAfter), demoMixEnd);
+  const after = Math.max(mixed, hot) + shown.seconds;
+  return {
+    mix: demoMixEnd,
+    readyOf: (node) => Math.min(Math.max(demoMixEnd + node.readyAfter, after), first + node.readyAfter),
+  };
+}
+
+/** Loads that a station needs at the least, on the largest of its units, and their seconds at the heat. */
+function heatOf(
+  net: Network,
+  node: Node,
+): { readonly loads: number; readonly seconds: Seconds; readonly between: Seconds } {
+  const most = Math.max(1, ...node.units.map((unit) => node.places[unit] ?? 0));
+  const loads = Math.ceil(node.pieces / most);
+  const full = Math.floor(node.pieces / most);
+  const rest = node.pieces - full * most;
+  return {
+    loads,
+    seconds: full * (node.load[most] ?? 0) + (rest > 0 ? (node.load[rest] ?? 0) : 0),
+    between: node.between,
+  };
+}
+
+/** Seconds of washing that cannot be had less: each surface begins with one dish, and every dish more is washed for. */
+function leastWashes(net: Network, group: readonly Node[], units: readonly number[]): Seconds {
+  if (!net.washes || units.some((unit) => net.isClearable[unit] !== true)) return 0;
+  const dishes = new Set(group.map((node) => node.recipe)).size;
+  return Math.max(0, dishes - units.length) * Math.min(...units.map((unit) => net.rewash[unit] ?? 0));
+}
+
+/** A unit that is washed has a load before it and one after it, the shortest there are. */
+function washedBound(net: Network, group: readonly Node[], units: readonly number[], ready: Seconds): Seconds {
+  const hot = Math.min(...units.map((unit) => net.hotAt[unit] ?? 0));
+  const shortest = Math.min(...group.map((node) => node.load[1] ?? 0));
+  const between = Math.min(...group.map((node) => node.between));
+  return Math.max(ready, hot) + 2 * shortest + between + Math.min(...units.map((unit) => net.rewash[unit] ?? 0));
+}
+
+/** Units that are alike to a bound: of one surface, hot at the same moment. */
+interface Kind {
+  readonly count: number;
+  readonly from: Seconds;
+  readonly unit: number;
+}
+
+/**
+ * The bound of a linear relaxation: pieces may be split over all surfaces at will, each takes its share of a full load, and of the adults'
+ * places. By its dual: any weights on kinds of surface and on the places at the heat give a bound; the weights are improved step by step.
+ */
+function byRates(net: Network, group: readonly Node[], units: readonly number[], ready: Seconds): Seconds {
+  const kinds: Kind[] = [];
+  const bySurface = new Map<string, number[]>();
+  for (const unit of units) {
+    const surface = `${net.units[unit]?.surfaceId ?? ""} ${net.hotAt[unit] ?? 0}`;
+    bySurface.set(surface, [...(bySurface.get(surface) ?? []), unit]);
+  }
+  for (const row of bySurface.values())
+    kinds.push({ count: row.length, from: Math.max(ready, net.hotAt[row[0] ?? 0] ?? 0), unit: row[0] ?? 0 });
+  const dishes = new Map<number, { pieces: number; node: Node }>();
+  for (const node of group) {
+    const known = dishes.get(node.recipe);
+    if (known) known.pieces += node.pieces;
+    else dishes.set(node.recipe, { pieces: node.pieces, node });
+  }
+  const rows = [...dishes.values()].map(({ pieces, node }) => ({
+    pieces,
+    at: kinds.map(({ unit }) => {
+      const there = net.units[unit];
+      const places = there ? placesFor(there, node.job.recipe) : 0;
+      if (places < 1) return undefined;
+      const load = loadSeconds(node.job.recipe, places, net.input.pace);
+      return { surface: (load + node.between) / places, heat: load / places };
+    }),
+  }));
+  const between = Math.max(...group.map((node) => node.between));
+  const shared = units.some((unit) => net.isOven[unit] === true);
+  const hot = shared ? null : net.hotPlaces;
+  // Weights: one for each kind, and one for the places at the heat; each times its count adds up to one.
+  const counts = [...kinds.map((kind) => kind.count), ...(hot === null ? [] : [hot])];
+  const spared = net.testers * between;
+  const valueOf = (weights: readonly number[]): number => {
+    let value = 0;
+    for (const { pieces, at } of rows) {
+      let least = Infinity;
+      at.forEach((one, k) => {
+        if (one)
+          least = Math.min(
+            least,
+            (weights[k] ?? 0) * one.surface + (hot === null ? 0 : (weights[kinds.length] ?? 0) * one.heat),
+          );
+      });
+      value += least === Infinity ? 0 : least * pieces;
+    }
+    kinds.forEach(({ count, from }, k) => {
+      value += (weights[k] ?? 0) * count * (from - between - spared);
+    });
+    if (hot !== null) value += (weights[kinds.length] ?? 0) * hot * Math.min(...kinds.map((kind) => kind.from));
+    return value;
+  };
+  const total = counts.reduce((sum, count) => sum + count, 0);
+  let weights = counts.map(() => 1 / total);
+  let best = valueOf(weights);
+  for (let step = 0.5; step > 0.002; step /= 2)
+    for (let hasGained = true, rounds = 0; hasGained && rounds < 12; rounds += 1) {
+      hasGained = false;
+      for (let a = 0; a < counts.length; a += 1)
+        for (let b = 0; b < counts.length; b += 1) {
+          if (a === b) continue;
+          const moved = (weights[a] ?? 0) * step;
+          if (moved <= 0) continue;
+          const next = weights.map((weight, k) =>
+            k === a ? weight - moved : k === b ? weight + (moved * (counts[a] ?? 1)) / (counts[b] ?? 1) : weight,
+          );
+          const value = valueOf(next);
+          if (value > best + 1e-9) {
+            best = value;
+            weights = next;
+            hasGained = true;
+          }
+        }
+    }
+  // What arithmetic left behind the point is no second.
+  return Math.ceil(best - 1e-6);
+}
+
+/** @returns seconds since the doors. */
+export function boundOf(net: Network): Seconds {
+  const { readyOf, mix } = soonest(net);
+  const nodes = net.nodes.filter((node) => node.pieces > 0);
+  const placed = nodes.filter((node) => node.units.length > 0);
+  let bound = Math.max(0, ...nodes.map((node) => mix + node.mixedAfter + node.besideSeconds));
+  if (net.shown) bound = Math.max(bound, net.demoMixEnd + net.shown.seconds);
+  const least = new Map<string, Least | undefined>();
+  const leastFor = (key: string, group: readonly Node[], unit: number) => {
+    const name = `${key} ${unit}`;
+    if (!least.has(name)) least.set(name, leastOf(group, unit));
+    return least.get(name);
+  };
+
+  // Groups of stations, and every unit any of them may use: each station by itself, and nested sets of units from the scarcest on.
+  const masks = new Map<string, { units: Set<number>; group: Node[] }>();
+  for (const node of placed) {
+    const key = node.units.join(",");
+    const found = masks.get(key) ?? { units: new Set(node.units), group: [] };
+    found.group.push(node);
+    masks.set(key, found);
+  }
+  const sets = [...masks.values()].sort((a, b) => a.units.size - b.units.size);
+  const groups: { key: string; units: number[]; group: Node[] }[] = [];
+  const seen = new Set<string>();
+  const addGroup = (units: Set<number>) => {
+    const group = sets.filter((one) => [...one.units].every((unit) => units.has(unit))).flatMap((one) => one.group);
+    const key = `${[...units].sort((a, b) => a - b).join(",")}|${group.map((node) => node.index).join(",")}`;
+    if (seen.has(key) || group.length === 0) return;
+    seen.add(key);
+    groups.push({ key, units: [...units], group });
+  };
+  // A set of one station is bounded by itself below.
+  for (const one of sets) if (one.group.length > 1) addGroup(one.units);
+  if (sets.length > 1 && sets.length <= 12) {
+    for (const a of sets)
+      for (const b of sets)
+        if (a !== b && [...a.units].some((unit) => b.units.has(unit))) addGroup(new Set([...a.units, ...b.units]));
+    addGroup(new Set(sets.flatMap((one) => [...one.units])));
+  }
+  const known = new Set<string>();
+  for (const node of placed) {
+    // Stations of one dish and as many pieces, on surfaces of one kind, are one to a bound.
+    const same = [
+      node.recipe,
+      node.pieces,
+      ...node.units.map((unit) => `${net.units[unit]?.surfaceId ?? ""} ${net.units[unit]?.number ?? 0}`),
+    ].join();
+    if (known.has(same)) continue;
+    known.add(same);
+    const key = `one ${node.units.length} ${node.index}`;
+    groups.push({ key, units: [...node.units], group: [node] });
+  }
+
+  for (const { key, units, group } of groups) {
+    const ready = Math.min(...group.map(readyOf));
+    const after = Math.min(...group.map((node) => node.afterSeconds));
+    const wanted = group.reduce((sum, node) => sum + node.pieces, 0);
+    const testers = sureTesters(net, group);
+    const all = units.flatMap((unit) => {
+      const one = leastFor(key, group, unit);
+      return one
+        ? [{ one, from: Math.max(ready, net.hotAt[unit] ?? 0), isShown: net.shown?.units.includes(unit) ?? false }]
+        : [];
+    });
+    // The unit on which the load is shown needs no tester: which it is, is open, so the best is spared.
+    const enough = (until: Seconds) => {
+      let sum = 0;
+      let spared = 0;
+      for (const { one, from, isShown } of all) {
+        const pieces = mostPieces(one, testers, from, until);
+        sum += pieces;
+        if (isShown && testers > 0) spared = Math.max(spared, mostPieces(one, 0, from, until) - pieces);
+      }
+      return sum + spared >= wanted;
+    };
+    bound = Math.max(bound, leastThat(enough, ready) + after);
+    bound = Math.max(bound, byRates(net, group, units, ready) + after);
+
+    // Loads are of one station each, but on ovens: so many loads at the least, each with its sides, its pours and the greasing after it.
+    if (units.every((unit) => net.isOven[unit] !== true) && units.length > 0) {
+      const heat = group.map((node) => heatOf(net, node));
+      const between = Math.max(...heat.map((one) => one.between));
+      const loads = heat.reduce((sum, one) => sum + one.loads, 0);
+      // A tester is a load of one without the greasing.
+      const spared = net.testers * units.length * between;
+      const taken = heat.reduce((sum, one) => sum + one.seconds + one.loads * one.between, 0) - spared;
+      const quickest = Math.min(...group.map((node) => (node.load[1] ?? 0) + node.between));
+      const washed = leastWashes(net, group, units);
+      const room = (until: Seconds) => {
+        let seconds = 0;
+        let count = 0;
+        for (const { from } of all) {
+          const open = until - from + between;
+          if (open <= between) continue;
+          seconds += open;
+          if (quickest > 0) count += Math.floor(open / quickest);
+        }
+        return seconds >= taken + washed && (quickest <= 0 || net.testers > 0 || count >= loads);
+      };
+      bound = Math.max(bound, leastThat(room, ready) + after);
+      // Where dishes outnumber the surfaces, some surface is washed between two of them.
+      if (washed > 0) bound = Math.max(bound, washedBound(net, group, units, ready) + after);
+    }
+  }
+
+  // As many places at the heat as adults can watch.
+  if (net.hotPlaces !== null && placed.length > 0) {
+    const ready = Math.min(...placed.map(readyOf));
+    const heat = placed
+      .filter((node) => node.units.every((unit) => net.isOven[unit] !== true))
+      .reduce((sum, node) => sum + heatOf(net, node).seconds, 0);
+    const hottest = Math.min(...placed.map((node) => Math.min(...node.units.map((unit) => net.hotAt[unit] ?? 0))));
+    bound = Math.max(
+      bound,
+      Math.max(ready, hottest) +
+        Math.floor(heat / net.hotPlaces) +
+        Math.min(...placed.map((node) => node.afterSeconds)),
+    );
+  }
+  return bound;
+}

@@ -1,0 +1,98 @@
+import { betweenSeconds, toMinutes } from "./durations";
+import type { ScheduleInput, Task, Timeline } from "./types";
+
+/** Why one thing of a class waited for the one before it. */
+export const linkReasons = ["batter", "surface", "adult", "hands", "demo", "doors", "plate"] as const;
+export type LinkReason = (typeof linkReasons)[number];
+
+/** One link of the chain that holds the class up: a task, and what it waited for. */
+export interface ChainLink {
+  readonly taskId: string;
+  readonly because: LinkReason;
+}
+
+/** What holds a class up: the chain of tasks that ends last, first to last, and what most of its time goes into. */
+export interface HoldUp {
+  readonly links: readonly ChainLink[];
+  /** The surface the chain is on for longest, and how many loads of it it is. */
+  readonly surface: {
+    readonly unitId: string;
+    readonly loads: number;
+    readonly from: number;
+    readonly to: number;
+  } | null;
+  /** What its links waited for most often, while pieces were being cooked; null where nobody waited. */
+  readonly mostly: LinkReason | null;
+}
+
+const near = 1 / 60 + 1e-6;
+const atHeat: readonly Task["kind"][] = ["load", "tester", "demo-load"];
+
+/** Follows the class back from what ends last: each task to what it waited for. Reads a timeline, decides nothing. */
+export function holdUp(timeline: Timeline, input: ScheduleInput): HoldUp {
+  const eat = timeline.bells.find((bell) => bell.kind === "eat")?.at ?? timeline.end;
+  const counted = timeline.tasks.filter((task) => !["arrive", "eat", "clean", "preheat", "rest"].includes(task.kind));
+  const endsAt = (at: number, kinds: readonly Task["kind"][]) =>
+    counted.filter((task) => kinds.includes(task.kind) && Math.abs(task.end - at) <= near);
+  const links: ChainLink[] = [];
+  let here: Task | undefined = counted.filter((task) => Math.abs(task.end - eat) <= near).at(-1);
+  const betweenOf = (stationId: string | null) => {
+    const recipe = input.stations.find((job) => job.stationId === stationId)?.recipe ?? input.demoRecipe;
+    return recipe ? toMinutes(betweenSeconds(recipe, stationId === null ? 1 : input.pace)) : 0;
+  };
+  for (let steps = 0; here && steps < 2000; steps += 1) {
+    const task: Task = here;
+    const found = ((): { readonly because: LinkReason; readonly before: Task | undefined } => {
+      const own = (one: Task) => one.stationId === task.stationId;
+      if (!atHeat.includes(task.kind)) {
+        const mine = counted.filter((one) => own(one) && one !== task && Math.abs(one.end - task.start) <= near).at(-1);
+        if (mine) return { because: atHeat.includes(mine.kind) ? "plate" : "hands", before: mine };
+        const shown = endsAt(task.start, ["demo-mix", "demo-load"]).at(-1);
+        return { because: shown ? "demo" : "doors", before: shown };
+      }
+      const onUnit = counted
+        .filter((one) => one !== task && one.surfaceId === task.surfaceId && one.end <= task.start + near)
+        .at(-1);
+      if (onUnit && task.start - onUnit.end <= betweenOf(onUnit.stationId) + near)
+        return { because: "surface", before: onUnit };
+      const batter = timeline.batters.find((one) => one.stationId === task.stationId);
+      if (batter && Math.abs(batter.readyAt - task.start) <= near) {
+        const shown = endsAt(task.start, ["demo-load"]).at(-1);
+        if (shown) return { because: "demo", before: shown };
+        const mixed = counted
+          .filter((one) => own(one) && ["mix", "prepare", "wait"].includes(one.kind) && one.end <= task.start + near)
+          .at(-1);
+        return { because: "batter", before: mixed };
+      }
+      const freed = endsAt(task.start, atHeat).find((one) => one !== task);
+      return freed ? { because: "adult", before: freed } : { because: "surface", before: onUnit };
+    })();
+    links.unshift({ taskId: task.id, because: found.because });
+    here = found.before;
+  }
+  const byId = new Map(timeline.tasks.map((task) => [task.id, task]));
+  const heat = links.flatMap((link) => {
+    const task = byId.get(link.taskId);
+    return task && task.kind === "load" ? [{ link, task }] : [];
+  });
+  const minutesOn = new Map<string, number>();
+  for (const { task } of heat)
+    minutesOn.set(task.surfaceId ?? "", (minutesOn.get(task.surfaceId ?? "") ?? 0) + task.end - task.start);
+  const [longest] = [...minutesOn].sort((a, b) => b[1] - a[1]);
+  const there = heat.filter(({ task }) => task.surfaceId === longest?.[0]);
+  const count = (because: LinkReason) => heat.slice(1).filter(({ link }) => link.because === because).length;
+  const [mostly] = (["surface", "adult"] as const).filter((one) => count(one) > 0).sort((a, b) => count(b) - count(a));
+  return {
+    links,
+    surface:
+      longest && there.length > 0
+        ? {
+            unitId: longest[0],
+            loads: new Set(there.map(({ task }) => task.start)).size,
+            from: Math.min(...there.map(({ task }) => task.start)),
+            to: Math.max(...there.map(({ task }) => task.end)),
+          }
+        : null,
+    mostly: mostly ?? (heat.length > 0 ? (heat[0]?.link.because ?? null) : null),
+  };
+}

@@ -1,0 +1,418 @@
+import type { Pieces, Seconds } from "~/core/quantity";
+import type { Network, Node } from "./network";
+
+/** A load by numbers: on which unit, whose pieces. The order of a class is a list of these. */
+export interface Gene {
+  unit: number;
+  stations: number[];
+  pieces: number[];
+}
+
+/** An order by numbers, as the search moves it about; see `Order` for the one that is kept. */
+export interface Genes {
+  loads: Gene[];
+  /** Which of `shown.units` the demonstration's load is shown on. */
+  demoUnit: number;
+  showsFirst: boolean;
+}
+
+/** One load in its moments, in seconds since the doors. */
+export interface Placed {
+  readonly unit: number;
+  readonly stations: readonly number[];
+  readonly pieces: readonly Pieces[];
+  /** When the unit was washed for it: from what was on it last to heating again; equal where it was not washed. */
+  readonly washFrom: Seconds;
+  readonly washTo: Seconds;
+  /** When it begins with its testers, when the load itself is poured, when its last piece is out. */
+  from: Seconds;
+  readonly testers: number;
+  start: Seconds;
+  end: Seconds;
+  /** Seconds after which the unit takes the next load. */
+  readonly between: Seconds;
+  /** Whose first tester it is; the first of `stations`. */
+  readonly station: number;
+}
+
+/** A class laid in time. */
+export interface Laid {
+  readonly loads: Placed[];
+  readonly mixFrom: Seconds;
+  /** When the load is shown, and on which unit; null where none is. */
+  readonly demo: { readonly unit: number; readonly start: Seconds; readonly end: Seconds } | null;
+  /** For each station: when its chain begins, later than `mixFrom` where its batter would wait too long. */
+  readonly begins: number[];
+  /** Units that had another food on them before one it must not meet, and that no washing clears. */
+  readonly uncleared: readonly number[];
+  /** Stations with pieces that no unit takes. */
+  readonly unplaced: readonly number[];
+}
+
+const nobody = -1;
+const theDemo = -2;
+
+/** How a rule chooses the next load and its unit; see {@link dispatch}. */
+export interface Rule {
+  /** Which station is next: whoever can start first, of those with the fewest loads; or one after the other, by this list. */
+  readonly inTurn: readonly number[] | null;
+  /** Loads of a station of the same size, instead of full ones and a rest. */
+  readonly isEven: boolean;
+  readonly showsFirst: boolean;
+  /** In turn, but each surface is tried by another station first, so that nobody gives all testers. */
+  readonly spreads?: boolean;
+}
+
+/** Where a station's next load would go, and when. */
+interface Choice {
+  readonly unit: number;
+  readonly size: Pieces;
+  readonly from: Seconds;
+  readonly start: Seconds;
+  readonly end: Seconds;
+}
+
+/** What is free when, while a class is laid. */
+export class Bench {
+  readonly unitFree: Seconds[];
+  private readonly lastRecipe: number[];
+  private readonly lastUser: number[];
+  private readonly isUsed: boolean[];
+  private readonly hot: Seconds[];
+  private readonly handFree: (Seconds[] | null)[];
+  readonly remaining: Pieces[];
+  readonly loadsOf: number[];
+  readonly ready: Seconds[];
+  private readonly claimAt: number[];
+  private claimsDone = 0;
+  readonly loads: Placed[] = [];
+  readonly uncleared = new Set<number>();
+  readonly mixFrom: Seconds;
+  readonly demo: Laid["demo"];
+  private readonly canTake: readonly boolean[];
+
+  constructor(
+    readonly net: Network,
+    demoUnit: number,
+    showsFirst: boolean,
+  ) {
+    const { nodes, shown } = net;
+    this.unitFree = [...net.hotAt];
+    this.lastRecipe = this.unitFree.map(() => nobody);
+    this.lastUser = this.unitFree.map(() => nobody);
+    this.isUsed = this.unitFree.map(() => false);
+    this.hot = net.hotPlaces === null ? [] : Array.from({ length: net.hotPlaces }, () => 0);
+    this.remaining = nodes.map((node) => node.pieces);
+    this.loadsOf = nodes.map(() => 0);
+    this.claimAt = net.claims.map(() => 0);
+    this.handFree = nodes.map((node) => (node.hands > 0 ? Array.from({ length: node.hands }, () => 0) : null));
+    this.canTake = nodes.map((node) => node.units.length > 0);
+    let demoEnd = 0;
+    let mixFrom = net.demoMixEnd;
+    const unit = shown?.units[demoUnit] ?? shown?.units[0];
+    if (shown && unit !== undefined) {
+      const mixed = showsFirst
+        ? net.demoMixEnd
+        : nodes.reduce((last, node) => Math.max(last, net.demoMixEnd + node.handsAfter), net.demoMixEnd);
+      const start = Math.max(mixed, this.unitFree[unit] ?? 0);
+      demoEnd = start + shown.seconds;
+      if (showsFirst) mixFrom = demoEnd;
+      this.isUsed[unit] = true;
+      this.lastRecipe[unit] = shown.recipe;
+      this.lastUser[unit] = theDemo;
+      this.unitFree[unit] = demoEnd + shown.between;
+      this.demo = { unit, start, end: demoEnd };
+    } else this.demo = null;
+    this.mixFrom = mixFrom;
+    this.ready = nodes.map((node) => Math.max(mixFrom + node.readyAfter, demoEnd));
+  }
+
+  /** May this station use this unit now? A unit kept for somebody apart is theirs alone until they are done. */
+  mayUse(node: Node, unit: number): boolean {
+    if ((node.places[unit] ?? 0) < 1) return false;
+    if (node.claim >= 0) return node.claim === unit && this.claimant(unit) === node.index;
+    return this.claimant(unit) === nobody;
+  }
+
+  private claimant(unit: number): number {
+    const claims = this.net.claims[unit];
+    return claims === undefined || claims.length === 0 ? nobody : (claims[this.claimAt[unit] ?? 0] ?? nobody);
+  }
+
+  mustWash(node: Node, unit: number): boolean {
+    const last = this.lastRecipe[unit] ?? nobody;
+    if (last === nobody) return false;
+    const isOtherDish = last !== node.recipe;
+    const isOtherHand = this.lastUser[unit] !== node.index;
+    return (this.net.washes && isOtherDish) || (node.job.isApart === true && isOtherHand);
+  }
+
+  private washSeconds(node: Node, unit: number): Seconds {
+    return this.net.isClearable[unit] === true && this.mustWash(node, unit) ? (this.net.rewash[unit] ?? 0) : 0;
+  }
+
+  testersOn(node: Node, unit: number): number {
+    return this.isUsed[unit] === true ? 0 : Math.min(this.net.testers, this.remaining[node.index] ?? 0);
+  }
+
+  /** The place at the heat to take from a moment on: the one that has been free for the shortest time, else the first to be free. */
+  private placeAt(from: Seconds): number {
+    let best = 0;
+    let bestFree = -1;
+    let first = 0;
+    for (let n = 0; n < this.hot.length; n += 1) {
+      const free = this.hot[n] ?? 0;
+      if (free <= from && free > bestFree) {
+        best = n;
+        bestFree = free;
+      }
+      if (free < (this.hot[first] ?? 0)) first = n;
+    }
+    return bestFree >= 0 ? best : first;
+  }
+
+  /** When this station could begin on this unit, testers and all, its batter ready at `ready`; `withAdults` minds their places, too. */
+  beginOn(node: Node, unit: number, ready: Seconds, withAdults = true): Seconds {
+    let from = Math.max(ready, (this.unitFree[unit] ?? 0) + this.washSeconds(node, unit));
+    const hands = this.handFree[node.index];
+    if (hands) from = Math.max(from, Math.min(...hands));
+    return withAdults && this.hot.length > 0 ? Math.max(from, this.hot[this.placeAt(from)] ?? 0) : from;
+  }
+
+  /**
+   * Lays one load: as many of the pieces as there still are, on a unit they may use. Returns false where nothing was left to lay.
+   * Several stations only on an oven, of dishes that cook alike; each with what fits beside those before it.
+   */
+  lay(unit: number, stations: readonly number[], pieces: readonly Pieces[]): boolean {
+    const { net } = this;
+    const lead = net.nodes[stations[0] ?? -1];
+    if (!lead || (this.remaining[lead.index] ?? 0) < 1) return false;
+    const testers = this.testersOn(lead, unit);
+    let room = lead.places[unit] ?? 0;
+    let ready = this.ready[lead.index] ?? 0;
+    const laid: number[] = [];
+    const counts: number[] = [];
+    for (let n = 0; n < stations.length; n += 1) {
+      const node = net.nodes[stations[n] ?? -1];
+      if (!node) continue;
+      const left = (this.remaining[node.index] ?? 0) - (n === 0 ? testers : 0);
+      const count = Math.min(pieces[n] ?? 0, left, room);
+      if (n > 0 && (count < 1 || net.isOven[unit] !== true)) continue;
+      if (n > 0 && (laid.includes(node.index) || !this.mayUse(node, unit) || this.mustWash(node, unit))) continue;
+      if (n > 0 && net.alike[lead.recipe]?.[node.recipe] !== true) continue;
+      laid.push(node.index);
+      counts.push(Math.max(0, count));
+      room -= Math.max(0, count);
+      ready = Math.max(ready, this.ready[node.index] ?? 0);
+    }
+    const from = this.beginOn(lead, unit, ready);
+    const washed = this.washSeconds(lead, unit);
+    if (washed === 0 && this.mustWash(lead, unit)) this.uncleared.add(unit);
+    const start = from + testers * lead.tester;
+    const total = counts.reduce((sum, count) => sum + count, 0);
+    const end = total > 0 ? start + (lead.load[total] ?? 0) : start;
+    const free = this.unitFree[unit] ?? 0;
+    this.loads.push({
+      unit,
+      stations: laid,
+      pieces: counts,
+      washFrom: free,
+      washTo: free + washed,
+      from,
+      testers,
+      start,
+      end,
+      between: lead.between,
+      station: lead.index,
+    });
+    if (this.hot.length > 0) this.hot[this.placeAt(from)] = end;
+    const hands = this.handFree[lead.index];
+    if (hands) hands[hands.indexOf(Math.min(...hands))] = start + total * lead.pour;
+    this.isUsed[unit] = true;
+    this.lastRecipe[unit] = lead.recipe;
+    this.lastUser[unit] = lead.index;
+    this.unitFree[unit] = end + lead.between;
+    for (let n = 0; n < laid.length; n += 1) {
+      const index = laid[n] ?? 0;
+      this.remaining[index] = (this.remaining[index] ?? 0) - (counts[n] ?? 0) - (n === 0 ? testers : 0);
+      if ((counts[n] ?? 0) > 0) this.loadsOf[index] = (this.loadsOf[index] ?? 0) + 1;
+      const node = net.nodes[index];
+      if (!node || node.claim < 0 || this.remaining[index] !== 0) continue;
+      this.claimsDone += 1;
+      this.claimAt[node.claim] = (this.claimAt[node.claim] ?? 0) + 1;
+    }
+    return true;
+  }
+
+  /** Pieces of the next load of a station on a unit, behind its testers there, and how many loads what it has left makes. */
+  private sizeOn(node: Node, unit: number, evenly: boolean): { readonly size: Pieces; readonly loads: number } {
+    const after = Math.max(0, (this.remaining[node.index] ?? 0) - this.testersOn(node, unit));
+    const places = Math.max(1, node.places[unit] ?? 0);
+    const loads = Math.ceil(after / places);
+    return { size: evenly && loads > 1 ? Math.ceil(after / loads) : Math.min(after, places), loads };
+  }
+
+  /** Of the units a station may use now, the one on which so many of its pieces end soonest, testers and washing counted. */
+  private bestUnit(node: Node, evenly: boolean, withAdults = true): Choice | undefined {
+    let best: (Choice & { rate: number }) | undefined;
+    const ready = this.ready[node.index] ?? 0;
+    for (const unit of node.units) {
+      if (!this.mayUse(node, unit)) continue;
+      const places = node.places[unit] ?? 0;
+      const testers = this.testersOn(node, unit);
+      const { size, loads } = this.sizeOn(node, unit, evenly);
+      const from = this.beginOn(node, unit, ready, withAdults);
+      const start = from + testers * node.tester;
+      const end = size > 0 ? start + (node.load[size] ?? 0) : start;
+      // Ends soonest for the pieces it takes: what is left over would take as long again for each load.
+      const rest = loads > 1 ? (loads - 1) * ((node.load[places] ?? 0) + node.between) : 0;
+      const rate = end + rest;
+      if (!best || rate < best.rate || (rate === best.rate && start < best.start))
+        best = { unit, size, from, start, end, rate };
+    }
+    return best;
+  }
+
+  /** Others who lie in the same oven load beside the first: their batter is ready, and one time is right for all. */
+  private beside(lead: Node, unit: number, size: Pieces, start: Seconds): [number[], Pieces[]] {
+    const stations = [lead.index];
+    const pieces = [size];
+    let room = (lead.places[unit] ?? 0) - size;
+    if (room < 1 || this.net.isOven[unit] !== true) return [stations, pieces];
+    const others = this.net.nodes
+      .filter(
+        (node) =>
+          node !== lead &&
+          (this.remaining[node.index] ?? 0) > 0 &&
+          (this.ready[node.index] ?? 0) <= start &&
+          this.net.alike[lead.recipe]?.[node.recipe] === true &&
+          this.mayUse(node, unit) &&
+          !this.mustWash(node, unit),
+      )
+      .sort((a, b) => (this.loadsOf[a.index] ?? 0) - (this.loadsOf[b.index] ?? 0));
+    for (const node of others) {
+      const count = Math.min(room, this.remaining[node.index] ?? 0);
+      if (count < 1) break;
+      stations.push(node.index);
+      pieces.push(count);
+      room -= count;
+    }
+    return [stations, pieces];
+  }
+
+  /** Lays everything that is left by a rule. */
+  dispatch(rule: Rule): void {
+    const { nodes } = this.net;
+    const hungry = () => nodes.filter((node) => (this.remaining[node.index] ?? 0) > 0 && this.canTake[node.index]);
+    if (rule.inTurn) {
+      // Who is kept apart first: their unit is nobody's until they are done.
+      const rank = new Map(rule.inTurn.map((index, at) => [index, at]));
+      let row = hungry().sort(
+        (a, b) =>
+          Number(b.claim >= 0) - Number(a.claim >= 0) ||
+          (rank.get(a.index) ?? a.index) - (rank.get(b.index) ?? b.index),
+      );
+      if (rule.spreads === true)
+        for (let unit = 0, next = 0; unit < this.unitFree.length && next < row.length; unit += 1) {
+          const node = row[next];
+          if (!node || this.isUsed[unit] === true || !node.units.includes(unit) || !this.mayUse(node, unit)) continue;
+          const { size } = this.sizeOn(node, unit, rule.isEven);
+          this.lay(unit, ...this.beside(node, unit, size, this.beginOn(node, unit, this.ready[node.index] ?? 0)));
+          next += 1;
+        }
+      row = row.filter((node) => (this.remaining[node.index] ?? 0) > 0);
+      while (row.length > 0) {
+        const before = this.loads.length;
+        for (const node of row)
+          while ((this.remaining[node.index] ?? 0) > 0) {
+            const best = this.bestUnit(node, rule.isEven);
+            if (!best) break;
+            this.lay(best.unit, ...this.beside(node, best.unit, best.size, best.start));
+          }
+        row = row.filter((node) => (this.remaining[node.index] ?? 0) > 0);
+        if (this.loads.length === before) break;
+      }
+      return;
+    }
+    // When each station could start changes only where its unit was taken: kept, not worked out at every load. The adults are the same
+    // for everybody: whoever would start before one is free starts then.
+    const open = hungry();
+    const known = new Map<number, ReturnType<Bench["bestUnit"]>>();
+    const isTied = this.hot.length > 0;
+    while (open.length > 0) {
+      let chosen: Node | undefined;
+      let best: ReturnType<Bench["bestUnit"]>;
+      let soonest = Infinity;
+      const adult = isTied ? Math.min(...this.hot) : 0;
+      for (const node of open) {
+        let one = known.get(node.index);
+        if (!known.has(node.index)) known.set(node.index, (one = this.bestUnit(node, rule.isEven, false)));
+        if (!one) continue;
+        const start = isTied && one.from < adult ? one.start + adult - one.from : one.start;
+        if (
+          !best ||
+          !chosen ||
+          start < soonest ||
+          (start === soonest && (this.loadsOf[node.index] ?? 0) < (this.loadsOf[chosen.index] ?? 0))
+        ) {
+          best = one;
+          soonest = start;
+          chosen = node;
+        }
+      }
+      if (isTied && chosen) best = this.bestUnit(chosen, rule.isEven);
+      if (!chosen || !best) break;
+      const claims = this.claimsDone;
+      const [stations, pieces] = this.beside(chosen, best.unit, best.size, best.start);
+      this.lay(best.unit, stations, pieces);
+      const isShared = this.net.units[best.unit]?.stationId === null;
+      if (isShared || claims !== this.claimsDone) known.clear();
+      else for (const index of stations) known.delete(index);
+      for (let n = open.length - 1; n >= 0; n -= 1)
+        if ((this.remaining[open[n]?.index ?? -1] ?? 0) < 1) open.splice(n, 1);
+    }
+  }
+
+  done(): Laid {
+    const { nodes } = this.net;
+    return {
+      loads: this.loads,
+      mixFrom: this.mixFrom,
+      demo: this.demo,
+      begins: nodes.map(() => this.mixFrom),
+      uncleared: [...this.uncleared],
+      unplaced: nodes.filter((node) => node.pieces > 0 && !this.canTake[node.index]).map((node) => node.index),
+    };
+  }
+}
+
+/** Everybody in turn, whoever can start first: what is left after an order is laid so. */
+export const plainRule: Rule = { inTurn: null, isEven: false, showsFirst: false };
+
+/**
+ * Lays an order: each load as soon as its batter, its unit, an adult and hands are free, in the order given; what it leaves uncooked by
+ * the plain rule. The same order gives the same timeline, always.
+ */
+export function lay(net: Network, order: Genes): Laid {
+  const bench = new Bench(net, order.demoUnit, order.showsFirst);
+  for (const { unit, stations, pieces } of order.loads) {
+    const lead = net.nodes[stations[0] ?? -1];
+    if (lead && bench.mayUse(lead, unit)) bench.lay(unit, stations, pieces);
+  }
+  bench.dispatch(plainRule);
+  return bench.done();
+}
+
+/** Lays a class by a rule, without an order. */
+export function dispatch(net: Network, rule: Rule, demoUnit = 0): Laid {
+  const bench = new Bench(net, demoUnit, rule.showsFirst);
+  bench.dispatch(rule);
+  return bench.done();
+}
+
+/** The order in which a class was laid, so that it can be moved about. */
+export const genesOf = (laid: Laid, demoUnit: number, showsFirst: boolean): Genes => ({
+  loads: laid.loads.map(({ unit, stations, pieces }) => ({ unit, stations: [...stations], pieces: [...pieces] })),
+  demoUnit,
+  showsFirst,
+});

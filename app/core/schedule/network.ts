@@ -1,0 +1,256 @@
+import type { Pieces, Seconds } from "~/core/quantity";
+import { type Recipe, methodOf } from "~/core/recipe";
+import {
+  arrivalSeconds,
+  betweenSeconds,
+  handMinutes,
+  loadSeconds,
+  stepSeconds,
+  toSeconds,
+  washMinutes,
+} from "./durations";
+import type { ScheduleInput, StationJob, TaskKind } from "./types";
+import { type Unit, canUse, claimSurfaces, placesFor, unitsOf } from "./units";
+import { canBeCleared } from "~/core/gear";
+
+/** One step of a station's handwork, in seconds from the moment the station begins to mix. */
+export interface ChainTask {
+  readonly kind: TaskKind;
+  readonly stepId: string;
+  readonly from: Seconds;
+  readonly to: Seconds;
+}
+
+/** One station as the network sees it: a chain of handwork that can be moved as a whole, and pieces that wait for a surface. */
+export interface Node {
+  readonly job: StationJob;
+  readonly index: number;
+  readonly pieces: Pieces;
+  readonly chain: readonly ChainTask[];
+  /** Seconds from the begin of the chain: leavener wet, batter mixed, hands free, first pour allowed. */
+  readonly wetAfter: Seconds;
+  readonly mixedAfter: Seconds;
+  readonly handsAfter: Seconds;
+  readonly readyAfter: Seconds;
+  /** Seconds that what is made beside takes from the end of mixing, one part after the other. */
+  readonly besideSeconds: Seconds;
+  /** Seconds of the method after the last piece is out. */
+  readonly afterSeconds: Seconds;
+  /** Seconds of a load by its pieces, from the first pour to the last piece out; the first is of none, only its sides. */
+  readonly load: readonly Seconds[];
+  /** Seconds of one piece's pour, between two loads, and of one tester. */
+  readonly pour: Seconds;
+  readonly between: Seconds;
+  readonly tester: Seconds;
+  /** Most seconds from wetting to the start of the last load; null for no limit. */
+  readonly cookBy: Seconds | null;
+  /** Units it may use, and how many of its pieces lie on each: 0 where none. */
+  readonly units: readonly number[];
+  readonly places: readonly Pieces[];
+  /** Which recipe it makes, by number: nothing is washed between stations of one. */
+  readonly recipe: number;
+  /** The unit it has to itself, kept apart; -1 where none. */
+  readonly claim: number;
+  /** Hands that can pour at once where that can be a limit; 0 where it cannot. */
+  readonly hands: number;
+}
+
+/** A class before it is laid: activities, resources and links with their seconds, and no moments yet but those nothing can change. */
+export interface Network {
+  readonly input: ScheduleInput;
+  readonly nodes: readonly Node[];
+  readonly units: readonly Unit[];
+  /** For each unit: when it is hot, seconds to wash and heat it again, whether washing clears it, whether dishes lie on it together. */
+  readonly hotAt: readonly Seconds[];
+  readonly rewash: readonly Seconds[];
+  readonly isClearable: readonly boolean[];
+  readonly isOven: readonly boolean[];
+  /** Stations kept apart that have a unit to themselves, in their order. */
+  readonly claims: readonly (readonly number[])[];
+  /** May two recipes lie in one oven at once? By their numbers. */
+  readonly alike: readonly (readonly boolean[])[];
+  readonly arrived: Seconds;
+  readonly demoMixEnd: Seconds;
+  /** The load that is shown: its recipe, how long it takes, and on which units it can be shown, the best by rule first. */
+  readonly shown: {
+    readonly recipe: number;
+    readonly seconds: Seconds;
+    readonly between: Seconds;
+    readonly units: readonly number[];
+  } | null;
+  readonly hotPlaces: number | null;
+  readonly testers: number;
+  readonly washes: boolean;
+}
+
+/** Two dishes share an oven only where one time and one heat are right for both. */
+const cookAlike = (a: Recipe, b: Recipe): boolean =>
+  a === b ||
+  (a.heat.side1.likely === b.heat.side1.likely &&
+    (a.heat.side2?.likely ?? 0) === (b.heat.side2?.likely ?? 0) &&
+    a.heat.surfaceC.from <= b.heat.surfaceC.to &&
+    b.heat.surfaceC.from <= a.heat.surfaceC.to);
+
+/** The handwork of one station up to the pour, in seconds from its begin. */
+function chainOf(job: StationJob, input: ScheduleInput) {
+  const method = methodOf(job.recipe);
+  const chain: ChainTask[] = [];
+  let at = 0;
+  let wetAfter: number | undefined;
+  const add = (kind: TaskKind, stepId: string, seconds: number) => {
+    if (seconds > 0) chain.push({ kind, stepId, from: at, to: at + seconds });
+  };
+  for (const step of method.mixing) {
+    const { measuring, whole } = stepSeconds(step, job, input);
+    if (step.id === job.wetStepId) wetAfter = at + measuring;
+    add(step.kind === "rest" ? "wait" : step.kind === "prepare" ? "prepare" : "mix", step.id, whole);
+    at += whole;
+  }
+  const mixedAfter = at;
+  // The rest of the method and the rest of the window are one rest from the end of mixing; what is prepared after it waits for it.
+  let rested = 0;
+  for (const step of method.resting) {
+    const { whole } = stepSeconds(step, job, input);
+    if (step.kind === "rest") {
+      rested += whole;
+      at = Math.max(at, mixedAfter + rested);
+    } else {
+      add("prepare", step.id, whole);
+      at += whole;
+    }
+  }
+  return {
+    chain,
+    wetAfter: wetAfter ?? mixedAfter,
+    mixedAfter,
+    handsAfter: at,
+    readyAfter: Math.max(at, mixedAfter + toSeconds(job.recipe.rest.min)),
+  };
+}
+
+const secondsOf = (
+  job: StationJob,
+  input: ScheduleInput,
+  steps: readonly Parameters<typeof stepSeconds>[0][],
+): number => steps.reduce((sum, step) => sum + stepSeconds(step, job, input).whole, 0);
+
+/** What is the same for all stations of one dish and one size. */
+type Worked = ReturnType<typeof chainOf> & {
+  readonly besideSeconds: Seconds;
+  readonly afterSeconds: Seconds;
+  load: Seconds[];
+  readonly between: Seconds;
+};
+
+/** What a class is made of in time; see {@link Network}. Pure, and small: it is made anew for each plan. */
+export function network(input: ScheduleInput): Network {
+  const units = unitsOf(input);
+  const recipes: Recipe[] = [];
+  const numberOf = (recipe: Recipe): number => {
+    const known = recipes.indexOf(recipe);
+    return known >= 0 ? known : recipes.push(recipe) - 1;
+  };
+  const place = new Map(units.map((unit, index) => [unit, index]));
+  const shared = units.filter((unit) => unit.stationId === null);
+  const own = new Map<string, Unit[]>();
+  for (const unit of units)
+    if (unit.stationId !== null) own.set(unit.stationId, [...(own.get(unit.stationId) ?? []), unit]);
+  const usable = new Map<string, Unit[]>();
+  const usableBy = (job: StationJob): Unit[] => {
+    const known = usable.get(job.stationId);
+    if (known) return known;
+    const found = [...shared, ...(own.get(job.stationId) ?? [])]
+      .filter((unit) => canUse(unit, job))
+      .sort((a, b) => a.place - b.place);
+    usable.set(job.stationId, found);
+    return found;
+  };
+  const claimOf = claimSurfaces(input.stations, usableBy);
+  // Stations of one dish and one size work the same: as a class has few of either, each is worked out once.
+  const chains = new Map<string, Worked>();
+  const worked = (job: StationJob, recipe: number): Worked => {
+    const key = [recipe, job.measuredLines, job.eggs, job.sachets ?? 0, job.wetStepId ?? ""].join(" ");
+    const known = chains.get(key);
+    if (known) return known;
+    const method = methodOf(job.recipe);
+    const made: Worked = {
+      ...chainOf(job, input),
+      besideSeconds: method.beside.reduce((sum, { steps }) => sum + secondsOf(job, input, steps), 0),
+      afterSeconds: secondsOf(job, input, method.after),
+      load: [],
+      between: betweenSeconds(job.recipe, input.pace),
+    };
+    const most = Math.max(1, ...units.map((unit) => placesFor(unit, job.recipe)));
+    made.load = Array.from({ length: most + 1 }, (_, count) => loadSeconds(job.recipe, count, input.pace));
+    chains.set(key, made);
+    return made;
+  };
+  const nodes = input.stations.map((job, index): Node => {
+    const { recipe } = job;
+    const number = numberOf(recipe);
+    const work = worked(job, number);
+    const { load } = work;
+    const mine = usableBy(job);
+    const places = new Array<number>(units.length).fill(0);
+    for (const unit of mine) places[unit.place] = placesFor(unit, recipe);
+    const claimed = claimOf.get(job.stationId);
+    const pour = (load[1] ?? 0) - (load[0] ?? 0);
+    const hands = job.hands ?? 0;
+    return {
+      job,
+      index,
+      pieces: Math.max(0, job.pieces),
+      ...work,
+      pour,
+      tester: load[1] ?? 0,
+      cookBy: job.cookBy ? toSeconds(job.cookBy.max) : null,
+      units: claimed ? [claimed.place] : mine.map((unit) => unit.place),
+      places,
+      recipe: number,
+      claim: claimed ? (place.get(claimed) ?? -1) : -1,
+      hands: hands > 0 && pour > 0 && mine.length > hands ? hands : 0,
+    };
+  });
+  const shownRecipe = input.demoRecipe ?? input.stations[0]?.recipe;
+  const showable =
+    input.demo === "mix-and-load" && shownRecipe
+      ? units
+          .filter((unit) => placesFor(unit, shownRecipe) > 0)
+          .sort(
+            (a, b) =>
+              Number(a.claims.length > 0) - Number(b.claims.length > 0) ||
+              Number(a.stationId !== null) - Number(b.stationId !== null) ||
+              a.preheat - b.preheat ||
+              a.place - b.place,
+          )
+      : [];
+  const arrived = arrivalSeconds(input);
+  const shown =
+    shownRecipe && showable.length > 0
+      ? {
+          recipe: numberOf(shownRecipe),
+          seconds: loadSeconds(shownRecipe, 1, 1),
+          between: betweenSeconds(shownRecipe, 1),
+          units: showable.map((unit) => unit.place),
+        }
+      : null;
+  return {
+    input,
+    nodes,
+    units,
+    hotAt: units.map((unit) => unit.preheat),
+    rewash: units.map((unit) => toSeconds(washMinutes) + unit.preheat),
+    isClearable: units.map((unit) => canBeCleared(unit.surface)),
+    isOven: units.map((unit) => unit.surface.kind === "oven"),
+    claims: units.map((unit) =>
+      unit.claims.map((stationId) => input.stations.findIndex((job) => job.stationId === stationId)),
+    ),
+    alike: recipes.map((a) => recipes.map((b) => cookAlike(a, b))),
+    arrived,
+    demoMixEnd: input.demo === "along" ? arrived : arrived + toSeconds(handMinutes.demoMix),
+    shown,
+    hotPlaces: input.hotPlaces === null ? null : Math.max(1, input.hotPlaces),
+    testers: input.testersPerSurface,
+    washes: input.washesBetween ?? false,
+  };
+}

@@ -1,0 +1,90 @@
+import type { Minutes } from "~/core/quantity";
+import type { BellKind, Task, Timeline } from "./types";
+
+/** One thing the instructor does, calls or watches for, at its moment since the doors. */
+export type RunEntry = { readonly at: Minutes } & (
+  | { readonly kind: "bell"; readonly bell: BellKind }
+  | { readonly kind: "switch-on"; readonly unitIds: readonly string[] }
+  /** Tables that begin to mix after the bell. */
+  | { readonly kind: "mixes"; readonly stationIds: readonly string[] }
+  | { readonly kind: "tester"; readonly unitId: string; readonly stationId: string }
+  | {
+      readonly kind: "load";
+      readonly unitId: string;
+      readonly stationIds: readonly string[];
+      /** In so many loads one after the other, the last of them out at `until`. */
+      readonly pieces: number;
+      readonly loads: number;
+      readonly until: Minutes;
+      /** The first on this surface: whoever watches the heat looks here. */
+      readonly isFirst: boolean;
+    }
+  | { readonly kind: "wash"; readonly unitId: string }
+  | { readonly kind: "last-out"; readonly stationId: string }
+);
+
+type Mutable<T> = { -readonly [K in keyof T]: T[K] };
+
+const order: readonly RunEntry["kind"][] = ["bell", "switch-on", "wash", "mixes", "last-out", "tester", "load"];
+
+/** The class as a list by the minute, for whoever leads it. Reads a timeline, decides nothing. */
+export function runList(timeline: Timeline): RunEntry[] {
+  const entries: RunEntry[] = timeline.bells.map(({ kind, at }) => ({ at, kind: "bell", bell: kind }));
+  const bell = timeline.bells.find((one) => one.kind === "mix")?.at ?? 0;
+  const together = <K>(tasks: readonly Task[], keyOf: (task: Task) => K): Map<K, Task[]> => {
+    const groups = new Map<K, Task[]>();
+    for (const task of tasks) groups.set(keyOf(task), [...(groups.get(keyOf(task)) ?? []), task]);
+    return groups;
+  };
+  const of = (...kinds: readonly Task["kind"][]) => timeline.tasks.filter((task) => kinds.includes(task.kind));
+  const secondOf = (task: Task) => Math.round(task.start * 60);
+
+  for (const tasks of together(of("preheat"), secondOf).values())
+    entries.push({
+      at: tasks[0]?.start ?? 0,
+      kind: "switch-on",
+      unitIds: tasks.flatMap((task) => task.surfaceId ?? []),
+    });
+  for (const task of of("wash"))
+    if (task.surfaceId !== null) entries.push({ at: task.start, kind: "wash", unitId: task.surfaceId });
+
+  const begun = new Map<string, Task>();
+  for (const task of of("mix", "prepare"))
+    if (task.stationId !== null && !begun.has(task.stationId)) begun.set(task.stationId, task);
+  const later = [...begun.values()].filter((task) => task.start > bell + 1 / 60);
+  // Those of one minute together.
+  for (const tasks of together(later, (task) => Math.floor(task.start)).values())
+    entries.push({
+      at: tasks[0]?.start ?? 0,
+      kind: "mixes",
+      stationIds: tasks.flatMap((task) => task.stationId ?? []),
+    });
+
+  for (const task of of("tester"))
+    if (task.surfaceId !== null && task.stationId !== null)
+      entries.push({ at: task.start, kind: "tester", unitId: task.surfaceId, stationId: task.stationId });
+  // Loads of the same tables one after the other on a surface are one entry: what the room sees is who is at it.
+  for (const [unitId, onUnit] of together(of("load"), (task) => task.surfaceId)) {
+    if (unitId === null) continue;
+    let before: Mutable<Extract<RunEntry, { kind: "load" }>> | undefined;
+    for (const tasks of together(onUnit, secondOf).values()) {
+      const stationIds = tasks.flatMap((task) => task.stationId ?? []);
+      const pieces = tasks.reduce((sum, task) => sum + task.pieces, 0);
+      const until = Math.max(...tasks.map((task) => task.end));
+      if (before?.stationIds.join() === stationIds.join()) {
+        before.pieces += pieces;
+        before.loads += 1;
+        before.until = until;
+      } else {
+        const isFirst = before === undefined;
+        before = { at: tasks[0]?.start ?? 0, kind: "load", unitId, stationIds, pieces, loads: 1, until, isFirst };
+        entries.push(before);
+      }
+    }
+  }
+  for (const tasks of together(of("load"), (task) => task.stationId).values()) {
+    const last = tasks.reduce((so, task) => (task.end > so.end ? task : so));
+    if (last.stationId !== null) entries.push({ at: last.end, kind: "last-out", stationId: last.stationId });
+  }
+  return entries.sort((a, b) => a.at - b.at || order.indexOf(a.kind) - order.indexOf(b.kind));
+}

@@ -1,0 +1,23 @@
+import { Outlet } from "react-router";
+import { useClass } from "./class-context";
+import { TextLink } from "~/ui/parts/fields";
+import { TroubleHead, useTrouble } from "~/ui/sheet/trouble";
+
+/** Every sheet of a class stands in this: one that fails leaves the class's head and the way to the other sheets where they are. */
+const Sheet = () => <Outlet context={useClass()} />;
+export default Sheet;
+
+export function ErrorBoundary() {
+  const trouble = useTrouble();
+  const { action } = useClass();
+  return (
+    <section role="alert">
+      <TroubleHead {...trouble} />
+      <h2>{trouble.heading}</h2>
+      <p>{trouble.sentence}</p>
+      <p>
+        <TextLink to={`${action}/brief`}>To the brief of this class</TextLink>
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,86 @@
+import { Form } from "react-router";
+import type { ClassInput } from "~/core/plan";
+import type { Timeline } from "~/core/schedule";
+import { clock, minutes, number } from "~/ui/format/format";
+import { Secondary } from "~/ui/parts/fields";
+import { Hidden } from "~/ui/parts/plain";
+import { useLocale } from "~/ui/sheet/locale";
+import { WhenReady } from "~/ui/sheet/WhenReady";
+import { useOrder } from "./useOrder";
+
+interface Props {
+  readonly input: ClassInput;
+  readonly timeline: Timeline;
+  readonly version: number;
+}
+
+/** How good the order of the loads is, the search for a better one with its progress, and what it would change before it is taken. */
+export function BetterOrder({ input, timeline, version }: Props) {
+  const locale = useLocale();
+  const { progress, found, start, stop } = useOrder();
+  const at = (after: number) => clock(input.startsAt, input.timeZone, after, locale);
+  const ready = timeline.bells.find((bell) => bell.kind === "eat")?.at ?? timeline.end;
+  const above = timeline.bound > 0 ? (ready - timeline.bound) / timeline.bound : 0;
+  const gained = found ? found.before.readyAt - found.after.readyAt : 0;
+  const kept = found ? found.before.brokenWindows - found.after.brokenWindows : 0;
+  return (
+    <section aria-labelledby="order-heading" className="no-print">
+      <h3 id="order-heading">Order of the loads</h3>
+      <p className="small">
+        {timeline.isProved
+          ? `Proved: in no order is everything ready to eat before ${at(ready)}.`
+          : `Everything is ready to eat at ${at(ready)}, at most ${number(Math.max(0.1, above * 100), locale)} % later than any order could have it (${at(timeline.bound)}).`}
+        {input.order ? " The loads follow an order that was searched for." : null}
+      </p>
+      <WhenReady>
+        <div className="actions no-print">
+          {progress ? (
+            <>
+              <progress max={progress.of} value={progress.laid} aria-label="Looking for a better order" />
+              <Secondary type="button" onClick={stop}>
+                Stop
+              </Secondary>
+            </>
+          ) : timeline.isProved ? null : (
+            <Secondary type="button" onClick={() => start(input)}>
+              Look for a better order
+            </Secondary>
+          )}
+        </div>
+        {found && !progress ? (
+          <div role="status" className="no-print">
+            {found.order === undefined || found.order === input.order ? (
+              <p className="small">None was found that is better than what is shown.</p>
+            ) : (
+              <>
+                <p className="small">
+                  {gained > 1 / 120
+                    ? `One was found: ready at ${at(found.after.readyAt)}, ${minutes(gained, locale)} sooner.`
+                    : `One was found: ready at ${at(found.after.readyAt)}.`}
+                  {kept > 0
+                    ? ` ${kept === 1 ? "One batter" : `${kept} batters`} more ${kept === 1 ? "is" : "are"} poured in time.`
+                    : ""}
+                </p>
+                <Form method="post" className="actions">
+                  <Hidden name="version" value={version} />
+                  <Hidden name="order" value={JSON.stringify(found.order)} />
+                  <Secondary name="intent" value="order">
+                    Use this order
+                  </Secondary>
+                </Form>
+              </>
+            )}
+          </div>
+        ) : null}
+      </WhenReady>
+      {input.order ? (
+        <Form method="post" className="actions no-print">
+          <Hidden name="version" value={version} />
+          <Secondary name="intent" value="rules">
+            Back to the usual order
+          </Secondary>
+        </Form>
+      ) : null}
+    </section>
+  );
+}

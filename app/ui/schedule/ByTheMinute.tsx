@@ -1,0 +1,46 @@
+import { runList, type Timeline } from "~/core/schedule";
+import type { Names } from "~/ui/words/findings";
+import { clock, list } from "~/ui/format/format";
+import { Heads } from "~/ui/sheet/Heads";
+import { useLocale } from "~/ui/sheet/locale";
+import { sayEntry } from "~/ui/words/timeline";
+
+interface Props {
+  readonly timeline: Timeline;
+  readonly startsAt: string;
+  readonly timeZone: string;
+  readonly names: Names;
+}
+
+/** The instructor's own run sheet: what happens at which minute, what to say and where to stand. */
+export function ByTheMinute({ timeline, startsAt, timeZone, names }: Props) {
+  const locale = useLocale();
+  const unit = (id: string) => {
+    const found = timeline.units.find((one) => one.id === id);
+    return found ? `${found.name} ${found.number}` : id;
+  };
+  const stations = (ids: readonly string[]) => list(ids.map(names.station), locale);
+  const at = (after: number) => clock(startsAt, timeZone, after, locale);
+  const rows = runList(timeline);
+  return (
+    <table className="ruled by-the-minute">
+      <caption>By the minute</caption>
+      <Heads of={["Time", "What happens", "Say, and watch for", "Stand"]} />
+      <tbody>
+        {rows.map((entry, index) => {
+          const { what, say, where } = sayEntry(entry, { unit, stations, at, locale });
+          const time = at(entry.at);
+          const isSame = index > 0 && at(rows[index - 1]?.at ?? -1) === time;
+          return (
+            <tr key={`${index} ${what}`} className={entry.kind === "bell" ? "bell-row" : undefined}>
+              <td className="n">{isSame ? <span className="vh">{time}</span> : <b>{time}</b>}</td>
+              <td>{what}</td>
+              <td>{say}</td>
+              <td>{where}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

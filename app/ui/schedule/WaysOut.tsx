@@ -1,0 +1,42 @@
+import { Form } from "react-router";
+import type { WayOut } from "~/core/plan";
+import { Secondary } from "~/ui/parts/fields";
+import { Hidden } from "~/ui/parts/plain";
+import { Heads } from "~/ui/sheet/Heads";
+import { useLocale } from "~/ui/sheet/locale";
+import { sayWay, wayWords } from "~/ui/words/timeline";
+
+/** The cheapest ways to gain what is missing, each worked out with the whole class, applied with one press. */
+export function WaysOut({ ways, version }: { readonly ways: readonly WayOut[]; readonly version: number }) {
+  const locale = useLocale();
+  if (ways.length === 0) return null;
+  return (
+    <table className="ruled">
+      <caption>Ways out</caption>
+      <Heads of={["What", "What it costs", "What comes of it", ""]} />
+      <tbody>
+        {ways.map((one) => {
+          const { what, costs } = wayWords(one.way);
+          return (
+            <tr key={what}>
+              <td>{what}</td>
+              <td>{costs}</td>
+              <td>{sayWay(one, locale)}</td>
+              <td className="no-print">
+                {one.brief ? (
+                  <Form method="post">
+                    <Hidden name="version" value={version} />
+                    <Hidden name="way" value={one.way.kind} />
+                    <Secondary name="intent" value="way" aria-label={`Do this: ${what}`}>
+                      Do this
+                    </Secondary>
+                  </Form>
+                ) : null}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,134 @@
+import type { WayKind, WayOut } from "~/core/plan";
+import type { BellKind, HoldUp, LinkReason, RunEntry, Timeline } from "~/core/schedule";
+import { writeRatio } from "~/core/quantity";
+import { list, minutes } from "~/ui/format/format";
+import { bellInstruction, bellWords } from "./en";
+
+/** What one thing of a class waited for. */
+export const linkWords: Readonly<Record<LinkReason, string>> = {
+  batter: "its batter",
+  surface: "the surface",
+  adult: "an adult at the heat",
+  hands: "the step before it",
+  demo: "the demonstration",
+  doors: "the doors",
+  plate: "the last piece",
+};
+
+/** Where whoever leads the class stands when a bell is rung. */
+const bellPlaces: Readonly<Record<BellKind, string>> = {
+  doors: "at the door",
+  "gather-mix": "at your own bowl",
+  mix: "between the tables",
+  rest: "between the tables",
+  "gather-load": "at the demonstration’s surface",
+  pour: "at the heat",
+  swap: "at the heat",
+  eat: "at the head of the table",
+  clean: "at the sinks",
+  close: "at the door",
+};
+
+/** What holds a class up, as one sentence. */
+export function sayHoldUp(held: HoldUp, timeline: Timeline, at: (after: number) => string): string | undefined {
+  const { surface, mostly } = held;
+  if (!surface) return undefined;
+  const unit = timeline.units.find((one) => one.id === surface.unitId);
+  const name = unit ? `${unit.name} ${unit.number}` : surface.unitId;
+  const span = `${at(surface.from)} to ${at(surface.to)}`;
+  if (surface.loads === 1) return `The load on ${name}, ${span}, ends last; before it everybody waits for its batter.`;
+  return mostly === "adult"
+    ? `The adults at the heat hold the class up: ${surface.loads} loads on ${name}, ${span}, wait for one to be free.`
+    : `${name} holds the class up: ${surface.loads} loads one after the other, ${span}.`;
+}
+
+export const wayWords = (way: WayKind): { readonly what: string; readonly costs: string } => {
+  switch (way.kind) {
+    case "fewer-testers":
+      return { what: "One tester less on each surface", costs: "the first piece has to prove the heat" };
+    case "pre-measured":
+      return { what: "Kits measured beforehand", costs: "preparation for you, measuring for nobody" };
+    case "no-shown-load":
+      return { what: "Show the mixing only, no load", costs: "the turn is learned at the own surface" };
+    case "one-more-adult":
+      return { what: "One more adult beside you", costs: "somebody to find" };
+    case "fewer-pieces":
+      return { what: `${writeRatio(way.pieces)} pieces each`, costs: "less to eat" };
+    case "longer":
+      return { what: `A class of ${way.minutes} minutes`, costs: "the room and everybody’s time" };
+    case "one-more-surface":
+      return { what: `One more of “${way.name}”`, costs: "to borrow, with its socket and its place" };
+  }
+};
+
+/** What a way does to the class, as one sentence. */
+export function sayWay({ gained, over, late }: WayOut, locale: string): string {
+  const then =
+    over > 0
+      ? `still ${minutes(over, locale)} over`
+      : late > 0
+        ? "it fits, though not every batter is poured in time"
+        : "it fits";
+  return gained > 1 / 60 ? `${minutes(gained, locale)} sooner; ${then}` : then;
+}
+
+/** One line of the list by the minute: what happens, what is said or watched for, and where to stand. */
+export function sayEntry(
+  entry: RunEntry,
+  {
+    unit,
+    stations,
+    at,
+    locale,
+  }: {
+    unit: (id: string) => string;
+    stations: (ids: readonly string[]) => string;
+    at: (after: number) => string;
+    locale: string;
+  },
+): { readonly what: string; readonly say: string; readonly where: string } {
+  switch (entry.kind) {
+    case "bell":
+      return {
+        what: `Bell: ${bellWords[entry.bell]}`,
+        say: bellInstruction[entry.bell],
+        where: bellPlaces[entry.bell],
+      };
+    case "switch-on":
+      return {
+        what: `${list(entry.unitIds.map(unit), locale)}: on`,
+        say: "Nobody touches what heats up; cords along the wall.",
+        where: "at the heat",
+      };
+    case "mixes":
+      return {
+        what: `${stations(entry.stationIds)} ${entry.stationIds.length === 1 ? "begins" : "begin"} to mix`,
+        say: "Not before: this batter does not keep.",
+        where: "at their table",
+      };
+    case "tester":
+      return {
+        what: `${unit(entry.unitId)}: the tester of ${stations([entry.stationId])}`,
+        say: "Test the heat first. The first one is allowed to fail.",
+        where: `at ${unit(entry.unitId)}`,
+      };
+    case "load":
+      return {
+        what: `${unit(entry.unitId)}: ${stations(entry.stationIds)}, ${entry.pieces === 1 ? "1 piece" : `${entry.pieces} pieces`}${entry.loads > 1 ? ` in ${entry.loads} loads` : ""}, out at ${at(entry.until)}`,
+        say: entry.isFirst ? "An adult is beside it. One pours, the others stand back." : "",
+        where: entry.isFirst ? `at ${unit(entry.unitId)}` : "",
+      };
+    case "wash":
+      return {
+        what: `${unit(entry.unitId)}: cool, wash and dry, then heat it again`,
+        say: "Nothing is cooked on it until it was washed.",
+        where: `at ${unit(entry.unitId)}`,
+      };
+    case "last-out":
+      return {
+        what: `${stations([entry.stationId])}: the last piece is out`,
+        say: "Off with the heat nobody needs any more.",
+        where: "",
+      };
+  }
+}

@@ -1,0 +1,38 @@
+import { bringIn, expect, test } from "./fixtures";
+
+test("a better order is looked for, compared, taken, taken back; the sheet says how good it is and what holds it up", async ({
+  page,
+}) => {
+  const base = await bringIn(page, "Junior squad breakfast", "Ordered loads");
+  await page.goto(`${base}/timeline`);
+  await expect(page.getByText(/holds? the class up: \d+ loads/)).toBeVisible();
+  await expect(page.getByText(/at most .* later than any order could have it/)).toBeVisible();
+  await page.getByRole("button", { name: "Look for a better order" }).click();
+  const found = page.getByText(/^One was found: ready at|^None was found/);
+  await expect(found).toBeVisible({ timeout: 60_000 });
+  const use = page.getByRole("button", { name: "Use this order" });
+  if (await use.isVisible()) {
+    await use.click();
+    await expect(page.getByText("Loads in the order that was found.")).toBeVisible();
+    await page.reload();
+    await expect(page.getByText("The loads follow an order that was searched for.")).toBeVisible();
+    await page.getByRole("button", { name: /^Take back: Loads in the order/ }).click();
+    await expect(page.getByText("Taken back.")).toBeVisible();
+    await expect(page.getByText("The loads follow an order that was searched for.")).toBeHidden();
+  }
+});
+
+test("where a class does not fit, the ways out are worked out, and one press applies one", async ({ page }) => {
+  const base = await bringIn(page, "Junior squad breakfast", "Too long a class", (file) => {
+    file.class.brief.minutes = 60;
+  });
+  await page.goto(`${base}/timeline`);
+  await expect(page.getByText(/^Runs .* over\.$/)).toBeVisible();
+  const ways = page.getByRole("table", { name: "Ways out" });
+  await expect(ways.getByRole("row")).toHaveCount(4);
+  await ways.getByRole("button", { name: /^Do this: A class of \d+ minutes$/ }).click();
+  await expect(page.getByText(/^A class of \d+ minutes\.$/)).toBeVisible();
+  await expect(page.getByText(/^Fits: /)).toBeVisible();
+  await page.getByRole("button", { name: /^Take back: A class of/ }).click();
+  await expect(page.getByText(/^Runs .* over\.$/)).toBeVisible();
+});

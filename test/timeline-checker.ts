@@ -1,0 +1,139 @@
+import { methodOf } from "~/core/recipe";
+import type { ScheduleInput, Task, Timeline } from "~/core/schedule";
+
+/**
+ * What a plan of a class must keep, written from the rules of the room and not from the scheduler: it reads a timeline as anybody could
+ * who has the plan's file, and says in sentences what is wrong with it.
+ */
+export function faultsOf(timeline: Timeline, input: ScheduleInput): string[] {
+  const faults: string[] = [];
+  const near = 1e-6;
+  const say = (sentence: string) => faults.push(sentence);
+  const jobOf = (id: string | null) => input.stations.find((job) => job.stationId === id);
+  const unitOf = (id: string | null) => timeline.units.find((unit) => unit.id === id);
+  const surfaceOf = (id: string | null) => input.surfaces.find((one) => one.id === unitOf(id)?.surfaceId);
+  const atHeat = timeline.tasks.filter((task) => ["load", "tester", "demo-load"].includes(task.kind));
+  const overlaps = (a: Task, b: Task) => a.start < b.end - near && b.start < a.end - near;
+
+  // Each piece once, nobody left over, on a surface that is theirs and suits.
+  for (const job of input.stations) {
+    const own = atHeat.filter((task) => task.stationId === job.stationId && task.kind !== "demo-load");
+    const cooked = own.reduce((sum, task) => sum + task.pieces, 0);
+    const wanted = timeline.unplaced.includes(job.stationId) ? 0 : job.pieces;
+    if (cooked !== wanted) say(`${job.stationId} cooks ${cooked} of ${wanted} pieces`);
+    for (const task of own) {
+      const unit = unitOf(task.surfaceId);
+      const kind = surfaceOf(task.surfaceId)?.kind;
+      if (!unit || !kind) say(`${task.id} is on no unit`);
+      else {
+        if (unit.stationId !== null && unit.stationId !== job.stationId) say(`${task.id} is on another table's pan`);
+        if (!job.recipe.heat.surfaceKinds.includes(kind)) say(`${task.id} is on a ${kind}`);
+      }
+    }
+  }
+
+  // One load at a time on a surface; no more pieces than places; greased and hot again in between; minutes of the recipe.
+  for (const unit of timeline.units) {
+    const own = atHeat.filter((task) => task.surfaceId === unit.id).sort((a, b) => a.start - b.start);
+    const places = surfaceOf(unit.id)?.places ?? 0;
+    own.forEach((task, n) => {
+      const together = own.filter((one) => one.kind === task.kind && Math.abs(one.start - task.start) < near);
+      const pieces = together.reduce((sum, one) => sum + one.pieces, 0);
+      if (pieces > places) say(`${unit.id} holds ${pieces} on ${places} places`);
+      if (together.length > 1 && surfaceOf(unit.id)?.kind !== "oven") say(`${unit.id} is shared and no oven`);
+      for (const other of own)
+        if (other !== task && !together.includes(other) && overlaps(task, other))
+          say(`${task.id} and ${other.id} are on ${unit.id} at once`);
+      const job = task.kind === "demo-load" ? undefined : jobOf(task.stationId);
+      if (!job) return;
+      const { heat } = job.recipe;
+      const byAdult = methodOf(job.recipe).cook?.who === "adult";
+      const pace = byAdult ? 1 : input.pace;
+      const sides = heat.side1.likely + (heat.side2?.likely ?? 0);
+      const takes = sides + pieces * heat.pourPerPiece * pace;
+      const isAlone = together.every((one) => jobOf(one.stationId)?.recipe === job.recipe);
+      if (isAlone && Math.abs(task.end - task.start - takes) > 1 / 60 + near)
+        say(`${task.id} takes ${task.end - task.start} minutes instead of ${takes}`);
+      const before = own.slice(0, n).findLast((one) => one.end <= task.start + near && !together.includes(one));
+      if (before && before.kind === "load") {
+        const last = jobOf(before.stationId)?.recipe ?? job.recipe;
+        const lastPace = methodOf(last).cook?.who === "adult" ? 1 : input.pace;
+        const grease = last.heat.turnaround * lastPace + last.heat.recover;
+        if (task.start - before.end < grease - 1 / 60 - near)
+          say(`${unit.id} is not greased between ${before.id} and ${task.id}`);
+      }
+    });
+    const heated = timeline.tasks.filter((task) => task.kind === "preheat" && task.surfaceId === unit.id);
+    if (own[0] && !heated.some((task) => task.end <= (own[0]?.start ?? 0) + near)) say(`${unit.id} is never heated`);
+    const testers = own.filter((task) => task.kind === "tester");
+    if (testers.length > input.testersPerSurface) say(`${unit.id} has ${testers.length} testers`);
+    if (
+      own[0]?.kind === "load" &&
+      input.testersPerSurface > 0 &&
+      (jobOf(own[0].stationId)?.pieces ?? 0) > input.testersPerSurface
+    )
+      say(`${unit.id} begins without a tester`);
+  }
+
+  // Adults at the heat.
+  if (input.hotPlaces !== null) {
+    const places = Math.max(1, input.hotPlaces);
+    for (const { start } of atHeat) {
+      const busy = new Set(
+        atHeat.filter((task) => task.start <= start + near && task.end > start + near).map((task) => task.surfaceId),
+      );
+      if (busy.size > places) say(`${busy.size} hot places at ${start} with adults for ${places}`);
+    }
+  }
+
+  const shown = timeline.tasks.filter((task) => task.kind === "demo-load" || task.kind === "demo-mix");
+  const firstPour = atHeat
+    .filter((task) => task.kind !== "demo-load")
+    .reduce((least, task) => Math.min(least, task.start), Infinity);
+  for (const demo of shown) {
+    if (demo.end > firstPour + near) say(`${demo.id} is shown after somebody poured`);
+    for (const task of timeline.tasks)
+      if (task.stationId !== null && ["mix", "prepare"].includes(task.kind) && overlaps(task, demo))
+        say(`${task.stationId} works during ${demo.kind}`);
+  }
+
+  for (const job of input.stations) {
+    const own = timeline.tasks.filter((task) => task.stationId === job.stationId);
+    const method = methodOf(job.recipe);
+    const hands = own.filter((task) => ["prepare", "mix"].includes(task.kind)).sort((a, b) => a.start - b.start);
+    hands.forEach((task, n) => {
+      const next = hands[n + 1];
+      if (next && overlaps(task, next)) say(`${job.stationId} does two things at once`);
+    });
+    const ids = new Set(method.mixing.map((step) => step.id));
+    const all = new Set([...method.mixing, ...method.resting].map((step) => step.id));
+    const endOf = (row: ReadonlySet<string>) =>
+      own
+        .filter((task) => task.kind !== "rest" && task.stepId !== null && row.has(task.stepId))
+        .reduce((last, task) => Math.max(last, task.end), 0);
+    const loads = own.filter((task) => task.kind === "load" || task.kind === "tester");
+    const from = Math.max(endOf(all), endOf(ids) > 0 ? endOf(ids) + job.recipe.rest.min : 0);
+    for (const load of loads) if (load.start < from - near) say(`${load.id} is poured before its batter is ready`);
+    const lastOut = loads.reduce((last, task) => Math.max(last, task.end), 0);
+    for (const task of own)
+      if (task.kind === "after" && task.start < lastOut - near) say(`${task.id} comes before the last piece`);
+    // A window is reported exactly when it is broken.
+    const batter = timeline.batters.find((one) => one.stationId === job.stationId);
+    const wet = job.wetStepId ? own.find((task) => task.stepId === job.wetStepId)?.start : undefined;
+    if (batter && wet !== undefined && batter.wetAt < wet - near) say(`${job.stationId} is wet before its step`);
+    const lastPour = loads.reduce((last, task) => Math.max(last, task.start), 0);
+    if (batter && lastPour > 0 && Math.abs(batter.lastPour - lastPour) > near)
+      say(`${job.stationId} pours last at another time`);
+  }
+  const eat = timeline.tasks.find((task) => task.kind === "eat")?.start ?? 0;
+  for (const task of timeline.tasks)
+    if (
+      ["load", "after", "part"].includes(task.kind) &&
+      task.end > eat + near &&
+      !timeline.unplaced.includes(task.stationId ?? "")
+    )
+      say(`${task.id} ends after everybody eats`);
+  if (timeline.bound > eat + near) say(`ready at ${eat}, sooner than the bound of ${timeline.bound}`);
+  if (timeline.isProved && Math.abs(timeline.bound - eat) > near) say("proved, and not at the bound");
+  return faults;
+}
