@@ -8,9 +8,30 @@ import { placesFor } from "./units";
  * out that a real plan must keep (which station's piece it is, what else the adult does), so none can be beaten; the longest counts.
  */
 
-/** Testers that every first use of a unit costs, whoever is first: none where somebody may have fewer pieces than that. */
+/**
+ * Testers that every first use of a unit by one of these costs. Whoever has one piece left gives one, and others may come after them;
+ * only a station by itself gives all there are, or is done.
+ */
 const sureTesters = (net: Network, nodes: readonly Node[]): number =>
-  Math.min(net.testers, ...nodes.map((node) => node.pieces));
+  Math.min(net.testers, nodes.length > 1 ? 1 : (nodes[0]?.pieces ?? 0));
+
+/** When a unit is tried and free again at the soonest, if somebody outside the group tries it for them; Infinity where nobody can. */
+const triedByOthers = (
+  net: Network,
+  others: readonly Node[],
+  unit: number,
+  readyOf: (node: Node) => Seconds,
+): Seconds =>
+  others.reduce(
+    (least, node) =>
+      (node.places[unit] ?? 0) < 1
+        ? least
+        : Math.min(
+            least,
+            Math.max(readyOf(node), net.hotAt[unit] ?? 0) + Math.min(net.testers, 1) * node.tester + node.between,
+          ),
+    Infinity,
+  );
 
 /** What a group of stations asks of a unit, at its least. */
 interface Least {
@@ -281,18 +302,27 @@ export function boundOf(net: Network): Seconds {
     const after = Math.min(...group.map((node) => node.afterSeconds));
     const wanted = group.reduce((sum, node) => sum + node.pieces, 0);
     const testers = sureTesters(net, group);
+    const others = testers > 0 && group.length < placed.length ? placed.filter((node) => !group.includes(node)) : [];
     const all = units.flatMap((unit) => {
       const one = leastFor(key, group, unit);
       return one
-        ? [{ one, from: Math.max(ready, net.hotAt[unit] ?? 0), isShown: net.shown?.units.includes(unit) ?? false }]
+        ? [
+            {
+              one,
+              from: Math.max(ready, net.hotAt[unit] ?? 0),
+              tried: Math.max(ready, triedByOthers(net, others, unit, readyOf)),
+              isShown: net.shown?.units.includes(unit) ?? false,
+            },
+          ]
         : [];
     });
     // The unit on which the load is shown needs no tester: which it is, is open, so the best is spared.
     const enough = (until: Seconds) => {
       let sum = 0;
       let spared = 0;
-      for (const { one, from, isShown } of all) {
-        const pieces = mostPieces(one, testers, from, until);
+      for (const { one, from, tried, isShown } of all) {
+        const own = mostPieces(one, testers, from, until);
+        const pieces = tried < until ? Math.max(own, mostPieces(one, 0, tried, until)) : own;
         sum += pieces;
         if (isShown && testers > 0) spared = Math.max(spared, mostPieces(one, 0, from, until) - pieces);
       }
