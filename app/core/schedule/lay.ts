@@ -205,6 +205,8 @@ export class Bench {
       room -= Math.max(0, count);
       ready = Math.max(ready, this.ready[node.index] ?? 0);
     }
+    // A load of nothing is none: it would take a surface for no pieces.
+    if (testers < 1 && counts.every((count) => count < 1)) return false;
     const from = this.beginOn(lead, unit, ready);
     const washed = this.washSeconds(lead, unit);
     if (washed === 0 && this.mustWash(lead, unit)) this.uncleared.add(unit);

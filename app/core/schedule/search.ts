@@ -137,6 +137,13 @@ function move(net: Network, genes: Genes, dice: Dice, last: number): void {
     if (!gene) return;
     const part = dice.below(gene.stations.length);
     const station = gene.stations[part] ?? -1;
+    if (net.testers > 0 && dice.chance(25)) {
+      // A surface may be tried and then left to others, or several tried at once.
+      const trial: Gene = { unit: gene.unit, stations: [station], pieces: [0] };
+      trial.unit = unitFor(trial);
+      insert(trial, at);
+      return;
+    }
     const pieces = gene.pieces[part] ?? 0;
     const share = gene.stations.length > 1 || dice.chance(20) ? pieces : 1 + dice.below(Math.max(1, pieces - 1));
     if (pieces < 1) return;
