@@ -18,7 +18,9 @@ export interface Effort {
 /** The usual effort: from four starts, fewer schedules where each is longer, so that fifty stations are searched in seconds, too. */
 export function usualEffort(input: ScheduleInput): Effort {
   const pieces = input.stations.reduce((sum, job) => sum + job.pieces, 0);
-  return { starts: 4, schedulesEach: Math.max(1000, Math.min(2000, Math.round(160_000 / Math.max(1, pieces)))) };
+  const by = (count: number, most: number) => Math.min(most, Math.round(count / Math.max(1, pieces)));
+  // A small class is laid in no time, and in it every load counts.
+  return { starts: 4, schedulesEach: Math.max(1000, by(160_000, 2000), by(90_000, 6000)) };
 }
 
 export interface SearchProgress {

@@ -1,0 +1,139 @@
+import fc from "fast-check";
+import type { Surface } from "~/core/gear";
+import type { Recipe } from "~/core/recipe";
+import type { ScheduleInput } from "~/core/schedule";
+import { washMinutes } from "~/core/schedule/durations";
+import { starterRecipes } from "~/demo/recipes";
+import { surface } from "./rooms";
+
+const plain = starterRecipes[0];
+if (!plain) throw new Error("the starter recipes are gone");
+const likely = (minutes: number) => ({ low: minutes, likely: minutes, high: minutes });
+
+const dish = (id: string, side: number, pour: number): Recipe => ({
+  ...plain,
+  id,
+  rest: { min: 0, max: null, reason: "author" },
+  steps: plain.steps
+    .filter((step) => step.kind === "mix" || step.kind === "cook")
+    .slice(0, 9)
+    .map((step) => ({ ...step, who: "anyone" as const })),
+  parts: [],
+  heat: {
+    ...plain.heat,
+    surfaceKinds: ["hob-pan", "electric-griddle"],
+    side1: likely(side),
+    side2: null,
+    pourPerPiece: pour,
+    turnaround: 0.5,
+    recover: 0,
+  },
+});
+/** Two dishes that go on the same surfaces: one that takes twice as long as the other. */
+export const dishes = [dish("quick", 2, 0.25), dish("slow", 5, 0.5)];
+
+const rooms = fc
+  .record({
+    pieces: fc.array(fc.tuple(fc.nat(1), fc.integer({ min: 1, max: 4 })), { minLength: 1, maxLength: 3 }),
+    surfaces: fc.array(fc.tuple(fc.integer({ min: 1, max: 3 }), fc.integer({ min: 0, max: 6 })), {
+      minLength: 1,
+      maxLength: 2,
+    }),
+    isDouble: fc.boolean(),
+    hotPlaces: fc.option(fc.integer({ min: 1, max: 2 })),
+    testers: fc.nat(2),
+    washes: fc.boolean(),
+  })
+  .filter(({ pieces }) => pieces.reduce((sum, [, count]) => sum + count, 0) <= 8);
+
+/** Classes of at most three stations, three surfaces and eight pieces: small enough to try every order there is. */
+export const smallClasses = rooms.map(({ pieces, surfaces, isDouble, hotPlaces, testers, washes }): ScheduleInput => {
+  const rows: Surface[] = surfaces.map(([places, preheat], index) => ({
+    ...surface(`u${index}`, index === 0 ? "electric-griddle" : "hob-pan", places, index === 0 && isDouble ? 2 : 1),
+    preheatMinutes: preheat,
+    coating: "non-stick",
+  }));
+  return {
+    stations: pieces.map(([which, count], index) => ({
+      stationId: `s${index}`,
+      recipe: dishes[which] ?? plain,
+      pieces: count,
+      measuredLines: 0,
+      eggs: 0,
+    })),
+    surfaces: rows,
+    people: 0,
+    sinks: 1,
+    pace: 1,
+    demo: "mix",
+    kitMode: "pre-measured",
+    doorsMinutes: 10,
+    eatMinutes: 0,
+    cleanMinutes: 0,
+    testersPerSurface: testers,
+    hotPlaces,
+    washesBetween: washes,
+  };
+});
+
+/** Seconds until the last piece of a small class is out, over every order, every surface and every size of load. */
+export function exhaustive(input: ScheduleInput, from: number): number {
+  const pour = (recipe: Recipe) => Math.round(recipe.heat.pourPerPiece * input.pace * 60);
+  const sides = (recipe: Recipe) => Math.round((recipe.heat.side1.likely + (recipe.heat.side2?.likely ?? 0)) * 60);
+  const between = (recipe: Recipe) => Math.round((recipe.heat.turnaround * input.pace + recipe.heat.recover) * 60);
+  const units = input.surfaces.flatMap((one) => Array.from({ length: one.count }, () => one));
+  const hotAt = units.map((unit) => (unit.preheatMinutes ?? 0) * 60);
+  let best = Infinity;
+  const left = input.stations.map((job) => job.pieces);
+  const free = [...hotAt];
+  const last: (Recipe | undefined)[] = units.map(() => undefined);
+  const spans: [number, number][] = [];
+  const visit = (latest: number) => {
+    if (latest >= best) return;
+    if (left.every((count) => count === 0)) {
+      best = latest;
+      return;
+    }
+    input.stations.forEach((job, s) => {
+      const count = left[s] ?? 0;
+      if (count === 0) return;
+      units.forEach((unit, u) => {
+        const places = job.recipe.heat.surfaceKinds.includes(unit.kind) ? unit.places : 0;
+        if (places === 0) return;
+        // Units of one surface are alike: of those not yet used only the first.
+        if (
+          units.findIndex((one, at) => one === unit && free[at] === hotAt[at] && last[at] === undefined) < u &&
+          last[u] === undefined
+        )
+          return;
+        const [freeBefore, lastBefore] = [free[u] ?? 0, last[u]];
+        const isWashed = input.washesBetween === true && lastBefore !== undefined && lastBefore !== job.recipe;
+        const isFirst = lastBefore === undefined;
+        const washed = isWashed ? washMinutes * 60 + (hotAt[u] ?? 0) : 0;
+        const testers = isFirst ? Math.min(input.testersPerSurface, count) : 0;
+        const one = sides(job.recipe) + pour(job.recipe);
+        for (let size = Math.min(places, count - testers); size >= (testers > 0 ? 0 : 1); size -= 1) {
+          const takes = testers * one + (size > 0 ? sides(job.recipe) + size * pour(job.recipe) : 0);
+          let at = Math.max(from, freeBefore + washed);
+          const limit = input.hotPlaces ?? Infinity;
+          const isOver = (start: number) =>
+            [start, ...spans.map(([begin]) => begin).filter((begin) => begin > start && begin < start + takes)].some(
+              (moment) => spans.filter(([begin, end]) => begin <= moment && end > moment).length >= limit,
+            );
+          while (isOver(at)) at = Math.min(...spans.map(([, end]) => end).filter((end) => end > at));
+          left[s] = count - size - testers;
+          free[u] = at + takes + between(job.recipe);
+          last[u] = job.recipe;
+          spans.push([at, at + takes]);
+          visit(Math.max(latest, at + takes));
+          spans.pop();
+          left[s] = count;
+          free[u] = freeBefore;
+          last[u] = lastBefore;
+        }
+      });
+    });
+  };
+  visit(0);
+  return best;
+}
