@@ -7,10 +7,12 @@ export function canonical(value: unknown): string {
   if (typeof value === "bigint") return `"${value}n"`;
   if (Array.isArray(value)) return `[${value.map(canonical).join(",")}]`;
   if (value !== null && typeof value === "object") {
-    const entries = Object.entries(value)
-      .filter(([, field]) => field !== undefined)
-      .sort(([a], [b]) => (a < b ? -1 : 1));
-    return `{${entries.map(([key, field]) => `${JSON.stringify(key)}:${canonical(field)}`).join(",")}}`;
+    const fields = value as Readonly<Record<string, unknown>>;
+    let text = "";
+    for (const key of Object.keys(fields).sort())
+      if (fields[key] !== undefined)
+        text += `${text === "" ? "" : ","}${JSON.stringify(key)}:${canonical(fields[key])}`;
+    return `{${text}}`;
   }
   return JSON.stringify(value) ?? "null";
 }
@@ -20,8 +22,10 @@ const hashes = new Map<string, string>();
 const mostHashes = 500;
 
 /** First 80 bits of SHA-256 in hex: short enough to print on a sheet, long enough never to meet by accident. */
-export function fingerprintOf(value: unknown): string {
-  const text = canonical(value);
+export const fingerprintOf = (value: unknown): string => fingerprintOfText(canonical(value));
+
+/** The same of a text that is canonical already. */
+export function fingerprintOfText(text: string): string {
   const known = hashes.get(text);
   if (known) return known;
   const hash = bytesToHex(sha256(utf8ToBytes(text))).slice(0, 20);

@@ -9,6 +9,6 @@ export * from "./drafts";
 export * from "./matrix";
 export * from "./gains";
 export * from "./ways";
-export { canonical, fingerprintOf } from "./hash";
+export { canonical, fingerprintOf, fingerprintOfText } from "./hash";
 export * from "./ways-out";
 export { type OrderFound, orderFor, withOrder } from "./order";

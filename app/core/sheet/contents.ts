@@ -1,7 +1,7 @@
 import { plugIn, appliancesOf } from "~/core/gear";
 import { packingOfClass } from "~/core/pack";
 import { knownFood } from "~/core/pantry";
-import { type ClassInput, type ClassPlan, type Stage, fingerprintOf, stages } from "~/core/plan";
+import { type ClassInput, type ClassPlan, type Stage, canonical, fingerprintOfText, stages } from "~/core/plan";
 import { prepTasks } from "~/core/prep";
 import { type PersonKeys, noKeys } from "./stages";
 
@@ -62,7 +62,7 @@ const namesIn = (input: ClassInput, made: ClassPlan) => {
 const kits: Content = (input, made) => {
   const { pantry } = knownFood(input);
   return {
-    amounts: amounts(input, made),
+    amounts: new Again("amounts"),
     packing: packingOfClass(input, made),
     prep: prepTasks(input, made, pantry),
     kitMode: input.brief.kitMode,
@@ -152,12 +152,8 @@ const contents: Readonly<Record<Stage, Content>> = {
   kits,
   gear,
   timeline,
-  teach: (input, made) => ({
-    allergies: allergies(input, made),
-    amounts: amounts(input, made),
-    timeline: timeline(input, made),
-  }),
-  log: timeline,
+  teach: () => ({ allergies: new Again("allergies"), amounts: new Again("amounts"), timeline: new Again("timeline") }),
+  log: () => new Again("timeline"),
 };
 
 /** Ids that the database makes anew, by the place of what they name. */
@@ -190,26 +186,56 @@ const idFields: ReadonlySet<string> = new Set([
 /** Figures closer than this are one figure: the order of a sum shows in its last digits, and in nothing that is printed. */
 const finest = 1e6;
 
-/** A value with the ids of such fields by the place of what they name; every other text as it is. */
-function steady(value: unknown, places: ReadonlyMap<string, string>, isId: boolean): unknown {
-  if (typeof value === "string") return isId ? (places.get(value) ?? value) : value;
-  if (typeof value === "number") return Number.isFinite(value) ? Math.round(value * finest) / finest : value;
-  if (Array.isArray(value)) return value.map((one) => steady(one, places, isId));
-  if (value === null || typeof value !== "object") return value;
-  return Object.fromEntries(
-    Object.entries(value).map(([key, field]) => [key, steady(field, places, idFields.has(key))]),
-  );
+/** What another stage shows, shown here again: its text is written out once. */
+class Again {
+  constructor(readonly stage: Stage) {}
 }
 
-/** What a stage's sheets show, with nothing in it that changes when a row is only written anew. */
-export function contentOf(stage: Stage, input: ClassInput, made: ClassPlan): unknown {
-  const places = placesOf(input);
-  for (const unit of made.timeline.units) {
-    const place = `${places.get(unit.surfaceId) ?? ""} ${unit.stationId ?? ""} ${unit.number}`;
-    places.set(unit.id, place).set(`unit:${unit.id}`, place);
+/** The texts of what the stages of one class show, each written when it is first asked for. */
+class Texts {
+  private readonly places: ReadonlyMap<string, string>;
+  private readonly known = new Map<Stage, string>();
+
+  constructor(
+    private readonly input: ClassInput,
+    private readonly made: ClassPlan,
+  ) {
+    const places = placesOf(input);
+    for (const unit of made.timeline.units) {
+      const place = `${places.get(unit.surfaceId) ?? ""} ${unit.stationId ?? ""} ${unit.number}`;
+      places.set(unit.id, place).set(`unit:${unit.id}`, place);
+    }
+    this.places = places;
   }
-  return steady(contents[stage](input, made), places, false);
+
+  of(stage: Stage): string {
+    const known = this.known.get(stage);
+    if (known !== undefined) return known;
+    const content = contents[stage](this.input, this.made);
+    const text = content instanceof Again ? this.of(content.stage) : this.write(content, false);
+    this.known.set(stage, text);
+    return text;
+  }
+
+  /** Canonical text, with the ids of such fields by the place of what they name; every other text as it is. */
+  private write(value: unknown, isId: boolean): string {
+    if (typeof value === "string") return JSON.stringify(isId ? (this.places.get(value) ?? value) : value);
+    if (typeof value === "number")
+      return Number.isFinite(value) ? String(Math.round(value * finest) / finest + 0) : "null";
+    if (value === null || typeof value !== "object") return canonical(value);
+    if (Array.isArray(value)) return `[${value.map((one) => this.write(one, isId)).join(",")}]`;
+    if (value instanceof Again) return this.of(value.stage);
+    const fields = value as Readonly<Record<string, unknown>>;
+    let text = "";
+    for (const key of Object.keys(fields).sort())
+      if (fields[key] !== undefined)
+        text += `${text === "" ? "" : ","}${JSON.stringify(key)}:${this.write(fields[key], idFields.has(key))}`;
+    return `{${text}}`;
+  }
 }
+
+/** What a stage's sheets show as text, with nothing in it that changes when a row is only written anew. */
+export const textOf = (stage: Stage, input: ClassInput, made: ClassPlan): string => new Texts(input, made).of(stage);
 
 /** The stages whose sheets show people: their stamps are keyed by the secrets of those people. */
 const withPeople: ReadonlySet<Stage> = new Set(["brief", "allergies", "teach"]);
@@ -221,6 +247,7 @@ export function sealsOf(
   keys: PersonKeys = noKeys,
 ): Readonly<Record<Stage, string>> {
   const secrets = input.people.flatMap((person) => keys.get(person.id) || []);
+  const texts = new Texts(input, made);
   const known = new Map<Stage, string>();
   const seals = {} as Record<Stage, string>;
   for (const stage of stages)
@@ -229,8 +256,10 @@ export function sealsOf(
       get: () => {
         const before = known.get(stage);
         if (before !== undefined) return before;
-        const content = contentOf(stage, input, made);
-        const seal = fingerprintOf(secrets.length > 0 && withPeople.has(stage) ? [content, secrets] : content);
+        const text = texts.of(stage);
+        const seal = fingerprintOfText(
+          secrets.length > 0 && withPeople.has(stage) ? `[${text},${canonical(secrets)}]` : text,
+        );
         known.set(stage, seal);
         return seal;
       },

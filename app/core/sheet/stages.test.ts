@@ -1,11 +1,11 @@
 import { CalendarDate } from "@internationalized/date";
 import fc from "fast-check";
-import { type ClassInput, canonical, plan, stages } from "~/core/plan";
+import { type ClassInput, plan, stages } from "~/core/plan";
 import { type Recipe, tools } from "~/core/recipe";
 import { demoClasses } from "~/demo/boathouse";
 import { brief, classes, labels, people } from "../../../test/generators";
 import { recipes } from "../../../test/recipes";
-import { contentOf, sealsOf } from "./contents";
+import { sealsOf, textOf } from "./contents";
 import { changesBetween, stageInputs, stateOfStage } from "./stages";
 
 const { next, current } = demoClasses(new CalendarDate(2026, 11, 24));
@@ -108,7 +108,7 @@ test("a sheet's content changes exactly when its stamp does, and what is named a
     fc.property(classes, fc.array(edit, { minLength: 1, maxLength: 12 }), (start, edits) => {
       const shownBy = (input: ClassInput) => {
         const made = plan(input);
-        const texts = new Map(stages.map((stage) => [stage, canonical(contentOf(stage, input, made))]));
+        const texts = new Map(stages.map((stage) => [stage, textOf(stage, input, made)]));
         return { input, texts, seals: { ...sealsOf(input, made) } };
       };
       let before = shownBy(start);
