@@ -15,7 +15,7 @@ import type { Brief, ClassInput } from "~/core/plan";
 import { measuringSets, ratio, scoopNames } from "~/core/quantity";
 import { batchRules, eggRules } from "~/core/scale";
 import { demoModes, kitModes } from "~/core/schedule";
-import { type Kitchen, type Surface, coatings } from "~/core/gear";
+import { type Kitchen, type Surface, coatings, flames } from "~/core/gear";
 import { surfaceKinds, tools } from "~/core/recipe";
 import { demoKitchens } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
@@ -147,6 +147,7 @@ const surface = fc.record({
   places: fc.integer({ min: 1, max: 6 }),
   size,
   coating: fc.option(fc.constantFrom(...coatings), { nil: undefined }),
+  flame: fc.option(fc.constantFrom(...flames), { nil: undefined }),
   count: fc.integer({ min: 0, max: 3 }),
   at: fc.constantFrom("shared" as const, "shared" as const, "station" as const),
   preheatMinutes: fc.option(fc.integer({ min: 0, max: 25 })),

@@ -125,6 +125,13 @@ export const recipes: fc.Arbitrary<Recipe> = fc
               minutes,
               tools: fc.uniqueArray(fc.constantFrom(...tools), { maxLength: 3 }),
               hazards: fc.uniqueArray(fc.constantFrom(...hazards), { maxLength: 2 }),
+              waived: fc.option(
+                fc.array(fc.record({ hazard: fc.constantFrom(...hazards), reason: fc.constant("looked at") }), {
+                  minLength: 1,
+                  maxLength: 2,
+                }),
+                { nil: undefined },
+              ),
               who: fc.constantFrom("anyone" as const, "adult" as const),
             }),
           ),

@@ -124,6 +124,7 @@ export interface SurfaceTable {
   coating: string | null;
   has_hot_handle: boolean | null;
   lamp: string | null;
+  flame: string | null;
 }
 export interface CircuitTable {
   id: Generated<string>;

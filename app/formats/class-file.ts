@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { regimes } from "~/core/allergen";
 import { diets, markets, starterPantry, substances } from "~/core/pantry";
-import { coatings, floorKinds, lampMeanings } from "~/core/gear";
+import { coatings, flames, floorKinds, lampMeanings } from "~/core/gear";
 import { ageBands, audiences, participantRoles, severities, usualHotPlaces } from "~/core/people";
 import { type ClassInput, canonical } from "~/core/plan";
 import {
@@ -134,6 +134,7 @@ export const surfaceSchema = z.strictObject({
   coating: z.enum(coatings).optional(),
   hasHotHandle: z.boolean().optional(),
   lamp: z.enum(lampMeanings).optional(),
+  flame: z.enum(flames).optional(),
 });
 const circuit = z.strictObject({
   id,

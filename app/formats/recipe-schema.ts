@@ -43,7 +43,12 @@ const step = z.strictObject({
   mentions: z.array(id).max(60).default([]),
   minutes: span,
   tools: z.array(z.enum(tools)).max(40).default([]),
-  hazards: z.array(z.enum(hazards)).max(20).default([]),
+  hazards: z.array(z.enum(hazards)).max(hazards.length).default([]),
+  waived: z
+    .array(z.strictObject({ hazard: z.enum(hazards), reason: z.string().trim().min(1).max(200) }))
+    .max(hazards.length)
+    .optional()
+    .describe("cautions left out on purpose, each with the reason"),
   who: z.enum(["anyone", "adult"]).default("anyone"),
 });
 

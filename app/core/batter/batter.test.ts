@@ -4,7 +4,6 @@ import { type Amount, ratio } from "~/core/quantity";
 import { type Line, type LineAmount, type Recipe, type Step, familyFacts } from "~/core/recipe";
 import { starterRecipes } from "~/demo/recipes";
 import { batterOf, fatMakeUpGrams, yieldOf } from "./batter";
-import { withCautions } from "./cautions";
 import { checkBatter } from "./checks";
 import { souringAcidMl } from "./leavening";
 import { cookByOf, rawBatterMinutes, wettingStep } from "./windows";
@@ -219,18 +218,5 @@ describe("figures of souring and standing, each as general food safety and bakin
     expect(cookByOf(rest(0, 30), pantry)).toEqual({ max: 30, why: "window" });
     expect(cookByOf(rest(0, 600), pantry)).toEqual({ max: 120, why: "raw-batter" });
     expect(cookByOf(rest(240, 1440), pantry)).toEqual({ max: 1440, why: "window" });
-  });
-
-  test("cautions follow what a step has in hand, and none of the author's is lost", () => {
-    const bare = {
-      ...pancakes,
-      steps: pancakes.steps.map((step) => ({ ...step, hazards: [], tools: [...step.tools, "knife" as const] })),
-    };
-    const made = withCautions(bare, pantry);
-    const of = (kind: Step["kind"]) => made.steps.find((step) => step.kind === kind)?.hazards ?? [];
-    expect(of("mix")).toEqual(expect.arrayContaining(["raw-batter", "blades"]));
-    expect(of("cook")).toEqual(expect.arrayContaining(["hot-surface"]));
-    expect(of("rest")).not.toContain("hot-surface");
-    expect(withCautions(made, pantry)).toBe(made);
   });
 });

@@ -90,7 +90,7 @@ const wrong: readonly (readonly [AnyRecipeFinding["code"], Recipe])[] = [
       lines: pancakes.lines.filter((line) => line.id !== "grease" && line.id !== "berries"),
     },
   ],
-  ["hazard-missing", withStep(pancakes, "cook", { hazards: ["small-pieces"] })],
+  ["caution-left-out", withStep(pancakes, "cook", { waived: [{ hazard: "bare-fingers", reason: "shown on video" }] })],
   ["adult-not-named", withStep(pancakes, "cook", { hazards: ["boiling-sauce"], who: "anyone" })],
   [
     "pack-size-missing",

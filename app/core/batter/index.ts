@@ -4,7 +4,6 @@ export * from "./batter";
 export * from "./altitude";
 export * from "./leavening";
 export * from "./windows";
-export * from "./cautions";
 export { checkBatter } from "./checks";
 export { usualWindow } from "./checks/window";
 export { ceilings } from "./checks/ceilings";

@@ -29,7 +29,7 @@ export const remedyCodes = [
   "level-shares",
   "forget-draw",
   "add-cook-step",
-  "add-caution",
+  "put-back-caution",
   "adult-only",
   "drop-part",
   "add-part-step",
@@ -161,8 +161,8 @@ const finders: { readonly [C in AnyRecipeFinding["code"]]: Finder<C> } = {
   "no-cook-step": (_f, recipe) => [
     { code: "add-cook-step", edits: [{ kind: "add-step", step: stepTemplate("cook", recipe) }] },
   ],
-  "hazard-missing": (f) => [
-    { code: "add-caution", edits: [{ kind: "add-hazard", stepId: f.stepId, hazard: f.hazard }] },
+  "caution-left-out": (f) => [
+    { code: "put-back-caution", edits: [{ kind: "put-back-caution", stepId: f.stepId, hazard: f.hazard }] },
   ],
   "adult-not-named": (f) => [{ code: "adult-only", edits: [{ kind: "adult-only", stepId: f.stepId }] }],
   "part-empty": (f) => [{ code: "drop-part", edits: [{ kind: "remove-part", partId: f.partId }] }],

@@ -47,6 +47,11 @@ export const gearRules: Readonly<Record<Tool, ToolRule>> = {
   sieve: rule("station"),
   stick: rule("piece", 1, { isInDemo: false, isCountedBack: true, spare: 0.1 }),
   "baking-paper": rule("station", 1, { isInDemo: false }),
+  mixer: rule("station", 1),
+  zester: rule("station", 1, { isCountedBack: true }),
+  leveller: rule("station"),
+  thermometer: rule("surface", 1, { isInDemo: false }),
+  "kitchen-paper": rule("surface", 1, { isInDemo: false }),
 };
 
 /** Whether one piece of a recipe can lie on a surface at all, and how many: by its size where that is known, never above its cap. */

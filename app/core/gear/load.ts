@@ -43,6 +43,11 @@ export const toolBulk: Readonly<Record<Tool, { readonly grams: Grams; readonly l
   sieve: { grams: 150, litres: 1 },
   stick: { grams: 3, litres: 0.01 },
   "baking-paper": { grams: 20, litres: 0.05 },
+  mixer: { grams: 1100, litres: 4 },
+  zester: { grams: 90, litres: 0.2 },
+  leveller: { grams: 20, litres: 0.02 },
+  thermometer: { grams: 150, litres: 0.3 },
+  "kitchen-paper": { grams: 250, litres: 3 },
 };
 const onTheTable: readonly Tool[] = ["plate", "fork", "tray", "towel", "stick"];
 

@@ -10,6 +10,10 @@ export type Coating = (typeof coatings)[number];
 export const lampMeanings = ["heating", "ready"] as const;
 export type LampMeaning = (typeof lampMeanings)[number];
 
+/** What burns under a surface that has a flame of its own. */
+export const flames = ["gas", "camping-gas"] as const;
+export type Flame = (typeof flames)[number];
+
 /** A place where pieces cook. */
 export interface Surface {
   readonly id: string;
@@ -23,6 +27,8 @@ export interface Surface {
   /** Handles that get hot are taken with a dry cloth only. */
   readonly hasHotHandle?: boolean | undefined;
   readonly lamp?: LampMeaning | undefined;
+  /** Absent where nothing burns, or nobody said. */
+  readonly flame?: Flame | undefined;
   /** How many of it there are: in the room when shared, at each station otherwise. */
   readonly count: number;
   readonly at: "shared" | "station";

@@ -1,4 +1,6 @@
-import { type Batter, type Pantry, batterOf, cookByOf, wettingStep, withCautions, yieldOf } from "~/core/batter";
+import { type Batter, type Pantry, batterOf, cookByOf, wettingStep, yieldOf } from "~/core/batter";
+import { type HotPlace, hotPlaceOf, withCautions } from "~/core/caution";
+import { type Kitchen, surfacesFor } from "~/core/gear";
 import { type Station, stationIndex } from "~/core/people";
 import { type Recipe, asVariant } from "~/core/recipe";
 import type { CookBy } from "~/core/schedule";
@@ -30,19 +32,38 @@ export function factsOf(recipe: Recipe, ingredients: ClassInput["pantry"], pantr
 /** Variants by the recipe they are of: the same one each time, so that what is worked out of it is remembered. */
 const variants = new WeakMap<Recipe, { readonly pantry: ClassInput["pantry"]; readonly made: Map<string, Recipe> }>();
 
-/** A recipe as it is made: in its variant, with the cautions that follow from what each step has in hand. */
+/** A recipe as it is made: in its variant. */
 export function variantOf(recipe: Recipe, variantId: string | null, ingredients: ClassInput["pantry"], pantry: Pantry) {
   const before = variants.get(recipe);
   const { made } = before?.pantry === ingredients ? before : { made: new Map<string, Recipe>() };
   if (before?.pantry !== ingredients) variants.set(recipe, { pantry: ingredients, made });
-  const found = made.get(variantId ?? "") ?? withCautions(asVariant(recipe, variantId, pantry), pantry);
+  const found = made.get(variantId ?? "") ?? asVariant(recipe, variantId, pantry);
   made.set(variantId ?? "", found);
   return found;
 }
 
+/** What the class really cooks a recipe on; undefined where its kitchen has nothing for it. */
+function placesOf(recipe: Recipe, kitchen: Kitchen): HotPlace[] | undefined {
+  const surfaces = surfacesFor(recipe, kitchen);
+  return surfaces.length === 0 ? undefined : surfaces.map(hotPlaceOf);
+}
+
+/** The same again for a kitchen: the same one each time. */
+const inKitchen = new WeakMap<Recipe, { readonly kitchen: Kitchen; readonly made: Recipe }>();
+
+/** A dish's recipe with the cautions of the surfaces that its class has. */
+function cookedIn(recipe: Recipe, kitchen: Kitchen, pantry: Pantry): Recipe {
+  const before = inKitchen.get(recipe);
+  if (before?.kitchen === kitchen) return before.made;
+  const made = withCautions(recipe, pantry, placesOf(recipe, kitchen));
+  inKitchen.set(recipe, { kitchen, made });
+  return made;
+}
+
 /** Each dish as its variant makes it, with its batter and what a batch gives. */
-export function dishPlan(dish: Dish, ingredients: ClassInput["pantry"], pantry: Pantry, stations: number): DishPlan {
-  const recipe = variantOf(dish.recipe, dish.variantId, ingredients, pantry);
+export function dishPlan(dish: Dish, input: ClassInput, pantry: Pantry, stations: number): DishPlan {
+  const ingredients = input.pantry;
+  const recipe = cookedIn(variantOf(dish.recipe, dish.variantId, ingredients, pantry), input.kitchen, pantry);
   const { batter } = factsOf(recipe, ingredients, pantry);
   const variant = dish.recipe.variants.find((one) => one.id === dish.variantId);
   return {
@@ -110,7 +131,7 @@ export function dishesOf(input: ClassInput, pantry: Pantry, seats: readonly Stat
   const dishAt = dishByPlace(input, seats.length);
   const assigned = seats.map((station) => dishAt(stationIndex(station.id))?.id);
   const dishes = asOne(input.dishes).map((dish) =>
-    dishPlan(dish, input.pantry, pantry, assigned.filter((id) => id === dish.id).length),
+    dishPlan(dish, input, pantry, assigned.filter((id) => id === dish.id).length),
   );
   return { dishes, dishAt };
 }

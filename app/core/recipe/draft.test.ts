@@ -153,7 +153,7 @@ describe("edits", () => {
     const edits = [
       { kind: "set-ingredient", lineId: "ghost", ingredientId: "egg" },
       { kind: "draw", stepId: "ghost", lineId: "milk", share: one },
-      { kind: "add-hazard", stepId: "ghost", hazard: "steam" },
+      { kind: "put-back-caution", stepId: "ghost", hazard: "steam" },
       { kind: "unmention", stepId: "ghost", ingredientId: "egg" },
     ] as const;
     expect(plain(applyEdits(pancakes, edits))).toBe(plain(pancakes));

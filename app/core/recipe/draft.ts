@@ -35,6 +35,7 @@ import type {
   SurfaceKind,
   Tool,
   Variant,
+  Waiver,
   WindowReason,
 } from "./types";
 
@@ -81,6 +82,7 @@ export interface DraftStep {
   readonly minutes: DraftSpan;
   readonly tools: readonly Tool[];
   readonly hazards: readonly Hazard[];
+  readonly waived?: readonly Waiver[] | undefined;
   readonly who: Step["who"];
   readonly guesses: readonly Guess[];
 }
@@ -222,6 +224,8 @@ function draftLine(line: Line, style: NumberStyle): DraftLine {
   };
 }
 
+const isGiven = ({ reason }: Waiver): boolean => reason.trim() !== "";
+
 /** A recipe as an editor shows it; {@link readDraft} reads it back unchanged. */
 export function draftOf(recipe: Recipe, style: NumberStyle = pointStyle): RecipeDraft {
   const { heat, portion } = recipe;
@@ -243,6 +247,7 @@ export function draftOf(recipe: Recipe, style: NumberStyle = pointStyle): Recipe
       minutes: spanText(step.minutes),
       tools: step.tools,
       hazards: step.hazards,
+      ...(step.waived ? { waived: step.waived } : {}),
       who: step.who,
       guesses: [],
     })),
@@ -497,6 +502,8 @@ export function readDraft(
       minutes: read.span(`steps.${step.id}.minutes`, step.minutes),
       tools: step.tools,
       hazards: step.hazards,
+      // Left out without a reason is not left out.
+      ...(step.waived?.some(isGiven) ? { waived: step.waived.filter(isGiven) } : {}),
       who: step.who,
     })),
     rest: { min: restMax === null ? restMin : Math.min(restMin, restMax), max: restMax, reason: draft.restReason },

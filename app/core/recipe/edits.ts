@@ -19,7 +19,7 @@ export type RecipeEdit =
   | { readonly kind: "undraw-unknown"; readonly stepId: string; readonly lineId: string }
   | { readonly kind: "unmention"; readonly stepId: string; readonly ingredientId: string }
   | { readonly kind: "mention-instead"; readonly stepId: string; readonly from: string; readonly to: string }
-  | { readonly kind: "add-hazard"; readonly stepId: string; readonly hazard: Hazard }
+  | { readonly kind: "put-back-caution"; readonly stepId: string; readonly hazard: Hazard }
   | { readonly kind: "adult-only"; readonly stepId: string }
   | { readonly kind: "set-heat"; readonly heat: Heat }
   | { readonly kind: "set-window"; readonly rest: Window }
@@ -123,10 +123,12 @@ export function applyEdit(recipe: Recipe, edit: RecipeEdit): Recipe {
         const mended = { ...step, mentions: step.mentions.filter((id) => id !== edit.from) };
         return line ? withDraw(mended, line.id, { num: 1n, den: 1n }) : mended;
       });
-    case "add-hazard":
-      return inStep(recipe, edit.stepId, (step) =>
-        step.hazards.includes(edit.hazard) ? step : { ...step, hazards: [...step.hazards, edit.hazard] },
-      );
+    case "put-back-caution":
+      return inStep(recipe, edit.stepId, (step) => {
+        const { waived = [], ...rest } = step;
+        const left = waived.filter((one) => one.hazard !== edit.hazard);
+        return left.length === waived.length ? step : left.length === 0 ? rest : { ...rest, waived: left };
+      });
     case "adult-only":
       return inStep(recipe, edit.stepId, (step) => ({ ...step, who: "adult" }));
     case "set-heat":

@@ -105,6 +105,16 @@ export const hazards = [
   "small-pieces",
   "cords",
   "spitting",
+  "iron-hinge",
+  "oiling-hot-pan",
+  "oil-fire",
+  "butter-smokes",
+  "bare-fingers",
+  "sticks",
+  "mixer",
+  "hands-again",
+  "batter-clock",
+  "gas-air",
 ] as const;
 export type Hazard = (typeof hazards)[number];
 
@@ -132,6 +142,11 @@ export const tools = [
   "sieve",
   "stick",
   "baking-paper",
+  "mixer",
+  "zester",
+  "leveller",
+  "thermometer",
+  "kitchen-paper",
 ] as const;
 export type Tool = (typeof tools)[number];
 
@@ -146,7 +161,14 @@ export interface Step {
   readonly minutes: Span;
   readonly tools: readonly Tool[];
   readonly hazards: readonly Hazard[];
+  /** Cautions that follow from the step's facts and that the author left out on purpose, each with the reason. */
+  readonly waived?: readonly Waiver[] | undefined;
   readonly who: "anyone" | "adult";
+}
+
+export interface Waiver {
+  readonly hazard: Hazard;
+  readonly reason: string;
 }
 
 /** The least and most minutes between mixing and the pour, and why; `max` null when only the shelf sets a limit. */
@@ -305,7 +327,13 @@ export type RecipeFinding =
       readonly ingredientId: string;
     }
   | { readonly code: "no-cook-step"; readonly level: "warns" }
-  | { readonly code: "hazard-missing"; readonly level: "warns"; readonly stepId: string; readonly hazard: Hazard }
+  | {
+      readonly code: "caution-left-out";
+      readonly level: "notes";
+      readonly stepId: string;
+      readonly hazard: Hazard;
+      readonly reason: string;
+    }
   | { readonly code: "adult-not-named"; readonly level: "warns"; readonly stepId: string; readonly hazard: Hazard }
   | {
       readonly code: "units-mixed";

@@ -12,6 +12,7 @@ import * as keyedStampsAndAccounts from "./0009-keyed-stamps-and-accounts";
 import * as altitude from "./0010-altitude";
 import * as bin from "./0011-bin";
 import * as order from "./0012-order";
+import * as flamesAndTools from "./0013-flames-and-tools";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -30,6 +31,7 @@ const provider: MigrationProvider = {
     "0010-altitude": altitude,
     "0011-bin": bin,
     "0012-order": order,
+    "0013-flames-and-tools": flamesAndTools,
   }),
 };
 

@@ -1,5 +1,15 @@
 import type { Kysely, Selectable } from "kysely";
-import type { Circuit, Coating, Floor, FloorKind, Kitchen, LampMeaning, Surface, SurfaceSize } from "~/core/gear";
+import type {
+  Circuit,
+  Coating,
+  Flame,
+  Floor,
+  FloorKind,
+  Kitchen,
+  LampMeaning,
+  Surface,
+  SurfaceSize,
+} from "~/core/gear";
 import type { SurfaceKind, Tool } from "~/core/recipe";
 import type { DB, SurfaceTable } from "../schema";
 
@@ -25,6 +35,7 @@ function toSurface(row: Selectable<SurfaceTable>): Surface {
     ...(row.coating === null ? {} : { coating: row.coating as Coating }),
     ...(row.has_hot_handle === null ? {} : { hasHotHandle: row.has_hot_handle }),
     ...(row.lamp === null ? {} : { lamp: row.lamp as LampMeaning }),
+    ...(row.flame === null ? {} : { flame: row.flame as Flame }),
   };
 }
 
@@ -43,6 +54,7 @@ const surfaceColumns = (one: Surface) => ({
   coating: one.coating ?? null,
   has_hot_handle: one.hasHotHandle ?? null,
   lamp: one.lamp ?? null,
+  flame: one.flame ?? null,
 });
 
 /** Every kitchen with its surfaces, circuits, gear and sketch, by name; with `only`, just that one. */

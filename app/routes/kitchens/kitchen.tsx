@@ -8,6 +8,7 @@ import {
   type Surface,
   type SurfaceSize,
   coatings,
+  flames,
   lampMeanings,
   starterKinds,
   starterKitchens,
@@ -28,7 +29,7 @@ import {
   optionsOf,
 } from "~/ui/parts/fields";
 import { surfaceWords, toolWords } from "~/ui/words/en";
-import { coatingWords, lampWords } from "~/ui/words/kits";
+import { coatingWords, flameWords, lampWords } from "~/ui/words/kits";
 import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
@@ -73,6 +74,7 @@ const schema = z
           deep: cm.optional(),
           coating: choice(coatings, "a coating").optional(),
           lamp: choice(lampMeanings, "what the lamp says").optional(),
+          flame: choice(flames, "what burns").optional(),
           hasHotHandle: z.boolean().default(false),
         }),
       )
@@ -169,6 +171,7 @@ function kitchenOf(form: z.output<typeof schema>, floor: Kitchen["floor"]): Omit
               size: sizeOf(one),
               coating: one.coating,
               lamp: one.lamp,
+              flame: one.flame,
               // Nobody ticks what they have not looked at: not ticked is not known.
               hasHotHandle: one.hasHotHandle || undefined,
             },
@@ -378,6 +381,13 @@ function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
                     label="Its lamp is"
                     options={optionsOf(lampWords)}
                     empty="none, or not known"
+                    className="c3"
+                  />
+                  <SelectField
+                    field={row.flame}
+                    label="Under it burns"
+                    options={optionsOf(flameWords)}
+                    empty="nothing, or not known"
                     className="c3"
                   />
                   <CheckField field={row.hasHotHandle} label="handle gets hot" className="c3" />

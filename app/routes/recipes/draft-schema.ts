@@ -62,7 +62,11 @@ export const draftSchema = z.object({
         mentions: z.array(id).max(60),
         minutes: span,
         tools: z.array(z.enum(tools)).max(40),
-        hazards: z.array(z.enum(hazards)).max(20),
+        hazards: z.array(z.enum(hazards)).max(hazards.length),
+        waived: z
+          .array(z.object({ hazard: z.enum(hazards), reason: z.string().max(200) }))
+          .max(hazards.length)
+          .optional(),
         who: z.enum(["anyone", "adult"]),
         guesses: guessed,
       }),

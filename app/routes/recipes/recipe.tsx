@@ -3,6 +3,7 @@ import { z } from "zod";
 import type { Route } from "./+types/recipe";
 import { formOf } from "../form";
 import { batterOf, checkBatter, yieldOf } from "~/core/batter";
+import { withCautions } from "~/core/caution";
 import { type Standing, checkRecipe, standings } from "~/core/recipe";
 import { database } from "~/db/client.server";
 import { allIngredients } from "~/db/queries/pantry.server";
@@ -62,11 +63,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 export default function RecipePage({ loaderData, params }: Route.ComponentProps) {
-  const { recipe, pantry, history } = loaderData;
+  const { pantry, history } = loaderData;
   const locale = useLocale();
   const zone = useZone();
   const names = namesOf({ pantry }, { stations: [], dishes: [] }, locale);
   const byId = new Map(pantry.map((one) => [one.id, one]));
+  const recipe = withCautions(loaderData.recipe, byId);
   const batter = batterOf(recipe, byId);
   const findings = [...checkRecipe(recipe), ...checkBatter(recipe, byId)].map((finding) => ({
     ...finding,

@@ -1,3 +1,4 @@
+import { shownOnce } from "~/core/caution";
 import type { Surface } from "~/core/gear";
 import type { DishPlan, StationPlan } from "~/core/plan";
 import { type KitLine, inBowlOrder, tareReadings } from "~/core/kit";
@@ -203,22 +204,23 @@ interface Props {
 }
 
 /** What is done with it, in order, each caution at the first step it belongs to. */
-const Steps = ({ recipe: { steps } }: { recipe: Recipe }) => (
-  <ol className="card-steps">
-    {steps.map((step, index) => (
-      <li key={step.id}>
-        {step.text}
-        {step.hazards
-          .filter((hazard) => !steps.slice(0, index).some((before) => before.hazards.includes(hazard)))
-          .map((hazard) => (
+function Steps({ recipe: { steps } }: { recipe: Recipe }) {
+  const cautions = shownOnce(steps);
+  return (
+    <ol className="card-steps">
+      {steps.map((step, index) => (
+        <li key={step.id}>
+          {step.text}
+          {(cautions[index] ?? []).map((hazard) => (
             <span className="caution" key={hazard}>
               {hazardWords[hazard]}
             </span>
           ))}
-      </li>
-    ))}
-  </ol>
-);
+        </li>
+      ))}
+    </ol>
+  );
+}
 
 /** The card on a station's table: what to take, who is there, what lies on the griddle, what to do. */
 export function StationCard({ station, dish, ingredientName, isEgg, people, surfaces, stamp }: Props) {

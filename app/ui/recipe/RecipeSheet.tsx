@@ -1,3 +1,4 @@
+import { shownOnce } from "~/core/caution";
 import { type Bowl, type Line, type Recipe, bowls } from "~/core/recipe";
 import { fraction, grams, minutes, number, temperature, thin } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
@@ -108,6 +109,7 @@ const LineList = ({ lines, ingredientName }: { lines: readonly Line[]; ingredien
 /** A recipe as a page in a cookbook: what, by bowl, beside how. */
 export function RecipeSheet({ recipe, ingredientName }: Props) {
   const locale = useLocale();
+  const cautions = shownOnce(recipe.steps);
   const { heat, rest, portion } = recipe;
   const groups = bowls
     .map((bowl): [Bowl, Line[]] => [bowl, recipe.lines.filter((line) => line.bowl === bowl && line.partId === null)])
@@ -161,7 +163,7 @@ export function RecipeSheet({ recipe, ingredientName }: Props) {
           {thin}cm; {standingWords[recipe.standing]}, revision {recipe.revision}
         </p>
         <ol className="method">
-          {recipe.steps.map((step) => (
+          {recipe.steps.map((step, index) => (
             <li key={step.id}>
               {step.text}{" "}
               <span className="quiet">
@@ -185,7 +187,7 @@ export function RecipeSheet({ recipe, ingredientName }: Props) {
                   {recipe.blindNote ? ` ${recipe.blindNote}` : ""}
                 </p>
               ) : null}
-              {step.hazards.map((hazard) => (
+              {(cautions[index] ?? []).map((hazard) => (
                 <p className="caution" key={hazard}>
                   {hazardWords[hazard]}
                 </p>

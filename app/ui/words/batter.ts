@@ -153,7 +153,7 @@ export const remedyWords: Words<RemedyCode> = {
   "level-shares": "Make the shares come to 1",
   "forget-draw": "Forget it",
   "add-cook-step": "Add a cooking step",
-  "add-caution": "Add the caution",
+  "put-back-caution": "Show the caution again",
   "adult-only": "Make it an adult's",
   "drop-part": "Drop the empty part",
   "add-part-step": "Add a step for it",

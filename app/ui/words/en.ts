@@ -113,6 +113,11 @@ export const toolWords: Words<Tool> = {
   fork: "fork",
   sieve: "sieve",
   stick: "stick to eat from",
+  mixer: "hand mixer",
+  zester: "zester",
+  leveller: "straight edge to level with",
+  thermometer: "surface thermometer",
+  "kitchen-paper": "roll of kitchen paper",
   "baking-paper": "sheet of baking paper",
 };
 
@@ -151,12 +156,26 @@ export const hazardWords: Words<Hazard> = {
   "oven-dish": "The dish is as hot as the oven: dry gloves, clear floor, an adult carries it.",
   "hot-fat": "Hot fat spits: lay the piece in away from you, keep water off.",
   "spray-flame": "Spray burns: only on a cold surface or well away from flame.",
-  "raw-batter": "Raw egg and raw flour are not for tasting. Wash hands after cracking.",
+  "raw-batter": "Raw egg and raw flour are not for tasting, nor is what sticks to the whisk.",
   blades: "Blades: counted out and back, fingers curled, one person at a board.",
   "boiling-sauce": "Boiling sugar and sauce stick and burn: an adult stirs and pours.",
-  "small-pieces": "Small round pieces can choke small children: halve them, sit to eat.",
+  "small-pieces":
+    "Small round pieces can choke small children: halve or quarter them, sit to eat; no whole nuts under five.",
   cords: "Cords behind the table, dry hands at the plug, never past four fifths of what the circuit carries.",
   spitting: "Butter spits when it comes hot from the microwave: cover it, let it stand, stir before it is carried.",
+  "iron-hinge": "Iron: hold it by its handles only, fingers off the hinge; lid and plate are equally hot.",
+  "oiling-hot-pan": "Oil a hot pan with a brush, or with folded paper held in tongs, never with a bare hand.",
+  "oil-fire": "Oil that burns: heat off, lid on, never water, never carry it.",
+  "butter-smokes":
+    "Butter browns and smokes on a surface this hot: little of it, just before the pour, air moving, alarm in mind.",
+  "bare-fingers": "Look under a piece with the turner: fingers never lift an edge.",
+  sticks: "Sticks and picks: sit down to eat, take the stick out first; none for under-sixes.",
+  mixer: "Mixer: hair tied, sleeves up, fingers and cord away; unplugged before a beater is touched.",
+  "hands-again": "Wash hands again after egg, and after nose, phone or book.",
+  "batter-clock":
+    "Batter with raw egg or milk has one clock: resting, waiting and cooking together at most two hours at room temperature, less in heat.",
+  "gas-air":
+    "Gas: a window open and an alarm for carbon monoxide; camping stoves outdoors only, no pan over the cartridge.",
 };
 export const closingCaution =
   "Local food, fire and electrical codes and licensed practice come first. The participant and their clinician know best what they can eat.";

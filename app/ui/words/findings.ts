@@ -85,7 +85,7 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   "no-cook-step": () => "No step is at the heat, so no loads can be planned.",
   "pack-size-missing": (f, n) =>
     `How much is in one pack of ${n.ingredient(f.ingredientId)}? Give its net weight, or nothing can be totalled.`,
-  "hazard-missing": (f) => `A step at the heat carries no caution. It should say: ${hazardWords[f.hazard]}`,
+  "caution-left-out": (f) => `Left out on purpose: “${hazardWords[f.hazard]}” Because: ${f.reason}.`,
   "adult-not-named": () =>
     "Coating, pouring and carrying a hot dish, and boiling sauce, are an adult's. The step lets anyone do it.",
   "units-mixed": (f, n) =>

@@ -1,4 +1,4 @@
-import type { FloorKind, GearWay, LampMeaning, LoadLayer, Coating } from "~/core/gear";
+import type { Flame, FloorKind, GearWay, LampMeaning, LoadLayer, Coating } from "~/core/gear";
 import { type Container, type ContainerGroup, type Content, putOut } from "~/core/kit";
 import { type AllergenMark, type ClassContainer, type ContentChange, type Place, keepsHours } from "~/core/pack";
 import type { PrepTask } from "~/core/prep";
@@ -49,6 +49,10 @@ export const coatingWords: Readonly<Record<Coating, string>> = {
 export const lampWords: Readonly<Record<LampMeaning, string>> = {
   heating: "lit while it heats",
   ready: "lit when it is ready",
+};
+export const flameWords: Readonly<Record<Flame, string>> = {
+  gas: "gas from the pipe",
+  "camping-gas": "a camping stove",
 };
 export const layerWords: Readonly<Record<LoadLayer, string>> = {
   heat: "What gets hot, on the floor of the car",

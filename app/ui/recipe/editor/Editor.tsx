@@ -37,6 +37,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { remedyWords, sayProblem } from "~/ui/words/batter";
 import { namesOf, sayFinding } from "~/ui/words/findings";
 import { PartFields, VariantFields } from "./Branches";
+import { cautionsOf } from "~/core/caution";
 import { CookFields, HeadFields } from "./Facts";
 import { LineRow, pantryListId } from "./Lines";
 import { StepCard } from "./Steps";
@@ -125,6 +126,10 @@ export function Editor({ initial, pantry, recipeId, revision, readLine, onKeep, 
   const byId = useMemo(() => new Map(pantry.map((one) => [one.id, one])), [pantry]);
   const read = useMemo(() => readDraft(draft, { id: recipeId, revision }), [draft, recipeId, revision]);
   const { recipe } = read;
+  const derived = useMemo(
+    () => new Map(recipe.steps.map((step) => [step.id, cautionsOf(step, recipe, byId)])),
+    [recipe, byId],
+  );
   const problems = useMemo(() => new Map(read.problems.map((problem) => [problem.path, problem])), [read]);
   const findings = useMemo(
     () =>
@@ -344,6 +349,7 @@ export function Editor({ initial, pantry, recipeId, revision, readLine, onKeep, 
                     parts={draft.parts}
                     pantry={pantry}
                     heat={recipe.heat}
+                    derived={derived.get(step.id) ?? []}
                     left={left}
                     onStep={(more, field) => setStep(step.id, more, field)}
                     onRemove={() => onDraft({ steps: draft.steps.filter((each) => each.id !== step.id) }, "")}

@@ -1,6 +1,15 @@
 import { useDroppable } from "@dnd-kit/core";
 import type { Ingredient } from "~/core/pantry";
-import { type DraftLine, type DraftPart, type DraftStep, type Heat, stepKinds, withStepKind } from "~/core/recipe";
+import {
+  type DraftLine,
+  type DraftPart,
+  type DraftStep,
+  type Hazard,
+  type Heat,
+  type Waiver,
+  stepKinds,
+  withStepKind,
+} from "~/core/recipe";
 import { stepKindWords } from "~/ui/words/batter";
 import { hazardWords, toolWords } from "~/ui/words/en";
 import { Cell, Pick, RowButton, SpanCells, Ticks } from "./cells";
@@ -19,6 +28,16 @@ const hazardNames = {
   "small-pieces": "small pieces",
   cords: "cords",
   spitting: "spitting from the microwave",
+  "iron-hinge": "hinge and plates of an iron",
+  "oiling-hot-pan": "oiling a hot pan",
+  "oil-fire": "burning oil",
+  "butter-smokes": "butter that smokes",
+  "bare-fingers": "fingers at an edge",
+  sticks: "sticks and picks",
+  mixer: "mixer",
+  "hands-again": "hands again",
+  "batter-clock": "raw batter's clock",
+  "gas-air": "gas and air",
 } satisfies Record<keyof typeof hazardWords, string>;
 
 interface Props {
@@ -29,6 +48,8 @@ interface Props {
   readonly pantry: readonly Ingredient[];
   /** The heat of the recipe, which says what its hot steps warn of. */
   readonly heat: Heat;
+  /** Cautions that follow from what the step has in hand. */
+  readonly derived: readonly Hazard[];
   /** What is left of each line for this step to take. */
   readonly left: ReadonlyMap<string, string>;
   readonly onStep: (change: Partial<DraftStep>, field: string) => void;
@@ -36,13 +57,62 @@ interface Props {
   readonly onMove: (by: -1 | 1) => void;
 }
 
+const without = (all: Readonly<Record<Hazard, string>>, some: readonly Hazard[]) =>
+  Object.fromEntries(Object.entries(all).filter(([hazard]) => !some.includes(hazard as Hazard))) as Record<
+    Hazard,
+    string
+  >;
+
+/** Cautions that nobody has to tick: each stays unless a reason is written beside it. */
+function ByThemselves({
+  derived,
+  waived,
+  onWaived,
+}: {
+  derived: readonly Hazard[];
+  waived: readonly Waiver[];
+  onWaived: (next: readonly Waiver[]) => void;
+}) {
+  return (
+    <fieldset>
+      <legend>Cautions that come by themselves; one is left out only with a reason</legend>
+      <ul className="plain">
+        {derived.map((hazard) => {
+          const reason = waived.find((one) => one.hazard === hazard)?.reason ?? "";
+          return (
+            <li key={hazard} className="caution-row">
+              <span className={reason.trim() === "" ? undefined : "is-left-out"}>{hazardNames[hazard]}</span>
+              <Cell
+                label={`Why “${hazardNames[hazard]}” is left out`}
+                value={reason}
+                placeholder="left out, because …"
+                maxLength={200}
+                onText={(text) =>
+                  onWaived([
+                    ...waived.filter((one) => one.hazard !== hazard),
+                    ...(text === "" ? [] : [{ hazard, reason: text }]),
+                  ])
+                }
+              />
+            </li>
+          );
+        })}
+      </ul>
+    </fieldset>
+  );
+}
+
 /** One step of the method: what is done, what it draws from the list, how long, who may, what to look out for. */
-export function StepCard({ step, number, lines, parts, pantry, heat, left, onStep, onRemove, onMove }: Props) {
+export function StepCard({ step, number, lines, parts, pantry, heat, derived, left, onStep, onRemove, onMove }: Props) {
   const { setNodeRef, isOver } = useDroppable({ id: `step:${step.id}` });
   const nameOf = (lineId: string) => {
     const line = lines.find((one) => one.id === lineId);
     return line ? (pantry.find((one) => one.id === line.ingredientId)?.name ?? line.said ?? lineId) : lineId;
   };
+  const waived = step.waived ?? [];
+  const shown = [...new Set([...derived, ...step.hazards])].filter(
+    (hazard) => !waived.some((one) => one.hazard === hazard && one.reason.trim() !== ""),
+  );
   const free = lines.filter((line) => left.has(line.id) && !step.draws.some((draw) => draw.lineId === line.id));
   return (
     <li ref={setNodeRef} className={`step${isOver ? " is-over" : ""}`} aria-label={`Step ${number}`}>
@@ -139,14 +209,15 @@ export function StepCard({ step, number, lines, parts, pantry, heat, left, onSte
       </div>
       <Fold className="line-more">
         <FoldTitle>
-          {step.hazards.length > 0
-            ? `cautions: ${step.hazards.map((one) => hazardNames[one]).join(", ")}`
-            : "no cautions"}
+          {shown.length > 0 ? `cautions: ${shown.map((one) => hazardNames[one]).join(", ")}` : "no cautions"}
           {step.tools.length > 0 ? `; ${step.tools.map((tool) => toolWords[tool]).join(", ")}` : ""}
         </FoldTitle>
+        {derived.length > 0 ? (
+          <ByThemselves derived={derived} waived={waived} onWaived={(next) => onStep({ waived: next }, "waived")} />
+        ) : null}
         <Ticks
-          legend="Cautions shown at this step"
-          all={hazardNames}
+          legend="Cautions besides"
+          all={without(hazardNames, derived)}
           chosen={step.hazards}
           onChosen={(hazards) => onStep({ hazards }, "")}
         />

@@ -35,6 +35,14 @@ export const recipe: Styles = [
       width: "34px",
       textAlign: "right",
     },
+    ".caution-row": {
+      display: "grid",
+      gridTemplateColumns: "minmax(9em, 14em) 1fr",
+      gap: "12px",
+      alignItems: "center",
+      marginBottom: "4px",
+    },
+    ".caution-row .is-left-out": { textDecoration: "line-through", color: "fg.muted" },
     ".caution": { borderLeft: "4px solid {colors.fg}", padding: "2px 0 2px 12px", marginTop: "6px", fontSize: "15px" },
   },
 ];

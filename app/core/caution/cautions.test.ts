@@ -1,0 +1,134 @@
+import fc from "fast-check";
+import type { Pantry } from "~/core/batter";
+import { type Ingredient, starterPantry } from "~/core/pantry";
+import { type Hazard, type Recipe, type Step, isForPlate, surfaceKinds } from "~/core/recipe";
+import { starterBook } from "~/demo/starter-book";
+import { recipes } from "../../../test/recipes";
+import { type HotPlace, cautionsOf, hotPlaceOf, shownOnce, withCautions } from ".";
+
+const pantry: Pantry = new Map(starterPantry.map((one) => [one.id, one]));
+const places: fc.Arbitrary<HotPlace[]> = fc.array(
+  fc.record({
+    kind: fc.constantFrom(...surfaceKinds),
+    hasCord: fc.boolean(),
+    burns: fc.constantFrom("gas" as const, "camping-gas" as const, null),
+  }),
+  { minLength: 1, maxLength: 4 },
+);
+const foodOf = (step: Step, recipe: Recipe): Ingredient[] =>
+  step.draws.flatMap((draw) => {
+    const line = recipe.lines.find((one) => one.id === draw.lineId);
+    return line ? (pantry.get(line.ingredientId) ?? []) : [];
+  });
+/** Of the batter, or of what joins it: what is made for the plate is no raw batter and not cooked on the surface. */
+const isBatter = (step: Step, recipe: Recipe): boolean => {
+  const part = recipe.parts.find((one) => one.id === step.partId);
+  return !part || !isForPlate(part.kind);
+};
+const recipe = (id: string): Recipe => {
+  const found = starterBook.find((one) => one.family === id);
+  if (!found) throw new Error(`no starter recipe of the family ${id}`);
+  return found;
+};
+const at = (made: Recipe, kind: Step["kind"]): readonly Hazard[] =>
+  made.steps.find((step) => step.kind === kind && step.partId === null)?.hazards ?? [];
+
+test("no hot, sharp, raw, turning or electric step is without its caution or a reason, over random recipes and kitchens", () => {
+  fc.assert(
+    fc.property(recipes, places, (written, hot) => {
+      const made = withCautions(written, pantry, hot);
+      for (const step of made.steps) {
+        const has = (hazard: Hazard) =>
+          step.hazards.includes(hazard) || step.waived?.some((one) => one.hazard === hazard) === true;
+        const isHot = (step.kind === "cook" || step.kind === "preheat") && isBatter(step, made);
+        if (isHot && hot.some((one) => one.kind !== "oven")) expect(has("hot-surface")).toBe(true);
+        if (isHot && hot.some((one) => one.kind === "oven")) expect(has("oven-dish")).toBe(true);
+        if (isHot && hot.some((one) => one.hasCord)) expect(has("cords")).toBe(true);
+        if (isHot && hot.some((one) => one.burns !== null)) expect(has("gas-air")).toBe(true);
+        if (step.tools.some((tool) => ["knife", "grater", "zester"].includes(tool))) expect(has("blades")).toBe(true);
+        if (step.tools.includes("mixer")) expect(has("mixer") && has("cords")).toBe(true);
+        if (step.tools.includes("stick")) expect(has("sticks")).toBe(true);
+        const food = foodOf(step, made);
+        if (food.some((one) => one.role === "egg")) expect(has("hands-again")).toBe(true);
+        if (step.kind === "mix" && isBatter(step, made) && food.some((one) => one.role === "flour"))
+          expect(has("raw-batter")).toBe(true);
+      }
+    }),
+    { numRuns: 200 },
+  );
+});
+
+test("none carries a caution that cannot apply; what the author wrote of a step's own stays; twice is as once", () => {
+  fc.assert(
+    fc.property(recipes, places, (written, hot) => {
+      const made = withCautions(written, pantry, hot);
+      for (const [index, step] of made.steps.entries()) {
+        const before = written.steps[index];
+        const isCooked = step.kind === "cook" || step.kind === "preheat";
+        const derived = cautionsOf(step, written, pantry, hot);
+        for (const hazard of derived) {
+          if (hazard === "iron-hinge") expect(hot.some((one) => one.kind === "waffle-iron")).toBe(true);
+          if (hazard === "gas-air") expect(isCooked && hot.some((one) => one.burns !== null)).toBe(true);
+          if (hazard === "bare-fingers") expect(step.kind === "cook" && written.heat.side2 !== null).toBe(true);
+          if (hazard === "batter-clock") expect(step.kind).toBe("rest");
+          if (hazard === "blades" || hazard === "mixer" || hazard === "sticks")
+            expect(step.tools.length).toBeGreaterThan(0);
+        }
+        for (const hazard of before?.hazards ?? []) {
+          const isOfSurface = ["oven-dish", "iron-hinge", "cords", "gas-air"].includes(hazard);
+          const isWaived = step.waived?.some((one) => one.hazard === hazard) === true;
+          if (!isWaived && !(isCooked && isOfSurface)) expect(step.hazards).toContain(hazard);
+          if (isWaived) expect(step.hazards).not.toContain(hazard);
+        }
+        expect(new Set(step.hazards).size).toBe(step.hazards.length);
+      }
+      expect(withCautions(made, pantry, hot)).toBe(made);
+      const shown = shownOnce(made.steps);
+      expect(shown).toHaveLength(made.steps.length);
+      expect(new Set(shown.flat()).size).toBe(shown.flat().length);
+      expect(new Set(shown.flat())).toEqual(new Set(made.steps.flatMap((step) => step.hazards)));
+    }),
+    { numRuns: 200 },
+  );
+});
+
+test("each caution comes from its fact", () => {
+  const griddle: HotPlace = { kind: "electric-griddle", hasCord: true, burns: null };
+  const pancakes = withCautions(recipe("pancake"), pantry, [griddle]);
+  expect(at(pancakes, "cook")).toEqual(expect.arrayContaining(["hot-surface", "cords", "bare-fingers"]));
+  expect(at(pancakes, "cook")).not.toContain("gas-air");
+  const waffles = withCautions(recipe("waffle"), pantry, [{ kind: "waffle-iron", hasCord: true, burns: null }]);
+  expect(at(waffles, "cook")).toEqual(expect.arrayContaining(["steam", "iron-hinge"]));
+  expect(at(waffles, "cook")).not.toContain("bare-fingers");
+  const fritters = withCautions(recipe("fritter"), pantry, [{ kind: "hob-pan", hasCord: false, burns: "camping-gas" }]);
+  expect(at(fritters, "cook")).toEqual(expect.arrayContaining(["hot-fat", "oil-fire", "gas-air"]));
+  expect(at(fritters, "cook")).not.toContain("cords");
+  const batter = recipe("pancake");
+  const rested = {
+    ...batter,
+    steps: batter.steps.map((step, index) => (index === 0 ? { ...step, kind: "rest" as const, draws: [] } : step)),
+  };
+  expect(withCautions(rested, pantry, [griddle]).steps[0]?.hazards).toContain("batter-clock");
+});
+
+test("one is left out only where the author says why, and the surfaces of a kitchen say what they burn", () => {
+  const pancakes = recipe("pancake");
+  const waived = {
+    ...pancakes,
+    steps: pancakes.steps.map((step) =>
+      step.kind === "cook" ? { ...step, waived: [{ hazard: "bare-fingers" as const, reason: "tongs only" }] } : step,
+    ),
+  };
+  expect(at(withCautions(waived, pantry), "cook")).not.toContain("bare-fingers");
+  const surface = {
+    id: "s",
+    name: "Stove",
+    kind: "hob-pan",
+    places: 1,
+    count: 1,
+    at: "shared",
+    preheatMinutes: null,
+  } as const;
+  expect(hotPlaceOf({ ...surface, watts: 0, flame: "gas" })).toEqual({ kind: "hob-pan", hasCord: false, burns: "gas" });
+  expect(hotPlaceOf({ ...surface, watts: 1500 })).toEqual({ kind: "hob-pan", hasCord: true, burns: null });
+});

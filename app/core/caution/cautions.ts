@@ -1,0 +1,151 @@
+import { type Pantry, isRawPerishable } from "~/core/batter";
+import type { Flame, Surface } from "~/core/gear";
+import { type Ingredient, groupOf } from "~/core/pantry";
+import {
+  type Hazard,
+  type Recipe,
+  type Step,
+  type SurfaceKind,
+  butterQuietC,
+  hazards,
+  isForPlate,
+} from "~/core/recipe";
+
+/** What the cautions at the heat follow from: a surface that a recipe cooks on, and what heats it where somebody said. */
+export interface HotPlace {
+  readonly kind: SurfaceKind;
+  /** Whether it has a cord; the usual of its kind where nobody said. */
+  readonly hasCord: boolean;
+  readonly burns: Flame | null;
+}
+
+/** A kitchen's surface as the cautions see it. */
+export const hotPlaceOf = ({ kind, watts, flame }: Surface): HotPlace => ({
+  kind,
+  hasCord: flame === undefined && (watts > 0 || corded.has(kind)),
+  burns: flame ?? null,
+});
+
+const corded: ReadonlySet<SurfaceKind> = new Set(["electric-griddle", "waffle-iron"]);
+
+/** Every kind of surface the recipe allows, as it usually is: before anybody has chosen a kitchen. */
+const usualPlaces = (recipe: Recipe): HotPlace[] =>
+  recipe.heat.surfaceKinds.map((kind) => ({ kind, hasCord: corded.has(kind), burns: null }));
+
+const isNut = (one: Ingredient): boolean =>
+  one.role !== "flour" &&
+  one.gramsPerTsp === undefined &&
+  one.contains.some((substance) => substance === "tree-nut" || groupOf(substance) === "tree-nut");
+const isGround = (one: Ingredient): boolean => /\b(ground|meal|flour|butter|spread|drink)\b/.test(one.name);
+/** Small and firm, or sticky: what a small child may choke on. */
+const small: ReadonlySet<string> = new Set(["blueberries", "raspberries", "raisins", "chocolate-pieces", "sweetcorn"]);
+const canChoke = (one: Ingredient): boolean => small.has(one.id) || (isNut(one) && !isGround(one));
+
+/** A share of water below which a fat is oil: it does not foam, and it spits only where water meets it. */
+const mostWaterOfOil = 5;
+const isOil = (one: Ingredient): boolean => one.role === "fat" && one.waterPercent < mostWaterOfOil;
+const isButter = (one: Ingredient): boolean => one.role === "fat" && one.waterPercent >= mostWaterOfOil;
+
+/** Families of which a piece lies flat and is turned: an edge is lifted to look, and fingers are near. */
+const isTurned = (recipe: Recipe): boolean => recipe.heat.side2 !== null;
+
+/** What follows from the surfaces, the grease in them and the cooking itself. */
+function atTheHeat(step: Step, recipe: Recipe, grease: readonly Ingredient[], places: readonly HotPlace[]): Hazard[] {
+  const found: Hazard[] = [];
+  const isCooking = step.kind === "cook";
+  const has = (kind: SurfaceKind) => places.some((place) => place.kind === kind);
+  if (places.some((place) => place.kind !== "oven")) found.push("hot-surface");
+  if (has("oven")) found.push("oven-dish");
+  if (has("waffle-iron")) found.push("steam", "iron-hinge");
+  if (places.some((place) => place.hasCord)) found.push("cords");
+  if (places.some((place) => place.burns !== null)) found.push("gas-air");
+  if (grease.some((one) => one.role === "spray")) found.push("spray-flame");
+  if (grease.some(isOil)) {
+    found.push("hot-fat");
+    if (recipe.family === "fritter" || has("oven")) found.push("oil-fire");
+  }
+  if (!isCooking) return found;
+  const isOiled = grease.some((one) => one.role !== "spray");
+  if (isOiled && !step.tools.includes("brush") && places.some((place) => place.kind !== "oven"))
+    found.push("oiling-hot-pan");
+  if (grease.some(isButter) && recipe.heat.surfaceC.to > butterQuietC.to) found.push("butter-smokes");
+  if (isTurned(recipe)) found.push("bare-fingers");
+  return found;
+}
+
+/**
+ * The cautions that follow from what a step has in hand: ingredients, tools, surfaces, heat (general kitchen safety). Each once, in the
+ * order of {@link hazards}.
+ * @param places the surfaces it is really cooked on; left out, whatever the recipe allows.
+ */
+export function cautionsOf(
+  step: Step,
+  recipe: Recipe,
+  pantry: Pantry,
+  places: readonly HotPlace[] = usualPlaces(recipe),
+): Hazard[] {
+  const found = new Set<Hazard>();
+  const add = (...some: readonly Hazard[]) => some.forEach((one) => found.add(one));
+  const lines = new Map(recipe.lines.map((line) => [line.id, line]));
+  const drawn = step.draws.flatMap((draw) => lines.get(draw.lineId) ?? []);
+  const food = drawn.flatMap((line) => pantry.get(line.ingredientId) ?? []);
+  const part = recipe.parts.find((one) => one.id === step.partId);
+  const isAside = part !== undefined && isForPlate(part.kind);
+  if ((step.kind === "cook" || step.kind === "preheat") && !isAside) {
+    const grease = recipe.lines.flatMap((line) => (line.bowl === "pan" ? (pantry.get(line.ingredientId) ?? []) : []));
+    add(...atTheHeat(step, recipe, grease, places));
+  }
+  if (part && (step.kind === "mix" || step.kind === "cook")) {
+    if (part.heat === "hob") add(part.kind === "sauce" || part.kind === "filling" ? "boiling-sauce" : "hot-surface");
+    if (part.heat === "oven") add("oven-dish");
+    if (part.heat === "microwave") add("spitting");
+  }
+  if (step.kind === "mix" && !isAside && food.some((one) => one.role === "flour" || one.role === "egg"))
+    add("raw-batter");
+  if (food.some((one) => one.role === "egg")) add("hands-again");
+  if (step.kind === "rest" && !isAside && isRawPerishable(recipe, pantry)) add("batter-clock");
+  if (step.tools.some((tool) => tool === "knife" || tool === "grater" || tool === "zester")) add("blades");
+  if (step.tools.includes("mixer")) add("mixer", "cords");
+  if (food.some(canChoke)) add("small-pieces");
+  if (step.tools.includes("stick")) add("sticks");
+  return hazards.filter((one) => found.has(one));
+}
+
+/** Cautions of the author's that say something of a surface: they cannot apply where nothing of the kind is cooked on. */
+const ofSurfaces: ReadonlySet<Hazard> = new Set(["oven-dish", "iron-hinge", "cords", "gas-air"]);
+
+/** What the author left out on purpose, each with the reason. */
+const isWaived = (step: Step, hazard: Hazard): boolean => step.waived?.some((one) => one.hazard === hazard) === true;
+
+/**
+ * A recipe whose steps carry the cautions that follow from their facts, beside those the author wrote and but for those left out with a
+ * reason; itself when nothing changes.
+ * @param places where it is cooked; left out, whatever the recipe allows, and nothing the author wrote is taken off.
+ */
+export function withCautions(recipe: Recipe, pantry: Pantry, places?: readonly HotPlace[]): Recipe {
+  let isSame = true;
+  const steps = recipe.steps.map((step) => {
+    const derived = cautionsOf(step, recipe, pantry, places);
+    const isHot = step.kind === "cook" || step.kind === "preheat";
+    const kept = step.hazards.filter(
+      (one) => !isWaived(step, one) && !(places && isHot && ofSurfaces.has(one) && !derived.includes(one)),
+    );
+    const missing = derived.filter((one) => !step.hazards.includes(one) && !isWaived(step, one));
+    if (missing.length === 0 && kept.length === step.hazards.length) return step;
+    isSame = false;
+    return { ...step, hazards: [...kept, ...missing] };
+  });
+  return isSame ? recipe : { ...recipe, steps };
+}
+
+/** For each step the cautions that no step before it has shown: nothing is printed twice on one sheet. */
+export function shownOnce(steps: readonly Step[]): Hazard[][] {
+  const shown = new Set<Hazard>();
+  return steps.map((step) =>
+    step.hazards.filter((hazard) => {
+      const isNew = !shown.has(hazard);
+      shown.add(hazard);
+      return isNew;
+    }),
+  );
+}
