@@ -43,6 +43,7 @@ export default [
             route("load", "routes/classes/load.tsx"),
             route("timeline", "routes/classes/timeline.tsx"),
             route("log", "routes/classes/log.tsx"),
+            route("house", "routes/classes/house.tsx"),
           ]),
         ]),
       ]),

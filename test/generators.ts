@@ -15,6 +15,7 @@ import type { Brief, ClassInput } from "~/core/plan";
 import { measuringSets, ratio, scoopNames } from "~/core/quantity";
 import { batchRules, eggRules } from "~/core/scale";
 import { demoModes, kitModes } from "~/core/schedule";
+import { type HouseRule, doings, mays } from "~/core/turns";
 import { type Kitchen, type Surface, coatings, flames } from "~/core/gear";
 import { surfaceKinds, tools } from "~/core/recipe";
 import { demoKitchens } from "~/demo/boathouse";
@@ -245,6 +246,15 @@ const order: fc.Arbitrary<Order> = fc.record({
   showsFirst: fc.boolean(),
 });
 
+const house: fc.Arbitrary<HouseRule[]> = fc.uniqueArray(
+  fc.record({
+    doing: fc.constantFrom(...doings),
+    band: fc.constantFrom(...ageBands),
+    may: fc.constantFrom(...mays),
+  }),
+  { selector: (rule) => `${rule.doing} ${rule.band}`, maxLength: 6 },
+);
+
 /**
  * Whole classes over the whole schema: starter and random recipes with their variants, dishes at no station, kitchens of every kind;
  * some fit their kitchen, some cannot be cooked in it at all.
@@ -260,9 +270,10 @@ export const classes: fc.Arbitrary<ClassInput> = people
       dishes: fc.array(dish, { maxLength: 3 }),
       arrangement: arrangementOf(all),
       order: fc.option(order, { nil: undefined }),
+      house: fc.option(house, { nil: undefined }),
     }),
   )
-  .map(({ dishes, arrangement, order: loads, ...rest }) => ({
+  .map(({ dishes, arrangement, order: loads, house: rules, ...rest }) => ({
     ...rest,
     id: "random",
     title: "A random class",
@@ -278,4 +289,5 @@ export const classes: fc.Arbitrary<ClassInput> = people
     })),
     ...(arrangement ? { arrangement } : {}),
     ...(loads ? { order: loads } : {}),
+    ...(rules && rules.length > 0 ? { house: rules } : {}),
   }));

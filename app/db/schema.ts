@@ -345,6 +345,12 @@ export interface ClassOrderTable {
   demo_station: number | null;
   shows_first: boolean;
 }
+export interface ClassHouseRuleTable {
+  class_id: string;
+  doing: string;
+  band: string;
+  may: string;
+}
 export interface ClassLoadTable {
   class_id: string;
   position: number;
@@ -532,6 +538,7 @@ export interface DB {
   class_seat: ClassSeatTable;
   class_order: ClassOrderTable;
   class_load: ClassLoadTable;
+  class_house_rule: ClassHouseRuleTable;
   class_load_part: ClassLoadPartTable;
   shared_food: SharedFoodTable;
   shared_food_substance: SharedFoodSubstanceTable;

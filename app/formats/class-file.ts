@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { regimes } from "~/core/allergen";
 import { diets, markets, starterPantry, substances } from "~/core/pantry";
+import { doings, mays } from "~/core/turns";
 import { coatings, flames, floorKinds, lampMeanings } from "~/core/gear";
 import { ageBands, audiences, participantRoles, severities, usualHotPlaces } from "~/core/people";
 import { type ClassInput, canonical } from "~/core/plan";
@@ -240,6 +241,15 @@ export const orderSchema = z.strictObject({
   showsFirst: z.boolean(),
 });
 
+export const houseSchema = z
+  .array(z.strictObject({ doing: z.enum(doings), band: z.enum(ageBands), may: z.enum(mays) }))
+  .max(doings.length * ageBands.length)
+  .refine(
+    (rules) => new Set(rules.map((rule) => `${rule.doing} ${rule.band}`)).size === rules.length,
+    "expected one rule for each thing and age",
+  )
+  .describe("who of which age may do what, where it differs from the usual");
+
 export const timeZoneSchema = z
   .string()
   .max(60)
@@ -336,6 +346,7 @@ export const classFileSchema = z.strictObject({
       ),
     arrangement: arrangement.optional(),
     order: orderSchema.optional(),
+    house: houseSchema.optional(),
     shared: z.array(sharedFood).max(60).refine(isUnique("id"), "expected every food's id once").optional(),
   }),
 });
@@ -420,7 +431,7 @@ export function writeClassFile(input: ClassInput): string {
     labels,
     packs,
   } = input;
-  const { arrangement: seated, order, shared } = input;
+  const { arrangement: seated, order, house, shared } = input;
   const file = {
     format: classFileFormat,
     version: classFileVersion,
@@ -439,6 +450,7 @@ export function writeClassFile(input: ClassInput): string {
       packs,
       arrangement: seated,
       order,
+      house,
       shared,
     },
   };

@@ -5,7 +5,9 @@ import { z } from "zod";
 import type { Arrangement } from "~/core/people";
 import type { Brief, ClassInput } from "~/core/plan";
 import type { Order } from "~/core/schedule";
-import { briefSchema, orderSchema, toPlain } from "~/formats/class-file";
+import type { HouseRule } from "~/core/turns";
+import { briefSchema, houseSchema, orderSchema, toPlain } from "~/formats/class-file";
+import { writeHouse } from "~/db/queries/house.server";
 import { writeOrder } from "~/db/queries/order.server";
 import { writeArrangement } from "~/db/queries/seats.server";
 import { briefColumns, writeDishes } from "~/db/queries/classes.server";
@@ -30,8 +32,9 @@ const keptSchema = z.object({
   /** Absent in what was kept before there were orders. */
   order: orderSchema.nullable().optional(),
   brief: briefSchema.optional(),
+  house: houseSchema.optional(),
 });
-type Kept = Omit<z.infer<typeof keptSchema>, "brief">;
+type Kept = Omit<z.infer<typeof keptSchema>, "brief" | "house">;
 
 const dishRows = (dishes: ClassInput["dishes"]): Kept["dishes"] =>
   dishes.map((dish) => ({
@@ -53,7 +56,8 @@ async function claim(trx: Kysely<DB>, classId: string, version: number, accountI
 }
 
 /**
- * Changes seats, stations apart and, where given, dishes, brief and the order of the loads, whole or not at all, and keeps what was so that it can be undone.
+ * Changes seats, stations apart and, where given, dishes, brief, house rules and the order of the loads, whole or not at all, and
+ * keeps what was so that it can be undone.
  * @param drafted a recipe with a variant made for this change: it is kept first, as a new revision.
  * @returns false when somebody else changed the class since `version`.
  */
@@ -67,6 +71,7 @@ export async function changePlan(
     /** Null for the rules; absent where it stays as it is. */
     readonly order?: Order | null | undefined;
     readonly brief?: Brief | undefined;
+    readonly house?: readonly HouseRule[] | undefined;
   },
   what: string,
   accountId: string,
@@ -75,7 +80,10 @@ export async function changePlan(
   return db.transaction().execute(async (trx) => {
     if (!(await claim(trx, input.id, version, accountId))) return false;
     const dishes = drafted && change.dishes ? await withDraft(trx, change.dishes, drafted, accountId) : change.dishes;
-    const before: Kept & { readonly brief?: object | undefined } = {
+    const before: Kept & {
+      readonly brief?: object | undefined;
+      readonly house?: readonly HouseRule[] | undefined;
+    } = {
       dishes: dishRows(input.dishes),
       arrangement: input.arrangement
         ? {
@@ -85,6 +93,7 @@ export async function changePlan(
           }
         : null,
       brief: change.brief ? (toPlain(input.brief) as object) : undefined,
+      house: change.house ? (input.house ?? []) : undefined,
       order: (toPlain(input.order) as Kept["order"]) ?? null,
     };
     await trx
@@ -95,6 +104,7 @@ export async function changePlan(
     await writeArrangement(trx, input.id, change.arrangement);
     if (change.brief)
       await trx.updateTable("class").set(briefColumns(change.brief)).where("id", "=", input.id).execute();
+    if (change.house) await writeHouse(trx, input.id, change.house);
     if (change.order !== undefined) await writeOrder(trx, input.id, input.kitchen, change.order ?? undefined);
     return true;
   });
@@ -150,7 +160,7 @@ export async function undoChange(
       .orderBy("made_at", "desc")
       .executeTakeFirst();
     if (!newest || !(await claim(trx, input.id, version, accountId))) return false;
-    const { dishes, arrangement, order, brief } = keptSchema.parse(newest.before);
+    const { dishes, arrangement, order, brief, house } = keptSchema.parse(newest.before);
     const there = new Set(input.people.map((person) => person.id));
     await writeDishes(trx, input.id, dishes);
     await writeArrangement(
@@ -160,6 +170,7 @@ export async function undoChange(
         ? { ...arrangement, seats: arrangement.seats?.map((ids) => ids.filter((id) => there.has(id))) ?? null }
         : undefined,
     );
+    if (house) await writeHouse(trx, input.id, house);
     if (order !== undefined) await writeOrder(trx, input.id, input.kitchen, order ?? undefined);
     if (brief) await trx.updateTable("class").set(briefColumns(brief)).where("id", "=", input.id).execute();
     await trx.deleteFrom("plan_change").where("id", "=", newest.id).execute();

@@ -72,6 +72,8 @@ const migrations = [
   "0010-altitude",
   "0011-bin",
   "0012-order",
+  "0013-flames-and-tools",
+  "0014-house-rules",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

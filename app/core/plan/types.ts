@@ -8,6 +8,7 @@ import type { Arrangement, Audience, Participant, Station } from "~/core/people"
 import type { Ratio, Grams, Millilitres, Minutes, Pieces } from "~/core/quantity";
 import type { Recipe, RecipeFinding } from "~/core/recipe";
 import type { BatchRule, EggRule, StationScale } from "~/core/scale";
+import type { HouseRule } from "~/core/turns";
 import type { DemoMode, KitMode, Order, ScheduleFinding, Timeline } from "~/core/schedule";
 
 /** The few facts that decide the rest. Minutes are whole. */
@@ -81,6 +82,8 @@ export interface ClassInput {
   readonly arrangement?: Arrangement | undefined;
   /** The order of the loads as a search found it; absent while the rules decide. */
   readonly order?: Order | undefined;
+  /** House rules of this class that differ from the usual: who of which age may do what. */
+  readonly house?: readonly HouseRule[] | undefined;
   /** Food that people bring along and everybody may eat of. */
   readonly shared?: readonly SharedFood[] | undefined;
 }

@@ -152,7 +152,12 @@ const contents: Readonly<Record<Stage, Content>> = {
   kits,
   gear,
   timeline,
-  teach: () => ({ allergies: new Again("allergies"), amounts: new Again("amounts"), timeline: new Again("timeline") }),
+  teach: (input) => ({
+    house: input.house,
+    allergies: new Again("allergies"),
+    amounts: new Again("amounts"),
+    timeline: new Again("timeline"),
+  }),
   log: () => new Again("timeline"),
 };
 

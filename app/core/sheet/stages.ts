@@ -73,6 +73,7 @@ const labels: Part = (input) => [
 ];
 const packs: Part = (input) => input.packs.map((one): Entry => [`pack:${one.ingredientId}`, shown(one)]);
 const seats: Part = (input) => [["arrangement:seats", hidden(input.arrangement ?? null)]];
+const house: Part = (input) => [["house:rules", hidden(input.house ?? null)]];
 const loads: Part = (input) => [["arrangement:order", hidden(input.order ?? null)]];
 const surfaces: Part = (input) => [
   ...byPlace("surface", input.kitchen.surfaces, ({ id: _id, ...surface }) => hidden(surface)),
@@ -97,7 +98,7 @@ const parts: Readonly<Record<Stage, readonly Part[]>> = {
   kits: [...time, packs, labels],
   gear: [...time, gear, circuits],
   timeline: time,
-  teach: everything,
+  teach: [...everything, house],
   log: time,
 };
 

@@ -1,2 +1,3 @@
 /** Turns: who at a station does what, fairly, and who must not. */
 export * from "./turns";
+export * from "./house";

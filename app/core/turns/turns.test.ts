@@ -3,6 +3,8 @@ import { starterPantry } from "~/core/pantry";
 import type { Participant } from "~/core/people";
 import { starterRecipes } from "~/demo/recipes";
 import { people as someone } from "../../../test/generators";
+import { ageBands } from "~/core/people";
+import { doings, mayOf, mays, ownRules, usualRules } from "./house";
 import { turnsOf } from "./turns";
 
 const pantry = new Map(starterPantry.map((one) => [one.id, one]));
@@ -78,4 +80,45 @@ test("for any people and recipe: nobody has a job they are left out of, and the 
     ),
     { numRuns: 1000 },
   );
+});
+
+test("the house rules say who may: a class's own stand above the usual, and who needs somebody beside is named", () => {
+  const own = [
+    { doing: "heat", band: "6-11", may: "no" },
+    { doing: "crack", band: "6-11", may: "beside" },
+  ] as const;
+  const at = (house: typeof own | undefined, job: string) =>
+    turnsOf({ people: [child("Ada")], recipe: pancakes, loads: 1, pantry, labels, house }).filter(
+      (turn) => turn.job === job,
+    );
+  expect(at(undefined, "pour").map(({ hands, beside }) => [hands, beside])).toEqual([[["Ada"], ["Ada"]]]);
+  expect(at(own, "pour").map(({ hands, leftOut }) => [hands, leftOut])).toEqual([
+    [[], [{ participantId: "Ada", reason: { why: "house-rule", doing: "heat" } }]],
+  ]);
+  expect(at(undefined, "crack").every((turn) => turn.beside.length === 0)).toBe(true);
+  expect(at(own, "crack").every((turn) => turn.beside.includes("Ada"))).toBe(true);
+});
+
+test("of any table of rules only what differs is kept, and read back it says the same; older may never less by the usual ones", () => {
+  const table = fc.array(fc.constantFrom(...mays, undefined), {
+    minLength: doings.length * ageBands.length,
+    maxLength: doings.length * ageBands.length,
+  });
+  fc.assert(
+    fc.property(table, (cells) => {
+      const chosen = (doing: (typeof doings)[number], band: (typeof ageBands)[number]) =>
+        cells[doings.indexOf(doing) * ageBands.length + ageBands.indexOf(band)];
+      const rules = ownRules(chosen);
+      for (const doing of doings)
+        for (const band of ageBands)
+          expect(mayOf(rules, doing, band)).toBe(chosen(doing, band) ?? usualRules[doing][band]);
+      for (const rule of rules) expect(rule.may).not.toBe(usualRules[rule.doing][rule.band]);
+    }),
+  );
+  for (const doing of doings)
+    for (const [at, band] of ageBands.entries()) {
+      const next = ageBands[at + 1];
+      if (next)
+        expect(mays.indexOf(usualRules[doing][next])).toBeLessThanOrEqual(mays.indexOf(usualRules[doing][band]));
+    }
 });

@@ -1,7 +1,8 @@
 import { avoidedBy, hasOpenWords } from "~/core/allergen";
 import { type Ingredient, type LabelReading, bearsOn, isFood } from "~/core/pantry";
-import { type Participant, isAdult, isSmall } from "~/core/people";
-import type { Hazard, Recipe, Step } from "~/core/recipe";
+import { type Participant, isAdult } from "~/core/people";
+import type { Recipe, Step } from "~/core/recipe";
+import { type Doing, type HouseRule, type May, doingsOf, mayOf } from "./house";
 
 export const jobs = ["do", "crack", "stir", "pour", "turn"] as const;
 export type Job = (typeof jobs)[number];
@@ -9,7 +10,7 @@ export type Job = (typeof jobs)[number];
 /** Why somebody is left out of a job. */
 export type LeftOut =
   | { readonly why: "adult-only" }
-  | { readonly why: "too-young"; readonly hazard: Hazard }
+  | { readonly why: "house-rule"; readonly doing: Doing }
   | { readonly why: "avoids"; readonly ingredientId: string }
   | { readonly why: "not-answered"; readonly ingredientId: string };
 
@@ -20,19 +21,19 @@ export interface Turn {
   readonly load: number;
   /** In the order of their turns; empty when nobody at the station may: then it is the instructor's or a helper's. */
   readonly hands: readonly string[];
+  /** Whom of them the house rules want an adult beside. */
+  readonly beside: readonly string[];
   readonly leftOut: readonly { readonly participantId: string; readonly reason: LeftOut }[];
 }
 
-/** From twelve on oven dishes and boiling sauces, and fat that fries rather than greases, are for hands that were shown how; younger ones watch (starting value). */
-const fromTwelve: ReadonlySet<Hazard> = new Set(["boiling-sauce", "oven-dish", "spray-flame"]);
-/** At a hot surface and with grater or knife, bridge and claw, from six on with an adult beside (starting values by age). */
-const fromSix: ReadonlySet<Hazard> = new Set(["hot-surface", "hot-fat", "steam", "blades", "spitting"]);
-
-function isTooYoung(person: Participant, hazard: Hazard, family: Recipe["family"]): boolean {
-  if (fromTwelve.has(hazard) || (hazard === "hot-fat" && family === "fritter"))
-    return isSmall(person.ageBand) || person.ageBand === "6-11";
-  return fromSix.has(hazard) && isSmall(person.ageBand);
-}
+/** What a job asks besides what its step does. */
+const askedBy: Readonly<Record<Job, readonly Doing[]>> = {
+  do: [],
+  crack: ["crack"],
+  stir: ["stir"],
+  pour: [],
+  turn: ["turn"],
+};
 
 /** Would this person handle something they must not have? A choice of diet does not keep hands away; an unanswered form does. */
 function handles(
@@ -67,24 +68,29 @@ export interface TurnsInput {
   readonly loads: number;
   readonly pantry: ReadonlyMap<string, Ingredient>;
   readonly labels: ReadonlyMap<string, LabelReading>;
+  /** The class's own house rules, where they differ from the usual. */
+  readonly house?: readonly HouseRule[] | undefined;
 }
 
 /**
  * The rota of one station over its steps. Everyone who may stirs at every mixing step, in an order that moves on; every other
  * job goes to whoever may and has had the fewest turns, so that no two who may do the same jobs differ by more than one.
  */
-export function turnsOf({ people, recipe, loads, pantry, labels }: TurnsInput): Turn[] {
+export function turnsOf({ people, recipe, loads, pantry, labels, house = [] }: TurnsInput): Turn[] {
   const had = new Map(people.map((person) => [person.id, 0]));
   const ingredientOf = new Map(recipe.lines.map((line) => [line.id, line.ingredientId]));
   let firstStir = 0;
 
-  const leftOutOf = (step: Step): Map<string, LeftOut> => {
+  const askedOf = (step: Step, job: Job): Doing[] => [...doingsOf(step, recipe), ...askedBy[job]];
+  const mayDo = (person: Participant, step: Step, job: Job, may: May): Doing | undefined =>
+    askedOf(step, job).find((doing) => mayOf(house, doing, person.ageBand) === may);
+  const leftOutOf = (step: Step, job: Job): Map<string, LeftOut> => {
     const drawn = step.draws.flatMap((draw) => ingredientOf.get(draw.lineId) ?? []);
     return new Map(
       people.flatMap((person): [string, LeftOut][] => {
         if (step.who === "adult" && !isAdult(person.ageBand)) return [[person.id, { why: "adult-only" }]];
-        const hazard = step.hazards.find((one) => isTooYoung(person, one, recipe.family));
-        if (hazard) return [[person.id, { why: "too-young", hazard }]];
+        const doing = mayDo(person, step, job, "no");
+        if (doing) return [[person.id, { why: "house-rule", doing }]];
         // At the heat and at the table the whole batter is handled.
         const handled = step.kind === "cook" || step.kind === "serve" ? [...ingredientOf.values()] : drawn;
         const reason = handles(person, handled, pantry, labels);
@@ -93,7 +99,7 @@ export function turnsOf({ people, recipe, loads, pantry, labels }: TurnsInput): 
     );
   };
   const take = (step: Step, job: Job, load: number): Turn => {
-    const out = leftOutOf(step);
+    const out = leftOutOf(step, job);
     const able = people.filter((person) => !out.has(person.id));
     const next = able.reduce<Participant | undefined>(
       (least, person) => (least && (had.get(least.id) ?? 0) <= (had.get(person.id) ?? 0) ? least : person),
@@ -102,6 +108,20 @@ export function turnsOf({ people, recipe, loads, pantry, labels }: TurnsInput): 
     if (next) had.set(next.id, (had.get(next.id) ?? 0) + 1);
     return turn(step, job, load, next ? [next] : [], out);
   };
+  const turn = (
+    step: Step,
+    job: Job,
+    load: number,
+    hands: readonly Participant[],
+    out: ReadonlyMap<string, LeftOut>,
+  ): Turn => ({
+    stepId: step.id,
+    job,
+    load,
+    hands: hands.map((person) => person.id),
+    beside: hands.flatMap((person) => (mayDo(person, step, job, "beside") ? [person.id] : [])),
+    leftOut: [...out].map(([participantId, reason]) => ({ participantId, reason })),
+  });
 
   return recipe.steps.flatMap((step): Turn[] => {
     if (step.kind === "rest" || step.kind === "preheat") return [];
@@ -112,24 +132,10 @@ export function turnsOf({ people, recipe, loads, pantry, labels }: TurnsInput): 
       ]).flat();
     const hasEgg = step.draws.some((draw) => pantry.get(ingredientOf.get(draw.lineId) ?? "")?.role === "egg");
     if (step.kind !== "mix") return [take(step, hasEgg ? "crack" : "do", 0)];
-    const out = leftOutOf(step);
+    const out = leftOutOf(step, "stir");
     const able = people.filter((person) => !out.has(person.id));
     const order = able.map((_, index) => able[(index + firstStir) % able.length]).filter((one) => one !== undefined);
     firstStir += 1;
     return [...(hasEgg ? [take(step, "crack", 0)] : []), turn(step, "stir", 0, order, out)];
   });
 }
-
-const turn = (
-  step: Step,
-  job: Job,
-  load: number,
-  hands: readonly Participant[],
-  out: ReadonlyMap<string, LeftOut>,
-): Turn => ({
-  stepId: step.id,
-  job,
-  load,
-  hands: hands.map((person) => person.id),
-  leftOut: [...out].map(([participantId, reason]) => ({ participantId, reason })),
-});

@@ -13,6 +13,7 @@ import * as altitude from "./0010-altitude";
 import * as bin from "./0011-bin";
 import * as order from "./0012-order";
 import * as flamesAndTools from "./0013-flames-and-tools";
+import * as houseRules from "./0014-house-rules";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -32,6 +33,7 @@ const provider: MigrationProvider = {
     "0011-bin": bin,
     "0012-order": order,
     "0013-flames-and-tools": flamesAndTools,
+    "0014-house-rules": houseRules,
   }),
 };
 

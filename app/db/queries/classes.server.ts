@@ -11,6 +11,7 @@ import { ratio } from "~/core/quantity";
 import { toNeed, toParticipant, addParticipants } from "./people.server";
 import { labelDetails, addLabels, addSharedFood } from "./labels.server";
 import { addPacks } from "./packs.server";
+import { houseFrom, houseRows, writeHouse } from "./house.server";
 import { orderFrom, orderRows, writeOrder } from "./order.server";
 import { writeArrangement } from "./seats.server";
 
@@ -129,6 +130,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
     foodSubstances,
     seconds,
     orders,
+    houseRules,
   ] = await Promise.all([
     kitchens(db, kitchenIds.length === 1 ? kitchenIds[0] : undefined),
     allIngredients(db),
@@ -186,6 +188,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
       .execute(),
     db.selectFrom("intake_answer").select("participant_id").where("class_id", "in", classIds).execute(),
     orderRows(db, classIds),
+    houseRows(db, classIds),
   ]);
   const needsBy = new Map<string, Need[]>();
   for (const need of needs)
@@ -200,6 +203,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
     const [labelSubstances, packs, packSizes] = [ofClass(allLabelSubstances), ofClass(allPacks), ofClass(allPackSizes)];
     const [stations, seats, foods] = [ofClass(allStations), ofClass(allSeats), ofClass(allFoods)];
     const order = orderFrom(ofClass(orders), kitchen);
+    const house = houseFrom(ofClass(houseRules));
     const substancesOn = (ingredientId: string, level: "contains" | "may-contain") =>
       labelSubstances
         .filter((one) => one.ingredient_id === ingredientId && one.level === level)
@@ -266,6 +270,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
           }
         : {}),
       ...(order ? { order } : {}),
+      ...(house.length > 0 ? { house } : {}),
       ...(foods.length > 0
         ? {
             shared: foods.map((one): SharedFood => {
@@ -453,6 +458,7 @@ export async function addClass(
       seats: arrangement.seats?.map((ids) => ids.flatMap((one) => newId.get(one) ?? [])) ?? null,
     });
   await writeOrder(db, id, input.kitchen, input.order);
+  await writeHouse(db, id, input.house ?? []);
   await addSharedFood(db, id, input.shared ?? []);
   await addLabels(db, id, input.labels);
   await addPacks(db, id, input.packs);

@@ -19,6 +19,7 @@ export default function Turns() {
         <p className="quiet">Everyone stirs. Every other job goes to whoever may and had the fewest turns.</p>
         <div className="tools">
           <TextLink to={`${action}/people/seats`}>Seats</TextLink>
+          <TextLink to={`${action}/house`}>House rules</TextLink>
         </div>
       </div>
       <p className="small quiet">For the staff: it says who keeps their hands off what. Not for the wall.</p>
@@ -27,7 +28,14 @@ export default function Turns() {
           const dish = plan.dishes.find((one) => one.id === station.dishId);
           const people = station.people.flatMap((id) => input.people.find((one) => one.id === id) ?? []);
           if (!dish || people.length === 0) return null;
-          const turns = turnsOf({ people, recipe: dish.recipe, loads: station.loads, pantry, labels });
+          const turns = turnsOf({
+            people,
+            recipe: dish.recipe,
+            loads: station.loads,
+            pantry,
+            labels,
+            house: input.house,
+          });
           return (
             <section key={station.id} className="turn-card">
               <h3>
@@ -52,6 +60,7 @@ export default function Turns() {
                               <b>{list(turn.hands.map(nameOf), names.locale)}</b>
                             )}{" "}
                             {jobWords[turn.job]}
+                            {turn.beside.length > 0 ? <span className="quiet">, an adult beside</span> : null}
                           </Fragment>
                         ))}
                       </div>

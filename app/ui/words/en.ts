@@ -55,6 +55,7 @@ const pageWords: readonly (readonly [page: string, title: string])[] = [
   ["containers", "Container"],
   ["sheets", "All sheets"],
   ["load", "Load list"],
+  ["house", "House rules"],
 ];
 
 /** What a page of a class is called in the browser's own lists. @param page its address within the class. */

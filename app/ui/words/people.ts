@@ -2,7 +2,7 @@ import { type Exposure, type Leg, type ThingKind, carrierOf, thingOf } from "~/c
 import { stationId } from "~/core/people";
 import type { Fault, FaultCode } from "~/core/seating";
 import type { ClassInput, ClassPlan, Remedy, RemedyKind, DecisionKind, OpeningKind } from "~/core/plan";
-import type { Job, LeftOut } from "~/core/turns";
+import type { Doing, Job, LeftOut, May } from "~/core/turns";
 import type { Tool } from "~/core/recipe";
 import { clock, list } from "~/ui/format/format";
 import { substanceWords, toolWords, verdictTitle } from "./en";
@@ -175,12 +175,60 @@ export const jobWords: Readonly<Record<Job, string>> = {
   turn: "turns",
 };
 
+/** What is asked for, as a table names it and as a sentence says it, and why not everybody may. */
+export const doingWords: Readonly<
+  Record<Doing, { readonly name: string; readonly does: string; readonly why: string }>
+> = {
+  stir: { name: "Stir, mash, pour what is cold", does: "stir", why: "Nothing in it is hot or sharp." },
+  crack: {
+    name: "Crack eggs",
+    does: "crack eggs",
+    why: "Over a cup, hands washed after; small ones with somebody beside.",
+  },
+  cut: {
+    name: "Cut with a sharp knife",
+    does: "cut",
+    why: "Bridge and claw are shown first. A table knife on soft fruit is no sharp knife.",
+  },
+  grate: { name: "Grate", does: "grate", why: "The last piece stays on the board: knuckles are at its height." },
+  machine: {
+    name: "Use a mixer",
+    does: "use the mixer",
+    why: "Hair, sleeves, fingers and cord are in reach of what turns.",
+  },
+  heat: {
+    name: "Stand at the heat and pour",
+    does: "stand at the heat",
+    why: "Arms have to reach over a rim that burns, without leaning.",
+  },
+  turn: {
+    name: "Turn a piece",
+    does: "turn",
+    why: "It takes a steady wrist; usual from nine on with an adult beside.",
+  },
+  fry: {
+    name: "Fry, boil sauce, carry an oven dish",
+    does: "handle hot fat, boiling sauce or an oven dish",
+    why: "Hot fat and sugar stick, and a dish drops: for hands that were shown how.",
+  },
+  stick: {
+    name: "Eat from a stick",
+    does: "eat from a stick",
+    why: "Sitting down, the stick taken out first; none for small ones.",
+  },
+};
+export const mayWords: Readonly<Record<May, string>> = {
+  alone: "alone",
+  beside: "adult beside",
+  no: "no",
+};
+
 export function sayLeftOut(reason: LeftOut, names: Names): string {
   switch (reason.why) {
     case "adult-only":
       return "for an adult";
-    case "too-young":
-      return "too young for it";
+    case "house-rule":
+      return `by the house rules does not ${doingWords[reason.doing].does}`;
     case "avoids":
       return `hands off the ${names.ingredient(reason.ingredientId)}`;
     case "not-answered":
