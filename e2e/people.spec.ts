@@ -280,6 +280,7 @@ test.describe("every address by who asks", () => {
     "people",
     "people/seats",
     "people/turns",
+    "house",
     "allergies",
     "allergies/matrix",
     "allergies/brought/new",

@@ -64,6 +64,7 @@ for (const [name, stages] of [
       "labels/butter",
       "day-sheet/folder",
       "day-sheet/wall",
+      "house",
     ],
   ],
   [

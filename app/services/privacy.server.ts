@@ -33,7 +33,7 @@ const looks: readonly (readonly [page: string, look: string])[] = [
   ["people/privacy", "opened what is kept of people"],
   ["people/intake", "opened the answers"],
   ["people/import", "opened the import of people"],
-  ["people/turns", ""],
+  ["people/turns", "opened the turns"],
   ["people/", "opened a person's page"],
   ["people", "opened the register"],
   ["allergies/matrix", "opened the allergy matrix"],

@@ -6,8 +6,8 @@ import { formOf } from "../form";
 import { type AgeBand, ageBands } from "~/core/people";
 import { type Doing, doings, mayOf, mays, ownRules, usualRules } from "~/core/turns";
 import { database } from "~/db/client.server";
-import { changePlan, undoChange } from "~/services/arrange.server";
-import { classOr404 } from "~/services/classes.server";
+import { changePlan, madeChanges, undoChange } from "~/services/arrange.server";
+import { classOnce, classOr404 } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { Primary, Secondary, TextLink } from "~/ui/parts/fields";
 import { Hidden, PlainSelect } from "~/ui/parts/plain";
@@ -25,6 +25,14 @@ const schema = z.object({
 });
 
 const late = "Somebody changed this class a moment ago. Look at it in a second window, then save again.";
+
+const changed = "House rules changed";
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  await classOnce(context, params.classId);
+  const [newest] = await madeChanges(database(), params.classId);
+  return { canTakeBack: newest?.what === changed };
+}
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const { input } = await classOr404(params.classId);
@@ -48,7 +56,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     input,
     version,
     { arrangement: input.arrangement, house },
-    "House rules changed",
+    changed,
     account.id,
   ))
     ? data({ done: "Saved." })
@@ -59,7 +67,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 const shownBands = ageBands.filter((band) => band !== "under-1");
 
 /** Who of which age may do what: chosen here, followed by the turns, printed for the wall. */
-export default function House({ actionData }: Route.ComponentProps) {
+export default function House({ actionData, loaderData }: Route.ComponentProps) {
   const { input, meta, action } = useClass();
   const rules = input.house ?? [];
   const present = new Set(input.people.map((person) => person.ageBand));
@@ -140,7 +148,7 @@ export default function House({ actionData }: Route.ComponentProps) {
           <Primary name="intent" value="save">
             Save the rules
           </Primary>
-          {rules.length > 0 ? (
+          {loaderData.canTakeBack ? (
             <Secondary type="submit" name="intent" value="undo">
               Take back the last change
             </Secondary>
