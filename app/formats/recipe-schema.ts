@@ -81,7 +81,7 @@ export const recipeSchema = z.strictObject({
     turnaround: minutes,
     pourPerPiece: minutes,
     recover: minutes,
-    cues: z.array(z.enum(cues)).max(8),
+    cues: z.array(z.enum(cues)).max(cues.length),
   }),
   portion: z.discriminatedUnion("kind", [
     z.strictObject({ kind: z.literal("ml"), ml: z.number().min(1).max(2000) }),

@@ -209,7 +209,7 @@ test("a recipe is a page: lines by bowl, steps in order with their cautions, hea
   expect(text.indexOf("Dry bowl")).toBeLessThan(text.indexOf("Wet bowl"));
   expect(text).toContain("semi-skimmed milk , up to 300 ml , until it runs like cream");
   expect(text).toContain("180–210 °C (356–410 °F)");
-  expect(text).toContain("Raw egg and raw flour are not for tasting.");
+  expect(text).toContain("Raw egg and raw flour are not for tasting");
   expect(text).toContain("Rest at least 30 min; last pour within 2 h of mixing: flour drinks and relaxes.");
 });
 

@@ -188,16 +188,26 @@ export const windowReasons = [
 ] as const;
 export type WindowReason = (typeof windowReasons)[number];
 
-export const cues = [
+/** What is seen on the upper side while the lower cooks: the piece is turned then. */
+export const turnCues = [
+  "first-bubbles",
+  "whole-top",
   "bubbles-stay-open",
   "dull-rim",
+  "dry-sides",
   "brown-edge",
   "slides",
+] as const;
+/** What says that a piece is done. */
+export const doneCues = [
+  "golden-below",
+  "set-in-middle",
   "steam-stops",
   "lamp",
   "puffed-and-brown",
   "minutes-only",
 ] as const;
+export const cues = [...turnCues, ...doneCues] as const;
 export type Cue = (typeof cues)[number];
 
 export const readinessTests = [

@@ -85,7 +85,7 @@ export const draftSchema = z.object({
   turnaround: short,
   pourPerPiece: short,
   recover: short,
-  cues: z.array(z.enum(cues)).max(8),
+  cues: z.array(z.enum(cues)).max(cues.length),
   blindNote: short,
   portionKind: z.enum(["ml", "grams", "batch"]),
   portion: short,

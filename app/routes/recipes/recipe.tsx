@@ -4,6 +4,7 @@ import type { Route } from "./+types/recipe";
 import { formOf } from "../form";
 import { batterOf, checkBatter, yieldOf } from "~/core/batter";
 import { withCautions } from "~/core/caution";
+import { correctionStep } from "~/core/look";
 import { type Standing, checkRecipe, standings } from "~/core/recipe";
 import { database } from "~/db/client.server";
 import { allIngredients } from "~/db/queries/pantry.server";
@@ -13,6 +14,7 @@ import { giveStanding, restoreRevision } from "~/services/recipes.server";
 import { accountOf } from "~/services/session.server";
 import { Findings } from "~/ui/class/Findings";
 import { grams, moment, number, thin } from "~/ui/format/format";
+import { Troubles } from "~/ui/recipe/Troubles";
 import { RecipeSheet } from "~/ui/recipe/RecipeSheet";
 import { FileLink, Secondary, TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
@@ -99,6 +101,10 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
       ) : null}
       <Findings findings={findings} names={names} />
       <RecipeSheet recipe={recipe} ingredientName={names.ingredient} />
+      <section className="recipe-troubles">
+        <h2 className="small-head">Where a piece looks wrong</h2>
+        <Troubles family={recipe.family} step={correctionStep(recipe, batter, byId, 1)} names={names} />
+      </section>
       <p
         className="quiet"
         style={{ borderTop: "1px solid var(--chakra-colors-border-muted)", paddingTop: 10, marginTop: 18 }}

@@ -1,4 +1,6 @@
 import type { ReactNode } from "react";
+import type { Cue } from "~/core/recipe";
+import { CuePicture } from "./Cues";
 
 /** A pan from the side, with what happens on it. */
 const OnPan = ({ children }: { children: ReactNode }) => (
@@ -16,23 +18,6 @@ const Pour = () => (
   </OnPan>
 );
 
-const Bubbles = () => (
-  <OnPan>
-    <path className="line" d="M32 80C46 66 118 66 132 80" />
-    {[
-      [54, 72],
-      [68, 76],
-      [80, 70],
-      [94, 75],
-      [106, 71],
-      [116, 77],
-    ].map(([x, y]) => (
-      <circle className="now" key={x} cx={x} cy={y} r="4" />
-    ))}
-    <path className="line soft" d="M52 30C60 38 60 44 52 52M90 24C98 32 98 40 90 48M128 30C136 38 136 44 128 52" />
-  </OnPan>
-);
-
 const Turn = () => (
   <OnPan>
     <path className="line" d="M62 78L152 52L200 34" />
@@ -42,23 +27,18 @@ const Turn = () => (
 );
 
 export interface Moment {
-  readonly drawing: "pour" | "bubbles" | "turn";
+  readonly drawing: "pour" | "turn" | Cue;
   readonly words: string;
 }
-
-const drawings = { pour: Pour, bubbles: Bubbles, turn: Turn } as const;
 
 /** The moments of an instruction side by side, each with its words under it. */
 export const Moments = ({ moments }: { moments: readonly Moment[] }) => (
   <ul className="moments">
-    {moments.map(({ drawing, words }) => {
-      const Drawing = drawings[drawing];
-      return (
-        <li key={drawing}>
-          <Drawing />
-          <p>{words}</p>
-        </li>
-      );
-    })}
+    {moments.map(({ drawing, words }) => (
+      <li key={drawing}>
+        {drawing === "pour" ? <Pour /> : drawing === "turn" ? <Turn /> : <CuePicture cue={drawing} />}
+        <p>{words}</p>
+      </li>
+    ))}
   </ul>
 );

@@ -9,6 +9,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { Grams, PutOutText } from "~/ui/sheet/Quantity";
 import { BowlDrawing, TakeDrawing } from "~/ui/draw/TakeDrawing";
 import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
+import { Looks } from "~/ui/recipe/Looks";
 import { bowlWords, hazardWords } from "~/ui/words/en";
 import { sayPiece } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
@@ -278,6 +279,7 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
               </div>
             </div>
           ))}
+          <Looks recipe={dish.recipe} />
           <h4>In this order</h4>
           <Steps recipe={dish.recipe} />
         </div>

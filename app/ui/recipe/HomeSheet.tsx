@@ -1,3 +1,4 @@
+import { looksOf } from "~/core/look";
 import { type KitLine, putOut } from "~/core/kit";
 import type { MeasuringSet } from "~/core/quantity";
 import { type Recipe, bowls } from "~/core/recipe";
@@ -41,6 +42,7 @@ function HomeAmount({ line }: { line: KitLine }) {
 export function HomeSheet({ recipe, way, kit, scale, set, ingredientName }: Props) {
   const locale = useLocale();
   const { heat, rest } = recipe;
+  const looks = looksOf(recipe);
   const cautions = [...new Set(recipe.steps.flatMap((step) => step.hazards))];
   return (
     <article className="handout">
@@ -98,7 +100,8 @@ export function HomeSheet({ recipe, way, kit, scale, set, ingredientName }: Prop
                     {heat.side2
                       ? `, second ${minutes(heat.side2.low, locale)}–${minutes(heat.side2.high, locale)}`
                       : ""}
-                    . Ready by {heat.cues.map((cue) => cueWords[cue]).join(", ")}.
+                    . {looks.turn.length > 0 ? `Turn when: ${looks.turn.map((cue) => cueWords[cue]).join(", ")}. ` : ""}
+                    Done when: {looks.done.map((cue) => cueWords[cue]).join(", ")}.
                     {recipe.blindNote ? ` ${recipe.blindNote}` : ""}
                   </span>
                 ) : null}

@@ -2,10 +2,10 @@ import { shownOnce } from "~/core/caution";
 import { type Bowl, type Line, type Recipe, bowls } from "~/core/recipe";
 import { fraction, grams, minutes, number, temperature, thin } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
+import { Looks } from "./Looks";
 import { AmountText } from "~/ui/sheet/Quantity";
 import {
   bowlWords,
-  cueWords,
   familyWords,
   hazardWords,
   standingWords,
@@ -183,10 +183,10 @@ export function RecipeSheet({ recipe, ingredientName }: Props) {
                   {heat.side2
                     ? `, second ${minutes(heat.side2.low, locale)} to ${minutes(heat.side2.high, locale)}`
                     : ", both sides at once"}
-                  . Ready by: {heat.cues.map((cue) => cueWords[cue]).join(", ")}.
-                  {recipe.blindNote ? ` ${recipe.blindNote}` : ""}
+                  .
                 </p>
               ) : null}
+              {step.kind === "cook" ? <Looks recipe={recipe} /> : null}
               {(cautions[index] ?? []).map((hazard) => (
                 <p className="caution" key={hazard}>
                   {hazardWords[hazard]}

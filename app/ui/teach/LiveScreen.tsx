@@ -1,5 +1,7 @@
 import { type FormEvent, useEffect, useRef, useState } from "react";
 import type { ClassInput, ClassPlan } from "~/core/plan";
+import { correctionStep, looksOf } from "~/core/look";
+import { toNumber } from "~/core/quantity";
 import type { Hazard, StepKind } from "~/core/recipe";
 import type { BellKind } from "~/core/schedule";
 import { Refusals } from "~/ui/outbox/Refusals";
@@ -12,6 +14,8 @@ import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { bellInstruction, bellWords, cueWords, hazardWords } from "~/ui/words/en";
 import { allowSound, ringBell } from "./bell-sound";
+import { Troubles } from "~/ui/recipe/Troubles";
+import { namesOf } from "~/ui/words/findings";
 import { StationKeys } from "./StationKeys";
 import { useLive } from "./useLive";
 import { Fold, FoldTitle, PlainButton, PlainInput } from "~/ui/parts/plain";
@@ -57,12 +61,46 @@ function hazardsAt(kind: BellKind | undefined, plan: ClassPlan): Hazard[] {
 /** What happens at the heat, drawn: poured, waited for by the recipe's own cue, turned where its family turns. */
 function momentsOf(plan: ClassPlan): Moment[] {
   const [dish] = plan.dishes;
-  const [cue] = dish?.recipe.heat.cues ?? [];
+  const looks = dish ? looksOf(dish.recipe) : undefined;
+  const [turn] = looks?.turn ?? [];
+  const [done] = looks?.done ?? [];
   return [
     { drawing: "pour", words: "one at a time, a hand apart" },
-    { drawing: "bubbles", words: cue ? `until: ${cueWords[cue]}` : "wait for its cue" },
-    ...(dish?.recipe.heat.side2 ? [{ drawing: "turn", words: "turn once" } as const] : []),
+    ...(dish?.recipe.heat.side2
+      ? [
+          {
+            drawing: "turn",
+            words: turn ? `turn once, when: ${cueWords[turn]}` : "turn once, when it looks right",
+          } as const,
+        ]
+      : []),
+    ...(done ? [{ drawing: done, words: `done when: ${cueWords[done]}` } as const] : []),
   ];
+}
+
+/** For whoever goes round: what is seen on a piece, why, and what to do, with the amounts of a station's own bowl. */
+function LooksWrong({ input, plan }: Pick<Props, "input" | "plan">) {
+  const names = namesOf(input, plan, useLocale());
+  const pantry = new Map(input.pantry.map((one) => [one.id, one]));
+  const made = plan.dishes.filter((dish) => dish.stations > 0);
+  return (
+    <Fold className="looks-wrong">
+      <FoldTitle>A piece looks wrong</FoldTitle>
+      {made.map((dish) => {
+        const factor = plan.stations.find((station) => station.dishId === dish.id)?.scale.factor;
+        return (
+          <section key={dish.id}>
+            {made.length > 1 ? <h3>{dish.recipe.title}</h3> : null}
+            <Troubles
+              family={dish.recipe.family}
+              step={factor ? correctionStep(dish.recipe, dish.batter, pantry, toNumber(factor)) : undefined}
+              names={names}
+            />
+          </section>
+        );
+      })}
+    </Fold>
+  );
 }
 
 /** The room by the bell: what now, what next, how long, who is in trouble. */
@@ -352,6 +390,7 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
                 <StationKeys key={station.id} station={station} live={state} add={add} />
               ))}
             </div>
+            <LooksWrong input={input} plan={plan} />
           </>
         )}
       </div>

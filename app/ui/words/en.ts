@@ -123,6 +123,11 @@ export const toolWords: Words<Tool> = {
 };
 
 export const cueWords: Words<Cue> = {
+  "first-bubbles": "the first bubbles",
+  "whole-top": "bubbles over the whole top",
+  "dry-sides": "the sides are dry",
+  "golden-below": "golden below",
+  "set-in-middle": "set in the middle: it springs back",
   "bubbles-stay-open": "bubbles that stay open",
   "dull-rim": "a dull, dry rim",
   "brown-edge": "a brown edge",

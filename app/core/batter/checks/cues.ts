@@ -4,7 +4,7 @@ import type { Pantry } from "../batter";
 import type { BatterFinding } from "../types";
 
 /** Cues that are read by colour, and so not at all in a dark batter. */
-const byColour: readonly Cue[] = ["brown-edge", "puffed-and-brown"];
+const byColour: readonly Cue[] = ["brown-edge", "golden-below", "puffed-and-brown"];
 
 /** Browning cannot be seen in a dark batter: bubbles, rim and time have to do. */
 export function cuesNotVisible(recipe: Recipe, pantry: Pantry): BatterFinding[] {

@@ -2,7 +2,17 @@ import type { ComponentProps } from "react";
 import { pourFor, pourThickness } from "~/core/batter";
 import { fillMethods } from "~/core/pantry";
 import { measuringSystems } from "~/core/quantity";
-import { type RecipeDraft, families, readinessTests, usualCooking, windowReasons, withFamily } from "~/core/recipe";
+import {
+  type Cue,
+  type RecipeDraft,
+  doneCues,
+  families,
+  readinessTests,
+  turnCues,
+  usualCooking,
+  windowReasons,
+  withFamily,
+} from "~/core/recipe";
 import { number, thin } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { fillWords, systemWords } from "~/ui/words/batter";
@@ -14,6 +24,10 @@ interface Props {
   readonly draft: RecipeDraft;
   readonly onDraft: (change: Partial<RecipeDraft>, field: string) => void;
 }
+
+const isIn = (some: readonly Cue[], cue: Cue): boolean => some.includes(cue);
+const cuesOf = (some: readonly Cue[]) =>
+  Object.fromEntries(some.map((cue) => [cue, cueWords[cue]])) as Record<Cue, string>;
 
 /** Facts that are typed as text. */
 type TextFact = {
@@ -119,8 +133,21 @@ export function CookFields({ draft, onDraft }: Props) {
         <RowButton onClick={usual}>Set what is usual for this family</RowButton>
       </section>
       <section>
-        <h3>Done when</h3>
-        <Ticks legend="Cues" all={cueWords} chosen={draft.cues} onChosen={(cues) => onDraft({ cues }, "")} />
+        <h3>What is looked for</h3>
+        {draft.hasSide2 ? (
+          <Ticks
+            legend="Turn when"
+            all={cuesOf(turnCues)}
+            chosen={draft.cues.filter((cue) => isIn(turnCues, cue))}
+            onChosen={(turn) => onDraft({ cues: [...turn, ...draft.cues.filter((cue) => !isIn(turnCues, cue))] }, "")}
+          />
+        ) : null}
+        <Ticks
+          legend="Done when"
+          all={cuesOf(doneCues)}
+          chosen={draft.cues.filter((cue) => isIn(doneCues, cue))}
+          onChosen={(done) => onDraft({ cues: [...draft.cues.filter((cue) => !isIn(doneCues, cue)), ...done] }, "")}
+        />
         <Fact
           draft={draft}
           onDraft={onDraft}

@@ -72,7 +72,12 @@ export const people: Styles = [
       ".turns": { gridTemplateColumns: "1fr" },
     },
     ".house": { width: "100%", marginBottom: "14px", borderCollapse: "collapse" },
-    ".house th, .house td": { textAlign: "left", verticalAlign: "top", padding: "8px 14px 8px 0", borderTop: "1px solid {colors.border.muted}" },
+    ".house th, .house td": {
+      textAlign: "left",
+      verticalAlign: "top",
+      padding: "8px 14px 8px 0",
+      borderTop: "1px solid {colors.border.muted}",
+    },
     ".house thead th": { verticalAlign: "bottom", borderTop: "none", fontWeight: 600 },
     ".house th[scope=row]": { fontWeight: 600, width: "34%" },
     ".house th[scope=row] span": { display: "block", fontWeight: 400 },

@@ -1,0 +1,2 @@
+export * from "./cues";
+export * from "./troubles";

@@ -1,0 +1,60 @@
+import fc from "fast-check";
+import { batterOf } from "~/core/batter";
+import { starterPantry } from "~/core/pantry";
+import { type Recipe, doneCues, families, turnCues } from "~/core/recipe";
+import { starterBook } from "~/demo/starter-book";
+import { recipes } from "../../../test/recipes";
+import { acts, causes, correctionShare, correctionStep, looksOf, sights, troublesOf } from ".";
+
+const pantry = new Map(starterPantry.map((one) => [one.id, one]));
+
+test("of any recipe a piece that is turned says when, and every piece says when it is done", () => {
+  fc.assert(
+    fc.property(recipes, (recipe) => {
+      const { turn, done } = looksOf(recipe);
+      expect(done.length).toBeGreaterThan(0);
+      for (const cue of done) expect(doneCues).toContain(cue);
+      for (const cue of turn) expect(turnCues).toContain(cue);
+      if (recipe.heat.side2 === null) expect(turn).toEqual([]);
+      const chosen = new Set<string>(recipe.heat.cues);
+      expect(turn.every((cue) => chosen.has(cue))).toBe(true);
+      if (doneCues.some((cue) => chosen.has(cue))) expect(done.every((cue) => chosen.has(cue))).toBe(true);
+    }),
+  );
+});
+
+test("what is seen has a reason and something to do in every family, and nothing is listed that no family has", () => {
+  const all = families.flatMap((family) => troublesOf(family).map((trouble) => ({ family, ...trouble })));
+  expect(new Set(all.map((one) => one.sight))).toEqual(new Set(sights));
+  expect(new Set(all.map((one) => one.cause))).toEqual(new Set(causes));
+  expect(new Set(all.map((one) => one.act))).toEqual(new Set(acts));
+  for (const family of families) {
+    const own = troublesOf(family);
+    expect(own.length).toBeGreaterThanOrEqual(5);
+    expect(new Set(own.map((one) => `${one.sight} ${one.cause}`)).size).toBe(own.length);
+    const order = own.map((one) => sights.indexOf(one.sight));
+    expect(order).toEqual([...order].sort((a, b) => a - b));
+  }
+  // What lies in an iron is not turned, nothing runs together there, and an oven dish has no second order.
+  expect(troublesOf("waffle").some((one) => one.cause === "turned-early" || one.sight === "fused")).toBe(false);
+  expect(troublesOf("crepe").find((one) => one.sight === "lacy")).toMatchObject({
+    cause: "surface-hot",
+    act: "heat-down",
+  });
+});
+
+test("a batter is thinned by a twentieth of its water as its own liquid, thickened by a twentieth of its flour, batch by batch", () => {
+  fc.assert(
+    fc.property(fc.constantFrom(...starterBook), fc.integer({ min: 1, max: 12 }), (recipe: Recipe, quarters) => {
+      const factor = quarters / 4;
+      const batter = batterOf(recipe, pantry);
+      const step = correctionStep(recipe, batter, pantry, factor);
+      expect(step.grams).toBeCloseTo(batter.starchGrams * correctionShare * factor, 6);
+      const liquid = step.liquidId === null ? undefined : pantry.get(step.liquidId);
+      if (!liquid) return expect(step.ml).toBe(0);
+      const water = step.ml * liquid.trueDensity * (liquid.waterPercent / 100);
+      expect(water).toBeCloseTo(batter.waterGrams * correctionShare * factor, 6);
+      expect(recipe.lines.some((line) => line.ingredientId === step.liquidId)).toBe(true);
+    }),
+  );
+});
