@@ -31,3 +31,25 @@ test("house rules: who of which age may do what is chosen, followed by the turns
   });
   expect(odd.status()).toBe(400);
 });
+
+test("cautions come by themselves, are left out only with a reason, and come back; turn and done are two looks", async ({
+  page,
+}) => {
+  await page.goto("/recipes/slipway-pancakes/edit");
+  const cook = page.getByRole("listitem", { name: "Step 5" });
+  await cook.getByText("cautions:", { exact: false }).click();
+  await cook.getByLabel("Why “fingers at an edge” is left out").fill("tongs on every table");
+  const says = page.getByLabel("What it says");
+  await expect(says.getByText("Because: tongs on every table.", { exact: false })).toBeVisible();
+  await says.getByRole("button", { name: "Show the caution again" }).click();
+  await expect(says.getByText("Because: tongs on every table.", { exact: false })).toHaveCount(0);
+  await expect(page.getByRole("group", { name: "Turn when" })).toBeVisible();
+  await expect(page.getByRole("group", { name: "Done when" })).toBeVisible();
+
+  await page.goto("/recipes/slipway-pancakes");
+  await expect(page.getByText("fingers never lift an edge", { exact: false })).toHaveCount(1);
+  await expect(page.getByText("Stop while there are still lumps", { exact: false })).toHaveCount(1);
+  await expect(
+    page.getByRole("row", { name: /^spreads flat batter too thin stir in \d+ g of plain wheat flour/ }),
+  ).toBeVisible();
+});

@@ -11,6 +11,7 @@ import {
   families,
   familyHeat,
   hazards,
+  mixingStops,
   partHeats,
   partKinds,
   stepKinds,
@@ -125,6 +126,7 @@ export const recipes: fc.Arbitrary<Recipe> = fc
               minutes,
               tools: fc.uniqueArray(fc.constantFrom(...tools), { maxLength: 3 }),
               hazards: fc.uniqueArray(fc.constantFrom(...hazards), { maxLength: 2 }),
+              stop: fc.option(fc.constantFrom(...mixingStops), { nil: undefined }),
               waived: fc.option(
                 fc.array(fc.record({ hazard: fc.constantFrom(...hazards), reason: fc.constant("looked at") }), {
                   minLength: 1,

@@ -7,6 +7,7 @@ import {
   cues,
   families,
   hazards,
+  mixingStops,
   partHeats,
   partKinds,
   readinessTests,
@@ -50,6 +51,7 @@ const step = z.strictObject({
     .optional()
     .describe("cautions left out on purpose, each with the reason"),
   who: z.enum(["anyone", "adult"]).default("anyone"),
+  stop: z.enum(mixingStops).optional().describe("when to stop mixing; left out, as the family usually does"),
 });
 
 const standing = z.enum(standings).default("draft");

@@ -53,12 +53,16 @@ const isTurned = (recipe: Recipe): boolean => recipe.heat.side2 !== null;
 function atTheHeat(step: Step, recipe: Recipe, grease: readonly Ingredient[], places: readonly HotPlace[]): Hazard[] {
   const found: Hazard[] = [];
   const isCooking = step.kind === "cook";
+  const panLines = new Set(recipe.lines.flatMap((line) => (line.bowl === "pan" ? [line.id] : [])));
   const has = (kind: SurfaceKind) => places.some((place) => place.kind === kind);
   if (places.some((place) => place.kind !== "oven")) found.push("hot-surface");
   if (has("oven")) found.push("oven-dish");
   if (has("waffle-iron")) found.push("steam", "iron-hinge");
   if (places.some((place) => place.hasCord)) found.push("cords");
   if (places.some((place) => place.burns !== null)) found.push("gas-air");
+  // Grease comes with the pour, unless the step that heats the pan takes it.
+  const isGreased = isCooking || step.draws.some((draw) => panLines.has(draw.lineId));
+  if (!isGreased) return found;
   if (grease.some((one) => one.role === "spray")) found.push("spray-flame");
   if (grease.some(isOil)) {
     found.push("hot-fat");

@@ -1,2 +1,3 @@
 export * from "./cues";
 export * from "./troubles";
+export * from "./stop";

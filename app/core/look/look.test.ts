@@ -4,7 +4,7 @@ import { starterPantry } from "~/core/pantry";
 import { type Recipe, doneCues, families, turnCues } from "~/core/recipe";
 import { starterBook } from "~/demo/starter-book";
 import { recipes } from "../../../test/recipes";
-import { acts, causes, correctionShare, correctionStep, looksOf, sights, troublesOf } from ".";
+import { acts, causes, correctionShare, correctionStep, looksOf, sights, stopOf, troublesOf } from ".";
 
 const pantry = new Map(starterPantry.map((one) => [one.id, one]));
 
@@ -57,4 +57,21 @@ test("a batter is thinned by a twentieth of its water as its own liquid, thicken
       expect(recipe.lines.some((line) => line.ingredientId === step.liquidId)).toBe(true);
     }),
   );
+});
+
+test("of any recipe an author's word on when to stop stands; without one only the last mixing of the batter has its family's", () => {
+  fc.assert(
+    fc.property(recipes, (recipe) => {
+      for (const step of recipe.steps) {
+        const stop = stopOf(step, recipe);
+        if (step.kind !== "mix") expect(stop).toBeUndefined();
+        else if (step.stop) expect(stop).toBe(step.stop);
+      }
+      const unsaid = { ...recipe, steps: recipe.steps.map(({ stop: _stop, ...step }) => step) };
+      expect(unsaid.steps.filter((step) => stopOf(step, unsaid) !== undefined).length).toBeLessThanOrEqual(1);
+    }),
+  );
+  const [pancakes] = starterBook.filter((one) => one.family === "pancake");
+  const said = pancakes?.steps.map((step) => stopOf(step, pancakes)).filter((stop) => stop !== undefined);
+  expect(said).toEqual(["lumps-fine"]);
 });

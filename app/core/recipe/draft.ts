@@ -23,6 +23,7 @@ import type {
   Hazard,
   Line,
   LineAmount,
+  MixingStop,
   Part,
   PartHeat,
   PartKind,
@@ -84,6 +85,7 @@ export interface DraftStep {
   readonly hazards: readonly Hazard[];
   readonly waived?: readonly Waiver[] | undefined;
   readonly who: Step["who"];
+  readonly stop?: MixingStop | undefined;
   readonly guesses: readonly Guess[];
 }
 export interface DraftPart {
@@ -249,6 +251,7 @@ export function draftOf(recipe: Recipe, style: NumberStyle = pointStyle): Recipe
       hazards: step.hazards,
       ...(step.waived ? { waived: step.waived } : {}),
       who: step.who,
+      ...(step.stop ? { stop: step.stop } : {}),
       guesses: [],
     })),
     restMin: text(recipe.rest.min),
@@ -505,6 +508,7 @@ export function readDraft(
       // Left out without a reason is not left out.
       ...(step.waived?.some(isGiven) ? { waived: step.waived.filter(isGiven) } : {}),
       who: step.who,
+      ...(step.stop ? { stop: step.stop } : {}),
     })),
     rest: { min: restMax === null ? restMin : Math.min(restMin, restMax), max: restMax, reason: draft.restReason },
     heat: {

@@ -164,7 +164,13 @@ export interface Step {
   /** Cautions that follow from the step's facts and that the author left out on purpose, each with the reason. */
   readonly waived?: readonly Waiver[] | undefined;
   readonly who: "anyone" | "adult";
+  /** When to stop mixing; absent where the family's usual is meant. */
+  readonly stop?: MixingStop | undefined;
 }
+
+/** How far a batter is mixed: most are spoilt by a stroke too many, a few by lumps. */
+export const mixingStops = ["lumps-fine", "just-combined", "smooth"] as const;
+export type MixingStop = (typeof mixingStops)[number];
 
 export interface Waiver {
   readonly hazard: Hazard;

@@ -51,14 +51,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   }
   const cells = chosen as Readonly<Record<string, (typeof mays)[number] | undefined>>;
   const house = ownRules((doing, band) => cells[cell(doing, band)]);
-  return (await changePlan(
-    database(),
-    input,
-    version,
-    { arrangement: input.arrangement, house },
-    changed,
-    account.id,
-  ))
+  return (await changePlan(database(), input, version, { arrangement: input.arrangement, house }, changed, account.id))
     ? data({ done: "Saved." })
     : data({ problem: late }, { status: 409 });
 }

@@ -9,6 +9,7 @@ import {
   families,
   guesses,
   hazards,
+  mixingStops,
   partHeats,
   partKinds,
   readinessTests,
@@ -68,6 +69,7 @@ export const draftSchema = z.object({
           .max(hazards.length)
           .optional(),
         who: z.enum(["anyone", "adult"]),
+        stop: z.enum(mixingStops).optional(),
         guesses: guessed,
       }),
     )

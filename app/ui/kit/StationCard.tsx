@@ -9,7 +9,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { Grams, PutOutText } from "~/ui/sheet/Quantity";
 import { BowlDrawing, TakeDrawing } from "~/ui/draw/TakeDrawing";
 import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
-import { Looks } from "~/ui/recipe/Looks";
+import { Looks, StopMixing } from "~/ui/recipe/Looks";
 import { bowlWords, hazardWords } from "~/ui/words/en";
 import { sayPiece } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
@@ -205,13 +205,15 @@ interface Props {
 }
 
 /** What is done with it, in order, each caution at the first step it belongs to. */
-function Steps({ recipe: { steps } }: { recipe: Recipe }) {
+function Steps({ recipe }: { recipe: Recipe }) {
+  const { steps } = recipe;
   const cautions = shownOnce(steps);
   return (
     <ol className="card-steps">
       {steps.map((step, index) => (
         <li key={step.id}>
           {step.text}
+          <StopMixing step={step} recipe={recipe} />
           {(cautions[index] ?? []).map((hazard) => (
             <span className="caution" key={hazard}>
               {hazardWords[hazard]}
@@ -252,6 +254,7 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
             <FoldTitle>Weigh it in one bowl</FoldTitle>
             <TareCard kit={station.kit} recipe={dish.recipe} ingredientName={ingredientName} />
           </Fold>
+          <Looks recipe={dish.recipe} />
         </div>
         <div className="card-side">
           <h4>At this table</h4>
@@ -279,7 +282,6 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
               </div>
             </div>
           ))}
-          <Looks recipe={dish.recipe} />
           <h4>In this order</h4>
           <Steps recipe={dish.recipe} />
         </div>

@@ -1,7 +1,8 @@
-import { looksOf } from "~/core/look";
-import type { Cue, Recipe } from "~/core/recipe";
+import { looksOf, stopOf } from "~/core/look";
+import type { Cue, Recipe, Step } from "~/core/recipe";
 import { CuePicture } from "~/ui/draw/Cues";
 import { cueWords } from "~/ui/words/en";
+import { stopWords } from "~/ui/words/looks";
 
 const Row = ({ title, cues }: { title: string; cues: readonly Cue[] }) =>
   cues.length === 0 ? null : (
@@ -28,4 +29,10 @@ export function Looks({ recipe }: { recipe: Recipe }) {
       {recipe.blindNote ? <p className="small">{recipe.blindNote}</p> : null}
     </div>
   );
+}
+
+/** When to stop, at the step where a batter is spoilt or saved. */
+export function StopMixing({ step, recipe }: { step: Step; recipe: Recipe }) {
+  const stop = stopOf(step, recipe);
+  return stop ? <em className="stop-mixing">{stopWords[stop].says}</em> : null;
 }

@@ -2,7 +2,7 @@ import { shownOnce } from "~/core/caution";
 import { type Bowl, type Line, type Recipe, bowls } from "~/core/recipe";
 import { fraction, grams, minutes, number, temperature, thin } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
-import { Looks } from "./Looks";
+import { Looks, StopMixing } from "./Looks";
 import { AmountText } from "~/ui/sheet/Quantity";
 import {
   bowlWords,
@@ -186,6 +186,7 @@ export function RecipeSheet({ recipe, ingredientName }: Props) {
                   .
                 </p>
               ) : null}
+              <StopMixing step={step} recipe={recipe} />
               {step.kind === "cook" ? <Looks recipe={recipe} /> : null}
               {(cautions[index] ?? []).map((hazard) => (
                 <p className="caution" key={hazard}>

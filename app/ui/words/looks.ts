@@ -1,5 +1,6 @@
 import type { Act, Cause, CorrectionStep, Sight, Trouble } from "~/core/look";
 import { grams, volume } from "~/ui/format/format";
+import type { MixingStop } from "~/core/recipe";
 import type { Names } from "./findings";
 
 /** What is seen on a piece, why it is so and what to do. */
@@ -40,15 +41,31 @@ const plainActs: Readonly<Record<Exclude<Act, "thin" | "thicken">, string>> = {
   "other-order": "change places or cook it sooner",
 };
 
+/** When to stop mixing, and why. */
+export const stopWords: Readonly<Record<MixingStop, { readonly name: string; readonly says: string }>> = {
+  "lumps-fine": {
+    name: "lumps are fine",
+    says: "Stop while there are still lumps: they cook away, and every stroke more makes it tough and flat.",
+  },
+  "just-combined": {
+    name: "just combined",
+    says: "Stop when no dry streak is left: more makes it tight.",
+  },
+  smooth: { name: "smooth", says: "Go on until it is smooth: lumps would show in a thin piece." },
+};
+
+/** Millilitres and grams in fives: what is stirred in by eye is not weighed to the gram. */
+const inFives = (value: number): number => Math.max(5, Math.round(value / 5) * 5);
+
 /** What to do, with the amount where one is known. */
 export function sayAct({ act }: Trouble, step: CorrectionStep | undefined, names: Names): string {
   if (act === "thin")
     return step?.liquidId && step.ml > 0
-      ? `stir in ${volume(step.ml, names.locale)} of ${names.ingredient(step.liquidId)}, look, once more if need be`
+      ? `stir in ${volume(inFives(step.ml), names.locale)} of ${names.ingredient(step.liquidId)}, look, once more if need be`
       : "stir in a spoon of its liquid, look, once more if need be";
   if (act === "thicken")
     return step?.flourId && step.grams > 0
-      ? `stir in ${grams(step.grams, names.locale)} of ${names.ingredient(step.flourId)}, wait a minute, look`
+      ? `stir in ${grams(inFives(step.grams), names.locale)} of ${names.ingredient(step.flourId)}, wait a minute, look`
       : "stir in a spoon of its flour, wait a minute, look";
   return plainActs[act];
 }

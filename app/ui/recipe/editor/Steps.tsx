@@ -7,11 +7,13 @@ import {
   type Hazard,
   type Heat,
   type Waiver,
+  mixingStops,
   stepKinds,
   withStepKind,
 } from "~/core/recipe";
 import { stepKindWords } from "~/ui/words/batter";
 import { hazardWords, toolWords } from "~/ui/words/en";
+import { stopWords } from "~/ui/words/looks";
 import { Cell, Pick, RowButton, SpanCells, Ticks } from "./cells";
 import { Fold, FoldTitle, PlainArea, PlainButton, PlainSelect, Tick } from "~/ui/parts/plain";
 
@@ -221,6 +223,16 @@ export function StepCard({ step, number, lines, parts, pantry, heat, derived, le
           chosen={step.hazards}
           onChosen={(hazards) => onStep({ hazards }, "")}
         />
+        {step.kind === "mix" ? (
+          <Pick
+            label="Stop mixing when"
+            isLabelled
+            value={step.stop ?? ""}
+            empty="as the family usually does"
+            options={mixingStops.map((stop) => ({ value: stop, label: stopWords[stop].name }))}
+            onPick={(stop) => onStep({ stop: stop || undefined }, "stop")}
+          />
+        ) : null}
         <Ticks legend="Gear" all={toolWords} chosen={step.tools} onChosen={(tools) => onStep({ tools }, "")} />
         {parts.length > 0 ? (
           <Pick

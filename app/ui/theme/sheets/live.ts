@@ -151,7 +151,7 @@ export const live: Styles = [
     ".live .moments .thick": { strokeWidth: 6 },
     ".live .moments .soft": { stroke: "fg.muted" },
     ".live .moments .now": { stroke: "accent.solid" },
-    ".live .looks-wrong": { marginTop: "18px" },
+    ".live .looks-wrong": { marginTop: "18px", padding: "0 28px" },
     ".live .looks-wrong summary": { minHeight: "64px", fontSize: "19px", display: "flex", alignItems: "center" },
     ".live .flash": {
       position: "fixed",

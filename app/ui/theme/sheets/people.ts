@@ -95,12 +95,14 @@ export const people: Styles = [
     ".house .only-print": { display: "none" },
     "@media print": {
       ".house .only-print": { display: "block", fontWeight: 600 },
-      ".house": { fontSize: "15pt" },
+      ".house": { fontSize: "12pt", marginBottom: "6px" },
+      ".house th, .house td": { padding: "4px 12px 4px 0" },
+      ".house th[scope=col] span": { display: "none" },
     },
     "@media (max-width: 640px)": {
       ".house thead": { display: "none" },
       ".house tr": { display: "grid", gridTemplateColumns: "1fr 1fr" },
-      ".house th[scope=row]": { gridColumn: "1 / -1", maxWidth: "none" },
+      ".house th[scope=row]": { gridColumn: "1 / -1", width: "auto" },
       ".house td::before": {
         content: "attr(data-band)",
         display: "block",

@@ -43,6 +43,7 @@ export const recipe: Styles = [
       marginBottom: "4px",
     },
     ".caution-row .is-left-out": { textDecoration: "line-through", color: "fg.muted" },
+    ".stop-mixing": { display: "block", fontStyle: "normal", fontWeight: 600, fontSize: "0.92em", marginTop: "2px" },
     ".looks": { display: "flex", flexWrap: "wrap", gap: "6px 28px", margin: "8px 0" },
     ".look ul": {
       display: "flex",
