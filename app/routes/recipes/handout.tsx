@@ -3,6 +3,7 @@ import type { Route } from "./+types/handout";
 import { batterOf } from "~/core/batter";
 import { kitOf } from "~/core/kit";
 import { measuringSetOf, measuringSets, scoopTolerance } from "~/core/quantity";
+import { withCautions } from "~/core/caution";
 import { asVariant } from "~/core/recipe";
 import { loadsFor, scaleStation } from "~/core/scale";
 import { recipeWithPantry } from "~/services/recipes.server";
@@ -32,8 +33,8 @@ export async function loader({ params, request }: Route.LoaderArgs) {
 /** One page to take home: the same recipe at home size, in the reader's own cups, with the scale beside. */
 export default function Handout({ loaderData, params }: Route.ComponentProps) {
   const { recipe: written, pantry, pieces, setId, variantId, isTooMany } = loaderData;
-  const recipe = asVariant(written, variantId);
   const byId = new Map(pantry.map((one) => [one.id, one]));
+  const recipe = withCautions(asVariant(written, variantId), byId);
   const scale = scaleStation(recipe, batterOf(recipe, byId), pieces, "quarter");
   const kit = kitOf(recipe, byId, scale.factor, loadsFor(Math.max(1, scale.piecesMade), 3), scale.piecesMade, {
     set: measuringSetOf(setId),

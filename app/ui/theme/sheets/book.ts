@@ -277,6 +277,11 @@ export const book: Styles = [
       ".handout-cautions": { columns: "1" },
       ".swap-row": { gridTemplateColumns: "1fr" },
     },
+    // A sheet of paper is narrow too, and holds two columns of small print.
+    "@media print": {
+      ".handout-cautions": { columns: "2", columnGap: "24px" },
+      ".handout-cautions .caution": { fontSize: "8.5pt", marginTop: "3px" },
+    },
     ".tare summary": { cursor: "pointer", minHeight: "44px", display: "flex", alignItems: "center", color: "fg.muted" },
     ".cell-of": { display: "flex", flexDirection: "column", gap: "1px" },
     // What follows changes at every key: its drawing stays its own affair.
