@@ -7,9 +7,9 @@ import type { Pantry } from "./batter";
  */
 export const rawBatterMinutes = { atRoom: 120, above32: 60, chilled: 24 * 60, chilledCrepe: 48 * 60 } as const;
 
-/** Is there raw egg or milk in the batter? */
-export const isRawPerishable = (recipe: Recipe, pantry: Pantry): boolean =>
-  recipe.lines.some((line) => {
+/** Lines of raw egg or milk in the batter. */
+export const rawPerishables = (recipe: Recipe, pantry: Pantry): Line[] =>
+  recipe.lines.filter((line) => {
     const one = pantry.get(line.ingredientId);
     return (
       isBatter(line, recipe) &&
@@ -18,6 +18,9 @@ export const isRawPerishable = (recipe: Recipe, pantry: Pantry): boolean =>
         (one.contains.includes("milk") && one.storage === "chilled" && one.waterPercent >= wateryPercent))
     );
   });
+
+/** Is there raw egg or milk in the batter? */
+export const isRawPerishable = (recipe: Recipe, pantry: Pantry): boolean => rawPerishables(recipe, pantry).length > 0;
 
 /** From this share of water on, an ingredient wets what it meets (starting value). */
 export const wateryPercent = 50;

@@ -103,12 +103,22 @@ test("each caution comes from its fact", () => {
   const fritters = withCautions(recipe("fritter"), pantry, [{ kind: "hob-pan", hasCord: false, burns: "camping-gas" }]);
   expect(at(fritters, "cook")).toEqual(expect.arrayContaining(["hot-fat", "oil-fire", "gas-air"]));
   expect(at(fritters, "cook")).not.toContain("cords");
-  const batter = recipe("pancake");
-  const rested = {
-    ...batter,
-    steps: batter.steps.map((step, index) => (index === 0 ? { ...step, kind: "rest" as const, draws: [] } : step)),
+  const restAt = (kind: Step["kind"]) => {
+    const steps = recipe("pancake").steps.map((step) =>
+      step.kind === kind ? { ...step, kind: "rest" as const, draws: [] } : step,
+    );
+    const made = withCautions({ ...recipe("pancake"), steps }, pantry, [griddle]);
+    return made.steps.find((step) => step.kind === "rest")?.hazards;
   };
-  expect(withCautions(rested, pantry, [griddle]).steps[0]?.hazards).toContain("batter-clock");
+  // The clock runs from the egg on: not yet while only what is dry has stood.
+  expect(restAt("preheat")).toContain("batter-clock");
+  const [first, ...others] = recipe("pancake").steps;
+  if (!first) throw new Error("no step");
+  const early = {
+    ...recipe("pancake"),
+    steps: [{ ...first, id: "early", kind: "rest" as const, draws: [] }, first, ...others],
+  };
+  expect(withCautions(early, pantry, [griddle]).steps[0]?.hazards).not.toContain("batter-clock");
 });
 
 test("one is left out only where the author says why, and the surfaces of a kitchen say what they burn", () => {

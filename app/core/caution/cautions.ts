@@ -1,4 +1,4 @@
-import { type Pantry, isRawPerishable } from "~/core/batter";
+import { type Pantry, rawPerishables } from "~/core/batter";
 import type { Flame, Surface } from "~/core/gear";
 import { type Ingredient, groupOf } from "~/core/pantry";
 import {
@@ -77,6 +77,15 @@ function atTheHeat(step: Step, recipe: Recipe, grease: readonly Ingredient[], pl
   return found;
 }
 
+/** Is raw egg or milk in the batter by this step? What a later step takes first is not in yet. */
+function isWetBy(step: Step, recipe: Recipe, pantry: Pantry): boolean {
+  const later = recipe.steps.slice(recipe.steps.findIndex((one) => one.id === step.id) + 1);
+  const before = recipe.steps.filter((one) => !later.includes(one));
+  const isIn = (steps: readonly Step[], lineId: string) =>
+    steps.some((one) => one.draws.some((draw) => draw.lineId === lineId));
+  return rawPerishables(recipe, pantry).some((line) => isIn(before, line.id) || !isIn(later, line.id));
+}
+
 /**
  * The cautions that follow from what a step has in hand: ingredients, tools, surfaces, heat (general kitchen safety). Each once, in the
  * order of {@link hazards}.
@@ -107,7 +116,7 @@ export function cautionsOf(
   if (step.kind === "mix" && !isAside && food.some((one) => one.role === "flour" || one.role === "egg"))
     add("raw-batter");
   if (food.some((one) => one.role === "egg")) add("hands-again");
-  if (step.kind === "rest" && !isAside && isRawPerishable(recipe, pantry)) add("batter-clock");
+  if (step.kind === "rest" && !isAside && isWetBy(step, recipe, pantry)) add("batter-clock");
   if (step.tools.some((tool) => tool === "knife" || tool === "grater" || tool === "zester")) add("blades");
   if (step.tools.includes("mixer")) add("mixer", "cords");
   if (food.some(canChoke)) add("small-pieces");

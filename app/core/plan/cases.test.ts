@@ -1,5 +1,7 @@
 import { readFileSync, readdirSync } from "node:fs";
 import { checkBatter, effectsOf, fatMakeUpGrams, remediesFor, souringAcidMl, swapsFor } from "~/core/batter";
+import { looksOf, stopOf } from "~/core/look";
+import { turnsOf } from "~/core/turns";
 import { tareReadings } from "~/core/kit";
 import { packingOfClass } from "~/core/pack";
 import { shoppingList } from "~/core/shop";
@@ -453,4 +455,47 @@ describe("the cases, bought and packed", () => {
     within(bought(made.list, "sweetcorn")?.buyGrams, 540 / 0.6);
     expect(held(made, "butter").reduce((sum, content) => sum + (content.measured.grams ?? 0), 0)).toBe(180);
   });
+});
+
+test("C9: cautions that nobody wrote, one left out with its reason, house rules, two looks", () => {
+  const read = readClassFile(readFileSync("test/cases/c9-landing-stage.json", "utf8"));
+  if (!read.ok) throw new Error(read.problems.join("\n"));
+  const { input } = read;
+  const made = plan(input);
+  const [dish] = made.dishes;
+  if (!dish) throw new Error("no dish");
+  const cautions = new Map(dish.recipe.steps.map((step) => [step.id, [...step.hazards].sort()]));
+  expect(cautions.get("draw")).toEqual(["blades"]);
+  // The salt draws water before the egg is in: no clock runs yet.
+  expect(cautions.get("wait")).toEqual([]);
+  expect(cautions.get("mix")).toEqual(["hands-again", "mixer", "raw-batter"]);
+  expect(cautions.get("cook")).toEqual(
+    ["bare-fingers", "gas-air", "hot-fat", "hot-surface", "oil-fire", "oiling-hot-pan"].sort(),
+  );
+  expect(cautions.get("serve")).toEqual(["sticks"]);
+  expect(made.findings).toContainEqual(
+    expect.objectContaining({ code: "caution-left-out", hazard: "cords", reason: "the mixer runs on its own battery" }),
+  );
+  expect(made.findings).toContainEqual(
+    expect.objectContaining({ code: "stick-for-small", stationIds: ["s1"], people: 1 }),
+  );
+  expect(looksOf(dish.recipe)).toEqual({ turn: ["brown-edge", "dry-sides"], done: ["set-in-middle"] });
+  expect(dish.recipe.steps.map((step) => stopOf(step, dish.recipe)).filter(Boolean)).toEqual(["just-combined"]);
+  const pours = made.stations.map((station) =>
+    turnsOf({
+      people: input.people.filter((person) => station.people.includes(person.id)),
+      recipe: dish.recipe,
+      loads: station.loads,
+      pantry: new Map(input.pantry.map((one) => [one.id, one])),
+      labels: new Map(),
+      house: input.house,
+    })
+      .filter((turn) => turn.job === "pour")
+      .map((turn) => turn.hands),
+  );
+  // Frying is for twelve and over, here for adults only: at the first table nobody may, at the second one person does it all.
+  expect(pours).toEqual(
+    [[[]], [["p6"]]].map((rows, at) => Array.from({ length: made.stations[at]?.loads ?? 0 }, () => rows[0])),
+  );
+  expect(made.stations.every((station) => station.loads > 0)).toBe(true);
 });

@@ -8,6 +8,7 @@ import {
   leftByChildren,
   yieldOf,
 } from "~/core/batter";
+import { mayOf } from "~/core/turns";
 import { checkGear, checkKitchen, surfacesFor } from "~/core/gear";
 import { gravest, hasOpenWords, isCoeliacAsked, rankOf } from "~/core/allergen";
 import { labelsInHand } from "~/core/pantry";
@@ -368,6 +369,38 @@ function thickening(dish: DishPlan, stations: readonly StationPlan[], timeline: 
 }
 
 /** Everything computed so far that somebody should know of, in the order of the stages. */
+/** Sticks at tables of those who may not eat from one. */
+function sticksForSmall(
+  input: ClassInput,
+  dishes: readonly DishPlan[],
+  stations: readonly StationPlan[],
+): PlanFinding[] {
+  const withSticks = new Set(
+    dishes.filter((dish) => dish.recipe.steps.some((step) => step.tools.includes("stick"))).map((dish) => dish.id),
+  );
+  const mayNot = new Set(
+    input.people
+      .filter((person) => mayOf(input.house ?? [], "stick", person.ageBand) === "no")
+      .map((person) => person.id),
+  );
+  const found = stations
+    .filter((station) => withSticks.has(station.dishId))
+    .flatMap(({ id, people }) => {
+      const small = people.filter((one) => mayNot.has(one)).length;
+      return small > 0 ? [{ id, small }] : [];
+    });
+  return found.length === 0
+    ? []
+    : [
+        {
+          code: "stick-for-small",
+          level: "warns",
+          stationIds: found.map((one) => one.id),
+          people: found.reduce((sum, one) => sum + one.small, 0),
+        },
+      ];
+}
+
 export function findingsOf(
   input: ClassInput,
   pantry: Pantry,
@@ -401,6 +434,7 @@ export function findingsOf(
     ...at("amounts", null, amountFindings(stations, dishes, pantry, input.brief)),
     ...at("amounts", null, thinAir(input.kitchen.altitudeM, dishes, pantry)),
     ...at("gear", null, checkGear(gear)),
+    ...at("gear", null, sticksForSmall(input, dishes, stations)),
     ...at("gear", null, checkKitchen(input.kitchen, timeline.units)),
     ...dishes.flatMap((dish) =>
       at(

@@ -186,6 +186,13 @@ export type PlanFinding =
   | { readonly code: "label-of-other-product"; readonly level: "warns"; readonly ingredientIds: readonly string[] }
   /** Coeliac disease written down as one cereal: gluten is meant, or it is no coeliac disease. Somebody asks. */
   | { readonly code: "coeliac-as-cereal"; readonly level: "warns"; readonly names: readonly string[] }
+  /** Something is eaten from a stick at a table where somebody sits who may not, by the house rules. */
+  | {
+      readonly code: "stick-for-small";
+      readonly level: "warns";
+      readonly stationIds: readonly string[];
+      readonly people: number;
+    }
   | {
       readonly code: "contact-not-checked";
       readonly level: "notes";

@@ -246,6 +246,8 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     `${ingredientsOf(f, n)}: another product is bought than the one whose label was read. Read the label in hand.`,
   "coeliac-as-cereal": (f, n) =>
     `${list(f.names, n.locale)}: coeliac disease written down as one cereal. It is taken as gluten here; ask whether that is meant, or a wheat allergy.`,
+  "stick-for-small": (f, n) =>
+    `${stationsOf(f, n)}: by the house rules ${f.people === 1 ? "one person" : `${f.people} people`} there may not eat from a stick. Serve theirs on a plate.`,
   "contact-not-checked": (f) =>
     `Worked out here: what meets on shared surfaces, in pots of fat, tubs and toppings, at the packing table, on tools that go round, and in the air for those whom that harms. Not worked out: hands, splashes, wash-up, and tools that nobody counted${f.hasDemoPiece ? "; who tastes the piece that is shown" : ""}${f.hasToppings ? "; spoons that go from one topping to another on one table" : ""}.`,
   "scoops-off": (f, n) =>
