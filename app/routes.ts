@@ -38,6 +38,7 @@ export default [
             route("prep", "routes/classes/prep.tsx"),
             route("kit-labels", "routes/classes/kit-labels.tsx"),
             route("containers/*", "routes/classes/container.tsx"),
+            route("take-home", "routes/classes/take-home.tsx"),
             route("sheets", "routes/classes/sheets.tsx"),
             route("gear", "routes/classes/gear.tsx"),
             route("load", "routes/classes/load.tsx"),

@@ -299,6 +299,7 @@ test.describe("every address by who asks", () => {
     "pack",
     "ticks",
     "kit-labels",
+    "take-home",
     "kit-labels.pdf",
     "containers/s1/dry/flour",
     "sheets",

@@ -69,7 +69,19 @@ for (const [name, stages] of [
   ],
   [
     "amounts, kits and gear",
-    ["amounts", "scaling", "kits", "shopping", "prep", "kit-labels", "containers/s1/dry/flour", "pack", "gear", "load"],
+    [
+      "amounts",
+      "scaling",
+      "kits",
+      "shopping",
+      "prep",
+      "kit-labels",
+      "take-home",
+      "containers/s1/dry/flour",
+      "pack",
+      "gear",
+      "load",
+    ],
   ],
   ["the class from its recipe to its log", ["recipe", "brief", "timeline", "teach", "log"]],
 ] as const)

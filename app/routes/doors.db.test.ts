@@ -143,7 +143,16 @@ describe("whoever asks gets what is theirs", () => {
   test("what people declared goes to the pages that need it, and every look at it is written down, as a page and as data", async () => {
     const frame = await doorOf("routes/classes/class.tsx");
     const needed = [
-      ...["brief", "people", "people/import", "people/intake", "people/privacy", "people/seats", "people/:personId"],
+      ...[
+        "brief",
+        "people",
+        "people/import",
+        "people/intake",
+        "people/privacy",
+        "people/seats",
+        "people/turns",
+        "people/:personId",
+      ],
       ...["allergies", "allergies/matrix", "allergies/brought/:foodId", "allergies/:personId"],
       ...["day-sheet/folder", "labels/:ingredientId"],
     ];

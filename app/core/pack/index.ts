@@ -2,3 +2,4 @@
 export * from "./marks";
 export * from "./containers";
 export * from "./ticks";
+export * from "./take-home";

@@ -3,6 +3,9 @@ import { plan } from "~/core/plan";
 import { demoClasses } from "~/demo/boathouse";
 import { allergensOn } from "./marks";
 import { packingOfClass, roundsOf } from "./containers";
+import { starterPantry } from "~/core/pantry";
+import { classes } from "../../../test/generators";
+import { takeHomeOf } from "./take-home";
 import { type TickEvent, changesSince, contentsOf, foldTicks, stateOf, tickLists } from "./ticks";
 
 const { next } = demoClasses();
@@ -139,5 +142,48 @@ describe("ticks", () => {
     ).toMatchObject({
       weighed: 312,
     });
+  });
+});
+
+describe("what goes home", () => {
+  test("a label names everything that was cooked, heaviest first, and nothing is left out that it contains", () => {
+    fc.assert(
+      fc.property(classes, (input) => {
+        const ofClass = plan(input);
+        const labels = takeHomeOf(input, ofClass);
+        expect(labels.map((label) => label.dishId)).toEqual(
+          ofClass.dishes.filter((dish) => dish.stations > 0).map((dish) => dish.id),
+        );
+        const contained = new Set(labels.flatMap((label) => label.ingredients.flatMap((one) => [...one.contains])));
+        for (const label of labels) {
+          const dish = ofClass.dishes.find((one) => one.id === label.dishId);
+          const cooked = dish?.recipe.lines.filter((line) => line.bowl !== "topping").map((line) => line.ingredientId);
+          expect(new Set(label.ingredients.map((one) => one.ingredientId))).toEqual(new Set(cooked));
+          const grams = label.ingredients.map((one) => one.grams ?? -1);
+          expect(grams).toEqual([...grams].sort((a, b) => b - a));
+          for (const one of label.ingredients)
+            for (const substance of input.pantry.find((each) => each.id === one.ingredientId)?.contains ?? [])
+              expect(one.contains).toContain(substance);
+          // What another dish contains and this one does not was in the room.
+          const own = new Set(label.ingredients.flatMap((one) => [...one.contains]));
+          for (const substance of contained)
+            expect(own.has(substance) || label.alsoHandled.includes(substance)).toBe(true);
+          expect(label.alsoHandled.some((one) => own.has(one))).toBe(false);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test("of the demonstration's pancakes: flour and milk before powder, an unread label said as unknown", () => {
+    const [label] = takeHomeOf(next, made);
+    const ids = label?.ingredients.map((one) => one.ingredientId) ?? [];
+    expect(ids.indexOf("plain-flour")).toBeLessThan(ids.indexOf("baking-powder"));
+    expect(ids.length).toBeGreaterThan(4);
+    expect(ids).not.toContain("breakfast-syrup");
+    const packaged = new Set(starterPantry.filter((one) => one.label === "packaged").map((one) => one.id));
+    const read = new Set(next.labels.map((one) => one.ingredientId));
+    for (const one of label?.ingredients ?? [])
+      if (one.isUnread) expect(packaged.has(one.ingredientId) && !read.has(one.ingredientId)).toBe(true);
   });
 });

@@ -68,6 +68,7 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
           <TextLink to="../prep">Prep</TextLink>
           <MoreMenu label="More">
             <MenuLink to={`${base}/kit-labels`}>Labels</MenuLink>
+            <MenuLink to={`${base}/take-home`}>Labels to take home</MenuLink>
             <MenuLink to={`${base}/sheets`}>All sheets</MenuLink>
           </MoreMenu>
           <PrintButton>Print the kits</PrintButton>

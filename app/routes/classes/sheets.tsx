@@ -40,6 +40,7 @@ export default function Sheets({ loaderData, params }: Route.ComponentProps) {
         <div className="tools">
           <TextLink to={`${action}/kit-labels`}>Labels</TextLink>
           <TextLink to={`${action}/day-sheet/wall`}>Sheet for the wall</TextLink>
+          <TextLink to={`${action}/take-home`}>To take home</TextLink>
           <TextLink to={`${action}/house`}>House rules</TextLink>
           <PrintButton>Print all sheets</PrintButton>
         </div>

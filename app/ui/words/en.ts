@@ -52,6 +52,7 @@ const pageWords: readonly (readonly [page: string, title: string])[] = [
   ["shopping", "Shopping"],
   ["prep", "Prep"],
   ["kit-labels", "Labels"],
+  ["take-home", "Labels to take home"],
   ["containers", "Container"],
   ["sheets", "All sheets"],
   ["load", "Load list"],

@@ -13,6 +13,15 @@ export const labels: Styles = [
       overflow: "auto",
       maxWidth: "100%",
     },
+    ".take-home-labels": { display: "grid", gridTemplateColumns: "repeat(auto-fill, minmax(300px, 1fr))", gap: "14px" },
+    ".take-home": { border: "1px solid {colors.fg}", padding: "10px 14px", fontSize: "15px", breakInside: "avoid" },
+    ".take-home h3": { fontSize: "20px", marginBottom: "4px" },
+    ".take-home h3 span": { fontWeight: 400 },
+    ".take-home p": { margin: "0 0 4px", lineHeight: 1.35 },
+    "@media print": {
+      ".take-home-labels": { gridTemplateColumns: "1fr 1fr", gap: "5mm" },
+      ".take-home": { fontSize: "9.5pt" },
+    },
     ".kit-label": {
       overflow: "hidden",
       padding: "2.2mm",

@@ -1,0 +1,75 @@
+import { Fragment } from "react";
+import type { TakeHome } from "~/core/pack";
+import { list, temperature } from "~/ui/format/format";
+import { substanceWords } from "~/ui/words/en";
+import type { Names } from "~/ui/words/findings";
+
+interface Props {
+  readonly label: TakeHome;
+  readonly made: string;
+  readonly eatBy: string;
+  readonly names: Names;
+}
+
+/** What goes home with cooled pieces: what is in it, with allergens standing out, and until when and how it is kept. */
+export function TakeHomeLabel({ label, made, eatBy, names }: Props) {
+  const { locale } = names;
+  const sayAll = (some: readonly (keyof typeof substanceWords)[]) =>
+    list(
+      [...new Set(some)].map((one) => substanceWords[one]),
+      locale,
+    );
+  const may = [...new Set(label.ingredients.flatMap((one) => one.mayContain))];
+  const unread = label.ingredients.filter((one) => one.isUnread);
+  return (
+    <article className="take-home">
+      <h3>
+        {label.title}
+        {label.variantName ? <span>, {label.variantName.toLowerCase()}</span> : null}
+      </h3>
+      <p>
+        Ingredients:{" "}
+        {label.ingredients.map((one, index) => (
+          <Fragment key={one.ingredientId}>
+            {index > 0 ? ", " : ""}
+            {one.contains.length > 0 ? (
+              <>
+                <b>{names.ingredient(one.ingredientId)}</b> (<b>{sayAll(one.contains)}</b>)
+              </>
+            ) : (
+              names.ingredient(one.ingredientId)
+            )}
+          </Fragment>
+        ))}
+        .
+      </p>
+      {may.length > 0 ? (
+        <p>
+          May contain <b>{sayAll(may)}</b>.
+        </p>
+      ) : null}
+      {label.alsoHandled.length > 0 ? (
+        <p>
+          Made in a room where also <b>{sayAll(label.alsoHandled)}</b> was handled.
+        </p>
+      ) : null}
+      {unread.length > 0 ? (
+        <p className="needs-you">
+          Label not read of{" "}
+          {list(
+            unread.map((one) => names.ingredient(one.ingredientId)),
+            locale,
+          )}
+          : not known what is in it.
+        </p>
+      ) : null}
+      <p>
+        Made {made}. <b>Eat by {eatBy}.</b>
+      </p>
+      <p>
+        Cool fully, then close. Keep at {temperature(label.keepAtMostC, label.keepAtMostC, locale)} or below; reheat
+        once, steaming hot, to {temperature(label.reheatC, label.reheatC, locale)}. Local food rules come first.
+      </p>
+    </article>
+  );
+}
