@@ -8,6 +8,7 @@ import { ChakraProvider } from "@chakra-ui/react";
 import { type ReactNode, useEffect } from "react";
 import { Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteLoaderData } from "react-router";
 import type { Route } from "./+types/root";
+import { paperOf } from "~/formats/regions";
 import { localeOf, zoneOf } from "~/services/request.server";
 import { LocaleProvider, ZoneProvider } from "~/ui/sheet/locale";
 import { useNonce } from "~/ui/sheet/nonce";
@@ -24,7 +25,7 @@ export function Layout({ children }: { children: ReactNode }) {
   const nonce = useNonce();
   const { locale, zone } = useRouteLoaderData<typeof loader>("root") ?? { locale: fallbackLocale, zone: "UTC" };
   return (
-    <html lang={locale} suppressHydrationWarning>
+    <html lang={locale} data-paper={paperOf(locale)} suppressHydrationWarning>
       <head>
         <meta charSet="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />

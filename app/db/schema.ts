@@ -13,6 +13,7 @@ export interface AccountTable {
   password_hash: string;
   version: Generated<number>;
   closed_at: ColumnType<Date | null, Date | undefined, Date | null>;
+  region: ColumnType<string | null, string | null | undefined, string | null>;
   created_at: CreatedAt;
   updated_at: Instant;
 }

@@ -2,6 +2,7 @@ import crypto from "node:crypto";
 import { hash, verify } from "@node-rs/argon2";
 import { type Kysely, sql } from "kysely";
 import type { DB } from "~/db/schema";
+import type { Region } from "~/formats/regions";
 
 export interface Account {
   readonly id: string;
@@ -42,10 +43,15 @@ export async function addAccount(db: Kysely<DB>, account: Omit<Account, "id"> & 
   return id;
 }
 
+/** The region that an account chose; null where it chose none. */
+export const regionOf = async (db: Kysely<DB>, accountId: string): Promise<string | null> =>
+  (await db.selectFrom("account").select("region").where("id", "=", accountId).executeTakeFirst())?.region ?? null;
+
 export const accountByEmail = async (db: Kysely<DB>, email: string) =>
   db.selectFrom("account").selectAll().where("email", "=", email.toLowerCase()).executeTakeFirst();
 
 export interface ListedAccount extends Account {
+  readonly region: string | null;
   readonly version: number;
   readonly isClosed: boolean;
 }
@@ -54,7 +60,7 @@ export interface ListedAccount extends Account {
 export async function allAccounts(db: Kysely<DB>): Promise<ListedAccount[]> {
   const rows = await db
     .selectFrom("account")
-    .select(["id", "email", "name", "role", "version", "closed_at"])
+    .select(["id", "email", "name", "role", "version", "closed_at", "region"])
     .orderBy("name")
     .execute();
   return rows.map(({ closed_at, ...row }) => ({ ...row, isClosed: closed_at !== null }));
@@ -66,6 +72,8 @@ export interface AccountChange {
   readonly role?: Account["role"];
   readonly isClosed?: boolean;
   readonly password?: string;
+  /** Null for what the browser asks for. */
+  readonly region?: Region | null;
 }
 
 export type AccountChanged = "changed" | "changed meanwhile" | "last lead";
@@ -81,7 +89,7 @@ export async function changeAccount(
   change: AccountChange,
   kept?: string,
 ): Promise<AccountChanged> {
-  const { name, role, isClosed, password } = change;
+  const { name, role, isClosed, password, region } = change;
   const password_hash = password === undefined ? undefined : await hash(password, argon);
   return db.transaction().execute(async (trx) => {
     // One at a time: two leads who close one another at the same moment would leave none.
@@ -99,6 +107,7 @@ export async function changeAccount(
       .set({
         ...(name === undefined ? {} : { name }),
         ...(role === undefined ? {} : { role }),
+        ...(region === undefined ? {} : { region }),
         ...(isClosed === undefined ? {} : { closed_at: isClosed ? new Date() : null }),
         ...(password_hash === undefined ? {} : { password_hash }),
         version: version + 1,

@@ -1,6 +1,7 @@
 import { getLocalTimeZone } from "@internationalized/date";
 import { createContext } from "react-router";
 import { timeZoneSchema } from "~/formats/class-file";
+import { isRegion } from "~/formats/regions";
 
 /** The page's nonce for scripts and styles; empty in development. */
 export const nonceContext = createContext<string>("");
@@ -40,11 +41,22 @@ export const usualFor = (request: Request): Usual =>
     measuringSetId: "metric-usual",
   };
 
+/** The region that the reader chose, kept in the browser beside the sign-in; gone with null. It is no secret. */
+export const regionCookie = (region: string | null): string =>
+  region === null
+    ? "region=; Path=/; Max-Age=0; SameSite=Lax"
+    : `region=${region}; Path=/; Max-Age=31536000; SameSite=Lax`;
+
 /** What is spoken when the browser asks for no English at all. */
 const fallbackLocale = "en-GB";
 
-/** The first language the browser asks for that is English of some kind: the words are, so numbers and dates follow. */
+/**
+ * The region the reader chose for their account; else the first language the browser asks for that is English of some kind: the words
+ * are, so numbers and dates follow.
+ */
 export function localeOf(request: Request): string {
+  const chosen = /(?:^|;\s*)region=([A-Za-z-]{2,10})/.exec(request.headers.get("cookie") ?? "")?.[1] ?? "";
+  if (isRegion(chosen)) return chosen;
   const asked =
     request.headers
       .get("accept-language")

@@ -74,6 +74,7 @@ const migrations = [
   "0012-order",
   "0013-flames-and-tools",
   "0014-house-rules",
+  "0015-account-region",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

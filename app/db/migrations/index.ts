@@ -14,6 +14,7 @@ import * as bin from "./0011-bin";
 import * as order from "./0012-order";
 import * as flamesAndTools from "./0013-flames-and-tools";
 import * as houseRules from "./0014-house-rules";
+import * as accountRegion from "./0015-account-region";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -34,6 +35,7 @@ const provider: MigrationProvider = {
     "0012-order": order,
     "0013-flames-and-tools": flamesAndTools,
     "0014-house-rules": houseRules,
+    "0015-account-region": accountRegion,
   }),
 };
 

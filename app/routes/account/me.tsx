@@ -1,5 +1,5 @@
 import { getFormProps, useForm } from "@conform-to/react";
-import { Form, data } from "react-router";
+import { Form, data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/me";
 import { newPassword } from "./password";
@@ -14,13 +14,15 @@ import {
   signIn,
 } from "~/services/accounts.server";
 import { secondsToWait } from "~/services/limits.server";
-import { addressContext } from "~/services/request.server";
+import { addressContext, regionCookie } from "~/services/request.server";
 import { accountOf, sessionOf } from "~/services/session.server";
-import { moment } from "~/ui/format/format";
+import { paperOf, regions } from "~/formats/regions";
+import { dayAndTime, moment } from "~/ui/format/format";
 import { FormError, Primary, Secondary, TextField } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
 import { useLocale, useZone } from "~/ui/sheet/locale";
-import { Hidden, PlainButton } from "~/ui/parts/plain";
+import { regionWords } from "~/ui/words/en";
+import { Hidden, PlainButton, PlainSelect } from "~/ui/parts/plain";
 
 const version = z.int({ error: "The form did not arrive whole. Load the page again and repeat." });
 const schema = z.discriminatedUnion("intent", [
@@ -31,6 +33,7 @@ const schema = z.discriminatedUnion("intent", [
     old: words(200, "your password as it is"),
     password: newPassword,
   }),
+  z.object({ intent: z.literal("region"), version, region: z.enum(regions).optional() }),
   z.object({ intent: z.literal("end"), sessionId: z.uuid() }),
 ]);
 
@@ -38,7 +41,8 @@ export async function loader({ context }: Route.LoaderArgs) {
   const { id, name, email, role } = accountOf(context);
   const [all, sessions] = await Promise.all([allAccounts(database()), sessionsOf(database(), id)]);
   const version = all.find((one) => one.id === id)?.version ?? 1;
-  return { name, email, role, version, sessions, own: sessionOf(context) };
+  const region = all.find((one) => one.id === id)?.region ?? "";
+  return { name, email, role, version, region, sessions, own: sessionOf(context) };
 }
 
 const changedMeanwhile = "This account was changed meanwhile. Look at what it is now and keep yours again.";
@@ -87,12 +91,24 @@ export async function action({ request, context }: Route.ActionArgs) {
         { status: seconds === undefined ? 400 : 429 },
       );
   }
-  const change: AccountChange = form.intent === "name" ? { name: form.name } : { password: form.password };
+  const change: AccountChange =
+    form.intent === "name"
+      ? { name: form.name }
+      : form.intent === "region"
+        ? { region: form.region ?? null }
+        : { password: form.password };
   if ((await changeAccount(db, account.id, form.version, change, sessionOf(context))) !== "changed")
     return data(
-      { result: submission.reply({ ...hide, formErrors: [changedMeanwhile] }), form: form.intent, done: undefined },
+      {
+        result: submission.reply({ ...hide, formErrors: [changedMeanwhile] }),
+        form: form.intent === "password" ? ("password" as const) : ("name" as const),
+        done: undefined,
+      },
       { status: 409 },
     );
+  // The whole document is written anew: language and paper stand on its first line.
+  if (form.intent === "region")
+    return redirect("/account", { headers: { "Set-Cookie": regionCookie(form.region ?? null) } });
   return {
     result: undefined,
     done:
@@ -100,9 +116,12 @@ export async function action({ request, context }: Route.ActionArgs) {
   };
 }
 
+/** A day and a time that show which comes first and how many hours a day has. */
+const example = "2026-11-28T14:30";
+
 /** One's own account: name, password, and where one is signed in. */
 export default function Me({ loaderData, actionData }: Route.ComponentProps) {
-  const { name, email, role, version, sessions, own } = loaderData;
+  const { name, email, role, version, region, sessions, own } = loaderData;
   const locale = useLocale();
   const zone = useZone();
   const resultOf = (form: "name" | "password") => (actionData?.form === form ? actionData.result : undefined);
@@ -170,6 +189,29 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
             <TextField field={nameFields.name} label="Name, as it stands beside what you sign" autoComplete="name" />
             <div>
               <Primary>Keep the name</Primary>
+            </div>
+          </Form>
+          <h2 style={{ marginTop: 24 }}>Dates, numbers, paper</h2>
+          <Form method="post" reloadDocument className="form">
+            <Hidden name="intent" value="region" />
+            <Hidden name="version" value={version} />
+            <label className="cell">
+              <span className="cell-label">As they are written in</span>
+              <PlainSelect name="region" defaultValue={region}>
+                <option value="">what this browser asks for</option>
+                {regions.map((one) => (
+                  <option key={one} value={one}>
+                    {regionWords[one]}
+                  </option>
+                ))}
+              </PlainSelect>
+            </label>
+            <p className="small quiet">
+              For example {dayAndTime(example, "UTC", locale)}; sheets print on{" "}
+              {paperOf(locale) === "letter" ? "Letter" : "A4"}.
+            </p>
+            <div>
+              <Secondary type="submit">Keep the region</Secondary>
             </div>
           </Form>
           <h2 style={{ marginTop: 24 }}>Password</h2>

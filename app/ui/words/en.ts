@@ -1,3 +1,4 @@
+import type { Region } from "~/formats/regions";
 import type { Reason, VerdictWord } from "~/core/allergen";
 import type { Substance } from "~/core/pantry";
 import type { Diet, Market } from "~/core/pantry";
@@ -193,6 +194,15 @@ export const audienceWords: Words<Audience> = {
   teens: "teens",
   adults: "adults",
   mixed: "families, mixed ages",
+};
+export const regionWords: Words<Region> = {
+  "en-GB": "Britain",
+  "en-IE": "Ireland",
+  "en-US": "the United States",
+  "en-CA": "Canada",
+  "en-AU": "Australia",
+  "en-NZ": "New Zealand",
+  "en-ZA": "South Africa",
 };
 export const roleWords: Words<ParticipantRole> = {
   cook: "cooks",
