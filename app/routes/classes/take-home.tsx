@@ -33,7 +33,7 @@ export default function TakeHomeLabels() {
         </div>
       </div>
       <Form method="get" className="facts no-print" style={{ marginBottom: 14 }}>
-        <label className="cell tiny">
+        <label className="cell">
           <span className="cell-label">Of each dish</span>
           <PlainInput
             name="each"
