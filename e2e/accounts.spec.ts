@@ -103,7 +103,9 @@ test("a role given, an account closed and opened, a letter for a forgotten passw
   await own.goto("/account");
   await own.getByLabel("As they are written in").selectOption("the United States");
   await own.getByRole("button", { name: "Keep the region" }).click();
-  await expect(own.getByText("Saturday, November 28 at 2:30 PM; sheets print on Letter.", { exact: false })).toBeVisible();
+  await expect(
+    own.getByText("Saturday, November 28 at 2:30 PM; sheets print on Letter.", { exact: false }),
+  ).toBeVisible();
   await own.getByLabel("As they are written in").selectOption("Britain");
   await own.getByRole("button", { name: "Keep the region" }).click();
   await expect(own.getByText("Saturday 28 November at 14:30; sheets print on A4.", { exact: false })).toBeVisible();

@@ -53,3 +53,24 @@ test("cautions come by themselves, are left out only with a reason, and come bac
     page.getByRole("row", { name: /^spreads flat batter too thin stir in \d+ g of plain wheat flour/ }),
   ).toBeVisible();
 });
+
+test("labels to take home say what is in it, until when and how it is kept; an odd number is said and one each is laid out", async ({
+  page,
+}) => {
+  const base = await bringIn(page, "Junior squad breakfast", "Taken home");
+  await page.goto(`${base}/take-home`);
+  const labels = page.locator("article.take-home");
+  const all = await labels.count();
+  expect(all).toBeGreaterThan(1);
+  await expect(labels.first()).toContainText("Ingredients: whole milk (milk), plain wheat flour (wheat)");
+  await expect(labels.first()).toContainText("Label not read of");
+  await expect(labels.first()).toContainText("Eat by Mon");
+  await expect(labels.first()).toContainText("Local food rules come first.");
+  await page.getByLabel("Labels of each dish, 1 to 60").fill("3");
+  await page.getByRole("button", { name: "Lay out" }).click();
+  await expect(labels).toHaveCount(3);
+  await page.getByLabel("Labels of each dish, 1 to 60").fill("many");
+  await page.getByRole("button", { name: "Lay out" }).click();
+  await expect(page.getByText("“many” is no whole number from 1 to 60", { exact: false })).toBeVisible();
+  await expect(labels).toHaveCount(all);
+});
