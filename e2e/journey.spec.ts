@@ -164,6 +164,8 @@ test("the keys at the desk: a sheet of them, stages by number, nothing while typ
   await page.keyboard.press("6");
   await page.getByRole("button", { name: "Leave without saving" }).click();
   await expect(page).toHaveURL(/\/gear$/);
+  await expect(page.getByRole("heading", { name: "Gear", exact: true })).toBeVisible();
+  await expect(page.getByRole("dialog")).toHaveCount(0);
   await page.keyboard.press("9");
   await expect(page).toHaveURL(/\/log$/);
 });

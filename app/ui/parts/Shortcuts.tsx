@@ -16,7 +16,8 @@ export function Shortcuts() {
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       const isTyping = event.target instanceof HTMLElement && event.target.closest("input, textarea, select");
-      const isAsked = document.querySelector("[role=dialog], [role=menu]") !== null;
+      // One that is closing has been answered.
+      const isAsked = document.querySelector(":is([role=dialog], [role=menu]):not([data-state=closed])") !== null;
       if (isTyping || event.ctrlKey || event.metaKey || event.altKey || isAsked) return;
       const stage = stages[Number(event.key) - 1];
       if (event.key === "?") open();
