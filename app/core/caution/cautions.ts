@@ -124,9 +124,6 @@ export function cautionsOf(
   return hazards.filter((one) => found.has(one));
 }
 
-/** Cautions of the author's that say something of a surface: they cannot apply where nothing of the kind is cooked on. */
-const ofSurfaces: ReadonlySet<Hazard> = new Set(["oven-dish", "iron-hinge", "cords", "gas-air"]);
-
 /** What the author left out on purpose, each with the reason. */
 const isWaived = (step: Step, hazard: Hazard): boolean => step.waived?.some((one) => one.hazard === hazard) === true;
 
@@ -139,10 +136,9 @@ export function withCautions(recipe: Recipe, pantry: Pantry, places?: readonly H
   let isSame = true;
   const steps = recipe.steps.map((step) => {
     const derived = cautionsOf(step, recipe, pantry, places);
-    const isHot = step.kind === "cook" || step.kind === "preheat";
-    const kept = step.hazards.filter(
-      (one) => !isWaived(step, one) && !(places && isHot && ofSurfaces.has(one) && !derived.includes(one)),
-    );
+    // What follows from a surface that the recipe allows and the kitchen has not cannot apply there; all else the author wrote stays.
+    const elsewhere = places ? cautionsOf(step, recipe, pantry).filter((one) => !derived.includes(one)) : [];
+    const kept = step.hazards.filter((one) => !isWaived(step, one) && !elsewhere.includes(one));
     const missing = derived.filter((one) => !step.hazards.includes(one) && !isWaived(step, one));
     if (missing.length === 0 && kept.length === step.hazards.length) return step;
     isSame = false;

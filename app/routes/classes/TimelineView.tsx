@@ -12,6 +12,7 @@ import { WaysOut } from "~/ui/schedule/WaysOut";
 import { PrimaryLink, Secondary } from "~/ui/parts/fields";
 import { MenuFile, MoreMenu } from "~/ui/parts/Menu";
 import { Hidden } from "~/ui/parts/plain";
+import { type Answer, Told } from "~/ui/parts/Told";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { criticalWords, hazardWords } from "~/ui/words/en";
@@ -22,7 +23,7 @@ interface Props {
   /** The newest change that can be taken back. */
   readonly newest?: { readonly what: string } | undefined;
   /** What came of the last press. */
-  readonly told?: { readonly problem: string } | { readonly done: string } | undefined;
+  readonly told?: Answer | undefined;
 }
 
 /** The run sheet: bells with what to say, lanes for who does what, and what the time goes into. */
@@ -60,16 +61,7 @@ export function TimelineView({ newest, told }: Props) {
           <PrimaryLink to={`${action}/teach`}>Teach this class</PrimaryLink>
         </div>
       </div>
-      {told && "problem" in told ? (
-        <p className="form-error" role="alert">
-          {told.problem}
-        </p>
-      ) : null}
-      {told && "done" in told ? (
-        <p className="saved" role="status">
-          {told.done}
-        </p>
-      ) : null}
+      <Told told={told} />
       <Lanes
         timeline={timeline}
         stations={plan.stations}

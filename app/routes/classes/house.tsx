@@ -11,6 +11,7 @@ import { classOnce, classOr404 } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { Primary, Secondary, TextLink } from "~/ui/parts/fields";
 import { Hidden, PlainSelect } from "~/ui/parts/plain";
+import { Told } from "~/ui/parts/Told";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { ageWords } from "~/ui/words/en";
 import { doingWords, mayWords } from "~/ui/words/people";
@@ -74,16 +75,7 @@ export default function House({ actionData, loaderData }: Route.ComponentProps) 
           <PrintButton>Print for the wall</PrintButton>
         </div>
       </div>
-      {actionData && "problem" in actionData ? (
-        <p className="needs-you no-print" role="alert">
-          {actionData.problem}
-        </p>
-      ) : null}
-      {actionData && "done" in actionData ? (
-        <p className="saved no-print" role="status">
-          {actionData.done}
-        </p>
-      ) : null}
+      <Told told={actionData} />
       <Form method="post" key={meta.version}>
         <Hidden name="version" value={meta.version} />
         <table className="house">

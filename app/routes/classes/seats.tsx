@@ -14,6 +14,7 @@ import { accountOf } from "~/services/session.server";
 import { moment } from "~/ui/format/format";
 import { Tables } from "~/ui/seats/Tables";
 import { useSeating } from "~/ui/seats/useSeating";
+import { type Answer, Told } from "~/ui/parts/Told";
 import { Primary, Secondary, TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { WhenReady } from "~/ui/sheet/WhenReady";
@@ -113,7 +114,7 @@ export default function Seats({ loaderData, actionData }: Route.ComponentProps) 
 
 interface RoomProps {
   readonly changes: Route.ComponentProps["loaderData"]["changes"];
-  readonly told: Route.ComponentProps["actionData"];
+  readonly told: Answer | undefined;
   readonly room: number;
 }
 
@@ -153,16 +154,7 @@ function Room({ changes, told, room }: RoomProps) {
           <TextLink to={`${action}/allergies`}>The allergy table</TextLink>
         </div>
       </div>
-      {told && "problem" in told ? (
-        <p className="form-error" role="alert">
-          {told.problem}
-        </p>
-      ) : null}
-      {told && "done" in told && !isChanged ? (
-        <p className="saved" role="status">
-          {told.done}
-        </p>
-      ) : null}
+      <Told told={isChanged ? { problem: told?.problem } : told} />
       <WhenReady>
         <div className="columns wide-narrow">
           <Tables

@@ -27,8 +27,7 @@ export function LiquidChart({ recipe, pantry }: { recipe: Recipe; pantry: Pantry
   const total = ml ? toNumber(ml) : 0;
   const points = useMemo(
     () => (liquid && total > 0 ? liquidCurve(recipe, batterOf(recipe, pantry), liquid.ingredient, total) : []),
-    // The main liquid and its millilitres follow from the two.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the main liquid and its millilitres follow from the two
     [recipe, pantry],
   );
   const band = familyFacts[recipe.family].looseness;

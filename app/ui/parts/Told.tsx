@@ -1,0 +1,23 @@
+/** What became of a change: refused, with what to do about it, or done. */
+export interface Answer {
+  readonly problem?: string | undefined;
+  readonly done?: string | undefined;
+}
+
+/** The answer to what was just sent: a refusal is said at once, what is done when there is a pause. */
+export function Told({ told }: { told: Answer | undefined }) {
+  return (
+    <>
+      {told?.problem ? (
+        <p className="form-error no-print" role="alert">
+          {told.problem}
+        </p>
+      ) : null}
+      {told?.done ? (
+        <p className="saved no-print" role="status">
+          {told.done}
+        </p>
+      ) : null}
+    </>
+  );
+}
