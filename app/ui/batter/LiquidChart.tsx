@@ -9,8 +9,8 @@ import { useLocale } from "~/ui/sheet/locale";
 /** The colours of the page the chart stands on, so that it is drawn in the theme's. */
 function coloursOf(element: Element) {
   const style = getComputedStyle(element);
-  const of = (name: string) => style.getPropertyValue(`--${name}`).trim();
-  return { ink: of("ink"), quiet: of("quiet"), accent: of("accent"), room: of("faint") };
+  const of = (role: string) => style.getPropertyValue(`--chakra-colors-${role}`).trim();
+  return { ink: of("fg"), quiet: of("fg-muted"), accent: of("accent-solid"), room: of("bg-muted") };
 }
 
 /** Looseness and pieces as the main liquid grows or shrinks, with the family's band behind. */
