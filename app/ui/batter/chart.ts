@@ -34,8 +34,16 @@ export function drawLiquid(
       datasets: [
         ...(hasBand
           ? [
-              { data: edge(band.to), borderWidth: 0, pointRadius: 0, fill: "+1", backgroundColor: colours.room },
-              { data: edge(band.from), borderWidth: 0, pointRadius: 0 },
+              // Of a higher order: drawn before the lines, behind them.
+              {
+                data: edge(band.to),
+                order: 1,
+                borderWidth: 0,
+                pointRadius: 0,
+                fill: "+1",
+                backgroundColor: colours.room,
+              },
+              { data: edge(band.from), order: 1, borderWidth: 0, pointRadius: 0 },
             ]
           : []),
         {
