@@ -3,6 +3,7 @@ import fs from "node:fs";
 import http from "node:http";
 import compression from "compression";
 import express from "express";
+import { oneDrain } from "../server/drain.mjs";
 
 const isDev = process.argv.includes("--dev");
 const host = process.env.HOST ?? "127.0.0.1";
@@ -30,7 +31,7 @@ if (isDev) {
   if (!fs.existsSync("build/server/index.js")) throw new Error("There is no build. Run npm start, which builds first.");
   const entry = await import(new URL("../build/server/index.js", import.meta.url).href);
   beforeClose = entry.beforeClose;
-  outer.use(compression());
+  outer.use(compression(), oneDrain);
   outer.use("/assets", express.static("build/client/assets", { immutable: true, maxAge: "1y" }));
   outer.use(express.static("build/client", { index: false, maxAge: "1h" }));
   outer.use(entry.app);

@@ -1,6 +1,9 @@
 import crypto from "node:crypto";
+import { crc32 } from "node:zlib";
 import { CalendarDate } from "@internationalized/date";
+import jpeg from "jpeg-js";
 import { type Kysely, sql } from "kysely";
+import { PNG } from "pngjs";
 import { plan, waysOutFor } from "~/core/plan";
 import { sealsOf, stageInputs } from "~/core/sheet";
 import type { DB } from "~/db/schema";
@@ -381,31 +384,62 @@ test("a remedy changes the plan whole, is kept, and is undone to what was", asyn
   expect(await madeChanges(db, classId)).toEqual([]);
 });
 
-test("a picture is taken by its first bytes, whatever it calls itself, and goes with the label it shows", async () => {
+/** A PNG's text chunk with its sum. */
+function pngText(text: string): Buffer {
+  const body = Buffer.from(`tEXtComment\0${text}`, "latin1");
+  const length = Buffer.alloc(4);
+  length.writeUInt32BE(body.length - 4);
+  const sum = Buffer.alloc(4);
+  sum.writeUInt32BE(crc32(body) >>> 0);
+  return Buffer.concat([length, body, sum]);
+}
+
+/** A JPEG's EXIF block: the camera's name, and which way up it stood. */
+const cameraSays = (orientation: number) =>
+  Buffer.concat([
+    Buffer.from([0xff, 0xe1, 0x00, 0x2e]),
+    Buffer.from("Exif\0\0MM\0*\0\0\0\x08\0\x02\x01\x0f\0\x02\0\0\0\x04CAM\0\x01\x12\0\x03\0\0\0\x01\0", "latin1"),
+    Buffer.from([orientation, 0, 0, 0, 0, 0, 0]),
+  ]);
+
+test("a picture is written anew, upright and without what its camera wrote, and goes with the label it shows", async () => {
   const { photoFrom, photoOf } = await import("./photos.server");
-  const file = (bytes: number[], type: string) => new File([new Uint8Array(bytes)], "label", { type });
-  const chunk = (kind: string, ...body: number[]) => [
-    ...[0, 0, 0, body.length],
-    ...[...kind].map((one) => one.charCodeAt(0)),
-    ...body,
-    ...[1, 2, 3, 4],
-  ];
-  const size = chunk("IHDR", 0, 0, 0, 9, 0, 0, 0, 9, 8, 2, 0, 0, 0);
-  const [start, end] = [[0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, ...size], chunk("IEND")];
-  const png = [...start, ...end];
+  const file = (bytes: Uint8Array, type: string) => new File([new Uint8Array(bytes)], "label", { type });
+  // Two pixels side by side, red and blue, and a text that says where it was taken.
+  const two = new PNG({ width: 2, height: 1 });
+  two.data.set([255, 0, 0, 255, 0, 0, 255, 255]);
+  const plain = PNG.sync.write(two);
+  const png = Buffer.concat([plain.subarray(0, 33), pngText("Mill Lane 12"), plain.subarray(33)]);
   expect(await photoFrom(null)).toBeUndefined();
-  expect(await photoFrom(file([], "image/png"))).toBeUndefined();
-  expect(await photoFrom(file([60, 115, 118, 103], "image/png"))).toBe("refused");
-  expect(await photoFrom(new File([new Uint8Array(1_600_000)], "large", { type: "image/png" }))).toBe("refused");
-  // What its camera wrote beside it stays behind.
-  const photo = await photoFrom(file([...start, ...chunk("eXIf", 1, 2), ...end], "text/html"));
+  expect(await photoFrom(file(new Uint8Array(), "image/png"))).toBeUndefined();
+  expect(await photoFrom(file(Buffer.from("<svg/>"), "image/png"))).toBe("refused");
+  expect(await photoFrom(file(png.subarray(0, 60), "image/png"))).toBe("refused");
+  expect(await photoFrom(file(new Uint8Array(1_600_000), "image/png"))).toBe("refused");
+  const photo = await photoFrom(file(png, "text/html"));
   if (!photo || photo === "refused") throw new Error("a picture was expected");
   expect(photo.kind).toBe("image/png");
+  expect(photo.bytes.toString("latin1")).not.toContain("Mill Lane");
+  expect([...PNG.sync.read(photo.bytes).data]).toEqual([...two.data]);
+  // A large photograph taken with the camera on its side: smaller, upright, and bare.
+  const wide = { width: 2400, height: 16, data: Buffer.alloc(2400 * 16 * 4, 128) };
+  wide.data.fill(255, 0, 2400 * 8 * 4);
+  const taken = jpeg.encode(wide, 90).data;
+  const turned = await photoFrom(
+    file(Buffer.concat([taken.subarray(0, 2), cameraSays(6), taken.subarray(2)]), "image/jpeg"),
+  );
+  if (!turned || turned === "refused") throw new Error("a picture was expected");
+  expect(turned.bytes.toString("latin1")).not.toMatch(/Exif|CAM/);
+  const shown = jpeg.decode(turned.bytes, { useTArray: true });
+  expect([shown.width, shown.height]).toEqual([8, 1200]);
+  // What was the upper half lies on the right.
+  const grey = (x: number) => shown.data[(600 * 8 + x) * 4] ?? 0;
+  expect(grey(7)).toBeGreaterThan(230);
+  expect(grey(0)).toBeLessThan(150);
   const label = (await stored()).input.labels.find((one) => one.ingredientId === "butter");
   const version = async () => (await stored()).meta.labelVersions.butter ?? 0;
   if (!label) throw new Error("the butter was read");
   expect(await saveLabel(classId, await version(), label, photo)).toBe(true);
-  expect([...((await photoOf(classId, "butter"))?.bytes ?? [])]).toEqual(png);
+  expect((await photoOf(classId, "butter"))?.bytes.equals(photo.bytes)).toBe(true);
   // Read anew without a picture: the one of the packet before is gone.
   expect(await saveLabel(classId, await version(), label)).toBe(true);
   expect(await photoOf(classId, "butter")).toBeUndefined();
