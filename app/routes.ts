@@ -84,6 +84,7 @@ export default [
       route("kit-labels.pdf", "routes/files/kit-labels-pdf.ts"),
     ]),
     route("recipes/:recipeId/recipe.json", "routes/files/recipe-json.ts"),
+    route("recipes/:recipeId/revisions/:revision/whole", "routes/files/recipe-revision.ts"),
     route("recipes/:recipeId/recipe.jsonld", "routes/files/recipe-jsonld.ts"),
     route("sign-out", "routes/account/sign-out.ts"),
   ]),

@@ -170,6 +170,7 @@ const filled = (address) => {
     .replace(":personId", random() < 0.7 ? (people.find((each) => each.class_id === one.id)?.id ?? "new") : place())
     .replace(":kitchenId", random() < 0.8 ? kitchen.id : place())
     .replace(":recipeId", random() < 0.8 ? "slipway-pancakes" : place())
+    .replace(":revision", random() < 0.5 ? "1" : place())
     .replace(":ingredientId", random() < 0.8 ? pick(["butter", "egg", "whole-milk"]) : place())
     .replace(":foodId", random() < 0.5 ? "new" : place())
     .replace(":kind", random() < 0.8 ? pick(["wall", "folder"]) : place())

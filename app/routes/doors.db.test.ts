@@ -72,6 +72,7 @@ beforeAll(async () => {
     kind: "wall",
     kitchenId: input.kitchen.id,
     recipeId: "slipway-pancakes",
+    revision: "1",
     "*": "s1/dry/flour",
   };
 });

@@ -1,8 +1,9 @@
 import { type Ratio, compare, subtract, one } from "~/core/quantity";
 import { holdUp, lateBatters } from "~/core/schedule";
+import { oncePerPlan } from "./once";
 import { layout } from "./order";
 import { plan } from "./plan";
-import type { Brief, ClassInput, ClassPlan } from "./types";
+import type { Brief, ClassInput } from "./types";
 
 /** A change that would make a class shorter, or keep more of its batters inside their windows. */
 export type WayKind =
@@ -26,13 +27,16 @@ export interface WayOut {
 }
 
 /** What holds the class up; see `holdUp`. */
-export const holdUpOf = (input: ClassInput, made: ClassPlan) => holdUp(made.timeline, layout(input).scheduled);
+export const holdUpOf = oncePerPlan((input, made) => holdUp(made.timeline, layout(input).scheduled));
+
+/** Ways out that are told: more would be a list to read rather than a choice. */
+const most = 3;
 
 /**
  * Each change that is tried, from the one that costs least to the one that costs most; every figure is of the class planned with it.
  * The cheapest that suffice come first, then those that gain most. Empty where the class fits and every batter is poured in time.
  */
-export function waysOut(input: ClassInput, now: ClassPlan, most = 3): WayOut[] {
+export const waysOut = oncePerPlan((input, now): WayOut[] => {
   const { brief } = input;
   const over = now.timeline.end - brief.minutes;
   if (over <= 0 && lateBatters(now.timeline).length === 0) return [];
@@ -86,4 +90,4 @@ export function waysOut(input: ClassInput, now: ClassPlan, most = 3): WayOut[] {
     )
     .slice(0, most)
     .map(({ cost: _cost, ...way }) => way);
-}
+});

@@ -3,7 +3,8 @@ import { type ScaleOption, nextWholeEggs, scaleOption } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
 import { type EggRule, batchRules, eggRules } from "~/core/scale";
 import { type KitMode, kitModes } from "~/core/schedule";
-import type { ClassInput, ClassPlan, DishPlan, StationPlan } from "./types";
+import type { ClassInput, DishPlan, StationPlan } from "./types";
+import { oncePerPlan } from "./once";
 import { plan } from "./plan";
 
 /** One way of putting the kits together, and what it costs in class. */
@@ -35,19 +36,19 @@ const withBrief = (input: ClassInput, brief: Partial<ClassInput["brief"]>) =>
   plan({ ...input, brief: { ...input.brief, ...brief } });
 
 /** The class planned with each way of putting kits together. Nothing is saved. */
-export function kitWays(input: ClassInput, now: ClassPlan): KitWay[] {
+export const kitWays = oncePerPlan((input, now): KitWay[] => {
   return kitModes.map((kitMode) => {
     const isInForce = kitMode === input.brief.kitMode;
     const endMinutes = (isInForce ? now : withBrief(input, { kitMode })).timeline.end;
     return { kitMode, endMinutes, byMinutes: endMinutes - now.timeline.end, isInForce };
   });
-}
+});
 
 /**
  * The class planned with each rule for half an egg. Empty while eggs come out whole under the usual rule: then there is nothing
  * to choose.
  */
-export function eggWays(input: ClassInput, now: ClassPlan): EggWay[] {
+export const eggWays = oncePerPlan((input, now): EggWay[] => {
   const hasChoice =
     input.brief.eggRule !== "by-weight" || now.findings.some((finding) => finding.code === "egg-fraction");
   if (!hasChoice) return [];
@@ -68,7 +69,7 @@ export function eggWays(input: ClassInput, now: ClassPlan): EggWay[] {
       isInForce,
     };
   });
-}
+});
 
 /** Stations of one dish and one size, and the ways they could be scaled: each read from the class planned that way. */
 export interface ScaleWays {
@@ -81,7 +82,7 @@ export interface ScaleWays {
 }
 
 /** The class planned with each rule for batches, dish by dish and size by size. Nothing is saved. */
-export function scaleWays(input: ClassInput, now: ClassPlan): ScaleWays[] {
+export const scaleWays = oncePerPlan((input, now): ScaleWays[] => {
   const { pantry } = knownFood(input);
   const plans = batchRules.map((batchRule) => ({
     rule: batchRule,
@@ -108,4 +109,4 @@ export function scaleWays(input: ClassInput, now: ClassPlan): ScaleWays[] {
       ];
     });
   });
-}
+});

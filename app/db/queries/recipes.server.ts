@@ -90,6 +90,36 @@ export async function newestRecipes(db: Kysely<DB>): Promise<Recipe[]> {
   return rows.map(recipeFrom).sort((a, b) => a.title.localeCompare(b.title));
 }
 
+/** A recipe to choose from a list, in the revision that is the newest. */
+export interface RecipeChoice {
+  readonly id: string;
+  readonly revision: number;
+  readonly title: string;
+  readonly variants: readonly { readonly id: string; readonly name: string }[];
+}
+
+/** The newest revision of each recipe, as a list to choose from needs it: the whole of one is asked for when it is chosen. */
+export async function recipeChoices(db: Kysely<DB>): Promise<RecipeChoice[]> {
+  const rows = await db
+    .selectFrom("recipe_revision")
+    .distinctOn("recipe_id")
+    .select([
+      "recipe_id as id",
+      "revision",
+      "title",
+      sql<RecipeChoice["variants"] | null>`(
+        select jsonb_agg(jsonb_build_object('id', variant -> 'id', 'name', variant -> 'name'))
+        from jsonb_array_elements(recipe_revision.body -> 'variants') as variant
+      )`.as("variants"),
+    ])
+    .orderBy("recipe_id")
+    .orderBy("revision", "desc")
+    .execute();
+  return rows
+    .map(({ variants, ...row }) => ({ ...row, variants: variants ?? [] }))
+    .sort((one, other) => one.title.localeCompare(other.title));
+}
+
 /** One recipe in its newest revision, or in the one asked for. */
 export async function recipeOf(db: Kysely<DB>, recipeId: string, revision?: number): Promise<Recipe | undefined> {
   const row = await db

@@ -3,14 +3,15 @@ import { parseWithZod } from "@conform-to/zod/v4";
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { Form, useNavigation } from "react-router";
 import type { z } from "zod";
-import { briefFormSchema, dishKey, inputOf } from "./brief-form";
+import { briefFormSchema, dishKey, dishesIn, inputOf } from "./brief-form";
 import type { Kitchen } from "~/core/gear";
 import { type ClassInput, type ClassPlan, canonical, plan } from "~/core/plan";
-import type { Recipe } from "~/core/recipe";
+import type { RecipeChoice } from "~/db/queries/recipes.server";
 import { BriefFields } from "~/ui/brief/BriefFields";
 import { Consequences } from "~/ui/brief/Consequences";
 import { DraftBellLine } from "~/ui/brief/DraftBellLine";
 import { type DraftStore, createDraftStore, useDraft } from "~/ui/brief/draft-store";
+import { useChosenRecipes } from "~/ui/brief/useChosenRecipes";
 import { FormError, Primary } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden } from "~/ui/parts/plain";
@@ -29,7 +30,7 @@ interface Props {
   readonly saved: ClassInput | undefined;
   readonly base: Pick<ClassInput, "id" | "people" | "dishes" | "labels" | "packs" | "pantry">;
   readonly kitchens: readonly Kitchen[];
-  readonly recipes: readonly Recipe[];
+  readonly recipes: readonly RecipeChoice[];
   readonly conflict: Conflict | undefined;
   readonly isSaved: boolean;
   readonly button: string;
@@ -60,6 +61,16 @@ export function BriefPage({
     onValidate: ({ formData }) => parseWithZod(formData, { schema: briefFormSchema }),
   });
   const formRef = useRef<HTMLFormElement>(null);
+  // Keys that come faster than frames are planned once a frame.
+  const frame = useRef(0);
+  const readSoon = () => {
+    cancelAnimationFrame(frame.current);
+    frame.current = requestAnimationFrame(() => latest.current());
+  };
+  const chosenRecipes = useChosenRecipes(
+    useMemo(() => base.dishes.map((dish) => dish.recipe), [base.dishes]),
+    readSoon,
+  );
   const read = () => {
     if (!formRef.current) return;
     const typedFields = new FormData(formRef.current);
@@ -67,14 +78,10 @@ export function BriefPage({
     if (!typedFields.get("title")) typedFields.set("title", "New class");
     const submission = parseWithZod(typedFields, { schema: briefFormSchema });
     // While a field is half typed, the last plan that could be made stands.
-    const next = submission.status === "success" ? inputOf(submission.value, base, kitchens, recipes) : undefined;
+    if (submission.status !== "success") return;
+    const chosen = chosenRecipes(dishesIn(submission.value));
+    const next = chosen && inputOf(submission.value, base, kitchens, chosen);
     if (next) drafts.set({ input: next, plan: plan(next) });
-  };
-  // Keys that come faster than frames are planned once a frame.
-  const frame = useRef(0);
-  const readSoon = () => {
-    cancelAnimationFrame(frame.current);
-    frame.current = requestAnimationFrame(read);
   };
   // What the browser restored or a refused save kept is planned from the first.
   const latest = useRef(read);

@@ -172,6 +172,10 @@ export function formValuesOf(input: ClassInput, version: number | undefined) {
   };
 }
 
+/** Which recipes a form names. */
+export const dishesIn = (form: BriefForm) =>
+  factsOf(form).dishes.map(({ recipeId, revision }) => ({ id: recipeId, revision }));
+
 /** The class that a form describes, for planning before anything is saved; `undefined` while a kitchen or recipe is not chosen. */
 export function inputOf(
   form: BriefForm,

@@ -1,4 +1,3 @@
-import { useMemo } from "react";
 import { data } from "react-router";
 import type { Route } from "./+types/brief";
 import { briefFormSchema, differences, factsOf, formValuesOf } from "./brief-form";
@@ -7,17 +6,16 @@ import { useClass } from "./class-context";
 import { formOf, submissionOf } from "../form";
 import { database } from "~/db/client.server";
 import { kitchens } from "~/db/queries/kitchens.server";
-import { newestRecipes } from "~/db/queries/recipes.server";
+import { recipeChoices } from "~/db/queries/recipes.server";
 import { brokenChoice } from "~/services/brief.server";
-import { pack, unpack } from "~/formats/packed";
 import { classOr404, saveClass } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { TextLink } from "~/ui/parts/fields";
 
 export async function loader() {
   const db = database();
-  const [rooms, recipes] = await Promise.all([kitchens(db), newestRecipes(db)]);
-  return { kitchens: rooms, recipes: recipes.map(pack) };
+  const [rooms, recipes] = await Promise.all([kitchens(db), recipeChoices(db)]);
+  return { kitchens: rooms, recipes };
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
@@ -45,7 +43,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 
 export default function Brief({ loaderData, actionData }: Route.ComponentProps) {
   const { input, meta, drafts } = useClass();
-  const recipes = useMemo(() => loaderData.recipes.map(unpack), [loaderData.recipes]);
+  const { recipes } = loaderData;
   const pinned = input.dishes
     .map((dish) => dish.recipe)
     .filter((recipe) => !recipes.some((one) => one.id === recipe.id && one.revision === recipe.revision));

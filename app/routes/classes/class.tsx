@@ -124,11 +124,18 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 /** A plan of a class that came without what people declared: its verdicts would be about nobody. */
-const withoutVerdicts = (made: ClassPlan): ClassPlan => ({
-  ...made,
-  plates: [],
-  findings: made.findings.filter((finding) => finding.stage !== "allergies"),
-});
+const bare = new WeakMap<ClassPlan, ClassPlan>();
+function withoutVerdicts(made: ClassPlan): ClassPlan {
+  const before = bare.get(made);
+  if (before) return before;
+  const without = {
+    ...made,
+    plates: [],
+    findings: made.findings.filter((finding) => finding.stage !== "allergies"),
+  };
+  bare.set(made, without);
+  return without;
+}
 
 /** A text as a CSS string: whatever is not a plain letter goes as its code, so that no title ends the string or the style. */
 const cssText = (text: string): string =>

@@ -1,5 +1,4 @@
 import { today } from "@internationalized/date";
-import { useMemo } from "react";
 import { data, redirect } from "react-router";
 import type { Route } from "./+types/new";
 import { briefFormSchema, dishRows, factsOf, usualBrief } from "./brief-form";
@@ -8,8 +7,7 @@ import { formOf, submissionOf } from "../form";
 import { database } from "~/db/client.server";
 import { kitchens } from "~/db/queries/kitchens.server";
 import { allIngredients } from "~/db/queries/pantry.server";
-import { newestRecipes } from "~/db/queries/recipes.server";
-import { pack, unpack } from "~/formats/packed";
+import { recipeChoices } from "~/db/queries/recipes.server";
 import { createClass } from "~/services/classes.server";
 import { brokenChoice } from "~/services/brief.server";
 import { usualFor, zoneOf } from "~/services/request.server";
@@ -18,11 +16,11 @@ import { TextLink } from "~/ui/parts/fields";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const db = database();
-  const [rooms, recipes, pantry] = await Promise.all([kitchens(db), newestRecipes(db), allIngredients(db)]);
+  const [rooms, recipes, pantry] = await Promise.all([kitchens(db), recipeChoices(db), allIngredients(db)]);
   const zone = zoneOf(request);
   return {
     kitchens: rooms,
-    recipes: recipes.map(pack),
+    recipes,
     pantry,
     zone,
     usual: usualFor(request),
@@ -40,8 +38,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 export default function NewClass({ loaderData, actionData }: Route.ComponentProps) {
-  const { kitchens: rooms, pantry, zone, usual, date } = loaderData;
-  const recipes = useMemo(() => loaderData.recipes.map(unpack), [loaderData.recipes]);
+  const { kitchens: rooms, recipes, pantry, zone, usual, date } = loaderData;
   const values = {
     ...usualBrief,
     ...usual,

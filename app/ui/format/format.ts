@@ -32,8 +32,22 @@ const dateFormat = remembered(
 );
 const listFormat = remembered((locale, options: Intl.ListFormatOptions) => new Intl.ListFormat(locale, options));
 
-export const number = (value: number, locale: string, digits = 1): string =>
-  numberFormat(locale, { maximumFractionDigits: digits }).format(value);
+/** By the digits alone: the most used of all, and naming what it asks for would take longer than writing the number. */
+const plainFormats = new Map<string, Intl.NumberFormat>();
+export function number(value: number, locale: string, digits = 1): string {
+  const key = `${locale} ${digits}`;
+  const known = plainFormats.get(key) ?? new Intl.NumberFormat(locale, { maximumFractionDigits: digits });
+  plainFormats.set(key, known);
+  return known.format(value);
+}
+
+/** A sum with two decimals, in a currency where one is given. */
+export const sum = (value: number, locale: string, currency: string | undefined): string =>
+  numberFormat(locale, {
+    minimumFractionDigits: 2,
+    maximumFractionDigits: 2,
+    ...(currency ? { style: "currency" as const, currency } : {}),
+  }).format(value);
 
 /** Beyond sixteenths nobody reads a fraction. */
 const finestFraction = 16n;
@@ -120,8 +134,11 @@ const clockOf = (locale: string): Intl.DateTimeFormatOptions => {
 };
 
 /** The hour and minute of a moment on the class's own clock. */
+const timeFormat = remembered(
+  (locale, { timeZone }: { timeZone: string }) => new Intl.DateTimeFormat(locale, { ...clockOf(locale), timeZone }),
+);
 export const timeOfDay = (value: Date | number, locale: string, timeZone: string): string =>
-  dateFormat(locale, { ...clockOf(locale), timeZone }).format(value);
+  timeFormat(locale, { timeZone }).format(value);
 
 const doorsAt = remembered((startsAt, { timeZone }: { timeZone: string }) =>
   toZoned(parseDateTime(startsAt), timeZone).toDate().getTime(),

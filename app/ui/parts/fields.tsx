@@ -31,35 +31,42 @@ interface Common {
   readonly className?: string;
 }
 
-const valueOf = (field: Meta): string | undefined =>
-  field.initialValue === undefined || field.initialValue === null ? undefined : String(field.initialValue);
+function valueOf(field: Meta): string | undefined {
+  const { initialValue } = field;
+  return initialValue === undefined || initialValue === null ? undefined : String(initialValue);
+}
 
 /**
  * Label above, what is wrong below, beside the field it is about. What is only read comes from the layer below Chakra's, without styles
  * of its own: the theme styles all of it at once.
  */
 function Labelled({ field, label, hint, className, children }: Common & { children: ReactNode }) {
+  // Each reading of a form's field is worked out by the form: once is enough.
+  const { errors, id, errorId, descriptionId } = field;
   return (
     <Field.Root
       className={className}
-      invalid={Boolean(field.errors?.length)}
-      ids={{ control: field.id, errorText: field.errorId, helperText: field.descriptionId }}
+      invalid={Boolean(errors?.length)}
+      ids={{ control: id, errorText: errorId, helperText: descriptionId }}
     >
       <Field.Label>{label}</Field.Label>
       {children}
       {hint ? <Field.HelperText>{hint}</Field.HelperText> : null}
-      <Field.ErrorText className="field-error">{field.errors?.[0]}</Field.ErrorText>
+      <Field.ErrorText className="field-error">{errors?.[0]}</Field.ErrorText>
     </Field.Root>
   );
 }
 
 export type TextFieldProps = Common & Omit<ComponentProps<typeof Input>, "children">;
 
-export const TextField = ({ field, label, hint, className, ...rest }: TextFieldProps) => (
-  <Labelled field={field} label={label} hint={hint} className={className}>
-    <Input key={valueOf(field)} name={field.name} defaultValue={valueOf(field)} unstyled {...rest} />
-  </Labelled>
-);
+export function TextField({ field, label, hint, className, ...rest }: TextFieldProps) {
+  const value = valueOf(field);
+  return (
+    <Labelled field={field} label={label} hint={hint} className={className}>
+      <Input key={value} name={field.name} defaultValue={value} unstyled {...rest} />
+    </Labelled>
+  );
+}
 
 export const NumberField = (props: TextFieldProps) => <TextField inputMode="numeric" autoComplete="off" {...props} />;
 

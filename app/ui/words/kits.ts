@@ -5,7 +5,7 @@ import type { PrepTask } from "~/core/prep";
 import type { Recipe } from "~/core/recipe";
 import { isWhole, toScaleGrams } from "~/core/quantity";
 import type { Section, ShoppingLine, StockUnit } from "~/core/shop";
-import { amount, fraction, grams, list, minutes, number, sayPutOut, thin, volume } from "~/ui/format/format";
+import { amount, fraction, grams, list, minutes, number, sayPutOut, sum, thin, volume } from "~/ui/format/format";
 import { substanceWords, toolWords } from "./en";
 import type { Names } from "./findings";
 
@@ -291,8 +291,4 @@ export function sayOver(line: ShoppingLine, locale: string): string {
 
 /** Hundredths as a sum, in the currency the class's prices are in; a bare sum where nobody said which. */
 export const money = (hundredths: number, locale: string, currency: string | undefined): string =>
-  new Intl.NumberFormat(locale, {
-    minimumFractionDigits: 2,
-    maximumFractionDigits: 2,
-    ...(currency ? { style: "currency", currency } : {}),
-  }).format(hundredths / 100);
+  sum(hundredths / 100, locale, currency);
