@@ -188,6 +188,9 @@ const dish = fc.record({
   recipe: fc.oneof({ weight: 2, arbitrary: fc.constantFrom(...starterRecipes) }, { weight: 2, arbitrary: recipes }),
   wantsVariant: fc.boolean(),
   stations: fc.option(fc.integer({ min: 0, max: 4 })),
+  bowl: fc.option(fc.constantFrom(ratio(1n), ratio(1n, 2n), ratio(3n)), { nil: undefined, freq: 3 }),
+  cooks: fc.constantFrom(undefined, undefined, "wanted" as const),
+  takesAlternatives: fc.boolean(),
 });
 const pack = fc
   .record({
@@ -280,12 +283,21 @@ export const classes: fc.Arbitrary<ClassInput> = people
     startsAt: "2026-11-28T10:00",
     timeZone: "Europe/London",
     pantry: starterPantry,
-    dishes: dishes.map(({ recipe, wantsVariant, stations }, index) => ({
+    dishes: dishes.map(({ recipe, wantsVariant, stations, bowl, cooks, takesAlternatives }, index) => ({
       id: `d${index}`,
       // Two random recipes are two, and say so.
       recipe: recipe.id === "random" ? { ...recipe, id: `random-${index}` } : recipe,
       variantId: wantsVariant ? (recipe.variants[0]?.id ?? null) : null,
       stations,
+      ...(bowl ? { bowl } : {}),
+      ...(cooks ? { cooks } : {}),
+      ...(takesAlternatives && recipe.lines.some((line) => line.alternatives)
+        ? {
+            takes: recipe.lines.flatMap((line) =>
+              line.alternatives?.[0] ? [{ lineId: line.id, ingredientId: line.alternatives[0].ingredientId }] : [],
+            ),
+          }
+        : {}),
     })),
     ...(arrangement ? { arrangement } : {}),
     ...(loads ? { order: loads } : {}),

@@ -10,11 +10,14 @@ import {
   cues,
   families,
   familyHeat,
+  gateKinds,
   hazards,
   mixingStops,
   partHeats,
   partKinds,
+  servingKinds,
   stepKinds,
+  surfaceKinds,
   tools,
   windowReasons,
 } from "~/core/recipe";
@@ -43,8 +46,14 @@ const lineAmount: fc.Arbitrary<LineAmount> = fc.oneof(
   pair.map(([start, most]): LineAmount => ({ kind: "top-up", start, most })),
   pair.map(([back, whole]): LineAmount => ({ kind: "hold-back", amount: whole, back })),
   fc.tuple(positiveRatio, net).map(([packs, each]): LineAmount => ({ kind: "packs", packs, each, packName: "sachet" })),
-  amount.map((one): LineAmount => ({ kind: "per-load", amount: one })),
+  fc
+    .tuple(amount, fc.option(fc.constantFrom("first" as const, 2, 3, 20), { nil: undefined }))
+    .map(([one, every]): LineAmount => ({ kind: "per-load", amount: one, ...(every ? { every } : {}) })),
   amount.map((one): LineAmount => ({ kind: "per-piece", amount: one })),
+  amount.map((one): LineAmount => ({ kind: "per-serving", amount: one })),
+  fc
+    .tuple(amount, fc.constantFrom(undefined, ratio(1n, 2n), ratio(1n, 3n)))
+    .map(([one, takes]): LineAmount => ({ kind: "per-person", amount: one, ...(takes ? { takes } : {}) })),
   fc.constant<LineAmount>({ kind: "to-taste" }),
   fc.constantFrom("some", "a few").map((said): LineAmount => ({ kind: "unknown", said })),
 );
@@ -62,6 +71,20 @@ const lineOf = (index: number, partIds: readonly string[]): fc.Arbitrary<Line> =
     keeps: fc.constantFrom(1, 0.6, 0.85),
     isOptional: fc.boolean(),
     note: fc.constantFrom("", "melted"),
+    alternatives: fc.option(
+      fc.uniqueArray(
+        fc
+          .record({
+            ingredientId: fc.constantFrom(...starterPantry.map((one) => one.id)),
+            amount: fc.option(amount, { nil: undefined }),
+            isAdvised: fc.boolean(),
+            reason: fc.constantFrom("", "it browns sooner"),
+          })
+          .map(({ amount: own, ...rest }) => ({ ...rest, ...(own ? { amount: own } : {}) })),
+        { selector: (one) => one.ingredientId, minLength: 1, maxLength: 2 },
+      ),
+      { nil: undefined, freq: 3 },
+    ),
   });
 
 const variantOf = (lineIds: readonly string[], partIds: readonly string[]): fc.Arbitrary<Variant> =>
@@ -127,6 +150,13 @@ export const recipes: fc.Arbitrary<Recipe> = fc
               tools: fc.uniqueArray(fc.constantFrom(...tools), { maxLength: 3 }),
               hazards: fc.uniqueArray(fc.constantFrom(...hazards), { maxLength: 2 }),
               stop: fc.option(fc.constantFrom(...mixingStops), { nil: undefined }),
+              point: fc.option(fc.constant("Bubbles are the lift."), { nil: undefined }),
+              question: fc.option(fc.constant("What makes it rise?"), { nil: undefined }),
+              avoid: fc.option(fc.constant("Not the flip."), { nil: undefined }),
+              gate: fc.option(
+                fc.record({ kind: fc.constantFrom(...gateKinds), value: fc.integer({ min: 1, max: 400 }) }),
+                { nil: undefined },
+              ),
               waived: fc.option(
                 fc.array(fc.record({ hazard: fc.constantFrom(...hazards), reason: fc.constant("looked at") }), {
                   minLength: 1,
@@ -144,13 +174,37 @@ export const recipes: fc.Arbitrary<Recipe> = fc
         max: fc.option(fc.integer({ min: 30, max: 90 })),
         reason: fc.constantFrom(...windowReasons),
       }),
-      heat: fc.constantFrom(...families.map(familyHeat)),
+      heat: fc
+        .tuple(
+          fc.constantFrom(...families.map(familyHeat)),
+          fc.option(
+            fc.uniqueArray(
+              fc.record(
+                {
+                  surfaceKind: fc.constantFrom(...surfaceKinds),
+                  surfaceC: fc.constant({ from: 160, to: 190 }),
+                  dial: fc.constantFrom("4 of 9", "low for long"),
+                  side1: minutes,
+                  side2: minutes,
+                },
+                { requiredKeys: ["surfaceKind"] },
+              ),
+              { selector: (one) => one.surfaceKind, minLength: 1, maxLength: 3 },
+            ),
+            { nil: undefined },
+          ),
+        )
+        .map(([heat, on]) => (on ? { ...heat, on } : heat)),
       portion: fc.oneof(
         fc.record({ kind: fc.constant("ml" as const), ml: fc.integer({ min: 10, max: 200 }) }),
         fc.record({ kind: fc.constant("grams" as const), grams: fc.integer({ min: 10, max: 200 }) }),
         fc.record({ kind: fc.constant("batch" as const), pieces: fc.integer({ min: 1, max: 12 }) }),
       ),
       pieceDiameterCm: fc.integer({ min: 5, max: 30 }),
+      serving: fc.option(fc.record({ pieces: fc.integer({ min: 2, max: 4 }), as: fc.constantFrom(...servingKinds) }), {
+        nil: undefined,
+        freq: 3,
+      }),
       claimedPieces: fc.option(fc.integer({ min: 1, max: 40 })),
       blindNote: fc.constantFrom("", "Dark."),
       parts: fc

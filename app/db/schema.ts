@@ -211,6 +211,14 @@ export interface ClassDishTable {
   revision: number;
   variant_id: string | null;
   stations: number | null;
+  /** Batches as an exact number in writing; null where as many as are wanted are made. */
+  bowl: string | null;
+  cooks: string | null;
+}
+export interface ClassDishTakeTable {
+  dish_id: string;
+  line_id: string;
+  ingredient_id: string;
 }
 export interface ParticipantTable {
   id: Generated<string>;
@@ -519,6 +527,7 @@ export interface DB {
   kitchen_gear: KitchenGearTable;
   class: ClassTable;
   class_dish: ClassDishTable;
+  class_dish_take: ClassDishTakeTable;
   participant: ParticipantTable;
   participant_need: ParticipantNeedTable;
   label_reading: LabelReadingTable;

@@ -33,6 +33,10 @@ const slipwayPancakes: Written = {
       amount: { kind: "top-up", start: "1 cup", most: "1 1/8 cup" },
       bowl: "wet",
       note: "the rest only if the spoon stands up",
+      alternatives: [
+        { ingredientId: "semi-skimmed-milk", reason: "a little less tender" },
+        { ingredientId: "buttermilk", isAdvised: false, reason: "sour with baking powder alone: it wants soda" },
+      ],
     },
     {
       id: "butter",
@@ -83,6 +87,8 @@ const slipwayPancakes: Written = {
       draws: [],
       minutes: { low: 0.5, likely: 1, high: 2 },
       tools: ["spatula"],
+      point: "Every stroke more makes the flour stretchy: lumps cook away, a tough pancake stays tough.",
+      question: "What do you think twenty strokes more would do?",
     },
     {
       id: "heat",
@@ -101,6 +107,8 @@ const slipwayPancakes: Written = {
       minutes: { low: 3, likely: 4, high: 6.5 },
       tools: ["ladle", "turner", "tray", "brush"],
       hazards: ["hot-surface", "small-pieces"],
+      question: "Where did the holes come from, and why do they stay open?",
+      avoid: "Nobody tosses one: children copy it at the next griddle.",
     },
     {
       id: "serve",

@@ -14,7 +14,7 @@ import {
   scoopNames,
   writeRatio,
 } from "~/core/quantity";
-import { surfaceKinds, tools } from "~/core/recipe";
+import { ingredientsNamedIn, surfaceKinds, tools } from "~/core/recipe";
 import { batchRules, eggRules } from "~/core/scale";
 import { demoModes, kitModes } from "~/core/schedule";
 
@@ -296,11 +296,39 @@ export const classFileSchema = z.strictObject({
           recipe: recipeSchema,
           variantId: id.nullable().default(null),
           stations: z.int().min(0).max(400).nullable().default(null),
+          bowl: fraction
+            .refine(
+              (value) => value.num > 0n && value.num <= 8n * value.den,
+              "expected a bowl above 0 and at most 8 batches",
+            )
+            .optional()
+            .describe("batches every station makes whatever is wanted; left out, as many as are wanted"),
+          cooks: z.literal("wanted").optional().describe("only what is wanted is cooked; left out, all that is made"),
+          takes: z
+            .array(z.strictObject({ lineId: id, ingredientId: id }))
+            .max(60)
+            .refine(isUnique("lineId"), "expected every line once")
+            .optional()
+            .describe("alternatives of the recipe that this class takes"),
         }),
       )
       .max(20)
       .refine(isUnique("id"), "expected every dish's id once")
       .superRefine((all, context) => {
+        for (const [at, { recipe, takes = [] }] of all.entries())
+          for (const { lineId, ingredientId } of takes) {
+            const line = recipe.lines.find((one) => one.id === lineId);
+            if (!line?.alternatives?.some((one) => one.ingredientId === ingredientId))
+              context.addIssue({
+                code: "custom",
+                path: [at, "takes"],
+                message: `expected an alternative that the recipe names for “${lineId}”${
+                  line
+                    ? ` (${(line.alternatives ?? []).map((one) => one.ingredientId).join(", ") || "it names none"})`
+                    : ", which is no line of it"
+                }, got “${ingredientId}”`,
+              });
+          }
         for (const [at, { recipe }] of all.entries()) {
           const other = all
             .slice(0, at)
@@ -411,13 +439,7 @@ export function toPlain(value: unknown): unknown {
 
 /** Writes a class as a class file: only the ingredients its recipes name, everything else whole. */
 export function writeClassFile(input: ClassInput): string {
-  const used = new Set(
-    input.dishes.flatMap((dish) =>
-      [...dish.recipe.lines, ...dish.recipe.variants.flatMap((variant) => [...variant.add, ...variant.swaps])].map(
-        (one) => one.ingredientId,
-      ),
-    ),
-  );
+  const used = new Set(input.dishes.flatMap((dish) => ingredientsNamedIn(dish.recipe)));
   const {
     id: classId,
     title,
@@ -443,7 +465,16 @@ export function writeClassFile(input: ClassInput): string {
       currency,
       brief,
       people,
-      dishes: dishes.map(({ newestRevision: _newest, ...dish }) => dish),
+      dishes: dishes.map(({ newestRevision: _newest, takes, ...dish }) => {
+        // What another revision named may be gone from this one.
+        const named = takes?.filter((take) =>
+          dish.recipe.lines.some(
+            (line) =>
+              line.id === take.lineId && line.alternatives?.some((one) => one.ingredientId === take.ingredientId),
+          ),
+        );
+        return named && named.length > 0 ? { ...dish, takes: named } : dish;
+      }),
       kitchen: room,
       pantry: input.pantry.filter((one) => used.has(one.id)),
       labels,

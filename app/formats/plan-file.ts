@@ -55,6 +55,7 @@ export const planFileSchema = z.looseObject({
         piecesMade: z.number(),
         over: z.number(),
       }),
+      cooked: z.number().describe("pieces it cooks, testers with them"),
       loads: z.number(),
       testers: z.number(),
       kit: z.array(kitLine),

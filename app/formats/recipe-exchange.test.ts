@@ -246,9 +246,11 @@ describe("the recipe's own file", () => {
         expect(read.file.pantry.map((one) => one.id).sort()).toEqual(
           [
             ...new Set(
-              [...recipe.lines, ...recipe.variants.flatMap((variant) => [...variant.add, ...variant.swaps])].map(
-                (one) => one.ingredientId,
-              ),
+              [
+                ...recipe.lines,
+                ...recipe.lines.flatMap((line) => line.alternatives ?? []),
+                ...recipe.variants.flatMap((variant) => [...variant.add, ...variant.swaps]),
+              ].map((one) => one.ingredientId),
             ),
           ].sort(),
         );

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import type { Ingredient } from "~/core/pantry";
-import type { Recipe } from "~/core/recipe";
+import { type Recipe, ingredientsNamedIn } from "~/core/recipe";
 import { toPlain } from "./class-file";
 import { completeIngredient, ingredientSchema, recipeSchema } from "./recipe-schema";
 
@@ -47,11 +47,7 @@ export function readRecipeFile(value: unknown): RecipeFileRead {
 
 /** Writes a recipe with the ingredients it names. */
 export function writeRecipeFile(recipe: Recipe, pantry: readonly Ingredient[]): string {
-  const named = new Set(
-    [...recipe.lines, ...recipe.variants.flatMap((variant) => [...variant.add, ...variant.swaps])].map(
-      (one) => one.ingredientId,
-    ),
-  );
+  const named = new Set(ingredientsNamedIn(recipe));
   const file = { format: recipeFileFormat, version: 1, recipe, pantry: pantry.filter((one) => named.has(one.id)) };
   return `${JSON.stringify(toPlain(file), null, 2)}\n`;
 }

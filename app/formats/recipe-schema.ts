@@ -6,11 +6,13 @@ import {
   bowls,
   cues,
   families,
+  gateKinds,
   hazards,
   mixingStops,
   partHeats,
   partKinds,
   readinessTests,
+  servingKinds,
   standings,
   stepKinds,
   surfaceKinds,
@@ -18,7 +20,19 @@ import {
   windowReasons,
 } from "~/core/recipe";
 
-import { fraction, id, isUnique, lineAmount, minutes, name, percent, span, starterById, text } from "./schema-parts";
+import {
+  amount,
+  fraction,
+  id,
+  isUnique,
+  lineAmount,
+  minutes,
+  name,
+  percent,
+  span,
+  starterById,
+  text,
+} from "./schema-parts";
 
 /** Recipes and ingredients as files and stored documents hold them. */
 const line = z.strictObject({
@@ -30,6 +44,19 @@ const line = z.strictObject({
   keeps: z.number().gt(0).max(1).default(1),
   isOptional: z.boolean().default(false),
   note: text,
+  alternatives: z
+    .array(
+      z.strictObject({
+        ingredientId: id,
+        amount: amount.optional().describe("left out, as much as of the line's own"),
+        isAdvised: z.boolean().default(true),
+        reason: z.string().max(200).default(""),
+      }),
+    )
+    .max(8)
+    .refine(isUnique("ingredientId"), "expected every alternative once")
+    .optional()
+    .describe("what may stand for it, or is advised against; a class chooses"),
 });
 
 const step = z.strictObject({
@@ -51,6 +78,13 @@ const step = z.strictObject({
     .optional()
     .describe("cautions left out on purpose, each with the reason"),
   who: z.enum(["anyone", "adult"]).default("anyone"),
+  point: z.string().trim().min(1).max(300).optional().describe("the one point the instructor makes here"),
+  question: z.string().trim().min(1).max(300).optional().describe("the one question asked here"),
+  avoid: z.string().trim().min(1).max(300).optional().describe("what is not shown or said here"),
+  gate: z
+    .strictObject({ kind: z.enum(gateKinds), value: z.number().min(1).max(20_000) })
+    .optional()
+    .describe("what must be reached before a station goes on: grams for one batch, or degrees Celsius"),
   stop: z.enum(mixingStops).optional().describe("when to stop mixing; left out, as the family usually does"),
 });
 
@@ -84,6 +118,20 @@ export const recipeSchema = z.strictObject({
     pourPerPiece: minutes,
     recover: minutes,
     cues: z.array(z.enum(cues)).max(cues.length),
+    on: z
+      .array(
+        z.strictObject({
+          surfaceKind: z.enum(surfaceKinds),
+          surfaceC: z.strictObject({ from: z.number().min(50).max(350), to: z.number().min(50).max(350) }).optional(),
+          dial: z.string().trim().min(1).max(120).optional(),
+          side1: span.optional(),
+          side2: span.optional(),
+        }),
+      )
+      .max(surfaceKinds.length)
+      .refine(isUnique("surfaceKind"), "expected every kind of surface once")
+      .optional()
+      .describe("what is different on some kinds of surface: degrees, the dial in words, minutes"),
   }),
   portion: z.discriminatedUnion("kind", [
     z.strictObject({ kind: z.literal("ml"), ml: z.number().min(1).max(2000) }),
@@ -91,6 +139,10 @@ export const recipeSchema = z.strictObject({
     z.strictObject({ kind: z.literal("batch"), pieces: z.int().min(1).max(200) }),
   ]),
   pieceDiameterCm: z.number().min(1).max(60),
+  serving: z
+    .strictObject({ pieces: z.int().min(2).max(20), as: z.enum(servingKinds) })
+    .optional()
+    .describe("what several pieces are put together to; left out, a piece is eaten by itself"),
   claimedPieces: z.int().min(1).max(400).nullable().default(null),
   blindNote: z.string().max(300).default(""),
   parts: z

@@ -13,8 +13,9 @@ export const text = z.string().max(2000, "expected at most 2000 characters").def
 export const percent = z.number().min(0).max(100);
 export const minutes = z.number().min(0).max(600);
 
-export const isUnique = (field: "id" | "ingredientId" | "tool") => (items: readonly object[]) =>
-  new Set(items.map((item) => Reflect.get(item, field))).size === items.length;
+export const isUnique =
+  (field: "id" | "ingredientId" | "tool" | "lineId" | "surfaceKind") => (items: readonly object[]) =>
+    new Set(items.map((item) => Reflect.get(item, field))).size === items.length;
 
 export const starterById = new Map(starterPantry.map((one) => [one.id, one]));
 
@@ -60,8 +61,24 @@ export const lineAmount = z
       each: amount,
       packName: z.string().trim().min(1).max(30),
     }),
-    z.strictObject({ kind: z.literal("per-load"), amount }),
+    z.strictObject({
+      kind: z.literal("per-load"),
+      amount,
+      every: z
+        .union([z.literal("first"), z.int().min(2).max(20)])
+        .optional()
+        .describe("which loads of a surface: left out, each; first, its first only; n, the first and every nth after"),
+    }),
     z.strictObject({ kind: z.literal("per-piece"), amount }),
+    z.strictObject({ kind: z.literal("per-serving"), amount }),
+    z.strictObject({
+      kind: z.literal("per-person"),
+      amount,
+      takes: fraction
+        .refine((value) => value.num > 0n && value.num <= value.den, "expected a share above 0 and at most 1")
+        .optional()
+        .describe("share of the people who take any; left out, all"),
+    }),
     z.strictObject({ kind: z.literal("to-taste") }),
     z.strictObject({ kind: z.literal("unknown"), said: z.string().max(200) }),
   ])

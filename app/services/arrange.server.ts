@@ -6,11 +6,12 @@ import type { Arrangement } from "~/core/people";
 import type { Brief, ClassInput } from "~/core/plan";
 import type { Order } from "~/core/schedule";
 import type { HouseRule } from "~/core/turns";
+import { fraction } from "~/formats/schema-parts";
 import { briefSchema, houseSchema, orderSchema, toPlain } from "~/formats/class-file";
 import { writeHouse } from "~/db/queries/house.server";
 import { writeOrder } from "~/db/queries/order.server";
 import { writeArrangement } from "~/db/queries/seats.server";
-import { briefColumns, writeDishes } from "~/db/queries/classes.server";
+import { briefColumns, dishRow, writeDishes } from "~/db/queries/classes.server";
 import type { DB } from "~/db/schema";
 
 const keptSchema = z.object({
@@ -20,6 +21,9 @@ const keptSchema = z.object({
       revision: z.int(),
       variantId: z.string().nullable(),
       stations: z.int().nullable(),
+      bowl: fraction.optional(),
+      cooks: z.literal("wanted").optional(),
+      takes: z.array(z.object({ lineId: z.string(), ingredientId: z.string() })).optional(),
     }),
   ),
   arrangement: z
@@ -34,15 +38,7 @@ const keptSchema = z.object({
   brief: briefSchema.optional(),
   house: houseSchema.optional(),
 });
-type Kept = Omit<z.infer<typeof keptSchema>, "brief" | "house">;
-
-const dishRows = (dishes: ClassInput["dishes"]): Kept["dishes"] =>
-  dishes.map((dish) => ({
-    recipeId: dish.recipe.id,
-    revision: dish.recipe.revision,
-    variantId: dish.variantId,
-    stations: dish.stations,
-  }));
+type Kept = Omit<z.input<typeof keptSchema>, "brief" | "house">;
 
 /** Raises the version of a class that is still at `version`; false when somebody else was faster. */
 async function claim(trx: Kysely<DB>, classId: string, version: number, accountId: string): Promise<boolean> {
@@ -84,7 +80,7 @@ export async function changePlan(
       readonly brief?: object | undefined;
       readonly house?: readonly HouseRule[] | undefined;
     } = {
-      dishes: dishRows(input.dishes),
+      dishes: toPlain(input.dishes.map(dishRow)) as Kept["dishes"],
       arrangement: input.arrangement
         ? {
             seats: input.arrangement.seats?.map((ids) => [...ids]) ?? null,
@@ -100,7 +96,7 @@ export async function changePlan(
       .insertInto("plan_change")
       .values({ class_id: input.id, what: what.slice(0, 300), before: JSON.stringify(before), made_by: accountId })
       .execute();
-    if (dishes) await writeDishes(trx, input.id, dishRows(dishes));
+    if (dishes) await writeDishes(trx, input.id, dishes.map(dishRow));
     await writeArrangement(trx, input.id, change.arrangement);
     if (change.brief)
       await trx.updateTable("class").set(briefColumns(change.brief)).where("id", "=", input.id).execute();

@@ -5,10 +5,19 @@ import { z } from "zod";
 import type { LabelReading, PackSize, SharedFood } from "~/core/pantry";
 import type { Participant } from "~/core/people";
 import { type Brief, type ClassInput, type Stage, plan } from "~/core/plan";
+import { ingredientsNamedIn } from "~/core/recipe";
 import { type PersonKeys, type StageInputs, sealsOf, stageInputs } from "~/core/sheet";
 import { database, within } from "~/db/client.server";
 import { marksOf } from "~/db/queries/class-marks.server";
-import { type StoredClass, addClass, briefColumns, classOf, classesOf, writeDishes } from "~/db/queries/classes.server";
+import {
+  type DishRow,
+  type StoredClass,
+  addClass,
+  briefColumns,
+  classOf,
+  classesOf,
+  writeDishes,
+} from "~/db/queries/classes.server";
 import { addLabels, addSharedFood } from "~/db/queries/labels.server";
 import { addNeeds, addParticipants, participantColumns } from "~/db/queries/people.server";
 import { addPacks, copyLatestPacks } from "~/db/queries/packs.server";
@@ -101,12 +110,7 @@ export interface ClassFacts {
   readonly currency?: string | undefined;
   readonly kitchenId: string;
   readonly brief: Brief;
-  readonly dishes: readonly {
-    readonly recipeId: string;
-    readonly revision: number;
-    readonly variantId: string | null;
-    readonly stations: number | null;
-  }[];
+  readonly dishes: readonly DishRow[];
 }
 
 const columnsOf = (facts: ClassFacts) => ({
@@ -447,13 +451,9 @@ export async function importClass(
     const file = rename.size > 0 ? renamed(input, rename) : input;
     const known = new Set([...(await allIngredients(trx)), ...added].map((one) => one.id));
     const named = [
-      ...file.labels,
-      ...file.packs,
-      ...file.dishes.flatMap((dish) => [
-        ...dish.recipe.lines,
-        ...dish.recipe.variants.flatMap((variant) => [...variant.add, ...variant.swaps]),
-      ]),
-    ].map((one) => one.ingredientId);
+      ...[...file.labels, ...file.packs].map((one) => one.ingredientId),
+      ...file.dishes.flatMap((dish) => ingredientsNamedIn(dish.recipe)),
+    ];
     const missing = named.find((id) => !known.has(id));
     if (missing) return { missing };
     await addIngredients(trx, added);

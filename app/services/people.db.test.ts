@@ -5,6 +5,8 @@ import jpeg from "jpeg-js";
 import { type Kysely, sql } from "kysely";
 import { PNG } from "pngjs";
 import { plan, waysOutFor } from "~/core/plan";
+import { ratio } from "~/core/quantity";
+import { readClassFile, writeClassFile } from "~/formats/class-file";
 import { sealsOf, stageInputs } from "~/core/sheet";
 import type { DB } from "~/db/schema";
 import { outbox } from "~/devices/mail.server";
@@ -401,6 +403,34 @@ const cameraSays = (orientation: number) =>
     Buffer.from("Exif\0\0MM\0*\0\0\0\x08\0\x02\x01\x0f\0\x02\0\0\0\x04CAM\0\x01\x12\0\x03\0\0\0\x01\0", "latin1"),
     Buffer.from([orientation, 0, 0, 0, 0, 0, 0]),
   ]);
+
+test("a bowl of a fixed size, what is cooked of it and what is taken for what are kept, come with an edit of the brief, and are undone", async () => {
+  const before = await stored();
+  const settled = {
+    bowl: ratio(3n, 2n),
+    cooks: "wanted" as const,
+    takes: [{ lineId: "milk", ingredientId: "buttermilk" }],
+  };
+  const change = {
+    dishes: before.input.dishes.map((dish, at) => (at === 0 ? { ...dish, ...settled } : dish)),
+    arrangement: before.input.arrangement,
+  };
+  expect(await changePlan(db, before.input, before.meta.version, change, "the bowl", lead)).toBe(true);
+  const changed = await stored();
+  expect(changed.input.dishes[0]).toMatchObject(settled);
+  expect(plan(changed.input).stations[0]?.scale.factor).toEqual(ratio(3n, 2n));
+  // The file of the class carries it, and is read again.
+  const file = readClassFile(writeClassFile(changed.input));
+  expect(file.ok && file.input.dishes[0]).toMatchObject(settled);
+  // The database keeps it honest.
+  await expect(
+    sql`update class_dish set bowl = 'as much as fits' where class_id = ${classId}`.execute(db),
+  ).rejects.toThrow(/class_dish_bowl_check/);
+  expect(await undoChange(db, changed.input, changed.meta.version, lead)).toBe(true);
+  expect((await stored()).input.dishes.map(({ bowl, cooks, takes }) => [bowl, cooks, takes])).toEqual(
+    before.input.dishes.map(({ bowl, cooks, takes }) => [bowl, cooks, takes]),
+  );
+});
 
 test("a picture is written anew, upright and without what its camera wrote, and goes with the label it shows", async () => {
   const { photoFrom, photoOf } = await import("./photos.server");

@@ -7,10 +7,11 @@ import {
   type Standing,
   keepsFromSaving,
   readDraft,
+  ingredientsNamedIn,
 } from "~/core/recipe";
 import { database } from "~/db/client.server";
 import { addIngredients, allIngredients } from "~/db/queries/pantry.server";
-import { addRevision, ingredientsNamedIn, markStanding, recipeOf } from "~/db/queries/recipes.server";
+import { addRevision, markStanding, recipeOf } from "~/db/queries/recipes.server";
 import { toPlain } from "~/formats/class-file";
 import { recipeSchema } from "~/formats/recipe-schema";
 import type { RecipeFile } from "~/formats/recipe-file";

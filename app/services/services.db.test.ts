@@ -75,6 +75,7 @@ const migrations = [
   "0013-flames-and-tools",
   "0014-house-rules",
   "0015-account-region",
+  "0016-bowls-and-alternatives",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

@@ -250,7 +250,7 @@ describe("the batter book's sheets", () => {
 
   test("the handout gives cups and grams, cautions once, and the closing words", () => {
     const scale = scaleStation(pancakes, batter, 8, "quarter");
-    const kit = kitOf(pancakes, pantry, scale.factor, 3, scale.piecesMade, options);
+    const kit = kitOf(pancakes, pantry, scale.factor, { loads: 3, pieces: scale.piecesMade }, options);
     const text = said(
       <HomeSheet
         recipe={pancakes}
@@ -270,10 +270,16 @@ describe("the batter book's sheets", () => {
   test("ways to scale stand side by side, with the eggs' two ways out and what cannot be measured", () => {
     const rows = batchRules.map((rule) => {
       const scale = scaleStation(pancakes, batter, 12, rule);
-      const kit = kitOf(pancakes, pantry, scale.factor, 3, scale.piecesMade, {
-        ...options,
-        set: measuringSetOf("us-usual"),
-      });
+      const kit = kitOf(
+        pancakes,
+        pantry,
+        scale.factor,
+        { loads: 3, pieces: scale.piecesMade },
+        {
+          ...options,
+          set: measuringSetOf("us-usual"),
+        },
+      );
       return scaleOption(rule, pancakes, pantry, { scale, loads: 3, kit });
     });
     const text = said(
@@ -302,7 +308,7 @@ describe("the batter book's sheets", () => {
   });
 
   test("the tare card has both readings for every weighed line", () => {
-    const kit = kitOf(pancakes, pantry, ratio(1n), 1, 8, options);
+    const kit = kitOf(pancakes, pantry, ratio(1n), { loads: 1, pieces: 8 }, options);
     const text = said(<TareCard kit={kit} recipe={pancakes} ingredientName={names.ingredient} />);
     expect(text).toMatch(/plain wheat flour 153 g 153 g baking powder 9\.2 g 162 g/);
   });

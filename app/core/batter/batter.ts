@@ -1,6 +1,6 @@
 import type { Grams, Millilitres, Pieces } from "~/core/quantity";
 import { type Ingredient, type Role, toGrams } from "~/core/pantry";
-import { type Line, type Recipe, expectedOf, isBatter } from "~/core/recipe";
+import { type Line, type Recipe, expectedOf, isBatter, isCountedOut } from "~/core/recipe";
 
 /** Share of the volume that is air whisked in (starting value). */
 export const airFactor = 1.03;
@@ -48,13 +48,7 @@ export function batterOf(recipe: Recipe, pantry: Pantry): Batter {
   const unknownLines: string[] = [];
   const openMain: string[] = [];
   for (const line of recipe.lines) {
-    if (
-      !isBatter(line, recipe) ||
-      line.amount.kind === "to-taste" ||
-      line.amount.kind === "per-piece" ||
-      line.amount.kind === "per-load"
-    )
-      continue;
+    if (!isBatter(line, recipe) || line.amount.kind === "to-taste" || isCountedOut(line.amount)) continue;
     const ingredient = pantry.get(line.ingredientId);
     const raw = lineGrams(line, recipe, pantry);
     if (!ingredient || raw === undefined) {

@@ -112,27 +112,27 @@ describe("kits", () => {
   const of = (kit: readonly KitLine[], id: string) => kit.find((one) => one.lineId === id);
 
   test("pan fat by the load, garnish by the piece, batter by the batch", () => {
-    const kit = kitOf(pancakes, pantry, ratio(2n), 4, 16, set);
+    const kit = kitOf(pancakes, pantry, ratio(2n), { loads: 4, pieces: 16 }, set);
     const value = (id: string) => toNumber(of(kit, id)?.main?.amount.value ?? ratio(0n));
     expect([value("flour"), value("grease"), value("berries")]).toEqual([2.5, 4, 128]);
   });
 
   test("a top-up is packed apart and bought at its most; to taste is neither", () => {
-    const kit = kitOf(crepes, pantry, ratio(1n), 10, 10, set);
+    const kit = kitOf(crepes, pantry, ratio(1n), { loads: 10, pieces: 10 }, set);
     expect(toNumber(of(kit, "milk")?.apart?.amount.value ?? ratio(0n))).toBe(50);
     expect(of(kit, "milk")?.buyGrams).toBeCloseTo(300 * (244 / 236.5882365), 3);
     expect(of(kit, "sugar")).toMatchObject({ kind: "to-taste", main: undefined, buyGrams: undefined });
   });
 
   test("half an egg is said, and weighed beaten", () => {
-    const egg = of(kitOf(pancakes, pantry, ratio(3n, 2n), 1, 12, set), "egg");
+    const egg = of(kitOf(pancakes, pantry, ratio(3n, 2n), { loads: 1, pieces: 12 }, set), "egg");
     if (!egg) throw new Error("the pancakes have an egg");
     expect([hasFraction(egg), asBeatenGrams(egg), egg.buyPieces]).toEqual([true, 75, 2]);
     expect(egg.main?.scoops).toBeUndefined();
   });
 
   test("eggs are summed before they are rounded up: four stations of one and a half are six", () => {
-    const kit = kitOf(pancakes, pantry, ratio(3n, 2n), 1, 12, set);
+    const kit = kitOf(pancakes, pantry, ratio(3n, 2n), { loads: 1, pieces: 12 }, set);
     expect(demandOf([kit, kit, kit, kit], pantry, []).find((total) => total.ingredientId === "egg")?.buyPieces).toBe(6);
   });
 
@@ -163,7 +163,7 @@ describe("kits", () => {
           : one,
       ),
     };
-    const kit = kitOf(recipe, pantry, ratio(2n), 1, 1, set);
+    const kit = kitOf(recipe, pantry, ratio(2n), { loads: 1, pieces: 1 }, set);
     expect([of(kit, "flour")?.main?.grams, of(kit, "flour")?.apart?.grams, of(kit, "flour")?.buyGrams]).toEqual([
       140, 60, 200,
     ]);

@@ -71,6 +71,8 @@ export interface GearDemand {
     readonly stations: number;
     readonly people: number;
     readonly pieces: Pieces;
+    /** Whole servings these make at their tables; absent where a piece is one. */
+    readonly servings?: number | undefined;
   }[];
   readonly isMeasuring: boolean;
   readonly hasDemo: boolean;
@@ -85,7 +87,7 @@ function toolsOf(recipe: Recipe, isMeasuring: boolean): Set<Tool> {
 /** The gear list: each tool the steps name, per station, shared and for the instructor, against what the kitchen owns. */
 export function gearOf(demand: GearDemand, kitchen: Kitchen): GearLine[] {
   const lines = new Map<Tool, { perStation: number; atStations: number; shared: number; instructor: number }>();
-  for (const { recipe, stations, people, pieces } of demand.dishes) {
+  for (const { recipe, stations, people, pieces, servings } of demand.dishes) {
     for (const tool of toolsOf(recipe, demand.isMeasuring)) {
       const { per, count, isInDemo } = gearRules[tool];
       const so = lines.get(tool) ?? { perStation: 0, atStations: 0, shared: 0, instructor: 0 };
@@ -96,7 +98,7 @@ export function gearOf(demand: GearDemand, kitchen: Kitchen): GearLine[] {
           per === "person"
             ? so.shared + count * people
             : per === "piece"
-              ? so.shared + count * pieces
+              ? so.shared + count * (tool === "stick" && recipe.serving?.as === "stick" ? (servings ?? pieces) : pieces)
               : per === "surface"
                 ? count * demand.surfaces
                 : per === "class"

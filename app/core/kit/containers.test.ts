@@ -11,7 +11,7 @@ const [pancakes, crepes] = starterRecipes;
 if (!pancakes || !crepes) throw new Error("the starter recipes are there");
 const pantry = new Map(starterPantry.map((one) => [one.id, one]));
 const options = { set: measuringSetOf("us-usual"), tolerance: scoopTolerance, easesSpice: false };
-const kit = kitOf(pancakes, pantry, ratio(2n), 4, 16, options);
+const kit = kitOf(pancakes, pantry, ratio(2n), { loads: 4, pieces: 16 }, options);
 const perLine = { per: "line", isDryMixed: false } as const;
 const byId = (packing: ReturnType<typeof packingOf>, id: string) => packing.containers.find((one) => one.id === id);
 
@@ -27,7 +27,7 @@ describe("containers of a kit", () => {
   });
 
   test("a top-up is a small container of its own, kept back", () => {
-    const crepeKit = kitOf(crepes, pantry, ratio(1n), 10, 10, options);
+    const crepeKit = kitOf(crepes, pantry, ratio(1n), { loads: 10, pieces: 10 }, options);
     const own = packingOf(crepeKit, crepes, pantry, perLine);
     const apart = byId(own, "hold-back/milk");
     expect(apart?.contents).toEqual([expect.objectContaining({ lineId: "milk", isApart: true })]);

@@ -21,13 +21,16 @@ import { type Ingredient, type Role, toGrams, toMillilitres } from "~/core/pantr
 import type { Pantry } from "~/core/batter";
 import {
   type Bowl,
+  type Greasing,
   type LineAmount,
   type Recipe,
   apartOf,
   expectedOf,
   isBatter,
+  isCountedOut,
   mostOf,
   scaleLineAmount,
+  servingsOf,
 } from "~/core/recipe";
 
 /** One measured amount in the three ways it can be put out. */
@@ -66,6 +69,8 @@ export interface KitLine {
   readonly note: string;
   /** Salt and strong spice taken at nine tenths, because the batch is large. */
   readonly isEased: boolean;
+  /** What a counted amount was taken times: greasings, pieces, servings or people; absent for what grows with the batch. */
+  readonly times?: number | undefined;
   /** Sachets and tins: the exact number, and the whole ones that takes. */
   readonly packs: { readonly exact: Ratio; readonly whole: number; readonly name: string } | undefined;
   /** What the step starts with; `undefined` when to taste or unknown. */
@@ -125,34 +130,52 @@ function measure(amount: Amount, ingredient: Ingredient, recipe: Recipe, options
 
 const times = (amount: Amount, n: number): Amount => ({ ...amount, value: multiply(amount.value, ratio(BigInt(n))) });
 
-/** A line's amount for one station: batter by the factor, pan fat by the loads, garnish by the pieces. */
-function forStation(amount: LineAmount, factor: Ratio, loads: number, pieces: Pieces): LineAmount {
+/** What is counted out rather than measured by the batch. */
+export interface Counted {
+  /** Loads the station cooks. */
+  readonly loads: number;
+  /** Of these, the ones before which a surface is greased; each one where it is not said. */
+  readonly greased?: ((every: Greasing) => number) | undefined;
+  /** Pieces that are eaten. */
+  readonly pieces: Pieces;
+  /** People at the table; 0 where it is not said. */
+  readonly people?: number | undefined;
+}
+
+/** People who take of something: whole ones, as nobody takes half. */
+export const takersOf = (people: number, takes: Ratio | undefined): number =>
+  takes ? Number(ceil(multiply(takes, ratio(BigInt(people))))) : people;
+
+/** How often an amount is counted out: pan fat by the loads, garnish by the pieces or servings, toppings by the people. */
+function timesOf(recipe: Recipe, amount: LineAmount, counted: Counted): number | undefined {
+  const { loads, greased, pieces, people = 0 } = counted;
   switch (amount.kind) {
     case "per-load":
-      return { kind: "exact", amount: times(amount.amount, loads) };
+      return amount.every === undefined ? loads : (greased?.(amount.every) ?? loads);
     case "per-piece":
-      return { kind: "exact", amount: times(amount.amount, pieces) };
+      return pieces;
+    case "per-serving":
+      return servingsOf(recipe, pieces);
+    case "per-person":
+      return takersOf(people, amount.takes);
     default:
-      return scaleLineAmount(amount, factor);
+      return undefined;
   }
 }
 
 /**
  * Everything eaten that one station needs, in the order of the recipe.
- * @param factor batches.  @param loads loads the station cooks, for pan fat.  @param pieces pieces it makes, for garnish.
+ * @param factor batches.  @param counted loads for pan fat, pieces for garnish, people for toppings.
  */
-export function kitOf(
-  recipe: Recipe,
-  pantry: Pantry,
-  factor: Ratio,
-  loads: number,
-  pieces: Pieces,
-  options: KitOptions,
-): KitLine[] {
+export function kitOf(recipe: Recipe, pantry: Pantry, factor: Ratio, counted: Counted, options: KitOptions): KitLine[] {
   const lines = recipe.lines.map((line): KitLine => {
     const ingredient = pantry.get(line.ingredientId);
     const isEased = options.easesSpice && isSpiceEased(ingredient?.role, factor);
-    const scaled = forStation(line.amount, isEased ? multiply(factor, spiceEase.share) : factor, loads, pieces);
+    const often = timesOf(recipe, line.amount, counted);
+    const scaled: LineAmount =
+      often !== undefined && "amount" in line.amount
+        ? { kind: "exact", amount: times(line.amount.amount, often) }
+        : scaleLineAmount(line.amount, isEased ? multiply(factor, spiceEase.share) : factor);
     const inGrams = (amount: Amount | undefined) =>
       amount && ingredient ? toGrams(amount, ingredient, recipe.system, recipe.fill) : undefined;
     const [main, apart, most] = [expectedOf(scaled), apartOf(scaled), mostOf(scaled)];
@@ -164,6 +187,7 @@ export function kitOf(
       isOptional: line.isOptional,
       note: line.note,
       isEased,
+      ...(often === undefined ? {} : { times: often }),
       packs:
         scaled.kind === "packs"
           ? { exact: scaled.packs, whole: Number(ceil(scaled.packs)), name: scaled.packName }
@@ -186,14 +210,7 @@ function withJointScoops(lines: readonly KitLine[], recipe: Recipe, pantry: Pant
   const measured = recipe.lines.flatMap((line, index) => {
     const ingredient = pantry.get(line.ingredientId);
     const main = lines[index]?.main;
-    if (
-      !ingredient ||
-      !main?.scoops ||
-      !isBatter(line, recipe) ||
-      line.amount.kind === "per-load" ||
-      line.amount.kind === "per-piece"
-    )
-      return [];
+    if (!ingredient || !main?.scoops || !isBatter(line, recipe) || isCountedOut(line.amount)) return [];
     const ml = scoopable(main.amount, ingredient, recipe);
     return ml
       ? [

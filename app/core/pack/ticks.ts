@@ -1,8 +1,8 @@
 import { writeRatio, type Grams } from "~/core/quantity";
 import type { ClassContainer } from "./containers";
 
-/** What can be ticked off before and after a class. */
-export const tickLists = ["packing", "shopping", "prep", "load", "return"] as const;
+/** What can be ticked off before, in and after a class. */
+export const tickLists = ["packing", "shopping", "prep", "load", "return", "teaching"] as const;
 export type TickList = (typeof tickLists)[number];
 
 /** What was in a container when it was ticked, so that a later plan can say by how much it differs. */
@@ -61,6 +61,7 @@ export function foldTicks(events: readonly TickEvent[]): Ticks {
     prep: new Map(),
     load: new Map(),
     return: new Map(),
+    teaching: new Map(),
   };
   for (const event of latest.values())
     if (event.isOn)

@@ -1,5 +1,6 @@
 import { readFileSync, readdirSync } from "node:fs";
 import { checkBatter, effectsOf, fatMakeUpGrams, remediesFor, souringAcidMl, swapsFor } from "~/core/batter";
+import { spokenAt } from "~/core/schedule";
 import { looksOf, stopOf } from "~/core/look";
 import { turnsOf } from "~/core/turns";
 import { tareReadings } from "~/core/kit";
@@ -498,4 +499,76 @@ test("C9: cautions that nobody wrote, one left out with its reason, house rules,
     [[[]], [["p6"]]].map((rows, at) => Array.from({ length: made.stations[at]?.loads ?? 0 }, () => rows[0])),
   );
   expect(made.stations.every((station) => station.loads > 0)).toBe(true);
+});
+
+test("C10: a bowl of one batch, pairs with the odd one out, every third load greased, half of them take cream, yogurt for buttermilk", () => {
+  const read = readClassFile(readFileSync("test/cases/c10-pairs-from-a-fixed-bowl.json", "utf8"));
+  if (!read.ok) throw new Error(read.problems.join("\n"));
+  const made = plan(read.input);
+  const kitOf = (at: number) =>
+    Object.fromEntries(
+      (made.stations[at]?.kit ?? []).map((line) => [line.lineId, [line.ingredientId, line.main?.grams, line.times]]),
+    );
+  // Tables of 4, 3 and 3 with 3 pieces each: 12, and 9 rounded up to five pairs. A batch makes 9, whatever is wanted.
+  expect(made.stations.map(({ scale }) => [scale.piecesWanted, scale.piecesMade, scale.over])).toEqual([
+    [12, 9, -3],
+    [10, 9, -1],
+    [10, 9, -1],
+  ]);
+  expect(made.findings).toContainEqual(
+    expect.objectContaining({ code: "bowl-short", stationIds: ["s2", "s3"], made: 9, wanted: 10 }),
+  );
+  // Four pairs and one piece over; jam for the pairs; cream for two of four, and for two of three.
+  expect(made.findings).toContainEqual(
+    expect.objectContaining({ code: "odd-pieces", stationIds: ["s1", "s2", "s3"], perServing: 2, pieces: 1 }),
+  );
+  // 9 pieces, two at a time, are 5 loads: the pan is greased before the first and the fourth.
+  expect(made.stations.map((station) => station.loads)).toEqual([5, 5, 5]);
+  for (const at of [0, 1])
+    expect(kitOf(at)).toMatchObject({
+      milk: ["plain-yogurt", 230, undefined],
+      grease: ["butter", 8, 2],
+      filling: ["jam", 80, 4],
+      cream: ["cream", 30, 2],
+    });
+  const bought = (id: string) => made.totals.find((total) => total.ingredientId === id)?.buyGrams;
+  expect([bought("butter"), bought("jam"), bought("cream"), bought("buttermilk")]).toEqual([24, 240, 90, undefined]);
+  // The pan's own three minutes and the recipe's two: a load takes five.
+  const [load] = made.timeline.tasks.filter((task) => task.kind === "load");
+  expect((load?.end ?? 0) - (load?.start ?? 0)).toBe(5);
+  expect(made.dishes[0]?.recipe.steps[0]?.text).toBe("Whisk flour and powder; stir in plain yogurt and egg.");
+  expect(
+    spokenAt(
+      made.timeline,
+      made.dishes.map((one) => one.recipe),
+    ).get("mix")?.[0]?.step.id,
+  ).toBe("mix");
+  // The milk that the author advises against says so, with the reason; it is as much as the buttermilk.
+  const [dish] = read.input.dishes;
+  const against = plan({
+    ...read.input,
+    dishes: dish
+      ? [{ ...dish, takes: [{ lineId: "milk", ingredientId: "whole-milk" }], cooks: "wanted" as const }]
+      : [],
+    brief: { ...read.input.brief, piecesEach: ratio(2n) },
+  });
+  expect(against.findings).toContainEqual(
+    expect.objectContaining({
+      code: "alternative-against",
+      ingredientId: "whole-milk",
+      insteadOf: "buttermilk",
+      reason: "it runs, and the pieces come out flat",
+    }),
+  );
+  expect(against.stations[0]?.kit.find((line) => line.lineId === "milk")?.main?.grams).toBe(240);
+  // Two each: 8, 6 and 6 of 9 are wanted and cooked; batter for the rest is left, and jam goes on four, three and three pairs.
+  expect(against.stations.map(({ cooked, loads }) => [cooked, loads])).toEqual([
+    [8, 4],
+    [6, 3],
+    [6, 3],
+  ]);
+  expect(against.findings).toContainEqual(
+    expect.objectContaining({ code: "batter-left", stationIds: ["s2", "s3"], pieces: 3 }),
+  );
+  expect(against.totals.find((total) => total.ingredientId === "jam")?.buyGrams).toBe(200);
 });

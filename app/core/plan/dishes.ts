@@ -2,7 +2,7 @@ import { type Batter, type Pantry, batterOf, cookByOf, wettingStep, yieldOf } fr
 import { type HotPlace, hotPlaceOf, withCautions } from "~/core/caution";
 import { type Kitchen, surfacesFor } from "~/core/gear";
 import { type Station, stationIndex } from "~/core/people";
-import { type Recipe, asVariant } from "~/core/recipe";
+import { type Recipe, type Take, asVariant, heatAmong } from "~/core/recipe";
 import type { CookBy } from "~/core/schedule";
 import { canonical } from "./hash";
 import type { ClassInput, Dish, DishPlan } from "./types";
@@ -32,13 +32,20 @@ export function factsOf(recipe: Recipe, ingredients: ClassInput["pantry"], pantr
 /** Variants by the recipe they are of: the same one each time, so that what is worked out of it is remembered. */
 const variants = new WeakMap<Recipe, { readonly pantry: ClassInput["pantry"]; readonly made: Map<string, Recipe> }>();
 
-/** A recipe as it is made: in its variant. */
-export function variantOf(recipe: Recipe, variantId: string | null, ingredients: ClassInput["pantry"], pantry: Pantry) {
+/** A recipe as it is made: in its variant, with the alternatives that are taken. */
+export function variantOf(
+  recipe: Recipe,
+  variantId: string | null,
+  ingredients: ClassInput["pantry"],
+  pantry: Pantry,
+  takes: readonly Take[] = [],
+) {
   const before = variants.get(recipe);
   const { made } = before?.pantry === ingredients ? before : { made: new Map<string, Recipe>() };
   if (before?.pantry !== ingredients) variants.set(recipe, { pantry: ingredients, made });
-  const found = made.get(variantId ?? "") ?? asVariant(recipe, variantId, pantry);
-  made.set(variantId ?? "", found);
+  const key = [variantId ?? "", ...takes.map((take) => `${take.lineId} ${take.ingredientId}`)].join("\n");
+  const found = made.get(key) ?? asVariant(recipe, variantId, pantry, takes);
+  made.set(key, found);
   return found;
 }
 
@@ -51,11 +58,15 @@ function placesOf(recipe: Recipe, kitchen: Kitchen): HotPlace[] | undefined {
 /** The same again for a kitchen: the same one each time. */
 const inKitchen = new WeakMap<Recipe, { readonly kitchen: Kitchen; readonly made: Recipe }>();
 
-/** A dish's recipe with the cautions of the surfaces that its class has. */
+/** A dish's recipe with the cautions and the heat of the surfaces that its class has. */
 function cookedIn(recipe: Recipe, kitchen: Kitchen, pantry: Pantry): Recipe {
   const before = inKitchen.get(recipe);
   if (before?.kitchen === kitchen) return before.made;
-  const made = withCautions(recipe, pantry, placesOf(recipe, kitchen));
+  const heat = heatAmong(
+    recipe.heat,
+    surfacesFor(recipe, kitchen).map((surface) => surface.kind),
+  );
+  const made = withCautions(heat === recipe.heat ? recipe : { ...recipe, heat }, pantry, placesOf(recipe, kitchen));
   inKitchen.set(recipe, { kitchen, made });
   return made;
 }
@@ -63,7 +74,11 @@ function cookedIn(recipe: Recipe, kitchen: Kitchen, pantry: Pantry): Recipe {
 /** Each dish as its variant makes it, with its batter and what a batch gives. */
 export function dishPlan(dish: Dish, input: ClassInput, pantry: Pantry, stations: number): DishPlan {
   const ingredients = input.pantry;
-  const recipe = cookedIn(variantOf(dish.recipe, dish.variantId, ingredients, pantry), input.kitchen, pantry);
+  const recipe = cookedIn(
+    variantOf(dish.recipe, dish.variantId, ingredients, pantry, dish.takes),
+    input.kitchen,
+    pantry,
+  );
   const { batter } = factsOf(recipe, ingredients, pantry);
   const variant = dish.recipe.variants.find((one) => one.id === dish.variantId);
   return {
@@ -74,6 +89,8 @@ export function dishPlan(dish: Dish, input: ClassInput, pantry: Pantry, stations
     variantId: variant?.id ?? null,
     variantName: variant?.name ?? null,
     batchYield: yieldOf(recipe, batter),
+    ...(dish.bowl ? { bowl: dish.bowl } : {}),
+    ...(dish.cooks ? { cooks: dish.cooks } : {}),
   };
 }
 

@@ -56,7 +56,7 @@ export function figuresOf(
       value: timeline.loads,
       why: {
         code: "loads",
-        pieces: made,
+        pieces: sum((station) => station.cooked),
         loads: timeline.loads,
         places: Math.max(0, ...dishes.flatMap((dish) => used.map((surface) => placesOn(surface, dish.recipe)))),
       },

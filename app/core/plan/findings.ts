@@ -85,6 +85,26 @@ const recipeFindings = (
   ...at(
     "recipe",
     dish.id,
+    (given?.takes ?? []).flatMap((take) => {
+      const line = given?.recipe.lines.find((one) => one.id === take.lineId);
+      const taken = line?.alternatives?.find((one) => one.ingredientId === take.ingredientId);
+      const isTaken = dish.recipe.lines.some((one) => one.id === take.lineId && one.ingredientId === take.ingredientId);
+      return line && taken && isTaken && !taken.isAdvised
+        ? [
+            {
+              code: "alternative-against" as const,
+              level: "warns" as const,
+              ingredientId: taken.ingredientId,
+              insteadOf: line.ingredientId,
+              reason: taken.reason,
+            },
+          ]
+        : [];
+    }),
+  ),
+  ...at(
+    "recipe",
+    dish.id,
     dish.recipe.standing === "draft"
       ? [{ code: "recipe-is-draft" as const, level: "warns" as const, title: dish.variantName ?? dish.recipe.title }]
       : [],
@@ -232,19 +252,29 @@ function amountFindings(
   // Stations may share a kit and want different numbers of pieces: what is said of pieces is said of each.
   const each = stations.map((station) => ({ station, stationIds: [station.id] }));
   const isEgg = (ingredientId: string) => pantry.get(ingredientId)?.role === "egg";
-  const short = each.flatMap(({ station, stationIds }) =>
-    station.scale.over < 0
-      ? [
-          {
-            code: "pieces-short" as const,
-            level: "warns" as const,
-            stationIds,
-            made: station.scale.piecesMade,
-            wanted: station.scale.piecesWanted,
-          },
-        ]
-      : [],
-  );
+  const dishOf = (station: StationPlan) => dishes.find((one) => one.id === station.dishId);
+  const short = each.flatMap(({ station, stationIds }) => {
+    const { over, piecesMade: made, piecesWanted: wanted } = station.scale;
+    const bowl = dishOf(station)?.bowl;
+    if (over >= 0) return [];
+    return [
+      bowl
+        ? { code: "bowl-short" as const, level: "warns" as const, stationIds, batches: bowl, made, wanted }
+        : { code: "pieces-short" as const, level: "warns" as const, stationIds, made, wanted },
+    ];
+  });
+  const uncooked = each.flatMap(({ station, stationIds }) => {
+    const dish = dishOf(station);
+    const pieces = station.scale.piecesMade - station.cooked;
+    if (!dish || pieces <= 0) return [];
+    const grams = (dish.batter.grams * toNumber(station.scale.factor) * pieces) / station.scale.piecesMade;
+    return [{ code: "batter-left" as const, level: "notes" as const, stationIds, pieces, grams }];
+  });
+  const odd = each.flatMap(({ station, stationIds }) => {
+    const perServing = dishOf(station)?.recipe.serving?.pieces ?? 1;
+    const pieces = Math.max(0, station.cooked - station.testers) % perServing;
+    return pieces > 0 ? [{ code: "odd-pieces" as const, level: "notes" as const, stationIds, perServing, pieces }] : [];
+  });
   const spareless = each.flatMap(({ station, stationIds }) =>
     station.scale.over === 0 && station.scale.piecesWanted > 0
       ? [{ code: "nothing-to-spare" as const, level: "notes" as const, stationIds }]
@@ -317,6 +347,8 @@ function amountFindings(
   return [
     ...(easesSpice ? [] : easable(stations, pantry)),
     ...together(short),
+    ...together(uncooked),
+    ...together(odd),
     ...together(spareless),
     ...together(left),
     ...together(double),

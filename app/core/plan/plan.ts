@@ -2,6 +2,7 @@ import { gearOf } from "~/core/gear";
 import { demandOf } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
 import { seat } from "~/core/people";
+import { servingsOf } from "~/core/recipe";
 import { dishesOf } from "./dishes";
 import { figuresOf } from "./figures";
 import { findingsOf } from "./findings";
@@ -50,7 +51,8 @@ function planned(input: ClassInput): ClassPlan {
             stations: dish.stations,
             people: own.reduce((sum, station) => sum + station.size, 0),
             // What is thrown away is put on no stick.
-            pieces: own.reduce((sum, station) => sum + station.scale.piecesMade - station.testers, 0),
+            pieces: own.reduce((sum, station) => sum + station.cooked - station.testers, 0),
+            servings: own.reduce((sum, station) => sum + servingsOf(dish.recipe, station.cooked - station.testers), 0),
           };
         }),
       isMeasuring: brief.kitMode !== "pre-measured",

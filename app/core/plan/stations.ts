@@ -1,5 +1,5 @@
 import type { Pantry } from "~/core/batter";
-import { type KitLine, type KitOptions, kitOf } from "~/core/kit";
+import { type Counted, type KitLine, type KitOptions, kitOf } from "~/core/kit";
 import {
   type Station,
   adultsAtHeat,
@@ -11,8 +11,8 @@ import {
 } from "~/core/people";
 import { type Ratio, measuringSetOf, one, toNumber, withoutScoops, writeRatio, type Pieces } from "~/core/quantity";
 import { type Recipe, expectedOf, isBatter } from "~/core/recipe";
-import { type StationScale, piecesWanted, scaleStation, withWholeEggs } from "~/core/scale";
-import { type ScheduleInput, type StationJob, type Timeline, laying, timelineOf } from "~/core/schedule";
+import { type StationScale, fixedBowl, piecesWanted, scaleStation, withWholeEggs } from "~/core/scale";
+import { type ScheduleInput, type StationJob, type Timeline, greasedLoads, laying, timelineOf } from "~/core/schedule";
 import { factsOf, shownDish } from "./dishes";
 import type { ClassInput, Dish, DishPlan, ExtraKit, StationPlan } from "./types";
 
@@ -40,16 +40,25 @@ function kitFor(
   ingredients: ClassInput["pantry"],
   pantry: Pantry,
   factor: Ratio,
-  loads: number,
-  pieces: Pieces,
+  counted: Counted,
   options: KitOptions,
 ): KitLine[] {
   const before = knownKits.get(recipe);
   const { kits } = before?.pantry === ingredients ? before : { kits: new Map<string, KitLine[]>() };
   if (before?.pantry !== ingredients) knownKits.set(recipe, { pantry: ingredients, kits });
   const { set, tolerance, easesSpice } = options;
-  const key = [writeRatio(factor), loads, pieces, set.id, tolerance.strict, tolerance.usual, easesSpice].join(" ");
-  const known = kits.get(key) ?? kitOf(recipe, pantry, factor, loads, pieces, options);
+  const { loads, greased, pieces, people = 0 } = counted;
+  // Only what a line asks for tells two kits apart.
+  const asked = recipe.lines.flatMap(({ amount }) =>
+    amount.kind === "per-load" && amount.every !== undefined
+      ? [greased?.(amount.every) ?? loads]
+      : amount.kind === "per-person"
+        ? [people]
+        : [],
+  );
+  const measured = [set.id, tolerance.strict, tolerance.usual, easesSpice];
+  const key = [writeRatio(factor), loads, pieces, ...asked, ...measured].join(" ");
+  const known = kits.get(key) ?? kitOf(recipe, pantry, factor, counted, options);
   kits.set(key, known);
   return known;
 }
@@ -88,14 +97,10 @@ function scaled(
   const scaleFor = remembered((key): StationScale | undefined => {
     const [dishId = "", size = "0", extra = "0"] = key.split("\n");
     const dish = dishes.get(dishId);
-    return dish
-      ? scaleStation(
-          dish.recipe,
-          dish.batter,
-          piecesWanted(Number(size), brief.piecesEach, Number(extra)),
-          brief.batchRule,
-        )
-      : undefined;
+    if (!dish) return undefined;
+    const { recipe, batter, bowl } = dish;
+    const wanted = piecesWanted(Number(size), brief.piecesEach, Number(extra), recipe.serving?.pieces);
+    return bowl ? fixedBowl(recipe, batter, wanted, bowl) : scaleStation(recipe, batter, wanted, brief.batchRule);
   });
   const rows = seats.flatMap((station): Row[] => {
     const index = stationIndex(station.id);
@@ -107,6 +112,8 @@ function scaled(
   if (eggRule === "by-weight") return rows;
   const whole = new Map<Row, StationScale>();
   for (const dish of dishes.values()) {
+    // A bowl of a fixed size takes the eggs it takes.
+    if (dish.bowl) continue;
     const own = rows.filter((row) => row.dish === dish);
     withWholeEggs(
       own.map((row) => row.scale),
@@ -121,6 +128,10 @@ function scaled(
   }
   return rows.map((row) => ({ ...row, scale: whole.get(row) ?? row.scale }));
 }
+
+/** Pieces that are cooked of what a station makes. */
+const cookedOf = ({ cooks }: DishPlan, { piecesMade, piecesWanted: wanted }: StationScale): Pieces =>
+  cooks === "wanted" ? Math.min(piecesMade, wanted) : piecesMade;
 
 /** What a recipe asks of hands beside its steps, in one batch. */
 function handworkOf(recipe: Recipe, pantry: Pantry) {
@@ -159,7 +170,7 @@ function scheduleInputOf(
         stationId: station.id,
         recipe,
         hands: station.size,
-        pieces: scale.piecesMade,
+        pieces: cookedOf(dish, scale),
         isApart: input.arrangement?.apart.includes(index) ?? false,
         measuredLines: work.measuredLines,
         eggs: work.eggs * factor,
@@ -235,14 +246,28 @@ export function stationPlans(
   const testers = testersIn(timeline);
   return rows.map(({ station, index, dish, scale }): StationPlan => {
     const own = { loads: loads.get(station.id) ?? 0, testers: testers.get(station.id) ?? 0 };
+    const cooked = cookedOf(dish, scale);
     return {
       ...station,
       dishId: dish.id,
       isApart: input.arrangement?.apart.includes(index) ?? false,
       scale,
+      cooked,
       ...own,
-      // Nobody garnishes what is thrown away.
-      kit: kitFor(dish.recipe, input.pantry, pantry, scale.factor, own.loads, scale.piecesMade - own.testers, options),
+      kit: kitFor(
+        dish.recipe,
+        input.pantry,
+        pantry,
+        scale.factor,
+        {
+          loads: own.loads,
+          greased: (every) => greasedLoads(timeline.tasks, station.id, every),
+          // Nobody garnishes what is thrown away.
+          pieces: cooked - own.testers,
+          people: station.size,
+        },
+        options,
+      ),
     };
   });
 }
@@ -263,7 +288,18 @@ export function extraKits(
   if (!dish) return [];
   const shown = timeline.tasks.filter((task) => task.kind === "demo-load").length;
   const usual = (loads: number) =>
-    kitFor(dish.recipe, input.pantry, pantry, one, loads, dish.batchYield.pieces, kitOptionsOf(input));
+    kitFor(
+      dish.recipe,
+      input.pantry,
+      pantry,
+      one,
+      {
+        loads,
+        greased: (every) => (every === "first" ? Math.min(1, loads) : Math.ceil(loads / every)),
+        pieces: dish.batchYield.pieces,
+      },
+      kitOptionsOf(input),
+    );
   const own = stations.filter((station) => station.dishId === dish.id);
   const largest = own.reduce<StationPlan | undefined>(
     (so, station) =>

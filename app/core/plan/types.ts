@@ -6,7 +6,7 @@ import type { Exposure } from "~/core/contact";
 import type { Ingredient, LabelReading, PackSize, SharedFood, Substance } from "~/core/pantry";
 import type { Arrangement, Audience, Participant, Station } from "~/core/people";
 import type { Ratio, Grams, Millilitres, Minutes, Pieces } from "~/core/quantity";
-import type { Recipe, RecipeFinding } from "~/core/recipe";
+import type { Recipe, RecipeFinding, Take } from "~/core/recipe";
 import type { BatchRule, EggRule, StationScale } from "~/core/scale";
 import type { HouseRule } from "~/core/turns";
 import type { DemoMode, KitMode, Order, ScheduleFinding, Timeline } from "~/core/schedule";
@@ -58,9 +58,19 @@ export interface Dish {
   readonly recipe: Recipe;
   readonly variantId: string | null;
   readonly stations: number | null;
+  /** Batches each of its stations makes whatever is wanted; absent where as many as are wanted are made. Above 0, at most 8. */
+  readonly bowl?: Ratio | undefined;
+  /** Only what is wanted is cooked of a larger batter; absent where all of it is. */
+  readonly cooks?: "wanted" | undefined;
+  /** Alternatives of the recipe that this class takes. */
+  readonly takes?: readonly Take[] | undefined;
   /** The newest revision of the recipe there is, where that is known; the class keeps the one it has. */
   readonly newestRevision?: number | undefined;
 }
+
+/** What a class has settled of a dish beside its recipe: it stays when the brief names the same recipe again. */
+export const settledOf = (before: Dish | undefined, recipeId: string): Pick<Dish, "bowl" | "cooks" | "takes"> =>
+  before?.recipe.id === recipeId ? { bowl: before.bowl, cooks: before.cooks, takes: before.takes } : {};
 
 /** Everything a plan is computed from. What the program stores is this, never the plan. */
 export interface ClassInput {
@@ -137,6 +147,39 @@ export type PlanFinding =
     }
   | ({ readonly code: "altitude"; readonly level: "notes"; readonly metres: number } & AltitudeAdvice)
   | { readonly code: "nothing-to-spare"; readonly level: "notes"; readonly stationIds: readonly string[] }
+  /** A bowl of a fixed size makes less than is wanted. */
+  | {
+      readonly code: "bowl-short";
+      readonly level: "warns";
+      readonly stationIds: readonly string[];
+      readonly batches: Ratio;
+      readonly made: Pieces;
+      readonly wanted: Pieces;
+    }
+  /** Batter that is mixed and not cooked, as only what is wanted is. */
+  | {
+      readonly code: "batter-left";
+      readonly level: "notes";
+      readonly stationIds: readonly string[];
+      readonly pieces: Pieces;
+      readonly grams: Grams;
+    }
+  /** Pieces that make no whole serving. */
+  | {
+      readonly code: "odd-pieces";
+      readonly level: "notes";
+      readonly stationIds: readonly string[];
+      readonly perServing: Pieces;
+      readonly pieces: Pieces;
+    }
+  /** An alternative is taken that the author advises against. */
+  | {
+      readonly code: "alternative-against";
+      readonly level: "warns";
+      readonly ingredientId: string;
+      readonly insteadOf: string;
+      readonly reason: string;
+    }
   | {
       readonly code: "twice-as-much";
       readonly level: "warns";
@@ -275,6 +318,8 @@ export interface StationPlan extends Station {
   /** Own kit packed first, own gear, cooks first on a clean surface of its own. */
   readonly isApart: boolean;
   readonly scale: StationScale;
+  /** Pieces it cooks, testers with them: all that it makes, or only what is wanted. */
+  readonly cooked: Pieces;
   /** Loads it cooks, and pieces of its batter thrown away to prove a surface. */
   readonly loads: number;
   readonly testers: number;
@@ -298,6 +343,9 @@ export interface DishPlan {
   readonly stations: number;
   readonly batter: Batter;
   readonly batchYield: BatchYield;
+  /** Batches every station makes whatever is wanted; absent where as many as are wanted are made. */
+  readonly bowl?: Ratio | undefined;
+  readonly cooks?: "wanted" | undefined;
 }
 
 export interface ClassPlan {

@@ -25,9 +25,19 @@ export function amountText(amount: LineAmount): string {
     case "packs":
       return `${writeRatio(amount.packs)} ${amount.packName} of ${writeAmount(amount.each)}`;
     case "per-load":
-      return `${writeAmount(amount.amount)} each load`;
+      return `${writeAmount(amount.amount)} ${
+        amount.every === undefined
+          ? "each load"
+          : amount.every === "first"
+            ? "first load only"
+            : `every ${amount.every} loads`
+      }`;
     case "per-piece":
       return `${writeAmount(amount.amount)} each piece`;
+    case "per-serving":
+      return `${writeAmount(amount.amount)} each serving`;
+    case "per-person":
+      return `${writeAmount(amount.amount)} each person${amount.takes ? `, ${writeRatio(amount.takes)} of them` : ""}`;
     case "to-taste":
       return "to taste";
     case "unknown":
@@ -49,6 +59,11 @@ const lineFields = (line: Line): Fields => ({
   optional: line.isOptional ? "yes" : "no",
   note: line.note,
   part: line.partId ?? "",
+  alternatives: (line.alternatives ?? [])
+    .map(({ ingredientId, amount, isAdvised, reason }) =>
+      [isAdvised ? "" : "not", amount ? writeAmount(amount) : "", ingredientId, reason].filter(Boolean).join(" "),
+    )
+    .join("; "),
 });
 const stepFields = (step: Step): Fields => ({
   text: step.text,
@@ -58,6 +73,12 @@ const stepFields = (step: Step): Fields => ({
   tools: step.tools.join(", "),
   cautions: step.hazards.join(", "),
   who: step.who,
+  stop: step.stop ?? "",
+  "left out": (step.waived ?? []).map(({ hazard, reason }) => `${hazard}: ${reason}`).join(", "),
+  point: step.point ?? "",
+  question: step.question ?? "",
+  avoid: step.avoid ?? "",
+  gate: step.gate ? `${step.gate.kind} ${step.gate.value}` : "",
 });
 const ownFields = (recipe: Recipe): Fields => ({
   title: recipe.title,
@@ -70,6 +91,19 @@ const ownFields = (recipe: Recipe): Fields => ({
   heat: `${recipe.heat.surfaceC.from} to ${recipe.heat.surfaceC.to}, ${recipe.heat.test}`,
   "first side": span(recipe.heat.side1),
   "second side": span(recipe.heat.side2),
+  "heat by surface": (recipe.heat.on ?? [])
+    .map(({ surfaceKind, surfaceC, dial, side1, side2 }) =>
+      [
+        surfaceKind,
+        surfaceC ? `${surfaceC.from} to ${surfaceC.to}` : "",
+        dial ?? "",
+        side1 ? span(side1) : "",
+        side2 ? span(side2) : "",
+      ]
+        .filter(Boolean)
+        .join(", "),
+    )
+    .join("; "),
   cues: recipe.heat.cues.join(", "),
   portion:
     recipe.portion.kind === "ml"
@@ -78,6 +112,7 @@ const ownFields = (recipe: Recipe): Fields => ({
         ? `${recipe.portion.grams} g`
         : `${recipe.portion.pieces} a batch`,
   size: `${recipe.pieceDiameterCm} cm`,
+  serving: recipe.serving ? `${recipe.serving.as} of ${recipe.serving.pieces}` : "",
   claimed: recipe.claimedPieces === null ? "" : String(recipe.claimedPieces),
   unseen: recipe.blindNote,
 });

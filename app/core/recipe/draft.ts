@@ -17,10 +17,13 @@ import {
 import type { FillMethod } from "~/core/pantry";
 import { familyHeat, familyPiece } from "./templates";
 import type {
+  Alternative,
   Bowl,
   Cue,
   Family,
+  GateKind,
   Hazard,
+  HeatOn,
   Line,
   LineAmount,
   MixingStop,
@@ -29,6 +32,7 @@ import type {
   PartKind,
   ReadinessTest,
   Recipe,
+  ServingKind,
   Span,
   Standing,
   Step,
@@ -60,10 +64,26 @@ export interface DraftLine {
   readonly keepsPercent: string;
   readonly isOptional: boolean;
   readonly note: string;
+  readonly alternatives?: readonly DraftAlternative[] | undefined;
   /** What it could be, while {@link ingredientId} is empty or was taken for granted. */
   readonly choices: readonly string[];
   /** What the program took for granted when it read the line, until somebody has looked at it. */
   readonly guesses: readonly Guess[];
+}
+export interface DraftAlternative {
+  readonly ingredientId: string;
+  /** Empty where as much of it is taken. */
+  readonly amount: string;
+  readonly isAdvised: boolean;
+  readonly reason: string;
+}
+export interface DraftHeatOn {
+  readonly surfaceKind: SurfaceKind;
+  readonly from: string;
+  readonly to: string;
+  readonly dial: string;
+  readonly side1: DraftSpan;
+  readonly side2: DraftSpan;
 }
 export const guesses = ["ingredient", "amount", "bowl", "kind", "note"] as const;
 export type Guess = (typeof guesses)[number];
@@ -86,6 +106,11 @@ export interface DraftStep {
   readonly waived?: readonly Waiver[] | undefined;
   readonly who: Step["who"];
   readonly stop?: MixingStop | undefined;
+  readonly point?: string | undefined;
+  readonly question?: string | undefined;
+  readonly avoid?: string | undefined;
+  readonly gateKind?: GateKind | "" | undefined;
+  readonly gateValue?: string | undefined;
   readonly guesses: readonly Guess[];
 }
 export interface DraftPart {
@@ -131,11 +156,16 @@ export interface RecipeDraft {
   readonly pourPerPiece: string;
   readonly recover: string;
   readonly cues: readonly Cue[];
+  /** What is different on some kinds of surface; what is left empty is as everywhere. */
+  readonly heatOn?: readonly DraftHeatOn[] | undefined;
   readonly blindNote: string;
   readonly portionKind: "ml" | "grams" | "batch";
   readonly portion: string;
   readonly pieceDiameterCm: string;
   readonly claimedPieces: string;
+  /** Empty where a piece is eaten by itself. */
+  readonly servingPieces: string;
+  readonly servingAs: ServingKind;
   readonly parts: readonly DraftPart[];
   readonly variants: readonly DraftVariant[];
 }
@@ -183,15 +213,22 @@ export const spanText = (value: Span): DraftSpan => ({
   high: text(value.high),
 });
 
+const noSpan: DraftSpan = { low: "", likely: "", high: "" };
+const isBlank = (span: DraftSpan): boolean => [span.low, span.likely, span.high].every((one) => one.trim() === "");
+
 function draftLine(line: Line, style: NumberStyle): DraftLine {
   const { amount } = line;
   const write = (value: Amount) => writeAmount(value, style);
   const [first, second, packName] = ((): [string, string, string] => {
     switch (amount.kind) {
       case "exact":
-      case "per-load":
       case "per-piece":
+      case "per-serving":
         return [write(amount.amount), "", ""];
+      case "per-load":
+        return [write(amount.amount), amount.every === undefined ? "" : String(amount.every), ""];
+      case "per-person":
+        return [write(amount.amount), amount.takes ? writeRatio(amount.takes) : "", ""];
       case "range":
         return [write(amount.from), write(amount.to), ""];
       case "top-up":
@@ -221,10 +258,29 @@ function draftLine(line: Line, style: NumberStyle): DraftLine {
     keepsPercent: text(line.keeps * 100),
     isOptional: line.isOptional,
     note: line.note,
+    ...(line.alternatives
+      ? {
+          alternatives: line.alternatives.map(({ ingredientId, amount: own, isAdvised, reason }) => ({
+            ingredientId,
+            amount: own ? write(own) : "",
+            isAdvised,
+            reason,
+          })),
+        }
+      : {}),
     choices: [],
     guesses: [],
   };
 }
+
+/** Words an instructor gave a step, where any are left of them. */
+const said = <K extends "point" | "question" | "avoid">(
+  key: K,
+  words: string | undefined,
+): Partial<Record<K, string>> => {
+  const kept = words?.trim().slice(0, 300);
+  return kept ? ({ [key]: kept } as Record<K, string>) : {};
+};
 
 const isGiven = ({ reason }: Waiver): boolean => reason.trim() !== "";
 
@@ -252,6 +308,10 @@ export function draftOf(recipe: Recipe, style: NumberStyle = pointStyle): Recipe
       ...(step.waived ? { waived: step.waived } : {}),
       who: step.who,
       ...(step.stop ? { stop: step.stop } : {}),
+      ...(step.point ? { point: step.point } : {}),
+      ...(step.question ? { question: step.question } : {}),
+      ...(step.avoid ? { avoid: step.avoid } : {}),
+      ...(step.gate ? { gateKind: step.gate.kind, gateValue: text(step.gate.value) } : {}),
       guesses: [],
     })),
     restMin: text(recipe.rest.min),
@@ -268,11 +328,25 @@ export function draftOf(recipe: Recipe, style: NumberStyle = pointStyle): Recipe
     pourPerPiece: text(heat.pourPerPiece),
     recover: text(heat.recover),
     cues: heat.cues,
+    ...(heat.on
+      ? {
+          heatOn: heat.on.map((each) => ({
+            surfaceKind: each.surfaceKind,
+            from: each.surfaceC ? text(each.surfaceC.from) : "",
+            to: each.surfaceC ? text(each.surfaceC.to) : "",
+            dial: each.dial ?? "",
+            side1: each.side1 ? spanText(each.side1) : noSpan,
+            side2: each.side2 ? spanText(each.side2) : noSpan,
+          })),
+        }
+      : {}),
     blindNote: recipe.blindNote,
     portionKind: portion.kind,
     portion: text(portion.kind === "ml" ? portion.ml : portion.kind === "grams" ? portion.grams : portion.pieces),
     pieceDiameterCm: text(recipe.pieceDiameterCm),
     claimedPieces: recipe.claimedPieces === null ? "" : text(recipe.claimedPieces),
+    servingPieces: recipe.serving ? text(recipe.serving.pieces) : "",
+    servingAs: recipe.serving?.as ?? "pair",
     parts: recipe.parts.map((part) => ({
       id: part.id,
       name: part.name,
@@ -398,8 +472,25 @@ class Reader {
         const amount = this.amount(`${path}.amount`, line.amount);
         return amount ? { kind: "exact", amount } : open;
       }
-      case "per-load":
-      case "per-piece": {
+      case "per-load": {
+        const amount = this.amount(`${path}.amount`, line.amount);
+        const said = line.second.trim();
+        const every =
+          said === "" || said === "1"
+            ? undefined
+            : said === "first"
+              ? said
+              : Math.round(this.number(`${path}.second`, said, 2, 20, 2));
+        return amount ? { kind: "per-load", amount, ...(every === undefined ? {} : { every }) } : open;
+      }
+      case "per-person": {
+        const amount = this.amount(`${path}.amount`, line.amount);
+        const takes = line.second.trim() === "" ? one : this.share(`${path}.second`, line.second);
+        if (compare(takes, one) > 0) this.problems.push({ path: `${path}.second`, said: line.second, code: "share" });
+        return amount ? { kind: "per-person", amount, ...(compare(takes, one) < 0 ? { takes } : {}) } : open;
+      }
+      case "per-piece":
+      case "per-serving": {
         const amount = this.amount(`${path}.amount`, line.amount);
         return amount ? { kind: line.kind, amount } : open;
       }
@@ -449,6 +540,40 @@ class Reader {
       keeps: this.number(`${path}.keepsPercent`, line.keepsPercent, 1, 100, 100) / 100,
       isOptional: line.isOptional,
       note: line.note.slice(0, 2000),
+      ...(line.alternatives && line.alternatives.length > 0
+        ? { alternatives: line.alternatives.map((each) => this.alternative(path, each)) }
+        : {}),
+    };
+  }
+
+  alternative(path: string, each: DraftAlternative): Alternative {
+    const at = `${path}.alternatives.${each.ingredientId}`;
+    if (each.ingredientId === "") this.problems.push({ path: at, said: "", code: "ingredient-open" });
+    const amount = each.amount.trim() === "" ? undefined : this.amount(`${at}.amount`, each.amount);
+    return {
+      ingredientId: each.ingredientId,
+      ...(amount ? { amount } : {}),
+      isAdvised: each.isAdvised,
+      reason: each.reason.slice(0, 200),
+    };
+  }
+
+  heatOn(each: DraftHeatOn): HeatOn {
+    const at = `heatOn.${each.surfaceKind}`;
+    const dial = each.dial.trim().slice(0, 120);
+    const degrees =
+      each.from.trim() === "" && each.to.trim() === ""
+        ? undefined
+        : [
+            this.number(`${at}.from`, each.from.trim() || each.to, 50, 350, 180),
+            this.number(`${at}.to`, each.to.trim() || each.from, 50, 350, 200),
+          ];
+    return {
+      surfaceKind: each.surfaceKind,
+      ...(degrees ? { surfaceC: { from: Math.min(...degrees), to: Math.max(...degrees) } } : {}),
+      ...(dial ? { dial } : {}),
+      ...(isBlank(each.side1) ? {} : { side1: this.span(`${at}.side1`, each.side1) }),
+      ...(isBlank(each.side2) ? {} : { side2: this.span(`${at}.side2`, each.side2) }),
     };
   }
 
@@ -509,6 +634,17 @@ export function readDraft(
       ...(step.waived?.some(isGiven) ? { waived: step.waived.filter(isGiven) } : {}),
       who: step.who,
       ...(step.stop ? { stop: step.stop } : {}),
+      ...said("point", step.point),
+      ...said("question", step.question),
+      ...said("avoid", step.avoid),
+      ...(step.gateKind
+        ? {
+            gate: {
+              kind: step.gateKind,
+              value: read.number(`steps.${step.id}.gateValue`, step.gateValue ?? "", 1, 20_000, 1),
+            },
+          }
+        : {}),
     })),
     rest: { min: restMax === null ? restMin : Math.min(restMin, restMax), max: restMax, reason: draft.restReason },
     heat: {
@@ -521,6 +657,7 @@ export function readDraft(
       pourPerPiece: read.number("pourPerPiece", draft.pourPerPiece, 0, 60, 0.1),
       recover: read.number("recover", draft.recover, 0, 60, 0),
       cues: draft.cues,
+      ...(draft.heatOn && draft.heatOn.length > 0 ? { on: draft.heatOn.map((each) => read.heatOn(each)) } : {}),
     },
     portion:
       draft.portionKind === "ml"
@@ -533,6 +670,14 @@ export function readDraft(
       draft.claimedPieces.trim() === ""
         ? null
         : Math.round(read.number("claimedPieces", draft.claimedPieces, 1, 400, 1)),
+    ...(draft.servingPieces.trim() === ""
+      ? {}
+      : {
+          serving: {
+            pieces: Math.round(read.number("servingPieces", draft.servingPieces, 2, 20, 2)),
+            as: draft.servingAs,
+          },
+        }),
     blindNote: draft.blindNote.slice(0, 300),
     parts: draft.parts.map((part): Part => {
       if (part.name.trim() === "") problems.push({ path: `parts.${part.id}.name`, said: "", code: "name-missing" });

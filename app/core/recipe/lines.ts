@@ -1,4 +1,4 @@
-import { type Amount, type Ratio, add, multiply, ratio, subtract } from "~/core/quantity";
+import { type Amount, type Pieces, type Ratio, add, multiply, ratio, subtract } from "~/core/quantity";
 import type { Line, LineAmount, PartKind, Recipe } from "./types";
 
 /** What is made for the plate is no batter; a bulk dry mix is. */
@@ -27,6 +27,8 @@ export function expectedOf(amount: LineAmount): Amount | undefined {
       return { value: multiply(amount.packs, amount.each.value), unit: amount.each.unit };
     case "per-load":
     case "per-piece":
+    case "per-serving":
+    case "per-person":
     case "to-taste":
     case "unknown":
       return undefined;
@@ -70,7 +72,14 @@ const midOf = (from: Amount, to: Amount): Amount => ({
 
 const scaleAmount = (amount: Amount, factor: Ratio): Amount => ({ ...amount, value: multiply(amount.value, factor) });
 
-/** Every amount of a line by one factor. Per-load and per-piece amounts do not grow with the batch and stay as they are. */
+/** Is the amount counted by loads, pieces, servings or people rather than by the batch? */
+export const isCountedOut = (amount: LineAmount): boolean =>
+  amount.kind === "per-load" ||
+  amount.kind === "per-piece" ||
+  amount.kind === "per-serving" ||
+  amount.kind === "per-person";
+
+/** Every amount of a line by one factor. What is counted out by loads, pieces, servings or people does not grow with the batch. */
 export function scaleLineAmount(amount: LineAmount, factor: Ratio): LineAmount {
   switch (amount.kind) {
     case "exact":
@@ -85,6 +94,8 @@ export function scaleLineAmount(amount: LineAmount, factor: Ratio): LineAmount {
       return { ...amount, packs: multiply(amount.packs, factor) };
     case "per-load":
     case "per-piece":
+    case "per-serving":
+    case "per-person":
     case "to-taste":
     case "unknown":
       return amount;
@@ -92,3 +103,17 @@ export function scaleLineAmount(amount: LineAmount, factor: Ratio): LineAmount {
       return amount satisfies never;
   }
 }
+
+/** Whole servings that so many pieces make; a piece is one where the recipe puts nothing together. */
+export const servingsOf = (recipe: Pick<Recipe, "serving">, pieces: Pieces): number =>
+  recipe.serving ? Math.floor(pieces / recipe.serving.pieces) : pieces;
+
+/** Every ingredient that a recipe, one of its variants or an alternative of a line names. */
+export const ingredientsNamedIn = (recipe: Pick<Recipe, "lines" | "variants">): string[] => [
+  ...new Set(
+    [
+      ...recipe.lines.flatMap((line) => [line, ...(line.alternatives ?? [])]),
+      ...recipe.variants.flatMap((variant) => [...variant.add, ...variant.swaps]),
+    ].map((one) => one.ingredientId),
+  ),
+];

@@ -30,10 +30,21 @@ export type LineAmount =
   | { readonly kind: "hold-back"; readonly amount: Amount; readonly back: Amount }
   /** Sachets, tins, tubs: how many, with the net amount of each. */
   | { readonly kind: "packs"; readonly packs: Ratio; readonly each: Amount; readonly packName: string }
-  | { readonly kind: "per-load"; readonly amount: Amount }
+  | {
+      readonly kind: "per-load";
+      readonly amount: Amount;
+      /** Which loads of a surface it is for: absent for each, "first" for its first only, n (2 to 20) for the first and every nth after. */
+      readonly every?: Greasing | undefined;
+    }
   | { readonly kind: "per-piece"; readonly amount: Amount }
+  /** For what is put together from several pieces; see {@link Serving}. Without servings each piece is one. */
+  | { readonly kind: "per-serving"; readonly amount: Amount }
+  /** Each person at the table takes so much, or the share of them who take any (above 0, at most 1). */
+  | { readonly kind: "per-person"; readonly amount: Amount; readonly takes?: Ratio | undefined }
   | { readonly kind: "to-taste" }
   | { readonly kind: "unknown"; readonly said: string };
+
+export type Greasing = "first" | number;
 
 export const amountKinds = [
   "exact",
@@ -43,6 +54,8 @@ export const amountKinds = [
   "packs",
   "per-load",
   "per-piece",
+  "per-serving",
+  "per-person",
   "to-taste",
   "unknown",
 ] as const satisfies readonly LineAmount["kind"][];
@@ -75,6 +88,19 @@ export interface Line {
   readonly keeps: number;
   readonly isOptional: boolean;
   readonly note: string;
+  /** What may stand for it, as the author says; a class chooses. */
+  readonly alternatives?: readonly Alternative[] | undefined;
+}
+
+/** "Buttermilk or yogurt or soured milk": one of the things that do for a line, or that do not and why. */
+export interface Alternative {
+  readonly ingredientId: string;
+  /** Absent where as much of it is taken. */
+  readonly amount?: Amount | undefined;
+  /** False for what people reach for and the author advises against. */
+  readonly isAdvised: boolean;
+  /** Why, or what is different then; may be empty. */
+  readonly reason: string;
 }
 
 /** Minutes as the shortest, the likely and the longest. */
@@ -166,6 +192,21 @@ export interface Step {
   readonly who: "anyone" | "adult";
   /** When to stop mixing; absent where the family's usual is meant. */
   readonly stop?: MixingStop | undefined;
+  /** The one point made while it is done, the one question asked, and what is not shown or said here; for the instructor only. */
+  readonly point?: string | undefined;
+  readonly question?: string | undefined;
+  readonly avoid?: string | undefined;
+  /** What must be reached before a station goes on, as a figure somebody reads off. */
+  readonly gate?: Gate | undefined;
+}
+
+/** "squeezed to at most 300 g", "the oil reads at least 175 °C". */
+export const gateKinds = ["grams-at-most", "grams-at-least", "celsius-at-least", "celsius-at-most"] as const;
+export type GateKind = (typeof gateKinds)[number];
+export interface Gate {
+  readonly kind: GateKind;
+  /** Grams for one batch, or degrees Celsius. */
+  readonly value: number;
 }
 
 /** How far a batter is mixed: most are spoilt by a stroke too many, a few by lumps. */
@@ -252,6 +293,18 @@ export interface Heat {
   /** Minutes the surface needs to be hot again before the next load. */
   readonly recover: number;
   readonly cues: readonly Cue[];
+  /** What is different on some of the surfaces. */
+  readonly on?: readonly HeatOn[] | undefined;
+}
+
+/** The heat of one kind of surface where it is not the recipe's own. */
+export interface HeatOn {
+  readonly surfaceKind: SurfaceKind;
+  readonly surfaceC?: { readonly from: number; readonly to: number } | undefined;
+  /** The dial in the words of whoever stands there: "4 of 9", "low for long, then a little up". */
+  readonly dial?: string | undefined;
+  readonly side1?: Span | undefined;
+  readonly side2?: Span | undefined;
 }
 
 /** What makes a piece: a pour by volume or weight, or a whole batch that makes a fixed number. */
@@ -259,6 +312,15 @@ export type Portion =
   | { readonly kind: "ml"; readonly ml: Millilitres }
   | { readonly kind: "grams"; readonly grams: Grams }
   | { readonly kind: "batch"; readonly pieces: Pieces };
+
+/** What several pieces are put together to before they are eaten: a pair with a filling, a stack, pieces on a stick, one plate. */
+export const servingKinds = ["pair", "stack", "stick", "plate"] as const;
+export type ServingKind = (typeof servingKinds)[number];
+export interface Serving {
+  /** 2 to 20. */
+  readonly pieces: Pieces;
+  readonly as: ServingKind;
+}
 
 /** A branch of the recipe: berries in, savoury, the egg-free version. */
 export interface Variant {
@@ -293,6 +355,8 @@ export interface Recipe {
   readonly heat: Heat;
   readonly portion: Portion;
   readonly pieceDiameterCm: number;
+  /** Absent where a piece is eaten by itself. */
+  readonly serving?: Serving | undefined;
   /** Pieces the author says a batch makes; null when nobody said. Compared with what the volume gives. */
   readonly claimedPieces: Pieces | null;
   /** What cannot be seen with this batter: "dark from the cocoa, colour says nothing". */

@@ -1,6 +1,6 @@
 import { type Ingredient, starterPantry, wordsFor } from "~/core/pantry";
 import { one } from "~/core/quantity";
-import { isBatter } from "./lines";
+import { isBatter, isCountedOut } from "./lines";
 import type { Line, LineAmount, Recipe, Step, Variant } from "./types";
 
 type Named = Pick<Ingredient, "id" | "name" | "role" | "pieceGrams">;
@@ -77,6 +77,36 @@ function withoutListed(text: string, named: RegExp): string {
   }, text);
 }
 
+/** One alternative of a line, taken instead of what the line says. */
+export interface Take {
+  readonly lineId: string;
+  readonly ingredientId: string;
+}
+
+const asWritten: Omit<Variant, "standing" | "swaps"> = {
+  id: "as-written",
+  name: "",
+  decidedAt: null,
+  omit: [],
+  add: [],
+};
+
+/** The swaps that alternatives are, each line once. */
+function takenOf(recipe: Recipe, own: Variant | undefined, takes: readonly Take[]): Variant["swaps"] {
+  return recipe.lines.flatMap((line) => {
+    const take = takes.find((each) => each.lineId === line.id);
+    const found = line.alternatives?.find((each) => each.ingredientId === take?.ingredientId);
+    const isFree = !own?.omit.includes(line.id) && !own?.swaps.some((swap) => swap.lineId === line.id);
+    if (!found || !isFree) return [];
+    const amount: LineAmount | undefined =
+      found.amount &&
+      (isCountedOut(line.amount) && "amount" in line.amount
+        ? { ...line.amount, amount: found.amount }
+        : { kind: "exact", amount: found.amount });
+    return [{ lineId: line.id, ingredientId: found.ingredientId, ...(amount ? { amount } : {}) }];
+  });
+}
+
 /** A sentence that began with a capital begins with one. */
 const capital = (text: string, before: string): string =>
   /^\p{Lu}/u.test(before) ? text.replace(/^\p{Ll}/u, (letter) => letter.toUpperCase()) : text;
@@ -85,7 +115,8 @@ const capital = (text: string, before: string): string =>
 function amountFor(line: Line, swap: Variant["swaps"][number], names: Names): LineAmount {
   if (swap.amount) return swap.amount;
   const isCounted =
-    (line.amount.kind === "exact" || line.amount.kind === "per-piece" || line.amount.kind === "per-load") &&
+    (line.amount.kind === "exact" || isCountedOut(line.amount)) &&
+    "amount" in line.amount &&
     line.amount.amount.unit === "piece";
   const isCountedRange =
     (line.amount.kind === "range" && line.amount.to.unit === "piece") ||
@@ -111,13 +142,23 @@ function stepFor(line: Line, recipe: Pick<Recipe, "parts">, steps: readonly Step
 }
 
 /**
- * The recipe as one of its variants makes it: lines left out with their draws, ingredients swapped, lines added, and the words of the
- * method with them; what the author has written for a step of the variant stands as it is. The recipe itself for `null` or an id it
- * does not have.
+ * The recipe as one of its variants makes it, and with the alternatives that were taken: lines left out with their draws, ingredients
+ * swapped, lines added, and the words of the method with them; what the author has written for a step of the variant stands as it is.
+ * The recipe itself for `null` or an id it does not have, where no alternative is taken either. An alternative that the recipe does not
+ * name, or of a line that the variant leaves out or swaps itself, is not taken.
  */
-export function asVariant(recipe: Recipe, variantId: string | null, names: Names = usualNames): Recipe {
-  const variant: Variant | undefined = recipe.variants.find((each) => each.id === variantId);
-  if (!variant) return recipe;
+export function asVariant(
+  recipe: Recipe,
+  variantId: string | null,
+  names: Names = usualNames,
+  takes: readonly Take[] = [],
+): Recipe {
+  const own: Variant | undefined = recipe.variants.find((each) => each.id === variantId);
+  const taken = takenOf(recipe, own, takes);
+  if (!own && taken.length === 0) return recipe;
+  const variant: Variant = own
+    ? { ...own, swaps: [...own.swaps, ...taken] }
+    : { ...asWritten, standing: recipe.standing, swaps: taken };
   const omitted = new Set(variant.omit);
   const swapOf = new Map(variant.swaps.map((swap) => [swap.lineId, swap]));
   const kept = recipe.lines
@@ -169,7 +210,7 @@ export function asVariant(recipe: Recipe, variantId: string | null, names: Names
       };
     }),
     // A variant of a variant is not a thing: what the others leave out may be gone already.
-    variants: [],
+    variants: own ? [] : recipe.variants,
     standing: variant.standing,
   };
 }

@@ -43,11 +43,17 @@ export interface StationScale {
 }
 
 /**
- * Whole pieces wanted by a station: people × pieces each, rounded up, with its testers.
- * @param size people, 0 or more.  @param testers throw-away pieces, 0 or more.
+ * Whole pieces wanted by a station: people × pieces each, rounded up to whole servings, with its testers.
+ * @param size people, 0 or more.  @param testers throw-away pieces, 0 or more.  @param perServing pieces put together to be eaten.
  */
-export const piecesWanted = (size: number, piecesEach: Ratio, testers: number): number =>
-  Number(ceil(multiply(ratio(BigInt(size)), piecesEach))) + testers;
+export const piecesWanted = (size: number, piecesEach: Ratio, testers: number, perServing = 1): number =>
+  Math.ceil(Number(ceil(multiply(ratio(BigInt(size)), piecesEach))) / perServing) * perServing + testers;
+
+/** A bowl of a fixed size, whatever is wanted. */
+export function fixedBowl(recipe: Recipe, batter: Batter, wanted: number, factor: Ratio): StationScale {
+  const piecesMade = yieldOf(recipe, batter, toNumber(factor)).pieces;
+  return { factor, piecesWanted: wanted, piecesMade, over: piecesMade - wanted };
+}
 
 /** The smallest allowed number of batches that makes `wanted` pieces. */
 export function scaleStation(recipe: Recipe, batter: Batter, wanted: number, rule: BatchRule): StationScale {

@@ -6,5 +6,5 @@ export { laying, schedule, timelineOf } from "./schedule";
 export { type Effort, type Found, type SearchProgress, search, searchThrough, usualEffort } from "./search";
 export * from "./chain";
 export * from "./run";
-export { lateBatters } from "./readings";
+export { greasedLoads, lateBatters } from "./readings";
 export { checkTimeline, idleWorthSaying } from "./findings";

@@ -1,4 +1,5 @@
 import type { Minutes, Seconds } from "~/core/quantity";
+import type { Greasing } from "~/core/recipe";
 import { toMinutes } from "./durations";
 import type { BatterTimes, CriticalPart, StationJob, Task, TaskKind, Timeline } from "./types";
 
@@ -82,3 +83,25 @@ function idleOf(tasks: readonly Task[], from: number): number {
 /** Batters whose last load is poured after they may still be used. A second of rounding is not a broken window. */
 export const lateBatters = ({ batters }: Pick<Timeline, "batters">): BatterTimes[] =>
   batters.filter(({ wetAt, lastPour, cookBy }) => cookBy !== null && lastPour - wetAt > cookBy.max + 1 / 60);
+
+/**
+ * Of a station's loads, those before which its surface is greased: the first load of a surface only, or the first and every nth after
+ * it, whoever's loads lie between. Testers are before the first load; several parts that lie in an oven at once are one load of it.
+ */
+export function greasedLoads(tasks: readonly Task[], stationId: string, every: Greasing): number {
+  const loads = tasks.filter((task) => task.kind === "load" || task.kind === "demo-load");
+  let greased = 0;
+  for (const surfaceId of new Set(
+    loads.filter((task) => task.kind === "load" && task.stationId === stationId).map((task) => task.surfaceId),
+  )) {
+    const own = loads.filter((task) => task.surfaceId === surfaceId).sort((a, b) => a.start - b.start);
+    const starts = [...new Set(own.map((task) => task.start))];
+    for (const [at, start] of starts.entries()) {
+      if (every === "first" ? at > 0 : at % every !== 0) continue;
+      // Together in the oven: whoever is first on the sheet brings the fat.
+      const [first] = own.filter((task) => task.start === start);
+      if (first?.kind === "load" && first.stationId === stationId) greased += 1;
+    }
+  }
+  return greased;
+}

@@ -1,4 +1,5 @@
 import type { Minutes } from "~/core/quantity";
+import type { Recipe, Step, StepKind } from "~/core/recipe";
 import type { BellKind, Task, Timeline } from "./types";
 
 /** One thing the instructor does, calls or watches for, at its moment since the doors. */
@@ -87,4 +88,38 @@ export function runList(timeline: Timeline): RunEntry[] {
     if (last.stationId !== null) entries.push({ at: last.end, kind: "last-out", stationId: last.stationId });
   }
   return entries.sort((a, b) => a.at - b.at || order.indexOf(a.kind) - order.indexOf(b.kind));
+}
+
+/** The kinds of steps that a bell begins; whoever says something at a bell says it of these. */
+export const stepsAtBell: Partial<Readonly<Record<BellKind, readonly StepKind[]>>> = {
+  "gather-mix": ["mix", "prepare"],
+  mix: ["prepare", "mix"],
+  rest: ["preheat"],
+  "gather-load": ["preheat", "cook"],
+  pour: ["cook"],
+  swap: ["cook"],
+  eat: ["serve"],
+};
+
+/** A step with a point to make, a question to ask, or something not to show. */
+export interface SpokenStep {
+  readonly recipeId: string;
+  readonly step: Step;
+}
+
+/** The steps of these recipes of which the instructor says something, each once, in the order of the method. */
+export const spokenSteps = (recipes: readonly Recipe[]): SpokenStep[] =>
+  [...new Map(recipes.map((recipe) => [recipe.id, recipe])).values()].flatMap((recipe) =>
+    recipe.steps.flatMap((step) => (step.point || step.question || step.avoid ? [{ recipeId: recipe.id, step }] : [])),
+  );
+
+/** What is said at each bell: a step's words at the first bell that begins it; a method that nobody calls out is told while mixing. */
+export function spokenAt(timeline: Pick<Timeline, "bells">, recipes: readonly Recipe[]): Map<BellKind, SpokenStep[]> {
+  const kinds = [...new Set(timeline.bells.map((bell) => bell.kind))];
+  const found = new Map<BellKind, SpokenStep[]>();
+  for (const spoken of spokenSteps(recipes)) {
+    const bell = kinds.find((kind) => stepsAtBell[kind]?.includes(spoken.step.kind)) ?? "mix";
+    found.set(bell, [...(found.get(bell) ?? []), spoken]);
+  }
+  return found;
 }

@@ -1,6 +1,7 @@
 import { CalendarDate } from "@internationalized/date";
 import fc from "fast-check";
 import { type ClassInput, plan, stages } from "~/core/plan";
+import { ratio } from "~/core/quantity";
 import { type Recipe, tools } from "~/core/recipe";
 import { demoClasses } from "~/demo/boathouse";
 import { brief, classes, labels, people } from "../../../test/generators";
@@ -97,6 +98,25 @@ const edit: fc.Arbitrary<(input: ClassInput) => ClassInput> = fc.oneof(
   })),
   fc.constant((input: ClassInput): ClassInput => ({ ...input, arrangement: { seats: null, apart: [0] } })),
   fc.constant((input: ClassInput): ClassInput => ({ ...input, dishes: input.dishes.slice(1) })),
+  fc
+    .record({
+      bowl: fc.constantFrom(undefined, ratio(1n), ratio(3n, 2n)),
+      cooks: fc.constantFrom(undefined, "wanted" as const),
+      isTaken: fc.boolean(),
+    })
+    .map(({ bowl, cooks, isTaken }) => (input: ClassInput): ClassInput => ({
+      ...input,
+      dishes: input.dishes.map((dish) => ({
+        ...dish,
+        bowl,
+        cooks,
+        takes: isTaken
+          ? dish.recipe.lines.flatMap((line) =>
+              (line.alternatives ?? []).slice(-1).map(({ ingredientId }) => ({ lineId: line.id, ingredientId })),
+            )
+          : undefined,
+      })),
+    })),
   fc.constantFrom("Saturday", "Sunday").map((title) => (input: ClassInput) => ({ ...input, title })),
   fc.constant((input: ClassInput): ClassInput => ({ ...input, kitchen: { ...input.kitchen, circuits: [] } })),
   fc.constant((input: ClassInput): ClassInput => structuredClone(input)),

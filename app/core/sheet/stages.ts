@@ -1,3 +1,4 @@
+import { ingredientsNamedIn } from "~/core/recipe";
 import { type ClassInput, type Stage, canonical, fingerprintOf } from "~/core/plan";
 import { type Ratio, writeRatio } from "~/core/quantity";
 
@@ -46,7 +47,14 @@ const brief: Part = (input) => Object.entries(input.brief).map(([key, value]): E
 const dishes: Part = (input) => [
   ...byPlace("recipe", input.dishes, (dish) => hidden(dish.recipe)),
   ...byPlace("dish", input.dishes, (dish) =>
-    shown({ variant: dish.variantId, stations: dish.stations, newest: dish.newestRevision }),
+    shown({
+      variant: dish.variantId,
+      stations: dish.stations,
+      newest: dish.newestRevision,
+      bowl: dish.bowl,
+      cooks: dish.cooks,
+      takes: dish.takes,
+    }),
   ),
 ];
 /** The register as everybody may see it; what was declared is in {@link needs}. */
@@ -59,12 +67,7 @@ const needs: Part = (input, keys) =>
     ofPerson(person, keys.get(person.id)),
   ]);
 const pantry: Part = (input) => {
-  const used = new Set(
-    input.dishes.flatMap((dish) => [
-      ...dish.recipe.lines.map((line) => line.ingredientId),
-      ...dish.recipe.variants.flatMap((variant) => [...variant.add, ...variant.swaps].map((one) => one.ingredientId)),
-    ]),
-  );
+  const used = new Set(input.dishes.flatMap((dish) => ingredientsNamedIn(dish.recipe)));
   return input.pantry.filter((one) => used.has(one.id)).map((one): Entry => [`ingredient:${one.id}`, hidden(one)]);
 };
 const labels: Part = (input) => [

@@ -15,6 +15,7 @@ import * as order from "./0012-order";
 import * as flamesAndTools from "./0013-flames-and-tools";
 import * as houseRules from "./0014-house-rules";
 import * as accountRegion from "./0015-account-region";
+import * as bowlsAndAlternatives from "./0016-bowls-and-alternatives";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -36,6 +37,7 @@ const provider: MigrationProvider = {
     "0013-flames-and-tools": flamesAndTools,
     "0014-house-rules": houseRules,
     "0015-account-region": accountRegion,
+    "0016-bowls-and-alternatives": bowlsAndAlternatives,
   }),
 };
 

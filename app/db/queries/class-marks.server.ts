@@ -13,6 +13,7 @@ export async function marksOf(db: Kysely<DB>, classIds: readonly string[]): Prom
     select class.id, md5(concat_ws('|', shared.mark, class.xmin, class.ctid, account.xmin, account.ctid,
       ${sql.join(tablesOfClass.map((table) => rowsOf(table, sql`class_id = class.id`)))},
       ${rowsOf("participant_need", sql`participant_id in (select id from participant where class_id = class.id)`)},
+      ${rowsOf("class_dish_take", sql`dish_id in (select id from class_dish where class_id = class.id)`)},
       ${rowsOf("shared_food_substance", sql`food_id in (select id from shared_food where class_id = class.id)`)},
       ${rowsOf("kitchen", sql`id = class.kitchen_id`)},
       ${sql.join(tablesOfKitchen.map((table) => rowsOf(table, sql`kitchen_id = class.kitchen_id`)))},

@@ -7,7 +7,7 @@ import type { ClassTable, DB } from "../schema";
 import { kitchens } from "./kitchens.server";
 import { allIngredients } from "./pantry.server";
 import { bodyKey, latestStanding, recipeFrom } from "./recipes.server";
-import { ratio } from "~/core/quantity";
+import { ratio, readRatio, writeRatio } from "~/core/quantity";
 import { toNeed, toParticipant, addParticipants } from "./people.server";
 import { labelDetails, addLabels, addSharedFood } from "./labels.server";
 import { addPacks } from "./packs.server";
@@ -131,6 +131,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
     seconds,
     orders,
     houseRules,
+    takes,
   ] = await Promise.all([
     kitchens(db, kitchenIds.length === 1 ? kitchenIds[0] : undefined),
     allIngredients(db),
@@ -148,6 +149,8 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
         bodyKey,
         "variant_id",
         "stations",
+        "bowl",
+        "cooks",
         latestStanding(eb),
         eb
           .selectFrom("recipe_revision as newer")
@@ -189,6 +192,13 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
     db.selectFrom("intake_answer").select("participant_id").where("class_id", "in", classIds).execute(),
     orderRows(db, classIds),
     houseRows(db, classIds),
+    db
+      .selectFrom("class_dish_take")
+      .innerJoin("class_dish", "class_dish.id", "dish_id")
+      .selectAll("class_dish_take")
+      .where("class_id", "in", classIds)
+      .orderBy("line_id")
+      .execute(),
   ]);
   const needsBy = new Map<string, Need[]>();
   for (const need of needs)
@@ -221,13 +231,22 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
         const person = toParticipant(one, needsBy.get(one.id) ?? []);
         return seconds.some((second) => second.participant_id === one.id) ? { ...person, isContested: true } : person;
       }),
-      dishes: dishes.map((one): Dish => ({
-        id: one.id,
-        recipe: recipeFrom(one),
-        variantId: one.variant_id,
-        stations: one.stations,
-        newestRevision: one.newest ?? undefined,
-      })),
+      dishes: dishes.map((one): Dish => {
+        const bowl = one.bowl === null ? undefined : readRatio(one.bowl);
+        const taken = takes.filter((take) => take.dish_id === one.id);
+        return {
+          id: one.id,
+          recipe: recipeFrom(one),
+          variantId: one.variant_id,
+          stations: one.stations,
+          ...(bowl ? { bowl } : {}),
+          ...(one.cooks === "wanted" ? { cooks: one.cooks } : {}),
+          ...(taken.length > 0
+            ? { takes: taken.map((take) => ({ lineId: take.line_id, ingredientId: take.ingredient_id })) }
+            : {}),
+          newestRevision: one.newest ?? undefined,
+        };
+      }),
       labels: labels.map((one): LabelReading => ({
         ingredientId: one.ingredient_id,
         product: one.product,
@@ -394,15 +413,27 @@ export async function classCards(db: Kysely<DB>, { side, day, page, perPage, fin
 
 export type ClassCard = Awaited<ReturnType<typeof classCards>>[number];
 
+/** A dish as it is written: its recipe by name. */
+export type DishRow = Pick<Dish, "variantId" | "stations" | "bowl" | "cooks" | "takes"> & {
+  readonly recipeId: string;
+  readonly revision: number;
+};
+
+export const dishRow = ({ recipe, variantId, stations, bowl, cooks, takes }: Dish): DishRow => ({
+  recipeId: recipe.id,
+  revision: recipe.revision,
+  variantId,
+  stations,
+  bowl,
+  cooks,
+  takes,
+});
+
 /** The dishes of a class, in place of those it has. */
-export async function writeDishes(
-  db: Kysely<DB>,
-  classId: string,
-  dishes: readonly { recipeId: string; revision: number; variantId: string | null; stations: number | null }[],
-): Promise<void> {
+export async function writeDishes(db: Kysely<DB>, classId: string, dishes: readonly DishRow[]): Promise<void> {
   await db.deleteFrom("class_dish").where("class_id", "=", classId).execute();
   if (dishes.length === 0) return;
-  await db
+  const written = await db
     .insertInto("class_dish")
     .values(
       dishes.map((dish, position) => ({
@@ -412,9 +443,20 @@ export async function writeDishes(
         revision: dish.revision,
         variant_id: dish.variantId,
         stations: dish.stations,
+        bowl: dish.bowl ? writeRatio(dish.bowl) : null,
+        cooks: dish.cooks ?? null,
       })),
     )
+    .returning(["id", "position"])
     .execute();
+  const takes = written.flatMap(({ id, position }) =>
+    (dishes[position]?.takes ?? []).map((take) => ({
+      dish_id: id,
+      line_id: take.lineId,
+      ingredient_id: take.ingredientId,
+    })),
+  );
+  if (takes.length > 0) await db.insertInto("class_dish_take").values(takes).execute();
 }
 
 /** Stores a whole class whose recipe revisions, ingredients and kitchen are there already; gives its id. */
@@ -439,16 +481,7 @@ export async function addClass(
     })
     .returning("id")
     .executeTakeFirstOrThrow();
-  await writeDishes(
-    db,
-    id,
-    input.dishes.map((dish) => ({
-      recipeId: dish.recipe.id,
-      revision: dish.recipe.revision,
-      variantId: dish.variantId,
-      stations: dish.stations,
-    })),
-  );
+  await writeDishes(db, id, input.dishes.map(dishRow));
   const people = await addParticipants(db, id, input.people, updatedBy);
   const newId = new Map(input.people.map((one, index) => [one.id, people[index] ?? ""]));
   const { arrangement } = input;

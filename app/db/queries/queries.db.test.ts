@@ -1,3 +1,4 @@
+import { ingredientsNamedIn } from "~/core/recipe";
 import { CalendarDate } from "@internationalized/date";
 import { Kysely, PostgresDialect, sql } from "kysely";
 import pg from "pg";
@@ -12,7 +13,7 @@ import { marksOf } from "./class-marks.server";
 import { addClass, classCards, classOf, writeDishes } from "./classes.server";
 import { addKitchen, changeFloor, changeKitchen, kitchens } from "./kitchens.server";
 import { addIngredients, allIngredients } from "./pantry.server";
-import { addRevision, ingredientsNamedIn, newestRecipes, newestRevisions, recipeOf } from "./recipes.server";
+import { addRevision, newestRecipes, newestRevisions, recipeOf } from "./recipes.server";
 
 let db: Kysely<DB>;
 let url = "";

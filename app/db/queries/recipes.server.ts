@@ -1,6 +1,6 @@
 import { type ExpressionBuilder, type Kysely, sql } from "kysely";
 import { LRUCache } from "lru-cache";
-import type { Recipe, Standing } from "~/core/recipe";
+import { type Recipe, type Standing, ingredientsNamedIn } from "~/core/recipe";
 import { toPlain } from "~/formats/class-file";
 import { parseRecipe } from "~/formats/recipe-schema";
 import type { DB } from "../schema";
@@ -186,15 +186,6 @@ export async function markStanding(
     .values({ recipe_id: recipeId, revision, standing, note, marked_by: accountId })
     .execute();
 }
-
-/** Every ingredient a recipe or one of its variants names. */
-export const ingredientsNamedIn = (recipe: Recipe): string[] => [
-  ...new Set(
-    [...recipe.lines, ...recipe.variants.flatMap((variant) => [...variant.add, ...variant.swaps])].map(
-      (line) => line.ingredientId,
-    ),
-  ),
-];
 
 /** Stores a revision; revisions are never changed afterwards. */
 export async function addRevision(db: Kysely<DB>, recipe: Recipe, createdBy: string | null): Promise<void> {

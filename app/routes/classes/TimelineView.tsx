@@ -86,7 +86,13 @@ export function TimelineView({ newest, told }: Props) {
         </div>
       </div>
       <div className="columns wide-narrow" style={{ marginTop: 28 }}>
-        <ByTheMinute timeline={timeline} startsAt={input.startsAt} timeZone={input.timeZone} names={names} />
+        <ByTheMinute
+          timeline={timeline}
+          startsAt={input.startsAt}
+          timeZone={input.timeZone}
+          names={names}
+          recipes={plan.dishes.map((dish) => dish.recipe)}
+        />
         <div>
           <table className="ruled no-print">
             <caption>Where the time goes</caption>

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { regimes } from "~/core/allergen";
 import { audiences } from "~/core/people";
-import type { Brief, ClassInput } from "~/core/plan";
+import { type Brief, type ClassInput, settledOf } from "~/core/plan";
 import { hasScoopsLeft, measuringSets, scoopNames, writeRatio } from "~/core/quantity";
 import type { Kitchen } from "~/core/gear";
 import type { Recipe } from "~/core/recipe";
@@ -210,6 +210,7 @@ export function inputOf(
               recipe,
               variantId: dish.variantId,
               stations: dish.stations,
+              ...settledOf(base.dishes[index], dish.recipeId),
             },
           ]
         : [];

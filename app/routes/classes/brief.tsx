@@ -7,6 +7,7 @@ import { formOf, submissionOf } from "../form";
 import { database } from "~/db/client.server";
 import { kitchens } from "~/db/queries/kitchens.server";
 import { recipeChoices } from "~/db/queries/recipes.server";
+import { settledOf } from "~/core/plan";
 import { brokenChoice } from "~/services/brief.server";
 import { classOr404, saveClass } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
@@ -23,7 +24,11 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const submission = submissionOf(await formOf(request), { schema: briefFormSchema });
   if (submission.status !== "success")
     return data({ result: submission.reply(), conflict: undefined }, { status: 400 });
-  const facts = factsOf(submission.value);
+  const typed = factsOf(submission.value);
+  const facts = {
+    ...typed,
+    dishes: typed.dishes.map((dish, index) => ({ ...dish, ...settledOf(stored.input.dishes[index], dish.recipeId) })),
+  };
   const broken = await brokenChoice(facts);
   if (broken) return data({ result: submission.reply({ fieldErrors: broken }), conflict: undefined }, { status: 400 });
   const saved = await saveClass(

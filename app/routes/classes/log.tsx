@@ -4,6 +4,10 @@ import { z } from "zod";
 import type { Route } from "./+types/log";
 import { useClass } from "./class-context";
 import { formOf, optionalWords, whole, submissionOf } from "../form";
+import { spokenSteps } from "~/core/schedule";
+import { ticksOf } from "~/services/ticks.server";
+import { saySent } from "~/ui/outbox/sent-words";
+import { useTicks } from "~/ui/pack/useTicks";
 import { logRows, piecesCounted } from "~/core/log";
 import { plan as planOf } from "~/core/plan";
 import { fold } from "~/core/teach";
@@ -21,7 +25,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { bellWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
-import { Hidden } from "~/ui/parts/plain";
+import { Hidden, Tick } from "~/ui/parts/plain";
 
 const schema = z.object({
   // Always there, so that a body that is no form of ours keeps nothing and settles nothing.
@@ -33,10 +37,11 @@ const schema = z.object({
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { input, meta } = await classOnce(context, params.classId);
-  const [snapshot, events, kept] = await Promise.all([
+  const [snapshot, events, kept, ticks] = await Promise.all([
     snapshotOf(params.classId),
     eventsOf(database(), params.classId),
     logOf(params.classId),
+    ticksOf(database(), params.classId),
   ]);
   const taught = snapshot ?? input;
   // The log is about minutes and pieces: nobody needs anyone's health data for it.
@@ -44,6 +49,8 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     taught: { ...taught, people: taught.people.map(withoutHealth) },
     state: fold(events),
     kept,
+    ticks,
+    me: accountOf(context).name,
     removalDay: removalDay(input.startsAt, meta.retainDays),
   };
 }
@@ -74,11 +81,13 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 /** What happened, under what was planned. */
-export default function Log({ loaderData, actionData }: Route.ComponentProps) {
+export default function Log({ loaderData, actionData, params }: Route.ComponentProps) {
   const { input, standings, action: base } = useClass();
   const { taught, state, kept, removalDay } = loaderData;
   const locale = useLocale();
-  const { timeline } = planOf(taught);
+  const { timeline, dishes } = planOf(taught);
+  const points = spokenSteps(dishes.map((dish) => dish.recipe));
+  const { ticks, tick, waiting, sent, isReady } = useTicks(params.classId, loaderData.ticks, loaderData.me);
   const rows = logRows(timeline, state);
   const counted = piecesCounted(state);
   const newer =
@@ -187,6 +196,43 @@ export default function Log({ loaderData, actionData }: Route.ComponentProps) {
               ) : null}
             </div>
           </Form>
+          {points.length > 0 ? (
+            <section aria-label="Said and asked" className="points">
+              <h3>Said and asked</h3>
+              <ul className="plain">
+                {points.flatMap(({ recipeId, step }) =>
+                  (["point", "question"] as const).flatMap((kind) =>
+                    step[kind]
+                      ? [
+                          <li key={`${recipeId}/${step.id}/${kind}`}>
+                            <label className="check">
+                              <Tick
+                                checked={ticks.teaching.has(`${recipeId}/${step.id}/${kind}`)}
+                                disabled={!isReady}
+                                onChange={(event) =>
+                                  tick({
+                                    list: "teaching",
+                                    key: `${recipeId}/${step.id}/${kind}`,
+                                    isOn: event.target.checked,
+                                  })
+                                }
+                              />
+                              <span>
+                                <span className="quiet">{kind === "point" ? "said: " : "asked: "}</span>
+                                {step[kind]}
+                              </span>
+                            </label>
+                          </li>,
+                        ]
+                      : [],
+                  ),
+                )}
+              </ul>
+              <p className="quiet small" role="status">
+                {saySent(waiting, sent)}
+              </p>
+            </section>
+          ) : null}
           {state.notes.length > 0 ? (
             <>
               <h3 style={{ margin: "18px 0 4px" }}>Said while teaching</h3>

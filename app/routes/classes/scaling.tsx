@@ -4,17 +4,33 @@ import { z } from "zod";
 import type { Route } from "./+types/scaling";
 import { useClass } from "./class-context";
 import { formOf } from "../form";
-import { scaleWays, withMorePeople } from "~/core/plan";
+import { type Dish, scaleWays, withMorePeople } from "~/core/plan";
+import { type Ratio, readRatio, writeRatio } from "~/core/quantity";
+import type { Take } from "~/core/recipe";
 import { batchRules } from "~/core/scale";
+import { database } from "~/db/client.server";
+import { changePlan } from "~/services/arrange.server";
 import { changeBrief, classOr404 } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
+import { useLocale } from "~/ui/sheet/locale";
+import { sayBowl } from "~/ui/words/batter";
+import type { Names } from "~/ui/words/findings";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { Gains } from "~/ui/scale/Gains";
 import { ScaleTable } from "~/ui/scale/ScaleTable";
 import { Secondary, TextLink } from "~/ui/parts/fields";
 import { Hidden, PlainSelect } from "~/ui/parts/plain";
 
+const bowlSizes = ["", "1/2", "1", "1 1/2", "2", "3", "4"] as const;
+
 const formSchema = z.discriminatedUnion("intent", [
+  z.object({
+    intent: z.literal("dish"),
+    version: z.coerce.number().int(),
+    dishId: z.string().min(1).max(64),
+    bowl: z.enum(bowlSizes),
+    cooks: z.enum(["all", "wanted"]),
+  }),
   z.object({ intent: z.literal("rule"), rule: z.enum(batchRules), version: z.coerce.number().int() }),
   z.object({
     intent: z.literal("people"),
@@ -23,19 +39,55 @@ const formSchema = z.discriminatedUnion("intent", [
   }),
 ]);
 
-/** Takes one of the options over into the brief. */
+/** What a form says of one dish: its bowl, what is cooked of it, and which alternatives are taken. */
+function dishWith(dish: Dish, bowl: Ratio | undefined, cooks: "all" | "wanted", form: FormData): Dish {
+  const takes = dish.recipe.lines.flatMap((line): Take[] => {
+    const asked = form.get(`take-${line.id}`);
+    const found = line.alternatives?.find((one) => one.ingredientId === asked);
+    return found ? [{ lineId: line.id, ingredientId: found.ingredientId }] : [];
+  });
+  return {
+    ...dish,
+    bowl,
+    cooks: cooks === "wanted" ? cooks : undefined,
+    takes: takes.length > 0 ? takes : undefined,
+  };
+}
+
+/** Takes one of the options over into the brief, or settles the bowl and the alternatives of one dish. */
 export async function action({ request, params, context }: Route.ActionArgs) {
   const { input } = await classOr404(params.classId);
-  const form = formSchema.safeParse(Object.fromEntries(await formOf(request)));
-  if (!form.success)
+  const sent = await formOf(request);
+  const form = formSchema.safeParse(Object.fromEntries(sent));
+  const choice = form.data;
+  const asked = choice?.intent === "dish" ? input.dishes.find((dish) => dish.id === choice.dishId) : undefined;
+  if (!choice || (choice.intent === "dish" && !asked))
     return data({ problem: "This choice was not understood. Load the page again and repeat." }, { status: 400 });
-  const change = form.data.intent === "rule" ? { batchRule: form.data.rule } : { people: form.data.people };
-  const isSaved = await changeBrief(
-    params.classId,
-    form.data.version,
-    { ...input.brief, ...change },
-    accountOf(context).id,
-  );
+  const account = accountOf(context).id;
+  const isSaved =
+    choice.intent === "dish"
+      ? await changePlan(
+          database(),
+          input,
+          choice.version,
+          {
+            dishes: input.dishes.map((dish) =>
+              dish.id === choice.dishId ? dishWith(dish, readRatio(choice.bowl), choice.cooks, sent) : dish,
+            ),
+            arrangement: input.arrangement,
+          },
+          `the bowl and the alternatives of ${asked?.recipe.title ?? ""}`,
+          account,
+        )
+      : await changeBrief(
+          params.classId,
+          choice.version,
+          {
+            ...input.brief,
+            ...(choice.intent === "rule" ? { batchRule: choice.rule } : { people: choice.people }),
+          },
+          account,
+        );
   if (!isSaved)
     return data(
       {
@@ -44,6 +96,78 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       { status: 409 },
     );
   return redirect(`/classes/${params.classId}/scaling`);
+}
+
+/** One dish's bowl: as many batches as are wanted or always the same, all of it cooked or not, and what is taken for what. */
+function DishForm({
+  dish,
+  index,
+  version,
+  isBusy,
+  names,
+}: {
+  dish: Dish;
+  index: number;
+  version: number;
+  isBusy: boolean;
+  names: Names;
+}) {
+  const locale = useLocale();
+  const title = names.dish(dish.id);
+  const open = dish.recipe.lines.filter((line) => (line.alternatives ?? []).length > 0);
+  const size = dish.bowl ? writeRatio(dish.bowl) : "";
+  const sizes = bowlSizes.some((one) => one === size) ? bowlSizes : [...bowlSizes, size];
+  const id = (field: string) => `dish-${index}-${field}`;
+  return (
+    <section aria-label={`The bowl: ${title}`} className="dish-bowl no-print">
+      <h2>The bowl: {title}</h2>
+      <Form method="post" className="form" key={`${version}`}>
+        <Hidden name="version" value={version} />
+        <Hidden name="dishId" value={dish.id} />
+        <label className="c6" htmlFor={id("bowl")}>
+          Each table makes
+          <PlainSelect id={id("bowl")} name="bowl" defaultValue={size}>
+            {sizes.map((one) => (
+              <option key={one} value={one}>
+                {one === "" ? "as many batches as are wanted" : sayBowl(readRatio(one), locale)}
+              </option>
+            ))}
+          </PlainSelect>
+        </label>
+        <label className="c6" htmlFor={id("cooks")}>
+          and cooks
+          <PlainSelect id={id("cooks")} name="cooks" defaultValue={dish.cooks ?? "all"}>
+            <option value="all">all that it makes</option>
+            <option value="wanted">only what is wanted</option>
+          </PlainSelect>
+        </label>
+        {open.map((line) => (
+          <label className="c6" key={line.id} htmlFor={id(line.id)}>
+            For {names.ingredient(line.ingredientId)}
+            <PlainSelect
+              id={id(line.id)}
+              name={`take-${line.id}`}
+              defaultValue={dish.takes?.find((take) => take.lineId === line.id)?.ingredientId ?? ""}
+            >
+              <option value="">as written</option>
+              {line.alternatives?.map((one) => (
+                <option key={one.ingredientId} value={one.ingredientId}>
+                  {names.ingredient(one.ingredientId)}
+                  {one.isAdvised ? "" : ", advised against"}
+                  {one.reason ? `: ${one.reason}` : ""}
+                </option>
+              ))}
+            </PlainSelect>
+          </label>
+        ))}
+        <div className="actions">
+          <Secondary name="intent" value="dish" disabled={isBusy}>
+            Keep this bowl
+          </Secondary>
+        </div>
+      </Form>
+    </section>
+  );
 }
 
 /** The ways of making what each station wants, side by side; and what each station gains when more come. */
@@ -95,6 +219,9 @@ export default function Scaling({ actionData }: Route.ComponentProps) {
           ))}
         </Form>
       ) : null}
+      {input.dishes.map((dish, index) => (
+        <DishForm key={dish.id} dish={dish} index={index} version={meta.version} isBusy={isBusy} names={names} />
+      ))}
       <section style={{ marginTop: 32 }} aria-label="At the door">
         <div className="sheet-head">
           <h2>At the door</h2>

@@ -7,12 +7,14 @@ import {
   bowls,
   cues,
   families,
+  gateKinds,
   guesses,
   hazards,
   mixingStops,
   partHeats,
   partKinds,
   readinessTests,
+  servingKinds,
   standings,
   stepKinds,
   surfaceKinds,
@@ -40,6 +42,10 @@ const line = z.object({
   keepsPercent: short,
   isOptional: z.boolean(),
   note: z.string().max(2000),
+  alternatives: z
+    .array(z.object({ ingredientId: noId, amount: short, isAdvised: z.boolean(), reason: short }))
+    .max(8)
+    .optional(),
   choices: z.array(id).max(60),
   guesses: guessed,
 });
@@ -70,6 +76,11 @@ export const draftSchema = z.object({
           .optional(),
         who: z.enum(["anyone", "adult"]),
         stop: z.enum(mixingStops).optional(),
+        point: short.optional(),
+        question: short.optional(),
+        avoid: short.optional(),
+        gateKind: z.union([z.enum(gateKinds), z.literal("")]).optional(),
+        gateValue: short.optional(),
         guesses: guessed,
       }),
     )
@@ -88,11 +99,19 @@ export const draftSchema = z.object({
   pourPerPiece: short,
   recover: short,
   cues: z.array(z.enum(cues)).max(cues.length),
+  heatOn: z
+    .array(
+      z.object({ surfaceKind: z.enum(surfaceKinds), from: short, to: short, dial: short, side1: span, side2: span }),
+    )
+    .max(surfaceKinds.length)
+    .optional(),
   blindNote: short,
   portionKind: z.enum(["ml", "grams", "batch"]),
   portion: short,
   pieceDiameterCm: short,
   claimedPieces: short,
+  servingPieces: short,
+  servingAs: z.enum(servingKinds),
   parts: z
     .array(
       z.object({ id, name: short, kind: z.enum(partKinds), heat: z.enum(partHeats), minutes: span, makesGrams: short }),

@@ -36,11 +36,17 @@ export default function Handout({ loaderData, params }: Route.ComponentProps) {
   const byId = new Map(pantry.map((one) => [one.id, one]));
   const recipe = withCautions(asVariant(written, variantId), byId);
   const scale = scaleStation(recipe, batterOf(recipe, byId), pieces, "quarter");
-  const kit = kitOf(recipe, byId, scale.factor, loadsFor(Math.max(1, scale.piecesMade), 3), scale.piecesMade, {
-    set: measuringSetOf(setId),
-    tolerance: scoopTolerance,
-    easesSpice: false,
-  });
+  const kit = kitOf(
+    recipe,
+    byId,
+    scale.factor,
+    { loads: loadsFor(Math.max(1, scale.piecesMade), 3), pieces: scale.piecesMade },
+    {
+      set: measuringSetOf(setId),
+      tolerance: scoopTolerance,
+      easesSpice: false,
+    },
+  );
   const isBusy = useNavigation().state === "loading";
   return (
     <>

@@ -41,7 +41,7 @@ export function BriefDrawing({ plan: { stations, timeline }, available }: Props)
       {stations.length <= mostTables ? (
         <div className="brief-tables">
           {stations.map((station) => (
-            <Table key={station.id} size={station.size} pieces={station.scale.piecesMade} isApart={station.isApart} />
+            <Table key={station.id} size={station.size} pieces={station.cooked} isApart={station.isApart} />
           ))}
           <span className="quiet small">people at each table, pieces under it</span>
         </div>

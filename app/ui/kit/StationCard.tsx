@@ -3,7 +3,7 @@ import type { Surface } from "~/core/gear";
 import type { DishPlan, StationPlan } from "~/core/plan";
 import { type KitLine, inBowlOrder, tareReadings } from "~/core/kit";
 import { type Recipe, bowls } from "~/core/recipe";
-import { type Ratio, isZero, toScaleGrams } from "~/core/quantity";
+import { type Ratio, isZero, toNumber, toScaleGrams } from "~/core/quantity";
 import { drift, fraction, people as peopleOf } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { Grams, PutOutText } from "~/ui/sheet/Quantity";
@@ -11,6 +11,7 @@ import { BowlDrawing, TakeDrawing } from "~/ui/draw/TakeDrawing";
 import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
 import { Looks, StopMixing } from "~/ui/recipe/Looks";
 import { bowlWords, hazardWords } from "~/ui/words/en";
+import { sayGate, sayHeatOn, sayServings, sayTimes } from "~/ui/words/batter";
 import { sayPiece } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
 import { Fold, FoldTitle } from "~/ui/parts/plain";
@@ -35,21 +36,14 @@ function Scoops({ line }: { line: KitLine }) {
   return <PutOutText of={main} />;
 }
 
-interface Basis {
-  readonly factor: Ratio;
-  readonly loads: number;
-  readonly pieces: number;
-}
-
-/** What a line grew by: the batch, the loads, or the pieces. */
-function Grown({ line, basis }: { line: KitLine; basis: Basis }) {
+/** What a line grew by: the batch, or what it is counted out by. */
+function Grown({ line, factor }: { line: KitLine; factor: Ratio }) {
   const locale = useLocale();
-  if (line.kind === "per-load") return <>{basis.loads} loads</>;
-  if (line.kind === "per-piece") return <>{basis.pieces} pieces</>;
+  if (line.times !== undefined) return <>{sayTimes(line.kind, line.times)}</>;
   if (line.kind === "to-taste" || line.kind === "unknown") return null;
   return (
     <>
-      × {fraction(basis.factor, locale)}
+      × {fraction(factor, locale)}
       {line.isEased ? " × 0.9" : ""}
     </>
   );
@@ -107,12 +101,12 @@ interface KitProps {
   readonly ingredientName: (id: string) => string;
   readonly isEgg: (id: string) => boolean;
   readonly caption?: string;
-  /** What each line was multiplied by; said where it is not the batch. */
-  readonly basis?: Basis;
+  /** Batches each line was multiplied by; said where it is not that. */
+  readonly factor?: Ratio;
 }
 
 /** The lines of one kit by bowl: drawn as cups and spoons, in words, and in grams, with a box to tick on paper. */
-export function KitTable({ kit, ingredientName, isEgg, caption, basis }: KitProps) {
+export function KitTable({ kit, ingredientName, isEgg, caption, factor }: KitProps) {
   return (
     <table className="ruled kit-table">
       {caption ? <caption>{caption}</caption> : null}
@@ -148,9 +142,9 @@ export function KitTable({ kit, ingredientName, isEgg, caption, basis }: KitProp
                   <div className="in-words">
                     <Scoops line={line} />
                     <OffBy line={line} />
-                    {basis && (line.kind === "per-load" || line.kind === "per-piece" || line.isEased) ? (
+                    {factor && (line.times !== undefined || line.isEased) ? (
                       <span className="quiet">
-                        , <Grown line={line} basis={basis} />
+                        , <Grown line={line} factor={factor} />
                       </span>
                     ) : null}
                     {line.apart ? (
@@ -205,7 +199,8 @@ interface Props {
 }
 
 /** What is done with it, in order, each caution at the first step it belongs to. */
-function Steps({ recipe }: { recipe: Recipe }) {
+function Steps({ recipe, factor }: { recipe: Recipe; factor: Ratio }) {
+  const locale = useLocale();
   const { steps } = recipe;
   const cautions = shownOnce(steps);
   return (
@@ -214,6 +209,7 @@ function Steps({ recipe }: { recipe: Recipe }) {
         <li key={step.id}>
           {step.text}
           <StopMixing step={step} recipe={recipe} />
+          {step.gate ? <b className="gate"> {sayGate(step.gate, toNumber(factor), locale)}</b> : null}
           {(cautions[index] ?? []).map((hazard) => (
             <span className="caution" key={hazard}>
               {hazardWords[hazard]}
@@ -240,16 +236,13 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
         <span className="n">
           <b>{fraction(scale.factor, locale)} ×</b> the recipe makes <b>{scale.piecesMade}</b>, {scale.piecesWanted}{" "}
           wanted; {loads} {loads === 1 ? "load" : "loads"}
+          {station.cooked < scale.piecesMade ? <b>; cook {station.cooked}, the rest stays batter</b> : null}
+          {dish.recipe.serving ? `; ${sayServings(dish.recipe, station.cooked - station.testers)}` : ""}
         </span>
       </div>
       <div className="card-body">
         <div>
-          <KitTable
-            kit={station.kit}
-            ingredientName={ingredientName}
-            isEgg={isEgg}
-            basis={{ factor: scale.factor, loads, pieces: scale.piecesMade }}
-          />
+          <KitTable kit={station.kit} ingredientName={ingredientName} isEgg={isEgg} factor={scale.factor} />
           <Fold className="tare">
             <FoldTitle>Weigh it in one bowl</FoldTitle>
             <TareCard kit={station.kit} recipe={dish.recipe} ingredientName={ingredientName} />
@@ -277,13 +270,18 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
                     {pieces} at a time, {often} {often === 1 ? "load" : "loads"}
                   </b>
                   <br />
-                  <span className="quiet">{sayPiece(dish.recipe, locale)}</span>
+                  <span className="quiet">
+                    {sayPiece(dish.recipe, locale)}
+                    {(dish.recipe.heat.on ?? [])
+                      .filter((each) => each.surfaceKind === surface.kind)
+                      .map((each) => ` ${sayHeatOn(each, locale)}`)}
+                  </span>
                 </p>
               </div>
             </div>
           ))}
           <h4>In this order</h4>
-          <Steps recipe={dish.recipe} />
+          <Steps recipe={dish.recipe} factor={scale.factor} />
         </div>
       </div>
       <p className="print-only small">{stamp}</p>

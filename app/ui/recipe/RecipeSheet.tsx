@@ -1,4 +1,5 @@
 import { shownOnce } from "~/core/caution";
+import { toNumber } from "~/core/quantity";
 import { type Bowl, type Line, type Recipe, bowls } from "~/core/recipe";
 import { fraction, grams, minutes, number, temperature, thin } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
@@ -13,7 +14,8 @@ import {
   testWords,
   windowReasonWords,
 } from "~/ui/words/en";
-import { partHeatWords, partKindWords } from "~/ui/words/batter";
+import { partHeatWords, partKindWords, sayGate, sayGreasing, sayHeatOn, servingWords } from "~/ui/words/batter";
+import { StepNotes } from "./StepNotes";
 
 interface Props {
   readonly recipe: Recipe;
@@ -38,6 +40,8 @@ export function LineAmountText({ line }: { line: Pick<Line, "amount"> }) {
       return <AmountText value={amount.amount} />;
     case "per-load":
     case "per-piece":
+    case "per-serving":
+    case "per-person":
       return <AmountText value={amount.amount} />;
     case "packs":
       return (
@@ -72,7 +76,13 @@ export function LineNote({ line }: { line: Line }) {
         , <AmountText value={amount.each} /> each
       </span>
     ) : null,
-    amount.kind === "per-load" ? <span key="load">, each load</span> : null,
+    amount.kind === "per-load" ? <span key="load">, {sayGreasing(amount.every)}</span> : null,
+    amount.kind === "per-serving" ? <span key="serving">, each serving</span> : null,
+    amount.kind === "per-person" ? (
+      <span key="person">
+        , each person{amount.takes ? `, for ${number(toNumber(amount.takes) * 100, "en", 0)}${thin}% of them` : ""}
+      </span>
+    ) : null,
     amount.kind === "per-piece" ? <span key="piece">, each piece</span> : null,
     line.note ? <span key="note">, {line.note}</span> : null,
     line.isOptional ? (
@@ -101,6 +111,18 @@ const LineList = ({ lines, ingredientName }: { lines: readonly Line[]; ingredien
       <dd key={line.id}>
         {ingredientName(line.ingredientId)}
         <LineNote line={line} />
+        {(line.alternatives ?? []).map((each) => (
+          <span key={each.ingredientId} className="small alternative">
+            {each.isAdvised ? "or " : "not "}
+            {each.amount ? (
+              <>
+                <AmountText value={each.amount} />{" "}
+              </>
+            ) : null}
+            {ingredientName(each.ingredientId)}
+            {each.reason ? <span className="quiet">: {each.reason}</span> : null}
+          </span>
+        ))}
       </dd>,
     ])}
   </dl>
@@ -160,7 +182,9 @@ export function RecipeSheet({ recipe, ingredientName }: Props) {
         {recipe.intro ? <p style={{ maxWidth: "60ch", marginBottom: 14, fontSize: 19 }}>{recipe.intro}</p> : null}
         <p className="quiet" style={{ marginBottom: 16 }}>
           {familyWords[recipe.family]}; {pour}, about {number(recipe.pieceDiameterCm, locale)}
-          {thin}cm; {standingWords[recipe.standing]}, revision {recipe.revision}
+          {thin}cm
+          {recipe.serving ? `, eaten as a ${servingWords[recipe.serving.as]} of ${recipe.serving.pieces}` : ""};{" "}
+          {standingWords[recipe.standing]}, revision {recipe.revision}
         </p>
         <ol className="method">
           {recipe.steps.map((step, index) => (
@@ -175,8 +199,12 @@ export function RecipeSheet({ recipe, ingredientName }: Props) {
                 <p className="small">
                   {heat.surfaceKinds.map((kind) => surfaceWords[kind]).join(" or ")}; start at{" "}
                   {temperature(heat.surfaceC.from, heat.surfaceC.to, locale)}, pour when {testWords[heat.test]}.
+                  {(heat.on ?? []).map((each) => (
+                    <span key={each.surfaceKind}> {sayHeatOn(each, locale)}</span>
+                  ))}
                 </p>
               ) : null}
+              {step.gate ? <p className="small gate">{sayGate(step.gate, 1, locale)}</p> : null}
               {step.kind === "cook" ? (
                 <p className="small">
                   First side {minutes(heat.side1.low, locale)} to {minutes(heat.side1.high, locale)}
@@ -187,6 +215,7 @@ export function RecipeSheet({ recipe, ingredientName }: Props) {
                 </p>
               ) : null}
               <StopMixing step={step} recipe={recipe} />
+              <StepNotes step={step} />
               {step.kind === "cook" ? <Looks recipe={recipe} /> : null}
               {(cautions[index] ?? []).map((hazard) => (
                 <p className="caution" key={hazard}>

@@ -1,8 +1,10 @@
-import { runList, type Timeline } from "~/core/schedule";
+import type { Recipe } from "~/core/recipe";
+import { runList, spokenAt, type Timeline } from "~/core/schedule";
 import type { Names } from "~/ui/words/findings";
 import { clock, list } from "~/ui/format/format";
 import { Heads } from "~/ui/sheet/Heads";
 import { useLocale } from "~/ui/sheet/locale";
+import { StepNotes } from "~/ui/recipe/StepNotes";
 import { sayEntry } from "~/ui/words/timeline";
 
 interface Props {
@@ -10,10 +12,11 @@ interface Props {
   readonly startsAt: string;
   readonly timeZone: string;
   readonly names: Names;
+  readonly recipes: readonly Recipe[];
 }
 
 /** The instructor's own run sheet: what happens at which minute, what to say and where to stand. */
-export function ByTheMinute({ timeline, startsAt, timeZone, names }: Props) {
+export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes }: Props) {
   const locale = useLocale();
   const unit = (id: string) => {
     const found = timeline.units.find((one) => one.id === id);
@@ -22,6 +25,9 @@ export function ByTheMinute({ timeline, startsAt, timeZone, names }: Props) {
   const stations = (ids: readonly string[]) => list(ids.map(names.station), locale);
   const at = (after: number) => clock(startsAt, timeZone, after, locale);
   const rows = runList(timeline);
+  const spoken = spokenAt(timeline, recipes);
+  // A bell that rings again says nothing again.
+  const first = new Map(rows.flatMap((row, at) => (row.kind === "bell" ? [[row.bell, at] as const] : [])).reverse());
   return (
     <table className="ruled by-the-minute">
       <caption>By the minute</caption>
@@ -35,7 +41,14 @@ export function ByTheMinute({ timeline, startsAt, timeZone, names }: Props) {
             <tr key={`${index} ${what}`} className={entry.kind === "bell" ? "bell-row" : undefined}>
               <td className="n">{isSame ? <span className="vh">{time}</span> : <b>{time}</b>}</td>
               <td>{what}</td>
-              <td>{say}</td>
+              <td>
+                {say}
+                {entry.kind === "bell" && first.get(entry.bell) === index
+                  ? (spoken.get(entry.bell) ?? []).map(({ recipeId, step }) => (
+                      <StepNotes key={`${recipeId} ${step.id}`} step={step} />
+                    ))
+                  : null}
+              </td>
               <td>{where}</td>
             </tr>
           );

@@ -1,9 +1,9 @@
-import { type FormEvent, useEffect, useRef, useState } from "react";
+import { type FormEvent, useEffect, useMemo, useRef, useState } from "react";
 import type { ClassInput, ClassPlan } from "~/core/plan";
 import { correctionStep, looksOf } from "~/core/look";
 import { toNumber } from "~/core/quantity";
-import type { Hazard, StepKind } from "~/core/recipe";
-import type { BellKind } from "~/core/schedule";
+import type { Hazard } from "~/core/recipe";
+import { type BellKind, spokenAt, stepsAtBell } from "~/core/schedule";
 import { Refusals } from "~/ui/outbox/Refusals";
 import { type LiveEvent, situationAt, takesBack } from "~/core/teach";
 import { clock, countdown, minutes } from "~/ui/format/format";
@@ -14,6 +14,7 @@ import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { bellInstruction, bellWords, cueWords, hazardWords } from "~/ui/words/en";
 import { allowSound, ringBell } from "./bell-sound";
+import { StepNotes } from "~/ui/recipe/StepNotes";
 import { Troubles } from "~/ui/recipe/Troubles";
 import { namesOf } from "~/ui/words/findings";
 import { StationKeys } from "./StationKeys";
@@ -36,19 +37,9 @@ const flashMs = 3400;
 const freshMs = 10_000;
 const lateWorthSaying = 1;
 
-const stepsAt: Partial<Record<BellKind, readonly StepKind[]>> = {
-  "gather-mix": ["mix", "prepare"],
-  mix: ["prepare", "mix"],
-  rest: ["preheat"],
-  "gather-load": ["preheat", "cook"],
-  pour: ["cook"],
-  swap: ["cook"],
-  eat: ["serve"],
-};
-
 /** The cautions of the steps that a bell begins. */
 function hazardsAt(kind: BellKind | undefined, plan: ClassPlan): Hazard[] {
-  const kinds = kind ? (stepsAt[kind] ?? []) : [];
+  const kinds = kind ? (stepsAtBell[kind] ?? []) : [];
   return [
     ...new Set(
       plan.dishes.flatMap((dish) =>
@@ -216,6 +207,15 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
       : Object.fromEntries(Object.entries(state.rung).map(([id, at]) => [id, (at - startedAt) / 60_000]));
   const isLate = phase === "running" && situation.lateMinutes >= lateWorthSaying;
   const hazards = hazardsAt(situation.now?.kind, plan);
+  const spoken = useMemo(
+    () =>
+      spokenAt(
+        plan.timeline,
+        plan.dishes.map((dish) => dish.recipe),
+      ),
+    [plan],
+  );
+  const said = (situation.now && spoken.get(situation.now.kind)) ?? [];
   const shownTime =
     phase === "not-started"
       ? clock(input.startsAt, input.timeZone, 0, locale)
@@ -285,6 +285,9 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
           {situation.now?.kind === "pour" || situation.now?.kind === "swap" ? (
             <Moments moments={momentsOf(plan)} />
           ) : null}
+          {said.map(({ recipeId, step }) => (
+            <StepNotes key={`${recipeId} ${step.id}`} step={step} />
+          ))}
           <p className="next-word">
             {next && phase === "running" ? (
               <>

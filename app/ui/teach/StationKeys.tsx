@@ -55,7 +55,7 @@ export function StationKeys({
     <section className={`station ${state}`} aria-label={station.name}>
       <h2>{station.name}</h2>
       <p className="state">{stationStateWords[state]}</p>
-      <Pieces made={pieces} of={station.scale.piecesMade} />
+      <Pieces made={pieces} of={station.cooked} />
       <div className="keys">
         <PlainButton type="button" className="on" onClick={() => set(next[state])}>
           {state === "done"

@@ -1,8 +1,31 @@
 import type { Correction, Feel, RemedyCode, SwapId, SwapNote } from "~/core/batter";
 import type { FillMethod, Ingredient, MassRange, PantryFinding, Role, Storage } from "~/core/pantry";
-import { type Amount, type MeasuringSystem, type QuantityQuestion, writeAmount } from "~/core/quantity";
-import type { DraftProblem, Guess, LineAmount, PartHeat, PartKind, StepKind } from "~/core/recipe";
-import { either, grams, number, thin } from "~/ui/format/format";
+import {
+  type Amount,
+  type MeasuringSystem,
+  type QuantityQuestion,
+  type Ratio,
+  toNumber,
+  writeAmount,
+} from "~/core/quantity";
+import {
+  type DraftProblem,
+  type Gate,
+  type GateKind,
+  type Greasing,
+  type Guess,
+  type HeatOn,
+  type LineAmount,
+  type PartHeat,
+  type PartKind,
+  type Recipe,
+  type ServingKind,
+  type Span,
+  type StepKind,
+  servingsOf,
+} from "~/core/recipe";
+import { either, fraction, grams, minutes, number, temperature, thin } from "~/ui/format/format";
+import { surfaceWords } from "./en";
 
 /** The words of the batter book: recipes being written, the pantry, the bench. */
 type Words<K extends string> = Readonly<Record<K, string>>;
@@ -25,15 +48,75 @@ export const amountKindWords: Words<LineAmount["kind"]> = {
   packs: "packs of …",
   "per-load": "for each load",
   "per-piece": "for each piece",
+  "per-serving": "for each serving",
+  "per-person": "for each person",
   "to-taste": "to taste",
   unknown: "not known yet",
 };
+/** "for 8 pieces": what a counted amount was taken times. */
+export function sayTimes(kind: LineAmount["kind"], times: number): string {
+  const one: Partial<Words<LineAmount["kind"]>> = {
+    "per-load": "greasing",
+    "per-piece": "piece",
+    "per-serving": "serving",
+    "per-person": "person",
+  };
+  const word = one[kind] ?? "";
+  return `for ${times} ${times === 1 ? word : kind === "per-person" ? "people" : `${word}s`}`;
+}
+const ordinal = new Intl.PluralRules("en", { type: "ordinal" });
+const ordinalEnd: Partial<Record<Intl.LDMLPluralRule, string>> = { one: "st", two: "nd", few: "rd" };
+/** Before which loads a surface is greased. */
+export function sayGreasing(every: Greasing | undefined): string {
+  if (every === undefined) return "each load";
+  if (every === "first") return "the first load of a surface only";
+  return `the first load of a surface and every ${every}${ordinalEnd[ordinal.select(every)] ?? "th"}`;
+}
+/** "1½ batches, whatever is wanted". */
+export const sayBowl = (bowl: Ratio | undefined, locale: string): string =>
+  bowl ? `${fraction(bowl, locale)} ${toNumber(bowl) <= 1 ? "batch" : "batches"}, whatever is wanted` : "";
+export const servingWords: Words<ServingKind> = { pair: "pair", stack: "stack", stick: "stick", plate: "plate" };
+/** "5 pairs, 1 piece over". */
+export function sayServings(recipe: Pick<Recipe, "serving">, pieces: number): string {
+  if (!recipe.serving) return "";
+  const whole = servingsOf(recipe, pieces);
+  const over = pieces - whole * recipe.serving.pieces;
+  const word = servingWords[recipe.serving.as];
+  return `${whole} ${whole === 1 ? word : `${word}s`} of ${recipe.serving.pieces}${over > 0 ? `, ${over} over` : ""}`;
+}
+export const gateKindWords: Words<GateKind> = {
+  "grams-at-most": "weighs at most, grams for one batch",
+  "grams-at-least": "weighs at least, grams for one batch",
+  "celsius-at-least": "reads at least, °C",
+  "celsius-at-most": "reads at most, °C",
+};
+/** "Oven: 180–200 °C, 4 of 9, first side 3 to 5 min". */
+export function sayHeatOn({ surfaceKind, surfaceC, dial, side1, side2 }: HeatOn, locale: string): string {
+  const side = (name: string, span: Span | undefined) =>
+    span ? `${name} ${minutes(span.low, locale)} to ${minutes(span.high, locale)}` : "";
+  const parts = [
+    surfaceC ? temperature(surfaceC.from, surfaceC.to, locale) : "",
+    dial ? `dial: ${dial}` : "",
+    side("first side", side1),
+    side("second side", side2),
+  ].filter(Boolean);
+  const name = surfaceWords[surfaceKind];
+  return `${name.charAt(0).toUpperCase()}${name.slice(1)}: ${parts.join(", ")}.`;
+}
+/** "Go on when it weighs at most 300 g." */
+export function sayGate({ kind, value }: Gate, batches: number, locale: string): string {
+  const most = kind.endsWith("at-most") ? "at most" : "at least";
+  return kind.startsWith("grams")
+    ? `Go on when it weighs ${most} ${grams(value * batches, locale)}.`
+    : `Go on when the thermometer reads ${most} ${temperature(value, value, locale)}.`;
+}
 /** What the second field of an amount is. */
 export const secondWords: Partial<Words<LineAmount["kind"]>> = {
   range: "to",
   "top-up": "at most",
   "hold-back": "hold back",
   packs: "each holds",
+  "per-person": "share of the people who take any",
 };
 export const stepKindWords: Words<StepKind> = {
   prepare: "prepare",

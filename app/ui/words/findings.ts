@@ -1,6 +1,7 @@
 import type { ClassInput, ClassPlan, Finding, FindingCode, KeyFigure, Why } from "~/core/plan";
 import { fraction, grams, list, minutes, number, thin } from "~/ui/format/format";
 import { demoStation } from "~/core/contact";
+import { toNumber } from "~/core/quantity";
 import type { SurfaceCare } from "~/core/gear";
 import { sharedFoodId } from "~/core/pantry";
 import {
@@ -203,6 +204,14 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   },
   "nothing-to-spare": (f, n) =>
     `${stationsOf(f, n)}: exactly as many pieces as are wanted. Nothing to spare for what tears, burns or falls.`,
+  "bowl-short": (f, n) =>
+    `${stationsOf(f, n)}: a bowl of ${fraction(f.batches, n.locale)} ${toNumber(f.batches) <= 1 ? "batch" : "batches"}, whatever is wanted, makes ${f.made}; ${f.wanted} are wanted. A larger bowl, fewer at a table, or fewer pieces each.`,
+  "batter-left": (f, n) =>
+    `${stationsOf(f, n)}: batter for ${f.pieces} ${f.pieces === 1 ? "piece" : "pieces"} is left (about ${grams(f.grams, n.locale)}), as only what is wanted is cooked. Say before the class what becomes of it.`,
+  "odd-pieces": (f, n) =>
+    `${stationsOf(f, n)}: ${f.pieces === 1 ? "one piece is" : `${f.pieces} pieces are`} over when ${f.perServing} make a serving. For what tears, or the odd one out.`,
+  "alternative-against": (f, n) =>
+    `${n.ingredient(f.ingredientId)} is taken for ${n.ingredient(f.insteadOf)}, which the recipe advises against${f.reason ? `: ${f.reason}` : ""}.`,
   "twice-as-much": (f, n) =>
     `${stationsOf(f, n)}: ${f.made} pieces made, ${f.wanted} wanted, twice as much or more. A smaller fraction of a batch would do.`,
   "nobody-at-heat": () =>

@@ -4,10 +4,12 @@ import { fillMethods } from "~/core/pantry";
 import { measuringSystems } from "~/core/quantity";
 import {
   type Cue,
+  type DraftHeatOn,
   type RecipeDraft,
   doneCues,
   families,
   readinessTests,
+  servingKinds,
   turnCues,
   usualCooking,
   windowReasons,
@@ -15,10 +17,10 @@ import {
 } from "~/core/recipe";
 import { number, thin } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
-import { fillWords, systemWords } from "~/ui/words/batter";
+import { fillWords, servingWords, systemWords } from "~/ui/words/batter";
 import { cueWords, familyWords, surfaceWords, testWords, windowReasonWords } from "~/ui/words/en";
 import { Cell, Pick, Problem, RowButton, SpanCells, Ticks } from "./cells";
-import { PlainArea, Tick } from "~/ui/parts/plain";
+import { Fold, FoldTitle, PlainArea, Tick } from "~/ui/parts/plain";
 
 interface Props {
   readonly draft: RecipeDraft;
@@ -79,6 +81,87 @@ export function HeadFields({ draft, onDraft }: Props) {
   );
 }
 
+const noSpan = { low: "", likely: "", high: "" };
+
+/** Where a surface is worked otherwise than the others: degrees, the dial in words, minutes. What is left empty is as everywhere. */
+function HeatBySurface({ draft, onDraft }: Props) {
+  const rows = draft.heatOn ?? [];
+  const change = (at: number, more: Partial<DraftHeatOn>, field: string) =>
+    onDraft({ heatOn: rows.map((row, index) => (index === at ? { ...row, ...more } : row)) }, field);
+  const free = draft.surfaceKinds.filter((kind) => !rows.some((row) => row.surfaceKind === kind));
+  return (
+    <Fold className="line-more" open={rows.length > 0 || undefined}>
+      <FoldTitle>Otherwise on some surfaces</FoldTitle>
+      {rows.map((row, at) => {
+        const path = `heatOn.${row.surfaceKind}`;
+        const name = surfaceWords[row.surfaceKind];
+        return (
+          <fieldset key={row.surfaceKind} className="heat-on">
+            <legend>{name}</legend>
+            <div className="facts tight">
+              <Cell
+                label={`Dial at, ${name}`}
+                isLabelled
+                unit="°C"
+                value={row.from}
+                path={`${path}.from`}
+                onText={(from) => change(at, { from }, `${path}.from`)}
+              />
+              <Cell
+                label={`to, ${name}`}
+                isLabelled
+                unit="°C"
+                value={row.to}
+                path={`${path}.to`}
+                onText={(to) => change(at, { to }, `${path}.to`)}
+              />
+              <Cell
+                label={`Dial in words, ${name}`}
+                isLabelled
+                value={row.dial}
+                maxLength={120}
+                placeholder="4 of 9, or: low for long"
+                onText={(dial) => change(at, { dial }, `${path}.dial`)}
+              />
+            </div>
+            <SpanCells
+              label={`First side, ${name}`}
+              value={row.side1}
+              onSpan={(side1) => change(at, { side1 }, `${path}.side1`)}
+              path={`${path}.side1`}
+            />
+            {draft.hasSide2 ? (
+              <SpanCells
+                label={`Second side, ${name}`}
+                value={row.side2}
+                onSpan={(side2) => change(at, { side2 }, `${path}.side2`)}
+                path={`${path}.side2`}
+              />
+            ) : null}
+            <RowButton onClick={() => onDraft({ heatOn: rows.filter((one) => one !== row) }, "")}>
+              As everywhere
+            </RowButton>
+          </fieldset>
+        );
+      })}
+      {free.length > 0 ? (
+        <Pick
+          label="Otherwise on"
+          value=""
+          empty="otherwise on …"
+          options={free.map((kind) => ({ value: kind, label: surfaceWords[kind] }))}
+          onPick={(surfaceKind) =>
+            onDraft(
+              { heatOn: [...rows, { surfaceKind, from: "", to: "", dial: "", side1: noSpan, side2: noSpan }] },
+              "",
+            )
+          }
+        />
+      ) : null}
+    </Fold>
+  );
+}
+
 /** Heat as a start setting and a test on the surface, the window with its reason, portion and pan. */
 export function CookFields({ draft, onDraft }: Props) {
   const locale = useLocale();
@@ -131,6 +214,7 @@ export function CookFields({ draft, onDraft }: Props) {
           <Fact draft={draft} onDraft={onDraft} of="recover" label="Heats up again in" unit="min" />
         </div>
         <RowButton onClick={usual}>Set what is usual for this family</RowButton>
+        <HeatBySurface draft={draft} onDraft={onDraft} />
       </section>
       <section>
         <h3>What is looked for</h3>
@@ -196,6 +280,23 @@ export function CookFields({ draft, onDraft }: Props) {
             unit={draft.portionKind === "ml" ? "ml" : draft.portionKind === "grams" ? "g" : ""}
           />
           <Fact draft={draft} onDraft={onDraft} of="pieceDiameterCm" label="Across" unit="cm" />
+          <Fact
+            draft={draft}
+            onDraft={onDraft}
+            of="servingPieces"
+            label="Eaten together"
+            unit="pieces"
+            placeholder="each by itself"
+          />
+          {draft.servingPieces.trim() === "" ? null : (
+            <Pick
+              label="as a"
+              isLabelled
+              value={draft.servingAs}
+              options={servingKinds.map((kind) => ({ value: kind, label: servingWords[kind] }))}
+              onPick={(servingAs) => onDraft({ servingAs }, "servingAs")}
+            />
+          )}
           <Fact
             draft={draft}
             onDraft={onDraft}

@@ -3,8 +3,10 @@ import { CSS } from "@dnd-kit/utilities";
 import { useState } from "react";
 import { type Ingredient, massRange, readIngredientName } from "~/core/pantry";
 import {
+  type DraftAlternative,
   type DraftLine,
   type DraftPart,
+  type Greasing,
   type Recipe,
   amountKinds,
   bowls,
@@ -14,7 +16,7 @@ import {
 } from "~/core/recipe";
 import { grams } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
-import { amountKindWords, guessWords, massBecause, secondWords } from "~/ui/words/batter";
+import { amountKindWords, guessWords, massBecause, sayGreasing, secondWords } from "~/ui/words/batter";
 import { bowlWords } from "~/ui/words/en";
 import { Cell, Pick, Problem, RowButton } from "./cells";
 import { Fold, FoldTitle, PlainButton, Tick } from "~/ui/parts/plain";
@@ -85,6 +87,9 @@ interface RowProps {
   readonly onMove?: (by: -1 | 1) => void;
 }
 
+/** How often a surface may be greased, in the list; any number to 20 is kept. */
+const greasings: readonly Greasing[] = ["first", 2, 3, 4, 5];
+
 /** The amount of a line in grams with what is not sure about it. */
 function MassNote({ line, recipe, pantry }: Pick<RowProps, "line" | "recipe" | "pantry">) {
   const locale = useLocale();
@@ -103,6 +108,75 @@ function MassNote({ line, recipe, pantry }: Pick<RowProps, "line" | "recipe" | "
         ? `, ${grams(range.low, locale)} to ${grams(range.high, locale)} ${massBecause[range.because]}`
         : ""}
     </>
+  );
+}
+
+type RowPart<K extends keyof RowProps> = { readonly [P in K]: RowProps[P] };
+
+/** "Buttermilk or yogurt": what does for the line, or does not, with the reason. A class chooses among them. */
+function Alternatives({ line, pantry, path, onLine }: RowPart<"line" | "pantry" | "path" | "onLine">) {
+  const rows = line.alternatives ?? [];
+  const set = (next: readonly DraftAlternative[], field: string) => onLine({ alternatives: next }, field);
+  const change = (at: number, more: Partial<DraftAlternative>, field: string) =>
+    set(
+      rows.map((row, index) => (index === at ? { ...row, ...more } : row)),
+      field,
+    );
+  return (
+    <fieldset className="alternatives">
+      <legend>Or instead of it</legend>
+      {rows.map((row, at) => (
+        <div key={at} className="line-second">
+          <Pick
+            label="It"
+            value={row.isAdvised ? "yes" : "no"}
+            options={[
+              { value: "yes", label: "does" },
+              { value: "no", label: "does not" },
+            ]}
+            onPick={(value) => change(at, { isAdvised: value === "yes" }, "")}
+          />
+          <IngredientPicker
+            line={{ ingredientId: row.ingredientId, said: "", choices: [] }}
+            pantry={pantry}
+            onIngredient={(ingredientId) => change(at, { ingredientId }, `alternative-${at}`)}
+            path={`${path}.alternatives.${row.ingredientId}`}
+            label={`Alternative ${at + 1}`}
+          />
+          <Cell
+            label="so much of it"
+            isLabelled
+            value={row.amount}
+            placeholder="as much"
+            onText={(amount) => change(at, { amount }, `alternative-amount-${at}`)}
+            path={`${path}.alternatives.${row.ingredientId}.amount`}
+            className="amount"
+          />
+          <Cell
+            label="because"
+            isLabelled
+            value={row.reason}
+            maxLength={200}
+            onText={(reason) => change(at, { reason }, `alternative-reason-${at}`)}
+          />
+          <RowButton
+            onClick={() =>
+              set(
+                rows.filter((_row, index) => index !== at),
+                "",
+              )
+            }
+          >
+            Not this one
+          </RowButton>
+        </div>
+      ))}
+      {rows.length < 8 ? (
+        <RowButton onClick={() => set([...rows, { ingredientId: "", amount: "", isAdvised: true, reason: "" }], "")}>
+          Add an alternative
+        </RowButton>
+      ) : null}
+    </fieldset>
   );
 }
 
@@ -138,6 +212,19 @@ export function LineFields({ line, path, recipe, pantry, parts, drawn, onLine, o
           className="bowl"
         />
       </div>
+      {line.kind === "per-load" ? (
+        <div className="line-second">
+          <Pick
+            label="greased before"
+            isLabelled
+            value={line.second}
+            empty={sayGreasing(undefined)}
+            options={greasings.map((every) => ({ value: String(every), label: sayGreasing(every) }))}
+            onPick={(every) => onLine({ second: every }, "second")}
+            path={`${path}.second`}
+          />
+        </div>
+      ) : null}
       {second ? (
         <div className="line-second">
           <Cell
@@ -205,6 +292,7 @@ export function LineFields({ line, path, recipe, pantry, parts, drawn, onLine, o
               }}
             />
           ) : null}
+          <Alternatives line={line} pantry={pantry} path={path} onLine={onLine} />
           <label className="check">
             <Tick
               checked={line.isOptional}

@@ -7,11 +7,12 @@ import {
   type Hazard,
   type Heat,
   type Waiver,
+  gateKinds,
   mixingStops,
   stepKinds,
   withStepKind,
 } from "~/core/recipe";
-import { stepKindWords } from "~/ui/words/batter";
+import { gateKindWords, stepKindWords } from "~/ui/words/batter";
 import { hazardWords, toolWords } from "~/ui/words/en";
 import { stopWords } from "~/ui/words/looks";
 import { Cell, Pick, RowButton, SpanCells, Ticks } from "./cells";
@@ -213,6 +214,7 @@ export function StepCard({ step, number, lines, parts, pantry, heat, derived, le
         <FoldTitle>
           {shown.length > 0 ? `cautions: ${shown.map((one) => hazardNames[one]).join(", ")}` : "no cautions"}
           {step.tools.length > 0 ? `; ${step.tools.map((tool) => toolWords[tool]).join(", ")}` : ""}
+          {step.point || step.question || step.avoid ? "; with a word for the room" : ""}
         </FoldTitle>
         {derived.length > 0 ? (
           <ByThemselves derived={derived} waived={waived} onWaived={(next) => onStep({ waived: next }, "waived")} />
@@ -233,6 +235,42 @@ export function StepCard({ step, number, lines, parts, pantry, heat, derived, le
             onPick={(stop) => onStep({ stop: stop || undefined }, "stop")}
           />
         ) : null}
+        <div className="facts tight">
+          <Pick
+            label="Go on when it"
+            isLabelled
+            value={step.gateKind ?? ""}
+            empty="is done"
+            options={gateKinds.map((kind) => ({ value: kind, label: gateKindWords[kind] }))}
+            onPick={(gateKind) => onStep({ gateKind }, "gateKind")}
+          />
+          {step.gateKind ? (
+            <Cell
+              label="so much"
+              isLabelled
+              value={step.gateValue ?? ""}
+              inputMode="decimal"
+              onText={(gateValue) => onStep({ gateValue }, "gateValue")}
+              path={`steps.${step.id}.gateValue`}
+            />
+          ) : null}
+        </div>
+        {(
+          [
+            ["point", "The one point made here"],
+            ["question", "The one question asked here"],
+            ["avoid", "Not shown or said here"],
+          ] as const
+        ).map(([field, label]) => (
+          <Cell
+            key={field}
+            label={label}
+            isLabelled
+            value={step[field] ?? ""}
+            maxLength={300}
+            onText={(text) => onStep({ [field]: text || undefined }, field)}
+          />
+        ))}
         <Ticks legend="Gear" all={toolWords} chosen={step.tools} onChosen={(tools) => onStep({ tools }, "")} />
         {parts.length > 0 ? (
           <Pick

@@ -44,6 +44,12 @@ export const recipe: Styles = [
     },
     ".caution-row .is-left-out": { textDecoration: "line-through", color: "fg.muted" },
     ".stop-mixing": { display: "block", fontStyle: "normal", fontWeight: 600, fontSize: "0.92em", marginTop: "2px" },
+    ".gate": { fontWeight: 600 },
+    ".alternative": { display: "block", paddingLeft: "1em" },
+    ".step-notes": { margin: "4px 0 6px", borderLeft: "2px solid {colors.accent.solid}", paddingLeft: "10px" },
+    ".step-notes div": { display: "flex", gap: "8px" },
+    ".step-notes dt": { fontWeight: 600, flex: "0 0 5.5em" },
+    ".step-notes dd": { margin: 0 },
     ".looks": { display: "flex", flexWrap: "wrap", gap: "6px 28px", margin: "8px 0" },
     ".look ul": {
       display: "flex",
