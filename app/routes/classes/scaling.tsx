@@ -9,8 +9,8 @@ import { type Ratio, readRatio, writeRatio } from "~/core/quantity";
 import type { Take } from "~/core/recipe";
 import { batchRules } from "~/core/scale";
 import { database } from "~/db/client.server";
-import { changePlan } from "~/services/arrange.server";
-import { changeBrief, classOr404 } from "~/services/classes.server";
+import { changePlan, madeChanges, undoChange } from "~/services/arrange.server";
+import { changeBrief, classOnce, classOr404 } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { useLocale } from "~/ui/sheet/locale";
 import { sayBowl } from "~/ui/words/batter";
@@ -18,10 +18,14 @@ import type { Names } from "~/ui/words/findings";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { Gains } from "~/ui/scale/Gains";
 import { ScaleTable } from "~/ui/scale/ScaleTable";
+import { Told } from "~/ui/parts/Told";
 import { Secondary, TextLink } from "~/ui/parts/fields";
 import { Hidden, PlainSelect } from "~/ui/parts/plain";
 
 const bowlSizes = ["", "1/2", "1", "1 1/2", "2", "3", "4"] as const;
+
+/** How a change of a bowl is called among those that can be taken back. */
+const ofBowl = "the bowl and the alternatives of";
 
 const formSchema = z.discriminatedUnion("intent", [
   z.object({
@@ -31,6 +35,7 @@ const formSchema = z.discriminatedUnion("intent", [
     bowl: z.enum(bowlSizes),
     cooks: z.enum(["all", "wanted"]),
   }),
+  z.object({ intent: z.literal("undo"), version: z.coerce.number().int() }),
   z.object({ intent: z.literal("rule"), rule: z.enum(batchRules), version: z.coerce.number().int() }),
   z.object({
     intent: z.literal("people"),
@@ -64,6 +69,10 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (!choice || (choice.intent === "dish" && !asked))
     return data({ problem: "This choice was not understood. Load the page again and repeat." }, { status: 400 });
   const account = accountOf(context).id;
+  if (choice.intent === "undo")
+    return (await undoChange(database(), input, choice.version, account))
+      ? data({ done: "Taken back." })
+      : data({ problem: "There is nothing to take back, or somebody saved this class meanwhile." }, { status: 409 });
   const isSaved =
     choice.intent === "dish"
       ? await changePlan(
@@ -76,7 +85,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
             ),
             arrangement: input.arrangement,
           },
-          `the bowl and the alternatives of ${asked?.recipe.title ?? ""}`,
+          `${ofBowl} ${asked?.recipe.title ?? ""}`,
           account,
         )
       : await changeBrief(
@@ -95,57 +104,55 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       },
       { status: 409 },
     );
+  if (choice.intent === "dish") return data({ done: "Kept. What follows has changed with it." });
   return redirect(`/classes/${params.classId}/scaling`);
 }
 
+/** The newest change that can be taken back, if it was of a bowl. */
+export async function loader({ params, context }: Route.LoaderArgs) {
+  await classOnce(context, params.classId);
+  const [newest] = await madeChanges(database(), params.classId);
+  return { undoable: newest?.what.startsWith(ofBowl) ? newest.what : undefined };
+}
+
 /** One dish's bowl: as many batches as are wanted or always the same, all of it cooked or not, and what is taken for what. */
-function DishForm({
-  dish,
-  index,
-  version,
-  isBusy,
-  names,
-}: {
-  dish: Dish;
-  index: number;
-  version: number;
-  isBusy: boolean;
-  names: Names;
-}) {
+function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: number; isBusy: boolean; names: Names }) {
   const locale = useLocale();
   const title = names.dish(dish.id);
-  const open = dish.recipe.lines.filter((line) => (line.alternatives ?? []).length > 0);
+  // What the variant leaves out or swaps itself is not open.
+  const variant = dish.recipe.variants.find((one) => one.id === dish.variantId);
+  const isSettled = (lineId: string) =>
+    variant?.omit.includes(lineId) || variant?.swaps.some((swap) => swap.lineId === lineId);
+  const open = dish.recipe.lines.filter((line) => (line.alternatives ?? []).length > 0 && !isSettled(line.id));
   const size = dish.bowl ? writeRatio(dish.bowl) : "";
   const sizes = bowlSizes.some((one) => one === size) ? bowlSizes : [...bowlSizes, size];
-  const id = (field: string) => `dish-${index}-${field}`;
   return (
     <section aria-label={`The bowl: ${title}`} className="dish-bowl no-print">
       <h2>The bowl: {title}</h2>
-      <Form method="post" className="form" key={`${version}`}>
+      <Form method="post" className="facts tight" key={version}>
         <Hidden name="version" value={version} />
         <Hidden name="dishId" value={dish.id} />
-        <label className="c6" htmlFor={id("bowl")}>
-          Each table makes
-          <PlainSelect id={id("bowl")} name="bowl" defaultValue={size}>
+        <label className="cell">
+          <span className="cell-label">Each table makes</span>
+          <PlainSelect name="bowl" defaultValue={size}>
             {sizes.map((one) => (
               <option key={one} value={one}>
-                {one === "" ? "as many batches as are wanted" : sayBowl(readRatio(one), locale)}
+                {one === "" ? "as many as are wanted" : sayBowl(readRatio(one), locale)}
               </option>
             ))}
           </PlainSelect>
         </label>
-        <label className="c6" htmlFor={id("cooks")}>
-          and cooks
-          <PlainSelect id={id("cooks")} name="cooks" defaultValue={dish.cooks ?? "all"}>
+        <label className="cell">
+          <span className="cell-label">and cooks</span>
+          <PlainSelect name="cooks" defaultValue={dish.cooks ?? "all"}>
             <option value="all">all that it makes</option>
             <option value="wanted">only what is wanted</option>
           </PlainSelect>
         </label>
         {open.map((line) => (
-          <label className="c6" key={line.id} htmlFor={id(line.id)}>
-            For {names.ingredient(line.ingredientId)}
+          <label className="cell" key={line.id}>
+            <span className="cell-label">for {names.ingredient(line.ingredientId)}</span>
             <PlainSelect
-              id={id(line.id)}
               name={`take-${line.id}`}
               defaultValue={dish.takes?.find((take) => take.lineId === line.id)?.ingredientId ?? ""}
             >
@@ -171,7 +178,7 @@ function DishForm({
 }
 
 /** The ways of making what each station wants, side by side; and what each station gains when more come. */
-export default function Scaling({ actionData }: Route.ComponentProps) {
+export default function Scaling({ actionData, loaderData }: Route.ComponentProps) {
   const { input, plan, meta, names } = useClass();
   const [more, setMore] = useState(2);
   const isBusy = useNavigation().state !== "idle";
@@ -186,11 +193,7 @@ export default function Scaling({ actionData }: Route.ComponentProps) {
           <TextLink to="../amounts">Station cards</TextLink>
         </div>
       </div>
-      {actionData?.problem ? (
-        <div className="form-error" role="alert">
-          {actionData.problem}
-        </div>
-      ) : null}
+      <Told told={actionData} />
       {groups.length === 0 ? (
         <p>
           Nothing to scale yet. <TextLink to="../brief">Choose a recipe and say how many come.</TextLink>
@@ -219,9 +222,17 @@ export default function Scaling({ actionData }: Route.ComponentProps) {
           ))}
         </Form>
       ) : null}
-      {input.dishes.map((dish, index) => (
-        <DishForm key={dish.id} dish={dish} index={index} version={meta.version} isBusy={isBusy} names={names} />
+      {input.dishes.map((dish) => (
+        <DishForm key={dish.id} dish={dish} version={meta.version} isBusy={isBusy} names={names} />
       ))}
+      {loaderData.undoable ? (
+        <Form method="post" className="actions no-print">
+          <Hidden name="version" value={meta.version} />
+          <Secondary name="intent" value="undo" disabled={isBusy}>
+            Take back: {loaderData.undoable}
+          </Secondary>
+        </Form>
+      ) : null}
       <section style={{ marginTop: 32 }} aria-label="At the door">
         <div className="sheet-head">
           <h2>At the door</h2>

@@ -267,6 +267,7 @@ export function StepCard({ step, number, lines, parts, pantry, heat, derived, le
             label={label}
             isLabelled
             value={step[field] ?? ""}
+            className="whole"
             maxLength={300}
             onText={(text) => onStep({ [field]: text || undefined }, field)}
           />

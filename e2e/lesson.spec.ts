@@ -1,0 +1,135 @@
+import { bringIn, expect, test } from "./fixtures";
+
+const pairs = `Weir pairs
+Ingredients
+200 g plain flour
+8 g baking powder
+240 g buttermilk
+1 egg
+4 g butter
+20 g jam
+Method
+1. Whisk flour and baking powder, stir in buttermilk and egg.
+2. Heat a griddle.
+3. Cook in butter on both sides, 2 minutes each.
+4. Put two together with jam.`;
+
+test("pairs, greasing every third load, an alternative, heat by surface, a gate and a word for the room are written by hand", async ({
+  page,
+}) => {
+  await page.goto("/recipes/bring-in");
+  await page.getByLabel("The recipe").fill(pairs);
+  await page.getByLabel("Its cups and spoons are").selectOption("metric");
+  await page.getByRole("button", { name: "Show me how you read it" }).click();
+  await expect(page.getByRole("heading", { name: "Look it through" })).toBeVisible();
+  const lines = page.getByRole("region", { name: "List" }).getByRole("listitem");
+  const lineOf = (name: string) => lines.filter({ has: page.locator(`input[value="${name}"]`) });
+
+  const grease = lineOf("butter");
+  await grease.getByText("used", { exact: false }).first().click();
+  await grease.getByLabel("Amount is").selectOption("per-load");
+  await grease.getByLabel("Bowl").selectOption("pan");
+  await grease.getByLabel("greased before").selectOption("3");
+  const jam = lineOf("strawberry jam");
+  await jam.getByText("used", { exact: false }).first().click();
+  await jam.getByLabel("Amount is").selectOption("per-serving");
+  await jam.getByLabel("Bowl").selectOption("topping");
+  const milk = lineOf("cultured buttermilk");
+  await milk.getByText("used", { exact: false }).first().click();
+  await milk.getByRole("button", { name: "Add an alternative" }).click();
+  await milk.getByLabel("Alternative 1").fill("plain yogurt");
+  await milk.getByLabel("so much of it").fill("230 g");
+  await milk.getByLabel("because").fill("thicker");
+
+  const steps = page.getByRole("region", { name: "Method" });
+  const heat = steps.getByRole("listitem", { name: "Step 2" });
+  await heat.getByText("cautions", { exact: false }).first().click();
+  await heat.getByLabel("Go on when it").selectOption("celsius-at-least");
+  await heat.getByLabel("so much", { exact: true }).fill("lots");
+  await expect(heat.getByText(/“lots”/)).toBeVisible();
+  await heat.getByLabel("so much", { exact: true }).fill("180");
+  const mix = steps.getByRole("listitem", { name: "Step 1" });
+  await mix.getByText("cautions", { exact: false }).first().click();
+  await mix.getByLabel("The one point made here").fill("Acid makes the bubbles.");
+  await mix.getByLabel("The one question asked here").fill("Why stop now?");
+
+  await page.getByRole("group", { name: "Cooks on" }).getByLabel("pan on a hob").check();
+  await page.getByText("Otherwise on some surfaces").click();
+  await page.getByRole("combobox", { name: "Otherwise on" }).selectOption("hob-pan");
+  await page.getByLabel("Dial in words, pan on a hob").fill("4 of 9");
+  await page.getByLabel("Eaten together").fill("2");
+  await page.getByRole("combobox", { name: "as a", exact: true }).selectOption("pair");
+
+  await page.getByRole("button", { name: "Keep the recipe" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Weir pairs" })).toBeVisible();
+  for (const words of [
+    "the first load of a surface and every 3rd",
+    "each serving",
+    "or 230 g plain yogurt: thicker",
+    "eaten as a pair of 2",
+    "Pan on a hob: dial: 4 of 9.",
+    "Go on when the thermometer reads at least 180 °C",
+    "Acid makes the bubbles.",
+    "Why stop now?",
+  ])
+    await expect(page.getByRole("main")).toContainText(words);
+});
+
+test("a class takes a bowl of one batch, cooks what is wanted, takes another milk; the brief leaves it, one press takes it back", async ({
+  page,
+}) => {
+  const base = await bringIn(page, "Junior squad breakfast", "From one bowl");
+  await page.goto(`${base}/scaling`);
+  const bowl = page.getByRole("region", { name: "The bowl: Slipway pancakes", exact: true });
+  await bowl.getByLabel("Each table makes").selectOption("1");
+  await bowl.getByLabel("and cooks").selectOption("wanted");
+  await bowl.getByLabel("for whole milk").selectOption("buttermilk");
+  await bowl.getByRole("button", { name: "Keep this bowl" }).click();
+  await expect(page.getByText("Kept. What follows has changed with it.")).toBeVisible();
+
+  await page.goto(`${base}/amounts`);
+  await expect(page.getByText("a bowl of 1 batch, whatever is wanted, makes", { exact: false }).first()).toBeVisible();
+  const card = page.getByRole("region", { name: /^Station / }).first();
+  await expect(card).toContainText("1 × the recipe makes");
+  await expect(card).toContainText("cultured buttermilk");
+  await expect(card).not.toContainText("whole milk");
+  await page.goto(`${base}/recipe`);
+  await expect(page.getByText("which the recipe advises against", { exact: false }).first()).toBeVisible();
+
+  // What the brief does not show it does not take away.
+  await page.goto(`${base}/brief`);
+  await page.getByLabel("Minutes in all").fill("95");
+  await page.getByRole("button", { name: "Save the brief" }).click();
+  await expect(page.getByText("Saved.", { exact: true })).toBeVisible();
+  await page.goto(`${base}/scaling`);
+  await expect(bowl.getByLabel("Each table makes")).toHaveValue("1");
+  await expect(bowl.getByLabel("for whole milk")).toHaveValue("buttermilk");
+
+  await page.getByRole("button", { name: "Take back: the bowl and the alternatives of Slipway pancakes" }).click();
+  await expect(page.getByText("Taken back.")).toBeVisible();
+  await expect(bowl.getByLabel("Each table makes")).toHaveValue("");
+  await expect(page.getByRole("button", { name: "Take back:" })).toHaveCount(0);
+
+  const odd = await page.request.post(`${base}/scaling`, {
+    form: { intent: "dish", version: "1", dishId: "nobody's", bowl: "1", cooks: "all" },
+    headers: { Origin: new URL(page.url()).origin },
+  });
+  expect(odd.status()).toBe(400);
+});
+
+test("what is said and asked stands on the run sheet at its bell, and is ticked in the log", async ({ page }) => {
+  const base = await bringIn(page, "Junior squad breakfast", "Said and asked");
+  await page.goto(`${base}/timeline`);
+  const sheet = page.getByRole("table", { name: "By the minute" });
+  await expect(sheet.getByText("What do you think twenty strokes more would do?")).toHaveCount(1);
+  await expect(sheet.getByText("Nobody tosses one", { exact: false })).toHaveCount(1);
+  await page.goto(`${base}/amounts`);
+  await expect(page.getByText("twenty strokes more", { exact: false })).toHaveCount(0);
+
+  await page.goto(`${base}/log`);
+  const asked = page.getByRole("checkbox", { name: "asked: What do you think twenty strokes more would do?" });
+  await asked.check();
+  await expect(page.getByRole("region", { name: "Said and asked" }).getByRole("status")).toHaveText("all kept");
+  await page.reload();
+  await expect(asked).toBeChecked();
+});
