@@ -45,6 +45,7 @@ export default [
             route("timeline", "routes/classes/timeline.tsx"),
             route("log", "routes/classes/log.tsx"),
             route("house", "routes/classes/house.tsx"),
+            route("techniques", "routes/classes/techniques.tsx"),
           ]),
         ]),
       ]),

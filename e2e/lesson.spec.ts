@@ -133,3 +133,15 @@ test("what is said and asked stands on the run sheet at its bell, and is ticked 
   await page.reload();
   await expect(asked).toBeChecked();
 });
+
+test("how hands do it is drawn at the step, on the card, and on one sheet for the wall", async ({ page }) => {
+  const base = await bringIn(page, "Junior squad breakfast", "Shown by hand");
+  await page.goto(`${base}/techniques`);
+  const wall = page.getByRole("listitem").filter({ hasText: "Fish it out with a larger piece of shell" });
+  await expect(wall).toHaveCount(1);
+  await expect(page.getByText("Pour and swirl.")).toHaveCount(0);
+  await page.goto(`${base}/recipe`);
+  await expect(page.getByText("Read it at eye level.")).not.toHaveCount(0);
+  await page.goto(`${base}/amounts`);
+  await expect(page.getByRole("region", { name: /^Station / }).first()).toContainText("Turn once.");
+});

@@ -281,6 +281,7 @@ test.describe("every address by who asks", () => {
     "people/seats",
     "people/turns",
     "house",
+    "techniques",
     "allergies",
     "allergies/matrix",
     "allergies/brought/new",

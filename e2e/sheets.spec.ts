@@ -65,6 +65,7 @@ for (const [name, stages] of [
       "day-sheet/folder",
       "day-sheet/wall",
       "house",
+      "techniques",
     ],
   ],
   [

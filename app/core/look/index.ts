@@ -1,3 +1,4 @@
 export * from "./cues";
 export * from "./troubles";
 export * from "./stop";
+export * from "./techniques";

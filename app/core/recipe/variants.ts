@@ -165,7 +165,10 @@ export function asVariant(
     .filter((line) => !omitted.has(line.id))
     .map((line) => {
       const swap = swapOf.get(line.id);
-      return swap ? { ...line, ingredientId: swap.ingredientId, amount: amountFor(line, swap, names) } : line;
+      if (!swap) return line;
+      // What would have done for the ingredient says nothing of the one that came for it.
+      const { alternatives: _spent, ...rest } = line;
+      return { ...rest, ingredientId: swap.ingredientId, amount: amountFor(line, swap, names) };
     });
   const lines = [...kept, ...variant.add];
   const listed = [...new Set(lines.map((line) => line.ingredientId))];

@@ -1,3 +1,4 @@
+import { techniquesIn } from "~/core/look";
 import { useClass } from "./class-context";
 import { countedIn } from "~/ui/brief/Consequences";
 import { Findings } from "~/ui/class/Findings";
@@ -33,6 +34,7 @@ export default function Amounts() {
   const counted = countedIn(plan);
   const set = measuringSetOf(input.brief.measuringSetId);
   const missing = set.scoops.filter((one) => input.brief.missingScoops.includes(scoopName(one)));
+  const pantry = new Map(input.pantry.map((one) => [one.id, one]));
   const isEgg = (id: string) => input.pantry.find((one) => one.id === id)?.role === "egg";
   const surfacesOf = (stationId: string) => surfacesAt(plan.timeline, input.kitchen.surfaces, stationId);
   const stamp = `${input.title}, ${day(input.startsAt, locale)}. Computed from ${standings.amounts.seal}.`;
@@ -79,6 +81,7 @@ export default function Amounts() {
               isEgg={isEgg}
               surfaces={surfacesOf(station.id)}
               people={station.people.flatMap((id) => nameOf.get(id) ?? [])}
+              techniques={techniquesIn([dish.recipe], pantry)}
               stamp={stamp}
             />
           ) : null;

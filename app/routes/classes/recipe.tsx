@@ -9,6 +9,7 @@ import { TextLink } from "~/ui/parts/fields";
 export default function ClassRecipe() {
   const { input, plan, standings, names, action } = useClass();
   const findings = plan.findings.filter((finding) => finding.stage === "recipe");
+  const pantry = new Map(input.pantry.map((one) => [one.id, one]));
   return (
     <>
       {input.dishes.length === 0 ? (
@@ -29,6 +30,7 @@ export default function ClassRecipe() {
           <RecipeSheet
             recipe={dish.variantName ? { ...dish.recipe, variants: [] } : dish.recipe}
             ingredientName={names.ingredient}
+            pantry={pantry}
           />
         </section>
       ))}

@@ -42,6 +42,7 @@ export default function Sheets({ loaderData, params }: Route.ComponentProps) {
           <TextLink to={`${action}/day-sheet/wall`}>Sheet for the wall</TextLink>
           <TextLink to={`${action}/take-home`}>To take home</TextLink>
           <TextLink to={`${action}/house`}>House rules</TextLink>
+          <TextLink to={`${action}/techniques`}>How it is done</TextLink>
           <PrintButton>Print all sheets</PrintButton>
         </div>
       </div>

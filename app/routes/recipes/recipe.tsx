@@ -100,7 +100,7 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
         </p>
       ) : null}
       <Findings findings={findings} names={names} />
-      <RecipeSheet recipe={recipe} ingredientName={names.ingredient} />
+      <RecipeSheet recipe={recipe} ingredientName={names.ingredient} pantry={byId} />
       <section className="recipe-troubles">
         <h2 className="small-head">Where a piece looks wrong</h2>
         <Troubles family={recipe.family} step={correctionStep(recipe, batter, byId, 1)} names={names} />

@@ -9,7 +9,9 @@ import { useLocale } from "~/ui/sheet/locale";
 import { Grams, PutOutText } from "~/ui/sheet/Quantity";
 import { BowlDrawing, TakeDrawing } from "~/ui/draw/TakeDrawing";
 import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
+import type { Technique } from "~/core/look";
 import { Looks, StopMixing } from "~/ui/recipe/Looks";
+import { Techniques } from "~/ui/recipe/Techniques";
 import { bowlWords, hazardWords } from "~/ui/words/en";
 import { sayGate, sayHeatOn, sayServings, sayTimes } from "~/ui/words/batter";
 import { sayPiece } from "~/ui/words/kits";
@@ -195,6 +197,8 @@ interface Props {
   readonly isEgg: (id: string) => boolean;
   readonly people: readonly string[];
   readonly surfaces: readonly CardSurface[];
+  /** What hands do at this table. */
+  readonly techniques?: readonly Technique[] | undefined;
   readonly stamp: string;
 }
 
@@ -222,7 +226,7 @@ function Steps({ recipe, factor }: { recipe: Recipe; factor: Ratio }) {
 }
 
 /** The card on a station's table: what to take, who is there, what lies on the griddle, what to do. */
-export function StationCard({ station, dish, ingredientName, isEgg, people, surfaces, stamp }: Props) {
+export function StationCard({ station, dish, ingredientName, isEgg, people, surfaces, techniques = [], stamp }: Props) {
   const locale = useLocale();
   const { scale, loads } = station;
   return (
@@ -248,6 +252,10 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
             <TareCard kit={station.kit} recipe={dish.recipe} ingredientName={ingredientName} />
           </Fold>
           <Looks recipe={dish.recipe} />
+          {/* On paper they hang on the wall: a card is one page. */}
+          <div className="no-print">
+            <Techniques of={techniques} />
+          </div>
         </div>
         <div className="card-side">
           <h4>At this table</h4>

@@ -1,4 +1,6 @@
+import type { Pantry } from "~/core/batter";
 import { shownOnce } from "~/core/caution";
+import { techniquesOf } from "~/core/look";
 import { toNumber } from "~/core/quantity";
 import { type Bowl, type Line, type Recipe, bowls } from "~/core/recipe";
 import { fraction, grams, minutes, number, temperature, thin } from "~/ui/format/format";
@@ -16,10 +18,13 @@ import {
 } from "~/ui/words/en";
 import { partHeatWords, partKindWords, sayGate, sayGreasing, sayHeatOn, servingWords } from "~/ui/words/batter";
 import { StepNotes } from "./StepNotes";
+import { Techniques } from "./Techniques";
 
 interface Props {
   readonly recipe: Recipe;
   readonly ingredientName: (id: string) => string;
+  /** Where it is given, the movements of each step are drawn. */
+  readonly pantry?: Pantry | undefined;
 }
 
 export function LineAmountText({ line }: { line: Pick<Line, "amount"> }) {
@@ -129,9 +134,10 @@ const LineList = ({ lines, ingredientName }: { lines: readonly Line[]; ingredien
 );
 
 /** A recipe as a page in a cookbook: what, by bowl, beside how. */
-export function RecipeSheet({ recipe, ingredientName }: Props) {
+export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
   const locale = useLocale();
   const cautions = shownOnce(recipe.steps);
+  const techniques = pantry && techniquesOf(recipe, pantry);
   const { heat, rest, portion } = recipe;
   const groups = bowls
     .map((bowl): [Bowl, Line[]] => [bowl, recipe.lines.filter((line) => line.bowl === bowl && line.partId === null)])
@@ -215,6 +221,7 @@ export function RecipeSheet({ recipe, ingredientName }: Props) {
                 </p>
               ) : null}
               <StopMixing step={step} recipe={recipe} />
+              <Techniques of={techniques?.get(step.id) ?? []} />
               <StepNotes step={step} />
               {step.kind === "cook" ? <Looks recipe={recipe} /> : null}
               {(cautions[index] ?? []).map((hazard) => (

@@ -58,6 +58,7 @@ const pageWords: readonly (readonly [page: string, title: string])[] = [
   ["sheets", "All sheets"],
   ["load", "Load list"],
   ["house", "House rules"],
+  ["techniques", "How it is done"],
 ];
 
 /** What a page of a class is called in the browser's own lists. @param page its address within the class. */

@@ -1,4 +1,4 @@
-import type { Act, Cause, CorrectionStep, Sight, Trouble } from "~/core/look";
+import type { Act, Cause, CorrectionStep, Sight, Technique, Trouble } from "~/core/look";
 import { grams, volume } from "~/ui/format/format";
 import type { MixingStop } from "~/core/recipe";
 import type { Names } from "./findings";
@@ -39,6 +39,34 @@ const plainActs: Readonly<Record<Exclude<Act, "thin" | "thicken">, string>> = {
   "more-fat": "grease again, thinly",
   "less-fat": "wipe off fat",
   "other-order": "change places or cook it sooner",
+};
+
+/** What hands do, named and said in one sentence. */
+export const techniqueWords: Readonly<Record<Technique, { readonly name: string; readonly says: string }>> = {
+  level: { name: "Level it.", says: "Heap the spoon or cup, then draw a straight edge across. Never shake or press." },
+  "eye-level": {
+    name: "Read it at eye level.",
+    says: "Set the jug down and bend to it; from above it always looks like more.",
+  },
+  pinch: { name: "A pinch.", says: "As much as stays between thumb and one finger." },
+  crack: { name: "Crack it on the flat.", says: "One firm tap, thumbs into the crack, open over its own cup." },
+  "fish-shell": {
+    name: "Shell in it?",
+    says: "Fish it out with a larger piece of shell: it cuts where a spoon chases.",
+  },
+  "tap-whisk": { name: "Tap the whisk off.", says: "On the rim, once or twice; what hangs in it is batter too." },
+  fold: {
+    name: "Fold.",
+    says: "Down the middle, along the bottom, up the side, and turn the bowl. Count the strokes.",
+  },
+  swirl: {
+    name: "Pour and swirl.",
+    says: "Off the heat: pour in the middle, tilt the pan all round at once, then set it back.",
+  },
+  turn: {
+    name: "Turn once.",
+    says: "The whole turner under it, low and away from you. A turned piece is not pressed.",
+  },
 };
 
 /** When to stop mixing, and why. */
