@@ -99,12 +99,17 @@ test("a class takes a bowl of one batch, cooks what is wanted, takes another mil
   // What the brief does not show it does not take away.
   await page.goto(`${base}/brief`);
   await page.getByLabel("Minutes in all").fill("95");
+  await page.getByText("Times, batches, names").click();
+  await page.getByLabel("Tasters", { exact: true }).fill("6");
   await page.getByRole("button", { name: "Save the brief" }).click();
   await expect(page.getByText("Saved.", { exact: true })).toBeVisible();
   await page.goto(`${base}/scaling`);
   await expect(bowl.getByLabel("Each table makes")).toHaveValue("1");
   await expect(bowl.getByLabel("for whole milk")).toHaveValue("buttermilk");
 
+  await page.goto(`${base}/amounts`);
+  await expect(page.getByText("; feeds 6").first()).toBeVisible();
+  await page.goto(`${base}/scaling`);
   await page.getByRole("button", { name: "Take back: the bowl and the alternatives of Slipway pancakes" }).click();
   await expect(page.getByText("Taken back.")).toBeVisible();
   await expect(bowl.getByLabel("Each table makes")).toHaveValue("");

@@ -111,6 +111,7 @@ export const brief: fc.Arbitrary<Brief> = fc.record({
   piecesEach: fc.tuple(fc.bigInt(1n, 8n), fc.constantFrom(1n, 2n)).map(([num, den]) => ratio(num, den)),
   stationSize: fc.integer({ min: 1, max: 8 }),
   helpers: fc.integer({ min: 0, max: 6 }),
+  tasters: fc.constantFrom(0, 0, 1, 7, 20),
   kitMode: fc.constantFrom(...kitModes),
   demo: fc.constantFrom(...demoModes),
   testersPerSurface: fc.integer({ min: 0, max: 2 }),

@@ -173,6 +173,7 @@ export interface ClassTable {
   pieces_each_den: number;
   station_size: number;
   helpers: number;
+  tasters: Generated<number>;
   kit_mode: string;
   demo: string;
   testers_per_surface: number;

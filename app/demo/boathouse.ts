@@ -182,6 +182,7 @@ const brief = (more: Partial<Brief>): Brief => ({
   usualTolerancePercent: 5,
   easesSpice: false,
   people: 12,
+  tasters: 0,
   audience: "adults",
   minutes: 120,
   piecesEach: ratio(3n),

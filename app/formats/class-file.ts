@@ -77,6 +77,7 @@ export const personSchema = z.strictObject({
 export const briefSchema = z
   .strictObject({
     people: z.int().min(0).max(400),
+    tasters: z.int().min(0).max(400).default(0).describe("people who eat and do not cook"),
     audience: z.enum(audiences),
     minutes: z.int().min(15).max(600),
     piecesEach: fraction.refine((value) => value.num > 0n, "expected more than 0 pieces each"),

@@ -55,6 +55,7 @@ export const planFileSchema = z.looseObject({
         piecesMade: z.number(),
         over: z.number(),
       }),
+      eaters: z.number().describe("people it feeds: its own, and its share of those who only taste"),
       cooked: z.number().describe("pieces it cooks, testers with them"),
       loads: z.number(),
       testers: z.number(),

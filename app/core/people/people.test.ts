@@ -5,7 +5,7 @@ import { compare, ratio, toNumber } from "~/core/quantity";
 import { batchRules, loadsFor, mostBatches, piecesWanted, roundsFor, scaleStation } from "~/core/scale";
 import { starterRecipes } from "~/demo/recipes";
 import { people } from "../../../test/generators";
-import { isAtStation, nameOfStation, needsAdultAtHeat, seat, stationNames, stationSizes } from "./stations";
+import { eatersOf, isAtStation, nameOfStation, needsAdultAtHeat, seat, stationNames, stationSizes } from "./stations";
 
 const pantry = new Map(starterPantry.map((one) => [one.id, one]));
 
@@ -108,4 +108,27 @@ test("loads never leave a piece behind, and a round is what all surfaces hold to
   );
   expect(roundsFor(15, 3, 2)).toBe(3);
   expect(() => loadsFor(3, 0)).toThrow(RangeError);
+});
+
+test("tasters are fed by the stations that are not apart, as evenly as whole people go", () => {
+  const stations = [4, 3, 3].map((size, index) => ({ id: `s${index + 1}`, size }));
+  expect([...eatersOf(stations, 5).values()]).toEqual([6, 5, 4]);
+  expect([...eatersOf(stations, 5, [1]).values()]).toEqual([7, 3, 5]);
+  expect([...eatersOf(stations, 2, [0, 1, 2]).values()]).toEqual([5, 4, 3]);
+  expect([...eatersOf([], 3).values()]).toEqual([]);
+  fc.assert(
+    fc.property(
+      fc.array(fc.integer({ min: 1, max: 6 }), { minLength: 1, maxLength: 9 }),
+      fc.integer({ min: 0, max: 60 }),
+      fc.array(fc.nat({ max: 8 }), { maxLength: 3 }),
+      (sizes, tasters, apart) => {
+        const all = sizes.map((size, index) => ({ id: `s${index + 1}`, size }));
+        const fed = eatersOf(all, tasters, apart);
+        const more = all.map(({ id, size }) => (fed.get(id) ?? 0) - size);
+        expect(more.reduce((sum, one) => sum + one, 0)).toBe(tasters);
+        const open = more.filter((_one, index) => !apart.includes(index));
+        if (open.length > 0) expect(Math.max(...open) - Math.min(...open)).toBeLessThanOrEqual(1);
+      },
+    ),
+  );
 });

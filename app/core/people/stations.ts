@@ -104,6 +104,24 @@ export const isSmall = (age: AgeBand): boolean => age === "under-1" || age === "
 /** Not to be at the heat without an adult. */
 export const isChild = (age: AgeBand): boolean => isSmall(age) || age === "6-11";
 
+/**
+ * How many each station feeds: its own people, and those who only taste, spread as evenly as whole people go over the stations that are
+ * not apart (over all, where all are).
+ * @param tasters 0 and more.
+ */
+export function eatersOf(
+  stations: readonly { readonly id: string; readonly size: number }[],
+  tasters: number,
+  apart: readonly number[] = [],
+): ReadonlyMap<string, number> {
+  const open = stations.filter((station) => !apart.includes(stationIndex(station.id)));
+  const feeding = open.length > 0 ? open : stations;
+  const share = Math.floor(tasters / Math.max(1, feeding.length));
+  const extra = tasters - share * feeding.length;
+  const more = new Map(feeding.map((station, at) => [station.id, share + (at < extra ? 1 : 0)]));
+  return new Map(stations.map((station) => [station.id, station.size + (more.get(station.id) ?? 0)]));
+}
+
 /** Stations are named by their place in the arrangement, from "s1": the same place keeps its name when others fall empty. */
 export const stationId = (index: number): string => `s${index + 1}`;
 export const stationIndex = (id: string): number => Number(id.slice(1)) - 1;

@@ -543,6 +543,15 @@ test("C10: a bowl of one batch, pairs with the odd one out, every third load gre
       made.dishes.map((one) => one.recipe),
     ).get("mix")?.[0]?.step.id,
   ).toBe("mix");
+  // Eight who only taste are fed by the tables, 3, 3 and 2: more pieces, more cream for the half that takes any, a plate each.
+  const fed = plan({ ...read.input, brief: { ...read.input.brief, tasters: 8 } });
+  expect(fed.stations.map(({ eaters, scale }) => [eaters, scale.piecesWanted])).toEqual([
+    [7, 22],
+    [6, 18],
+    [5, 16],
+  ]);
+  expect(fed.totals.find((total) => total.ingredientId === "cream")?.buyGrams).toBe((4 + 3 + 3) * 15);
+  expect(fed.gear.find((line) => line.tool === "plate")?.needed).toBe(18);
   // The milk that the author advises against says so, with the reason; it is as much as the buttermilk.
   const [dish] = read.input.dishes;
   const against = plan({

@@ -26,7 +26,7 @@ export function figuresOf(
     code: "pieces-made",
     made,
     wanted,
-    people: brief.people,
+    people: brief.people + brief.tasters,
     piecesEach: brief.piecesEach,
   };
   return [

@@ -49,7 +49,7 @@ function planned(input: ClassInput): ClassPlan {
           return {
             recipe: dish.recipe,
             stations: dish.stations,
-            people: own.reduce((sum, station) => sum + station.size, 0),
+            people: own.reduce((sum, station) => sum + station.eaters, 0),
             // What is thrown away is put on no stick.
             pieces: own.reduce((sum, station) => sum + station.cooked - station.testers, 0),
             servings: own.reduce((sum, station) => sum + servingsOf(dish.recipe, station.cooked - station.testers), 0),

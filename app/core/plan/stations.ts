@@ -3,6 +3,7 @@ import { type Counted, type KitLine, type KitOptions, kitOf } from "~/core/kit";
 import {
   type Station,
   adultsAtHeat,
+  eatersOf,
   bears,
   handwashMinutes,
   needsAdultAtHeat,
@@ -79,6 +80,7 @@ export const kitOptionsOf = ({ brief }: Pick<ClassInput, "brief">): KitOptions =
 /** A station with its dish and how much of it, before anything is laid in time. */
 interface Row {
   readonly station: Station;
+  readonly eaters: number;
   readonly index: number;
   readonly dish: DishPlan;
   readonly scale: StationScale;
@@ -94,19 +96,21 @@ function scaled(
   testers: ReadonlyMap<string, number>,
 ): Row[] {
   const { brief } = input;
+  const eaters = eatersOf(seats, brief.tasters, input.arrangement?.apart);
   const scaleFor = remembered((key): StationScale | undefined => {
-    const [dishId = "", size = "0", extra = "0"] = key.split("\n");
+    const [dishId = "", mouths = "0", extra = "0"] = key.split("\n");
     const dish = dishes.get(dishId);
     if (!dish) return undefined;
     const { recipe, batter, bowl } = dish;
-    const wanted = piecesWanted(Number(size), brief.piecesEach, Number(extra), recipe.serving?.pieces);
+    const wanted = piecesWanted(Number(mouths), brief.piecesEach, Number(extra), recipe.serving?.pieces);
     return bowl ? fixedBowl(recipe, batter, wanted, bowl) : scaleStation(recipe, batter, wanted, brief.batchRule);
   });
   const rows = seats.flatMap((station): Row[] => {
     const index = stationIndex(station.id);
     const dish = dishes.get(dishAt(index)?.id ?? "");
-    const scale = dish && scaleFor(`${dish.id}\n${station.size}\n${testers.get(station.id) ?? 0}`);
-    return dish && scale ? [{ station, index, dish, scale }] : [];
+    const fed = eaters.get(station.id) ?? station.size;
+    const scale = dish && scaleFor(`${dish.id}\n${fed}\n${testers.get(station.id) ?? 0}`);
+    return dish && scale ? [{ station, eaters: fed, index, dish, scale }] : [];
   });
   const { eggRule } = brief;
   if (eggRule === "by-weight") return rows;
@@ -244,7 +248,7 @@ export function stationPlans(
   for (const task of timeline.tasks)
     if (task.kind === "load" && task.stationId) loads.set(task.stationId, (loads.get(task.stationId) ?? 0) + 1);
   const testers = testersIn(timeline);
-  return rows.map(({ station, index, dish, scale }): StationPlan => {
+  return rows.map(({ station, eaters, index, dish, scale }): StationPlan => {
     const own = { loads: loads.get(station.id) ?? 0, testers: testers.get(station.id) ?? 0 };
     const cooked = cookedOf(dish, scale);
     return {
@@ -252,6 +256,7 @@ export function stationPlans(
       dishId: dish.id,
       isApart: input.arrangement?.apart.includes(index) ?? false,
       scale,
+      eaters,
       cooked,
       ...own,
       kit: kitFor(
@@ -264,7 +269,7 @@ export function stationPlans(
           greased: (every) => greasedLoads(timeline.tasks, station.id, every),
           // Nobody garnishes what is thrown away.
           pieces: cooked - own.testers,
-          people: station.size,
+          people: eaters,
         },
         options,
       ),

@@ -15,6 +15,8 @@ import type { DemoMode, KitMode, Order, ScheduleFinding, Timeline } from "~/core
 export interface Brief {
   /** People who cook, whether or not the register names them yet; 0 to 400. */
   readonly people: number;
+  /** People who eat and do not cook: fed by the stations, spread over them; 0 to 400. */
+  readonly tasters: number;
   readonly audience: Audience;
   /** From doors to the last person out. */
   readonly minutes: Minutes;
@@ -290,6 +292,7 @@ export type Why =
       readonly code: "pieces-made";
       readonly made: number;
       readonly wanted: number;
+      /** Who eats: those who cook, and tasters. */
       readonly people: number;
       readonly piecesEach: Ratio;
     }
@@ -318,6 +321,8 @@ export interface StationPlan extends Station {
   /** Own kit packed first, own gear, cooks first on a clean surface of its own. */
   readonly isApart: boolean;
   readonly scale: StationScale;
+  /** People it feeds: its own, and its share of those who only taste. */
+  readonly eaters: number;
   /** Pieces it cooks, testers with them: all that it makes, or only what is wanted. */
   readonly cooked: Pieces;
   /** Loads it cooks, and pieces of its batter thrown away to prove a surface. */

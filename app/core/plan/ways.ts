@@ -90,10 +90,13 @@ export const scaleWays = oncePerPlan((input, now): ScaleWays[] => {
   }));
   return now.dishes.flatMap((dish) => {
     const own = now.stations.filter((station) => station.dishId === dish.id);
-    return [...new Set(own.map((station) => station.size))].flatMap((size): ScaleWays[] => {
-      const stations = own.filter((station) => station.size === size);
+    // Tables of one size may feed different numbers: each number wanted is a question of its own.
+    const kindOf = ({ size, scale }: StationPlan) => `${size} ${scale.piecesWanted}`;
+    return [...new Set(own.map(kindOf))].flatMap((kind): ScaleWays[] => {
+      const stations = own.filter((station) => kindOf(station) === kind);
       const [first] = stations;
       if (!first) return [];
+      const { size } = first;
       return [
         {
           dish,

@@ -32,12 +32,13 @@ const dishesOf = (made: ClassPlan) =>
 const amounts: Content = (input, made) => ({
   head: headOf(input),
   dishes: dishesOf(made),
-  stations: made.stations.map(({ id, name, size, dishId, scale, cooked, loads, testers, kit, isApart }) => ({
+  stations: made.stations.map(({ id, name, size, dishId, scale, eaters, cooked, loads, testers, kit, isApart }) => ({
     id,
     name,
     size,
     dishId,
     scale,
+    eaters,
     cooked,
     loads,
     testers,

@@ -2,10 +2,11 @@ import { type Kysely, sql } from "kysely";
 
 /**
  * A dish whose stations make a bowl of a fixed size, of which only what is wanted may be cooked, and the alternatives of its recipe
- * that the class takes; and the points made in class can be ticked.
+ * that the class takes; people who only taste; and the points made in class can be ticked.
  */
 export async function up(db: Kysely<unknown>): Promise<void> {
   for (const statement of [
+    "alter table class add column tasters int not null default 0 check (tasters between 0 and 400)",
     `alter table class_dish
        add column bowl text check (bowl ~ '^[0-9]{1,12}(/[0-9]{1,12}| [0-9]{1,12}/[0-9]{1,12})?$'),
        add column cooks text check (cooks in ('wanted'))`,
@@ -27,5 +28,6 @@ export async function down(db: Kysely<unknown>): Promise<void> {
     )
     .execute(db);
   await sql.raw("drop table class_dish_take").execute(db);
+  await sql.raw("alter table class drop column tasters").execute(db);
   await sql.raw("alter table class_dish drop column bowl, drop column cooks").execute(db);
 }

@@ -38,6 +38,7 @@ export interface StoredClass {
 
 const toBrief = (row: Selectable<ClassTable>): Brief => ({
   people: row.people,
+  tasters: row.tasters,
   audience: row.audience as Brief["audience"],
   minutes: row.minutes,
   piecesEach: ratio(BigInt(row.pieces_each_num), BigInt(row.pieces_each_den)),
@@ -68,6 +69,7 @@ const toBrief = (row: Selectable<ClassTable>): Brief => ({
 /** The columns of a brief; the other way round of the mapper above. */
 export const briefColumns = (brief: Brief) => ({
   people: brief.people,
+  tasters: brief.tasters,
   audience: brief.audience,
   minutes: brief.minutes,
   pieces_each_num: Number(brief.piecesEach.num),

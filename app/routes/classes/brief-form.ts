@@ -71,6 +71,7 @@ export const briefFormSchema = z
     currency: currencyField,
     kitchenId: z.uuid({ error: "Choose a kitchen. If there is none yet, add one under Kitchens." }),
     people: whole(0, 400),
+    tasters: whole(0, 400).default(0),
     audience: choice(audiences, "the ages"),
     minutes: whole(15, 600),
     piecesEach: fractionField(40),
@@ -252,6 +253,7 @@ export function differences(now: ClassInput, typed: BriefForm): { field: string;
 /** What a new class starts from; the usual Saturday morning. */
 export const usualBrief = {
   people: 12,
+  tasters: 0,
   audience: "school-age",
   minutes: 90,
   piecesEach: "3",

@@ -201,7 +201,7 @@ export default function Scaling({ actionData, loaderData }: Route.ComponentProps
       ) : null}
       {groups.map((group) => (
         <ScaleTable
-          key={`${group.dish.id} ${group.size}`}
+          key={`${group.dish.id} ${group.size} ${group.wanted}`}
           title={`${names.dish(group.dish.id)}: ${group.size} people at ${group.stations.map((station) => station.name).join(", ")}`}
           wanted={group.wanted}
           options={group.options}

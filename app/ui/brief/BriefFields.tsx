@@ -15,6 +15,7 @@ type Names =
   | "currency"
   | "kitchenId"
   | "people"
+  | "tasters"
   | "audience"
   | "minutes"
   | "piecesEach"
@@ -133,6 +134,7 @@ export function BriefFields({ fields, dishes, kitchens, recipes }: Props) {
             hint="throw-away first pieces, 0 to 2"
             className="c6"
           />
+          <NumberField field={fields.tasters} label="Tasters" hint="who eat and do not cook" className="c6" />
           <CheckField field={fields.hasDemoBatch} label="a batch for the demonstration" className="c6" />
           <NumberField
             field={fields.strictTolerancePercent}

@@ -240,6 +240,7 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
         <span className="n">
           <b>{fraction(scale.factor, locale)} ×</b> the recipe makes <b>{scale.piecesMade}</b>, {scale.piecesWanted}{" "}
           wanted; {loads} {loads === 1 ? "load" : "loads"}
+          {station.eaters > station.size ? `; feeds ${station.eaters}` : ""}
           {station.cooked < scale.piecesMade ? <b>; cook {station.cooked}, the rest stays batter</b> : null}
           {dish.recipe.serving ? `; ${sayServings(dish.recipe, station.cooked - station.testers)}` : ""}
         </span>

@@ -289,7 +289,7 @@ export const whyWords: WhyWords = {
       locale,
     )}: for each station the smallest amount that is enough, ${batchRuleWords[w.rule]}.`,
   "pieces-made": (w, { locale }) =>
-    `${w.people} people × ${fraction(w.piecesEach, locale)} each, whole pieces at every station: ${w.wanted} wanted. The batches give ${w.made}.`,
+    `${w.people} who eat × ${fraction(w.piecesEach, locale)} each, whole pieces at every station: ${w.wanted} wanted. The batches give ${w.made}.`,
   loads: (w) => `${w.pieces} pieces, up to ${w.places} to a load, each station its own loads: ${w.loads}.`,
   minutes: (w, { locale }) =>
     `${w.parts.map((part) => `${criticalWords[part.kind].toLowerCase()} ${minutes(part.minutes, locale)}`).join(", ")}.`,
@@ -316,6 +316,7 @@ export function sayFigure(figure: KeyFigure, isCounted: boolean, { locale }: Nam
 
 const briefKeyWords: Readonly<Record<string, string>> = {
   people: "people",
+  tasters: "tasters",
   audience: "ages",
   minutes: "minutes",
   piecesEach: "pieces each",
