@@ -8,7 +8,7 @@ import type { Recipe } from "~/core/recipe";
 import { dishByPlace, variantOf } from "./dishes";
 import { type DraftedVariant, draftFor } from "./drafts";
 import { plan } from "./plan";
-import type { ClassInput, ClassPlan, Dish, Plate } from "./types";
+import { type ClassInput, type ClassPlan, type Dish, type Plate, settledOf } from "./types";
 
 /** In the order in which practice proposes them: what sets nobody apart first, what leaves somebody out last. */
 export const remedyKinds = ["whole-class", "own-station", "order", "wash", "other-dish", "sit-out"] as const;
@@ -162,10 +162,18 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
     });
   };
 
+  // A bowl of a fixed size stays one; which alternative is taken is what the remedy is about.
+  const bowlOf = (recipe: Recipe): Pick<Dish, "bowl" | "cooks"> => {
+    const { bowl, cooks } = settledOf(
+      input.dishes.find((dish) => dish.recipe.id === recipe.id),
+      recipe.id,
+    );
+    return { ...(bowl ? { bowl } : {}), ...(cooks ? { cooks } : {}) };
+  };
   for (const { recipe, variantId, title } of own.filter(eatable))
     propose(
       "whole-class",
-      { dishes: [{ id: "all", recipe, variantId, stations: null }], arrangement: input.arrangement },
+      { dishes: [{ id: "all", recipe, variantId, stations: null, ...bowlOf(recipe) }], arrangement: input.arrangement },
       { recipeId: recipe.id, variantId, title },
     );
 
@@ -184,7 +192,7 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
         ...(dishes.some((dish) => dish.stations === null)
           ? dishes
           : dishes.map((dish, index) => (index === 0 ? { ...dish, stations: null } : dish))),
-        { id: "own", recipe, variantId, stations: 1 },
+        { id: "own", recipe, variantId, stations: 1, ...bowlOf(recipe) },
       ],
       arrangement: {
         washesBetween: input.arrangement?.washesBetween,

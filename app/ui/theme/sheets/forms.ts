@@ -27,7 +27,7 @@ export const forms: Styles = [
     ".saved": { borderLeft: "4px solid {colors.fg}", padding: "6px 14px" },
     ".checks": { display: "flex", flexWrap: "wrap", gap: "4px 22px" },
     ".checks label, .check": { display: "inline-flex", gap: "8px", alignItems: "center", minHeight: "44px" },
-    ".checks input, .check input": { width: "20px", height: "20px", accentColor: "fg" },
+    ".checks input, .check input": { width: "20px", height: "20px", flexShrink: 0, accentColor: "fg" },
     ".actions": { display: "flex", gap: "12px", flexWrap: "wrap", alignItems: "center" },
   },
 ];

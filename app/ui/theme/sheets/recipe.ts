@@ -46,12 +46,14 @@ export const recipe: Styles = [
     ".stop-mixing": { display: "block", fontStyle: "normal", fontWeight: 600, fontSize: "0.92em", marginTop: "2px" },
     ".dish-bowl": { marginTop: "28px" },
     ".dish-bowl .cell": { maxWidth: "100%" },
+    ".taught": { marginTop: "18px" },
+    ".taught .seen-why": { margin: "0 0 6px 34px", color: "fg.muted" },
     ".gate": { fontWeight: 600 },
     ".alternative": { display: "block", paddingLeft: "1em" },
     ".step-notes": { margin: "4px 0 6px", borderLeft: "2px solid {colors.accent.solid}", paddingLeft: "10px" },
-    ".step-notes div": { display: "flex", gap: "8px" },
-    ".step-notes dt": { fontWeight: 600, flex: "0 0 4.2em" },
-    ".step-notes dd": { margin: 0 },
+    // In one line each: a column of words would not fit a table on a phone.
+    ".step-notes dt, .step-notes dd": { display: "inline", margin: 0 },
+    ".step-notes dt": { fontWeight: 600, marginRight: "6px" },
     ".techniques": {
       listStyle: "none",
       padding: 0,
