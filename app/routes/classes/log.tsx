@@ -4,7 +4,6 @@ import { z } from "zod";
 import type { Route } from "./+types/log";
 import { useClass } from "./class-context";
 import { formOf, optionalWords, whole, submissionOf } from "../form";
-import { correctionStep } from "~/core/look";
 import { spokenSteps } from "~/core/schedule";
 import { ticksOf } from "~/services/ticks.server";
 import { saySent } from "~/ui/outbox/sent-words";
@@ -26,8 +25,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { bellWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
-import { Hidden } from "~/ui/parts/plain";
-import { Said, Seen } from "~/ui/log/Taught";
+import { Hidden, Tick } from "~/ui/parts/plain";
 
 const schema = z.object({
   // Always there, so that a body that is no form of ours keeps nothing and settles nothing.
@@ -84,15 +82,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 
 /** What happened, under what was planned. */
 export default function Log({ loaderData, actionData, params }: Route.ComponentProps) {
-  const { input, standings, names, action: base } = useClass();
+  const { input, standings, action: base } = useClass();
   const { taught, state, kept, removalDay } = loaderData;
   const locale = useLocale();
   const { timeline, dishes } = planOf(taught);
   const points = spokenSteps(dishes.map((dish) => dish.recipe));
-  const ticking = useTicks(params.classId, loaderData.ticks, loaderData.me);
-  const pantry = new Map(taught.pantry.map((one) => [one.id, one]));
-  // A recipe that several dishes are of is looked at once.
-  const made = [...new Map(dishes.filter((dish) => dish.stations > 0).map((dish) => [dish.recipe.id, dish])).values()];
+  const { ticks, tick, waiting, sent, isReady } = useTicks(params.classId, loaderData.ticks, loaderData.me);
   const rows = logRows(timeline, state);
   const counted = piecesCounted(state);
   const newer =
@@ -201,19 +196,43 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
               ) : null}
             </div>
           </Form>
-          <Said points={points} ticking={ticking} />
-          {made.map((dish) => (
-            <Seen
-              key={dish.id}
-              recipe={dish.recipe}
-              step={correctionStep(dish.recipe, dish.batter, pantry, 1)}
-              names={names}
-              ticking={ticking}
-            />
-          ))}
-          <p className="quiet small" role="status" aria-label="Ticks">
-            {saySent(ticking.waiting, ticking.sent)}
-          </p>
+          {points.length > 0 ? (
+            <section aria-label="Said and asked" className="points">
+              <h3>Said and asked</h3>
+              <ul className="plain">
+                {points.flatMap(({ recipeId, step }) =>
+                  (["point", "question"] as const).flatMap((kind) =>
+                    step[kind]
+                      ? [
+                          <li key={`${recipeId}/${step.id}/${kind}`}>
+                            <label className="check">
+                              <Tick
+                                checked={ticks.teaching.has(`${recipeId}/${step.id}/${kind}`)}
+                                disabled={!isReady}
+                                onChange={(event) =>
+                                  tick({
+                                    list: "teaching",
+                                    key: `${recipeId}/${step.id}/${kind}`,
+                                    isOn: event.target.checked,
+                                  })
+                                }
+                              />
+                              <span>
+                                <span className="quiet">{kind === "point" ? "said: " : "asked: "}</span>
+                                {step[kind]}
+                              </span>
+                            </label>
+                          </li>,
+                        ]
+                      : [],
+                  ),
+                )}
+              </ul>
+              <p className="quiet small" role="status">
+                {saySent(waiting, sent)}
+              </p>
+            </section>
+          ) : null}
           {state.notes.length > 0 ? (
             <>
               <h3 style={{ margin: "18px 0 4px" }}>Said while teaching</h3>
