@@ -17,6 +17,9 @@ const freePort = (): Promise<number> =>
     });
   });
 
+// In one worker: each would start a second process of its own, and end it while it makes the backup that the other waits for.
+test.describe.configure({ mode: "serial" });
+
 test.beforeAll(async () => {
   const told = JSON.parse(fs.readFileSync(process.env.E2E_DATABASE_FILE ?? "", "utf8")) as {
     url: string;
