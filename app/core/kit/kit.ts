@@ -21,6 +21,7 @@ import { type Ingredient, type Role, toGrams, toMillilitres } from "~/core/pantr
 import type { Pantry } from "~/core/batter";
 import {
   type Bowl,
+  type CountedAmount,
   type Greasing,
   type LineAmount,
   type Recipe,
@@ -134,24 +135,28 @@ const times = (amount: Amount, n: number): Amount => ({ ...amount, value: multip
 export interface Counted {
   /** Loads the station cooks. */
   readonly loads: number;
-  /** Of these, the ones before which a surface is greased; each one where it is not said. */
+  /** Of these, the ones before which a surface is greased; where it is not said, all are on one. */
   readonly greased?: ((every: Greasing) => number) | undefined;
   /** Pieces that are eaten. */
   readonly pieces: Pieces;
-  /** People at the table; 0 where it is not said. */
+  /** People it feeds; 0 where it is not said. */
   readonly people?: number | undefined;
 }
 
 /** People who take of something: whole ones, as nobody takes half. */
-export const takersOf = (people: number, takes: Ratio | undefined): number =>
+const takersOf = (people: number, takes: Ratio | undefined): number =>
   takes ? Number(ceil(multiply(takes, ratio(BigInt(people))))) : people;
 
+/** Of so many loads of one surface, those before which it is greased. */
+const greasedOf = (loads: number, every: Greasing): number =>
+  every === "first" ? Math.min(1, loads) : Math.ceil(loads / every);
+
 /** How often an amount is counted out: pan fat by the loads, garnish by the pieces or servings, toppings by the people. */
-function timesOf(recipe: Recipe, amount: LineAmount, counted: Counted): number | undefined {
+function timesOf(recipe: Recipe, amount: CountedAmount, counted: Counted): number {
   const { loads, greased, pieces, people = 0 } = counted;
   switch (amount.kind) {
     case "per-load":
-      return amount.every === undefined ? loads : (greased?.(amount.every) ?? loads);
+      return amount.every === undefined ? loads : (greased?.(amount.every) ?? greasedOf(loads, amount.every));
     case "per-piece":
       return pieces;
     case "per-serving":
@@ -159,7 +164,7 @@ function timesOf(recipe: Recipe, amount: LineAmount, counted: Counted): number |
     case "per-person":
       return takersOf(people, amount.takes);
     default:
-      return undefined;
+      return amount satisfies never;
   }
 }
 
@@ -171,9 +176,9 @@ export function kitOf(recipe: Recipe, pantry: Pantry, factor: Ratio, counted: Co
   const lines = recipe.lines.map((line): KitLine => {
     const ingredient = pantry.get(line.ingredientId);
     const isEased = options.easesSpice && isSpiceEased(ingredient?.role, factor);
-    const often = timesOf(recipe, line.amount, counted);
+    const often = isCountedOut(line.amount) ? timesOf(recipe, line.amount, counted) : undefined;
     const scaled: LineAmount =
-      often !== undefined && "amount" in line.amount
+      isCountedOut(line.amount) && often !== undefined
         ? { kind: "exact", amount: times(line.amount.amount, often) }
         : scaleLineAmount(line.amount, isEased ? multiply(factor, spiceEase.share) : factor);
     const inGrams = (amount: Amount | undefined) =>

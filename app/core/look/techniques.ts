@@ -17,8 +17,7 @@ export const techniques = [
 ] as const;
 export type Technique = (typeof techniques)[number];
 
-const amountOf = (amount: LineAmount) =>
-  isCountedOut(amount) && "amount" in amount ? amount.amount : expectedOf(amount);
+const amountOf = (amount: LineAmount) => (isCountedOut(amount) ? amount.amount : expectedOf(amount));
 
 /** Techniques that a step asks of hands, from what it draws, its tools and what is cooked; see {@link techniquesOf}. */
 export function techniquesAt(step: Step, recipe: Recipe, pantry: Pantry): Technique[] {

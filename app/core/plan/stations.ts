@@ -13,7 +13,15 @@ import {
 import { type Ratio, measuringSetOf, one, toNumber, withoutScoops, writeRatio, type Pieces } from "~/core/quantity";
 import { type Recipe, expectedOf, isBatter } from "~/core/recipe";
 import { type StationScale, fixedBowl, piecesWanted, scaleStation, withWholeEggs } from "~/core/scale";
-import { type ScheduleInput, type StationJob, type Timeline, greasedLoads, laying, timelineOf } from "~/core/schedule";
+import {
+  type ScheduleInput,
+  type StationJob,
+  type Timeline,
+  greasedLoads,
+  laying,
+  timelineOf,
+  type Task,
+} from "~/core/schedule";
 import { factsOf, shownDish } from "./dishes";
 import type { ClassInput, Dish, DishPlan, ExtraKit, StationPlan } from "./types";
 
@@ -266,7 +274,7 @@ export function stationPlans(
         scale.factor,
         {
           loads: own.loads,
-          greased: (every) => greasedLoads(timeline.tasks, station.id, every),
+          greased: (every) => greasedLoads(timeline.tasks, (load) => load.stationId === station.id, every),
           // Nobody garnishes what is thrown away.
           pieces: cooked - own.testers,
           people: eaters,
@@ -291,16 +299,19 @@ export function extraKits(
   const { brief } = input;
   const dish = shownDish(dishes);
   if (!dish) return [];
-  const shown = timeline.tasks.filter((task) => task.kind === "demo-load").length;
-  const usual = (loads: number) =>
+  const isShown = (task: Task) => task.kind === "demo-load";
+  const shown: Pick<Counted, "loads" | "greased"> = {
+    loads: timeline.tasks.filter(isShown).length,
+    greased: (every) => greasedLoads(timeline.tasks, isShown, every),
+  };
+  const usual = (loads: Pick<Counted, "loads" | "greased">) =>
     kitFor(
       dish.recipe,
       input.pantry,
       pantry,
       one,
       {
-        loads,
-        greased: (every) => (every === "first" ? Math.min(1, loads) : Math.ceil(loads / every)),
+        ...loads,
         pieces: dish.batchYield.pieces,
       },
       kitOptionsOf(input),
@@ -321,7 +332,7 @@ export function extraKits(
             kind: "spare" as const,
             dishId: dish.id,
             factor: largest?.scale.factor ?? one,
-            kit: largest?.kit ?? usual(1),
+            kit: largest?.kit ?? usual({ loads: 1 }),
           },
         ]
       : []),

@@ -72,8 +72,9 @@ const midOf = (from: Amount, to: Amount): Amount => ({
 
 const scaleAmount = (amount: Amount, factor: Ratio): Amount => ({ ...amount, value: multiply(amount.value, factor) });
 
-/** Is the amount counted by loads, pieces, servings or people rather than by the batch? */
-export const isCountedOut = (amount: LineAmount): boolean =>
+/** An amount that is counted out by loads, pieces, servings or people rather than measured by the batch. */
+export type CountedAmount = Extract<LineAmount, { kind: "per-load" | "per-piece" | "per-serving" | "per-person" }>;
+export const isCountedOut = (amount: LineAmount): amount is CountedAmount =>
   amount.kind === "per-load" ||
   amount.kind === "per-piece" ||
   amount.kind === "per-serving" ||

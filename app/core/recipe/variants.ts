@@ -100,9 +100,7 @@ function takenOf(recipe: Recipe, own: Variant | undefined, takes: readonly Take[
     if (!found || !isFree) return [];
     const amount: LineAmount | undefined =
       found.amount &&
-      (isCountedOut(line.amount) && "amount" in line.amount
-        ? { ...line.amount, amount: found.amount }
-        : { kind: "exact", amount: found.amount });
+      (isCountedOut(line.amount) ? { ...line.amount, amount: found.amount } : { kind: "exact", amount: found.amount });
     return [{ lineId: line.id, ingredientId: found.ingredientId, ...(amount ? { amount } : {}) }];
   });
 }
@@ -114,10 +112,7 @@ const capital = (text: string, before: string): string =>
 /** "2" of an egg is not 2 of anything else: an amount by the piece is open for what has no pieces. */
 function amountFor(line: Line, swap: Variant["swaps"][number], names: Names): LineAmount {
   if (swap.amount) return swap.amount;
-  const isCounted =
-    (line.amount.kind === "exact" || isCountedOut(line.amount)) &&
-    "amount" in line.amount &&
-    line.amount.amount.unit === "piece";
+  const isCounted = (line.amount.kind === "exact" || isCountedOut(line.amount)) && line.amount.amount.unit === "piece";
   const isCountedRange =
     (line.amount.kind === "range" && line.amount.to.unit === "piece") ||
     (line.amount.kind === "top-up" && line.amount.most.unit === "piece") ||

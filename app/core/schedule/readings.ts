@@ -85,22 +85,20 @@ export const lateBatters = ({ batters }: Pick<Timeline, "batters">): BatterTimes
   batters.filter(({ wetAt, lastPour, cookBy }) => cookBy !== null && lastPour - wetAt > cookBy.max + 1 / 60);
 
 /**
- * Of a station's loads, those before which its surface is greased: the first load of a surface only, or the first and every nth after
+ * Of somebody's loads, those before which their surface is greased: the first load of a surface only, or the first and every nth after
  * it, whoever's loads lie between. Testers are before the first load; several parts that lie in an oven at once are one load of it.
  */
-export function greasedLoads(tasks: readonly Task[], stationId: string, every: Greasing): number {
+export function greasedLoads(tasks: readonly Task[], isTheirs: (load: Task) => boolean, every: Greasing): number {
   const loads = tasks.filter((task) => task.kind === "load" || task.kind === "demo-load");
   let greased = 0;
-  for (const surfaceId of new Set(
-    loads.filter((task) => task.kind === "load" && task.stationId === stationId).map((task) => task.surfaceId),
-  )) {
+  for (const surfaceId of new Set(loads.filter(isTheirs).map((task) => task.surfaceId))) {
     const own = loads.filter((task) => task.surfaceId === surfaceId).sort((a, b) => a.start - b.start);
     const starts = [...new Set(own.map((task) => task.start))];
     for (const [at, start] of starts.entries()) {
       if (every === "first" ? at > 0 : at % every !== 0) continue;
       // Together in the oven: whoever is first on the sheet brings the fat.
       const [first] = own.filter((task) => task.start === start);
-      if (first?.kind === "load" && first.stationId === stationId) greased += 1;
+      if (first && isTheirs(first)) greased += 1;
     }
   }
   return greased;

@@ -68,7 +68,7 @@ export function BriefPage({
     frame.current = requestAnimationFrame(() => latest.current());
   };
   const chosenRecipes = useChosenRecipes(
-    useMemo(() => base.dishes.map((dish) => dish.recipe), [base.dishes]),
+    base.dishes.map((dish) => dish.recipe),
     readSoon,
   );
   const read = () => {

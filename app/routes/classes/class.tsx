@@ -123,8 +123,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   return redirect(`/classes/${params.classId}/${stage}`);
 }
 
-/** A plan of a class that came without what people declared: its verdicts would be about nobody. */
 const bare = new WeakMap<ClassPlan, ClassPlan>();
+/** A plan of a class that came without what people declared, as its verdicts would be about nobody; the same plan each time. */
 function withoutVerdicts(made: ClassPlan): ClassPlan {
   const before = bare.get(made);
   if (before) return before;
