@@ -265,6 +265,27 @@ describe("the batter book's sheets", () => {
     expect(text.match(/Burns:/g)).toHaveLength(1);
     expect(text).toContain("Local food, fire and electrical codes");
     expect(text).not.toMatch(/\bsafe\b/i);
+    // At home nobody knows how many eat: what goes by the person is told for one.
+    const byPerson = {
+      ...pancakes,
+      lines: pancakes.lines.map((line) =>
+        line.id === "syrup"
+          ? { ...line, amount: { kind: "per-person" as const, amount: { value: ratio(15n), unit: "g" as const } } }
+          : line,
+      ),
+    };
+    expect(
+      said(
+        <HomeSheet
+          recipe={byPerson}
+          way={undefined}
+          kit={kitOf(byPerson, pantry, scale.factor, { loads: 3, pieces: scale.piecesMade, people: 1 }, options)}
+          scale={scale}
+          set={options.set}
+          ingredientName={names.ingredient}
+        />,
+      ),
+    ).toMatch(/breakfast syrup \(if you like\) [^,]*each person/);
   });
 
   test("ways to scale stand side by side, with the eggs' two ways out and what cannot be measured", () => {

@@ -223,3 +223,25 @@ test("the tare card follows the bowl: each reading adds up to the running one", 
     "flour",
   );
 });
+
+test("what is counted out is taken as often as it is asked for, on one surface where nobody says otherwise", () => {
+  const grams = (value: bigint) => ({ value: ratio(value), unit: "g" as const });
+  const withAmount = (amount: Recipe["lines"][number]["amount"], counted = { loads: 5, pieces: 9, people: 3 }) => {
+    const [line] = pancakes.lines;
+    if (!line) throw new Error("the recipe has a line");
+    const recipe = { ...pancakes, serving: { pieces: 2, as: "pair" as const }, lines: [{ ...line, amount }] };
+    const [made] = kitOf(recipe, pantry, ratio(2n), counted, options);
+    return [made?.times, made?.main?.grams];
+  };
+  expect(withAmount({ kind: "exact", amount: grams(4n) })).toEqual([undefined, 8]);
+  expect(withAmount({ kind: "per-load", amount: grams(4n) })).toEqual([5, 20]);
+  expect(withAmount({ kind: "per-load", amount: grams(4n), every: 3 })).toEqual([2, 8]);
+  expect(withAmount({ kind: "per-load", amount: grams(4n), every: "first" })).toEqual([1, 4]);
+  expect(
+    withAmount({ kind: "per-load", amount: grams(4n), every: "first" }, { loads: 0, pieces: 0, people: 0 })[0],
+  ).toBe(0);
+  expect(withAmount({ kind: "per-piece", amount: grams(4n) })).toEqual([9, 36]);
+  expect(withAmount({ kind: "per-serving", amount: grams(4n) })).toEqual([4, 16]);
+  expect(withAmount({ kind: "per-person", amount: grams(4n) })).toEqual([3, 12]);
+  expect(withAmount({ kind: "per-person", amount: grams(4n), takes: ratio(1n, 2n) })).toEqual([2, 8]);
+});

@@ -153,6 +153,10 @@ export function dishesOf(input: ClassInput, pantry: Pantry, seats: readonly Stat
   return { dishes, dishAt };
 }
 
+/** The recipes that a station makes, as it makes them, in the order of the dishes; a dish that nobody makes is not taught. */
+export const recipesMade = ({ dishes }: { readonly dishes: readonly DishPlan[] }): Recipe[] =>
+  dishes.filter((dish) => dish.stations > 0).map((dish) => dish.recipe);
+
 /** The dish that is shown and that the spare kit is of: the first that somebody makes, else the first. */
 export const shownDish = (dishes: readonly DishPlan[]): DishPlan | undefined =>
   dishes.find((dish) => dish.stations > 0) ?? dishes[0];

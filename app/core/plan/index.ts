@@ -1,7 +1,7 @@
 /** From ClassInput to ClassPlan: the pipeline, why each figure is what it is, fingerprints of the stages. */
 export * from "./types";
 export { plan } from "./plan";
-export { shownDish } from "./dishes";
+export { recipesMade, shownDish } from "./dishes";
 export { hotPlacesOf, kitOptionsOf } from "./stations";
 export * from "./remedies";
 export * from "./openings";

@@ -5,7 +5,8 @@ import { recipes } from "../../../test/recipes";
 import type { Line, Recipe } from "./types";
 import { ingredientsNamedIn } from "./lines";
 import { asVariant } from "./variants";
-import { draftOf, readDraft } from "./draft";
+import { draftOf } from "./draft";
+import { readDraft } from "./read-draft";
 import { compareRecipes } from "./compare";
 
 const pancakes = starterRecipes.find((recipe) => recipe.id === "slipway-pancakes") as Recipe;

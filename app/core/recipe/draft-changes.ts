@@ -1,5 +1,6 @@
 import { type MeasuringSystem, readQuantity } from "~/core/quantity";
-import { type DraftLine, type DraftStep, type RecipeDraft, spanText } from "./draft";
+import { spanText } from "./draft";
+import type { DraftLine, DraftStep, RecipeDraft } from "./draft-types";
 import { familyHeat, familyPiece, stepTemplate } from "./templates";
 import type { Family, Heat, LineAmount, StepKind } from "./types";
 

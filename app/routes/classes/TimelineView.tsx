@@ -1,7 +1,7 @@
 import { useMemo } from "react";
 import { Form } from "react-router";
 import { useClass } from "./class-context";
-import { holdUpOf, waysOut } from "~/core/plan";
+import { holdUpOf, waysOut, recipesMade } from "~/core/plan";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { clock, minutes } from "~/ui/format/format";
@@ -91,7 +91,7 @@ export function TimelineView({ newest, told }: Props) {
           startsAt={input.startsAt}
           timeZone={input.timeZone}
           names={names}
-          recipes={plan.dishes.map((dish) => dish.recipe)}
+          recipes={recipesMade(plan)}
         />
         <div>
           <table className="ruled no-print">

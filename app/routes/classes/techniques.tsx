@@ -1,15 +1,13 @@
 import { useClass } from "./class-context";
 import { techniquesIn } from "~/core/look";
+import { recipesMade } from "~/core/plan";
 import { Techniques } from "~/ui/recipe/Techniques";
 import { PrintButton } from "~/ui/parts/PrintButton";
 
 /** What hands do in this class, as one sheet for the wall. */
 export default function TechniquesSheet() {
   const { input, plan } = useClass();
-  const shown = techniquesIn(
-    plan.dishes.filter((dish) => dish.stations > 0).map((dish) => dish.recipe),
-    new Map(input.pantry.map((one) => [one.id, one])),
-  );
+  const shown = techniquesIn(recipesMade(plan), new Map(input.pantry.map((one) => [one.id, one])));
   return (
     <>
       <div className="sheet-head">

@@ -40,7 +40,7 @@ export default function Handout({ loaderData, params }: Route.ComponentProps) {
     recipe,
     byId,
     scale.factor,
-    { loads: loadsFor(Math.max(1, scale.piecesMade), 3), pieces: scale.piecesMade },
+    { loads: loadsFor(Math.max(1, scale.piecesMade), 3), pieces: scale.piecesMade, people: 1 },
     {
       set: measuringSetOf(setId),
       tolerance: scoopTolerance,

@@ -29,6 +29,7 @@ function HomeAmount({ line }: { line: KitLine }) {
           (<Grams value={line.main.onScale.shown} />)
         </span>
       ) : null}
+      {line.kind === "per-person" ? <span className="quiet"> each person</span> : null}
       {line.apart?.scoops ? (
         <span className="quiet">
           , up to <PutOutText of={line.apart} /> more

@@ -1,5 +1,5 @@
 import { type FormEvent, useEffect, useMemo, useRef, useState } from "react";
-import type { ClassInput, ClassPlan } from "~/core/plan";
+import { type ClassInput, type ClassPlan, recipesMade } from "~/core/plan";
 import { correctionStep, looksOf } from "~/core/look";
 import { toNumber } from "~/core/quantity";
 import type { Hazard } from "~/core/recipe";
@@ -207,14 +207,7 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
       : Object.fromEntries(Object.entries(state.rung).map(([id, at]) => [id, (at - startedAt) / 60_000]));
   const isLate = phase === "running" && situation.lateMinutes >= lateWorthSaying;
   const hazards = hazardsAt(situation.now?.kind, plan);
-  const spoken = useMemo(
-    () =>
-      spokenAt(
-        plan.timeline,
-        plan.dishes.map((dish) => dish.recipe),
-      ),
-    [plan],
-  );
+  const spoken = useMemo(() => spokenAt(plan.timeline, recipesMade(plan)), [plan]);
   const said = (situation.now && spoken.get(situation.now.kind)) ?? [];
   const shownTime =
     phase === "not-started"
