@@ -1,3 +1,4 @@
+import fs from "node:fs";
 import { bringIn, expect, test } from "./fixtures";
 
 const pairs = `Weir pairs
@@ -134,9 +135,16 @@ test("what is said and asked stands on the run sheet at its bell, and is ticked 
   await page.goto(`${base}/log`);
   const asked = page.getByRole("checkbox", { name: "asked: What do you think twenty strokes more would do?" });
   await asked.check();
-  await expect(page.getByRole("region", { name: "Said and asked" }).getByRole("status")).toHaveText("all kept");
+  await expect(page.getByRole("status", { name: "Ticks" })).toHaveText("all kept");
+  // What was seen says why it comes and what to do the next time.
+  const seen = page.getByRole("region", { name: "Seen on a piece: Slipway pancakes" });
+  await expect(seen.getByText("not hot enough", { exact: false })).toHaveCount(0);
+  await seen.getByLabel("pale", { exact: true }).check();
+  await expect(seen.getByText("not hot enough: a little hotter")).toBeVisible();
+  await expect(page.getByRole("status", { name: "Ticks" })).toHaveText("all kept");
   await page.reload();
   await expect(asked).toBeChecked();
+  await expect(seen.getByLabel("pale", { exact: true })).toBeChecked();
 });
 
 test("how hands do it is drawn at the step, on the card, and on one sheet for the wall", async ({ page }) => {
@@ -149,4 +157,116 @@ test("how hands do it is drawn at the step, on the card, and on one sheet for th
   await expect(page.getByText("Read it at eye level.")).not.toHaveCount(0);
   await page.goto(`${base}/amounts`);
   await expect(page.getByRole("region", { name: /^Station / }).first()).toContainText("Turn once.");
+});
+
+test("pieces are finished in rounds of their own and dry mix is stored: written by hand, decided by a class, on card, sheet and labels", async ({
+  page,
+}) => {
+  await page.goto("/recipes/bring-in");
+  await page.getByLabel("The recipe").fill(pairs.replace("Weir pairs", "Weir cakes"));
+  await page.getByLabel("Its cups and spoons are").selectOption("metric");
+  await page.getByRole("button", { name: "Show me how you read it" }).click();
+  await page.getByRole("button", { name: "Finish some pieces differently" }).click();
+  await page.getByLabel("Round 2").fill("With jam");
+  await page.getByLabel("parts of the bowl").nth(1).fill("none");
+  await expect(page.getByRole("note").getByText("“none”", { exact: false })).toBeVisible();
+  await page.getByLabel("parts of the bowl").nth(1).fill("2");
+  const lines = page.getByRole("region", { name: "List" }).getByRole("listitem");
+  const jam = lines.filter({ has: page.locator('input[value="strawberry jam"]') });
+  await jam.getByText("used", { exact: false }).first().click();
+  await jam.getByLabel("Amount is").selectOption("per-piece");
+  await jam.getByLabel("Only for").selectOption("With jam");
+  const grease = lines.filter({ has: page.locator('input[value="butter"]') });
+  await grease.getByLabel("Bowl").selectOption("pan");
+  await page.getByRole("button", { name: "Keep the recipe" }).click();
+  await expect(page.getByRole("heading", { level: 1, name: "Weir cakes" })).toBeVisible();
+  await expect(page.getByText("1 plain to 2 with jam, in this order, each by itself.")).toBeVisible();
+  await expect(page.getByText("only for: with jam", { exact: false })).toBeVisible();
+
+  const answer = await page.request.post("/classes/import", {
+    form: { text: fs.readFileSync("test/cases/c11-half-with-berries.json", "utf8") },
+    headers: { origin: new URL(page.url()).origin },
+    maxRedirects: 0,
+  });
+  expect(answer.status()).toBe(302);
+  const base = new URL(answer.headers().location ?? "", "http://x").pathname.replace(/\/brief$/, "");
+  await page.goto(`${base}/amounts`);
+  const card = page.getByRole("region", { name: /^Station / }).first();
+  await expect(card).toContainText("First 6 plain, then 6 with berries; each on a tray of its own.");
+  await expect(card).toContainText("only for: with berries");
+  // The second table measures with what it has at home.
+  const sets = page.getByRole("region", { name: "Other cups and spoons at a table" });
+  await sets.locator("select[name=station]").selectOption({ index: 1 });
+  await sets.getByLabel("measures with").selectOption("metric-spoons");
+  await sets.getByRole("button", { name: "Keep this set" }).click();
+  await expect(sets.getByText("Kept. Its card follows.")).toBeVisible();
+  const cards = page.getByRole("region", { name: /^Station / });
+  await expect(cards.nth(1)).toContainText("measured with Metric spoons only");
+  await expect(cards.nth(0)).not.toContainText("measured with");
+  await page.goto(`${base}/timeline`);
+  await expect(
+    page.getByRole("table", { name: "By the minute" }).getByText("6 pieces, with berries").first(),
+  ).toBeVisible();
+  await page.goto(`${base}/take-home`);
+  await expect(page.getByRole("region", { name: "Tray labels" }).getByRole("article")).toHaveCount(4);
+  await expect(page.getByRole("region", { name: "Dry mix to keep" }).getByRole("article")).toHaveCount(3);
+  await page.goto(`${base}/kits`);
+  await expect(page.getByRole("heading", { name: "Dry mix to keep", exact: true })).toBeVisible();
+
+  // Decided by the class: twice as many with berries, and no mix to keep; what is no number changes nothing.
+  await page.goto(`${base}/scaling`);
+  const bowl = page.getByRole("region", { name: /^The bowl: / });
+  const odd = await page.request.post(`${base}/scaling`, {
+    form: {
+      intent: "dish",
+      version: "1",
+      dishId: await bowl.locator("input[name=dishId]").inputValue(),
+      bowl: "",
+      cooks: "all",
+      bulk: "lots",
+      "round-plain": "1",
+      "round-berry": "1",
+    },
+    headers: { Origin: new URL(page.url()).origin },
+  });
+  expect(odd.status()).toBe(400);
+  expect(await odd.text()).toContain("whole batches, from 1 to 40");
+  await bowl.getByLabel("With berries, parts").fill("2");
+  await bowl.getByLabel("Dry mix, batches in all").fill("");
+  await bowl.getByRole("button", { name: "Keep this bowl" }).click();
+  await expect(page.getByText("Kept. What follows has changed with it.")).toBeVisible();
+  await page.goto(`${base}/amounts`);
+  await expect(card).toContainText("First 4 plain, then 8 with berries");
+  await page.goto(`${base}/take-home`);
+  await expect(page.getByRole("region", { name: "Dry mix to keep" })).toHaveCount(0);
+});
+
+test("each adult at the heat has a card with all that is theirs, and each topping its bowl and label", async ({
+  page,
+}) => {
+  const base = await bringIn(page, "Junior squad breakfast", "Two at the heat", (file) => {
+    file.class.brief.helpers = 2;
+  });
+  await page.goto(`${base}/timeline`);
+  const rows = page.getByRole("table", { name: "By the minute" }).getByRole("row");
+  const testers = await rows.filter({ hasText: "the tester of" }).count();
+  expect(testers).toBeGreaterThan(0);
+  await page.getByRole("link", { name: "Cards for helpers" }).click();
+  const cards = page.getByRole("region", { name: /^Card: / });
+  await expect(cards.first()).toHaveAccessibleName("Card: Helper 1");
+  await expect(cards.getByRole("row").filter({ hasText: "the tester of" })).toHaveCount(testers);
+  await expect(cards.first()).toContainText("Nobody leaves the heat");
+  // A wish by hand holds, says what it costs, and is taken back with one press.
+  await page.goto(`${base}/timeline`);
+  await page.getByLabel("Cooks first").selectOption({ label: "Rudder" });
+  await page.getByRole("button", { name: "This table first" }).click();
+  await expect(page.getByText("Rudder cooks first.")).toBeVisible();
+  await expect(page.getByText("The order was wished by hand and is kept:", { exact: false })).toBeVisible();
+  await expect(rows.filter({ hasText: "the tester of" }).first()).toContainText("Rudder");
+  await page.getByRole("button", { name: "Back to the usual order" }).click();
+  await expect(page.getByText("The order was wished by hand", { exact: false })).toHaveCount(0);
+  await page.goto(`${base}/toppings`);
+  const bowls = page.getByRole("article");
+  await expect(bowls.filter({ hasText: "breakfast syrup" })).toContainText("Label not read: not known what is in it.");
+  await expect(bowls.filter({ hasText: "blueberries" })).toContainText("A spoon of its own.");
 });

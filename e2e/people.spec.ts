@@ -301,6 +301,8 @@ test.describe("every address by who asks", () => {
     "ticks",
     "kit-labels",
     "take-home",
+    "toppings",
+    "helpers",
     "kit-labels.pdf",
     "containers/s1/dry/flour",
     "sheets",

@@ -78,6 +78,8 @@ for (const [name, stages] of [
       "prep",
       "kit-labels",
       "take-home",
+      "toppings",
+      "helpers",
       "containers/s1/dry/flour",
       "pack",
       "gear",

@@ -192,6 +192,8 @@ const dish = fc.record({
   bowl: fc.option(fc.constantFrom(ratio(1n), ratio(1n, 2n), ratio(3n)), { nil: undefined, freq: 3 }),
   cooks: fc.constantFrom(undefined, undefined, "wanted" as const),
   takesAlternatives: fc.boolean(),
+  bulk: fc.option(fc.integer({ min: 1, max: 40 }), { nil: undefined, freq: 3 }),
+  roundParts: fc.option(fc.tuple(fc.integer({ min: 1, max: 4 }), fc.integer({ min: 0, max: 3 })), { nil: undefined }),
 });
 const pack = fc
   .record({
@@ -216,39 +218,52 @@ const arrangementOf = (all: readonly Participant[]): fc.Arbitrary<Arrangement | 
         ),
         apart: fc.subarray([0, 1, 2]),
         washesBetween: fc.constantFrom(undefined, true, false),
+        sets: fc.option(
+          fc.uniqueArray(
+            fc.record({
+              station: fc.integer({ min: 0, max: 2 }),
+              measuringSetId: fc.constantFrom(...measuringSets.map((set) => set.id)),
+            }),
+            { selector: (one) => one.station, minLength: 1, maxLength: 2 },
+          ),
+          { nil: undefined },
+        ),
       })
-      .map((one) => one),
+      .map(({ sets, ...rest }) => (sets ? { ...rest, sets } : rest)),
     { nil: undefined },
   );
 
 /** Loads as a search might have found them for the class as it was: of stations, surfaces and sizes that may be there or not. */
-const order: fc.Arbitrary<Order> = fc.record({
-  loads: fc.array(
-    fc.record({
-      surfaceId: fc.constantFrom("f0", "f1", "f2", "gone"),
-      number: fc.integer({ min: 1, max: 3 }),
-      parts: fc.array(
-        fc.record({
-          stationId: fc.integer({ min: 1, max: 6 }).map((n) => `s${n}`),
-          pieces: fc.integer({ min: 0, max: 8 }),
-        }),
-        { minLength: 1, maxLength: 3 },
-      ),
-    }),
-    { maxLength: 12 },
-  ),
-  demoAt: fc.option(
-    fc.record(
-      {
-        surfaceId: fc.constantFrom("f0", "f1"),
-        number: fc.integer({ min: 1, max: 2 }),
-        stationId: fc.integer({ min: 1, max: 6 }).map((n) => `s${n}`),
-      },
-      { requiredKeys: ["surfaceId", "number"] },
+const order: fc.Arbitrary<Order> = fc
+  .record({
+    loads: fc.array(
+      fc.record({
+        surfaceId: fc.constantFrom("f0", "f1", "f2", "gone"),
+        number: fc.integer({ min: 1, max: 3 }),
+        parts: fc.array(
+          fc.record({
+            stationId: fc.integer({ min: 1, max: 6 }).map((n) => `s${n}`),
+            pieces: fc.integer({ min: 0, max: 8 }),
+          }),
+          { minLength: 1, maxLength: 3 },
+        ),
+      }),
+      { maxLength: 12 },
     ),
-  ),
-  showsFirst: fc.boolean(),
-});
+    demoAt: fc.option(
+      fc.record(
+        {
+          surfaceId: fc.constantFrom("f0", "f1"),
+          number: fc.integer({ min: 1, max: 2 }),
+          stationId: fc.integer({ min: 1, max: 6 }).map((n) => `s${n}`),
+        },
+        { requiredKeys: ["surfaceId", "number"] },
+      ),
+    ),
+    showsFirst: fc.boolean(),
+    isWished: fc.constantFrom(undefined, undefined, true as const),
+  })
+  .map(({ isWished, ...found }) => (isWished ? { ...found, isWished } : found));
 
 const house: fc.Arbitrary<HouseRule[]> = fc.uniqueArray(
   fc.record({
@@ -284,22 +299,30 @@ export const classes: fc.Arbitrary<ClassInput> = people
     startsAt: "2026-11-28T10:00",
     timeZone: "Europe/London",
     pantry: starterPantry,
-    dishes: dishes.map(({ recipe, wantsVariant, stations, bowl, cooks, takesAlternatives }, index) => ({
-      id: `d${index}`,
-      // Two random recipes are two, and say so.
-      recipe: recipe.id === "random" ? { ...recipe, id: `random-${index}` } : recipe,
-      variantId: wantsVariant ? (recipe.variants[0]?.id ?? null) : null,
-      stations,
-      ...(bowl ? { bowl } : {}),
-      ...(cooks ? { cooks } : {}),
-      ...(takesAlternatives && recipe.lines.some((line) => line.alternatives)
-        ? {
-            takes: recipe.lines.flatMap((line) =>
-              line.alternatives?.[0] ? [{ lineId: line.id, ingredientId: line.alternatives[0].ingredientId }] : [],
-            ),
-          }
-        : {}),
-    })),
+    dishes: dishes.map(
+      ({ recipe, wantsVariant, stations, bowl, cooks, takesAlternatives, roundParts, bulk }, index) => ({
+        id: `d${index}`,
+        // Two random recipes are two, and say so.
+        recipe: recipe.id === "random" ? { ...recipe, id: `random-${index}` } : recipe,
+        variantId: wantsVariant ? (recipe.variants[0]?.id ?? null) : null,
+        stations,
+        ...(bowl ? { bowl } : {}),
+        ...(cooks ? { cooks } : {}),
+        ...(bulk ? { bulk } : {}),
+        ...(takesAlternatives && recipe.lines.some((line) => line.alternatives)
+          ? {
+              takes: recipe.lines.flatMap((line) =>
+                line.alternatives?.[0] ? [{ lineId: line.id, ingredientId: line.alternatives[0].ingredientId }] : [],
+              ),
+            }
+          : {}),
+        ...(roundParts && recipe.rounds
+          ? {
+              rounds: recipe.rounds.slice(0, 2).map((round, at) => ({ roundId: round.id, parts: roundParts[at] ?? 1 })),
+            }
+          : {}),
+      }),
+    ),
     ...(arrangement ? { arrangement } : {}),
     ...(loads ? { order: loads } : {}),
     ...(rules && rules.length > 0 ? { house: rules } : {}),

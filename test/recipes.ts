@@ -205,6 +205,12 @@ export const recipes: fc.Arbitrary<Recipe> = fc
         nil: undefined,
         freq: 3,
       }),
+      rounds: fc.option(
+        fc
+          .array(fc.integer({ min: 1, max: 3 }), { minLength: 2, maxLength: 3 })
+          .map((parts) => parts.map((count, index) => ({ id: `r${index}`, name: `Round ${index + 1}`, parts: count }))),
+        { nil: undefined, freq: 3 },
+      ),
       claimedPieces: fc.option(fc.integer({ min: 1, max: 40 })),
       blindNote: fc.constantFrom("", "Dark."),
       parts: fc
@@ -227,7 +233,16 @@ export const recipes: fc.Arbitrary<Recipe> = fc
       ),
     });
   })
-  .map((recipe): Recipe => ({
+  .map(({ rounds, ...recipe }): Recipe => ({
     ...recipe,
+    ...(rounds
+      ? {
+          rounds,
+          // Every other line is for one round only.
+          lines: recipe.lines.map((line, index) =>
+            index % 2 === 1 ? { ...line, roundId: rounds[(index - 1) % rounds.length]?.id ?? "r0" } : line,
+          ),
+        }
+      : {}),
     heat: { ...recipe.heat, cues: recipe.heat.cues.filter((cue) => cues.includes(cue)) },
   }));

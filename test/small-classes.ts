@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import type { Surface } from "~/core/gear";
-import type { Recipe } from "~/core/recipe";
+import { type Recipe, piecesByRound } from "~/core/recipe";
 import type { ScheduleInput } from "~/core/schedule";
 import { washMinutes } from "~/core/schedule/durations";
 import { starterRecipes } from "~/demo/recipes";
@@ -29,12 +29,22 @@ const dish = (id: string, side: number, pour: number): Recipe => ({
     recover: 0,
   },
 });
-/** Two dishes that go on the same surfaces: one that takes twice as long as the other. */
-export const dishes = [dish("quick", 2, 0.25), dish("slow", 5, 0.5)];
+/** Dishes that go on the same surfaces: one that takes twice as long as the other, and one whose pieces are of two rounds. */
+export const dishes = [
+  dish("quick", 2, 0.25),
+  dish("slow", 5, 0.5),
+  {
+    ...dish("rounds", 2, 0.25),
+    rounds: [
+      { id: "plain", name: "Plain", parts: 2 },
+      { id: "berries", name: "With berries", parts: 1 },
+    ],
+  },
+];
 
 const rooms = fc
   .record({
-    pieces: fc.array(fc.tuple(fc.nat(1), fc.integer({ min: 1, max: 4 })), { minLength: 1, maxLength: 3 }),
+    pieces: fc.array(fc.tuple(fc.nat(2), fc.integer({ min: 1, max: 4 })), { minLength: 1, maxLength: 3 }),
     surfaces: fc.array(fc.tuple(fc.integer({ min: 1, max: 3 }), fc.integer({ min: 0, max: 6 })), {
       minLength: 1,
       maxLength: 2,
@@ -112,7 +122,15 @@ export function exhaustive(input: ScheduleInput, from: number): number {
         const washed = isWashed ? washMinutes * 60 + (hotAt[u] ?? 0) : 0;
         const testers = isFirst ? Math.min(input.testersPerSurface, count) : 0;
         const one = sides(job.recipe) + pour(job.recipe);
-        for (let size = Math.min(places, count - testers); size >= (testers > 0 ? 0 : 1); size -= 1) {
+        // No load holds pieces of two rounds: up to the next end of one.
+        let end = job.pieces - count + testers;
+        let round = 0;
+        for (const own of piecesByRound(job.recipe, job.pieces)) {
+          round += own;
+          if (round > end) break;
+        }
+        end = round - end;
+        for (let size = Math.min(places, count - testers, end); size >= (testers > 0 ? 0 : 1); size -= 1) {
           const takes = testers * one + (size > 0 ? sides(job.recipe) + size * pour(job.recipe) : 0);
           let at = Math.max(from, freeBefore + washed);
           const limit = input.hotPlaces ?? Infinity;

@@ -21,6 +21,19 @@ export function faultsOf(timeline: Timeline, input: ScheduleInput): string[] {
     const cooked = own.reduce((sum, task) => sum + task.pieces, 0);
     const wanted = timeline.unplaced.includes(job.stationId) ? 0 : job.pieces;
     if (cooked !== wanted) say(`${job.stationId} cooks ${cooked} of ${wanted} pieces`);
+    // A load is of one round, and each round is cooked by so many parts of the bowl, testers not counted.
+    const rounds = job.recipe.rounds ?? [];
+    const parts = rounds.reduce((sum, round) => sum + round.parts, 0);
+    const testers = own.filter((task) => task.kind === "tester").length;
+    for (const { id, parts: ownParts } of rounds) {
+      const made = own.filter((task) => task.roundId === id).reduce((sum, task) => sum + task.pieces, 0);
+      const fair = (wanted * ownParts) / parts;
+      if (made > fair + 1 - near || made + testers < fair - 1 + near)
+        say(`${job.stationId} cooks ${made} of round ${id}, of ${wanted} it should be ${fair}`);
+    }
+    for (const task of own)
+      if (task.kind === "load" && rounds.length > 0 !== rounds.some((round) => round.id === task.roundId))
+        say(`${task.id} is of round ${task.roundId ?? "none"}`);
     for (const task of own) {
       const unit = unitOf(task.surfaceId);
       const kind = surfaceOf(task.surfaceId)?.kind;

@@ -215,11 +215,17 @@ export interface ClassDishTable {
   /** Batches as an exact number in writing; null where as many as are wanted are made. */
   bowl: string | null;
   cooks: string | null;
+  bulk: number | null;
 }
 export interface ClassDishTakeTable {
   dish_id: string;
   line_id: string;
   ingredient_id: string;
+}
+export interface ClassDishRoundTable {
+  dish_id: string;
+  round_id: string;
+  parts: number;
 }
 export interface ParticipantTable {
   id: Generated<string>;
@@ -347,6 +353,7 @@ export interface ClassStationTable {
   class_id: string;
   position: number;
   is_apart: boolean;
+  measuring_set: string | null;
 }
 export interface ClassOrderTable {
   class_id: string;
@@ -354,6 +361,7 @@ export interface ClassOrderTable {
   demo_number: number | null;
   demo_station: number | null;
   shows_first: boolean;
+  is_wished: Generated<boolean>;
 }
 export interface ClassHouseRuleTable {
   class_id: string;
@@ -529,6 +537,7 @@ export interface DB {
   class: ClassTable;
   class_dish: ClassDishTable;
   class_dish_take: ClassDishTakeTable;
+  class_dish_round: ClassDishRoundTable;
   participant: ParticipantTable;
   participant_need: ParticipantNeedTable;
   label_reading: LabelReadingTable;

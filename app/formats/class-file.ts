@@ -4,7 +4,7 @@ import { diets, markets, starterPantry, substances } from "~/core/pantry";
 import { doings, mays } from "~/core/turns";
 import { coatings, flames, floorKinds, lampMeanings } from "~/core/gear";
 import { ageBands, audiences, participantRoles, severities, usualHotPlaces } from "~/core/people";
-import { type ClassInput, canonical } from "~/core/plan";
+import { type ClassInput, canonical, mostBulk } from "~/core/plan";
 import {
   type Amount,
   type Ratio,
@@ -14,7 +14,7 @@ import {
   scoopNames,
   writeRatio,
 } from "~/core/quantity";
-import { ingredientsNamedIn, surfaceKinds, tools } from "~/core/recipe";
+import { ingredientsNamedIn, roundLimits, surfaceKinds, tools } from "~/core/recipe";
 import { batchRules, eggRules } from "~/core/scale";
 import { demoModes, kitModes } from "~/core/schedule";
 
@@ -215,6 +215,17 @@ const arrangement = z.strictObject({
   seats: z.array(z.array(id).max(40)).max(400).nullable(),
   apart: z.array(z.int().min(0).max(399)).max(400).default([]),
   washesBetween: z.boolean().optional(),
+  sets: z
+    .array(
+      z.strictObject({
+        station: z.int().min(0).max(399),
+        measuringSetId: z.enum(measuringSets.map((set) => set.id)),
+      }),
+    )
+    .max(400)
+    .refine(isUnique("station"), "expected every station once")
+    .optional()
+    .describe("stations, counted from 0, that measure with a set of their own: a household with its own cups"),
 });
 
 const stationRef = z
@@ -240,6 +251,7 @@ export const orderSchema = z.strictObject({
     .strictObject({ surfaceId: id, number: z.int().min(1).max(60), stationId: stationRef.optional() })
     .nullable(),
   showsFirst: z.boolean(),
+  isWished: z.boolean().optional().describe("a hand wished it: it holds although a rule would do better"),
 });
 
 export const houseSchema = z
@@ -311,6 +323,18 @@ export const classFileSchema = z.strictObject({
             .refine(isUnique("lineId"), "expected every line once")
             .optional()
             .describe("alternatives of the recipe that this class takes"),
+          rounds: z
+            .array(z.strictObject({ roundId: id, parts: z.int().min(0).max(roundLimits.parts) }))
+            .max(roundLimits.rounds)
+            .refine(isUnique("roundId"), "expected every round once")
+            .optional()
+            .describe("how many parts of each round this class makes; left out, as the recipe says"),
+          bulk: z
+            .int()
+            .min(1)
+            .max(mostBulk)
+            .optional()
+            .describe("batches of its dry mix that are made, one bag each; left out, as many as are used"),
         }),
       )
       .max(20)
@@ -328,6 +352,24 @@ export const classFileSchema = z.strictObject({
                     ? ` (${(line.alternatives ?? []).map((one) => one.ingredientId).join(", ") || "it names none"})`
                     : ", which is no line of it"
                 }, got “${ingredientId}”`,
+              });
+          }
+        for (const [at, { recipe, rounds = [] }] of all.entries())
+          if (rounds.length > 0) {
+            const own = recipe.rounds ?? [];
+            const strange = rounds.find((one) => !own.some((round) => round.id === one.roundId));
+            const parts = own.map((round) => rounds.find((one) => one.roundId === round.id)?.parts ?? round.parts);
+            if (strange)
+              context.addIssue({
+                code: "custom",
+                path: [at, "rounds"],
+                message: `expected a round of the recipe (${own.map((round) => round.id).join(", ") || "it has none"}), got “${strange.roundId}”`,
+              });
+            else if (parts.every((part) => part === 0))
+              context.addIssue({
+                code: "custom",
+                path: [at, "rounds"],
+                message: "expected at least one round above 0, got 0 for all",
               });
           }
         for (const [at, { recipe }] of all.entries()) {
@@ -466,7 +508,9 @@ export function writeClassFile(input: ClassInput): string {
       currency,
       brief,
       people,
-      dishes: dishes.map(({ newestRevision: _newest, takes, ...dish }) => {
+      dishes: dishes.map(({ newestRevision: _newest, takes, rounds, ...rest }) => {
+        const asked = rounds?.filter((one) => rest.recipe.rounds?.some((round) => round.id === one.roundId));
+        const dish = asked && asked.length > 0 ? { ...rest, rounds: asked } : rest;
         // What another revision named may be gone from this one.
         const named = takes?.filter((take) =>
           dish.recipe.lines.some(

@@ -1,3 +1,4 @@
+import { extraKinds } from "~/core/plan";
 import { z } from "zod";
 import { type ClassInput, plan, stages } from "~/core/plan";
 import { sealsOf } from "~/core/sheet";
@@ -36,6 +37,7 @@ const task = z.looseObject({
   end: z.number(),
   pieces: z.number(),
   loadNumber: z.number(),
+  roundId: z.string().optional().describe("which round of its recipe a load is of, where there are several"),
 });
 
 export const planFileSchema = z.looseObject({
@@ -72,7 +74,7 @@ export const planFileSchema = z.looseObject({
     }),
   ),
   extras: z.array(
-    z.looseObject({ kind: z.enum(["demo", "spare"]), dishId: z.string(), factor: fraction, kit: z.array(kitLine) }),
+    z.looseObject({ kind: z.enum(extraKinds), dishId: z.string(), factor: fraction, kit: z.array(kitLine) }),
   ),
   demoKit: z.array(kitLine),
   spareKit: z.array(kitLine),

@@ -18,6 +18,7 @@ import {
   surfaceKinds,
   tools,
   windowReasons,
+  roundLimits,
 } from "~/core/recipe";
 
 import {
@@ -44,6 +45,7 @@ const line = z.strictObject({
   keeps: z.number().gt(0).max(1).default(1),
   isOptional: z.boolean().default(false),
   note: text,
+  roundId: id.optional().describe("the round it is for; left out, all pieces get of it"),
   alternatives: z
     .array(
       z.strictObject({
@@ -90,95 +92,115 @@ const step = z.strictObject({
 
 const standing = z.enum(standings).default("draft");
 
-export const recipeSchema = z.strictObject({
-  id,
-  revision: z.int().min(1),
-  title: name,
-  intro: text,
-  family: z.enum(families),
-  system: z.enum(measuringSystems),
-  fill: z.enum(fillMethods),
-  standing,
-  lines: z.array(line).min(1).max(60).refine(isUnique("id"), "expected every line's id once"),
-  steps: z.array(step).max(60).refine(isUnique("id"), "expected every step's id once"),
-  rest: z
-    .strictObject({
-      min: z.number().min(0).max(2880),
-      max: z.number().min(0).max(2880).nullable(),
-      reason: z.enum(windowReasons),
-    })
-    .refine((value) => value.max === null || value.min <= value.max, "expected the least rest not above the most"),
-  heat: z.strictObject({
-    surfaceKinds: z.array(z.enum(surfaceKinds)).min(1),
-    surfaceC: z.strictObject({ from: z.number().min(50).max(350), to: z.number().min(50).max(350) }),
-    test: z.enum(readinessTests),
-    side1: span,
-    side2: span.nullable(),
-    turnaround: minutes,
-    pourPerPiece: minutes,
-    recover: minutes,
-    cues: z.array(z.enum(cues)).max(cues.length),
-    on: z
+export const recipeSchema = z
+  .strictObject({
+    id,
+    revision: z.int().min(1),
+    title: name,
+    intro: text,
+    family: z.enum(families),
+    system: z.enum(measuringSystems),
+    fill: z.enum(fillMethods),
+    standing,
+    lines: z.array(line).min(1).max(60).refine(isUnique("id"), "expected every line's id once"),
+    steps: z.array(step).max(60).refine(isUnique("id"), "expected every step's id once"),
+    rest: z
+      .strictObject({
+        min: z.number().min(0).max(2880),
+        max: z.number().min(0).max(2880).nullable(),
+        reason: z.enum(windowReasons),
+      })
+      .refine((value) => value.max === null || value.min <= value.max, "expected the least rest not above the most"),
+    heat: z.strictObject({
+      surfaceKinds: z.array(z.enum(surfaceKinds)).min(1),
+      surfaceC: z.strictObject({ from: z.number().min(50).max(350), to: z.number().min(50).max(350) }),
+      test: z.enum(readinessTests),
+      side1: span,
+      side2: span.nullable(),
+      turnaround: minutes,
+      pourPerPiece: minutes,
+      recover: minutes,
+      cues: z.array(z.enum(cues)).max(cues.length),
+      on: z
+        .array(
+          z.strictObject({
+            surfaceKind: z.enum(surfaceKinds),
+            surfaceC: z.strictObject({ from: z.number().min(50).max(350), to: z.number().min(50).max(350) }).optional(),
+            dial: z.string().trim().min(1).max(120).optional(),
+            side1: span.optional(),
+            side2: span.optional(),
+          }),
+        )
+        .max(surfaceKinds.length)
+        .refine(isUnique("surfaceKind"), "expected every kind of surface once")
+        .optional()
+        .describe("what is different on some kinds of surface: degrees, the dial in words, minutes"),
+    }),
+    portion: z.discriminatedUnion("kind", [
+      z.strictObject({ kind: z.literal("ml"), ml: z.number().min(1).max(2000) }),
+      z.strictObject({ kind: z.literal("grams"), grams: z.number().min(1).max(2000) }),
+      z.strictObject({ kind: z.literal("batch"), pieces: z.int().min(1).max(200) }),
+    ]),
+    pieceDiameterCm: z.number().min(1).max(60),
+    rounds: z
+      .array(z.strictObject({ id, name, parts: z.int().min(1).max(roundLimits.parts) }))
+      .min(2)
+      .max(roundLimits.rounds)
+      .refine(isUnique("id"), "expected every round's id once")
+      .optional()
+      .describe(
+        "pieces of one bowl that are finished alike and cooked by themselves, in order; left out, all are alike",
+      ),
+    serving: z
+      .strictObject({ pieces: z.int().min(2).max(20), as: z.enum(servingKinds) })
+      .optional()
+      .describe("what several pieces are put together to; left out, a piece is eaten by itself"),
+    claimedPieces: z.int().min(1).max(400).nullable().default(null),
+    blindNote: z.string().max(300).default(""),
+    parts: z
       .array(
         z.strictObject({
-          surfaceKind: z.enum(surfaceKinds),
-          surfaceC: z.strictObject({ from: z.number().min(50).max(350), to: z.number().min(50).max(350) }).optional(),
-          dial: z.string().trim().min(1).max(120).optional(),
-          side1: span.optional(),
-          side2: span.optional(),
+          id,
+          name,
+          kind: z.enum(partKinds),
+          heat: z.enum(partHeats),
+          minutes: span,
+          makesGrams: z.number().gt(0).max(100_000).nullable().default(null),
         }),
       )
-      .max(surfaceKinds.length)
-      .refine(isUnique("surfaceKind"), "expected every kind of surface once")
-      .optional()
-      .describe("what is different on some kinds of surface: degrees, the dial in words, minutes"),
-  }),
-  portion: z.discriminatedUnion("kind", [
-    z.strictObject({ kind: z.literal("ml"), ml: z.number().min(1).max(2000) }),
-    z.strictObject({ kind: z.literal("grams"), grams: z.number().min(1).max(2000) }),
-    z.strictObject({ kind: z.literal("batch"), pieces: z.int().min(1).max(200) }),
-  ]),
-  pieceDiameterCm: z.number().min(1).max(60),
-  serving: z
-    .strictObject({ pieces: z.int().min(2).max(20), as: z.enum(servingKinds) })
-    .optional()
-    .describe("what several pieces are put together to; left out, a piece is eaten by itself"),
-  claimedPieces: z.int().min(1).max(400).nullable().default(null),
-  blindNote: z.string().max(300).default(""),
-  parts: z
-    .array(
-      z.strictObject({
-        id,
-        name,
-        kind: z.enum(partKinds),
-        heat: z.enum(partHeats),
-        minutes: span,
-        makesGrams: z.number().gt(0).max(100_000).nullable().default(null),
-      }),
-    )
-    .max(12)
-    .refine(isUnique("id"), "expected every part's id once")
-    .default([]),
-  variants: z
-    .array(
-      z.strictObject({
-        id,
-        name,
-        standing,
-        decidedAt: id.nullable().default(null),
-        omit: z.array(id).default([]),
-        swaps: z.array(z.strictObject({ lineId: id, ingredientId: id, amount: lineAmount.optional() })).default([]),
-        add: z.array(line).default([]),
-        steps: z
-          .array(z.strictObject({ stepId: id, text: z.string().max(2000) }))
-          .max(60)
-          .optional(),
-      }),
-    )
-    .max(20)
-    .refine(isUnique("id"), "expected every variant's id once")
-    .default([]),
-});
+      .max(12)
+      .refine(isUnique("id"), "expected every part's id once")
+      .default([]),
+    variants: z
+      .array(
+        z.strictObject({
+          id,
+          name,
+          standing,
+          decidedAt: id.nullable().default(null),
+          omit: z.array(id).default([]),
+          swaps: z.array(z.strictObject({ lineId: id, ingredientId: id, amount: lineAmount.optional() })).default([]),
+          add: z.array(line).default([]),
+          steps: z
+            .array(z.strictObject({ stepId: id, text: z.string().max(2000) }))
+            .max(60)
+            .optional(),
+        }),
+      )
+      .max(20)
+      .refine(isUnique("id"), "expected every variant's id once")
+      .default([]),
+  })
+  .superRefine(({ lines, variants, rounds = [] }, context) => {
+    const known = new Set(rounds.map((round) => round.id));
+    for (const { id: lineId, roundId } of [...lines, ...variants.flatMap((variant) => variant.add)])
+      if (roundId !== undefined && !known.has(roundId))
+        context.addIssue({
+          code: "custom",
+          path: ["rounds"],
+          message: `expected a round of the recipe for “${lineId}” (${[...known].join(", ") || "it has none"}), got “${roundId}”`,
+        });
+  });
 
 export const ingredientSchema = z.strictObject({
   id,

@@ -14,7 +14,8 @@ export const percent = z.number().min(0).max(100);
 export const minutes = z.number().min(0).max(600);
 
 export const isUnique =
-  (field: "id" | "ingredientId" | "tool" | "lineId" | "surfaceKind") => (items: readonly object[]) =>
+  (field: "id" | "ingredientId" | "tool" | "lineId" | "surfaceKind" | "roundId" | "station") =>
+  (items: readonly object[]) =>
     new Set(items.map((item) => Reflect.get(item, field))).size === items.length;
 
 export const starterById = new Map(starterPantry.map((one) => [one.id, one]));

@@ -31,17 +31,17 @@ const leadOnly = [
   "routes/account/outbox.tsx",
   "routes/account/upkeep.tsx",
   "routes/classes/import.tsx",
-  "routes/classes/intake-admin.tsx",
-  "routes/classes/people-import.tsx",
-  "routes/classes/person.tsx",
-  "routes/classes/privacy.tsx",
+  "routes/classes/people/intake-admin.tsx",
+  "routes/classes/people/people-import.tsx",
+  "routes/classes/people/person.tsx",
+  "routes/classes/people/privacy.tsx",
   "routes/classes/removed.tsx",
   "routes/files/class-file.ts",
   "routes/files/people-csv.ts",
   "routes/files/person-record.ts",
 ];
 /** A stream that never ends by itself has tests of its own. */
-const streams = ["routes/classes/changes.ts"];
+const streams = ["routes/classes/teach/changes.ts"];
 
 /** These only lead on to another page. */
 const leadsOn = ["routes/classes/front.tsx", "routes/account/sign-out.ts"];

@@ -24,6 +24,8 @@ const keptSchema = z.object({
       bowl: fraction.optional(),
       cooks: z.literal("wanted").optional(),
       takes: z.array(z.object({ lineId: z.string(), ingredientId: z.string() })).optional(),
+      rounds: z.array(z.object({ roundId: z.string(), parts: z.int() })).optional(),
+      bulk: z.int().optional(),
     }),
   ),
   arrangement: z
@@ -31,6 +33,7 @@ const keptSchema = z.object({
       seats: z.array(z.array(z.string())).nullable(),
       apart: z.array(z.int()),
       washesBetween: z.boolean().optional(),
+      sets: z.array(z.object({ station: z.int(), measuringSetId: z.string() })).optional(),
     })
     .nullable(),
   /** Absent in what was kept before there were orders. */
@@ -86,6 +89,7 @@ export async function changePlan(
             seats: input.arrangement.seats?.map((ids) => [...ids]) ?? null,
             apart: [...input.arrangement.apart],
             washesBetween: input.arrangement.washesBetween,
+            sets: input.arrangement.sets?.map((one) => ({ ...one })),
           }
         : null,
       brief: change.brief ? (toPlain(input.brief) as object) : undefined,

@@ -1,5 +1,7 @@
+import { type Kysely, sql } from "kysely";
 import PgBoss from "pg-boss";
 import { database, databaseUrl } from "~/db/client.server";
+import type { DB } from "~/db/schema";
 import { sweepLetters } from "./accounts.server";
 import { backUp, backupPlace, noteBackupAge, sweepRuns } from "./backups.server";
 import { sweepAttempts } from "./limits.server";
@@ -40,9 +42,40 @@ const jobs: Readonly<Record<string, Job>> = {
   },
 };
 
+/** Number of the lock that says a job is being worked on; the database lets it go with the connection of whoever died. */
+const lockOf = (jobId: string) => sql`hashtextextended(${jobId}, 0)`;
+
+/** Does a job's work while its lock says so to the other processes. */
+export const atWork = <T>(db: Kysely<DB>, jobId: string, work: () => Promise<T>): Promise<T> =>
+  db.connection().execute(async (own) => {
+    await sql`select pg_advisory_lock(${lockOf(jobId)})`.execute(own);
+    try {
+      return await work();
+    } finally {
+      await sql`select pg_advisory_unlock(${lockOf(jobId)})`.execute(own);
+    }
+  });
+
+/** Between fetching a job and locking it, in seconds: a job is not looked at before. */
+const beforeTakingOver = 30;
+
+/**
+ * Gives back to the queue what a process began that is not there any more, instead of waiting for the job's hour to run out.
+ * @returns how many were given back
+ */
+export async function takeOver(db: Kysely<DB>, boss: PgBoss, names = Object.keys(jobs)): Promise<number> {
+  const { rows } = await sql<{ id: string; name: string }>`
+    select id, name from pgboss.job
+    where state = 'active' and name = any(${names}) and started_on < now() - make_interval(secs => ${beforeTakingOver})
+      and pg_try_advisory_xact_lock(hashtextextended(id::text, 0))`.execute(db);
+  for (const { id, name } of rows) await boss.fail(name, id, { problem: "its process ended" });
+  return rows.length;
+}
+
 /** How often a queue is looked into, in seconds: none of its jobs is waited for by anybody. */
 const lookEvery = 5;
 const tryAgainAfter = 10_000;
+const takeOverEvery = 60_000;
 
 const held = globalThis as typeof globalThis & { apronBellJobs?: PgBoss | undefined };
 let isStopping = false;
@@ -56,9 +89,9 @@ async function open(): Promise<void> {
     if (name === "backup" && backupPlace() === undefined) continue;
     await boss.createQueue(name);
     await boss.schedule(name, job.cron, undefined, { tz: Intl.DateTimeFormat().resolvedOptions().timeZone });
-    await boss.work(name, { pollingIntervalSeconds: lookEvery }, async () => {
+    await boss.work(name, { pollingIntervalSeconds: lookEvery }, async ([taken]) => {
       try {
-        await job.work();
+        await (taken ? atWork(database(), taken.id, job.work) : job.work());
         metrics.jobs.inc({ job: name, outcome: "good" });
       } catch (error) {
         metrics.jobs.inc({ job: name, outcome: "failed" });
@@ -69,6 +102,12 @@ async function open(): Promise<void> {
     if (job.atStart)
       await boss.send(name, {}, { singletonKey: name, singletonSeconds: 60, expireInSeconds: job.secondsToEnd });
   }
+  setInterval(() => {
+    void takeOver(database(), boss).then(
+      (count) => count > 0 && log.warn({ jobs: count }, "jobs of a process that ended are done again"),
+      (error: unknown) => log.warn({ err: error }, "the queue of jobs"),
+    );
+  }, takeOverEvery).unref();
 }
 
 /** Opens the queue; a database that is away is tried again until it is there. */

@@ -76,6 +76,7 @@ const migrations = [
   "0014-house-rules",
   "0015-account-region",
   "0016-bowls-and-alternatives",
+  "0017-rounds",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

@@ -193,6 +193,7 @@ test("lanes show every task of every station once, with a sentence for who canno
       startsAt={next.startsAt}
       timeZone={next.timeZone}
       available={next.brief.minutes}
+      roundName={names.round}
     />,
   );
   // Every load stands twice: with its station and on its surface, by number, and by whose it is.

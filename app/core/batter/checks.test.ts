@@ -133,6 +133,7 @@ const wrong: readonly (readonly [AnyRecipeFinding["code"], Recipe])[] = [
   ["density-unknown", withLine(pancakes, "butter", { amount: exact(2n, "piece") })],
   ["ceiling-passed", withLine(pancakes, "salt", { amount: exact(1n, "tbsp", 2n) })],
   ["yield-off", { ...pancakes, claimedPieces: 20 }],
+  ["film-outside-band", { ...crepes, portion: { kind: "ml", ml: 20 }, claimedPieces: null }],
   ["window-missing", { ...pancakes, rest: { min: 5, max: null, reason: "double-acting" } }],
   [
     "cue-not-visible",
@@ -254,4 +255,19 @@ test("a batch without a known main amount makes what the recipe claims, not what
   // A pinch that nobody knows changes nothing about how much batter there is.
   const pinch = withLine(pancakes, "salt", { amount: { kind: "unknown", said: "some" } });
   expect(yieldOf(pinch, batterOf(pinch, pantry)).from.kind).toBe("ml");
+});
+
+test("a pour that does not cover its piece is told how thick it lies, within the band it is not", () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 5, max: 300 }), fc.integer({ min: 5, max: 40 }), (ml, cm) => {
+      const recipe: Recipe = { ...crepes, portion: { kind: "ml", ml }, pieceDiameterCm: cm, claimedPieces: null };
+      const finding = find(recipe, "film-outside-band");
+      const millimetres = (ml * 1000) / (Math.PI * (cm * 5) ** 2);
+      const isInside = millimetres >= 1.2 * 0.6 && millimetres <= 1.2 * 1.7;
+      expect(finding === undefined).toBe(isInside);
+      if (finding?.code === "film-outside-band") expect(finding.millimetres).toBeCloseTo(millimetres, 6);
+    }),
+  );
+  // A waffle is as thick as its iron.
+  expect(find({ ...crepes, family: "waffle", portion: { kind: "ml", ml: 5 } }, "film-outside-band")).toBeUndefined();
 });

@@ -39,6 +39,8 @@ export const remedyCodes = [
   "down-to-ceiling",
   "claim-what-volume-says",
   "pour-what-was-claimed",
+  "pour-for-piece",
+  "piece-of-pour",
   "usual-window",
   "cues-without-colour",
   "forget-in-variant",
@@ -260,6 +262,12 @@ const finders: { readonly [C in AnyRecipeFinding["code"]]: Finder<C> } = {
       ? []
       : setAmount("down-to-ceiling", f.lineId, exactGrams((grams * f.most) / f.gramsPer100));
   },
+  "film-outside-band": (f) => [
+    { code: "pour-for-piece", edits: [{ kind: "set-portion", portion: { kind: "ml", ml: Math.max(1, f.pourMl) } }] },
+    ...(f.acrossCm >= 1 && f.acrossCm <= 60
+      ? [{ code: "piece-of-pour" as const, edits: [{ kind: "set-piece" as const, diameterCm: f.acrossCm }] }]
+      : []),
+  ],
   "yield-off": (f) => [
     { code: "claim-what-volume-says", edits: [{ kind: "claim-pieces", pieces: f.computed }] },
     ...(f.portion !== undefined && f.portion >= 1

@@ -56,6 +56,17 @@ export type BatterFinding =
       readonly portion: number | undefined;
       readonly unit: "ml" | "g";
     }
+  /** A pour lies thinner or thicker than its family's usual over a piece this wide. */
+  | {
+      readonly code: "film-outside-band";
+      readonly level: "notes";
+      readonly millimetres: number;
+      readonly least: number;
+      readonly most: number;
+      /** The pour that lies as usual over this piece, and the piece that this pour makes. */
+      readonly pourMl: number;
+      readonly acrossCm: number;
+    }
   | { readonly code: "window-missing"; readonly level: "warns"; readonly wanted: Window }
   | {
       readonly code: "cue-not-visible";

@@ -1,6 +1,7 @@
 import type { Pieces } from "~/core/quantity";
 import type { Recipe, Tool } from "~/core/recipe";
 import { piecesOn } from "./circles";
+import { type SizedDish, sizesOf } from "./sizes";
 import type { GearFinding, GearLine, Kitchen, Surface } from "./types";
 
 interface ToolRule {
@@ -66,14 +67,13 @@ export const surfacesFor = (recipe: Recipe, kitchen: Kitchen): Surface[] =>
 
 export interface GearDemand {
   /** Each dish cooked, with the stations that cook it, the people at them and the pieces that are eaten of it. */
-  readonly dishes: readonly {
-    readonly recipe: Recipe;
+  readonly dishes: readonly (SizedDish & {
     readonly stations: number;
     readonly people: number;
     readonly pieces: Pieces;
     /** Whole servings these make at their tables; absent where a piece is one. */
     readonly servings?: number | undefined;
-  }[];
+  })[];
   readonly isMeasuring: boolean;
   readonly hasDemo: boolean;
   readonly surfaces: number;
@@ -111,8 +111,10 @@ export function gearOf(demand: GearDemand, kitchen: Kitchen): GearLine[] {
   return [...lines].map(([tool, { perStation, atStations, shared, instructor }]) => {
     const needed = Math.ceil((atStations + shared + instructor) * (1 + gearRules[tool].spare) - 1e-9);
     const owned = kitchen.gear.find((one) => one.tool === tool)?.owned;
+    const sizes = sizesOf(tool, demand.dishes);
     return {
       tool,
+      ...(sizes.length > 0 ? { sizes } : {}),
       perStation,
       shared,
       instructor,

@@ -3,6 +3,7 @@ export * from "./types";
 export * from "./circles";
 export * from "./circuits";
 export * from "./gear";
+export * from "./sizes";
 export * from "./cares";
 export * from "./ways";
 export * from "./load";

@@ -2,6 +2,7 @@ import type { Minutes } from "~/core/quantity";
 import type { SurfaceKind, Tool } from "~/core/recipe";
 import type { SurfaceSize } from "./circles";
 import type { Circuit } from "./circuits";
+import type { GearSize } from "./sizes";
 
 /** What covers the hot side. */
 export const coatings = ["bare", "seasoned", "non-stick"] as const;
@@ -69,6 +70,8 @@ export interface Floor {
 /** One line of the gear list. */
 export interface GearLine {
   readonly tool: Tool;
+  /** How large, and how many of each size; absent where size does not matter or is not known. */
+  readonly sizes?: readonly GearSize[] | undefined;
   readonly perStation: number;
   readonly shared: number;
   readonly instructor: number;

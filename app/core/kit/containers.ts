@@ -81,6 +81,15 @@ function groupOf(one: Ingredient, bowl: Bowl, isApart: boolean): ContainerGroup 
   return isDryRole(one) ? "dry" : "wet";
 }
 
+/** Does a line of a kit go into the bag of a dry mix? What is dry, goes into the dry bowl, and is not sold in portions. */
+export const isInDryMix = (line: KitLine, one: Ingredient | undefined): boolean =>
+  one !== undefined &&
+  line.bowl === "dry" &&
+  line.main !== undefined &&
+  !line.packs &&
+  line.round === undefined &&
+  groupOf(one, line.bowl, false) === "dry";
+
 /** The kind of container a thing goes in, before its size is known. */
 function kindOf(one: Ingredient, amount: Amount, volume: number): ContainerKind {
   if (one.role === "egg" && amount.unit === "piece") return "egg-box";
@@ -183,7 +192,7 @@ export function packingOf(kit: readonly KitLine[], recipe: Recipe, pantry: Pantr
       packs: isApart ? undefined : line.packs,
     });
     const group = groupOf(one, line.bowl, false);
-    const isMixed = rule.isDryMixed && line.bowl === "dry" && group === "dry" && !line.packs;
+    const isMixed = rule.isDryMixed && isInDryMix(line, one);
     const isTogether =
       rule.per === "bowl" &&
       (group === "dry" || group === "wet") &&

@@ -30,6 +30,7 @@ import {
   isBatter,
   isCountedOut,
   mostOf,
+  piecesByRound,
   scaleLineAmount,
   servingsOf,
 } from "~/core/recipe";
@@ -68,6 +69,8 @@ export interface KitLine {
   readonly kind: LineAmount["kind"];
   readonly isOptional: boolean;
   readonly note: string;
+  /** The name of the round it is for; absent where all pieces get of it. */
+  readonly round?: string | undefined;
   /** Salt and strong spice taken at nine tenths, because the batch is large. */
   readonly isEased: boolean;
   /** What a counted amount was taken times: greasings, pieces, servings or people; absent for what grows with the batch. */
@@ -139,6 +142,8 @@ export interface Counted {
   readonly greased?: ((every: Greasing) => number) | undefined;
   /** Pieces that are eaten. */
   readonly pieces: Pieces;
+  /** Of these, the ones of each round of the recipe, in its order; where it is not said, dealt out by the recipe's parts. */
+  readonly rounds?: readonly Pieces[] | undefined;
   /** People it feeds; 0 where it is not said. */
   readonly people?: number | undefined;
 }
@@ -152,8 +157,10 @@ const greasedOf = (loads: number, every: Greasing): number =>
   every === "first" ? Math.min(1, loads) : Math.ceil(loads / every);
 
 /** How often an amount is counted out: pan fat by the loads, garnish by the pieces or servings, toppings by the people. */
-function timesOf(recipe: Recipe, amount: CountedAmount, counted: Counted): number {
-  const { loads, greased, pieces, people = 0 } = counted;
+function timesOf(recipe: Recipe, amount: CountedAmount, counted: Counted, roundId: string | undefined): number {
+  const { loads, greased, people = 0 } = counted;
+  const round = recipe.rounds?.findIndex((one) => one.id === roundId) ?? -1;
+  const pieces = round < 0 ? counted.pieces : ((counted.rounds ?? piecesByRound(recipe, counted.pieces))[round] ?? 0);
   switch (amount.kind) {
     case "per-load":
       return amount.every === undefined ? loads : (greased?.(amount.every) ?? greasedOf(loads, amount.every));
@@ -176,7 +183,7 @@ export function kitOf(recipe: Recipe, pantry: Pantry, factor: Ratio, counted: Co
   const lines = recipe.lines.map((line): KitLine => {
     const ingredient = pantry.get(line.ingredientId);
     const isEased = options.easesSpice && isSpiceEased(ingredient?.role, factor);
-    const often = isCountedOut(line.amount) ? timesOf(recipe, line.amount, counted) : undefined;
+    const often = isCountedOut(line.amount) ? timesOf(recipe, line.amount, counted, line.roundId) : undefined;
     const scaled: LineAmount =
       isCountedOut(line.amount) && often !== undefined
         ? { kind: "exact", amount: times(line.amount.amount, often) }
@@ -191,6 +198,9 @@ export function kitOf(recipe: Recipe, pantry: Pantry, factor: Ratio, counted: Co
       kind: line.amount.kind,
       isOptional: line.isOptional,
       note: line.note,
+      ...(line.roundId === undefined
+        ? {}
+        : { round: recipe.rounds?.find((round) => round.id === line.roundId)?.name ?? line.roundId }),
       isEased,
       ...(often === undefined ? {} : { times: often }),
       packs:
@@ -264,7 +274,8 @@ export interface TareReading {
 export function tareReadings(lines: readonly KitLine[]): TareReading[] {
   let running = 0;
   return lines.flatMap((line) => {
-    if (line.main?.grams === undefined || line.bowl === "pan" || line.bowl === "topping") return [];
+    if (line.main?.grams === undefined || line.bowl === "pan" || line.bowl === "topping" || line.round !== undefined)
+      return [];
     running += line.main.grams;
     return [{ lineId: line.lineId, each: line.main.grams, running }];
   });

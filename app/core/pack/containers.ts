@@ -4,13 +4,15 @@ import type { Carried } from "~/core/gear";
 import { type Container, type KitLine, packingOf } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
 import type { ClassInput, ClassPlan, DishPlan } from "~/core/plan";
-import type { Ratio, Grams } from "~/core/quantity";
+import { type Grams, type Ratio, one } from "~/core/quantity";
 
 /** Whose kit a container belongs to. */
 export type Place =
   | { readonly kind: "station"; readonly stationId: string; readonly name: string }
   | { readonly kind: "demo" }
-  | { readonly kind: "spare" };
+  | { readonly kind: "spare" }
+  /** A bag of dry mix that is stored, by its number. */
+  | { readonly kind: "stored"; readonly number: number };
 
 /** A container of the class, wherever it goes. */
 export interface ClassContainer extends Container {
@@ -43,8 +45,9 @@ export function packingOfClass(input: ClassInput, plan: ClassPlan): ClassPacking
   const rule = { per: input.brief.containerPer, isDryMixed: input.brief.kitMode === "dry-mix" };
   // Stations that make the same share one kit: it is put into containers once.
   const known = new Map<readonly KitLine[], ReturnType<typeof packingOf>>();
-  const packed = (kit: readonly KitLine[], dish: DishPlan) => {
-    const found = known.get(kit) ?? packingOf(kit, dish.recipe, pantry as Pantry, rule);
+  const packed = (kit: readonly KitLine[], dish: DishPlan, isStored: boolean) => {
+    const found =
+      known.get(kit) ?? packingOf(kit, dish.recipe, pantry as Pantry, isStored ? { ...rule, isDryMixed: true } : rule);
     known.set(kit, found);
     return found;
   };
@@ -58,24 +61,26 @@ export function packingOfClass(input: ClassInput, plan: ClassPlan): ClassPacking
         factor: station.scale.factor,
         isSealed: station.isApart,
       })),
-    ...plan.extras.map(({ kind, kit, dishId, factor }) => ({
-      place: { kind },
-      kit,
-      dish: plan.dishes.find((dish) => dish.id === dishId),
-      factor,
-      isSealed: false,
-    })),
+    ...plan.extras.flatMap(({ kind, kit, dishId, factor, stored }) => {
+      const dish = plan.dishes.find((each) => each.id === dishId);
+      const places: Place[] =
+        kind === "stored"
+          ? Array.from({ length: stored?.bags ?? 0 }, (_, index) => ({ kind, number: index + 1 }))
+          : [{ kind }];
+      const own = stored ? { kit: stored.each, factor: one } : { kit, factor };
+      return places.map((place) => ({ place, dish, ...own, isSealed: false }));
+    }),
   ];
   const containers: ClassContainer[] = [];
   const shared = new Map<string, Map<string, KitLine>>();
   const open = new Map<string, Map<string, KitLine>>();
   for (const { place, kit, dish, factor, isSealed } of kits) {
     if (!dish || kit.length === 0) continue;
-    const packing = packed(kit, dish);
+    const packing = packed(kit, dish, place.kind === "stored");
     for (const container of packing.containers)
       containers.push({
         ...container,
-        key: `${placeKey(place)}/${container.id}`,
+        key: `${placeKey(place)}/${place.kind === "stored" ? `${dish.id}/${place.number}/` : ""}${container.id}`,
         place,
         dishId: dish.id,
         dishTitle: dish.recipe.title,

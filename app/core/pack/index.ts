@@ -3,3 +3,6 @@ export * from "./marks";
 export * from "./containers";
 export * from "./ticks";
 export * from "./take-home";
+export * from "./trays";
+export * from "./toppings";
+export * from "./stored";

@@ -6,6 +6,9 @@ import { packingOfClass, roundsOf } from "./containers";
 import { starterPantry } from "~/core/pantry";
 import { classes } from "../../../test/generators";
 import { takeHomeOf } from "./take-home";
+import { toppingBarOf } from "./toppings";
+import { readFileSync } from "node:fs";
+import { readClassFile } from "~/formats/class-file";
 import { type TickEvent, changesSince, contentsOf, foldTicks, stateOf, tickLists } from "./ticks";
 
 const { next } = demoClasses();
@@ -151,13 +154,18 @@ describe("what goes home", () => {
       fc.property(classes, (input) => {
         const ofClass = plan(input);
         const labels = takeHomeOf(input, ofClass);
-        expect(labels.map((label) => label.dishId)).toEqual(
-          ofClass.dishes.filter((dish) => dish.stations > 0).map((dish) => dish.id),
+        // One for each round, where a dish has them.
+        expect(labels.map((label) => [label.dishId, label.roundId])).toEqual(
+          ofClass.dishes
+            .filter((dish) => dish.stations > 0)
+            .flatMap((dish) => (dish.recipe.rounds ?? [null]).map((round) => [dish.id, round?.id ?? null])),
         );
         const contained = new Set(labels.flatMap((label) => label.ingredients.flatMap((one) => [...one.contains])));
         for (const label of labels) {
           const dish = ofClass.dishes.find((one) => one.id === label.dishId);
-          const cooked = dish?.recipe.lines.filter((line) => line.bowl !== "topping").map((line) => line.ingredientId);
+          const cooked = dish?.recipe.lines
+            .filter((line) => line.bowl !== "topping" && (line.roundId ?? label.roundId) === label.roundId)
+            .map((line) => line.ingredientId);
           expect(new Set(label.ingredients.map((one) => one.ingredientId))).toEqual(new Set(cooked));
           const grams = label.ingredients.map((one) => one.grams ?? -1);
           expect(grams).toEqual([...grams].sort((a, b) => b - a));
@@ -185,5 +193,51 @@ describe("what goes home", () => {
     const read = new Set(next.labels.map((one) => one.ingredientId));
     for (const one of label?.ingredients ?? [])
       if (one.isUnread) expect(packaged.has(one.ingredientId) && !read.has(one.ingredientId)).toBe(true);
+  });
+});
+
+describe("the topping bar", () => {
+  test("has every topping once, with what all tables take of it, for no more people than are fed", () => {
+    fc.assert(
+      fc.property(classes, (input) => {
+        const made = plan(input);
+        const bar = toppingBarOf(input, made);
+        const lines = made.stations.flatMap((station) => station.kit.filter((line) => line.bowl === "topping"));
+        expect(bar.map((one) => one.mark.ingredientId).sort()).toEqual(
+          [...new Set(lines.map((line) => line.ingredientId))].sort(),
+        );
+        const fed = made.stations.reduce((sum, station) => sum + station.eaters, 0);
+        for (const one of bar) {
+          const own = lines.filter((line) => line.ingredientId === one.mark.ingredientId);
+          const grams = own.reduce((sum, line) => sum + (line.buyGrams ?? NaN), 0);
+          if (one.grams === null) expect(grams).toBeNaN();
+          else expect(one.grams).toBeCloseTo(grams, 6);
+          expect(one.takers).toBeLessThanOrEqual(one.people);
+          expect(one.people).toBeLessThanOrEqual(fed);
+          if (one.bowl && one.grams !== null) expect(one.bowl.count * one.bowl.sizeMl).toBeGreaterThan(0);
+        }
+        // What is to taste has no amount, and it is said.
+        const toTaste = new Set(lines.filter((line) => line.kind === "to-taste").map((line) => line.ingredientId));
+        const told = made.findings.flatMap((one) => (one.code === "topping-to-taste" ? one.ingredientIds : []));
+        expect([...told].sort()).toEqual([...toTaste].sort());
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test("C10: jam for the pairs, cream for the share that takes any", () => {
+    const read = readClassFile(readFileSync("test/cases/c10-pairs-from-a-fixed-bowl.json", "utf8"));
+    if (!read.ok) throw new Error(read.problems.join("\n"));
+    expect(
+      toppingBarOf(read.input, plan(read.input)).map(({ mark, people, takers, grams }) => [
+        mark.ingredientId,
+        people,
+        takers,
+        grams,
+      ]),
+    ).toEqual([
+      ["jam", 10, 10, 240],
+      ["cream", 10, 6, 90],
+    ]);
   });
 });

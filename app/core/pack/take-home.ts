@@ -2,7 +2,7 @@ import { type Pantry, lineGrams } from "~/core/batter";
 import { type Substance, knownFood } from "~/core/pantry";
 import type { ClassInput, ClassPlan } from "~/core/plan";
 import type { Grams } from "~/core/quantity";
-import { holdColdC, reheatC } from "~/core/recipe";
+import { type Round, holdColdC, linesOfRound, reheatC } from "~/core/recipe";
 import { type AllergenMark, allergensOn } from "./marks";
 
 /** Days that cooked pieces keep chilled after the day they were made: the least of the common figures (starting value; local rules first). */
@@ -13,6 +13,9 @@ export interface TakeHome {
   readonly dishId: string;
   readonly title: string;
   readonly variantName: string | null;
+  /** The round that the pieces are of; null where all of the dish are alike. */
+  readonly roundId: string | null;
+  readonly roundName: string | null;
   /** Heaviest first, as lists of ingredients are written; those whose weight nobody knows come last. */
   readonly ingredients: readonly (AllergenMark & { readonly grams: Grams | null })[];
   /** What the other dishes of the class contain and this one does not: it was made in the same room. */
@@ -22,7 +25,7 @@ export interface TakeHome {
   readonly keepsDays: number;
 }
 
-/** The labels of a class, one for each dish that somebody makes. Toppings stay at the table and are not on them. */
+/** The labels of a class, one for each dish that somebody makes, and for each of its rounds. Toppings stay at the table and are not on them. */
 export function takeHomeOf(input: ClassInput, plan: ClassPlan): TakeHome[] {
   const { pantry, labels } = knownFood(input);
   const made = plan.dishes.filter((dish) => dish.stations > 0);
@@ -35,8 +38,11 @@ export function takeHomeOf(input: ClassInput, plan: ClassPlan): TakeHome[] {
       ).flatMap((mark) => mark.contains),
     ),
   );
-  return made.map(({ id, recipe, variantName }): TakeHome => {
-    const lines = recipe.lines.filter((line) => line.bowl !== "topping");
+  const rounds = made.flatMap((dish) =>
+    (dish.recipe.rounds ?? [undefined]).map((round: Round | undefined) => ({ ...dish, round })),
+  );
+  return rounds.map(({ id, recipe, variantName, round }): TakeHome => {
+    const lines = linesOfRound(recipe, round?.id).filter((line) => line.bowl !== "topping");
     const weights = new Map<string, number | null>();
     for (const line of lines) {
       const before = weights.get(line.ingredientId);
@@ -51,6 +57,8 @@ export function takeHomeOf(input: ClassInput, plan: ClassPlan): TakeHome[] {
       dishId: id,
       title: recipe.title,
       variantName,
+      roundId: round?.id ?? null,
+      roundName: round?.name ?? null,
       ingredients,
       alsoHandled: [...handled].filter((one) => !own.has(one)),
       keepAtMostC: holdColdC,

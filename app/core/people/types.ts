@@ -80,6 +80,14 @@ export interface Arrangement {
   readonly apart: readonly number[];
   /** Shared surfaces are washed whenever they pass from one dish to another. */
   readonly washesBetween?: boolean | undefined;
+  /** Stations, counted from 0, that measure with another set than the class: a household with its own cups and spoons. */
+  readonly sets?: readonly OwnSet[] | undefined;
+}
+
+/** The measuring set of one station, by the set's id. */
+export interface OwnSet {
+  readonly station: number;
+  readonly measuringSetId: string;
 }
 
 /** One table of people who work through the recipe together. */

@@ -2,7 +2,7 @@ import { type Batter, type Pantry, batterOf, cookByOf, wettingStep, yieldOf } fr
 import { type HotPlace, hotPlaceOf, withCautions } from "~/core/caution";
 import { type Kitchen, surfacesFor } from "~/core/gear";
 import { type Station, stationIndex } from "~/core/people";
-import { type Recipe, type Take, asVariant, heatAmong } from "~/core/recipe";
+import { type Recipe, type RoundParts, type Take, asVariant, heatAmong, withRounds } from "~/core/recipe";
 import type { CookBy } from "~/core/schedule";
 import { canonical } from "./hash";
 import type { ClassInput, Dish, DishPlan } from "./types";
@@ -39,12 +39,17 @@ export function variantOf(
   ingredients: ClassInput["pantry"],
   pantry: Pantry,
   takes: readonly Take[] = [],
+  rounds: readonly RoundParts[] = [],
 ) {
   const before = variants.get(recipe);
   const { made } = before?.pantry === ingredients ? before : { made: new Map<string, Recipe>() };
   if (before?.pantry !== ingredients) variants.set(recipe, { pantry: ingredients, made });
-  const key = [variantId ?? "", ...takes.map((take) => `${take.lineId} ${take.ingredientId}`)].join("\n");
-  const found = made.get(key) ?? asVariant(recipe, variantId, pantry, takes);
+  const key = [
+    variantId ?? "",
+    ...takes.map((take) => `${take.lineId} ${take.ingredientId}`),
+    ...rounds.map((round) => `${round.roundId} ${round.parts}`),
+  ].join("\n");
+  const found = made.get(key) ?? withRounds(asVariant(recipe, variantId, pantry, takes), rounds);
   made.set(key, found);
   return found;
 }
@@ -75,7 +80,7 @@ function cookedIn(recipe: Recipe, kitchen: Kitchen, pantry: Pantry): Recipe {
 export function dishPlan(dish: Dish, input: ClassInput, pantry: Pantry, stations: number): DishPlan {
   const ingredients = input.pantry;
   const recipe = cookedIn(
-    variantOf(dish.recipe, dish.variantId, ingredients, pantry, dish.takes),
+    variantOf(dish.recipe, dish.variantId, ingredients, pantry, dish.takes, dish.rounds),
     input.kitchen,
     pantry,
   );
@@ -91,6 +96,7 @@ export function dishPlan(dish: Dish, input: ClassInput, pantry: Pantry, stations
     batchYield: yieldOf(recipe, batter),
     ...(dish.bowl ? { bowl: dish.bowl } : {}),
     ...(dish.cooks ? { cooks: dish.cooks } : {}),
+    ...(dish.bulk ? { bulk: dish.bulk } : {}),
   };
 }
 

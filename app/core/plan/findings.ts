@@ -17,7 +17,8 @@ import { checkTimeline, handMinutes, type ScheduleInput, type Timeline } from "~
 import { hasFraction, isSpiceEased } from "~/core/kit";
 import { canonical } from "./hash";
 import type { GearLine } from "~/core/gear";
-import type { ClassInput, Dish, DishPlan, Finding, Plate, PlanFinding, Stage, StationPlan } from "./types";
+import { batchesOf } from "./stations";
+import type { ClassInput, Dish, DishPlan, ExtraKit, Finding, Plate, PlanFinding, Stage, StationPlan } from "./types";
 
 /** Puts a stage and a dish to findings that do not know them. */
 const at = <F extends object>(
@@ -400,7 +401,6 @@ function thickening(dish: DishPlan, stations: readonly StationPlan[], timeline: 
       ];
 }
 
-/** Everything computed so far that somebody should know of, in the order of the stages. */
 /** Sticks at tables of those who may not eat from one. */
 function sticksForSmall(
   input: ClassInput,
@@ -433,6 +433,29 @@ function sticksForSmall(
       ];
 }
 
+/** Toppings that are to taste: nothing can be bought for them. */
+function tasteFindings(stations: readonly StationPlan[]): PlanFinding[] {
+  const ingredientIds = [
+    ...new Set(
+      stations.flatMap(({ kit }) =>
+        kit.filter((line) => line.bowl === "topping" && line.kind === "to-taste").map((line) => line.ingredientId),
+      ),
+    ),
+  ];
+  return ingredientIds.length > 0 ? [{ code: "topping-to-taste", level: "notes", ingredientIds }] : [];
+}
+
+/** A dry mix made in bulk: too few bags for the class, or nothing that could be in them. */
+function bulkFindings(dish: DishPlan, stations: readonly StationPlan[], extras: readonly ExtraKit[]): PlanFinding[] {
+  const { bulk } = dish;
+  if (bulk === undefined) return [];
+  const used = toNumber(batchesOf(dish.id, stations, extras));
+  if (used > bulk) return [{ code: "bulk-short", level: "warns", made: bulk, used }];
+  const isStored = extras.some((extra) => extra.kind === "stored" && extra.dishId === dish.id);
+  return isStored || Math.floor(bulk - used) < 1 ? [] : [{ code: "bulk-nothing-dry", level: "warns", made: bulk }];
+}
+
+/** Everything computed so far that somebody should know of, in the order of the stages. */
 export function findingsOf(
   input: ClassInput,
   pantry: Pantry,
@@ -442,6 +465,7 @@ export function findingsOf(
   gear: readonly GearLine[],
   timeline: Timeline,
   scheduled: ScheduleInput,
+  extras: readonly ExtraKit[],
 ): Finding[] {
   return [
     ...dishes.flatMap((dish) =>
@@ -464,6 +488,8 @@ export function findingsOf(
       ),
     ),
     ...at("amounts", null, amountFindings(stations, dishes, pantry, input.brief)),
+    ...at("amounts", null, tasteFindings(stations)),
+    ...dishes.flatMap((dish) => at("amounts", dish.id, bulkFindings(dish, stations, extras))),
     ...at("amounts", null, thinAir(input.kitchen.altitudeM, dishes, pantry)),
     ...at("gear", null, checkGear(gear)),
     ...at("gear", null, sticksForSmall(input, dishes, stations)),

@@ -2,8 +2,9 @@
 export * from "./types";
 export { plan } from "./plan";
 export { recipesMade, shownDish } from "./dishes";
-export { hotPlacesOf, kitOptionsOf } from "./stations";
+export { hotPlacesOf, kitOptionsOf, placesPerAdult } from "./stations";
 export * from "./remedies";
+export * from "./wishes";
 export * from "./openings";
 export * from "./drafts";
 export * from "./matrix";

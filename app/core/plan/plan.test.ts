@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { yieldOf } from "~/core/batter";
-import { isAtStation } from "~/core/people";
+import { isAtStation, stationIndex } from "~/core/people";
 import { ratio, scoopName } from "~/core/quantity";
 import { mostOf } from "~/core/recipe";
 import { toNumber } from "~/core/quantity";
@@ -8,6 +8,7 @@ import { demoClasses } from "~/demo/boathouse";
 import { CalendarDate } from "@internationalized/date";
 import { classes } from "../../../test/generators";
 import { plan } from "./plan";
+import { batchesOf, kitOptionsOf } from "./stations";
 
 const { next, current } = demoClasses(new CalendarDate(2026, 11, 24));
 
@@ -50,11 +51,22 @@ test("a scoop that is said to be missing, and found again, changes the kits of t
   expect(scoopsOf([])).toEqual(before);
 });
 
-test("what is bought is what the stations, the demonstration and the spare kit hold at most", () => {
+test("what is bought is what the stations, the demonstration, the spare kit and the stored bags hold at most", () => {
   fc.assert(
     fc.property(classes, (input) => {
       const made = plan(input);
-      const lines = [...made.stations.map((station) => station.kit), made.demoKit, made.spareKit].flat();
+      const bags = made.extras.flatMap(({ stored }) =>
+        stored ? Array.from({ length: stored.bags }, () => stored.each) : [],
+      );
+      const lines = [...made.stations.map((station) => station.kit), made.demoKit, made.spareKit, ...bags].flat();
+      // A bulk mix is what is used and what is stored, but for the part of a batch that would make no bag.
+      for (const dish of made.dishes) {
+        const own = made.extras.find((extra) => extra.dishId === dish.id && extra.stored);
+        if (!own?.stored || dish.bulk === undefined) continue;
+        const used = toNumber(batchesOf(dish.id, made.stations, made.extras));
+        expect(own.stored.bags).toBe(Math.floor(dish.bulk - used + 1e-9));
+        expect(own.stored.bags).toBeGreaterThan(0);
+      }
       for (const total of made.totals) {
         const own = lines.filter((line) => line.ingredientId === total.ingredientId && line.kind !== "to-taste");
         const grams = own.reduce((sum, line) => sum + (line.buyGrams ?? NaN), 0);
@@ -148,5 +160,26 @@ test("what children leave in the bowl is said where it would cost a wanted piece
       }
     }),
     { numRuns: 120 },
+  );
+});
+
+test("a table with a set of its own is asked for no scoop that the set has not, and everybody else for the class's", () => {
+  fc.assert(
+    fc.property(classes, (input) => {
+      const made = plan(input);
+      const own = new Map((input.arrangement?.sets ?? []).map((one) => [one.station, one.measuringSetId]));
+      for (const station of made.stations) {
+        const setId = own.get(stationIndex(station.id));
+        expect(station.ownSet).toBe(setId);
+        const { set } = kitOptionsOf(input, setId);
+        const there = new Set(set.scoops.map(scoopName));
+        for (const line of station.kit)
+          for (const scoop of line.main?.scoops?.counts ?? []) expect(there.has(scoopName(scoop))).toBe(true);
+      }
+      // The class's missing scoops are missing from the class's set, not from what a household has at home.
+      const [first] = made.stations;
+      if (first?.ownSet !== undefined) expect(kitOptionsOf(input, first.ownSet).set.id).toBe(first.ownSet);
+    }),
+    { numRuns: 60 },
   );
 });

@@ -2,6 +2,7 @@ import { gearOf } from "~/core/gear";
 import { demandOf } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
 import { seat } from "~/core/people";
+import { toNumber } from "~/core/quantity";
 import { servingsOf } from "~/core/recipe";
 import { dishesOf } from "./dishes";
 import { figuresOf } from "./figures";
@@ -48,6 +49,18 @@ function planned(input: ClassInput): ClassPlan {
           const own = stations.filter((station) => station.dishId === dish.id);
           return {
             recipe: dish.recipe,
+            ...(dish.batter.unknownLines.length === 0 && dish.batter.millilitres > 0
+              ? {
+                  batterMl: dish.batter.millilitres,
+                  gramsPerMl: dish.batter.grams / dish.batter.millilitres,
+                }
+              : {}),
+            batches: [
+              ...own.map((station) => toNumber(station.scale.factor)),
+              ...extras
+                .filter((one) => one.kind === "demo" && one.dishId === dish.id)
+                .map((one) => toNumber(one.factor)),
+            ],
             stations: dish.stations,
             people: own.reduce((sum, station) => sum + station.eaters, 0),
             // What is thrown away is put on no stick.
@@ -62,7 +75,7 @@ function planned(input: ClassInput): ClassPlan {
     input.kitchen,
   );
   const plates = platesOf(input, food, stations, dishes, gear, timeline, extras);
-  const findings = findingsOf(input, pantry, dishes, stations, plates, gear, timeline, scheduled);
+  const findings = findingsOf(input, pantry, dishes, stations, plates, gear, timeline, scheduled, extras);
 
   return {
     stations,

@@ -57,9 +57,10 @@ export function platesOf(
           timeline,
           kitMode: input.brief.kitMode,
           isRemote: input.brief.isRemote,
+          // What is stored is filled when every kit is closed.
           extras: extras.flatMap(({ kind, dishId }) => {
             const recipe = recipeOf.get(dishId);
-            return recipe ? [{ kind, recipe }] : [];
+            return recipe && kind !== "stored" ? [{ kind, recipe }] : [];
           }),
           shortTools: new Set(gear.filter((line) => line.short > 0 && line.perStation > 0).map((line) => line.tool)),
         },

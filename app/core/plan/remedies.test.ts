@@ -7,6 +7,7 @@ import { demoClasses } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
 import { classes } from "../../../test/generators";
 import { CalendarDate } from "@internationalized/date";
+import { ratio } from "~/core/quantity";
 import { plan } from "./plan";
 import { listsOf, waysOutFor, seatLists, seatingOf } from "./remedies";
 import type { ClassInput } from "./types";
@@ -66,6 +67,68 @@ test("milk in the batter: the whole class without it, an own station without it,
   expect(own).toMatchObject({ before: "contains", after: "clear", variantId: "no-milk" });
   expect(own?.cost).toMatchObject({ setApart: ["Ada"], stations: 1 });
   expect(out?.change).toBeNull();
+});
+
+test("what the author offers comes before a draft: an advised alternative, and a round that is left out", () => {
+  const rounds = [
+    { id: "plain", name: "Plain", parts: 1 },
+    { id: "nuts", name: "With walnuts", parts: 1 },
+  ];
+  const [first] = pancakes.lines;
+  if (!first) throw new Error("the recipe has lines");
+  const walnuts = { ...first, id: "walnuts-in", ingredientId: "walnuts", bowl: "bowl" as const, roundId: "nuts" };
+  const recipe = { ...pancakes, variants: [], rounds, lines: [...pancakes.lines, walnuts] };
+  const noNuts: Participant["needs"] = [
+    { kind: "substance", substance: "tree-nut", severity: "allergy", touchOrAir: false, note: "" },
+  ];
+  const labels = [...everyLabel, label("walnuts", ["tree-nut"])];
+  const here: ClassInput = {
+    ...room,
+    people: room.people.map((one) => (one.id === "Ada" ? { ...one, needs: noNuts } : one)),
+    dishes: [{ id: "plain", recipe, variantId: null, stations: null }],
+    labels,
+  };
+  const [all, own] = waysOutFor(here, "Ada", []);
+  for (const way of [all, own])
+    expect(way).toMatchObject({
+      after: "clear",
+      drafted: null,
+      choice: { takes: [], rounds: [{ roundId: "nuts", parts: 0 }] },
+    });
+  const after = plan({ ...here, ...all?.change });
+  expect(after.totals.some((total) => total.ingredientId === "walnuts")).toBe(false);
+  expect(after.stations.flatMap((station) => station.rounds?.map((round) => round.roundId))).toEqual([
+    "plain",
+    "plain",
+  ]);
+
+  // Milk: the author names oat drink for it, and advises against water; nothing else in the recipe is of milk.
+  const milky = {
+    ...pancakes,
+    variants: [],
+    lines: pancakes.lines
+      .filter((line) => line.ingredientId !== "butter")
+      .map((line) =>
+        line.ingredientId === "whole-milk"
+          ? {
+              ...line,
+              alternatives: [
+                { ingredientId: "water", isAdvised: false, reason: "it comes out flat" },
+                { ingredientId: "oat-drink", isAdvised: true, reason: "" },
+              ],
+            }
+          : line,
+      ),
+  };
+  const dishes = [{ id: "plain", recipe: milky, variantId: null, stations: null, bowl: ratio(2n) }];
+  const [taken] = waysOutFor({ ...room, dishes }, "Ada", []);
+  expect(taken).toMatchObject({
+    kind: "whole-class",
+    after: "clear",
+    drafted: null,
+    choice: { takes: [{ ingredientId: "oat-drink" }], rounds: [] },
+  });
+  expect(taken?.change?.dishes).toMatchObject([{ takes: [{ ingredientId: "oat-drink" }], bowl: ratio(2n) }]);
 });
 
 test("an own station is planned as one: alone, with its own kit, cooking first on a surface nobody used", () => {

@@ -5,6 +5,7 @@ import { type VerdictWord, avoidedBy, judgePlate, rankOf } from "~/core/allergen
 import { costOf } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
 import type { Recipe } from "~/core/recipe";
+import { type Choice, choiceFor } from "./choices";
 import { dishByPlace, variantOf } from "./dishes";
 import { type DraftedVariant, draftFor } from "./drafts";
 import { plan } from "./plan";
@@ -43,6 +44,8 @@ export interface Remedy {
   readonly title: string | null;
   /** A variant drafted for this: the recipe with it, to be kept as a new revision when the way is chosen; null where it is there. */
   readonly drafted: DraftedVariant | null;
+  /** What the author offers and this takes: alternatives, rounds nobody makes; null where nothing of the kind. */
+  readonly choice: Choice | null;
   readonly stationId: string | null;
   readonly change: PlanChange | null;
   readonly before: VerdictWord;
@@ -112,15 +115,29 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
     const key = `${recipe.id} ${variantId}`;
     return !seen.has(key) && Boolean(seen.add(key));
   };
+  interface Option {
+    readonly recipe: Recipe;
+    readonly variantId: string | null;
+    readonly title: string;
+    readonly made: Recipe;
+    readonly choice?: Choice;
+  }
   // An answer of "unknown" may become clear once the labels are read; "contains" never does.
   const eatable = (one: { made: Recipe }) => judged(one.made) !== "contains";
   const written = options(input.dishes).filter(isNew);
   // Where no variant that the author wrote clears the plate, the swaps the program knows are drafted into one.
   const drafts = new Map<string, DraftedVariant>();
-  const own = [
+  // What the author offers beside the variants: another milk, the pieces without berries only.
+  const chosen = written.flatMap((one): Option[] => {
+    if (eatable(one)) return [];
+    const found = choiceFor(one.recipe, one.variantId, person, pantry, labels, input.pantry);
+    return found ? [{ ...one, made: found.made, choice: { takes: found.takes, rounds: found.rounds } }] : [];
+  });
+  const own: Option[] = [
     ...written,
+    ...chosen,
     ...[...new Map(input.dishes.map((dish) => [dish.recipe.id, dish])).values()].flatMap((dish) => {
-      if (written.some((one) => one.recipe.id === dish.recipe.id && eatable(one))) return [];
+      if ([...written, ...chosen].some((one) => one.recipe.id === dish.recipe.id && eatable(one))) return [];
       const draft = draftFor(dish.recipe, person, pantry, labels, input.pantry);
       if (!draft) return [];
       drafts.set(`${dish.recipe.id} ${draft.variantId}`, draft);
@@ -139,7 +156,8 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
   const propose = (
     kind: RemedyKind,
     change: PlanChange,
-    what: { recipeId: string | null; variantId: string | null; title: string | null },
+    what: Pick<Remedy, "recipeId" | "variantId" | "title">,
+    choice: Choice | null = null,
   ) => {
     const changed: ClassInput = { ...input, ...change };
     const after = plan(changed);
@@ -149,6 +167,7 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
       kind,
       ...what,
       drafted: drafts.get(`${what.recipeId} ${what.variantId}`) ?? null,
+      choice,
       change,
       stationId: after.stations.find((one) => one.people.includes(participantId))?.id ?? null,
       before: now.verdict,
@@ -162,25 +181,41 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
     });
   };
 
-  // A bowl of a fixed size stays one; which alternative is taken is what the remedy is about.
-  const bowlOf = (recipe: Recipe): Pick<Dish, "bowl" | "cooks"> => {
-    const { bowl, cooks } = settledOf(
+  // A bowl of a fixed size stays one, and its rounds; which alternative is taken is what the remedy is about.
+  const settledFor = ({ recipe, choice }: Pick<Option, "recipe" | "choice">): Partial<Dish> => {
+    const { bowl, cooks, rounds } = settledOf(
       input.dishes.find((dish) => dish.recipe.id === recipe.id),
       recipe.id,
     );
-    return { ...(bowl ? { bowl } : {}), ...(cooks ? { cooks } : {}) };
+    const asked = [
+      ...(rounds ?? []).filter((one) => !choice?.rounds.some((each) => each.roundId === one.roundId)),
+      ...(choice?.rounds ?? []),
+    ];
+    return {
+      ...(bowl ? { bowl } : {}),
+      ...(cooks ? { cooks } : {}),
+      ...(asked.length > 0 ? { rounds: asked } : {}),
+      ...(choice && choice.takes.length > 0 ? { takes: choice.takes } : {}),
+    };
   };
-  for (const { recipe, variantId, title } of own.filter(eatable))
+  for (const one of own.filter(eatable)) {
+    const { recipe, variantId, title, choice } = one;
     propose(
       "whole-class",
-      { dishes: [{ id: "all", recipe, variantId, stations: null, ...bowlOf(recipe) }], arrangement: input.arrangement },
+      {
+        dishes: [{ id: "all", recipe, variantId, stations: null, ...settledFor(one) }],
+        arrangement: input.arrangement,
+      },
       { recipeId: recipe.id, variantId, title },
+      choice,
     );
+  }
 
   /** The person alone at a new last station that makes this dish. */
-  const alone = (recipe: Recipe, variantId: string | null): PlanChange => {
+  const alone = (option: Pick<Option, "recipe" | "variantId" | "choice">): PlanChange => {
+    const { recipe, variantId } = option;
     const rest = seats.map((ids) => ids.filter((id) => id !== participantId));
-    const kept = rest.flatMap((ids, index) => (ids.length > 0 ? [{ ids, isApart: apart.includes(index) }] : []));
+    const kept = rest.flatMap((ids, index) => (ids.length > 0 ? [{ ids, index, isApart: apart.includes(index) }] : []));
     // The dish row of the station they leave behind empty, where it was theirs alone, goes with them.
     const emptied = station && station.people.length === 1 ? station.dishId : undefined;
     const dishes = input.dishes.flatMap((dish) => {
@@ -192,18 +227,32 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
         ...(dishes.some((dish) => dish.stations === null)
           ? dishes
           : dishes.map((dish, index) => (index === 0 ? { ...dish, stations: null } : dish))),
-        { id: "own", recipe, variantId, stations: 1, ...bowlOf(recipe) },
+        { id: "own", recipe, variantId, stations: 1, ...settledFor(option) },
       ],
       arrangement: {
         washesBetween: input.arrangement?.washesBetween,
         seats: [...kept.map((one) => one.ids), [participantId]],
         apart: [...kept.flatMap((one, index) => (one.isApart ? [index] : [])), kept.length],
+        // A table keeps its cups and spoons where the tables before it go.
+        ...(input.arrangement?.sets
+          ? {
+              sets: input.arrangement.sets.flatMap((own) => {
+                const at = kept.findIndex((one) => one.index === own.station);
+                return at < 0 ? [] : [{ ...own, station: at }];
+              }),
+            }
+          : {}),
       },
     };
   };
   if (station)
-    for (const { recipe, variantId, title } of own.filter(eatable))
-      propose("own-station", alone(recipe, variantId), { recipeId: recipe.id, variantId, title });
+    for (const one of own.filter(eatable))
+      propose(
+        "own-station",
+        alone(one),
+        { recipeId: one.recipe.id, variantId: one.variantId, title: one.title },
+        one.choice,
+      );
 
   if (station && !station.isApart) {
     const index = stationIndex(station.id);
@@ -222,14 +271,14 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
       "wash",
       {
         dishes: input.dishes,
-        arrangement: { seats: input.arrangement?.seats ?? null, apart, washesBetween: true },
+        arrangement: { ...input.arrangement, seats: input.arrangement?.seats ?? null, apart, washesBetween: true },
       },
       { recipeId: null, variantId: null, title: null },
     );
 
   if (station)
     for (const { recipe, variantId, title } of others.filter(eatable))
-      propose("other-dish", alone(recipe, variantId), {
+      propose("other-dish", alone({ recipe, variantId }), {
         recipeId: recipe.id,
         variantId,
         title: variantId === null ? recipe.title : `${recipe.title}, ${title.toLowerCase()}`,
@@ -241,6 +290,7 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
     variantId: null,
     title: null,
     drafted: null,
+    choice: null,
     stationId: station?.id ?? null,
     change: null,
     before: now.verdict,

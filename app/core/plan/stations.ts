@@ -1,5 +1,5 @@
 import type { Pantry } from "~/core/batter";
-import { type Counted, type KitLine, type KitOptions, kitOf } from "~/core/kit";
+import { type Counted, type KitLine, type KitOptions, isInDryMix, kitOf } from "~/core/kit";
 import {
   type Station,
   adultsAtHeat,
@@ -10,8 +10,20 @@ import {
   paceOf,
   stationIndex,
 } from "~/core/people";
-import { type Ratio, measuringSetOf, one, toNumber, withoutScoops, writeRatio, type Pieces } from "~/core/quantity";
-import { type Recipe, expectedOf, isBatter } from "~/core/recipe";
+import {
+  type Ratio,
+  add,
+  measuringSetOf,
+  one,
+  ratio,
+  subtract,
+  toNumber,
+  withoutScoops,
+  writeRatio,
+  zero,
+  type Pieces,
+} from "~/core/quantity";
+import { type Recipe, type Round, expectedOf, isBatter } from "~/core/recipe";
 import { type StationScale, fixedBowl, piecesWanted, scaleStation, withWholeEggs } from "~/core/scale";
 import {
   type ScheduleInput,
@@ -56,7 +68,7 @@ function kitFor(
   const { kits } = before?.pantry === ingredients ? before : { kits: new Map<string, KitLine[]>() };
   if (before?.pantry !== ingredients) knownKits.set(recipe, { pantry: ingredients, kits });
   const { set, tolerance, easesSpice } = options;
-  const { loads, greased, pieces, people = 0 } = counted;
+  const { loads, greased, pieces, rounds = [], people = 0 } = counted;
   // Only what a line asks for tells two kits apart.
   const asked = recipe.lines.flatMap(({ amount }) =>
     amount.kind === "per-load" && amount.every !== undefined
@@ -66,7 +78,7 @@ function kitFor(
         : [],
   );
   const measured = [set.id, tolerance.strict, tolerance.usual, easesSpice];
-  const key = [writeRatio(factor), loads, pieces, ...asked, ...measured].join(" ");
+  const key = [writeRatio(factor), loads, pieces, rounds.join("+"), ...asked, ...measured].join(" ");
   const known = kits.get(key) ?? kitOf(recipe, pantry, factor, counted, options);
   kits.set(key, known);
   return known;
@@ -78,9 +90,16 @@ export function tidyKits(recipe: Recipe): void {
   if (kits && kits.size >= mostKits) kits.clear();
 }
 
-/** How kits are measured in this class. */
-export const kitOptionsOf = ({ brief }: Pick<ClassInput, "brief">): KitOptions => ({
-  set: withoutScoops(measuringSetOf(brief.measuringSetId), brief.missingScoops),
+/** The measuring set that a station has to itself; undefined where it measures with the class's. */
+const ownSetAt = ({ arrangement }: Pick<ClassInput, "arrangement">, index: number): string | undefined =>
+  arrangement?.sets?.find((one) => one.station === index)?.measuringSetId;
+
+/** How kits are measured in this class, or with a set of a station's own: nothing is missing from that. */
+export const kitOptionsOf = ({ brief }: Pick<ClassInput, "brief">, ownSet?: string): KitOptions => ({
+  set:
+    ownSet === undefined
+      ? withoutScoops(measuringSetOf(brief.measuringSetId), brief.missingScoops)
+      : measuringSetOf(ownSet),
   tolerance: { strict: brief.strictTolerancePercent / 100, usual: brief.usualTolerancePercent / 100 },
   easesSpice: brief.easesSpice,
 });
@@ -157,11 +176,15 @@ function handworkOf(recipe: Recipe, pantry: Pantry) {
   };
 }
 
+/** Hot places that one adult may have in use at once; null where the class has no such rule. */
+export const placesPerAdult = ({ brief }: Pick<ClassInput, "brief">): number | null =>
+  brief.hotPlacesPerAdult > 0 && needsAdultAtHeat(brief.audience) ? brief.hotPlacesPerAdult : null;
+
 /** Hot places that may be in use at once for want of adults; null where the class has no such rule. */
-export const hotPlacesOf = ({ brief, people }: Pick<ClassInput, "brief" | "people">): number | null =>
-  brief.hotPlacesPerAdult > 0 && needsAdultAtHeat(brief.audience)
-    ? brief.hotPlacesPerAdult * adultsAtHeat(brief.helpers, people)
-    : null;
+export const hotPlacesOf = ({ brief, people }: Pick<ClassInput, "brief" | "people">): number | null => {
+  const each = placesPerAdult({ brief });
+  return each === null ? null : each * adultsAtHeat(brief.helpers, people);
+};
 
 function scheduleInputOf(
   input: ClassInput,
@@ -244,6 +267,17 @@ export function laid(
   }
 }
 
+/** Pieces of each round that a station eats: those of its loads. */
+const roundsIn = ({ tasks }: Timeline, stationId: string, rounds: readonly Round[]) =>
+  rounds.map(({ id: roundId }) => ({
+    roundId,
+    pieces: tasks.reduce(
+      (sum: Pieces, task) =>
+        task.kind === "load" && task.stationId === stationId && task.roundId === roundId ? sum + task.pieces : sum,
+      0,
+    ),
+  }));
+
 /** Every station with its kit: what depends on loads is computed after the timeline, from its loads. */
 export function stationPlans(
   input: ClassInput,
@@ -251,7 +285,7 @@ export function stationPlans(
   timeline: Timeline,
   pantry: Pantry,
 ): StationPlan[] {
-  const options = kitOptionsOf(input);
+  const usual = kitOptionsOf(input);
   const loads = new Map<string, number>();
   for (const task of timeline.tasks)
     if (task.kind === "load" && task.stationId) loads.set(task.stationId, (loads.get(task.stationId) ?? 0) + 1);
@@ -259,6 +293,8 @@ export function stationPlans(
   return rows.map(({ station, eaters, index, dish, scale }): StationPlan => {
     const own = { loads: loads.get(station.id) ?? 0, testers: testers.get(station.id) ?? 0 };
     const cooked = cookedOf(dish, scale);
+    const ownSet = ownSetAt(input, index);
+    const rounds = dish.recipe.rounds && roundsIn(timeline, station.id, dish.recipe.rounds);
     return {
       ...station,
       dishId: dish.id,
@@ -267,6 +303,8 @@ export function stationPlans(
       eaters,
       cooked,
       ...own,
+      ...(rounds ? { rounds } : {}),
+      ...(ownSet === undefined ? {} : { ownSet }),
       kit: kitFor(
         dish.recipe,
         input.pantry,
@@ -277,9 +315,10 @@ export function stationPlans(
           greased: (every) => greasedLoads(timeline.tasks, (load) => load.stationId === station.id, every),
           // Nobody garnishes what is thrown away.
           pieces: cooked - own.testers,
+          ...(rounds ? { rounds: rounds.map((round) => round.pieces) } : {}),
           people: eaters,
         },
-        options,
+        ownSet === undefined ? usual : kitOptionsOf(input, ownSet),
       ),
     };
   });
@@ -289,7 +328,7 @@ export function stationPlans(
  * The instructor's own bowl, of the dish that is shown, with the fat of the loads that are shown; and the spare kit, as large as the
  * largest station of that dish it must stand in for.
  */
-export function extraKits(
+function bowlsBeside(
   input: ClassInput,
   dishes: readonly DishPlan[],
   stations: readonly StationPlan[],
@@ -337,4 +376,53 @@ export function extraKits(
         ]
       : []),
   ];
+}
+
+/** Batches of a dish that somebody mixes: the stations, the demonstration, the spare kit. */
+export const batchesOf = (
+  dishId: string,
+  stations: readonly StationPlan[],
+  extras: readonly Pick<ExtraKit, "kind" | "dishId" | "factor">[],
+): Ratio =>
+  [
+    ...stations.filter((station) => station.dishId === dishId).map((station) => station.scale.factor),
+    ...extras.filter((extra) => extra.dishId === dishId && extra.kind !== "stored").map((extra) => extra.factor),
+  ].reduce(add, zero);
+
+/** Of each dish whose dry mix is made in bulk, the whole batches that are over, as bags to store. */
+function storedMixes(
+  input: ClassInput,
+  dishes: readonly DishPlan[],
+  stations: readonly StationPlan[],
+  extras: readonly ExtraKit[],
+  pantry: Pantry,
+): ExtraKit[] {
+  return dishes.flatMap((dish): ExtraKit[] => {
+    const over = subtract(ratio(BigInt(dish.bulk ?? 0)), batchesOf(dish.id, stations, extras));
+    const bags = Math.floor(toNumber(over));
+    if (bags < 1) return [];
+    const { recipe } = dish;
+    // Each bag is one batch, however many there are: nothing is eased.
+    const options = { ...kitOptionsOf(input), easesSpice: false };
+    const kit = (batches: Ratio) => kitFor(recipe, input.pantry, pantry, batches, { loads: 0, pieces: 0 }, options);
+    const dry = (lines: readonly KitLine[]) => lines.filter((line) => isInDryMix(line, pantry.get(line.ingredientId)));
+    const each = dry(kit(one));
+    if (each.length === 0) return [];
+    const wet = new Set(recipe.lines.filter((line) => isBatter(line, recipe)).map((line) => line.id));
+    const beside = kit(one).filter((line) => wet.has(line.lineId) && !each.includes(line));
+    const factor = ratio(BigInt(bags));
+    return [{ kind: "stored", dishId: dish.id, factor, kit: dry(kit(factor)), stored: { bags, each, add: beside } }];
+  });
+}
+
+/** Every kit that no station has; see {@link ExtraKit}. */
+export function extraKits(
+  input: ClassInput,
+  dishes: readonly DishPlan[],
+  stations: readonly StationPlan[],
+  timeline: Timeline,
+  pantry: Pantry,
+): ExtraKit[] {
+  const beside = bowlsBeside(input, dishes, stations, timeline, pantry);
+  return [...beside, ...storedMixes(input, dishes, stations, beside, pantry)];
 }

@@ -6,7 +6,7 @@ import type { Exposure } from "~/core/contact";
 import type { Ingredient, LabelReading, PackSize, SharedFood, Substance } from "~/core/pantry";
 import type { Arrangement, Audience, Participant, Station } from "~/core/people";
 import type { Ratio, Grams, Millilitres, Minutes, Pieces } from "~/core/quantity";
-import type { Recipe, RecipeFinding, Take } from "~/core/recipe";
+import type { Recipe, RecipeFinding, RoundParts, Take } from "~/core/recipe";
 import type { BatchRule, EggRule, StationScale } from "~/core/scale";
 import type { HouseRule } from "~/core/turns";
 import type { DemoMode, KitMode, Order, ScheduleFinding, Timeline } from "~/core/schedule";
@@ -66,13 +66,25 @@ export interface Dish {
   readonly cooks?: "wanted" | undefined;
   /** Alternatives of the recipe that this class takes. */
   readonly takes?: readonly Take[] | undefined;
+  /** How many of each round of its recipe this class makes, where it is not as the recipe says. */
+  readonly rounds?: readonly RoundParts[] | undefined;
+  /** Batches of its dry mix that are made, one bag each; what the class does not use is stored. Whole, 1 to 40; absent, as many as are used. */
+  readonly bulk?: number | undefined;
   /** The newest revision of the recipe there is, where that is known; the class keeps the one it has. */
   readonly newestRevision?: number | undefined;
 }
 
+/** Batches of dry mix made at once, at the most. */
+export const mostBulk = 40;
+
 /** What a class has settled of a dish beside its recipe: it stays when the brief names the same recipe again. */
-export const settledOf = (before: Dish | undefined, recipeId: string): Pick<Dish, "bowl" | "cooks" | "takes"> =>
-  before?.recipe.id === recipeId ? { bowl: before.bowl, cooks: before.cooks, takes: before.takes } : {};
+export const settledOf = (
+  before: Dish | undefined,
+  recipeId: string,
+): Pick<Dish, "bowl" | "cooks" | "takes" | "rounds" | "bulk"> =>
+  before?.recipe.id === recipeId
+    ? { bowl: before.bowl, cooks: before.cooks, takes: before.takes, rounds: before.rounds, bulk: before.bulk }
+    : {};
 
 /** Everything a plan is computed from. What the program stores is this, never the plan. */
 export interface ClassInput {
@@ -137,7 +149,6 @@ export type PlanFinding =
       readonly made: number;
       readonly wanted: number;
     }
-  /** Exactly as many pieces as are wanted: nothing for what falls, tears or burns. */
   /** Made with the usual loss they are enough; with what children leave in bowl and ladle they are not. */
   | {
       readonly code: "children-leave-more";
@@ -148,7 +159,14 @@ export type PlanFinding =
       readonly wanted: Pieces;
     }
   | ({ readonly code: "altitude"; readonly level: "notes"; readonly metres: number } & AltitudeAdvice)
+  /** Exactly as many pieces as are wanted: nothing for what falls, tears or burns. */
   | { readonly code: "nothing-to-spare"; readonly level: "notes"; readonly stationIds: readonly string[] }
+  /** Nobody knows how much is taken, so nothing is bought. */
+  | { readonly code: "topping-to-taste"; readonly level: "notes"; readonly ingredientIds: readonly string[] }
+  /** Fewer batches of dry mix are made than the class uses. */
+  | { readonly code: "bulk-short"; readonly level: "warns"; readonly made: number; readonly used: number }
+  /** Nothing of this recipe can be mixed dry ahead. */
+  | { readonly code: "bulk-nothing-dry"; readonly level: "warns"; readonly made: number }
   /** A bowl of a fixed size makes less than is wanted. */
   | {
       readonly code: "bowl-short";
@@ -328,15 +346,26 @@ export interface StationPlan extends Station {
   /** Loads it cooks, and pieces of its batter thrown away to prove a surface. */
   readonly loads: number;
   readonly testers: number;
+  /** What is eaten of each round of its recipe, in the order they are cooked; absent where all pieces are alike. */
+  readonly rounds?: readonly { readonly roundId: string; readonly pieces: Pieces }[] | undefined;
+  /** The id of the measuring set it has to itself; absent where it measures with the class's. */
+  readonly ownSet?: string | undefined;
   readonly kit: readonly KitLine[];
 }
 
-/** A kit that no station has: the instructor's own bowl, or one more for what goes on the floor. */
+/** Kits that no station has: the instructor's own bowl, one more for what goes on the floor, dry mix that is made along and stored. */
+export const extraKinds = ["demo", "spare", "stored"] as const;
 export interface ExtraKit {
-  readonly kind: "demo" | "spare";
+  readonly kind: (typeof extraKinds)[number];
   readonly dishId: string;
   readonly factor: Ratio;
   readonly kit: readonly KitLine[];
+  /** Of a stored mix: how many bags of one batch, what is in each, and what is added to one when it is used. */
+  readonly stored?: {
+    readonly bags: number;
+    readonly each: readonly KitLine[];
+    readonly add: readonly KitLine[];
+  };
 }
 
 export interface DishPlan {
@@ -351,12 +380,14 @@ export interface DishPlan {
   /** Batches every station makes whatever is wanted; absent where as many as are wanted are made. */
   readonly bowl?: Ratio | undefined;
   readonly cooks?: "wanted" | undefined;
+  /** Batches of dry mix that are made; see {@link Dish}. */
+  readonly bulk?: number | undefined;
 }
 
 export interface ClassPlan {
   readonly stations: readonly StationPlan[];
   readonly dishes: readonly DishPlan[];
-  /** The instructor's own bowl and the spare kit, when the brief asks for them; the two fields after it are their kits. */
+  /** The instructor's own bowl and the spare kit, when the brief asks for them, and stored dry mix; the two fields after it are their kits. */
   readonly extras: readonly ExtraKit[];
   readonly demoKit: readonly KitLine[];
   readonly spareKit: readonly KitLine[];

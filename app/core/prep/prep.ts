@@ -1,6 +1,6 @@
-import { type Ratio, toNumber, type Grams, type Minutes } from "~/core/quantity";
+import { type Ratio, one as wholeBatch, toNumber, type Grams, type Minutes } from "~/core/quantity";
 import type { Pantry } from "~/core/batter";
-import type { KitLine } from "~/core/kit";
+import { type KitLine, isInDryMix } from "~/core/kit";
 import type { ClassInput, ClassPlan, DishPlan } from "~/core/plan";
 import type { Storage } from "~/core/pantry";
 
@@ -68,8 +68,15 @@ const packed = (plan: ClassPlan) => {
       dishId: station.dishId as string | null,
       kit: station.kit,
       factor: station.scale.factor,
+      bags: 0,
     })),
-    ...plan.extras.map(({ dishId, kit, factor }) => ({ dishId: dishId as string | null, kit, factor })),
+    // A stored mix by its bags: what is made of it another day is not made here.
+    ...plan.extras.map(({ dishId, kit, factor, stored }) => ({
+      dishId: dishId as string | null,
+      kit: stored ? stored.each : kit,
+      factor: stored ? wholeBatch : factor,
+      bags: stored ? stored.bags : 0,
+    })),
   ];
 };
 
@@ -137,7 +144,7 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
   }
   for (const [key, rows] of byRecipe) {
     const [dish] = rows;
-    const own = all.filter((one) => rows.some((row) => row.id === one.dishId));
+    const own = all.filter((each) => each.bags === 0 && rows.some((row) => row.id === each.dishId));
     if (!dish || own.length === 0) continue;
     const { recipe } = dish;
     for (const line of recipe.lines) {
@@ -203,17 +210,17 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
         waitMinutes: f.sourMilk.wait,
         keepsHours: f.sourMilk.keeps,
       });
-    if (input.brief.kitMode === "dry-mix") {
+    const inBags = all.filter(
+      ({ dishId, bags }) => rows.some((row) => row.id === dishId) && (bags > 0 || input.brief.kitMode === "dry-mix"),
+    );
+    if (inBags.length > 0) {
       const isDry = (line: KitLine) =>
-        line.bowl === "dry" &&
-        line.main?.grams !== undefined &&
-        !line.packs &&
-        pantry.get(line.ingredientId)?.storage === "dry";
+        isInDryMix(line, pantry.get(line.ingredientId)) && line.main?.grams !== undefined;
       const bags = new Map<string, { factor: Ratio; grams: Grams; count: number }>();
-      for (const { kit, factor } of own) {
+      for (const { kit, factor, bags: stored } of inBags) {
         const grams = kit.filter(isDry).reduce((sum, line) => sum + (line.main?.grams ?? 0), 0);
         const key = grams.toFixed(3);
-        bags.set(key, { factor, grams, count: (bags.get(key)?.count ?? 0) + 1 });
+        bags.set(key, { factor, grams, count: (bags.get(key)?.count ?? 0) + Math.max(1, stored) });
       }
       const sorted = [...bags.values()].sort((a, b) => toNumber(a.factor) - toNumber(b.factor));
       const count = sorted.reduce((sum, bag) => sum + bag.count, 0);
@@ -222,7 +229,7 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
           id: `dry-mix:${key}`,
           kind: "dry-mix",
           dishId: dish.id,
-          ingredientIds: [...new Set(own.flatMap(({ kit }) => kit.filter(isDry).map((line) => line.ingredientId)))],
+          ingredientIds: [...new Set(inBags.flatMap(({ kit }) => kit.filter(isDry).map((line) => line.ingredientId)))],
           grams: sorted.reduce((sum, bag) => sum + bag.grams * bag.count, 0),
           doneBy: f.dryMix.latest,
           minutes: f.dryMix.base + f.dryMix.minutesPerBag * count,

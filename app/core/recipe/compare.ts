@@ -59,6 +59,7 @@ const lineFields = (line: Line): Fields => ({
   optional: line.isOptional ? "yes" : "no",
   note: line.note,
   part: line.partId ?? "",
+  round: line.roundId ?? "",
   alternatives: (line.alternatives ?? [])
     .map(({ ingredientId, amount, isAdvised, reason }) =>
       [isAdvised ? "" : "not", amount ? writeAmount(amount) : "", ingredientId, reason].filter(Boolean).join(" "),
@@ -113,6 +114,7 @@ const ownFields = (recipe: Recipe): Fields => ({
         : `${recipe.portion.pieces} a batch`,
   size: `${recipe.pieceDiameterCm} cm`,
   serving: recipe.serving ? `${recipe.serving.as} of ${recipe.serving.pieces}` : "",
+  rounds: (recipe.rounds ?? []).map((round) => `${round.parts} ${round.name}`).join(", "),
   claimed: recipe.claimedPieces === null ? "" : String(recipe.claimedPieces),
   unseen: recipe.blindNote,
 });

@@ -42,6 +42,8 @@ export interface DraftLine {
   readonly keepsPercent: string;
   readonly isOptional: boolean;
   readonly note: string;
+  /** Empty or absent where all pieces get of it. */
+  readonly roundId?: string | undefined;
   readonly alternatives?: readonly DraftAlternative[] | undefined;
   /** What it could be, while {@link ingredientId} is empty or was taken for granted. */
   readonly choices: readonly string[];
@@ -99,6 +101,11 @@ export interface DraftPart {
   readonly minutes: DraftSpan;
   readonly makesGrams: string;
 }
+export interface DraftRound {
+  readonly id: string;
+  readonly name: string;
+  readonly parts: string;
+}
 export interface DraftVariant {
   readonly id: string;
   readonly name: string;
@@ -144,6 +151,8 @@ export interface RecipeDraft {
   /** Empty where a piece is eaten by itself. */
   readonly servingPieces: string;
   readonly servingAs: ServingKind;
+  /** None, or at least two. */
+  readonly rounds?: readonly DraftRound[] | undefined;
   readonly parts: readonly DraftPart[];
   readonly variants: readonly DraftVariant[];
 }

@@ -64,6 +64,7 @@ function draftLine(line: Line, style: NumberStyle): DraftLine {
           })),
         }
       : {}),
+    ...(line.roundId ? { roundId: line.roundId } : {}),
     choices: [],
     guesses: [],
   };
@@ -132,6 +133,9 @@ export function draftOf(recipe: Recipe, style: NumberStyle = pointStyle): Recipe
     claimedPieces: recipe.claimedPieces === null ? "" : text(recipe.claimedPieces),
     servingPieces: recipe.serving ? text(recipe.serving.pieces) : "",
     servingAs: recipe.serving?.as ?? "pair",
+    ...(recipe.rounds
+      ? { rounds: recipe.rounds.map(({ id, name, parts }) => ({ id, name, parts: text(parts) })) }
+      : {}),
     parts: recipe.parts.map((part) => ({
       id: part.id,
       name: part.name,

@@ -26,6 +26,7 @@ export type RecipeEdit =
   | { readonly kind: "set-cues"; readonly cues: readonly Cue[]; readonly blindNote: string }
   | { readonly kind: "claim-pieces"; readonly pieces: Pieces | null }
   | { readonly kind: "set-portion"; readonly portion: Portion }
+  | { readonly kind: "set-piece"; readonly diameterCm: number }
   | { readonly kind: "add-step"; readonly step: Step }
   | { readonly kind: "remove-part"; readonly partId: string }
   | { readonly kind: "forget-in-variant"; readonly variantId: string; readonly lineId: string };
@@ -141,6 +142,8 @@ export function applyEdit(recipe: Recipe, edit: RecipeEdit): Recipe {
       return { ...recipe, claimedPieces: edit.pieces };
     case "set-portion":
       return { ...recipe, portion: edit.portion };
+    case "set-piece":
+      return { ...recipe, pieceDiameterCm: edit.diameterCm };
     case "add-step":
       return recipe.steps.some((step) => step.id === edit.step.id)
         ? recipe

@@ -3,6 +3,7 @@ export * from "./types";
 export * from "./lines";
 export * from "./heat";
 export * from "./variants";
+export * from "./rounds";
 export * from "./families";
 export * from "./method";
 export * from "./templates";

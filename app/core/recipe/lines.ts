@@ -5,8 +5,9 @@ import type { Line, LineAmount, PartKind, Recipe } from "./types";
 export const isForPlate = (kind: PartKind | undefined): boolean =>
   kind === "sauce" || kind === "filling" || kind === "flavoured-butter";
 
-/** Does a line go into the batter? What greases the pan, goes on at the plate or belongs to a sauce does not. */
+/** Does a line go into the batter? What greases the pan, goes on at the plate, is for one round only or belongs to a sauce does not. */
 export const isBatter = (line: Line, recipe: Pick<Recipe, "parts">): boolean =>
+  line.roundId === undefined &&
   line.bowl !== "pan" &&
   line.bowl !== "topping" &&
   (line.partId === null || !isForPlate(recipe.parts.find((part) => part.id === line.partId)?.kind));

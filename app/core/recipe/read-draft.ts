@@ -18,7 +18,8 @@ import type {
   DraftProblem,
   DraftRead,
 } from "./draft-types";
-import type { Alternative, HeatOn, Line, LineAmount, Part, Recipe, Span, Step, Variant, Waiver } from "./types";
+import { roundLimits } from "./rounds";
+import type { Alternative, HeatOn, Line, LineAmount, Part, Recipe, Round, Span, Step, Variant, Waiver } from "./types";
 
 const isBlank = (span: DraftSpan): boolean => [span.low, span.likely, span.high].every((one) => one.trim() === "");
 
@@ -36,7 +37,10 @@ const isGiven = ({ reason }: Waiver): boolean => reason.trim() !== "";
 /** Collects problems while it reads, so that one pass says everything. */
 class Reader {
   readonly problems: DraftProblem[] = [];
-  constructor(private readonly system: MeasuringSystem | undefined) {}
+  constructor(
+    private readonly system: MeasuringSystem | undefined,
+    private readonly roundIds: ReadonlySet<string> = new Set(),
+  ) {}
 
   number(path: string, said: string, least: number, most: number, fallback: number): number {
     const read = readRatio(said);
@@ -159,6 +163,7 @@ class Reader {
       keeps: this.number(`${path}.keepsPercent`, line.keepsPercent, 1, 100, 100) / 100,
       isOptional: line.isOptional,
       note: line.note.slice(0, 2000),
+      ...(line.roundId && this.roundIds.has(line.roundId) ? { roundId: line.roundId } : {}),
       ...(line.alternatives && line.alternatives.length > 0
         ? { alternatives: line.alternatives.map((each) => this.alternative(path, each)) }
         : {}),
@@ -212,7 +217,10 @@ export function readDraft(
   draft: RecipeDraft,
   base: Pick<Recipe, "id" | "revision"> & Partial<Pick<Recipe, "variants">>,
 ): DraftRead {
-  const read = new Reader(draft.system || undefined);
+  const read = new Reader(
+    draft.system || undefined,
+    new Set((draft.rounds ?? []).length > 1 ? draft.rounds?.map((round) => round.id) : []),
+  );
   const { problems } = read;
   if (draft.title.trim() === "") problems.push({ path: "title", said: draft.title, code: "title-missing" });
   if (draft.system === "") problems.push({ path: "system", said: "", code: "system-open" });
@@ -297,6 +305,19 @@ export function readDraft(
             as: draft.servingAs,
           },
         }),
+    ...(draft.rounds && draft.rounds.length > 1
+      ? {
+          rounds: draft.rounds.map((round): Round => {
+            const at = `rounds.${round.id}`;
+            if (round.name.trim() === "") problems.push({ path: `${at}.name`, said: "", code: "name-missing" });
+            return {
+              id: round.id,
+              name: round.name.trim().slice(0, 120) || "?",
+              parts: Math.round(read.number(`${at}.parts`, round.parts, 1, roundLimits.parts, 1)),
+            };
+          }),
+        }
+      : {}),
     blindNote: draft.blindNote.slice(0, 300),
     parts: draft.parts.map((part): Part => {
       if (part.name.trim() === "") problems.push({ path: `parts.${part.id}.name`, said: "", code: "name-missing" });

@@ -88,6 +88,8 @@ export interface Line {
   readonly keeps: number;
   readonly isOptional: boolean;
   readonly note: string;
+  /** The round it is for; absent where all pieces get of it. It is no batter then, but added to it or put on. */
+  readonly roundId?: string | undefined;
   /** What may stand for it, as the author says; a class chooses. */
   readonly alternatives?: readonly Alternative[] | undefined;
 }
@@ -322,6 +324,14 @@ export interface Serving {
   readonly as: ServingKind;
 }
 
+/** Pieces of one bowl that are finished alike and cooked by themselves: the plain ones first, then those with berries. */
+export interface Round {
+  readonly id: string;
+  readonly name: string;
+  /** How many of them to those of the other rounds, 1 to 20. */
+  readonly parts: number;
+}
+
 /** A branch of the recipe: berries in, savoury, the egg-free version. */
 export interface Variant {
   readonly id: string;
@@ -355,6 +365,8 @@ export interface Recipe {
   readonly heat: Heat;
   readonly portion: Portion;
   readonly pieceDiameterCm: number;
+  /** In the order in which they are cooked; absent where all pieces are alike. */
+  readonly rounds?: readonly Round[] | undefined;
   /** Absent where a piece is eaten by itself. */
   readonly serving?: Serving | undefined;
   /** Pieces the author says a batch makes; null when nobody said. Compared with what the volume gives. */

@@ -131,14 +131,15 @@ function heatOf(
   node: Node,
 ): { readonly loads: number; readonly seconds: Seconds; readonly between: Seconds } {
   const most = Math.max(1, ...node.units.map((unit) => node.places[unit] ?? 0));
-  const loads = Math.ceil(node.pieces / most);
-  const full = Math.floor(node.pieces / most);
-  const rest = node.pieces - full * most;
-  return {
-    loads,
-    seconds: full * (node.load[most] ?? 0) + (rest > 0 ? (node.load[rest] ?? 0) : 0),
-    between: node.between,
-  };
+  let loads = 0;
+  let seconds = 0;
+  for (const pieces of node.rounds) {
+    const full = Math.floor(pieces / most);
+    const rest = pieces - full * most;
+    loads += full + (rest > 0 ? 1 : 0);
+    seconds += full * (node.load[most] ?? 0) + (rest > 0 ? (node.load[rest] ?? 0) : 0);
+  }
+  return { loads, seconds, between: node.between };
 }
 
 /** Seconds of washing that cannot be had less: each surface begins with one dish, and every dish more is washed for. */

@@ -35,7 +35,10 @@ export function holdUp(timeline: Timeline, input: ScheduleInput): HoldUp {
   const endsAt = (at: number, kinds: readonly Task["kind"][]) =>
     counted.filter((task) => kinds.includes(task.kind) && Math.abs(task.end - at) <= near);
   const links: ChainLink[] = [];
-  let here: Task | undefined = counted.filter((task) => Math.abs(task.end - eat) <= near).at(-1);
+  // Of two that end within a second of one another, the later holds it up.
+  let here = counted
+    .filter((task) => Math.abs(task.end - eat) <= near)
+    .reduce<Task | undefined>((so, task) => (so && so.end > task.end ? so : task), undefined);
   const betweenOf = (stationId: string | null) => {
     const recipe = input.stations.find((job) => job.stationId === stationId)?.recipe ?? input.demoRecipe;
     return recipe ? toMinutes(betweenSeconds(recipe, stationId === null ? 1 : input.pace)) : 0;

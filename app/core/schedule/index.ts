@@ -2,9 +2,10 @@
 export * from "./types";
 export * from "./durations";
 export type { Order, OrderedLoad } from "./order";
-export { laying, schedule, timelineOf } from "./schedule";
+export { laying, orderNow, schedule, timelineOf } from "./schedule";
 export { type Effort, type Found, type SearchProgress, search, searchThrough, usualEffort } from "./search";
 export * from "./chain";
 export * from "./run";
+export * from "./watches";
 export { greasedLoads, lateBatters } from "./readings";
 export { checkTimeline, idleWorthSaying } from "./findings";

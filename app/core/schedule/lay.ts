@@ -21,6 +21,8 @@ export interface Placed {
   readonly unit: number;
   readonly stations: readonly number[];
   readonly pieces: readonly Pieces[];
+  /** Which round of its station's bowl each is of. */
+  readonly rounds: readonly number[];
   /** When the unit was washed for it: from what was on it last to heating again; equal where it was not washed. */
   readonly washFrom: Seconds;
   readonly washTo: Seconds;
@@ -70,6 +72,17 @@ interface Choice {
   readonly from: Seconds;
   readonly start: Seconds;
   readonly end: Seconds;
+}
+
+/** Which round is cooked when a station has so many pieces left, and how many of these are of it. */
+function roundAt({ pieces, rounds }: Node, left: Pieces): { readonly round: number; readonly left: Pieces } {
+  let cooked = pieces - left;
+  for (let round = 0; round < rounds.length - 1; round += 1) {
+    const here = rounds[round] ?? 0;
+    if (cooked < here) return { round, left: here - cooked };
+    cooked -= here;
+  }
+  return { round: rounds.length - 1, left: (rounds[rounds.length - 1] ?? 0) - cooked };
 }
 
 /** What is free when, while a class is laid. */
@@ -192,16 +205,19 @@ export class Bench {
     let ready = this.ready[lead.index] ?? 0;
     const laid: number[] = [];
     const counts: number[] = [];
+    const rounds: number[] = [];
     for (let n = 0; n < stations.length; n += 1) {
       const node = net.nodes[stations[n] ?? -1];
       if (!node) continue;
       const left = (this.remaining[node.index] ?? 0) - (n === 0 ? testers : 0);
-      const count = Math.min(pieces[n] ?? 0, left, room);
+      const on = roundAt(node, left);
+      const count = Math.min(pieces[n] ?? 0, on.left, room);
       if (n > 0 && (count < 1 || net.isOven[unit] !== true)) continue;
       if (n > 0 && (laid.includes(node.index) || !this.mayUse(node, unit) || this.mustWash(node, unit))) continue;
       if (n > 0 && net.alike[lead.recipe]?.[node.recipe] !== true) continue;
       laid.push(node.index);
       counts.push(Math.max(0, count));
+      rounds.push(on.round);
       room -= Math.max(0, count);
       ready = Math.max(ready, this.ready[node.index] ?? 0);
     }
@@ -218,6 +234,7 @@ export class Bench {
       unit,
       stations: laid,
       pieces: counts,
+      rounds,
       washFrom: free,
       washTo: free + washed,
       from,
@@ -250,8 +267,10 @@ export class Bench {
   private sizeOn(node: Node, unit: number, evenly: boolean): { readonly size: Pieces; readonly loads: number } {
     const after = Math.max(0, (this.remaining[node.index] ?? 0) - this.testersOn(node, unit));
     const places = Math.max(1, node.places[unit] ?? 0);
-    const loads = Math.ceil(after / places);
-    return { size: evenly && loads > 1 ? Math.ceil(after / loads) : Math.min(after, places), loads };
+    const { round, left } = roundAt(node, after);
+    const here = Math.ceil(left / places);
+    const loads = node.rounds.slice(round + 1).reduce((sum, pieces) => sum + Math.ceil(pieces / places), here);
+    return { size: evenly && here > 1 ? Math.ceil(left / here) : Math.min(left, places), loads };
   }
 
   /** Of the units a station may use now, the one on which so many of its pieces end soonest, testers and washing counted. */
@@ -293,7 +312,7 @@ export class Bench {
       )
       .sort((a, b) => (this.loadsOf[a.index] ?? 0) - (this.loadsOf[b.index] ?? 0));
     for (const node of others) {
-      const count = Math.min(room, this.remaining[node.index] ?? 0);
+      const count = Math.min(room, roundAt(node, this.remaining[node.index] ?? 0).left);
       if (count < 1) break;
       stations.push(node.index);
       pieces.push(count);

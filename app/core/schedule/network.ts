@@ -1,5 +1,5 @@
 import type { Pieces, Seconds } from "~/core/quantity";
-import { type Recipe, methodOf } from "~/core/recipe";
+import { type Recipe, methodOf, piecesByRound } from "~/core/recipe";
 import {
   arrivalSeconds,
   betweenSeconds,
@@ -26,6 +26,8 @@ export interface Node {
   readonly job: StationJob;
   readonly index: number;
   readonly pieces: Pieces;
+  /** The same by the rounds of its recipe, in the order they are cooked: no load holds pieces of two. */
+  readonly rounds: readonly Pieces[];
   readonly chain: readonly ChainTask[];
   /** Seconds from the begin of the chain: leavener wet, batter mixed, hands free, first pour allowed. */
   readonly wetAfter: Seconds;
@@ -200,6 +202,7 @@ export function network(input: ScheduleInput): Network {
       job,
       index,
       pieces: Math.max(0, job.pieces),
+      rounds: piecesByRound(recipe, Math.max(0, job.pieces)),
       ...work,
       pour,
       tester: load[1] ?? 0,

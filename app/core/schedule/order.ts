@@ -19,4 +19,6 @@ export interface Order {
   readonly demoAt: { readonly surfaceId: string; readonly number: number; readonly stationId?: string } | null;
   /** The load is shown right after the mixing was, before anybody mixes: their batter then waits less. */
   readonly showsFirst: boolean;
+  /** A hand wished it: it holds although a rule would do better. */
+  readonly isWished?: boolean | undefined;
 }

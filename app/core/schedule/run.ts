@@ -13,6 +13,8 @@ export type RunEntry = { readonly at: Minutes } & (
       readonly kind: "load";
       readonly unitId: string;
       readonly stationIds: readonly string[];
+      /** The round that the pieces are of, where their bowl has several. */
+      readonly roundId?: string | undefined;
       /** In so many loads one after the other, the last of them out at `until`. */
       readonly pieces: number;
       readonly loads: number;
@@ -72,13 +74,24 @@ export function runList(timeline: Timeline): RunEntry[] {
       const stationIds = tasks.flatMap((task) => task.stationId ?? []);
       const pieces = tasks.reduce((sum, task) => sum + task.pieces, 0);
       const until = Math.max(...tasks.map((task) => task.end));
-      if (before?.stationIds.join() === stationIds.join()) {
+      const roundId = tasks[0]?.roundId;
+      if (before?.stationIds.join() === stationIds.join() && before.roundId === roundId) {
         before.pieces += pieces;
         before.loads += 1;
         before.until = until;
       } else {
         const isFirst = before === undefined;
-        before = { at: tasks[0]?.start ?? 0, kind: "load", unitId, stationIds, pieces, loads: 1, until, isFirst };
+        before = {
+          at: tasks[0]?.start ?? 0,
+          kind: "load",
+          unitId,
+          stationIds,
+          ...(roundId === undefined ? {} : { roundId }),
+          pieces,
+          loads: 1,
+          until,
+          isFirst,
+        };
         entries.push(before);
       }
     }

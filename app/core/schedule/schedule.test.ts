@@ -6,7 +6,8 @@ import { washMinutes } from "./durations";
 import { checkTimeline } from "./findings";
 import { holdUp } from "./chain";
 import { runList } from "./run";
-import { schedule } from "./schedule";
+import { orderNow, schedule } from "./schedule";
+import { faultsOf } from "../../../test/timeline-checker";
 import type { ScheduleInput, Timeline } from "./types";
 
 const onHeat = (timeline: Timeline) =>
@@ -485,4 +486,34 @@ test("what holds a class up is a chain without gaps from what ends last, each li
     if (held) expect(held.to).toBeLessThanOrEqual(eat + 1e-6);
     expect(new Set(links.map((link) => link.taskId)).size).toBe(links.length);
   });
+});
+
+test("a table that is wished first is at the heat no later than it was, every rule of the room is kept, and the wish holds", () => {
+  fc.assert(
+    fc.property(inputs, fc.nat(5), (input, pick) => {
+      const stations = input.stations.map((job) => ({ ...job, isApart: false }));
+      const room = { ...input, stations, order: undefined };
+      const wished = stations[pick % Math.max(1, stations.length)]?.stationId;
+      if (wished === undefined) return;
+      const now = orderNow(room);
+      const isTheirs = (load: (typeof now.loads)[number]) => load.parts[0]?.stationId === wished;
+      const order = {
+        ...now,
+        loads: [...now.loads.filter(isTheirs), ...now.loads.filter((load) => !isTheirs(load))],
+        isWished: true,
+      };
+      const firstOf = (timeline: Timeline) =>
+        Math.min(
+          ...timeline.tasks
+            .filter((task) => (task.kind === "load" || task.kind === "tester") && task.stationId === wished)
+            .map((task) => task.start),
+        );
+      const timeline = schedule({ ...room, order });
+      expect(faultsOf(timeline, room)).toEqual([]);
+      if (now.loads.some(isTheirs)) expect(firstOf(timeline)).toBeLessThanOrEqual(firstOf(schedule(room)) + 1e-6);
+      // Laid again from itself it is the same: no rule takes its place.
+      expect(schedule({ ...room, order: { ...orderNow({ ...room, order }), isWished: true } })).toEqual(timeline);
+    }),
+    { numRuns: 80 },
+  );
 });

@@ -77,9 +77,9 @@ export function schedule(input: ScheduleInput): Timeline {
 /** The same before it is read as a timeline, and the testers that each station gives. */
 export function laying(input: ScheduleInput) {
   const net = network(input);
-  const ruled = bestByRule(net);
-  // An order is of the class as it was: where something has changed since, a rule may do better.
   const ordered = input.order && byGenes(net, genesFrom(net, input.order));
+  // An order is of the class as it was: where something has changed since, a rule may do better. A wish holds all the same.
+  const ruled = ordered && input.order?.isWished === true ? ordered : bestByRule(net);
   const laid = ordered && compareScores(ordered.score, ruled.score) <= 0 ? ordered : ruled;
   const testers = new Map<string, number>();
   for (const load of laid.laid.loads) {
@@ -88,6 +88,12 @@ export function laying(input: ScheduleInput) {
       testers.set(stationId, (testers.get(stationId) ?? 0) + load.testers);
   }
   return { net, laid, testers };
+}
+
+/** The order in which a class is laid now, by rule or as it was found: to be moved about by hand. */
+export function orderNow(input: ScheduleInput): Order {
+  const { net, laid } = laying(input);
+  return orderFrom(net, laid.laid, laid.genes);
 }
 
 /** A laid class as the timeline that everybody reads. */
@@ -187,11 +193,13 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
       const pieces = load.pieces[n] ?? 0;
       if (pieces < 1) return;
       one.loads += 1;
+      const round = one.job.recipe.rounds?.[load.rounds[n] ?? 0];
       push("load", load.start, load.end, {
         stationId: one.job.stationId,
         surfaceId,
         pieces,
         loadNumber: one.loads,
+        ...(round ? { roundId: round.id } : {}),
       });
     });
   }

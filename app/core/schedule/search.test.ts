@@ -39,15 +39,33 @@ test("a plan by rule, a plan that was searched and a plan by any order keep ever
   );
 });
 
+/** Units of surfaces that no washing clears on which a food came after one it must not meet. */
+function unclearedUnits(timeline: Timeline, input: ScheduleInput): number {
+  const jobOf = (id: string | null) => input.stations.find((job) => job.stationId === id);
+  const shown = input.demoRecipe ?? input.stations[0]?.recipe;
+  return timeline.units.filter(({ id, surfaceId }) => {
+    if (!timeline.uncleared.includes(surfaceId)) return false;
+    const own = timeline.tasks
+      .filter((task) => task.surfaceId === id && ["load", "tester", "demo-load"].includes(task.kind))
+      .sort((a, b) => a.start - b.start);
+    return own.some((task, n) => {
+      const [job, before] = [jobOf(task.stationId), own[n - 1]];
+      if (!job || !before || before.stationId === task.stationId || before.start === task.start) return false;
+      const last = before.kind === "demo-load" ? shown : jobOf(before.stationId)?.recipe;
+      return job.isApart === true || (input.washesBetween === true && last !== job.recipe);
+    });
+  }).length;
+}
+
 test("the order that was found lays the plan that was found, and a search is never worse than the rules", () => {
   fc.assert(
     fc.property(inputs, (input) => {
       const found = searchThrough(input, short);
       expect(schedule({ ...input, order: found.order })).toEqual(found.timeline);
       const rule = schedule(input);
-      // First foods that must not meet, then whether every window can be kept, then the last plate.
+      // First on how many units foods met that must not, then whether every window can be kept, then the last plate.
       const goodness = (timeline: Timeline) => [
-        timeline.uncleared.length,
+        unclearedUnits(timeline, input),
         Math.min(1, lateBatters(timeline).length),
         readyAt(timeline),
       ];

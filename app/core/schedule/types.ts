@@ -94,6 +94,8 @@ export interface Task {
   /** Pieces on the surface, for loads. */
   readonly pieces: Pieces;
   readonly loadNumber: number;
+  /** Which pieces of its bowl a load holds; absent where all are alike. */
+  readonly roundId?: string;
 }
 
 export const bellKinds = [

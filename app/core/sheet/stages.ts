@@ -54,6 +54,8 @@ const dishes: Part = (input) => [
       bowl: dish.bowl,
       cooks: dish.cooks,
       takes: dish.takes,
+      rounds: dish.rounds,
+      bulk: dish.bulk,
     }),
   ),
 ];

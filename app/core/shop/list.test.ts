@@ -107,7 +107,7 @@ describe("the shopping list", () => {
   });
 });
 
-test("what is bought and on hand, less what is left over, is what is packed for stations, demonstration and spares", () => {
+test("what is bought and on hand, less what is left over, is what is packed for stations, demonstration, spares and what is stored", () => {
   fc.assert(
     fc.property(
       classes,
@@ -152,7 +152,7 @@ test("what is bought and on hand, less what is left over, is what is packed for 
         }
         // And the totals are the kits: nothing is bought that nobody packs.
         const again = demandOf(
-          [...made.stations.map((station) => station.kit), made.demoKit, made.spareKit],
+          [...made.stations, ...made.extras].map((one) => one.kit),
           new Map(input.pantry.map((one) => [one.id, one])),
           [],
         );

@@ -16,6 +16,7 @@ import * as flamesAndTools from "./0013-flames-and-tools";
 import * as houseRules from "./0014-house-rules";
 import * as accountRegion from "./0015-account-region";
 import * as bowlsAndAlternatives from "./0016-bowls-and-alternatives";
+import * as rounds from "./0017-rounds";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -38,6 +39,7 @@ const provider: MigrationProvider = {
     "0014-house-rules": houseRules,
     "0015-account-region": accountRegion,
     "0016-bowls-and-alternatives": bowlsAndAlternatives,
+    "0017-rounds": rounds,
   }),
 };
 

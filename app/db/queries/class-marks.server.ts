@@ -14,6 +14,7 @@ export async function marksOf(db: Kysely<DB>, classIds: readonly string[]): Prom
       ${sql.join(tablesOfClass.map((table) => rowsOf(table, sql`class_id = class.id`)))},
       ${rowsOf("participant_need", sql`participant_id in (select id from participant where class_id = class.id)`)},
       ${rowsOf("class_dish_take", sql`dish_id in (select id from class_dish where class_id = class.id)`)},
+      ${rowsOf("class_dish_round", sql`dish_id in (select id from class_dish where class_id = class.id)`)},
       ${rowsOf("shared_food_substance", sql`food_id in (select id from shared_food where class_id = class.id)`)},
       ${rowsOf("kitchen", sql`id = class.kitchen_id`)},
       ${sql.join(tablesOfKitchen.map((table) => rowsOf(table, sql`kitchen_id = class.kitchen_id`)))},

@@ -134,6 +134,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
     orders,
     houseRules,
     takes,
+    rounds,
   ] = await Promise.all([
     kitchens(db, kitchenIds.length === 1 ? kitchenIds[0] : undefined),
     allIngredients(db),
@@ -153,6 +154,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
         "stations",
         "bowl",
         "cooks",
+        "bulk",
         latestStanding(eb),
         eb
           .selectFrom("recipe_revision as newer")
@@ -201,6 +203,13 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
       .where("class_id", "in", classIds)
       .orderBy("line_id")
       .execute(),
+    db
+      .selectFrom("class_dish_round")
+      .innerJoin("class_dish", "class_dish.id", "dish_id")
+      .selectAll("class_dish_round")
+      .where("class_id", "in", classIds)
+      .orderBy("round_id")
+      .execute(),
   ]);
   const needsBy = new Map<string, Need[]>();
   for (const need of needs)
@@ -236,6 +245,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
       dishes: dishes.map((one): Dish => {
         const bowl = one.bowl === null ? undefined : readRatio(one.bowl);
         const taken = takes.filter((take) => take.dish_id === one.id);
+        const asked = rounds.filter((round) => round.dish_id === one.id);
         return {
           id: one.id,
           recipe: recipeFrom(one),
@@ -245,6 +255,10 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
           ...(one.cooks === "wanted" ? { cooks: one.cooks } : {}),
           ...(taken.length > 0
             ? { takes: taken.map((take) => ({ lineId: take.line_id, ingredientId: take.ingredient_id })) }
+            : {}),
+          ...(one.bulk === null ? {} : { bulk: one.bulk }),
+          ...(asked.length > 0
+            ? { rounds: asked.map((round) => ({ roundId: round.round_id, parts: round.parts })) }
             : {}),
           newestRevision: one.newest ?? undefined,
         };
@@ -287,6 +301,13 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
                   : null,
               apart: stations.filter((one) => one.is_apart).map((one) => one.position),
               ...(row.washes_between ? { washesBetween: true } : {}),
+              ...(stations.some((one) => one.measuring_set !== null)
+                ? {
+                    sets: stations.flatMap(({ position, measuring_set }) =>
+                      measuring_set === null ? [] : [{ station: position, measuringSetId: measuring_set }],
+                    ),
+                  }
+                : {}),
             },
           }
         : {}),
@@ -416,12 +437,12 @@ export async function classCards(db: Kysely<DB>, { side, day, page, perPage, fin
 export type ClassCard = Awaited<ReturnType<typeof classCards>>[number];
 
 /** A dish as it is written: its recipe by name. */
-export type DishRow = Pick<Dish, "variantId" | "stations" | "bowl" | "cooks" | "takes"> & {
+export type DishRow = Pick<Dish, "variantId" | "stations" | "bowl" | "cooks" | "takes" | "rounds" | "bulk"> & {
   readonly recipeId: string;
   readonly revision: number;
 };
 
-export const dishRow = ({ recipe, variantId, stations, bowl, cooks, takes }: Dish): DishRow => ({
+export const dishRow = ({ recipe, variantId, stations, bowl, cooks, takes, rounds, bulk }: Dish): DishRow => ({
   recipeId: recipe.id,
   revision: recipe.revision,
   variantId,
@@ -429,6 +450,8 @@ export const dishRow = ({ recipe, variantId, stations, bowl, cooks, takes }: Dis
   bowl,
   cooks,
   takes,
+  rounds,
+  bulk,
 });
 
 /** The dishes of a class, in place of those it has. */
@@ -447,6 +470,7 @@ export async function writeDishes(db: Kysely<DB>, classId: string, dishes: reado
         stations: dish.stations,
         bowl: dish.bowl ? writeRatio(dish.bowl) : null,
         cooks: dish.cooks ?? null,
+        bulk: dish.bulk ?? null,
       })),
     )
     .returning(["id", "position"])
@@ -459,6 +483,10 @@ export async function writeDishes(db: Kysely<DB>, classId: string, dishes: reado
     })),
   );
   if (takes.length > 0) await db.insertInto("class_dish_take").values(takes).execute();
+  const rounds = written.flatMap(({ id, position }) =>
+    (dishes[position]?.rounds ?? []).map(({ roundId, parts }) => ({ dish_id: id, round_id: roundId, parts })),
+  );
+  if (rounds.length > 0) await db.insertInto("class_dish_round").values(rounds).execute();
 }
 
 /** Stores a whole class whose recipe revisions, ingredients and kitchen are there already; gives its id. */

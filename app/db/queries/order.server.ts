@@ -20,6 +20,7 @@ export const orderRows = async (db: Kysely<DB>, classIds: readonly string[]) =>
       "demo_number",
       "demo_station",
       "shows_first",
+      "is_wished",
       "class_load.position as load",
       "surface",
       "number",
@@ -57,6 +58,7 @@ export function orderFrom(rows: Awaited<ReturnType<typeof orderRows>>, kitchen: 
             ...(first.demo_station === null ? {} : { stationId: stationId(first.demo_station) }),
           },
     showsFirst: first.shows_first,
+    ...(first.is_wished ? { isWished: true } : {}),
   };
 }
 
@@ -79,6 +81,7 @@ export async function writeOrder(
       demo_number: demo < 0 ? null : (order.demoAt?.number ?? null),
       demo_station: demo < 0 || order.demoAt?.stationId === undefined ? null : stationIndex(order.demoAt.stationId),
       shows_first: order.showsFirst,
+      is_wished: order.isWished ?? false,
     })
     .execute();
   const loads = order.loads.flatMap((load) => {

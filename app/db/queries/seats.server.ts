@@ -14,7 +14,14 @@ export async function writeArrangement(
     .set({ washes_between: arrangement?.washesBetween ?? false })
     .where("id", "=", classId)
     .execute();
-  const stations = Math.max(arrangement?.seats?.length ?? 0, ...(arrangement?.apart.map((one) => one + 1) ?? [0]));
+  const sets = arrangement?.sets ?? [];
+  // Where seats are arranged there are no more tables than seats.
+  const withSets = arrangement?.seats ? [] : sets.map((one) => one.station + 1);
+  const stations = Math.max(
+    arrangement?.seats?.length ?? 0,
+    ...(arrangement?.apart.map((one) => one + 1) ?? [0]),
+    ...withSets,
+  );
   if (!arrangement || stations === 0) return;
   await db
     .insertInto("class_station")
@@ -23,6 +30,7 @@ export async function writeArrangement(
         class_id: classId,
         position,
         is_apart: arrangement.apart.includes(position),
+        measuring_set: sets.find((one) => one.station === position)?.measuringSetId ?? null,
       })),
     )
     .execute();

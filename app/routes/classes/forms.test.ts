@@ -4,9 +4,9 @@ import { z } from "zod";
 import { canonical } from "~/core/plan";
 import { demoClasses, demoKitchens } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
-import { briefFormSchema, differences, dishKey, factsOf, formValuesOf, inputOf } from "./brief-form";
+import { briefFormSchema, differences, dishKey, factsOf, formValuesOf, inputOf } from "./people/brief-form";
 import { priceField, submissionOf } from "../form";
-import { personFormSchema, personOf, personValues } from "./person-form";
+import { personFormSchema, personOf, personValues } from "./people/person-form";
 
 const { next } = demoClasses(new CalendarDate(2026, 11, 24));
 const kitchenId = "0d4f8d1e-6a58-4b52-9b39-0a4a6e2a3a11";

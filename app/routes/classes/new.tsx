@@ -1,8 +1,8 @@
 import { today } from "@internationalized/date";
 import { data, redirect } from "react-router";
 import type { Route } from "./+types/new";
-import { briefFormSchema, dishRows, factsOf, usualBrief } from "./brief-form";
-import { BriefPage } from "./BriefPage";
+import { briefFormSchema, dishRows, factsOf, usualBrief } from "./people/brief-form";
+import { BriefPage } from "./people/BriefPage";
 import { formOf, submissionOf } from "../form";
 import { database } from "~/db/client.server";
 import { kitchens } from "~/db/queries/kitchens.server";

@@ -1,10 +1,10 @@
 import type { Route } from "./+types/sheets";
-import Amounts from "./amounts";
+import { AmountsView } from "./amounts/AmountsView";
 import { useClass } from "./class-context";
-import { GearView } from "./GearView";
-import { KitsView } from "./KitsView";
-import { LoadView } from "./LoadView";
-import { TimelineView } from "./TimelineView";
+import { GearView } from "./gear/GearView";
+import { KitsView } from "./kits/KitsView";
+import { LoadView } from "./gear/LoadView";
+import { TimelineView } from "./timeline/TimelineView";
 import { database } from "~/db/client.server";
 import { gearElsewhere } from "~/db/queries/kitchens.server";
 import { classOnce } from "~/services/classes.server";
@@ -52,7 +52,7 @@ export default function Sheets({ loaderData, params }: Route.ComponentProps) {
           <ShoppingSheet trip={trip} events={events} me={me} timeZone={input.timeZone} />
         </section>
         <section>
-          <Amounts />
+          <AmountsView />
         </section>
         <section>
           <KitsView events={events} classId={params.classId} />

@@ -20,6 +20,7 @@ import {
   surfaceKinds,
   tools,
   windowReasons,
+  roundLimits,
 } from "~/core/recipe";
 
 /** The door for a recipe being written. Shapes and lengths only: what the texts say is read by the core. */
@@ -42,6 +43,7 @@ const line = z.object({
   keepsPercent: short,
   isOptional: z.boolean(),
   note: z.string().max(2000),
+  roundId: noId.optional(),
   alternatives: z
     .array(z.object({ ingredientId: noId, amount: short, isAdvised: z.boolean(), reason: short }))
     .max(8)
@@ -112,6 +114,10 @@ export const draftSchema = z.object({
   claimedPieces: short,
   servingPieces: short,
   servingAs: z.enum(servingKinds),
+  rounds: z
+    .array(z.object({ id, name: short, parts: short }))
+    .max(roundLimits.rounds)
+    .optional(),
   parts: z
     .array(
       z.object({ id, name: short, kind: z.enum(partKinds), heat: z.enum(partHeats), minutes: span, makesGrams: short }),

@@ -1,4 +1,6 @@
 import { useMemo, useState } from "react";
+import { correctionStep } from "~/core/look";
+import { Troubles } from "~/ui/recipe/Troubles";
 import { useNavigate } from "react-router";
 import { batterOf, checkBatter, diameterOf, leaveningOf, pourFor, pourThickness, yieldOf } from "~/core/batter";
 import type { Ingredient } from "~/core/pantry";
@@ -250,6 +252,10 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
           <Swaps recipe={recipe} pantry={byId} names={names} onAccept={(next) => change(() => draftOf(next))} />
         </div>
         <Calculators recipe={recipe} pantry={byId} />
+        <section aria-label="A piece looks wrong">
+          <h2>A piece looks wrong</h2>
+          <Troubles family={recipe.family} step={correctionStep(recipe, batter, byId, 1)} names={names} />
+        </section>
       </WhenReady>
     </ProblemsContext.Provider>
   );

@@ -3,7 +3,7 @@ import type { Surface } from "~/core/gear";
 import type { DishPlan, StationPlan } from "~/core/plan";
 import { type KitLine, inBowlOrder, tareReadings } from "~/core/kit";
 import { type Recipe, bowls } from "~/core/recipe";
-import { type Ratio, isZero, toNumber, toScaleGrams } from "~/core/quantity";
+import { type Ratio, isZero, measuringSetOf, toNumber, toScaleGrams } from "~/core/quantity";
 import { drift, fraction, people as peopleOf } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { Grams, PutOutText } from "~/ui/sheet/Quantity";
@@ -13,7 +13,7 @@ import type { Technique } from "~/core/look";
 import { Looks, StopMixing } from "~/ui/recipe/Looks";
 import { Techniques } from "~/ui/recipe/Techniques";
 import { bowlWords, hazardWords } from "~/ui/words/en";
-import { sayGate, sayHeatOn, sayServings, sayTimes } from "~/ui/words/batter";
+import { sayGate, sayHeatOn, sayRounds, sayServings, sayTimes } from "~/ui/words/batter";
 import { sayPiece } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
 import { Fold, FoldTitle } from "~/ui/parts/plain";
@@ -140,6 +140,7 @@ export function KitTable({ kit, ingredientName, isEgg, caption, factor }: KitPro
                 <td>
                   <b>{ingredientName(line.ingredientId)}</b>
                   {line.isOptional ? <span className="quiet"> (optional)</span> : null}
+                  {line.round === undefined ? null : <b>, only for: {line.round.toLowerCase()}</b>}
                   {line.note ? <span className="quiet">, {line.note}</span> : null}
                   <div className="in-words">
                     <Scoops line={line} />
@@ -203,7 +204,7 @@ interface Props {
 }
 
 /** What is done with it, in order, each caution at the first step it belongs to. */
-function Steps({ recipe, factor }: { recipe: Recipe; factor: Ratio }) {
+function Steps({ recipe, factor, rounds }: { recipe: Recipe; factor: Ratio; rounds: StationPlan["rounds"] }) {
   const locale = useLocale();
   const { steps } = recipe;
   const cautions = shownOnce(steps);
@@ -213,6 +214,7 @@ function Steps({ recipe, factor }: { recipe: Recipe; factor: Ratio }) {
         <li key={step.id}>
           {step.text}
           <StopMixing step={step} recipe={recipe} />
+          {step.kind === "cook" && rounds ? <b> {sayRounds(recipe, rounds, locale)}</b> : null}
           {step.gate ? <b className="gate"> {sayGate(step.gate, toNumber(factor), locale)}</b> : null}
           {(cautions[index] ?? []).map((hazard) => (
             <span className="caution" key={hazard}>
@@ -236,6 +238,7 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
         <span>
           {dish.recipe.title}
           {dish.variantName ? <b>, {dish.variantName.toLowerCase()}</b> : null}
+          {station.ownSet === undefined ? null : <b>; measured with {measuringSetOf(station.ownSet).name}</b>}
         </span>
         <span className="n">
           <b>{fraction(scale.factor, locale)} ×</b> the recipe makes <b>{scale.piecesMade}</b>, {scale.piecesWanted}{" "}
@@ -290,7 +293,7 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
             </div>
           ))}
           <h4>In this order</h4>
-          <Steps recipe={dish.recipe} factor={scale.factor} />
+          <Steps recipe={dish.recipe} factor={scale.factor} rounds={station.rounds} />
         </div>
       </div>
       <p className="print-only small">{stamp}</p>

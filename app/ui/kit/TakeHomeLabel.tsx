@@ -25,6 +25,7 @@ export function TakeHomeLabel({ label, made, eatBy, names }: Props) {
     <article className="take-home">
       <h3>
         {label.title}
+        {label.roundName ? <span>, {label.roundName.toLowerCase()}</span> : null}
         {label.variantName ? <span>, {label.variantName.toLowerCase()}</span> : null}
       </h3>
       <p>

@@ -67,6 +67,7 @@ export function HomeSheet({ recipe, way, kit, scale, set, ingredientName }: Prop
                     <li key={line.lineId}>
                       <span>
                         {ingredientName(line.ingredientId)}
+                        {line.round === undefined ? null : <span>, only for: {line.round.toLowerCase()}</span>}
                         {line.note ? <span className="quiet">, {line.note}</span> : null}
                         {line.isOptional ? <span className="quiet"> (if you like)</span> : null}
                       </span>

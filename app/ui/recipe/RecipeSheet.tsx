@@ -63,9 +63,11 @@ export function LineAmountText({ line }: { line: Pick<Line, "amount"> }) {
   }
 }
 
-export function LineNote({ line }: { line: Line }) {
+export function LineNote({ line, rounds = [] }: { line: Line; rounds: Recipe["rounds"] }) {
   const { amount } = line;
+  const round = rounds.find((one) => one.id === line.roundId);
   const notes = [
+    round ? <span key="round">, only for: {round.name.toLowerCase()}</span> : null,
     amount.kind === "top-up" ? (
       <span key="top">
         , up to <AmountText value={amount.most} />
@@ -107,7 +109,15 @@ export function LineNote({ line }: { line: Line }) {
 }
 
 /** Amounts hanging left of their names. */
-const LineList = ({ lines, ingredientName }: { lines: readonly Line[]; ingredientName: (id: string) => string }) => (
+const LineList = ({
+  lines,
+  rounds,
+  ingredientName,
+}: {
+  lines: readonly Line[];
+  rounds: Recipe["rounds"];
+  ingredientName: (id: string) => string;
+}) => (
   <dl>
     {lines.map((line) => [
       <dt key={`${line.id}-amount`}>
@@ -115,7 +125,7 @@ const LineList = ({ lines, ingredientName }: { lines: readonly Line[]; ingredien
       </dt>,
       <dd key={line.id}>
         {ingredientName(line.ingredientId)}
-        <LineNote line={line} />
+        <LineNote line={line} rounds={rounds} />
         {(line.alternatives ?? []).map((each) => (
           <span key={each.ingredientId} className="small alternative">
             {each.isAdvised ? "or " : "not "}
@@ -154,7 +164,7 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
         {groups.map(([bowl, lines]) => (
           <section key={bowl}>
             <h2 className="small-head">{bowlWords[bowl]}</h2>
-            <LineList lines={lines} ingredientName={ingredientName} />
+            <LineList lines={lines} rounds={recipe.rounds} ingredientName={ingredientName} />
           </section>
         ))}
         {recipe.parts.map((part) => (
@@ -164,9 +174,22 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
               {partKindWords[part.kind]}, {partHeatWords[part.heat]}, {minutes(part.minutes.likely, locale)}
               {part.makesGrams === null ? "" : `; makes ${grams(part.makesGrams, locale)}`}
             </p>
-            <LineList lines={recipe.lines.filter((line) => line.partId === part.id)} ingredientName={ingredientName} />
+            <LineList
+              lines={recipe.lines.filter((line) => line.partId === part.id)}
+              rounds={recipe.rounds}
+              ingredientName={ingredientName}
+            />
           </section>
         ))}
+        {recipe.rounds ? (
+          <section>
+            <h2 className="small-head">Cooked in rounds</h2>
+            <p>
+              {recipe.rounds.map((round) => `${round.parts} ${round.name.toLowerCase()}`).join(" to ")}, in this order,
+              each by itself.
+            </p>
+          </section>
+        ) : null}
         {recipe.variants.length > 0 ? (
           <section>
             <h2 className="small-head">Other ways</h2>

@@ -1,21 +1,25 @@
 import { Form } from "react-router";
-import type { ClassInput } from "~/core/plan";
+import type { ClassInput, WishCost } from "~/core/plan";
 import type { Timeline } from "~/core/schedule";
 import { clock, minutes, number } from "~/ui/format/format";
 import { Secondary } from "~/ui/parts/fields";
-import { Hidden } from "~/ui/parts/plain";
+import { Hidden, PlainSelect } from "~/ui/parts/plain";
 import { useLocale } from "~/ui/sheet/locale";
 import { WhenReady } from "~/ui/sheet/WhenReady";
+import { sayWish } from "~/ui/words/timeline";
 import { useOrder } from "./useOrder";
 
 interface Props {
   readonly input: ClassInput;
   readonly timeline: Timeline;
   readonly version: number;
+  readonly stations: readonly { readonly id: string; readonly name: string }[];
+  /** What the order that was wished by hand costs; absent where none was. */
+  readonly wish: WishCost | undefined;
 }
 
 /** How good the order of the loads is, the search for a better one with its progress, and what it would change before it is taken. */
-export function BetterOrder({ input, timeline, version }: Props) {
+export function BetterOrder({ input, timeline, version, stations, wish }: Props) {
   const locale = useLocale();
   const { progress, found, start, stop } = useOrder();
   const at = (after: number) => clock(input.startsAt, input.timeZone, after, locale);
@@ -30,8 +34,29 @@ export function BetterOrder({ input, timeline, version }: Props) {
         {timeline.isProved
           ? `Proved: in no order is everything ready to eat before ${at(ready)}.`
           : `Everything is ready to eat at ${at(ready)}, at most ${number(Math.max(0.1, above * 100), locale)} % later than any order could have it (${at(timeline.bound)}).`}
-        {input.order ? " The loads follow an order that was searched for." : null}
+        {input.order && !input.order.isWished ? " The loads follow an order that was searched for." : null}
       </p>
+      {wish ? (
+        <p className={`small${wish.minutes > 1 / 60 || wish.late > 0 || wish.uncleared > 0 ? " needs-you" : ""}`}>
+          {sayWish(wish, locale)}
+        </p>
+      ) : null}
+      <Form method="post" className="facts tight no-print">
+        <Hidden name="version" value={version} />
+        <label className="cell">
+          <span className="cell-label">Cooks first</span>
+          <PlainSelect name="station">
+            {stations.map((station) => (
+              <option key={station.id} value={station.id}>
+                {station.name}
+              </option>
+            ))}
+          </PlainSelect>
+        </label>
+        <Secondary name="intent" value="first">
+          This table first
+        </Secondary>
+      </Form>
       <WhenReady>
         <div className="actions no-print">
           {progress ? (

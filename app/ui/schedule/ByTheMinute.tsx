@@ -34,7 +34,7 @@ export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes }: Pr
       <Heads of={["Time", "What happens", "Say, and watch for", "Stand"]} />
       <tbody>
         {rows.map((entry, index) => {
-          const { what, say, where } = sayEntry(entry, { unit, stations, at, locale });
+          const { what, say, where } = sayEntry(entry, { unit, stations, round: names.round, at, locale });
           const time = at(entry.at);
           const isSame = index > 0 && at(rows[index - 1]?.at ?? -1) === time;
           return (

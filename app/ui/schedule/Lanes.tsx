@@ -11,6 +11,8 @@ interface Props {
   readonly startsAt: string;
   readonly timeZone: string;
   readonly available: number;
+  /** The name of a round of what a station makes. */
+  readonly roundName: (stationId: string, roundId: string) => string;
 }
 
 const look: Partial<Record<TaskKind, string>> = {
@@ -64,7 +66,7 @@ const letterShare = 0.0068;
 const aroundShare = 0.008;
 
 /** Who does what when: a lane for each station, then one for each surface in use; each block named, or numbered as its load. */
-export function Lanes({ timeline, stations, startsAt, timeZone, available }: Props) {
+export function Lanes({ timeline, stations, startsAt, timeZone, available, roundName }: Props) {
   const locale = useLocale();
   const scale = Math.max(timeline.end, available);
   const share = (at: number) => `${((at / scale) * 100).toFixed(3)}%`;
@@ -98,7 +100,8 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available }: Pro
       </div>
     );
   };
-  const sayLoad = (task: Task) => `load ${task.loadNumber}, ${task.pieces} pieces`;
+  const sayLoad = ({ loadNumber, pieces, stationId, roundId }: Task) =>
+    `load ${loadNumber}, ${pieces} pieces${roundId === undefined ? "" : `, ${roundName(stationId ?? "", roundId).toLowerCase()}`}`;
   const room = timeline.tasks.filter((task) => task.stationId === null && task.kind !== "preheat");
   const lines: CSSProperties & Record<"--tick", string> = { "--tick": share(tick) };
   return (

@@ -84,6 +84,17 @@ export function sayServings(recipe: Pick<Recipe, "serving">, pieces: number): st
   const word = servingWords[recipe.serving.as];
   return `${whole} ${whole === 1 ? word : `${word}s`} of ${recipe.serving.pieces}${over > 0 ? `, ${over} over` : ""}`;
 }
+/** "First 6 plain, then 6 with berries; each on a tray of its own." What nobody makes is passed over. */
+export function sayRounds(
+  recipe: Pick<Recipe, "rounds">,
+  rounds: readonly { readonly roundId: string; readonly pieces: number }[],
+  locale: string,
+): string {
+  const made = rounds.filter((round) => round.pieces > 0);
+  const nameOf = (roundId: string) => recipe.rounds?.find((one) => one.id === roundId)?.name.toLowerCase() ?? roundId;
+  const all = made.map((round) => `${number(round.pieces, locale, 0)} ${nameOf(round.roundId)}`);
+  return all.length === 0 ? "" : `First ${all.join(", then ")}${all.length > 1 ? "; each on a tray of its own" : ""}.`;
+}
 export const gateKindWords: Words<GateKind> = {
   "grams-at-most": "weighs at most, grams for one batch",
   "grams-at-least": "weighs at least, grams for one batch",
@@ -246,6 +257,8 @@ export const remedyWords: Words<RemedyCode> = {
   "down-to-ceiling": "Down to the usual most",
   "claim-what-volume-says": "Claim what the volume gives",
   "pour-what-was-claimed": "Change the portion to match",
+  "pour-for-piece": "A pour that covers this piece",
+  "piece-of-pour": "A piece as wide as this pour makes",
   "usual-window": "Set the usual window",
   "cues-without-colour": "Cues without colour, and a note",
   "forget-in-variant": "Forget it in the variant",

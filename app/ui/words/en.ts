@@ -54,6 +54,8 @@ const pageWords: readonly (readonly [page: string, title: string])[] = [
   ["prep", "Prep"],
   ["kit-labels", "Labels"],
   ["take-home", "Labels to take home"],
+  ["toppings", "Topping bar"],
+  ["helpers", "Cards for helpers"],
   ["containers", "Container"],
   ["sheets", "All sheets"],
   ["load", "Load list"],

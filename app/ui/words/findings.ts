@@ -20,6 +20,8 @@ export interface Names {
   readonly ingredient: (id: string) => string;
   readonly station: (id: string) => string;
   readonly dish: (id: string | null) => string;
+  /** A round of what a station makes. */
+  readonly round: (stationId: string, roundId: string) => string;
   readonly locale: string;
 }
 
@@ -47,6 +49,11 @@ export function namesOf(
     ingredient: (id) => ingredients.get(id) ?? id,
     station: (id) => stations.get(id) ?? id,
     dish: (id) => dishes.get(id ?? "") ?? "",
+    round: (stationId, roundId) => {
+      const dishId = plan.stations.find((one) => one.id === stationId)?.dishId;
+      const recipe = plan.dishes.find((one) => one.id === dishId)?.recipe;
+      return recipe?.rounds?.find((one) => one.id === roundId)?.name ?? roundId;
+    },
     locale,
   };
 }
@@ -107,6 +114,10 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     f.level === "blocks"
       ? `${number(f.gramsPer100, n.locale, 0)} g of ${n.ingredient(f.ingredientId)} to 100 g of flour: nobody can have meant that, so it is refused. Was it a smaller spoon?`
       : `${number(f.gramsPer100, n.locale)} g of ${n.ingredient(f.ingredientId)} to 100 g of flour is a lot; more than ${number(f.most, n.locale)} g is seldom meant. Was it a smaller spoon?`,
+  "film-outside-band": (f, n) =>
+    `The pour lies ${number(f.millimetres, n.locale, 1)}${thin}mm thick over the piece, usual is ${number(f.least, n.locale, 1)} to ${number(f.most, n.locale, 1)}: ${
+      f.millimetres < f.least ? "it will not cover, or tears" : "it spreads further, or stays raw inside"
+    }. ${number(f.pourMl, n.locale, 0)}${thin}ml would lie as usual, or a piece of ${number(f.acrossCm, n.locale, 0)}${thin}cm; tilt the pan, or draw a smaller piece.`,
   "yield-off": (f, n) =>
     `The recipe says ${f.claimed} pieces; its batter gives ${f.computed}${f.portion === undefined ? "" : `, or ${f.claimed} of ${number(f.portion, n.locale, 0)} ${f.unit}`}.`,
   "window-missing": (f, n) =>
@@ -204,6 +215,12 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   },
   "nothing-to-spare": (f, n) =>
     `${stationsOf(f, n)}: exactly as many pieces as are wanted. Nothing to spare for what tears, burns or falls.`,
+  "topping-to-taste": (f, n) =>
+    `${list(f.ingredientIds.map(n.ingredient), n.locale)}: to taste, so nothing is bought for it. Say in the recipe how much each person takes, or what share of them take any.`,
+  "bulk-short": (f, n) =>
+    `${f.made} ${f.made === 1 ? "batch" : "batches"} of dry mix for ${n.dish(f.dishId)}, and the class uses ${number(f.used, n.locale, 2)}. Make more, or leave the number open.`,
+  "bulk-nothing-dry": (f, n) =>
+    `Dry mix for ${f.made} ${f.made === 1 ? "batch" : "batches"} of ${n.dish(f.dishId)} was asked for, and nothing of it goes into the dry bowl by weight or spoon. Say in the recipe what is dry, or leave the number open.`,
   "bowl-short": (f, n) =>
     `${stationsOf(f, n)}: a bowl of ${fraction(f.batches, n.locale)} ${toNumber(f.batches) <= 1 ? "batch" : "batches"}, whatever is wanted, makes ${f.made}; ${f.wanted} are wanted. A larger bowl, fewer at a table, or fewer pieces each.`,
   "batter-left": (f, n) =>

@@ -1,8 +1,8 @@
-import type { Flame, FloorKind, GearWay, LampMeaning, LoadLayer, Coating } from "~/core/gear";
+import type { Flame, FloorKind, GearSize, GearWay, LampMeaning, LoadLayer, Coating } from "~/core/gear";
 import { type Container, type ContainerGroup, type Content, putOut } from "~/core/kit";
 import { type AllergenMark, type ClassContainer, type ContentChange, type Place, keepsHours } from "~/core/pack";
 import type { PrepTask } from "~/core/prep";
-import type { Recipe } from "~/core/recipe";
+import type { Recipe, Tool } from "~/core/recipe";
 import { isWhole, toScaleGrams } from "~/core/quantity";
 import type { Section, ShoppingLine, StockUnit } from "~/core/shop";
 import { amount, fraction, grams, list, minutes, number, sayPutOut, sum, thin, volume } from "~/ui/format/format";
@@ -83,7 +83,9 @@ export function containerName(container: Pick<Container, "kind" | "sizeMl" | "co
 }
 
 export const placeName = (place: Place): string =>
-  place.kind === "station" ? place.name : place.kind === "demo" ? "Your own bowl" : "Spare kit";
+  place.kind === "station"
+    ? place.name
+    : { demo: "Your own bowl", spare: "Spare kit", stored: "Dry mix to keep" }[place.kind];
 
 /** A content as a scale shows it, as scoops where the set has them, or counted. */
 export function contentGrams({ measured }: Pick<Content, "measured">, locale: string): string {
@@ -292,3 +294,10 @@ export function sayOver(line: ShoppingLine, locale: string): string {
 /** Hundredths as a sum, in the currency the class's prices are in; a bare sum where nobody said which. */
 export const money = (hundredths: number, locale: string, currency: string | undefined): string =>
   sum(hundredths / 100, locale, currency);
+
+/** "2 of 1.5 l, 1 of 4 l, at the least". A ladle is of its size, a bowl at least of it. */
+export const saySizes = (sizes: readonly GearSize[], tool: Tool, locale: string): string =>
+  `${list(
+    sizes.map(({ unit, size, count }) => `${count} of ${number(size, locale, 1)}${thin}${unit}`),
+    locale,
+  )}${tool === "mixing-bowl" ? ", or larger" : ""}`;

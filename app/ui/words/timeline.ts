@@ -1,4 +1,4 @@
-import type { WayKind, WayOut } from "~/core/plan";
+import type { WayKind, WayOut, WishCost } from "~/core/plan";
 import type { BellKind, HoldUp, LinkReason, RunEntry, Timeline } from "~/core/schedule";
 import { writeRatio } from "~/core/quantity";
 import { list, minutes } from "~/ui/format/format";
@@ -78,11 +78,14 @@ export function sayEntry(
   {
     unit,
     stations,
+    round: roundOf,
     at,
     locale,
   }: {
     unit: (id: string) => string;
     stations: (ids: readonly string[]) => string;
+    /** The name of a round of what a station makes. */
+    round: (stationId: string, roundId: string) => string;
     at: (after: number) => string;
     locale: string;
   },
@@ -112,12 +115,14 @@ export function sayEntry(
         say: "Test the heat first. The first one is allowed to fail.",
         where: `at ${unit(entry.unitId)}`,
       };
-    case "load":
+    case "load": {
+      const round = entry.roundId === undefined ? undefined : roundOf(entry.stationIds[0] ?? "", entry.roundId);
       return {
-        what: `${unit(entry.unitId)}: ${stations(entry.stationIds)}, ${entry.pieces === 1 ? "1 piece" : `${entry.pieces} pieces`}${entry.loads > 1 ? ` in ${entry.loads} loads` : ""}, out at ${at(entry.until)}`,
+        what: `${unit(entry.unitId)}: ${stations(entry.stationIds)}, ${entry.pieces === 1 ? "1 piece" : `${entry.pieces} pieces`}${round ? `, ${round.toLowerCase()}` : ""}${entry.loads > 1 ? ` in ${entry.loads} loads` : ""}, out at ${at(entry.until)}`,
         say: entry.isFirst ? "An adult is beside it. One pours, the others stand back." : "",
         where: entry.isFirst ? `at ${unit(entry.unitId)}` : "",
       };
+    }
     case "wash":
       return {
         what: `${unit(entry.unitId)}: cool, wash and dry, then heat it again`,
@@ -131,4 +136,18 @@ export function sayEntry(
         where: "",
       };
   }
+}
+
+/** What a wish by hand costs beside the usual order. */
+export function sayWish({ minutes: later, late, uncleared }: WishCost, locale: string): string {
+  const parts = [
+    later > 1 / 60
+      ? `everything is ready ${minutes(later, locale)} later than in the usual order`
+      : later < -1 / 60
+        ? `everything is ready ${minutes(-later, locale)} sooner than in the usual order`
+        : "everything is ready as soon as in the usual order",
+    ...(late > 0 ? [`${late === 1 ? "one batter" : `${late} batters`} more would stand too long`] : []),
+    ...(uncleared > 0 ? [`${uncleared === 1 ? "one surface" : `${uncleared} surfaces`} more nothing clears`] : []),
+  ];
+  return `The order was wished by hand and is kept: ${list(parts, locale)}.`;
 }

@@ -3,6 +3,7 @@ import type { Pantry } from "../batter";
 import type { BatterFinding } from "../types";
 import { ceilingsPassed } from "./ceilings";
 import { cuesNotVisible } from "./cues";
+import { filmOutsideBand } from "./film";
 import { leavening } from "./leavening";
 import { heatOfFamily, testOfHeat } from "./heat";
 import { looseness } from "./looseness";
@@ -29,6 +30,7 @@ const checks: readonly ((recipe: Recipe, pantry: Pantry) => BatterFinding[])[] =
   variantWithoutFlour,
   heatOfFamily,
   testOfHeat,
+  filmOutsideBand,
 ];
 
 /** Everything the figures of a batter say against it. */

@@ -221,6 +221,7 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
                     recipe={recipe}
                     pantry={pantry}
                     parts={[]}
+                    rounds={draft.rounds ?? []}
                     drawn={undefined}
                     onLine={(change, field) =>
                       set(

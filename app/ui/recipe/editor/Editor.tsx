@@ -313,6 +313,7 @@ export function Editor({ initial, pantry, recipeId, revision, readLine, onKeep, 
                         recipe={recipe}
                         pantry={pantry}
                         parts={draft.parts}
+                        rounds={draft.rounds ?? []}
                         drawn={isSame(share, one) ? "1" : writeRatio(share)}
                         onLine={(more, field) => setLine(line.id, more, field)}
                         onRemove={() => removeLine(line.id)}

@@ -20,6 +20,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { fillWords, servingWords, systemWords } from "~/ui/words/batter";
 import { cueWords, familyWords, surfaceWords, testWords, windowReasonWords } from "~/ui/words/en";
 import { Cell, Pick, Problem, RowButton, SpanCells, Ticks } from "./cells";
+import { Rounds } from "./Rounds";
 import { Fold, FoldTitle, PlainArea, Tick } from "~/ui/parts/plain";
 
 interface Props {
@@ -306,6 +307,7 @@ export function CookFields({ draft, onDraft }: Props) {
             placeholder="not said"
           />
         </div>
+        <Rounds draft={draft} onDraft={onDraft} />
         {pour !== undefined && draft.portionKind === "ml" ? (
           <p className="quiet small">
             {number(diameter, locale)}

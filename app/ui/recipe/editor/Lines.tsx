@@ -6,6 +6,7 @@ import {
   type DraftAlternative,
   type DraftLine,
   type DraftPart,
+  type DraftRound,
   type Greasing,
   type Recipe,
   amountKinds,
@@ -80,6 +81,7 @@ interface RowProps {
   readonly recipe: Recipe;
   readonly pantry: readonly Ingredient[];
   readonly parts: readonly DraftPart[];
+  readonly rounds: readonly DraftRound[];
   /** Share of the line that the steps use, written out; undefined where shares do not matter. */
   readonly drawn: string | undefined;
   readonly onLine: (change: Partial<DraftLine>, field: string) => void;
@@ -180,7 +182,7 @@ function Alternatives({ line, pantry, path, onLine }: RowPart<"line" | "pantry" 
   );
 }
 
-export function LineFields({ line, path, recipe, pantry, parts, drawn, onLine, onRemove, onMove }: RowProps) {
+export function LineFields({ line, path, recipe, pantry, parts, rounds, drawn, onLine, onRemove, onMove }: RowProps) {
   const second = secondWords[line.kind];
   const settle = { guesses: [] as const };
   return (
@@ -290,6 +292,16 @@ export function LineFields({ line, path, recipe, pantry, parts, drawn, onLine, o
                 const kind = parts.find((part) => part.id === partId)?.kind;
                 onLine({ partId, ...(isForPlate(kind) ? { bowl: "topping" as const } : {}) }, "part");
               }}
+            />
+          ) : null}
+          {rounds.length > 1 ? (
+            <Pick
+              label="Only for"
+              isLabelled
+              value={line.roundId ?? ""}
+              empty="all pieces"
+              options={rounds.map((round) => ({ value: round.id, label: round.name || "unnamed round" }))}
+              onPick={(roundId) => onLine({ roundId }, "round")}
             />
           ) : null}
           <Alternatives line={line} pantry={pantry} path={path} onLine={onLine} />

@@ -14,6 +14,10 @@ export const labels: Styles = [
       maxWidth: "100%",
     },
     ".take-home-labels": { display: "grid", gridTemplateColumns: "repeat(auto-fill, minmax(300px, 1fr))", gap: "14px" },
+    ".helper-card": { marginTop: "22px", breakAfter: "page" },
+    ".helper-card:last-of-type": { breakAfter: "auto" },
+    ".tray-labels": { marginTop: "26px", breakBefore: "page" },
+    ".tray-labels h3": { marginBottom: "8px" },
     ".take-home": { border: "1px solid {colors.fg}", padding: "10px 14px", fontSize: "15px", breakInside: "avoid" },
     ".take-home h3": { fontSize: "20px", marginBottom: "4px" },
     ".take-home h3 span": { fontWeight: 400 },
@@ -21,6 +25,9 @@ export const labels: Styles = [
     "@media print": {
       ".take-home-labels": { gridTemplateColumns: "1fr 1fr", gap: "5mm" },
       ".take-home": { fontSize: "9.5pt" },
+      ".helper-card": { fontSize: "10pt" },
+      ".helper-card .caution": { fontSize: "9pt", margin: "1mm 0" },
+      ".helper-card td": { paddingBlock: "1mm" },
     },
     ".kit-label": {
       overflow: "hidden",

@@ -1,0 +1,209 @@
+import { readFileSync } from "node:fs";
+import { spokenAt } from "~/core/schedule";
+import { looksOf, stopOf } from "~/core/look";
+import { turnsOf } from "~/core/turns";
+import { packingOfClass, storedMixesOf, takeHomeOf, traysOf } from "~/core/pack";
+import { knownFood } from "~/core/pantry";
+import { prepTasks } from "~/core/prep";
+import { ratio } from "~/core/quantity";
+import { readClassFile } from "~/formats/class-file";
+import { plan } from "./plan";
+
+/** The worked cases that need what a lesson is made of beside its amounts: cautions, servings, rounds, dry mix. */
+
+test("C9: cautions that nobody wrote, one left out with its reason, house rules, two looks", () => {
+  const read = readClassFile(readFileSync("test/cases/c9-landing-stage.json", "utf8"));
+  if (!read.ok) throw new Error(read.problems.join("\n"));
+  const { input } = read;
+  const made = plan(input);
+  const [dish] = made.dishes;
+  if (!dish) throw new Error("no dish");
+  const cautions = new Map(dish.recipe.steps.map((step) => [step.id, [...step.hazards].sort()]));
+  expect(cautions.get("draw")).toEqual(["blades"]);
+  // The salt draws water before the egg is in: no clock runs yet.
+  expect(cautions.get("wait")).toEqual([]);
+  expect(cautions.get("mix")).toEqual(["hands-again", "mixer", "raw-batter"]);
+  expect(cautions.get("cook")).toEqual(
+    ["bare-fingers", "gas-air", "hot-fat", "hot-surface", "oil-fire", "oiling-hot-pan"].sort(),
+  );
+  expect(cautions.get("serve")).toEqual(["sticks"]);
+  expect(made.findings).toContainEqual(
+    expect.objectContaining({ code: "caution-left-out", hazard: "cords", reason: "the mixer runs on its own battery" }),
+  );
+  expect(made.findings).toContainEqual(
+    expect.objectContaining({ code: "stick-for-small", stationIds: ["s1"], people: 1 }),
+  );
+  expect(looksOf(dish.recipe)).toEqual({ turn: ["brown-edge", "dry-sides"], done: ["set-in-middle"] });
+  expect(dish.recipe.steps.map((step) => stopOf(step, dish.recipe)).filter(Boolean)).toEqual(["just-combined"]);
+  const pours = made.stations.map((station) =>
+    turnsOf({
+      people: input.people.filter((person) => station.people.includes(person.id)),
+      recipe: dish.recipe,
+      loads: station.loads,
+      pantry: new Map(input.pantry.map((one) => [one.id, one])),
+      labels: new Map(),
+      house: input.house,
+    })
+      .filter((turn) => turn.job === "pour")
+      .map((turn) => turn.hands),
+  );
+  // Frying is for twelve and over, here for adults only: at the first table nobody may, at the second one person does it all.
+  expect(pours).toEqual(
+    [[[]], [["p6"]]].map((rows, at) => Array.from({ length: made.stations[at]?.loads ?? 0 }, () => rows[0])),
+  );
+  expect(made.stations.every((station) => station.loads > 0)).toBe(true);
+});
+
+test("C10: a bowl of one batch, pairs with the odd one out, every third load greased, half of them take cream, yogurt for buttermilk", () => {
+  const read = readClassFile(readFileSync("test/cases/c10-pairs-from-a-fixed-bowl.json", "utf8"));
+  if (!read.ok) throw new Error(read.problems.join("\n"));
+  const made = plan(read.input);
+  const kitOf = (at: number) =>
+    Object.fromEntries(
+      (made.stations[at]?.kit ?? []).map((line) => [line.lineId, [line.ingredientId, line.main?.grams, line.times]]),
+    );
+  // Tables of 4, 3 and 3 with 3 pieces each: 12, and 9 rounded up to five pairs. A batch makes 9, whatever is wanted.
+  expect(made.stations.map(({ scale }) => [scale.piecesWanted, scale.piecesMade, scale.over])).toEqual([
+    [12, 9, -3],
+    [10, 9, -1],
+    [10, 9, -1],
+  ]);
+  expect(made.findings).toContainEqual(
+    expect.objectContaining({ code: "bowl-short", stationIds: ["s2", "s3"], made: 9, wanted: 10 }),
+  );
+  // Four pairs and one piece over; jam for the pairs; cream for two of four, and for two of three.
+  expect(made.findings).toContainEqual(
+    expect.objectContaining({ code: "odd-pieces", stationIds: ["s1", "s2", "s3"], perServing: 2, pieces: 1 }),
+  );
+  // 9 pieces, two at a time, are 5 loads: the pan is greased before the first and the fourth.
+  expect(made.stations.map((station) => station.loads)).toEqual([5, 5, 5]);
+  for (const at of [0, 1])
+    expect(kitOf(at)).toMatchObject({
+      milk: ["plain-yogurt", 230, undefined],
+      grease: ["butter", 8, 2],
+      filling: ["jam", 80, 4],
+      cream: ["cream", 30, 2],
+    });
+  const bought = (id: string) => made.totals.find((total) => total.ingredientId === id)?.buyGrams;
+  expect([bought("butter"), bought("jam"), bought("cream"), bought("buttermilk")]).toEqual([24, 240, 90, undefined]);
+  // The pan's own three minutes and the recipe's two: a load takes five.
+  const [load] = made.timeline.tasks.filter((task) => task.kind === "load");
+  expect((load?.end ?? 0) - (load?.start ?? 0)).toBe(5);
+  expect(made.dishes[0]?.recipe.steps[0]?.text).toBe("Whisk flour and powder; stir in plain yogurt and egg.");
+  expect(
+    spokenAt(
+      made.timeline,
+      made.dishes.map((one) => one.recipe),
+    ).get("mix")?.[0]?.step.id,
+  ).toBe("mix");
+  // Eight who only taste are fed by the tables, 3, 3 and 2: more pieces, more cream for the half that takes any, a plate each.
+  const fed = plan({ ...read.input, brief: { ...read.input.brief, tasters: 8 } });
+  expect(fed.stations.map(({ eaters, scale }) => [eaters, scale.piecesWanted])).toEqual([
+    [7, 22],
+    [6, 18],
+    [5, 16],
+  ]);
+  expect(fed.totals.find((total) => total.ingredientId === "cream")?.buyGrams).toBe((4 + 3 + 3) * 15);
+  expect(fed.gear.find((line) => line.tool === "plate")?.needed).toBe(18);
+  // The milk that the author advises against says so, with the reason; it is as much as the buttermilk.
+  const [dish] = read.input.dishes;
+  const against = plan({
+    ...read.input,
+    dishes: dish
+      ? [{ ...dish, takes: [{ lineId: "milk", ingredientId: "whole-milk" }], cooks: "wanted" as const }]
+      : [],
+    brief: { ...read.input.brief, piecesEach: ratio(2n) },
+  });
+  expect(against.findings).toContainEqual(
+    expect.objectContaining({
+      code: "alternative-against",
+      ingredientId: "whole-milk",
+      insteadOf: "buttermilk",
+      reason: "it runs, and the pieces come out flat",
+    }),
+  );
+  expect(against.stations[0]?.kit.find((line) => line.lineId === "milk")?.main?.grams).toBe(240);
+  // Two each: 8, 6 and 6 of 9 are wanted and cooked; batter for the rest is left, and jam goes on four, three and three pairs.
+  expect(against.stations.map(({ cooked, loads }) => [cooked, loads])).toEqual([
+    [8, 4],
+    [6, 3],
+    [6, 3],
+  ]);
+  expect(against.findings).toContainEqual(
+    expect.objectContaining({ code: "batter-left", stationIds: ["s2", "s3"], pieces: 3 }),
+  );
+  expect(against.totals.find((total) => total.ingredientId === "jam")?.buyGrams).toBe(200);
+});
+
+test("C11: half of one bowl with berries in rounds of its own, and five batches of dry mix of which three are stored", () => {
+  const read = readClassFile(readFileSync("test/cases/c11-half-with-berries.json", "utf8"));
+  if (!read.ok) throw new Error(read.problems.join("\n"));
+  const made = plan(read.input);
+  const loadsOf = (of: typeof made, stationId: string) =>
+    of.timeline.tasks
+      .filter((task) => task.kind === "load" && task.stationId === stationId)
+      .map((task) => [task.roundId, task.pieces]);
+  // 12 pieces on five places would be three loads; of two rounds of six each they are four, the plain ones first.
+  for (const { id, rounds } of made.stations) {
+    expect(rounds).toEqual([
+      { roundId: "plain", pieces: 6 },
+      { roundId: "berry", pieces: 6 },
+    ]);
+    const loads = loadsOf(made, id);
+    expect(loads.map(([round]) => round)).toEqual(["plain", "plain", "berry", "berry"]);
+    expect(
+      [...new Set(loads.map(([round]) => round))].map((round) =>
+        loads.reduce((sum, load) => (load[0] === round ? sum + Number(load[1]) : sum), 0),
+      ),
+    ).toEqual([6, 6]);
+  }
+  const [first] = made.stations;
+  const line = (id: string) => first?.kit.find((each) => each.lineId === id);
+  // Four greasings; berries for six pieces, the sugar of the berry half as written for one batch.
+  expect(["grease", "berries", "zest"].map((id) => line(id)?.main?.grams)).toEqual([16, 36, 20]);
+  expect([line("berries")?.round, line("flour")?.round]).toEqual(["With berries", undefined]);
+  // Two batches are mixed in class; of five bags three are stored, 208 g each, and bought along.
+  const [stored] = made.extras.filter((extra) => extra.kind === "stored");
+  expect([stored?.stored?.bags, stored?.stored?.each.map((each) => each.main?.grams)]).toEqual([3, [200, 8]]);
+  expect(stored?.stored?.add.map((each) => each.lineId)).toEqual(["milk", "egg"]);
+  const bought = (of: typeof made, id: string) => of.totals.find((total) => total.ingredientId === id)?.buyGrams;
+  expect(["plain-flour", "baking-powder", "buttermilk", "blueberries"].map((id) => bought(made, id))).toEqual([
+    1000, 40, 480, 72,
+  ]);
+  const [mix] = storedMixesOf(read.input, made);
+  expect([mix?.bags, mix?.grams, mix?.keepsDays]).toEqual([3, 208, 30]);
+  const { pantry } = knownFood(read.input);
+  const [bags] = prepTasks(read.input, made, pantry).filter((task) => task.kind === "dry-mix");
+  expect(bags?.bags.map((bag) => [bag.count, bag.grams])).toEqual([[3, 208]]);
+  // Each bag is a container to tick, and one label; each tray has its round and its two hours.
+  expect(packingOfClass(read.input, made).containers.filter((one) => one.place.kind === "stored")).toHaveLength(3);
+  expect(traysOf(made).map((tray) => [tray.stationId, tray.roundId, Math.round(tray.by - tray.out)])).toEqual([
+    ["s1", "plain", 120],
+    ["s1", "berry", 120],
+    ["s2", "plain", 120],
+    ["s2", "berry", 120],
+  ]);
+  // What goes home with berries has them on its label, what is plain has not.
+  expect(
+    takeHomeOf(read.input, made).map((label) => [
+      label.roundName,
+      label.ingredients.some((one) => one.ingredientId === "blueberries"),
+    ]),
+  ).toEqual([
+    ["Plain", false],
+    ["With berries", true],
+  ]);
+  // Decided otherwise: all with berries. Three loads again, twice the berries and the sugar of a whole bowl.
+  const [dish] = read.input.dishes;
+  if (!dish) throw new Error("the dish is there");
+  const all = plan({ ...read.input, dishes: [{ ...dish, rounds: [{ roundId: "plain", parts: 0 }] }] });
+  expect(loadsOf(all, "s1")).toHaveLength(3);
+  expect([
+    bought(all, "blueberries"),
+    all.stations[0]?.kit.find((each) => each.lineId === "zest")?.main?.grams,
+  ]).toEqual([144, 40]);
+  // One bag less than is used is said.
+  const short = plan({ ...read.input, dishes: [{ ...dish, bulk: 1 }] });
+  expect(short.findings).toContainEqual(expect.objectContaining({ code: "bulk-short", made: 1, used: 2 }));
+  expect(short.extras.some((extra) => extra.kind === "stored")).toBe(false);
+});

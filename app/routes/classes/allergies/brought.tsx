@@ -1,0 +1,133 @@
+import { getFormProps, useForm } from "@conform-to/react";
+import { getLocalTimeZone, today } from "@internationalized/date";
+import { Form, data, redirect } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/brought";
+import { useClass } from "../class-context";
+import { formOf, optionalWords, words, submissionOf } from "../../form";
+import { saidOnLabel, saidValues } from "./label-form";
+import { addBrought, audit, classOnce, classOr404, notFound, removeBrought } from "~/services/classes.server";
+import { accountOf } from "~/services/session.server";
+import { FormError, Primary, TextField, TextLink } from "~/ui/parts/fields";
+import { LabelFields } from "~/ui/allergen/LabelFields";
+import { PlainButton } from "~/ui/parts/plain";
+
+const schema = z
+  .object({
+    name: words(120, "what it is"),
+    broughtBy: words(120, "who brings it"),
+    product: optionalWords(120),
+    ...saidOnLabel,
+  })
+  .superRefine((form, context) => {
+    if (
+      form.product === "" &&
+      form.contains.length + form.mayContain.length + form.lookedFor.length + form.foods.length > 0
+    )
+      context.addIssue({
+        code: "custom",
+        path: ["product"],
+        message: "Say what the packet is called, so that another is noticed; or untick the boxes.",
+      });
+  });
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { input } = await classOnce(context, params.classId);
+  if (params.foodId !== "new" && !(input.shared ?? []).some((food) => food.id === params.foodId))
+    throw notFound("food");
+  return null;
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const { input } = await classOr404(params.classId);
+  const account = accountOf(context);
+  const before = (input.shared ?? []).find((food) => food.id === params.foodId);
+  if (params.foodId !== "new" && !before) throw notFound("food");
+  const form = await formOf(request);
+  const back = `/classes/${params.classId}/allergies`;
+  if (form.get("intent") === "remove") {
+    if (before) await removeBrought(params.classId, before.id);
+    return redirect(back);
+  }
+  const submission = submissionOf(form, { schema });
+  if (submission.status !== "success") return data(submission.reply(), { status: 400 });
+  const { product, name, broughtBy, market, isGlutenFree, ...said } = submission.value;
+  await addBrought(
+    params.classId,
+    {
+      name,
+      broughtBy,
+      label:
+        product === ""
+          ? null
+          : {
+              product,
+              ...said,
+              ...(market ? { market } : {}),
+              ...(isGlutenFree ? { isGlutenFree } : {}),
+              readBy: account.name,
+              readOn: today(getLocalTimeZone()).toString(),
+            },
+    },
+    before?.id,
+  );
+  await audit(account.id, params.classId, "noted food that is brought along");
+  return redirect(back);
+}
+
+export default function Brought({ params, actionData }: Route.ComponentProps) {
+  const { input, action } = useClass();
+  const food = (input.shared ?? []).find((one) => one.id === params.foodId);
+  const [form, fields] = useForm<z.input<typeof schema>>({
+    lastResult: actionData,
+    defaultValue: {
+      name: food?.name ?? "",
+      broughtBy: food?.broughtBy ?? "",
+      product: food?.label?.product ?? "",
+      ...saidValues(food?.label, input.brief.regime),
+    } as never,
+  });
+  return (
+    <>
+      <div className="sheet-head">
+        <h2>{food ? food.name : "Food brought along"}</h2>
+        <div className="tools">
+          <TextLink to={`${action}/allergies`}>The allergy table</TextLink>
+        </div>
+      </div>
+      <p className="quiet" style={{ marginBottom: 14, maxWidth: "60ch" }}>
+        What somebody brings for everyone is on everybody’s plate. Without a packet to read it is unknown to all who
+        avoid anything.
+      </p>
+      <Form method="post" {...getFormProps(form)} className="form" style={{ maxWidth: 860 }}>
+        <FormError title="Not saved" problems={form.errors ?? []} />
+        <TextField field={fields.name} label="What it is" className="c6" autoComplete="off" />
+        <TextField field={fields.broughtBy} label="Brought by" className="c6" autoComplete="off" />
+        <TextField
+          field={fields.product}
+          label="What the packet is called"
+          hint="empty: home-made, or not read"
+          className="c8"
+          autoComplete="off"
+        />
+        <LabelFields fields={fields} label={food?.label} input={input} isBack={actionData !== undefined} />
+        <div className="actions">
+          <Primary>{food ? "Save" : "Add it"}</Primary>
+        </div>
+      </Form>
+      {food ? (
+        <Form method="post">
+          <PlainButton
+            type="submit"
+            className="text quiet"
+            style={{ minHeight: 44, textDecoration: "underline" }}
+            name="intent"
+            value="remove"
+          >
+            It does not come after all
+          </PlainButton>
+        </Form>
+      ) : null}
+    </>
+  );
+}

@@ -1,0 +1,234 @@
+import { type ItemVerdict, hasOpenWords, isConcerned } from "~/core/allergen";
+import type { Exposure } from "~/core/contact";
+import type { Participant } from "~/core/people";
+import { coolDown, holdColdC, holdHotC, nonStickMostC, reheatC } from "~/core/recipe";
+import type { Names } from "~/ui/words/findings";
+import { useClass } from "../class-context";
+import type { Route } from "./+types/day-sheet";
+import { classOnce, notFound } from "~/services/classes.server";
+import { requireLead } from "~/services/session.server";
+import { emergencyNumber, firstMinutes } from "~/ui/words/emergency";
+import { bellWords, closingCaution, verdictTitle } from "~/ui/words/en";
+import { clock, dayAndTime, list, moment } from "~/ui/format/format";
+import { needsInWords } from "~/ui/people/needs";
+import { TextLink } from "~/ui/parts/fields";
+import { useLocale } from "~/ui/sheet/locale";
+import { sayExposure } from "~/ui/words/people";
+import { because } from "~/ui/allergen/Tables";
+import { Heads } from "~/ui/sheet/Heads";
+
+const kinds = ["wall", "folder"] as const;
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { input } = await classOnce(context, params.classId);
+  const kind = kinds.find((one) => one === params.kind);
+  if (!kind) throw notFound("sheet");
+  if (kind === "folder") requireLead(context);
+  return { kind, number: emergencyNumber(input.timeZone) };
+}
+
+export default function DaySheet({ loaderData }: Route.ComponentProps) {
+  return loaderData.kind === "wall" ? <Wall /> : <Folder number={loaderData.number} />;
+}
+
+/** For the wall: who sits where and when what happens. No word of anybody's health. */
+function Wall() {
+  const { input, plan, action } = useClass();
+  const locale = useLocale();
+  const nameOf = (id: string) => input.people.find((one) => one.id === id)?.name ?? id;
+  return (
+    <article className="day-sheet">
+      <div className="sheet-head">
+        <h2>For the wall</h2>
+        <div className="tools no-print">
+          <TextLink to={`${action}/day-sheet/folder`}>For the lead’s folder</TextLink>
+        </div>
+      </div>
+      <p>
+        {dayAndTime(input.startsAt, input.timeZone, locale)}, {input.kitchen.name}
+      </p>
+      <div className="wall-tables">
+        {plan.stations.map((station) => (
+          <section key={station.id}>
+            <h3>{station.name}</h3>
+            {/* The recipe, not its variant: what a table leaves out says something of who sits there. */}
+            <p className="small quiet">{plan.dishes.find((dish) => dish.id === station.dishId)?.recipe.title}</p>
+            <ul>
+              {station.people.map((id) => (
+                <li key={id}>{nameOf(id)}</li>
+              ))}
+            </ul>
+          </section>
+        ))}
+      </div>
+      <h3>The bells</h3>
+      <table className="ruled">
+        <tbody>
+          {plan.timeline.bells.map((bell) => (
+            <tr key={bell.id}>
+              <td>{clock(input.startsAt, input.timeZone, bell.at, locale)}</td>
+              <td>{bellWords[bell.kind]}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="caution" style={{ marginTop: 14 }}>
+        Hands washed, hair tied, sleeves up. A hot place has an adult. Raw batter is not for tasting. Ask before you eat
+        something you did not make.
+      </p>
+    </article>
+  );
+}
+
+/** Why a plate is what it is, with what is only not known yet said together. */
+function whyInShort(
+  person: Participant,
+  grave: readonly ItemVerdict[],
+  exposures: readonly Exposure[],
+  names: Names,
+): string[] {
+  if (!person.hasAnswered) return ["Has not answered. Not answered is not “none”: ask at the door."];
+  if (hasOpenWords(person)) return ["Their own words, or a second answer, are still to be read."];
+  const unread = grave.filter((item) => item.reasons[0]?.why === "label-unread");
+  const rest = grave.filter((item) => !unread.includes(item)).map((item) => `${because(item, names)}.`);
+  const elsewhere = exposures.flatMap(({ trace }) => (trace.certainty === "unread" ? [trace.ingredientId] : []));
+  const open = [...new Set([...unread.map((item) => item.ingredientId), ...elsewhere])];
+  return open.length === 0 ? rest : [...rest, `Labels not read: ${list(open.map(names.ingredient), names.locale)}.`];
+}
+
+/** For the lead's folder: everything that was checked, by whom and when. */
+function Folder({ number }: { number: string }) {
+  const { input, plan, names, standings, action } = useClass();
+  const locale = useLocale();
+  const standing = standings.allergies;
+  const stationOf = (id: string) => plan.stations.find((station) => station.people.includes(id))?.name ?? "no station";
+  const concerned = input.people.filter(isConcerned);
+  const rest = input.people.filter((person) => !concerned.includes(person));
+  return (
+    <article className="day-sheet">
+      <div className="sheet-head">
+        <h2>For the lead’s folder</h2>
+        <div className="tools no-print">
+          <TextLink to={`${action}/day-sheet/wall`}>For the wall</TextLink>
+        </div>
+      </div>
+      <p>
+        {dayAndTime(input.startsAt, input.timeZone, locale)}, {input.kitchen.name}. Health data: not for the wall, back
+        into the folder.
+      </p>
+      <p className="emergency">
+        Emergency: <b>{number}</b>. Say what happened, where you are, how many, and stay on the line.
+      </p>
+      <dl className="first-minutes small">
+        {firstMinutes.map(([what, act]) => (
+          <div key={what}>
+            <dt>
+              <b>{what}</b>
+            </dt>
+            <dd>{act}</dd>
+          </div>
+        ))}
+      </dl>
+      {standing.state === "settled" && standing.at ? (
+        <p>
+          Allergy table signed by <b>{standing.by ?? "someone"}</b>, {moment(standing.at, locale, input.timeZone)}.
+        </p>
+      ) : (
+        <p className="needs-you">
+          {standing.state === "stale"
+            ? `Signed by ${standing.by ?? "someone"}, and changed since: sign again before the doors open.`
+            : "The allergy table is not signed yet."}
+        </p>
+      )}
+      <table className="ruled folder">
+        <Heads of={["Person", "Must or wants to avoid", "Medicine and emergency plan", "Their plate, and why"]} />
+        <tbody>
+          {concerned.map((person) => {
+            const plate = plan.plates.find((one) => one.participantId === person.id);
+            const grave = plate?.items.filter((item) => item.verdict === plate.verdict) ?? [];
+            return (
+              <tr key={person.id}>
+                <td>
+                  <b>{person.name}</b>
+                  <div className="small">{stationOf(person.id)}</div>
+                </td>
+                <td>
+                  {person.hasAnswered ? needsInWords(person) || "nothing declared" : <b>not answered</b>}
+                  {person.words ? <div className="small">“{person.words.text}”</div> : null}
+                  {person.answered ? (
+                    <div className="small quiet">
+                      said by {person.answered.by}, {person.answered.on}
+                    </div>
+                  ) : null}
+                </td>
+                <td>
+                  {person.emergency ??
+                    (person.needs.some((need) => need.kind === "substance" && need.severity === "rescue-medicine") ? (
+                      <b className="needs-you">not known: ask at the door</b>
+                    ) : (
+                      "–"
+                    ))}
+                </td>
+                <td>
+                  {plate ? (
+                    <span className={`verdict-word ${plate.verdict}`}>{verdictTitle[plate.verdict]}</span>
+                  ) : null}
+                  {plate && plate.verdict !== "clear" ? (
+                    <div className="small">
+                      {whyInShort(person, grave, plate.exposures, names).map((sentence) => (
+                        <div key={sentence}>{sentence}</div>
+                      ))}
+                      {[
+                        ...new Set(
+                          plate.exposures
+                            .filter((one) => one.trace.certainty !== "unread")
+                            .map((one) => sayExposure(one, input, plan, names)),
+                        ),
+                      ]
+                        .slice(0, 2)
+                        .map((way) => (
+                          <div key={way}>{way}.</div>
+                        ))}
+                    </div>
+                  ) : null}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {rest.length > 0 ? (
+        <p className="small">
+          Answered that there is nothing to avoid:{" "}
+          {list(
+            rest.map((person) => person.name),
+            locale,
+          )}
+          .
+        </p>
+      ) : null}
+      <h3 style={{ marginTop: 18 }}>What was checked</h3>
+      <p className="small">
+        {input.labels.length === 0
+          ? "No label has been read."
+          : input.labels
+              .map(
+                (label) =>
+                  `${names.ingredient(label.ingredientId)} (“${label.product}”, ${label.readBy}, ${label.readOn})`,
+              )
+              .join("; ")}
+      </p>
+      <h3 style={{ marginTop: 18 }}>Food and heat</h3>
+      <p className="small">
+        Hot food at {holdHotC[input.brief.regime]} °C or more, cold at {holdColdC} °C or less; raw batter 2 hours in the
+        room at most, 1 above 32 °C. Left-overs to {coolDown.warm.toC} °C within {coolDown.warm.withinMinutes / 60}{" "}
+        hours and to {coolDown.cold.toC} °C within {coolDown.cold.withinMinutes / 60} more; reheated to {reheatC} °C.
+        Non-stick never empty and never above {nonStickMostC} °C, pet birds out of the room. Camping stoves and charcoal
+        outdoors only, never in a tent or porch. Extension leads unwound, dry, one appliance, never one into another.
+      </p>
+      <p className="caution" style={{ marginTop: 14 }}>
+        {closingCaution} So does their guardian.
+      </p>
+    </article>
+  );
+}

@@ -1,0 +1,200 @@
+import { Form } from "react-router";
+import { stationIndex } from "~/core/people";
+import { Hidden, PlainSelect } from "~/ui/parts/plain";
+import { type Answer, Told } from "~/ui/parts/Told";
+import { techniquesIn } from "~/core/look";
+import { useClass } from "../class-context";
+import { countedIn } from "~/ui/brief/Consequences";
+import { Findings } from "~/ui/class/Findings";
+import { SettleBar } from "~/ui/class/SettleBar";
+import { subjectsOf } from "~/ui/words/findings";
+import { day, grams, list, number, scoop } from "~/ui/format/format";
+import type { Surface } from "~/core/gear";
+import type { Timeline } from "~/core/schedule";
+import { Defs } from "~/ui/draw/Defs";
+import { type CardSurface, KitTable, StationCard } from "~/ui/kit/StationCard";
+import { Secondary, TextLink } from "~/ui/parts/fields";
+import { PrintButton } from "~/ui/parts/PrintButton";
+import { useLocale } from "~/ui/sheet/locale";
+import { measuringSetOf, measuringSets, scoopName } from "~/core/quantity";
+import { Heads } from "~/ui/sheet/Heads";
+
+/** What a station cooks on, by kind: from its loads on the timeline, wherever they really happen. */
+function surfacesAt(timeline: Timeline, surfaces: readonly Surface[], stationId: string): CardSurface[] {
+  const loads = timeline.tasks.filter((task) => task.stationId === stationId && task.kind === "load");
+  return surfaces.flatMap((surface) => {
+    const units = timeline.units.filter((unit) => unit.surfaceId === surface.id).map((unit) => unit.id);
+    const here = loads.filter((task) => task.surfaceId !== null && units.includes(task.surfaceId));
+    const pieces = Math.max(0, ...here.map((task) => task.pieces ?? 0));
+    return here.length === 0 ? [] : [{ surface, name: surface.name.toLowerCase(), loads: here.length, pieces }];
+  });
+}
+
+/** A table, or a household, that has other cups and spoons than the class. */
+function OwnSetForm({ told }: { told: Answer | undefined }) {
+  const { plan, meta, action } = useClass();
+  return (
+    <section aria-label="Other cups and spoons at a table" className="no-print">
+      <h3>Other cups and spoons at a table</h3>
+      <Told told={told} />
+      <Form method="post" action={`${action}/amounts`} className="facts tight">
+        <Hidden name="version" value={meta.version} />
+        <label className="cell">
+          <span className="cell-label">Table</span>
+          <PlainSelect name="station">
+            {plan.stations.map((station) => (
+              <option key={station.id} value={stationIndex(station.id)}>
+                {station.name}
+              </option>
+            ))}
+          </PlainSelect>
+        </label>
+        <label className="cell">
+          <span className="cell-label">measures with</span>
+          <PlainSelect name="set">
+            <option value="">what the class measures with</option>
+            {measuringSets.map((set) => (
+              <option key={set.id} value={set.id}>
+                {set.name}
+              </option>
+            ))}
+          </PlainSelect>
+        </label>
+        <Secondary type="submit">Keep this set</Secondary>
+      </Form>
+    </section>
+  );
+}
+
+/** Amounts once, for everything: a card per station, then the sums. */
+export function AmountsView({ told }: { told?: Answer | undefined }) {
+  const { input, plan, standings, names, action } = useClass();
+  const locale = useLocale();
+  const nameOf = new Map(input.people.map((person) => [person.id, person.name]));
+  const counted = countedIn(plan);
+  const set = measuringSetOf(input.brief.measuringSetId);
+  const missing = set.scoops.filter((one) => input.brief.missingScoops.includes(scoopName(one)));
+  const pantry = new Map(input.pantry.map((one) => [one.id, one]));
+  const isEgg = (id: string) => input.pantry.find((one) => one.id === id)?.role === "egg";
+  const surfacesOf = (stationId: string) => surfacesAt(plan.timeline, input.kitchen.surfaces, stationId);
+  const stamp = `${input.title}, ${day(input.startsAt, locale)}. Computed from ${standings.amounts.seal}.`;
+  return (
+    <>
+      <div className="sheet-head">
+        <h2>Station cards</h2>
+        <p className="quiet">
+          Measured with {set.name}
+          {missing.length > 0
+            ? `, without ${list(
+                missing.map((one) => scoop(one, locale)),
+                locale,
+              )}`
+            : ""}
+          . Dry cups levelled, jugs read at eye level.
+        </p>
+        <div className="tools">
+          <TextLink to="../scaling">Ways to scale, more at the door</TextLink>
+          <PrintButton>Print the cards</PrintButton>
+        </div>
+      </div>
+      <Findings
+        findings={plan.findings.filter(
+          (finding) => finding.stage === "amounts" || (finding.stage === "recipe" && finding.level === "blocks"),
+        )}
+        names={names}
+      />
+      {plan.stations.length === 0 ? (
+        <p>
+          No stations yet: the brief says {input.brief.people} people and {input.dishes.length} recipes.
+        </p>
+      ) : null}
+      <Defs />
+      <div className="cards">
+        {plan.stations.map((station) => {
+          const dish = plan.dishes.find((one) => one.id === station.dishId);
+          return dish ? (
+            <StationCard
+              key={station.id}
+              station={station}
+              dish={dish}
+              ingredientName={names.ingredient}
+              isEgg={isEgg}
+              surfaces={surfacesOf(station.id)}
+              people={station.people.flatMap((id) => nameOf.get(id) ?? [])}
+              techniques={techniquesIn([dish.recipe], pantry)}
+              stamp={stamp}
+            />
+          ) : null;
+        })}
+        {plan.demoKit.length > 0 ? (
+          <section>
+            <div className="card-head">
+              <h3>Your own bowl</h3>
+              <span>for the demonstration</span>
+            </div>
+            <KitTable kit={plan.demoKit} ingredientName={names.ingredient} isEgg={isEgg} />
+          </section>
+        ) : null}
+        {plan.spareKit.length > 0 ? (
+          <section>
+            <div className="card-head">
+              <h3>Spare kit</h3>
+              <span>for the bowl that goes on the floor</span>
+            </div>
+            <KitTable kit={plan.spareKit} ingredientName={names.ingredient} isEgg={isEgg} />
+          </section>
+        ) : null}
+        <section>
+          <div className="card-head">
+            <h3>Totals</h3>
+            <span>the most that may be used</span>
+          </div>
+          <table className="ruled">
+            <Heads of={["What", { n: "To start with" }, { n: "Buy" }, "Packs"]} />
+            <tbody>
+              {plan.totals.map((total) => (
+                <tr key={total.ingredientId}>
+                  <td>{names.ingredient(total.ingredientId)}</td>
+                  <td className="n">
+                    {total.expectedGrams === undefined ? (
+                      <span className="needs-you">not known</span>
+                    ) : (
+                      grams(total.expectedGrams, locale)
+                    )}
+                  </td>
+                  <td className="n">
+                    <b>
+                      {total.isToTaste && total.buyGrams === 0
+                        ? "to taste"
+                        : counted.has(total.ingredientId)
+                          ? `${total.buyPieces}`
+                          : total.buyGrams === undefined
+                            ? "?"
+                            : grams(Math.ceil(total.buyGrams), locale)}
+                    </b>
+                  </td>
+                  <td>
+                    {total.packs
+                      ? `${total.packs.packs} × ${total.packs.unitName}${total.packs.spareUnits > 0 ? `, ${number(total.packs.spareUnits, locale, 0)} spare` : ""}`
+                      : ""}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      </div>
+      {plan.stations.length > 0 ? <OwnSetForm told={told} /> : null}
+      <SettleBar
+        stage="amounts"
+        standing={standings.amounts}
+        subjectOf={subjectsOf(input)}
+        timeZone={input.timeZone}
+        action={action}
+        {...(plan.isPackable
+          ? {}
+          : { blockedBy: "Something in the recipe is in the way; nothing can be packed from it yet." })}
+      />
+    </>
+  );
+}

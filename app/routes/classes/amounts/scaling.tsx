@@ -1,0 +1,332 @@
+import { useMemo, useState } from "react";
+import { Form, data, redirect, useNavigation } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/scaling";
+import { useClass } from "../class-context";
+import { formOf } from "../../form";
+import { type Dish, mostBulk, scaleWays, withMorePeople } from "~/core/plan";
+import { readRatio, writeRatio } from "~/core/quantity";
+import { type Take, roundLimits } from "~/core/recipe";
+import { batchRules } from "~/core/scale";
+import { database } from "~/db/client.server";
+import { changePlan, madeChanges, undoChange } from "~/services/arrange.server";
+import { changeBrief, classOnce, classOr404 } from "~/services/classes.server";
+import { accountOf } from "~/services/session.server";
+import { useLocale } from "~/ui/sheet/locale";
+import { sayBowl } from "~/ui/words/batter";
+import type { Names } from "~/ui/words/findings";
+import { WhenReady } from "~/ui/sheet/WhenReady";
+import { Gains } from "~/ui/scale/Gains";
+import { ScaleTable } from "~/ui/scale/ScaleTable";
+import { Told } from "~/ui/parts/Told";
+import { Secondary, TextLink } from "~/ui/parts/fields";
+import { Hidden, PlainInput, PlainSelect } from "~/ui/parts/plain";
+
+const bowlSizes = ["", "1/2", "1", "1 1/2", "2", "3", "4"] as const;
+
+/** How a change of a bowl is called among those that can be taken back. */
+const ofBowl = "the bowl and the alternatives of";
+
+const formSchema = z.discriminatedUnion("intent", [
+  z.object({
+    intent: z.literal("dish"),
+    version: z.coerce.number().int(),
+    dishId: z.string().min(1).max(64),
+    bowl: z.enum(bowlSizes),
+    cooks: z.enum(["all", "wanted"]),
+    bulk: z.string().trim().max(40).default(""),
+  }),
+  z.object({ intent: z.literal("undo"), version: z.coerce.number().int() }),
+  z.object({ intent: z.literal("rule"), rule: z.enum(batchRules), version: z.coerce.number().int() }),
+  z.object({
+    intent: z.literal("people"),
+    people: z.coerce.number().int().min(0).max(400),
+    version: z.coerce.number().int(),
+  }),
+]);
+
+const mostParts = roundLimits.parts;
+
+/** The rounds that a form asks for, where they are not the recipe's own; null where it asks for none at all or for what is no number. */
+function roundsAsked(recipe: Dish["recipe"], form: FormData): Dish["rounds"] | null {
+  if (!recipe.rounds) return undefined;
+  const asked = recipe.rounds.map((round) => ({ roundId: round.id, parts: Number(form.get(`round-${round.id}`)) }));
+  if (asked.some(({ parts }) => !Number.isInteger(parts) || parts < 0 || parts > mostParts)) return null;
+  if (asked.every(({ parts }) => parts === 0)) return null;
+  return asked.every(({ parts }, at) => parts === recipe.rounds?.[at]?.parts) ? undefined : asked;
+}
+
+/** Batches of dry mix that a form asks for; undefined for as many as are used, null for what is no number of batches. */
+function bulkAsked(said: string): number | undefined | null {
+  const count = Number(said);
+  if (said === "") return undefined;
+  return Number.isInteger(count) && count >= 1 && count <= mostBulk ? count : null;
+}
+
+/** What a form says of one dish: its bowl, what is cooked of it, which alternatives are taken, and its rounds. */
+function dishWith(
+  dish: Dish,
+  { bowl, cooks }: { bowl: string; cooks: "all" | "wanted" },
+  { rounds, bulk }: Pick<Dish, "rounds" | "bulk">,
+  form: FormData,
+): Dish {
+  const takes = dish.recipe.lines.flatMap((line): Take[] => {
+    const asked = form.get(`take-${line.id}`);
+    const found = line.alternatives?.find((one) => one.ingredientId === asked);
+    return found ? [{ lineId: line.id, ingredientId: found.ingredientId }] : [];
+  });
+  return {
+    ...dish,
+    bowl: readRatio(bowl),
+    bulk,
+    cooks: cooks === "wanted" ? cooks : undefined,
+    takes: takes.length > 0 ? takes : undefined,
+    rounds,
+  };
+}
+
+/** Takes one of the options over into the brief, or settles the bowl and the alternatives of one dish. */
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const { input } = await classOr404(params.classId);
+  const sent = await formOf(request);
+  const form = formSchema.safeParse(Object.fromEntries(sent));
+  const choice = form.data;
+  const asked = choice?.intent === "dish" ? input.dishes.find((dish) => dish.id === choice.dishId) : undefined;
+  if (!choice || (choice.intent === "dish" && !asked))
+    return data({ problem: "This choice was not understood. Load the page again and repeat." }, { status: 400 });
+  const rounds = asked && roundsAsked(asked.recipe, sent);
+  if (rounds === null)
+    return data(
+      {
+        problem: `The rounds of ${asked?.recipe.title ?? "this dish"} want a whole number of parts from 0 to ${mostParts} each, and one of them above 0. Nothing was changed.`,
+      },
+      { status: 400 },
+    );
+  const bulk = choice.intent === "dish" ? bulkAsked(choice.bulk) : undefined;
+  if (bulk === null)
+    return data(
+      {
+        problem: `Dry mix is made in whole batches, from 1 to ${mostBulk}, or the field stays empty for as many as are used. Nothing was changed.`,
+      },
+      { status: 400 },
+    );
+  const account = accountOf(context).id;
+  if (choice.intent === "undo")
+    return (await undoChange(database(), input, choice.version, account))
+      ? data({ done: "Taken back." })
+      : data({ problem: "There is nothing to take back, or somebody saved this class meanwhile." }, { status: 409 });
+  const isSaved =
+    choice.intent === "dish"
+      ? await changePlan(
+          database(),
+          input,
+          choice.version,
+          {
+            dishes: input.dishes.map((dish) =>
+              dish.id === choice.dishId ? dishWith(dish, choice, { rounds, bulk }, sent) : dish,
+            ),
+            arrangement: input.arrangement,
+          },
+          `${ofBowl} ${asked?.recipe.title ?? ""}`,
+          account,
+        )
+      : await changeBrief(
+          params.classId,
+          choice.version,
+          {
+            ...input.brief,
+            ...(choice.intent === "rule" ? { batchRule: choice.rule } : { people: choice.people }),
+          },
+          account,
+        );
+  if (!isSaved)
+    return data(
+      {
+        problem: "Somebody saved this class meanwhile. What you see now is theirs; choose again if you still want to.",
+      },
+      { status: 409 },
+    );
+  if (choice.intent === "dish") return data({ done: "Kept. What follows has changed with it." });
+  return redirect(`/classes/${params.classId}/scaling`);
+}
+
+/** The newest change that can be taken back, if it was of a bowl. */
+export async function loader({ params, context }: Route.LoaderArgs) {
+  await classOnce(context, params.classId);
+  const [newest] = await madeChanges(database(), params.classId);
+  return { undoable: newest?.what.startsWith(ofBowl) ? newest.what : undefined };
+}
+
+/** One dish's bowl: as many batches as are wanted or always the same, all of it cooked or not, and what is taken for what. */
+function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: number; isBusy: boolean; names: Names }) {
+  const locale = useLocale();
+  const title = names.dish(dish.id);
+  // What the variant leaves out or swaps itself is not open.
+  const variant = dish.recipe.variants.find((one) => one.id === dish.variantId);
+  const isSettled = (lineId: string) =>
+    variant?.omit.includes(lineId) || variant?.swaps.some((swap) => swap.lineId === lineId);
+  const open = dish.recipe.lines.filter((line) => (line.alternatives ?? []).length > 0 && !isSettled(line.id));
+  const size = dish.bowl ? writeRatio(dish.bowl) : "";
+  const sizes = bowlSizes.some((one) => one === size) ? bowlSizes : [...bowlSizes, size];
+  return (
+    <section aria-label={`The bowl: ${title}`} className="dish-bowl no-print">
+      <h2>The bowl: {title}</h2>
+      <Form method="post" className="facts tight" key={version}>
+        <Hidden name="version" value={version} />
+        <Hidden name="dishId" value={dish.id} />
+        <label className="cell">
+          <span className="cell-label">Each table makes</span>
+          <PlainSelect name="bowl" defaultValue={size}>
+            {sizes.map((one) => (
+              <option key={one} value={one}>
+                {one === "" ? "as many as are wanted" : sayBowl(readRatio(one), locale)}
+              </option>
+            ))}
+          </PlainSelect>
+        </label>
+        <label className="cell">
+          <span className="cell-label">and cooks</span>
+          <PlainSelect name="cooks" defaultValue={dish.cooks ?? "all"}>
+            <option value="all">all that it makes</option>
+            <option value="wanted">only what is wanted</option>
+          </PlainSelect>
+        </label>
+        <label className="cell">
+          <span className="cell-label">Dry mix, batches in all</span>
+          <PlainInput
+            type="number"
+            name="bulk"
+            min={1}
+            max={mostBulk}
+            placeholder="as many as are used"
+            defaultValue={dish.bulk ?? ""}
+          />
+        </label>
+        {open.map((line) => (
+          <label className="cell" key={line.id}>
+            <span className="cell-label">for {names.ingredient(line.ingredientId)}</span>
+            <PlainSelect
+              name={`take-${line.id}`}
+              defaultValue={dish.takes?.find((take) => take.lineId === line.id)?.ingredientId ?? ""}
+            >
+              <option value="">as written</option>
+              {line.alternatives?.map((one) => (
+                <option key={one.ingredientId} value={one.ingredientId}>
+                  {names.ingredient(one.ingredientId)}
+                  {one.isAdvised ? "" : ", advised against"}
+                  {one.reason ? `: ${one.reason}` : ""}
+                </option>
+              ))}
+            </PlainSelect>
+          </label>
+        ))}
+        {(dish.recipe.rounds ?? []).map((round) => (
+          <label className="cell" key={round.id}>
+            <span className="cell-label">{round.name}, parts</span>
+            <PlainInput
+              type="number"
+              name={`round-${round.id}`}
+              min={0}
+              max={mostParts}
+              required
+              defaultValue={dish.rounds?.find((one) => one.roundId === round.id)?.parts ?? round.parts}
+            />
+          </label>
+        ))}
+        <div className="actions">
+          <Secondary name="intent" value="dish" disabled={isBusy}>
+            Keep this bowl
+          </Secondary>
+        </div>
+      </Form>
+    </section>
+  );
+}
+
+/** The ways of making what each station wants, side by side; and what each station gains when more come. */
+export default function Scaling({ actionData, loaderData }: Route.ComponentProps) {
+  const { input, plan, meta, names } = useClass();
+  const [more, setMore] = useState(2);
+  const isBusy = useNavigation().state !== "idle";
+  // One row of options for each dish and each size of station: the uneven last one is its own.
+  const groups = useMemo(() => scaleWays(input, plan), [input, plan]);
+  const grown = useMemo(() => withMorePeople(input, plan, more), [input, plan, more]);
+  return (
+    <>
+      <div className="sheet-head">
+        <h2>Ways to scale</h2>
+        <div className="tools">
+          <TextLink to="../amounts">Station cards</TextLink>
+        </div>
+      </div>
+      <Told told={actionData} />
+      {groups.length === 0 ? (
+        <p>
+          Nothing to scale yet. <TextLink to="../brief">Choose a recipe and say how many come.</TextLink>
+        </p>
+      ) : null}
+      {groups.map((group) => (
+        <ScaleTable
+          key={`${group.dish.id} ${group.size} ${group.wanted}`}
+          title={`${names.dish(group.dish.id)}: ${group.size} people at ${group.stations.map((station) => station.name).join(", ")}`}
+          wanted={group.wanted}
+          options={group.options}
+          chosen={input.brief.batchRule}
+          wholeEggs={group.wholeEggs}
+          names={names}
+        />
+      ))}
+      {groups.length > 0 ? (
+        <Form method="post" className="actions no-print">
+          <Hidden name="version" value={meta.version} />
+          <Hidden name="intent" value="rule" />
+          <span>The class uses:</span>
+          {batchRules.map((rule) => (
+            <Secondary key={rule} name="rule" value={rule} disabled={rule === input.brief.batchRule || isBusy}>
+              {{ whole: "Whole batches", half: "Half batches", quarter: "Quarter batches", exact: "Just enough" }[rule]}
+            </Secondary>
+          ))}
+        </Form>
+      ) : null}
+      {input.dishes.map((dish) => (
+        <DishForm key={dish.id} dish={dish} version={meta.version} isBusy={isBusy} names={names} />
+      ))}
+      {loaderData.undoable ? (
+        <Form method="post" className="actions no-print">
+          <Hidden name="version" value={meta.version} />
+          <Secondary name="intent" value="undo" disabled={isBusy}>
+            Take back: {loaderData.undoable}
+          </Secondary>
+        </Form>
+      ) : null}
+      <section style={{ marginTop: 32 }} aria-label="At the door">
+        <div className="sheet-head">
+          <h2>At the door</h2>
+          <WhenReady>
+            <label className="cell">
+              <span className="vh">How many more come</span>
+              <PlainSelect value={more} onChange={(event) => setMore(Number(event.target.value))}>
+                {[-3, -2, -1, 1, 2, 3, 4, 5, 6].map((one) => (
+                  <option key={one} value={one}>
+                    {one > 0 ? `${one} more` : `${-one} fewer`}
+                  </option>
+                ))}
+              </PlainSelect>
+            </label>
+          </WhenReady>
+        </div>
+        <Gains gains={grown.gains} before={plan} after={grown.plan} names={names} />
+        <Form method="post" className="actions no-print">
+          <Hidden name="version" value={meta.version} />
+          <Hidden name="people" value={grown.input.brief.people} />
+          <Secondary name="intent" value="people" disabled={isBusy || grown.input.brief.people === input.brief.people}>
+            Plan for {grown.input.brief.people}
+          </Secondary>
+          <span className="quiet small">
+            Sheets that were settled for {input.brief.people} then say that they are stale.
+          </span>
+        </Form>
+      </section>
+    </>
+  );
+}

@@ -1,0 +1,188 @@
+import { useClass } from "../class-context";
+import { type Kitchen, appliancesOf, loadsOf, placesOn, plugIn, waysFor } from "~/core/gear";
+import { TextLink } from "~/ui/parts/fields";
+import { useLocale } from "~/ui/sheet/locale";
+import { number } from "~/ui/format/format";
+import { saySizes, sayWay } from "~/ui/words/kits";
+import { Findings } from "~/ui/class/Findings";
+import { SettleBar } from "~/ui/class/SettleBar";
+import { PrintButton } from "~/ui/parts/PrintButton";
+import { surfaceWords, toolWords } from "~/ui/words/en";
+import { subjectsOf } from "~/ui/words/findings";
+import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
+import { Heads } from "~/ui/sheet/Heads";
+
+/** What is not eaten: per station, shared, and the instructor's own; what is short, and what may be plugged in where. */
+export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "gear">[] }) {
+  const { input, plan, standings, names, action } = useClass();
+  const locale = useLocale();
+  const short = plan.gear.filter((line) => line.short > 0);
+  const recipes = plan.dishes.map((dish) => dish.recipe);
+  const appliances = appliancesOf(input.kitchen, plan.timeline.units);
+  const plugs = input.kitchen.circuits ? plugIn(appliances, input.kitchen.circuits) : undefined;
+  const used = input.kitchen.surfaces
+    .map((surface) => ({ surface, units: plan.timeline.units.filter((unit) => unit.surfaceId === surface.id).length }))
+    .filter(({ units }) => units > 0);
+  return (
+    <>
+      <div className="sheet-head">
+        <h2>Gear</h2>
+        <p className="quiet">
+          From the steps of the recipe, for {plan.stations.length} stations in {input.kitchen.name}.
+        </p>
+        <div className="tools">
+          <TextLink to="../load">Load list</TextLink>
+          <TextLink to={`/kitchens/${input.kitchen.id}`}>The kitchen</TextLink>
+          <PrintButton>Print the list</PrintButton>
+        </div>
+      </div>
+      <Findings findings={plan.findings.filter((finding) => finding.stage === "gear")} names={names} />
+      <div className="columns wide-narrow">
+        <div className="scroll-x" tabIndex={0} role="group" aria-label="Gear list">
+          <table className="ruled">
+            <Heads
+              of={[
+                "Gear",
+                { n: "Each station" },
+                { n: "Shared" },
+                { n: "Yours" },
+                { n: "In all" },
+                { n: "There" },
+                "Out",
+                "Back",
+              ]}
+            />
+            <tbody>
+              {plan.gear.map((line) => (
+                <tr key={line.tool} className={line.short > 0 ? "needs" : undefined}>
+                  <td>
+                    {toolWords[line.tool]}
+                    {line.sizes ? <div className="small quiet">{saySizes(line.sizes, line.tool, locale)}</div> : null}
+                  </td>
+                  <td className="n">{line.perStation || "–"}</td>
+                  <td className="n">{line.shared || "–"}</td>
+                  <td className="n">{line.instructor || "–"}</td>
+                  <td className="n">
+                    <b>{line.needed}</b>
+                  </td>
+                  <td className="n">
+                    {line.owned === undefined ? (
+                      <span className="quiet">not counted</span>
+                    ) : line.short > 0 ? (
+                      <span className="needs-you">
+                        {line.owned}, {line.short} short
+                      </span>
+                    ) : (
+                      line.owned
+                    )}
+                  </td>
+                  <td aria-label="tick when loaded">☐</td>
+                  <td>{line.isCountedBack ? <b>☐ count</b> : "☐"}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+        <div>
+          {short.length > 0 ? (
+            <table className="ruled" style={{ marginBottom: 24 }}>
+              <caption>Ways out of what is short</caption>
+              <tbody>
+                {short.map((line) => (
+                  <tr key={line.tool}>
+                    <th scope="row">
+                      {line.short} {toolWords[line.tool]}
+                    </th>
+                    <td>
+                      {waysFor(line, plan.gear, recipes, plan.stations.length, others)
+                        .map((way) => sayWay(way, locale))
+                        .join("; ")}
+                      .
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          ) : null}
+          <table className="ruled">
+            <caption>Surfaces</caption>
+            <Heads of={["From above", "Surface", { n: "Used" }, { n: "Pieces a load" }]} />
+            <tbody>
+              {used.map(({ surface, units }) => (
+                <tr key={surface.id}>
+                  <td>
+                    <SurfaceDrawing
+                      surface={surface}
+                      recipe={recipes.find((recipe) => placesOn(surface, recipe) > 0) ?? { pieceDiameterCm: 10 }}
+                    />
+                  </td>
+                  <td>
+                    {surface.name}
+                    <div className="small quiet">
+                      {surfaceWords[surface.kind]}
+                      {surface.watts > 0 ? `, ${surface.watts} W each` : ""}
+                      {surface.at === "station" ? ", at each station" : ""}
+                    </div>
+                  </td>
+                  <td className="n">{units}</td>
+                  <td className="n">
+                    {recipes.length === 0
+                      ? surface.places
+                      : [...new Set(recipes.map((recipe) => placesOn(surface, recipe)))].join(" or ")}
+                    {surface.size ? <div className="small quiet">by size, at most {surface.places}</div> : null}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {plugs && input.kitchen.circuits ? (
+            <table className="ruled" style={{ marginTop: 24 }}>
+              <caption>Who is plugged in where</caption>
+              <tbody>
+                {loadsOf(plugs, appliances, input.kitchen.circuits).map(({ circuit, appliances: on, watts, limit }) => (
+                  <tr key={circuit.id}>
+                    <th scope="row">
+                      {circuit.name}
+                      <div className="small quiet">
+                        {circuit.volts} V, {number(circuit.amps, locale, 1)} A, {circuit.sockets}{" "}
+                        {circuit.sockets === 1 ? "socket" : "sockets"}
+                      </div>
+                    </th>
+                    <td>{on.map((one) => one.name).join(", ") || <span className="quiet">nothing</span>}</td>
+                    <td className="n">
+                      {number(watts, locale, 0)} of {number(limit, locale, 0)} W
+                    </td>
+                  </tr>
+                ))}
+                {plugs.left.length > 0 ? (
+                  <tr className="needs">
+                    <th scope="row">Nowhere</th>
+                    <td colSpan={2}>
+                      <b className="needs-you">
+                        {appliances
+                          .filter((one) => plugs.left.includes(one.id))
+                          .map((one) => one.name)
+                          .join(", ")}
+                      </b>
+                    </td>
+                  </tr>
+                ) : null}
+              </tbody>
+            </table>
+          ) : null}
+          <p className="small quiet">
+            A circuit may carry 80 % of its breaker for hours; no cord near water, no hand wet. Local electrical codes
+            and a qualified person come first.
+          </p>
+        </div>
+      </div>
+      <SettleBar
+        stage="gear"
+        standing={standings.gear}
+        timeZone={input.timeZone}
+        subjectOf={subjectsOf(input)}
+        action={action}
+      />
+    </>
+  );
+}

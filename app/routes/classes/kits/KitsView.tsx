@@ -1,0 +1,191 @@
+import { useMemo } from "react";
+import { Form } from "react-router";
+import { useClass } from "../class-context";
+import {
+  type ClassContainer,
+  type TickEvent,
+  contentsOf,
+  foldTicks,
+  packingOfClass,
+  placeKey,
+  stateOf,
+} from "~/core/pack";
+import { eggWays, kitWays } from "~/core/plan";
+import { toNumber } from "~/core/quantity";
+import { Findings } from "~/ui/class/Findings";
+import { SettleBar } from "~/ui/class/SettleBar";
+import { list, minutes, number } from "~/ui/format/format";
+import { KitSheet } from "~/ui/kit/KitSheets";
+import { PrimaryLink, TextLink } from "~/ui/parts/fields";
+import { PrintButton } from "~/ui/parts/PrintButton";
+import { useLocale } from "~/ui/sheet/locale";
+import { eggRuleWords, kitModeWords } from "~/ui/words/en";
+import { subjectsOf } from "~/ui/words/findings";
+import { placeName } from "~/ui/words/kits";
+import { Heads } from "~/ui/sheet/Heads";
+import { Hidden, PlainButton } from "~/ui/parts/plain";
+import { MenuLink, MoreMenu } from "~/ui/parts/Menu";
+
+/** The cell that takes a way over by one press, or says that it is taken. */
+function Choice({ value, isInForce }: { value: string; isInForce: boolean }) {
+  return (
+    <td>
+      {isInForce ? (
+        <b>in force</b>
+      ) : (
+        <PlainButton className="row-button" name="value" value={value} type="submit">
+          take this
+        </PlainButton>
+      )}
+    </td>
+  );
+}
+
+/** What is packed, for whom, in what: kits, the ways of putting them together, and the way to everything that is done with them. */
+export function KitsView({ events, classId }: { events: readonly TickEvent[]; classId: string }) {
+  const { input, plan: made, standings, names, action: settleAt } = useClass();
+  const locale = useLocale();
+  const base = `/classes/${classId}`;
+  const packing = useMemo(() => packingOfClass(input, made), [input, made]);
+  const ticks = useMemo(() => foldTicks(events).packing, [events]);
+  const state = (one: ClassContainer) => stateOf(contentsOf(one), ticks.get(one.key));
+  const places = [...new Set(packing.containers.map((one) => placeKey(one.place)))];
+  const done = packing.containers.filter((one) => state(one).kind === "packed").length;
+  const reopened = packing.containers.filter((one) => state(one).kind === "reopened").length;
+  const modes = useMemo(() => kitWays(input, made), [input, made]);
+  const eggs = useMemo(() => eggWays(input, made), [input, made]);
+  return (
+    <>
+      <div className="sheet-head">
+        <h2>Kits</h2>
+        <p className="quiet">
+          {packing.containers.length} containers
+          {packing.containers.length > 0 ? `, ${done} packed` : ""}
+          {reopened > 0 ? `, ${reopened} changed since` : ""}.
+        </p>
+        <div className="tools">
+          <TextLink to="../shopping">Shopping</TextLink>
+          <TextLink to="../prep">Prep</TextLink>
+          <MoreMenu label="More">
+            <MenuLink to={`${base}/kit-labels`}>Labels</MenuLink>
+            <MenuLink to={`${base}/take-home`}>Labels to take home</MenuLink>
+            <MenuLink to={`${base}/toppings`}>Topping bar</MenuLink>
+            <MenuLink to={`${base}/sheets`}>All sheets</MenuLink>
+          </MoreMenu>
+          <PrintButton>Print the kits</PrintButton>
+          <PrimaryLink to={`${base}/pack`}>Pack</PrimaryLink>
+        </div>
+      </div>
+      <Findings
+        findings={made.findings.filter((finding) => finding.stage === "recipe" && finding.level === "blocks")}
+        names={names}
+      />
+      {packing.open.length > 0 ? (
+        <p className="needs-you">
+          Cannot be packed, as nobody knows how much:{" "}
+          {list(
+            [...new Set(packing.open.flatMap((one) => one.lines.map((line) => names.ingredient(line.ingredientId))))],
+            locale,
+          )}
+          .
+        </p>
+      ) : null}
+      <div className="columns two no-print" style={{ marginBottom: 24 }}>
+        <Form method="post">
+          <Hidden name="intent" value="kit-mode" />
+          <table className="ruled">
+            <caption>How kits come, and what it costs in class</caption>
+            <tbody>
+              {modes.map((way) => (
+                <tr key={way.kitMode}>
+                  <th scope="row">{kitModeWords[way.kitMode]}</th>
+                  <td className="n">{minutes(way.endMinutes, locale)}</td>
+                  <td className="n quiet">
+                    {way.isInForce
+                      ? "as planned"
+                      : way.byMinutes === 0
+                        ? "no difference"
+                        : `${way.byMinutes > 0 ? "+" : "−"}${minutes(Math.abs(way.byMinutes), locale)}`}
+                  </td>
+                  <Choice value={way.kitMode} isInForce={way.isInForce} />
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Form>
+        {eggs.length > 0 ? (
+          <Form method="post">
+            <Hidden name="intent" value="egg-rule" />
+            <table className="ruled">
+              <caption>Half an egg</caption>
+              <Heads of={["Way", { n: "Eggs" }, { n: "Pieces" }, { n: "Over" }, "Batches", "Choice"]} />
+              <tbody>
+                {eggs.map((way) => (
+                  <tr key={way.eggRule}>
+                    <th scope="row">{eggRuleWords[way.eggRule]}</th>
+                    <td className="n">{way.eggs}</td>
+                    <td className="n">{way.pieces}</td>
+                    <td className="n">
+                      {way.over}
+                      {way.mostShort > 0 ? <div className="small needs-you">{way.mostShort} short at one</div> : null}
+                    </td>
+                    <td>{way.factors.map((factor) => number(toNumber(factor), locale, 2)).join(", ")}</td>
+                    <Choice value={way.eggRule} isInForce={way.isInForce} />
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </Form>
+        ) : null}
+      </div>
+      {places.map((key) => {
+        const own = packing.containers.filter((one) => placeKey(one.place) === key);
+        const [first] = own;
+        return first ? (
+          <KitSheet
+            key={key}
+            name={placeName(first.place)}
+            note={`${first.dishTitle}, × ${number(toNumber(first.factor), locale, 2)}`}
+            containers={own}
+            stateOf={state}
+            names={names}
+            timeZone={input.timeZone}
+            base={base}
+          />
+        ) : null;
+      })}
+      {packing.shared.some((one) => one.lines.length > 0) ? (
+        <section className="kit-sheet">
+          <div className="card-head">
+            <h3>Shared table</h3>
+            <span>to taste, and sprays: one of each, with a spoon of its own</span>
+          </div>
+          <p>
+            {list(
+              [
+                ...new Set(
+                  packing.shared.flatMap((one) => one.lines.map((line) => names.ingredient(line.ingredientId))),
+                ),
+              ],
+              locale,
+            )}
+          </p>
+        </section>
+      ) : null}
+      <p className="small quiet">
+        Cold things stay at 5 °C (41 °F) or below until the station needs them, and no more than two hours out. Local
+        food codes come first.
+      </p>
+      <SettleBar
+        stage="kits"
+        standing={standings.kits}
+        subjectOf={subjectsOf(input)}
+        timeZone={input.timeZone}
+        action={settleAt}
+        {...(made.isPackable
+          ? {}
+          : { blockedBy: "Something in the recipe is in the way; nothing can be packed from it yet." })}
+      />
+    </>
+  );
+}

@@ -1,0 +1,114 @@
+import type { Route } from "./+types/container";
+import { useClass } from "../class-context";
+import { contentsOf, foldTicks, packingOfClass, stateOf } from "~/core/pack";
+import { database } from "~/db/client.server";
+import { classOnce } from "~/services/classes.server";
+import { ticksOf } from "~/services/ticks.server";
+import { grams, list, moment } from "~/ui/format/format";
+import { TextLink } from "~/ui/parts/fields";
+import { useLocale } from "~/ui/sheet/locale";
+import {
+  containerName,
+  contentGrams,
+  contentScoops,
+  placeName,
+  sayContentChange,
+  sayKeeps,
+  sayMarks,
+  saySteps,
+} from "~/ui/words/kits";
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  await classOnce(context, params.classId);
+  const events = await ticksOf(database(), params.classId);
+  return { events, history: events.filter((event) => event.list === "packing" && event.key === params["*"]) };
+}
+
+/** The record of one container: what its square code opens. */
+export default function Container({ loaderData, params }: Route.ComponentProps) {
+  const { input, plan, names } = useClass();
+  const locale = useLocale();
+  const key = params["*"];
+  const container = packingOfClass(input, plan).containers.find((one) => one.key === key);
+  const tick = foldTicks(loaderData.events).packing.get(key);
+  if (!container)
+    return (
+      <>
+        <h2>No such container</h2>
+        <p>
+          The plan has no container of this name {tick ? `any more. It was packed by ${tick.by}: set it aside.` : "."}{" "}
+          <TextLink to={`/classes/${params.classId}/kits`}>All kits</TextLink>
+        </p>
+      </>
+    );
+  const state = stateOf(contentsOf(container), tick);
+  const recipe = plan.dishes.find((dish) => dish.id === container.dishId)?.recipe;
+  return (
+    <>
+      <div className="sheet-head">
+        <h2>
+          {placeName(container.place)}:{" "}
+          {list(
+            container.contents.map((one) => names.ingredient(one.ingredientId)),
+            locale,
+          )}
+        </h2>
+        <div className="tools">
+          <TextLink to={`/classes/${params.classId}/kits`}>All kits</TextLink>
+          <TextLink to={`/classes/${params.classId}/kit-labels?only=${encodeURIComponent(key)}`}>Its label</TextLink>
+        </div>
+      </div>
+      <div className="columns two">
+        <table className="ruled">
+          <caption>
+            {containerName(container)}, {container.dishTitle}
+          </caption>
+          <tbody>
+            {container.contents.map((one) => (
+              <tr key={`${one.lineId}${one.isApart}`}>
+                <td>
+                  {names.ingredient(one.ingredientId)}
+                  {one.isApart ? <div className="small quiet">only if the batter wants it</div> : null}
+                </td>
+                <td className="n">{contentGrams(one, locale)}</td>
+                <td>{contentScoops(one, locale)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <section>
+          <p>
+            <b>
+              {state.kind === "open"
+                ? "Not packed yet."
+                : state.kind === "packed"
+                  ? "Packed, and as the plan wants it."
+                  : `Changed since it was packed: ${list(
+                      state.changes.map((change) => sayContentChange(change, names)),
+                      locale,
+                    )}.`}
+            </b>
+          </p>
+          <p>{sayMarks(container.marks, names).join(" ")}</p>
+          <p>
+            For {saySteps(container.steps, locale)}
+            {recipe && container.steps[0] !== undefined
+              ? `: “${recipe.steps[container.steps[0] - 1]?.text ?? ""}”`
+              : ""}
+          </p>
+          <p className="quiet">Use {sayKeeps(container.group)}. Local food codes come first.</p>
+        </section>
+      </div>
+      <h3>What happened to it</h3>
+      {loaderData.history.length === 0 ? <p className="quiet">Nothing yet.</p> : null}
+      <ul className="plain-list">
+        {loaderData.history.map((event) => (
+          <li key={event.id}>
+            {moment(event.at, locale, input.timeZone)}: {event.isOn ? "packed" : "taken back"} by {event.by}
+            {event.weighed === undefined ? "" : `, the scale said ${grams(event.weighed, locale)}`}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

@@ -1,0 +1,278 @@
+import QRCode from "qrcode";
+import { Form, Link, data, useNavigation, useSearchParams } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/kit-labels";
+import { useClass } from "../class-context";
+import { formOf } from "../../form";
+import { foldTicks, packingOfClass } from "~/core/pack";
+import { plan } from "~/core/plan";
+import { database } from "~/db/client.server";
+import { SimulatedLabelPrinter } from "~/devices/label-printer.server";
+import { labelSheetOf, labelSheets, usedUpOf } from "~/formats/label-sheets";
+import { classOnce, classOr404 } from "~/services/classes.server";
+import { labelStamp, printLabels, printedLabels } from "~/services/labels.server";
+import { localeOf } from "~/services/request.server";
+import { accountOf } from "~/services/session.server";
+import { ticksOf } from "~/services/ticks.server";
+import { day, list, moment } from "~/ui/format/format";
+import { TextLink } from "~/ui/parts/fields";
+import { useLocale } from "~/ui/sheet/locale";
+import { namesOf } from "~/ui/words/findings";
+import { containerName, labelLines, placeName } from "~/ui/words/kits";
+import { Hidden, PlainButton, PlainInput, PlainSelect } from "~/ui/parts/plain";
+
+/** Where the square code of a container leads. */
+const recordOf = (request: Request, classId: string, key: string) =>
+  new URL(`/classes/${classId}/containers/${key}`, request.url).href;
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const { input } = await classOnce(context, params.classId);
+  const { containers } = packingOfClass(input, plan(input));
+  const db = database();
+  const printer = new SimulatedLabelPrinter(db);
+  const [printed, state, events] = await Promise.all([
+    printedLabels(db, params.classId),
+    printer.state(),
+    ticksOf(db, params.classId),
+  ]);
+  return {
+    printed,
+    printer: state,
+    events,
+    labels: await Promise.all(
+      containers.map(async (one) => ({
+        key: one.key,
+        stamp: labelStamp(one),
+        code: await QRCode.toString(recordOf(request, params.classId, one.key), { type: "svg", margin: 0 }),
+      })),
+    ),
+  };
+}
+
+const formSchema = z.discriminatedUnion("intent", [
+  z.object({ intent: z.literal("print"), what: z.enum(["missing", "all"]) }),
+  z.object({ intent: z.literal("reprint"), key: z.string().min(1).max(200) }),
+  z.object({ intent: z.literal("operate"), what: z.enum(["jam", "clear", "new-roll"]) }),
+]);
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const { input } = await classOr404(params.classId);
+  const form = formSchema.safeParse(Object.fromEntries(await formOf(request)));
+  if (!form.success) return data({ printed: 0, stoppedBy: null, problem: "Choose what to print." }, { status: 400 });
+  const db = database();
+  const printer = new SimulatedLabelPrinter(db);
+  if (form.data.intent === "operate") {
+    await printer.operate(form.data.what);
+    return { printed: 0, stoppedBy: null, problem: null };
+  }
+  const made = plan(input);
+  const locale = localeOf(request);
+  const names = namesOf(input, made, locale);
+  const about = { title: input.title, day: day(input.startsAt, locale) };
+  const before = new Map((await printedLabels(db, params.classId)).map((one) => [one.container, one.stamp]));
+  const asked = form.data;
+  const wanted = packingOfClass(input, made).containers.filter((one) =>
+    asked.intent === "reprint"
+      ? one.key === asked.key
+      : asked.what === "all" || before.get(one.key) !== labelStamp(one),
+  );
+  const run = await printLabels(
+    db,
+    printer,
+    params.classId,
+    wanted.map((one) => ({
+      container: one.key,
+      stamp: labelStamp(one),
+      label: { lines: labelLines(one, about, names), code: recordOf(request, params.classId, one.key) },
+    })),
+    accountOf(context).id,
+  );
+  return { printed: run.printed.length, stoppedBy: run.stoppedBy, problem: null };
+}
+
+const stoppedWords = {
+  jammed: "The printer is jammed. Open it, take out the label, press “Clear the jam”, then print what is missing.",
+  "no-labels": "The roll is empty. Put in a new one, then print what is missing.",
+  offline: "The printer does not answer. Look at its cable, or print on a sheet.",
+} as const;
+
+/** Labels for every container: on sheets of a common size, or one after the other on the label printer. */
+export default function KitLabels({ loaderData, actionData, params }: Route.ComponentProps) {
+  const { input, plan: made, names } = useClass();
+  const locale = useLocale();
+  const [search] = useSearchParams();
+  // One thing at a time: a printer that is pressed twice prints twice.
+  const isBusy = useNavigation().state !== "idle";
+  const sheet = labelSheetOf(search.get("sheet"));
+  const skip = usedUpOf(sheet, search.get("skip"));
+  const only = search.get("only");
+  const { containers } = packingOfClass(input, made);
+  const shown = containers.filter((one) => only === null || one.key === only);
+  const printed = new Map(loaderData.printed.map((one) => [one.container, one]));
+  const labels = new Map(loaderData.labels.map((one) => [one.key, one]));
+  const ticks = foldTicks(loaderData.events).packing;
+  const isRight = (key: string) => printed.get(key)?.stamp === labels.get(key)?.stamp;
+  const missing = containers.filter((one) => !isRight(one.key));
+  const stale = missing.filter((one) => printed.has(one.key));
+  const about = { title: input.title, day: day(input.startsAt, locale) };
+  const perPage = sheet.columns * sheet.rows;
+  const cells = [...Array.from({ length: skip }, () => undefined), ...shown];
+  const pages = Array.from({ length: Math.ceil(cells.length / perPage) }, (_, page) =>
+    cells.slice(page * perPage, (page + 1) * perPage),
+  );
+  const query = `?sheet=${sheet.id}&skip=${skip}${only === null ? "" : `&only=${encodeURIComponent(only)}`}`;
+  return (
+    <>
+      <div className="sheet-head no-print">
+        <h2>Labels</h2>
+        <p className="quiet">{shown.length} labels, kits kept apart first.</p>
+        <div className="tools">
+          <TextLink to={`/classes/${params.classId}/kits`}>Kits</TextLink>
+          <a
+            className="text"
+            href={`/classes/${params.classId}/kit-labels.pdf${query}`}
+            target="_blank"
+            rel="noreferrer"
+            aria-label="Sheet to print, as PDF, in a new tab"
+          >
+            Sheet to print (PDF)
+          </a>
+        </div>
+      </div>
+      <div className="columns two no-print" style={{ marginBottom: 20 }}>
+        <Form className="facts" method="get">
+          <label className="cell">
+            <span className="cell-label">Sheet</span>
+            <PlainSelect name="sheet" defaultValue={sheet.id} key={sheet.id}>
+              {labelSheets.map((one) => (
+                <option key={one.id} value={one.id}>
+                  {one.name}
+                </option>
+              ))}
+            </PlainSelect>
+          </label>
+          <label className="cell tiny">
+            <span className="cell-label">Used up</span>
+            <PlainInput
+              name="skip"
+              inputMode="numeric"
+              defaultValue={skip}
+              key={skip}
+              aria-label="Labels already used on the first sheet"
+            />
+          </label>
+          <PlainButton className="row-button" type="submit">
+            Lay out
+          </PlainButton>
+          {only === null ? null : (
+            <Link className="text" to={`?sheet=${sheet.id}`}>
+              all labels
+            </Link>
+          )}
+        </Form>
+        <section>
+          <p>
+            <b>Label printer</b> <span className="quiet small">a stand-in: no real one is connected</span>
+          </p>
+          <p className={loaderData.printer.isJammed || loaderData.printer.labelsLeft === 0 ? "needs-you" : "quiet"}>
+            {loaderData.printer.isJammed ? "jammed, " : ""}
+            {loaderData.printer.labelsLeft} labels on the roll. {containers.length - missing.length} printed and right,{" "}
+            {missing.length} missing
+            {stale.length > 0 ? `, ${stale.length} of them changed since they were printed` : ""}.
+          </p>
+          {actionData?.problem ? <p className="needs-you">{actionData.problem}</p> : null}
+          {actionData?.stoppedBy ? (
+            <p className="needs-you" role="alert">
+              {actionData.printed} printed. {stoppedWords[actionData.stoppedBy]}
+            </p>
+          ) : actionData && actionData.printed > 0 ? (
+            <p role="status">{actionData.printed} printed.</p>
+          ) : null}
+          <Form method="post" className="row-buttons">
+            <Hidden name="intent" value="print" />
+            <PlainButton disabled={isBusy} className="row-button" name="what" value="missing" type="submit">
+              Print what is missing
+            </PlainButton>
+            <PlainButton disabled={isBusy} className="row-button" name="what" value="all" type="submit">
+              Print all anew
+            </PlainButton>
+          </Form>
+          <Form method="post" className="row-buttons">
+            <Hidden name="intent" value="operate" />
+            <PlainButton
+              disabled={isBusy}
+              className="row-button"
+              name="what"
+              value={loaderData.printer.isJammed ? "clear" : "jam"}
+              type="submit"
+            >
+              {loaderData.printer.isJammed ? "Clear the jam" : "Jam it"}
+            </PlainButton>
+            <PlainButton disabled={isBusy} className="row-button" name="what" value="new-roll" type="submit">
+              New roll
+            </PlainButton>
+          </Form>
+        </section>
+      </div>
+      {stale.length > 0 ? (
+        <p className="needs-you no-print">
+          Changed since they were printed:{" "}
+          {list(
+            stale.map((one) => `${placeName(one.place)}, ${containerName(one)}`),
+            locale,
+          )}
+          .
+        </p>
+      ) : null}
+      {pages.map((page, index) => (
+        <div
+          key={index}
+          className="label-page"
+          style={{
+            gridTemplateColumns: `repeat(${sheet.columns}, ${sheet.widthMm}mm)`,
+            gridAutoRows: `${sheet.heightMm}mm`,
+            columnGap: `${sheet.gapXMm}mm`,
+            padding: `${sheet.topMm}mm ${sheet.leftMm}mm`,
+            width: sheet.page === "A4" ? "210mm" : "215.9mm",
+          }}
+        >
+          {page.map((one, cell) => {
+            if (!one) return <div key={`used-${cell}`} />;
+            const tick = ticks.get(one.key);
+            const [place = "", what = "", ...rest] = labelLines(
+              one,
+              { ...about, packed: tick ? `${moment(tick.at, locale, input.timeZone)} by ${tick.by}` : undefined },
+              names,
+            );
+            return (
+              <article key={one.key} className="kit-label" aria-label={`${place}: ${what}`}>
+                <div
+                  className="code"
+                  aria-hidden
+                  dangerouslySetInnerHTML={{ __html: labels.get(one.key)?.code ?? "" }}
+                />
+                <b>{place}</b>
+                <strong>{what}</strong>
+                {rest.map((line, at) => (
+                  <span key={at}>{line}</span>
+                ))}
+                <Form method="post" className="no-print">
+                  <Hidden name="intent" value="reprint" />
+                  <PlainButton
+                    className="row-button"
+                    name="key"
+                    value={one.key}
+                    type="submit"
+                    aria-label={`Print again: ${place}, ${what}`}
+                  >
+                    {printed.has(one.key) ? "print again" : "print"}
+                  </PlainButton>
+                </Form>
+              </article>
+            );
+          })}
+        </div>
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,214 @@
+import { Form, data } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/shopping";
+import { useClass } from "../class-context";
+import { priceField, formOf, whole, words, submissionOf } from "../../form";
+import { gramsPer, stockUnits } from "~/core/shop";
+import { database } from "~/db/client.server";
+import { classOnce, classOr404 } from "~/services/classes.server";
+import { addExtra, leadOf, removeExtra, saveStock, shopTogether, tripOf } from "~/services/shop.server";
+import { accountOf } from "~/services/session.server";
+import { ticksOf } from "~/services/ticks.server";
+import { ShoppingSheet } from "~/ui/shop/ShoppingSheet";
+import { FileLink, FormError, TextLink } from "~/ui/parts/fields";
+import { day } from "~/ui/format/format";
+import { PrintButton } from "~/ui/parts/PrintButton";
+import { useLocale } from "~/ui/sheet/locale";
+import { Hidden, PlainButton, PlainInput } from "~/ui/parts/plain";
+
+const price = priceField("the price of one");
+const schema = z.discriminatedUnion("intent", [
+  z.object({
+    intent: z.literal("stock"),
+    ingredientId: z.string().min(1).max(64),
+    /** What stood there when the page was read. */
+    seen: z.number().min(0).max(1_000_000).default(0),
+    unit: z.enum(stockUnits).default("g"),
+    amount: z
+      .number({ error: "Give what is on hand as a number, such as 500; 0 when there is none." })
+      .min(0, { error: "Give 0 or more." })
+      .max(1_000_000, { error: "At most 1,000,000." }),
+  }),
+  z.object({
+    intent: z.literal("extra"),
+    name: words(120, "what is to be bought, such as baking paper"),
+    count: whole(1, 10_000),
+    price,
+  }),
+  z.object({ intent: z.literal("drop-extra"), id: z.uuid() }),
+  z.object({ intent: z.literal("together"), otherId: z.uuid() }),
+  z.object({ intent: z.literal("apart"), otherId: z.uuid() }),
+]);
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  await classOnce(context, params.classId);
+  const trip = await tripOf(database(), params.classId);
+  return { trip, events: await ticksOf(database(), trip.leadId), me: accountOf(context).name };
+}
+
+/** Also after a refusal: whoever was too late keeps theirs again on top of what is there now. */
+export const shouldRevalidate = () => true;
+
+export async function action({ request, params }: Route.ActionArgs) {
+  const { input } = await classOr404(params.classId);
+  const submission = submissionOf(await formOf(request), { schema });
+  if (submission.status !== "success")
+    return data(
+      { problems: Object.values(submission.error ?? {}).flatMap((each) => each ?? []), typed: submission.payload },
+      { status: 400 },
+    );
+  const db = database();
+  const form = submission.value;
+  const leadId = await leadOf(db, params.classId);
+  if (form.intent === "stock") {
+    const one = input.pantry.find((each) => each.id === form.ingredientId);
+    const each = one && gramsPer(form.unit, one);
+    if (each === undefined)
+      return data(
+        { problems: ["There is no such ingredient in the pantry. Load the page again."], typed: {} },
+        { status: 400 },
+      );
+    if (!(await saveStock(db, leadId, form.ingredientId, form.seen, form.amount * each)))
+      return data(
+        {
+          problems: [
+            "Somebody else kept another figure for this meanwhile; it stands in the list now. Keep yours again if it is the right one.",
+          ],
+          typed: {},
+        },
+        { status: 409 },
+      );
+  } else if (form.intent === "extra") await addExtra(db, leadId, form);
+  else if (form.intent === "drop-extra") await removeExtra(db, leadId, form.id);
+  else if (!(await shopTogether(db, leadId, form.otherId, form.intent === "together")))
+    return data(
+      {
+        problems: ["That class is on another trip by now, or leads one. Load the page to see how it stands."],
+        typed: {},
+      },
+      { status: 409 },
+    );
+  return { problems: [], typed: {} };
+}
+
+/** What is bought for one class or several, as packs by shop section, with ticks, what is on hand, and what it costs. */
+export default function Shopping({ loaderData, actionData, params }: Route.ComponentProps) {
+  const { trip, events, me } = loaderData;
+  const { input } = useClass();
+  const locale = useLocale();
+  const typed = (actionData?.typed ?? {}) as Record<string, unknown>;
+  return (
+    <>
+      <div className="sheet-head">
+        <h2>Shopping</h2>
+        <p className="quiet">
+          {trip.classes.length === 1
+            ? `For ${input.brief.people} people, the most that may be used.`
+            : `One trip for ${trip.classes.map((one) => one.title).join(", ")}.`}
+        </p>
+        <div className="tools">
+          <TextLink to="../kits">Kits</TextLink>
+          <FileLink href={`/classes/${params.classId}/shopping.csv`}>As a table (CSV)</FileLink>
+          <PrintButton>Print the list</PrintButton>
+        </div>
+      </div>
+      <FormError title="Not saved" problems={actionData?.problems ?? []} />
+      <ShoppingSheet key={trip.leadId} trip={trip} events={events} me={me} timeZone={input.timeZone} />
+      <div className="columns two no-print" style={{ marginTop: 28 }}>
+        <section>
+          <h3>Not eaten</h3>
+          <p className="quiet small">Paper, sticks, towels, labels: what the recipe does not name.</p>
+          <ul className="plain-list">
+            {trip.extras.map((extra) => (
+              <li key={extra.id}>
+                {extra.count} × {extra.name}
+                <Form method="post" style={{ display: "inline" }}>
+                  <Hidden name="intent" value="drop-extra" />
+                  <PlainButton
+                    className="row-button"
+                    name="id"
+                    value={extra.id}
+                    type="submit"
+                    style={{ marginLeft: 12 }}
+                  >
+                    take off
+                  </PlainButton>
+                </Form>
+              </li>
+            ))}
+          </ul>
+          <Form method="post" className="facts" key={trip.extras.length}>
+            <Hidden name="intent" value="extra" />
+            <label className="cell">
+              <span className="cell-label">What</span>
+              <PlainInput name="name" defaultValue={String(typed.name ?? "")} autoComplete="off" />
+            </label>
+            <label className="cell">
+              <span className="cell-label">How many</span>
+              <PlainInput name="count" inputMode="numeric" defaultValue={String(typed.count ?? "1")} />
+            </label>
+            <label className="cell">
+              <span className="cell-label">Price of one</span>
+              <PlainInput name="price" inputMode="decimal" defaultValue={String(typed.price ?? "")} />
+            </label>
+            <PlainButton className="row-button" type="submit">
+              Put on the list
+            </PlainButton>
+          </Form>
+        </section>
+        <section>
+          <h3>On one trip with</h3>
+          <ul className="plain-list">
+            {trip.classes
+              .filter((one) => one.id !== trip.leadId)
+              .map((one) => (
+                <li key={one.id}>
+                  {one.title}, {day(one.startsAt, locale)}
+                  <Form method="post" style={{ display: "inline" }}>
+                    <Hidden name="intent" value="apart" />
+                    <PlainButton
+                      className="row-button"
+                      name="otherId"
+                      value={one.id}
+                      type="submit"
+                      style={{ marginLeft: 12 }}
+                    >
+                      on its own trip
+                    </PlainButton>
+                  </Form>
+                </li>
+              ))}
+            {trip.others
+              .filter((one) => one.id !== params.classId)
+              .map((one) => (
+                <li key={one.id}>
+                  <Form method="post" style={{ display: "inline" }}>
+                    <Hidden name="intent" value="together" />
+                    <PlainButton
+                      className="row-button"
+                      name="otherId"
+                      value={one.id}
+                      type="submit"
+                      style={{ marginRight: 12 }}
+                    >
+                      buy for it too
+                    </PlainButton>
+                  </Form>
+                  {one.title}, {day(one.startsAt, locale)}
+                </li>
+              ))}
+          </ul>
+          {trip.leadId === params.classId ? null : (
+            <p className="quiet small">
+              This class is bought for with{" "}
+              <TextLink to={`/classes/${trip.leadId}/shopping`}>
+                {trip.classes.find((one) => one.id === trip.leadId)?.title}
+              </TextLink>
+              : one cupboard, one list.
+            </p>
+          )}
+        </section>
+      </div>
+    </>
+  );
+}

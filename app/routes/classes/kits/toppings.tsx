@@ -1,0 +1,85 @@
+import { useClass } from "../class-context";
+import { toppingBarOf } from "~/core/pack";
+import { toScaleGrams } from "~/core/quantity";
+import { grams, list, people, volume } from "~/ui/format/format";
+import { TextLink } from "~/ui/parts/fields";
+import { PrintButton } from "~/ui/parts/PrintButton";
+import { substanceWords } from "~/ui/words/en";
+
+/** The topping bar: one bowl, one spoon and one label for each, with how much of it goes there. */
+export default function Toppings() {
+  const { input, plan, names, action } = useClass();
+  const bar = toppingBarOf(input, plan);
+  const { locale } = names;
+  const said = (some: readonly (keyof typeof substanceWords)[]) =>
+    list(
+      some.map((one) => substanceWords[one]),
+      locale,
+    );
+  return (
+    <>
+      <div className="sheet-head no-print">
+        <h2>Topping bar</h2>
+        <p className="quiet">
+          A bowl and a spoon of its own for each, nobody dips twice; who may not have one takes first, from a bowl kept
+          for them.
+        </p>
+        <div className="tools">
+          <TextLink to={`${action}/kits`}>Kits</TextLink>
+          <PrintButton>Print the labels</PrintButton>
+        </div>
+      </div>
+      {bar.length === 0 ? (
+        <p className="quiet">
+          No recipe of this class has a topping. <TextLink to={`${action}/recipe`}>The recipes</TextLink>
+        </p>
+      ) : null}
+      <div className="take-home-labels">
+        {bar.map(({ mark, dishIds, people: all, takers, grams: weight, bowl }) => (
+          <article className="take-home" key={mark.ingredientId}>
+            <h3>{names.ingredient(mark.ingredientId)}</h3>
+            <p>
+              Contains:{" "}
+              <b>
+                {mark.isUnread && mark.contains.length === 0
+                  ? "not known yet"
+                  : mark.contains.length > 0
+                    ? said(mark.contains)
+                    : "nothing that was declared"}
+              </b>
+              .
+              {mark.mayContain.length > 0 ? (
+                <>
+                  {" "}
+                  May contain <b>{said(mark.mayContain)}</b>.
+                </>
+              ) : null}
+            </p>
+            {mark.isUnread ? <p className="needs-you">Label not read: not known what is in it.</p> : null}
+            <p>
+              {weight === null ? (
+                <span className="needs-you">
+                  To taste: nothing is bought for it until the recipe says how much each person takes.
+                </span>
+              ) : (
+                <>
+                  <b>{grams(toScaleGrams(weight).shown, locale)}</b>
+                  {bowl
+                    ? `, ${bowl.count > 1 ? `${bowl.count} bowls` : "a bowl"} of ${volume(bowl.sizeMl, locale)}`
+                    : ""}
+                </>
+              )}{" "}
+              for {takers < all ? `${takers} of ${people(all)}` : people(all)}. A spoon of its own.
+            </p>
+            <p className="quiet small">
+              {list(
+                dishIds.map((id) => names.dish(id)),
+                locale,
+              )}
+            </p>
+          </article>
+        ))}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,241 @@
+import { getFormProps, useForm } from "@conform-to/react";
+import { Form, data } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/log";
+import { useClass } from "../class-context";
+import { formOf, optionalWords, whole, submissionOf } from "../../form";
+import { correctionStep } from "~/core/look";
+import { spokenSteps } from "~/core/schedule";
+import { ticksOf } from "~/services/ticks.server";
+import { saySent } from "~/ui/outbox/sent-words";
+import { useTicks } from "~/ui/pack/useTicks";
+import { logRows, piecesCounted } from "~/core/log";
+import { plan as planOf, recipesMade } from "~/core/plan";
+import { fold } from "~/core/teach";
+import { database } from "~/db/client.server";
+import { classOnce, classOr404, settle } from "~/services/classes.server";
+import { eventsOf, keepLog, logOf, snapshotOf } from "~/services/live.server";
+import { removalDay, withoutHealth } from "~/services/privacy.server";
+import { accountOf } from "~/services/session.server";
+import { SettleBar } from "~/ui/class/SettleBar";
+import { clock, day, minutes, moment, timeOfDay } from "~/ui/format/format";
+import { BellLine } from "~/ui/schedule/BellLine";
+import { AreaField, CheckField, FileLink, FormError, NumberField, Primary, TextLink } from "~/ui/parts/fields";
+import { PrintButton } from "~/ui/parts/PrintButton";
+import { useLocale } from "~/ui/sheet/locale";
+import { bellWords } from "~/ui/words/en";
+import { subjectsOf } from "~/ui/words/findings";
+import { Heads } from "~/ui/sheet/Heads";
+import { Hidden } from "~/ui/parts/plain";
+import { Said, Seen } from "~/ui/log/Taught";
+
+const schema = z.object({
+  // Always there, so that a body that is no form of ours keeps nothing and settles nothing.
+  version: z.int({ error: "The form did not arrive whole. Load the page again and repeat." }),
+  piecesMade: whole(0, 100_000).optional(),
+  note: optionalWords(4000),
+  namesNobody: z.boolean().default(false),
+});
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const { input, meta } = await classOnce(context, params.classId);
+  const [snapshot, events, kept, ticks] = await Promise.all([
+    snapshotOf(params.classId),
+    eventsOf(database(), params.classId),
+    logOf(params.classId),
+    ticksOf(database(), params.classId),
+  ]);
+  const taught = snapshot ?? input;
+  // The log is about minutes and pieces: nobody needs anyone's health data for it.
+  return {
+    taught: { ...taught, people: taught.people.map(withoutHealth) },
+    state: fold(events),
+    kept,
+    ticks,
+    me: accountOf(context).name,
+    removalDay: removalDay(input.startsAt, meta.retainDays),
+  };
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const { input } = await classOr404(params.classId);
+  const submission = submissionOf(await formOf(request), { schema });
+  if (submission.status !== "success") return data({ result: submission.reply(), isKept: false }, { status: 400 });
+  const { version, piecesMade, ...said } = submission.value;
+  const account = accountOf(context);
+  if (await keepLog(database(), params.classId, version, { piecesMade: piecesMade ?? null, ...said }, account.id)) {
+    await settle(database(), input, params.classId, "log", account.id);
+    return data({ result: undefined, isKept: true });
+  }
+  const now = await logOf(params.classId);
+  return data(
+    {
+      result: submission.reply({
+        formErrors: [
+          `${now?.by ?? "Someone"} kept another log meanwhile: ${now?.piecesMade ?? "no"} pieces, “${(now?.note ?? "").slice(0, 200)}”. Yours is below; keep it again to replace theirs.`,
+        ],
+      }),
+      isKept: false,
+      version: now?.version ?? 0,
+    },
+    { status: 409 },
+  );
+}
+
+/** What happened, under what was planned. */
+export default function Log({ loaderData, actionData, params }: Route.ComponentProps) {
+  const { input, standings, names, action: base } = useClass();
+  const { taught, state, kept, removalDay } = loaderData;
+  const locale = useLocale();
+  const made = planOf(taught);
+  const { timeline } = made;
+  const points = spokenSteps(recipesMade(made));
+  const ticking = useTicks(params.classId, loaderData.ticks, loaderData.me);
+  const pantry = new Map(taught.pantry.map((one) => [one.id, one]));
+  // A recipe that several dishes are of is looked at once.
+  const looked = [
+    ...new Map(made.dishes.filter((dish) => dish.stations > 0).map((dish) => [dish.recipe.id, dish])).values(),
+  ];
+  const rows = logRows(timeline, state);
+  const counted = piecesCounted(state);
+  const newer =
+    actionData && "version" in actionData && typeof actionData.version === "number" ? actionData.version : undefined;
+  const [form, fields] = useForm<z.input<typeof schema>>({
+    lastResult: actionData?.result,
+    defaultValue: {
+      piecesMade: kept?.piecesMade ?? counted ?? "",
+      note: kept?.note ?? "",
+      namesNobody: kept?.namesNobody ?? false,
+    },
+  });
+  const startedAt = state.startedAt;
+  const rung =
+    startedAt === undefined
+      ? {}
+      : Object.fromEntries(Object.entries(state.rung).map(([id, at]) => [id, (at - startedAt) / 60_000]));
+  return (
+    <>
+      <div className="sheet-head">
+        <h2>Log</h2>
+        {startedAt === undefined ? null : (
+          <p className="quiet">
+            Started {moment(startedAt, locale, input.timeZone)}
+            {state.endedAt ? `, ended ${moment(state.endedAt, locale, input.timeZone)}` : ", not ended"}.
+          </p>
+        )}
+        <div className="tools">
+          <FileLink href={`${base}/log.csv`}>CSV</FileLink>
+          <PrintButton>Print</PrintButton>
+        </div>
+      </div>
+      {startedAt === undefined ? (
+        <p style={{ marginBottom: 18 }}>
+          This class has not been taught yet. <TextLink to={`${base}/teach`}>Teach it</TextLink>, and every bell lands
+          here beside its plan.
+        </p>
+      ) : (
+        <BellLine
+          timeline={timeline}
+          startsAt={taught.startsAt}
+          timeZone={taught.timeZone}
+          available={taught.brief.minutes}
+          rung={rung}
+          withActual
+        />
+      )}
+      <div className="columns wide-narrow" style={{ marginTop: 16 }}>
+        <div className="scroll-x" tabIndex={0} role="group" aria-label="Planned and actual">
+          <table className="ruled">
+            <Heads
+              of={[
+                "Bell",
+                { n: "Planned at" },
+                { n: "Rung at" },
+                { n: "Planned length" },
+                { n: "It took" },
+                { n: "Longer by" },
+              ]}
+            />
+            <tbody>
+              {rows.map((row) => (
+                <tr key={row.bell.id}>
+                  <td>{bellWords[row.bell.kind]}</td>
+                  <td className="n">{clock(taught.startsAt, taught.timeZone, row.plannedStart, locale)}</td>
+                  <td className="n">
+                    {startedAt !== undefined && row.actualStart !== undefined
+                      ? timeOfDay(startedAt + row.actualStart * 60_000, locale, taught.timeZone)
+                      : "–"}
+                  </td>
+                  <td className="n">{minutes(row.plannedMinutes, locale)}</td>
+                  <td className="n">{row.actualMinutes === undefined ? "–" : minutes(row.actualMinutes, locale)}</td>
+                  <td className="n">
+                    <b>{row.drift === undefined ? "–" : row.drift === 0 ? "as planned" : minutes(row.drift, locale)}</b>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+        <div>
+          <Form method="post" {...getFormProps(form)} className="form">
+            <FormError title="Not kept" problems={form.errors ?? []} />
+            {actionData?.isKept ? (
+              <p className="saved" role="status">
+                Kept.
+              </p>
+            ) : null}
+            <Hidden name="version" key={newer ?? kept?.version} defaultValue={newer ?? kept?.version ?? 0} />
+            <NumberField
+              field={fields.piecesMade}
+              label="Pieces made"
+              hint={counted === undefined ? undefined : `${counted} counted at the stations`}
+            />
+            <AreaField field={fields.note} label="What to do differently" rows={6} />
+            <CheckField
+              field={fields.namesNobody}
+              label={`This note names nobody: keep it after ${day(removalDay, locale)}, when health data goes`}
+            />
+            <div className="actions">
+              <Primary>Keep the log</Primary>
+              {kept ? (
+                <span className="quiet small">
+                  kept by {kept.by ?? "someone"}, {moment(kept.at, locale, input.timeZone)}
+                </span>
+              ) : null}
+            </div>
+          </Form>
+          <Said points={points} ticking={ticking} />
+          {looked.map((dish) => (
+            <Seen
+              key={dish.id}
+              recipe={dish.recipe}
+              step={correctionStep(dish.recipe, dish.batter, pantry, 1)}
+              names={names}
+              ticking={ticking}
+            />
+          ))}
+          <p className="quiet small" role="status" aria-label="Ticks">
+            {saySent(ticking.waiting, ticking.sent)}
+          </p>
+          {state.notes.length > 0 ? (
+            <>
+              <h3 style={{ margin: "18px 0 4px" }}>Said while teaching</h3>
+              {state.notes.map((note) => (
+                <p key={note.at} className="small">
+                  <b>{timeOfDay(note.at, locale, taught.timeZone)}</b> {note.text}
+                </p>
+              ))}
+            </>
+          ) : null}
+        </div>
+      </div>
+      <SettleBar
+        stage="log"
+        standing={standings.log}
+        timeZone={input.timeZone}
+        subjectOf={subjectsOf(input)}
+        action={base}
+      />
+    </>
+  );
+}

@@ -1,0 +1,80 @@
+import { data } from "react-router";
+import type { Route } from "./+types/brief";
+import { briefFormSchema, differences, factsOf, formValuesOf } from "./brief-form";
+import { BriefPage, type Conflict } from "./BriefPage";
+import { useClass } from "../class-context";
+import { formOf, submissionOf } from "../../form";
+import { database } from "~/db/client.server";
+import { kitchens } from "~/db/queries/kitchens.server";
+import { recipeChoices } from "~/db/queries/recipes.server";
+import { settledOf } from "~/core/plan";
+import { brokenChoice } from "~/services/brief.server";
+import { classOr404, saveClass } from "~/services/classes.server";
+import { accountOf } from "~/services/session.server";
+import { TextLink } from "~/ui/parts/fields";
+
+export async function loader() {
+  const db = database();
+  const [rooms, recipes] = await Promise.all([kitchens(db), recipeChoices(db)]);
+  return { kitchens: rooms, recipes };
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const stored = await classOr404(params.classId);
+  const submission = submissionOf(await formOf(request), { schema: briefFormSchema });
+  if (submission.status !== "success")
+    return data({ result: submission.reply(), conflict: undefined }, { status: 400 });
+  const typed = factsOf(submission.value);
+  const facts = {
+    ...typed,
+    dishes: typed.dishes.map((dish, index) => ({ ...dish, ...settledOf(stored.input.dishes[index], dish.recipeId) })),
+  };
+  const broken = await brokenChoice(facts);
+  if (broken) return data({ result: submission.reply({ fieldErrors: broken }), conflict: undefined }, { status: 400 });
+  const saved = await saveClass(
+    params.classId,
+    submission.value.version ?? stored.meta.version,
+    facts,
+    accountOf(context).id,
+  );
+  if (saved.saved) return data({ result: submission.reply(), conflict: undefined, isSaved: true });
+  const conflict: Conflict = {
+    by: saved.now.meta.updatedBy,
+    version: saved.now.meta.version,
+    rows: differences(saved.now.input, submission.value),
+  };
+  return data({ result: submission.reply(), conflict }, { status: 409 });
+}
+
+export default function Brief({ loaderData, actionData }: Route.ComponentProps) {
+  const { input, meta, drafts } = useClass();
+  const { recipes } = loaderData;
+  const pinned = input.dishes
+    .map((dish) => dish.recipe)
+    .filter((recipe) => !recipes.some((one) => one.id === recipe.id && one.revision === recipe.revision));
+  const values = formValuesOf(input, meta.version);
+  const isSaved = actionData !== undefined && "isSaved" in actionData;
+  return (
+    <>
+      <div className="sheet-head">
+        <h2>Brief</h2>
+        <div className="tools">
+          <TextLink to="../people">The register: {input.people.length} people</TextLink>
+        </div>
+      </div>
+      <BriefPage
+        key={`${input.id} ${isSaved ? meta.version : "typing"}`}
+        result={isSaved ? undefined : actionData?.result}
+        values={values}
+        saved={input}
+        base={input}
+        kitchens={loaderData.kitchens}
+        recipes={[...recipes, ...pinned]}
+        conflict={actionData?.conflict}
+        isSaved={isSaved}
+        button="Save the brief"
+        drafts={drafts}
+      />
+    </>
+  );
+}

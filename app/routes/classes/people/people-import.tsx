@@ -1,0 +1,200 @@
+import { Form, data, redirect } from "react-router";
+import type { Route } from "./+types/people-import";
+import { formOf, textOf } from "../../form";
+import { type PeopleColumn, matchColumns, peopleColumns, readPeopleCsv } from "~/formats/people-csv";
+import { addPeople, audit, classOr404 } from "~/services/classes.server";
+import { requireLead } from "~/services/session.server";
+import { Choice, Primary, Secondary, TextLink } from "~/ui/parts/fields";
+import { FileOrText } from "~/ui/parts/FileOrText";
+import { needsInWords } from "~/ui/people/needs";
+import { ageWords, roleWords } from "~/ui/words/en";
+import { Heads } from "~/ui/sheet/Heads";
+import { Hidden } from "~/ui/parts/plain";
+
+export function loader({ context }: Route.LoaderArgs) {
+  requireLead(context);
+  return null;
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const account = requireLead(context);
+  const { input } = await classOr404(params.classId);
+  const form = await formOf(request);
+  const text = await textOf(form, "file", "text");
+  const { headers, match: guessed } = matchColumns(text);
+  // Chosen columns count only for the file they were chosen for.
+  // A browser sends line ends of its own.
+  const sent = form.get("headers");
+  const isChosen = typeof sent === "string" && sent.replace(/\r\n?/g, "\n") === headers.join("\n");
+  const match = isChosen
+    ? Object.fromEntries(
+        peopleColumns.flatMap((column): [PeopleColumn, string][] => {
+          const head = form.get(`column-${column}`);
+          return typeof head === "string" && headers.includes(head) ? [[column, head]] : [];
+        }),
+      )
+    : guessed;
+  const read = readPeopleCsv(text, match);
+  if (!read.ok) return data({ text, read, headers, match, twice: [] }, { status: 400 });
+  const known = new Set(input.people.map((person) => person.name.toLowerCase()));
+  const twice = read.people
+    .filter(
+      (person, index) =>
+        known.has(person.name.toLowerCase()) ||
+        read.people.findIndex((one) => one.name.toLowerCase() === person.name.toLowerCase()) !== index,
+    )
+    .map((person) => person.name);
+  const intent = form.get("intent");
+  if (intent !== "add" && intent !== "add-new") return data({ text, read, headers, match, twice });
+  // Left out: whoever is on the register already, and the second of two in the list.
+  const names = new Set(known);
+  const wanted =
+    intent === "add"
+      ? read.people
+      : read.people.filter((person) => {
+          const name = person.name.toLowerCase();
+          return !names.has(name) && Boolean(names.add(name));
+        });
+  // A child whose grown-up is left out here belongs to the one of that name on the register.
+  const nameOfRow = new Map(read.people.map((person) => [person.id, person.name.toLowerCase()]));
+  const idOf = new Map(input.people.map((person) => [person.name.toLowerCase(), person.id]));
+  const comes = new Set(wanted.map((person) => person.id));
+  const placed = wanted.map(({ grownUpId, ...person }) => {
+    const grownUp =
+      grownUpId === undefined || comes.has(grownUpId) ? grownUpId : idOf.get(nameOfRow.get(grownUpId) ?? "");
+    return grownUp === undefined ? person : { ...person, grownUpId: grownUp };
+  });
+  if (wanted.length > 0) await addPeople(params.classId, placed, account.id);
+  await audit(account.id, params.classId, "brought in a list of people");
+  return redirect(`/classes/${params.classId}/people`);
+}
+
+type Matched = Readonly<Partial<Record<PeopleColumn, string>>>;
+
+const sayRows = (count: number): string =>
+  count === 1 ? "One row cannot be read and stays out" : `${count} rows cannot be read and stay out`;
+
+export default function PeopleImport({ actionData }: Route.ComponentProps) {
+  const read = actionData?.read;
+  return (
+    <>
+      <div className="sheet-head">
+        <h2>Bring in a list of people</h2>
+        <div className="tools">
+          <TextLink to="../people">Back to the register</TextLink>
+        </div>
+      </div>
+      {read && read.problems.length > 0 ? (
+        <div className="form-error" role="alert">
+          <b>
+            {read.ok
+              ? `${sayRows(new Set(read.problems.map((problem) => problem.row)).size)}; the others can come in now.`
+              : `Nobody was brought in. ${read.problems.length === 1 ? "One thing is" : `${read.problems.length} things are`} not right:`}
+          </b>
+          <ul>
+            {read.problems.slice(0, 30).map((problem) => (
+              <li key={`${problem.row} ${problem.column}`}>
+                Row {problem.row}, {problem.column}: {problem.sentence}
+              </li>
+            ))}
+          </ul>
+        </div>
+      ) : null}
+      {read?.ok ? (
+        <section>
+          <h3>{read.people.length} people, as understood</h3>
+          {actionData && actionData.twice.length > 0 ? (
+            <p className="needs-you">
+              On the list already, or twice: {actionData.twice.join(", ")}. Leave them out, or they are added again.
+            </p>
+          ) : null}
+          <table className="ruled">
+            <Heads of={["Name", "Age", "Does", "Must or wants to avoid"]} />
+            <tbody>
+              {read.people.map((person, index) => (
+                <tr key={index}>
+                  <td>
+                    {person.name}
+                    {person.grownUpId ? (
+                      <div className="small quiet">
+                        with {read.people.find((one) => one.id === person.grownUpId)?.name}
+                      </div>
+                    ) : null}
+                  </td>
+                  <td>{ageWords[person.ageBand]}</td>
+                  <td>{roleWords[person.role]}</td>
+                  <td>
+                    {person.hasAnswered ? (
+                      needsInWords(person) || (person.words ? null : "nothing declared")
+                    ) : (
+                      <span className="needs-you">not answered</span>
+                    )}
+                    {person.words ? <div className="needs-you">“{person.words.text}” (to be read)</div> : null}
+                    {person.emergency ? <div className="small quiet">{person.emergency}</div> : null}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <Form method="post" className="actions" style={{ padding: "14px 0 28px" }}>
+            <Hidden name="text" value={actionData?.text} />
+            <Hidden name="headers" value={actionData?.headers.join("\n")} />
+            {peopleColumns.map((column) => (
+              <Hidden
+                key={column}
+                name={`column-${column}`}
+                value={(actionData?.match as Matched | undefined)?.[column] ?? ""}
+              />
+            ))}
+            {actionData && actionData.twice.length > 0 ? (
+              <>
+                <Primary name="intent" value="add-new">
+                  Add only those who are not on the list
+                </Primary>
+                <Secondary name="intent" value="add">
+                  Add these {read.people.length} people
+                </Secondary>
+              </>
+            ) : (
+              <Primary name="intent" value="add">
+                Add these {read.people.length} people
+              </Primary>
+            )}
+          </Form>
+        </section>
+      ) : null}
+      <Form method="post" encType="multipart/form-data" className="form" style={{ maxWidth: 860 }}>
+        <p>
+          A CSV file, or rows copied from a spreadsheet. The first row names the columns:{" "}
+          <b>{peopleColumns.join(", ")}</b>, or what you call them: you see how it was read before anybody is added.
+          Only <b>name</b> must be there. Under <b>avoids</b> write “milk: allergy; egg: intolerance”.
+        </p>
+        <FileOrText accept=".csv,text/csv,text/plain" label="Or paste the rows here" typed={actionData?.text} />
+        {actionData && actionData.headers.length > 0 ? (
+          <fieldset>
+            <legend>Which column is which</legend>
+            <Hidden name="headers" value={actionData.headers.join("\n")} />
+            <div className="column-choice" key={actionData.headers.join()}>
+              {peopleColumns.map((column) => (
+                <label key={column}>
+                  <b>{column}</b>
+                  <Choice
+                    name={`column-${column}`}
+                    defaultValue={(actionData.match as Matched)[column] ?? ""}
+                    options={actionData.headers.map((header) => ({ value: header, label: header }))}
+                    empty="not in this list"
+                  />
+                </label>
+              ))}
+            </div>
+          </fieldset>
+        ) : null}
+        <div className="actions">
+          <Secondary name="intent" value="preview">
+            Show me how you read it
+          </Secondary>
+        </div>
+      </Form>
+    </>
+  );
+}

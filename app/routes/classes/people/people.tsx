@@ -1,0 +1,150 @@
+import { Form, data } from "react-router";
+import { z } from "zod";
+import { useClass } from "../class-context";
+import type { Route } from "./+types/people";
+import { formOf, submissionOf } from "../../form";
+import { database } from "~/db/client.server";
+import { accountOf, requireLead } from "~/services/session.server";
+import { audit, classOnce, classOr404 } from "~/services/classes.server";
+import { putBack, removedOf } from "~/services/privacy.server";
+import { Findings } from "~/ui/class/Findings";
+import { SettleBar } from "~/ui/class/SettleBar";
+import { FormError, PrimaryLink, Secondary, TextLink } from "~/ui/parts/fields";
+import { moment } from "~/ui/format/format";
+import { useLocale } from "~/ui/sheet/locale";
+import { needsInWords } from "~/ui/people/needs";
+import { ageWords, roleWords } from "~/ui/words/en";
+import { subjectsOf } from "~/ui/words/findings";
+import { Heads } from "~/ui/sheet/Heads";
+import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
+import { MenuFile, MenuLink, MenuRule, MoreMenu } from "~/ui/parts/Menu";
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  // Looking at what people declared is noted, as health data is.
+  const account = accountOf(context);
+  await classOnce(context, params.classId);
+  return { removed: account.role === "lead" ? await removedOf(database(), params.classId) : [] };
+}
+
+const schema = z.object({ intent: z.literal("put-back"), person: z.uuid() });
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const account = requireLead(context);
+  await classOr404(params.classId);
+  const submission = submissionOf(await formOf(request), { schema });
+  if (submission.status !== "success") return data(submission.reply(), { status: 400 });
+  const name = await putBack(database(), params.classId, submission.value.person, account.id);
+  if (name === undefined)
+    return data(
+      submission.reply({
+        formErrors: ["Nobody is there to put back: somebody did it before you, or the days are over."],
+      }),
+      { status: 409 },
+    );
+  await audit(account.id, params.classId, "put a person back on the register");
+  return null;
+}
+
+export default function People({ loaderData, actionData }: Route.ComponentProps) {
+  const { input, plan, standings, names, action, isLead } = useClass();
+  const locale = useLocale();
+  const nameOf = (id: string | undefined) => input.people.find((one) => one.id === id)?.name;
+  const stationOf = (personId: string) => plan.stations.find((station) => station.people.includes(personId))?.name;
+  return (
+    <>
+      <div className="sheet-head">
+        <h2>The register</h2>
+        <div className="tools">
+          <TextLink to="seats">Seats</TextLink>
+          {isLead ? <TextLink to="intake">Ask for answers</TextLink> : null}
+          <MoreMenu label="More">
+            <MenuLink to={`${action}/people/turns`}>Turns</MenuLink>
+            {isLead ? (
+              <>
+                <MenuLink to={`${action}/people/import`}>Bring in a list</MenuLink>
+                <MenuLink to={`${action}/people/privacy`}>What is kept</MenuLink>
+                <MenuRule />
+                <MenuFile href={`${action}/people.csv`}>Save as a table (CSV)</MenuFile>
+              </>
+            ) : null}
+          </MoreMenu>
+          {isLead ? <PrimaryLink to="new">Add a person</PrimaryLink> : null}
+        </div>
+      </div>
+      <Findings findings={plan.findings.filter((finding) => finding.stage === "brief")} names={names} />
+      {input.people.length === 0 ? (
+        <p>
+          Nobody yet. <TextLink to="new">Add the first person</TextLink> or{" "}
+          <TextLink to="import">bring in a list</TextLink> from a spreadsheet.
+        </p>
+      ) : (
+        <div className="scroll-x" tabIndex={0} role="group" aria-label="Register">
+          <table className="ruled">
+            <Heads of={["Name", "Age", "Does", "Station", "Must or wants to avoid"]} />
+            <tbody>
+              {input.people.map((person) => (
+                <tr key={person.id} className={person.hasAnswered ? undefined : "needs"}>
+                  <td>
+                    {isLead ? <TextLink to={person.id}>{person.name}</TextLink> : person.name}
+                    {person.grownUpId ? (
+                      <div className="small quiet">with {nameOf(person.grownUpId) ?? "a grown-up"}</div>
+                    ) : null}
+                    {person.note ? <div className="small quiet">{person.note}</div> : null}
+                  </td>
+                  <td>{ageWords[person.ageBand]}</td>
+                  <td>{roleWords[person.role]}</td>
+                  <td>{stationOf(person.id) ?? <span className="quiet">none</span>}</td>
+                  <td>
+                    {person.hasAnswered ? (
+                      needsInWords(person) || (person.words ? null : <span className="quiet">nothing declared</span>)
+                    ) : (
+                      <span className="needs-you">not answered</span>
+                    )}
+                    {person.isContested ? <div className="needs-you">answered twice: compare</div> : null}
+                    {person.words ? (
+                      <div className={person.words.readBy === null ? "needs-you" : "small quiet"}>
+                        “{person.words.text}”{person.words.readBy === null ? " (not read yet)" : ""}
+                      </div>
+                    ) : null}
+                    {person.emergency ? <div className="small quiet">medicine and plan: {person.emergency}</div> : null}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      <FormError title="Not put back" problems={actionData?.error?.[""] ?? []} />
+      {loaderData.removed.length > 0 ? (
+        <Fold>
+          <FoldTitle className="quiet">Taken off the register ({loaderData.removed.length})</FoldTitle>
+          <table className="ruled">
+            <Heads of={["Name", "Taken off", ""]} />
+            <tbody>
+              {loaderData.removed.map((one) => (
+                <tr key={one.id}>
+                  <td>{one.name}</td>
+                  <td className="small quiet">{moment(one.removedAt, locale, input.timeZone)}</td>
+                  <td>
+                    <Form method="post">
+                      <Hidden name="intent" value="put-back" />
+                      <Hidden name="person" value={one.id} />
+                      <Secondary>Put {one.name} back</Secondary>
+                    </Form>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </Fold>
+      ) : null}
+      <SettleBar
+        stage="brief"
+        standing={standings.brief}
+        timeZone={input.timeZone}
+        subjectOf={subjectsOf(input)}
+        action={action}
+      />
+    </>
+  );
+}

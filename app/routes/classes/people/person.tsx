@@ -1,0 +1,122 @@
+import { getFormProps, useForm } from "@conform-to/react";
+import { Form, data, redirect } from "react-router";
+import type { z } from "zod";
+import type { Route } from "./+types/person";
+import { useClass } from "../class-context";
+import { personFormSchema, personOf, personValues } from "./person-form";
+import { formOf, submissionOf } from "../../form";
+import { addPeople, audit, classOnce, classOr404, notFound, savePerson } from "~/services/classes.server";
+import { takeOff } from "~/services/privacy.server";
+import { putBackDays } from "~/core/people";
+import { database } from "~/db/client.server";
+import { requireLead } from "~/services/session.server";
+import { PersonFields } from "~/ui/people/PersonFields";
+import { FormError, Primary, Secondary, TextLink } from "~/ui/parts/fields";
+import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
+import { TypedGuard } from "~/ui/parts/TypedGuard";
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  requireLead(context);
+  const { input } = await classOnce(context, params.classId);
+  if (params.personId !== "new" && !input.people.some((person) => person.id === params.personId))
+    throw notFound("person");
+  return null;
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const { input, meta } = await classOr404(params.classId);
+  const account = requireLead(context);
+  const isNew = params.personId === "new";
+  const person = input.people.find((one) => one.id === params.personId);
+  const form = await formOf(request);
+  if (form.get("intent") === "remove" && person) {
+    await takeOff(database(), params.classId, person, account.id);
+    await audit(account.id, params.classId, "took a person off the register");
+    return redirect("../people");
+  }
+  const submission = submissionOf(form, { schema: personFormSchema });
+  if (submission.status !== "success") return data(submission.reply(), { status: 400 });
+  const values = personOf(submission.value, account.name, person);
+  if (
+    values.grownUpId !== undefined &&
+    !input.people.some((one) => one.id === values.grownUpId && one.id !== person?.id)
+  )
+    return data(
+      submission.reply({
+        fieldErrors: { grownUpId: ["This grown-up is not on the register any more. Choose another, or nobody."] },
+      }),
+      { status: 400 },
+    );
+  if (isNew) await addPeople(params.classId, [values], account.id);
+  else {
+    if (!person) throw notFound("person");
+    const version = submission.value.version ?? meta.participantVersions[person.id] ?? 0;
+    if (!(await savePerson(params.classId, person.id, version, values, account.id))) {
+      return data(
+        submission.reply({
+          formErrors: [
+            `Somebody changed ${person.name} while you were typing. Your words stand below; open the register in a second window to see theirs, then save again to replace them.`,
+          ],
+          fieldErrors: { version: [String(meta.participantVersions[person.id] ?? 0)] },
+        }),
+        { status: 409 },
+      );
+    }
+    await audit(account.id, params.classId, "changed what a person declared");
+  }
+  return redirect(`/classes/${params.classId}/people`);
+}
+
+export default function Person({ params, actionData }: Route.ComponentProps) {
+  const { input, meta } = useClass();
+  const person = input.people.find((one) => one.id === params.personId);
+  const [form, fields] = useForm<z.input<typeof personFormSchema>>({
+    lastResult: actionData,
+    defaultValue: personValues(person, person && meta.participantVersions[person.id], person && meta.emails[person.id]),
+  });
+  const newer = fields.version.errors?.[0];
+  return (
+    <>
+      <div className="sheet-head">
+        <h2>{person ? person.name : "Add a person"}</h2>
+        <div className="tools">
+          <TextLink to="../people">Back to the register</TextLink>
+        </div>
+      </div>
+      <Form method="post" {...getFormProps(form)} className="form" style={{ maxWidth: 980 }}>
+        <TypedGuard />
+        <FormError title="Not saved" problems={form.errors ?? []} />
+        <Hidden
+          name="version"
+          key={newer}
+          defaultValue={newer ?? (person ? meta.participantVersions[person.id] : "")}
+        />
+        <PersonFields
+          fields={fields}
+          needs={fields.needs.getFieldList().map((row) => row.getFieldset())}
+          grownUps={input.people
+            .filter((one) => one.ageBand === "adult" && one.id !== person?.id)
+            .map((one) => ({ value: one.id, label: one.name }))}
+        />
+        <div className="actions">
+          <Primary>{person ? "Save" : "Add to the register"}</Primary>
+        </div>
+      </Form>
+      {person ? (
+        <Fold style={{ marginTop: 24 }}>
+          <FoldTitle className="quiet">Take {person.name} off the register</FoldTitle>
+          <p className="small quiet">
+            {person.name} goes from every list, kit and sheet, with everything declared. For {putBackDays} days, or
+            until this class’s health data is removed, the register can put {person.name} back; “What is kept” forgets
+            at once and for good.
+          </p>
+          <Form method="post">
+            <Secondary name="intent" value="remove">
+              Take {person.name} off
+            </Secondary>
+          </Form>
+        </Fold>
+      ) : null}
+    </>
+  );
+}

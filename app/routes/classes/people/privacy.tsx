@@ -1,0 +1,149 @@
+import { getFormProps, useForm } from "@conform-to/react";
+import { Form, data } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/privacy";
+import { useClass } from "../class-context";
+import { formOf, whole, submissionOf } from "../../form";
+import { putBackDays } from "~/core/people";
+import { database } from "~/db/client.server";
+import { audit, classOnce, classOr404 } from "~/services/classes.server";
+import { auditOf, forgetRemoved, removalDay, removedOf, removeHealth, setRetention } from "~/services/privacy.server";
+import { requireLead } from "~/services/session.server";
+import { day, moment } from "~/ui/format/format";
+import { FileLink, NumberField, Secondary, TextLink } from "~/ui/parts/fields";
+import { useLocale } from "~/ui/sheet/locale";
+import { Heads } from "~/ui/sheet/Heads";
+import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
+
+const schema = z.object({ days: whole(1, 3650) });
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  requireLead(context);
+  const { input, meta } = await classOnce(context, params.classId);
+  const [rows, removed] = await Promise.all([
+    auditOf(database(), params.classId),
+    removedOf(database(), params.classId),
+  ]);
+  return { rows, removed, goes: removalDay(input.startsAt, meta.retainDays) };
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const account = requireLead(context);
+  await classOr404(params.classId);
+  const form = await formOf(request);
+  if (form.get("intent") === "remove-now") {
+    await removeHealth(database(), [params.classId]);
+    return null;
+  }
+  if (form.get("intent") === "forget") {
+    const person = z.uuid().safeParse(form.get("person"));
+    if (person.success) {
+      await forgetRemoved(database(), params.classId, person.data);
+      await audit(account.id, params.classId, "forgot a person for good");
+    }
+    return null;
+  }
+  const submission = submissionOf(form, { schema });
+  if (submission.status !== "success") return data(submission.reply(), { status: 400 });
+  await setRetention(database(), params.classId, submission.value.days);
+  await audit(account.id, params.classId, `keeps health data for ${submission.value.days} days`);
+  return null;
+}
+
+export default function Privacy({ loaderData, actionData }: Route.ComponentProps) {
+  const { input, meta, action } = useClass();
+  const locale = useLocale();
+  const [form, fields] = useForm<z.input<typeof schema>>({
+    lastResult: actionData ?? undefined,
+    defaultValue: { days: meta.retainDays },
+  });
+  return (
+    <>
+      <div className="sheet-head">
+        <h2>What is kept of people</h2>
+        <div className="tools">
+          <TextLink to={`${action}/people`}>The register</TextLink>
+        </div>
+      </div>
+      <div className="columns two">
+        <section>
+          <h3>Health data</h3>
+          {meta.healthRemovedAt ? (
+            <p>Removed {moment(meta.healthRemovedAt, locale, input.timeZone)}. Names, ages and seats are still here.</p>
+          ) : (
+            <p>
+              Removed by itself on <b>{day(`${loaderData.goes}T00:00`, locale)}</b>: answers, free words, where the
+              medicine is, addresses, intake links and letters, and all of it in the class as it was pinned for
+              teaching.
+            </p>
+          )}
+          <Form method="post" {...getFormProps(form)} className="form" style={{ maxWidth: 420, marginTop: 12 }}>
+            <NumberField field={fields.days} label="Days kept after the class" className="c6" />
+            <div className="actions">
+              <Secondary>Keep for so long</Secondary>
+            </div>
+          </Form>
+          {meta.healthRemovedAt ? null : (
+            <Fold>
+              <FoldTitle className="quiet">Remove it now</FoldTitle>
+              <Form method="post">
+                <Secondary name="intent" value="remove-now">
+                  Remove the health data of this class for good
+                </Secondary>
+              </Form>
+            </Fold>
+          )}
+          <h3 style={{ marginTop: 20 }}>On request</h3>
+          <p className="small quiet">
+            What is held of one person, to hand to them. Whoever was taken off the register is kept aside for{" "}
+            {putBackDays} days, unless forgotten here.
+          </p>
+          <table className="ruled">
+            <tbody>
+              {input.people.map((person) => (
+                <tr key={person.id}>
+                  <td>
+                    <TextLink to={`${action}/people/${person.id}`}>{person.name}</TextLink>
+                  </td>
+                  <td>
+                    <FileLink href={`${action}/people/${person.id}/record.json`}>what is held</FileLink>
+                  </td>
+                </tr>
+              ))}
+              {loaderData.removed.map((person) => (
+                <tr key={person.id}>
+                  <td>
+                    {person.name} <span className="small quiet">taken off</span>
+                  </td>
+                  <td>
+                    <Form method="post">
+                      <Hidden name="person" value={person.id} />
+                      <Secondary name="intent" value="forget">
+                        Forget {person.name} for good
+                      </Secondary>
+                    </Form>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+        <section>
+          <h3>Who opened or changed it</h3>
+          <table className="ruled">
+            <Heads of={["When", "Who", "What"]} />
+            <tbody>
+              {loaderData.rows.map((row, index) => (
+                <tr key={index}>
+                  <td className="small">{moment(row.at, locale, input.timeZone)}</td>
+                  <td>{row.by ?? <span className="quiet">the program</span>}</td>
+                  <td>{row.action}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      </div>
+    </>
+  );
+}

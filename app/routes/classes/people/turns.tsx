@@ -1,0 +1,84 @@
+import { Fragment } from "react";
+import { useClass } from "../class-context";
+import { labelsInHand } from "~/core/pantry";
+import { turnsOf } from "~/core/turns";
+import { list } from "~/ui/format/format";
+import { TextLink } from "~/ui/parts/fields";
+import { jobWords, sayLeftOut } from "~/ui/words/people";
+
+/** Who does what at each station, in the order of the steps. */
+export default function Turns() {
+  const { input, plan, names, action } = useClass();
+  const pantry = new Map(input.pantry.map((one) => [one.id, one]));
+  const labels = labelsInHand(input.labels, input.packs);
+  const nameOf = (id: string) => input.people.find((one) => one.id === id)?.name ?? id;
+  return (
+    <>
+      <div className="sheet-head">
+        <h2>Turns</h2>
+        <p className="quiet">Everyone stirs. Every other job goes to whoever may and had the fewest turns.</p>
+        <div className="tools">
+          <TextLink to={`${action}/people/seats`}>Seats</TextLink>
+          <TextLink to={`${action}/house`}>House rules</TextLink>
+        </div>
+      </div>
+      <p className="small quiet">For the staff: it says who keeps their hands off what. Not for the wall.</p>
+      <div className="turns">
+        {plan.stations.map((station) => {
+          const dish = plan.dishes.find((one) => one.id === station.dishId);
+          const people = station.people.flatMap((id) => input.people.find((one) => one.id === id) ?? []);
+          if (!dish || people.length === 0) return null;
+          const turns = turnsOf({
+            people,
+            recipe: dish.recipe,
+            loads: station.loads,
+            pantry,
+            labels,
+            house: input.house,
+          });
+          return (
+            <section key={station.id} className="turn-card">
+              <h3>
+                {station.name} <span className="small quiet">{names.dish(station.dishId)}</span>
+              </h3>
+              <ol>
+                {dish.recipe.steps.map((step) => {
+                  const own = turns.filter((turn) => turn.stepId === step.id);
+                  if (own.length === 0) return null;
+                  const out = own[0]?.leftOut ?? [];
+                  return (
+                    <li key={step.id}>
+                      <span className="small">{step.text}</span>
+                      <div>
+                        {own.map((turn, index) => (
+                          <Fragment key={`${turn.job} ${turn.load}`}>
+                            {index > 0 ? "; " : ""}
+                            {turn.load > 0 ? `load ${turn.load}: ` : ""}
+                            {turn.hands.length === 0 ? (
+                              <span className="needs-you">the instructor or a helper</span>
+                            ) : (
+                              <b>{list(turn.hands.map(nameOf), names.locale)}</b>
+                            )}{" "}
+                            {jobWords[turn.job]}
+                            {turn.beside.length > 0 ? <span className="quiet">, an adult beside</span> : null}
+                          </Fragment>
+                        ))}
+                      </div>
+                      {out.length > 0 ? (
+                        <div className="small quiet">
+                          {out
+                            .map((one) => `${nameOf(one.participantId)}: ${sayLeftOut(one.reason, names)}`)
+                            .join("; ")}
+                        </div>
+                      ) : null}
+                    </li>
+                  );
+                })}
+              </ol>
+            </section>
+          );
+        })}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,136 @@
+import { useMemo } from "react";
+import { Form } from "react-router";
+import { useClass } from "../class-context";
+import { holdUpOf, waysOut, recipesMade, wishCost } from "~/core/plan";
+import { Findings } from "~/ui/class/Findings";
+import { SettleBar } from "~/ui/class/SettleBar";
+import { clock, minutes } from "~/ui/format/format";
+import { BetterOrder } from "~/ui/schedule/BetterOrder";
+import { ByTheMinute } from "~/ui/schedule/ByTheMinute";
+import { Lanes } from "~/ui/schedule/Lanes";
+import { WaysOut } from "~/ui/schedule/WaysOut";
+import { PrimaryLink, Secondary, TextLink } from "~/ui/parts/fields";
+import { MenuFile, MoreMenu } from "~/ui/parts/Menu";
+import { Hidden } from "~/ui/parts/plain";
+import { type Answer, Told } from "~/ui/parts/Told";
+import { PrintButton } from "~/ui/parts/PrintButton";
+import { useLocale } from "~/ui/sheet/locale";
+import { criticalWords, hazardWords } from "~/ui/words/en";
+import { subjectsOf } from "~/ui/words/findings";
+import { sayHoldUp } from "~/ui/words/timeline";
+
+interface Props {
+  /** The newest change that can be taken back. */
+  readonly newest?: { readonly what: string } | undefined;
+  /** What came of the last press. */
+  readonly told?: Answer | undefined;
+}
+
+/** The run sheet: bells with what to say, lanes for who does what, and what the time goes into. */
+export function TimelineView({ newest, told }: Props) {
+  const { input, plan, meta, standings, names, action } = useClass();
+  const locale = useLocale();
+  const { timeline } = plan;
+  const at = (after: number) => clock(input.startsAt, input.timeZone, after, locale);
+  const slack = input.brief.minutes - timeline.end;
+  const ways = useMemo(() => waysOut(input, plan), [input, plan]);
+  const held = useMemo(() => holdUpOf(input, plan), [input, plan]);
+  const wish = useMemo(() => wishCost(input, plan), [input, plan]);
+  const holdsUp = sayHoldUp(held, timeline, at);
+  const hazards = [...new Set(plan.dishes.flatMap((dish) => dish.recipe.steps.flatMap((step) => step.hazards)))];
+  return (
+    <>
+      <div className="sheet-head">
+        <h2>Run sheet</h2>
+        <p>
+          {slack >= 0 ? (
+            <>
+              Fits: {minutes(timeline.end, locale)} of {minutes(input.brief.minutes, locale)},{" "}
+              <b>{minutes(slack, locale)} to spare</b>.
+            </>
+          ) : (
+            <span className="needs-you">Runs {minutes(-slack, locale)} over.</span>
+          )}{" "}
+          First pour {at(timeline.firstPour)}, last piece {at(timeline.lastLoadEnd)}.
+        </p>
+        <div className="tools">
+          <TextLink to={`${action}/helpers`}>Cards for helpers</TextLink>
+          <MoreMenu label="Export">
+            <MenuFile href={`${action}/timeline.csv`}>As a table (CSV)</MenuFile>
+            <MenuFile href={`${action}/timeline.ics`}>For a calendar</MenuFile>
+          </MoreMenu>
+          <PrintButton>Print</PrintButton>
+          <PrimaryLink to={`${action}/teach`}>Teach this class</PrimaryLink>
+        </div>
+      </div>
+      <Told told={told} />
+      <Lanes
+        timeline={timeline}
+        stations={plan.stations}
+        startsAt={input.startsAt}
+        timeZone={input.timeZone}
+        available={input.brief.minutes}
+        roundName={names.round}
+      />
+      {holdsUp ? <p>{holdsUp}</p> : null}
+      <Findings findings={plan.findings.filter((finding) => finding.stage === "timeline")} names={names} />
+      <div className="columns wide-narrow">
+        <WaysOut ways={ways} version={meta.version} />
+        <div>
+          <BetterOrder input={input} timeline={timeline} version={meta.version} stations={plan.stations} wish={wish} />
+          {newest ? (
+            <Form method="post" className="actions no-print">
+              <Hidden name="version" value={meta.version} />
+              <Secondary name="intent" value="undo">
+                Take back: {newest.what.slice(0, 60)}
+              </Secondary>
+            </Form>
+          ) : null}
+        </div>
+      </div>
+      <div className="columns wide-narrow" style={{ marginTop: 28 }}>
+        <ByTheMinute
+          timeline={timeline}
+          startsAt={input.startsAt}
+          timeZone={input.timeZone}
+          names={names}
+          recipes={recipesMade(plan)}
+        />
+        <div>
+          <table className="ruled no-print">
+            <caption>Where the time goes</caption>
+            <thead>
+              <tr>
+                <th scope="col">For the station that ends last</th>
+                <th scope="col" className="n">
+                  Minutes
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {timeline.critical.map((part) => (
+                <tr key={part.kind} className={part.kind === "queue" ? "needs" : undefined}>
+                  <td>{criticalWords[part.kind]}</td>
+                  <td className="n">{minutes(part.minutes, locale)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <h3 style={{ margin: "18px 0 4px" }}>Cautions to say aloud</h3>
+          {hazards.map((hazard) => (
+            <p className="caution" key={hazard}>
+              {hazardWords[hazard]}
+            </p>
+          ))}
+        </div>
+      </div>
+      <SettleBar
+        stage="timeline"
+        standing={standings.timeline}
+        timeZone={input.timeZone}
+        subjectOf={subjectsOf(input)}
+        action={action}
+      />
+    </>
+  );
+}

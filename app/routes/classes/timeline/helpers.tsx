@@ -1,0 +1,107 @@
+import { useClass } from "../class-context";
+import { shownOnce } from "~/core/caution";
+import { adultsAtHeat, isAdult, isAtStation } from "~/core/people";
+import { placesPerAdult, recipesMade } from "~/core/plan";
+import { runList, watches } from "~/core/schedule";
+import { clock, list, minutes } from "~/ui/format/format";
+import { PrintButton } from "~/ui/parts/PrintButton";
+import { TextLink } from "~/ui/parts/fields";
+import { Heads } from "~/ui/sheet/Heads";
+import { hazardWords } from "~/ui/words/en";
+import { sayEntry } from "~/ui/words/timeline";
+
+/** A card for each adult at the heat: which griddle is theirs, what lies on it from when to when, what they watch for. */
+export default function HelperCards() {
+  const { input, plan, names, action } = useClass();
+  const { brief, people, startsAt, timeZone } = input;
+  const { locale } = names;
+  const grownUps = people.filter((person) => isAtStation(person) && isAdult(person.ageBand));
+  const adults = adultsAtHeat(brief.helpers, people);
+  const cards = watches(plan.timeline, Math.max(1, adults), placesPerAdult(input));
+  const nameOf = (index: number) =>
+    adults === 0
+      ? "You, by yourself"
+      : index < brief.helpers
+        ? `Helper ${index + 1}`
+        : (grownUps[index - brief.helpers]?.name ?? `Adult ${index + 1}`);
+  const unit = (id: string) => {
+    const found = plan.timeline.units.find((one) => one.id === id);
+    const whose = found?.stationId ? ` at ${names.station(found.stationId)}` : "";
+    return found ? `${found.name} ${found.number}${whose}` : id;
+  };
+  const at = (after: number) => clock(startsAt, timeZone, after, locale);
+  const stations = (ids: readonly string[]) => list(ids.map(names.station), locale);
+  const cautions = [
+    ...new Set(
+      recipesMade(plan).flatMap(({ steps }) =>
+        shownOnce(steps.filter((step) => step.kind === "cook" || step.kind === "preheat")).flat(),
+      ),
+    ),
+  ];
+  const busy = cards.filter((card) => card.tasks.length > 0);
+  return (
+    <>
+      <div className="sheet-head no-print">
+        <h2>Cards for helpers</h2>
+        <p className="quiet">
+          {adults === 0
+            ? "The brief names no helper: everything at the heat is yours."
+            : `${adults} at the heat; whoever is at a griddle stays there while they can.`}
+        </p>
+        <div className="tools">
+          <TextLink to={`${action}/timeline`}>Run sheet</TextLink>
+          <PrintButton>Print the cards</PrintButton>
+        </div>
+      </div>
+      {busy.length === 0 ? <p className="quiet">Nothing is cooked yet: there is nothing to look after.</p> : null}
+      {cards.map((card, index) =>
+        card.tasks.length === 0 ? (
+          <p key={index} className="quiet no-print">
+            {nameOf(index)}: nothing at the heat. At the tables, and whoever is called away is stood in for.
+          </p>
+        ) : (
+          <section key={index} aria-label={`Card: ${nameOf(index)}`} className="helper-card">
+            <div className="card-head">
+              <h3>{nameOf(index)}</h3>
+              <span>at {list(card.unitIds.map(unit), locale)}</span>
+              <span className="n">something on the heat for {minutes(card.minutes, locale)}</span>
+            </div>
+            <div className="columns wide-narrow">
+              <table className="ruled by-the-minute">
+                <Heads of={["Time", "What happens", "Say, and watch for"]} />
+                <tbody>
+                  {runList({
+                    ...plan.timeline,
+                    bells: plan.timeline.bells.filter((bell) => ["pour", "swap", "eat"].includes(bell.kind)),
+                    tasks: card.tasks,
+                  })
+                    .filter((entry) => entry.kind !== "last-out")
+                    .map((entry, row) => {
+                      const { what, say } = sayEntry(entry, { unit, stations, round: names.round, at, locale });
+                      return (
+                        <tr key={`${row} ${what}`} className={entry.kind === "bell" ? "bell-row" : undefined}>
+                          <td className="n">
+                            <b>{at(entry.at)}</b>
+                          </td>
+                          <td>{what}</td>
+                          <td>{say}</td>
+                        </tr>
+                      );
+                    })}
+                </tbody>
+              </table>
+              <div>
+                {cautions.map((hazard) => (
+                  <p className="caution" key={hazard}>
+                    {hazardWords[hazard]}
+                  </p>
+                ))}
+                <p className="quiet small">Nobody leaves the heat: call, and somebody comes. Local fire rules first.</p>
+              </div>
+            </div>
+          </section>
+        ),
+      )}
+    </>
+  );
+}

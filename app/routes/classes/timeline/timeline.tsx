@@ -1,0 +1,83 @@
+import { data } from "react-router";
+import { z } from "zod";
+import type { Route } from "./+types/timeline";
+import { formOf } from "../../form";
+import { TimelineView } from "./TimelineView";
+import { plan, tableFirst, waysOut } from "~/core/plan";
+import { database } from "~/db/client.server";
+import { orderSchema } from "~/formats/class-file";
+import { changePlan, madeChanges, undoChange } from "~/services/arrange.server";
+import { classOnce, classOr404 } from "~/services/classes.server";
+import { accountOf } from "~/services/session.server";
+import { wayWords } from "~/ui/words/timeline";
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  await classOnce(context, params.classId);
+  const [newest] = await madeChanges(database(), params.classId);
+  return { newest: newest ? { what: newest.what } : undefined };
+}
+
+const version = z.coerce.number().pipe(z.int());
+const schema = z.discriminatedUnion("intent", [
+  z.object({
+    intent: z.literal("order"),
+    version,
+    order: z
+      .string()
+      .max(600_000)
+      .transform((text, context) => {
+        try {
+          return JSON.parse(text) as unknown;
+        } catch {
+          context.addIssue({ code: "custom", message: "Not an order." });
+          return z.NEVER;
+        }
+      })
+      .pipe(orderSchema),
+  }),
+  z.object({ intent: z.literal("rules"), version }),
+  z.object({ intent: z.literal("first"), version, station: z.string().max(10) }),
+  z.object({ intent: z.literal("way"), version, way: z.string().max(40) }),
+  z.object({ intent: z.literal("undo"), version }),
+]);
+
+const late = "Somebody changed this class a moment ago. Look at what they did, then try again.";
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const { input } = await classOr404(params.classId);
+  const account = accountOf(context);
+  const form = schema.safeParse(Object.fromEntries(await formOf(request)));
+  if (!form.success)
+    return data({ problem: "This was not understood. Load the page again and repeat." }, { status: 400 });
+  const { arrangement } = input;
+  const change = async (what: string, more: Partial<Parameters<typeof changePlan>[3]>) =>
+    (await changePlan(database(), input, form.data.version, { arrangement, ...more }, what, account.id))
+      ? data({ done: `${what}.` })
+      : data({ problem: late }, { status: 409 });
+  if (form.data.intent === "undo") {
+    const isBack = await undoChange(database(), input, form.data.version, account.id);
+    return isBack ? data({ done: "Taken back." }) : data({ problem: late }, { status: 409 });
+  }
+  if (form.data.intent === "order") return change("Loads in the order that was found", { order: form.data.order });
+  if (form.data.intent === "rules") return change("Loads in the usual order", { order: null });
+  if (form.data.intent === "first") {
+    const { station } = form.data;
+    const asked = plan(input).stations.find((one) => one.id === station);
+    if (!asked)
+      return data(
+        { problem: "There is no such table any more. Look at the tables below and choose again." },
+        { status: 409 },
+      );
+    return change(`${asked.name} cooks first`, { order: tableFirst(input, station) });
+  }
+  const { way } = form.data;
+  const chosen = waysOut(input, plan(input)).find((one) => one.way.kind === way && one.brief);
+  if (!chosen?.brief)
+    return data({ problem: "This way out is not open any more; what is open stands below." }, { status: 409 });
+  return change(wayWords(chosen.way).what, { brief: chosen.brief });
+}
+
+const Timeline = ({ loaderData, actionData }: Route.ComponentProps) => (
+  <TimelineView newest={loaderData.newest} told={actionData} />
+);
+export default Timeline;
