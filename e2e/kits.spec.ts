@@ -37,6 +37,8 @@ test("a scale that is unplugged, slow or too full is said, and packing goes on b
   await page.getByRole("button", { name: "Packed", exact: true }).click();
   await packed(page, 1);
   await page.getByLabel("unplugged").uncheck();
+  // Heard again, it shows a number; only then does the page stand still.
+  await expect(page.getByText(/^Put in \d+ g\.$/)).toBeVisible();
   await page.getByLabel("settles slowly").check();
   // What the next station wants, to the ten grams that the practice scale adds at once.
   const wanted = Number(/Put in (\d+)/.exec((await page.getByText(/^Put in \d+ g\.$/).textContent()) ?? "")?.[1]);

@@ -63,7 +63,9 @@ export const packing: Styles = [
     ".pack-where": { display: "flex", flexWrap: "wrap", gap: "2px 18px", fontSize: "21px" },
     ".pack-target": { display: "flex", flexWrap: "wrap", gap: "4px 18px", alignItems: "baseline", fontSize: "20px" },
     ".pack-target b": { fontSize: "64px", lineHeight: 1, fontVariantNumeric: "tabular-nums" },
+    // As high with the longest sentence as with the shortest: what is below must not move under a finger.
     ".pack-reading": {
+      minHeight: "98px",
       display: "flex",
       flexWrap: "wrap",
       gap: "4px 26px",
