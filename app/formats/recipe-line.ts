@@ -314,6 +314,8 @@ function goingOn(text: string, said: string, context: LineContext): Omit<DraftLi
   }
   for (const found of text.matchAll(goesOn)) {
     if (found.index === 0) continue;
+    // "(or 1 cup milk with 1 tbsp vinegar)": what would do instead is no part of it.
+    if (/\((?:or|alternatively|otherwise|if)\b[^()]*$/i.test(text.slice(0, found.index))) continue;
     const [before, after] = [text.slice(0, found.index), text.slice(found.index + found[0].length)];
     // "2 cups and 2 tbsp flour", "1 and 1/2 cups": the first amount has no name of its own yet.
     const first = readIngredientLine(before, context);

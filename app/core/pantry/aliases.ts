@@ -155,6 +155,13 @@ export const clearWords: readonly (readonly [word: string, ingredientId: string]
 const aside =
   /^(?:fresh(?:ly)?|finely|coarsely|pure|floury|snipped|mature|good-quality|unbleached|unsulphured|roughly|thinly|chopped|sliced|diced|grated|mashed|ripe|melted|softened|soft|cold|warm|lukewarm|hot|room temperature|beaten|lightly|whisked|sifted|packed|firmly|loosely|organic|free-range|free range|large|medium|small|big|of|the|a|an|good|extra|more|some|unsalted|salted|plain|natural|squeezed|peeled|cooled|frozen|thawed|drained|cooked|raw|whole|dried|ground|unsweetened|sweetened|level|heaped|optional|a little|very|about) /i;
 
+/**
+ * One word in front makes another thing of it: dried fruit has none of the water, fresh ginger is no powder, fresh yeast is used by
+ * about three times the weight. Such a name is asked about instead of being taken for the nearest.
+ */
+const anotherThing =
+  /\b(?:freeze-)?dried (?:blueberr|apple|banana|pear|raspberr|strawberr|orange|onion|carrot|spinach|potato|pumpkin|courgette)|\b(?:fresh(?:ly)?|grated|chopped|minced|candied|crystallised|crystallized|stem)(?: \w+)? (?:ginger|yeast)\b|\bginger root\b/;
+
 const normal = (text: string): string =>
   text
     .toLowerCase()
@@ -187,6 +194,7 @@ export function readIngredientName(text: string, pantry: readonly Ingredient[]):
   const named = own.get(text.toLowerCase().trim());
   if (named) return { kind: "one", ingredientId: named };
   const full = normal(text);
+  if (anotherThing.test(full)) return { kind: "none" };
   const attempts = [
     full,
     ...full
