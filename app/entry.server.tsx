@@ -12,6 +12,7 @@ import {
   isRouteErrorResponse,
 } from "react-router";
 import { log } from "~/watch/log.server";
+import { drawnBefore, keepDrawn, keyOfPage } from "~/services/drawn-pages.server";
 import { nonceContext } from "~/services/request.server";
 import { NonceProvider } from "~/ui/sheet/nonce";
 
@@ -21,11 +22,16 @@ const millisecondsToRender = 10_000;
  * React hands a page on in pieces of two kilobytes, each of which is passed through five streams and packed by itself. Gathered here
  * while it is drawing; what has gathered goes as soon as it pauses, so that nobody waits.
  */
-function gathered(): Transform {
+function gathered(onWhole: ((page: string) => void) | undefined): Transform {
   const most = 65_536;
+  const whole: Buffer[] = [];
   let [pieces, size]: [Buffer[], number] = [[], 0];
   const handOn = () => {
-    if (size > 0) stream.push(Buffer.concat(pieces, size));
+    if (size > 0) {
+      const piece = Buffer.concat(pieces, size);
+      if (onWhole) whole.push(piece);
+      stream.push(piece);
+    }
     [pieces, size] = [[], 0];
   };
   const stream = new Transform({
@@ -38,10 +44,18 @@ function gathered(): Transform {
     },
     flush(done) {
       handOn();
+      onWhole?.(Buffer.concat(whole).toString());
       done();
     },
   });
   return stream;
+}
+
+/** What a page is drawn from, as a key; undefined for one that answers a form, failed, or is of development. */
+function keyOf(request: Request, status: number, entry: EntryContext, nonce: string): string | undefined {
+  const { actionData, errors, loaderData } = entry.staticHandlerContext;
+  if (request.method !== "GET" || status !== 200 || nonce === "" || actionData || errors) return undefined;
+  return keyOfPage(request.url, loaderData);
 }
 
 export default function handleRequest(
@@ -52,6 +66,12 @@ export default function handleRequest(
   context: Readonly<RouterContextProvider>,
 ): Promise<Response> {
   const nonce = context.get(nonceContext);
+  headers.set("Content-Type", "text/html; charset=utf-8");
+  headers.set("Cache-Control", "no-store");
+  const key = keyOf(request, status, entry, nonce);
+  const before = key === undefined ? undefined : drawnBefore(key, nonce);
+  if (before !== undefined) return Promise.resolve(new Response(before, { headers, status }));
+  let isWell = true;
   const cache = createCache({ key: "css", nonce });
   return new Promise((resolve, reject) => {
     // Someone without script waits for the whole page; a browser may have the shell at once.
@@ -65,9 +85,7 @@ export default function handleRequest(
       {
         nonce,
         [ready]() {
-          const body = gathered();
-          headers.set("Content-Type", "text/html; charset=utf-8");
-          headers.set("Cache-Control", "no-store");
+          const body = gathered(key === undefined ? undefined : (page) => isWell && keepDrawn(key, page, nonce));
           resolve(new Response(createReadableStreamFromReadable(body), { headers, status }));
           pipe(body);
           // A page that is drawn needs no clock any more, which would hold all of it for as long as it runs.
@@ -77,7 +95,10 @@ export default function handleRequest(
           clearTimeout(clock);
           reject(error instanceof Error ? error : new Error(String(error)));
         },
-        onError: (error) => log.error({ err: error }, "a page was not drawn"),
+        onError: (error) => {
+          isWell = false;
+          log.error({ err: error }, "a page was not drawn");
+        },
       },
     );
     const clock = setTimeout(abort, millisecondsToRender).unref();

@@ -65,6 +65,48 @@ test("without script a wrong form comes back with its sentences and its words", 
   await context.close();
 });
 
+test("what stands folded in the brief travels unseen, opens where it is wrong, and opens without script", async ({
+  page,
+  browser,
+  leadState,
+  baseURL,
+}) => {
+  const base = await bringIn(page, "Junior squad breakfast", "Folded fields");
+  const folded = page.getByText("Times, batches, names");
+  const save = page.getByRole("button", { name: "Save the brief" });
+  const eating = page.getByLabel("Eating");
+  await page.goto(`${base}/brief`);
+  await folded.click();
+  await eating.fill("23");
+  await page.getByLabel("a spare kit").check();
+  // Folded again, what was typed is still there.
+  await folded.click();
+  await save.click();
+  await expect(page.getByText("Saved.", { exact: true })).toBeVisible();
+  await page.goto(`${base}/brief`);
+  await page.getByLabel("Minutes in all").fill("95");
+  await save.click();
+  await expect(page.getByText("Saved.", { exact: true })).toBeVisible();
+  await page.reload();
+  await folded.click();
+  await expect(eating).toHaveValue("23");
+  await expect(page.getByLabel("a spare kit")).toBeChecked();
+  await expect(page.getByLabel("remote: every station")).not.toBeChecked();
+
+  const context = await browser.newContext({
+    javaScriptEnabled: false,
+    storageState: leadState,
+    ...(baseURL ? { baseURL } : {}),
+  });
+  const bare = await context.newPage();
+  await bare.goto(`${base}/brief?all`);
+  await bare.getByLabel("Eating").fill("long");
+  await bare.getByRole("button", { name: "Save the brief" }).click();
+  await expect(bare.getByLabel("Eating")).toHaveValue("long");
+  await expect(bare.getByLabel("Eating")).toHaveAttribute("aria-invalid", "true");
+  await context.close();
+});
+
 test("nonsense posted to every form is refused with 4xx and changes nothing", async ({ page, baseURL }) => {
   const base = await bringIn(page, "Junior squad breakfast", "Nonsense class");
   const before = await (await page.request.get(`${base}/class-file.json`)).text();
@@ -162,6 +204,41 @@ test("of two people editing one class the second is told what changed, and loses
   await expect(page.getByLabel("People")).toHaveValue("16");
   await expect(page.getByLabel("Minutes in all")).toHaveValue("100");
   await context.close();
+});
+
+test("a page drawn before has a nonce of its own each time, shows what is saved by now, and is nobody else's", async ({
+  page,
+  browser,
+  assistantState,
+  baseURL,
+}) => {
+  const base = await bringIn(page, "Junior squad breakfast", "Drawn before");
+  const ask = async () => {
+    const answer = await page.request.get(`${base}/people`);
+    const nonce = /'nonce-([^']+)'/.exec(answer.headers()["content-security-policy"] ?? "")?.[1] ?? "";
+    return { nonce, html: await answer.text() };
+  };
+  const [first, second] = [await ask(), await ask()];
+  expect(first.nonce).not.toBe(second.nonce);
+  expect(second.html).toContain(`nonce="${second.nonce}"`);
+  expect(second.html).not.toContain(first.nonce);
+  expect(second.html.replaceAll(second.nonce, "")).toBe(first.html.replaceAll(first.nonce, ""));
+
+  await page.goto(`${base}/people`);
+  await expect(page.getByText("Marit Quill").first()).toBeVisible();
+  const context = await browser.newContext({ storageState: assistantState, ...(baseURL ? { baseURL } : {}) });
+  const theirs = await (await context.request.get(`${base}/people`)).text();
+  expect(theirs).toContain("Tobin Reed");
+  expect(theirs).not.toBe(first.html);
+  await context.close();
+
+  await page.goto(`${base}/brief`);
+  await page.getByLabel("Class", { exact: true }).fill("Drawn anew");
+  await page.getByRole("button", { name: "Save the brief" }).click();
+  await expect(page.getByText("Saved.", { exact: true })).toBeVisible();
+  const after = await ask();
+  expect(after.html).toContain("Drawn anew");
+  expect(after.html).not.toContain("Drawn before");
 });
 
 test("an assistant plans and teaches, but does not sign the allergy table, remove classes or see accounts", async ({

@@ -1,4 +1,5 @@
-import type { Kysely } from "kysely";
+import { type Kysely, sql } from "kysely";
+import { LRUCache } from "lru-cache";
 import { z } from "zod";
 import { type ClassInput } from "~/core/plan";
 import { type LiveEvent, stationStates } from "~/core/teach";
@@ -93,15 +94,29 @@ export async function appendEvents(
 
 /** The class as it was when teaching began; `undefined` before that. */
 export async function snapshotOf(classId: string): Promise<ClassInput | undefined> {
-  const row = await database()
+  const db = database();
+  const run = await db
     .selectFrom("live_run")
-    .select("snapshot")
+    .select(sql<string>`concat(xmin, ctid)`.as("mark"))
     .where("class_id", "=", classId)
     .executeTakeFirst();
+  if (!run) return undefined;
+  const before = snapshots.get(classId);
+  if (before?.mark === run.mark) return before.input;
+  const row = await db.selectFrom("live_run").select("snapshot").where("class_id", "=", classId).executeTakeFirst();
   if (!row) return undefined;
   const read = readClassFile(JSON.stringify(row.snapshot));
-  return read.ok ? { ...read.input, id: classId } : undefined;
+  if (!read.ok) return undefined;
+  const input = { ...read.input, id: classId };
+  snapshots.set(classId, { mark: run.mark, input });
+  return input;
 }
+
+/** Pinned classes as they were read last, for as long as their row was not written since: reading one is as long as planning it. */
+const snapshots = new LRUCache<string, { readonly mark: string; readonly input: ClassInput }>({
+  max: 20,
+  ttl: 600_000,
+});
 
 export interface KeptLog {
   readonly piecesMade: number | null;

@@ -24,6 +24,13 @@ export async function marksOf(db: Kysely<DB>, classIds: readonly string[]): Prom
   return new Map(rows.rows.map((row) => [row.id, row.mark]));
 }
 
+/** A mark of whole tables, for the lists one chooses from: equal exactly while no row of theirs was written. */
+export async function markOfTables(db: Kysely<DB>, tables: readonly (keyof DB)[]): Promise<string> {
+  const { rows } = await sql<{ mark: string }>`
+    select md5(concat_ws('|', ${sql.join(tables.map((table) => rowsOf(table)))})) as mark`.execute(db);
+  return rows[0]?.mark ?? "";
+}
+
 const wholeTables = ["ingredient", "ingredient_substance"] as const;
 const tablesOfClass = [
   "class_dish",
@@ -37,7 +44,7 @@ const tablesOfClass = [
   "shared_food",
   "intake_answer",
 ] as const;
-const tablesOfKitchen = ["surface", "kitchen_gear", "circuit", "kitchen_floor", "floor_mark"] as const;
+export const tablesOfKitchen = ["surface", "kitchen_gear", "circuit", "kitchen_floor", "floor_mark"] as const;
 const ofItsRecipes = sql`recipe_id in (select recipe_id from class_dish where class_id = class.id)`;
 
 /** The rows of a table, by place and writer, as one text. The table goes by its own name, so that its columns are found first. */

@@ -1,9 +1,10 @@
+import { useState } from "react";
 import { measuringSets, scoopName } from "~/core/quantity";
 import { scoop } from "~/ui/format/format";
 import { optionsOf, CheckField, CheckGroup, NumberField, type Option, SelectField, TextField } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { audienceWords, batchRuleWords, containerPerWords, demoWords, eggRuleWords, kitModeWords } from "~/ui/words/en";
-import { Fold, FoldTitle } from "~/ui/parts/plain";
+import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
 
 /** A field with, where the form keeps count of it, what is chosen at the moment. */
 type Field = Parameters<typeof TextField>[0]["field"] & { readonly value?: unknown };
@@ -42,11 +43,37 @@ type Names =
   | "isRemote"
   | "stationNames";
 
+/** What most classes leave as it is; it stands folded below the rest. */
+export const laterNames = [
+  "doorsMinutes",
+  "eatMinutes",
+  "cleanMinutes",
+  "batchRule",
+  "eggRule",
+  "containerPer",
+  "testersPerSurface",
+  "tasters",
+  "hasDemoBatch",
+  "strictTolerancePercent",
+  "usualTolerancePercent",
+  "easesSpice",
+  "hasSpareKit",
+  "isRemote",
+  "stationNames",
+  "regime",
+  "timeZone",
+  "currency",
+] as const satisfies readonly Names[];
+
 interface Props {
   readonly fields: Readonly<Record<Names, Field>>;
   readonly dishes: readonly { readonly what: Field; readonly stations: Field }[];
   readonly kitchens: readonly Option[];
   readonly recipes: readonly Option[];
+  /** What the form began with, by name. */
+  readonly initially: Readonly<Record<string, unknown>>;
+  /** The fields that stand folded are wanted at once: one of them was refused, or no script is there to bring them. */
+  readonly isAsked: boolean;
 }
 
 const regimeOptions: readonly Option[] = [
@@ -56,7 +83,7 @@ const regimeOptions: readonly Option[] = [
 ];
 
 /** The few facts that decide the rest, in the order an instructor is told them. */
-export function BriefFields({ fields, dishes, kitchens, recipes }: Props) {
+export function BriefFields({ fields, dishes, kitchens, recipes, initially, isAsked }: Props) {
   const locale = useLocale();
   const chosen = fields.measuringSetId.value ?? fields.measuringSetId.initialValue;
   const set = measuringSets.find((one) => one.id === chosen);
@@ -114,53 +141,96 @@ export function BriefFields({ fields, dishes, kitchens, recipes }: Props) {
         label="Missing from the set today"
         options={(set?.scoops ?? []).map((one) => ({ value: scoopName(one), label: scoop(one, locale) }))}
       />
-      <Fold style={{ gridColumn: "span 12" }}>
-        <FoldTitle style={{ minHeight: 44, cursor: "pointer", fontWeight: 600 }}>Times, batches, names</FoldTitle>
-        <div className="form" style={{ paddingTop: 8 }}>
-          <NumberField field={fields.doorsMinutes} label="Doors and hands" hint="minutes" className="c4" />
-          <NumberField field={fields.eatMinutes} label="Eating" hint="minutes" className="c4" />
-          <NumberField field={fields.cleanMinutes} label="Cleaning" hint="minutes" className="c4" />
-          <SelectField field={fields.batchRule} label="Batches" options={optionsOf(batchRuleWords)} className="c6" />
-          <SelectField field={fields.eggRule} label="Half an egg" options={optionsOf(eggRuleWords)} className="c6" />
-          <SelectField
-            field={fields.containerPer}
-            label="Containers"
-            options={optionsOf(containerPerWords)}
-            className="c6"
-          />
-          <NumberField
-            field={fields.testersPerSurface}
-            label="Testers a surface"
-            hint="throw-away first pieces, 0 to 2"
-            className="c6"
-          />
-          <NumberField field={fields.tasters} label="Tasters" hint="who eat and do not cook" className="c6" />
-          <CheckField field={fields.hasDemoBatch} label="a batch for the demonstration" className="c6" />
-          <NumberField
-            field={fields.strictTolerancePercent}
-            label="Scoops of leavener and salt, at most off by"
-            hint="percent"
-            className="c6"
-          />
-          <NumberField
-            field={fields.usualTolerancePercent}
-            label="Other scoops, at most off by"
-            hint="percent"
-            className="c6"
-          />
-          <CheckField field={fields.easesSpice} label="salt and spice × 0.9 above four batches" className="c6" />
-          <CheckField field={fields.hasSpareKit} label="a spare kit" className="c6" />
-          <CheckField field={fields.isRemote} label="remote: every station a household of its own" className="c6" />
-          <TextField
-            field={fields.stationNames}
-            label="Station names"
-            hint="with commas between; names that can be shouted"
-          />
-          <SelectField field={fields.regime} label="Allergen list" options={regimeOptions} className="c6" />
-          <TextField field={fields.timeZone} label="Time zone" className="c6" />
-          <TextField field={fields.currency} label="Prices are in" hint="three letters, such as EUR" className="c6" />
-        </div>
-      </Fold>
+      <LaterFields fields={fields} initially={initially} isAsked={isAsked} />
     </>
+  );
+}
+
+/**
+ * The fields that stand folded. Until somebody opens them their values travel in the form without being drawn: half of a brief's fields
+ * are never looked at, and drawing them costs a third of the page.
+ */
+function LaterFields({ fields, initially, isAsked }: Pick<Props, "fields" | "initially" | "isAsked">) {
+  // Once opened they stay: what was typed there must not go when it is folded again.
+  const [wasOpened, setOpened] = useState(isAsked);
+  const isDrawn = wasOpened || isAsked;
+  return (
+    <Fold
+      style={{ gridColumn: "span 12" }}
+      open={isAsked || undefined}
+      onToggle={({ currentTarget }) => {
+        if (currentTarget.open) setOpened(true);
+      }}
+    >
+      <FoldTitle style={{ minHeight: 44, cursor: "pointer", fontWeight: 600 }}>Times, batches, names</FoldTitle>
+      {isDrawn ? (
+        <DrawnLater fields={fields} />
+      ) : (
+        <>
+          {laterNames.map((name) => {
+            const value = asSent(initially[name]);
+            return value === undefined ? null : <Hidden key={name} name={name} defaultValue={value} />;
+          })}
+          <noscript>
+            <a className="text" href="?all">
+              Show these fields
+            </a>
+          </noscript>
+        </>
+      )}
+    </Fold>
+  );
+}
+
+/** What a field that is not drawn sends: the same as one that is. */
+const asSent = (value: unknown): string | undefined =>
+  value === undefined || value === null || value === false ? undefined : value === true ? "on" : String(value);
+
+function DrawnLater({ fields }: Pick<Props, "fields">) {
+  return (
+    <div className="form" style={{ paddingTop: 8 }}>
+      <NumberField field={fields.doorsMinutes} label="Doors and hands" hint="minutes" className="c4" />
+      <NumberField field={fields.eatMinutes} label="Eating" hint="minutes" className="c4" />
+      <NumberField field={fields.cleanMinutes} label="Cleaning" hint="minutes" className="c4" />
+      <SelectField field={fields.batchRule} label="Batches" options={optionsOf(batchRuleWords)} className="c6" />
+      <SelectField field={fields.eggRule} label="Half an egg" options={optionsOf(eggRuleWords)} className="c6" />
+      <SelectField
+        field={fields.containerPer}
+        label="Containers"
+        options={optionsOf(containerPerWords)}
+        className="c6"
+      />
+      <NumberField
+        field={fields.testersPerSurface}
+        label="Testers a surface"
+        hint="throw-away first pieces, 0 to 2"
+        className="c6"
+      />
+      <NumberField field={fields.tasters} label="Tasters" hint="who eat and do not cook" className="c6" />
+      <CheckField field={fields.hasDemoBatch} label="a batch for the demonstration" className="c6" />
+      <NumberField
+        field={fields.strictTolerancePercent}
+        label="Scoops of leavener and salt, at most off by"
+        hint="percent"
+        className="c6"
+      />
+      <NumberField
+        field={fields.usualTolerancePercent}
+        label="Other scoops, at most off by"
+        hint="percent"
+        className="c6"
+      />
+      <CheckField field={fields.easesSpice} label="salt and spice × 0.9 above four batches" className="c6" />
+      <CheckField field={fields.hasSpareKit} label="a spare kit" className="c6" />
+      <CheckField field={fields.isRemote} label="remote: every station a household of its own" className="c6" />
+      <TextField
+        field={fields.stationNames}
+        label="Station names"
+        hint="with commas between; names that can be shouted"
+      />
+      <SelectField field={fields.regime} label="Allergen list" options={regimeOptions} className="c6" />
+      <TextField field={fields.timeZone} label="Time zone" className="c6" />
+      <TextField field={fields.currency} label="Prices are in" hint="three letters, such as EUR" className="c6" />
+    </div>
   );
 }

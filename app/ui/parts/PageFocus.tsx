@@ -19,8 +19,11 @@ export function PageFocus() {
       const heading =
         document.querySelector<HTMLElement>("main .sheet-head :is(h1, h2)") ??
         document.querySelector<HTMLElement>("main h1");
-      // Whoever has already opened something stays in it.
-      if (heading && !document.querySelector("[role=menu], [role=dialog]")) {
+      // Whoever has already opened something, or stands in a field of the new page, stays there.
+      const isAtWork =
+        document.querySelector("[role=menu], [role=dialog]") !== null ||
+        document.activeElement?.matches("input, select, textarea") === true;
+      if (heading && !isAtWork) {
         heading.tabIndex = -1;
         heading.focus({ preventScroll: true });
       }

@@ -5,6 +5,7 @@ import { packingOfClass } from "~/core/pack";
 import { kitOptionsOf, plan } from "~/core/plan";
 import { database } from "~/db/client.server";
 import { type ScaleReading, simulatedScale } from "~/devices/scale";
+import { pack, unpack } from "~/formats/packed";
 import { classOnce } from "~/services/classes.server";
 import { inputForPacking } from "~/services/privacy.server";
 import { accountOf } from "~/services/session.server";
@@ -18,14 +19,15 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const { input } = await classOnce(context, params.classId);
   const account = accountOf(context);
   return {
-    input: inputForPacking(input),
+    input: pack(inputForPacking(input)),
     events: await ticksOf(database(), params.classId),
     me: account.name,
   };
 }
 
 export default function Pack({ loaderData, params }: Route.ComponentProps) {
-  const { input, events, me } = loaderData;
+  const { events, me } = loaderData;
+  const input = unpack(loaderData.input);
   const locale = useLocale();
   const made = useMemo(() => plan(input), [input]);
   const packing = useMemo(() => packingOfClass(input, made), [input, made]);

@@ -1,13 +1,13 @@
 import { type DefaultValue, getFormProps, useForm, type SubmissionResult } from "@conform-to/react";
 import { parseWithZod } from "@conform-to/zod/v4";
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
-import { Form, useNavigation } from "react-router";
+import { Form, useNavigation, useSearchParams } from "react-router";
 import type { z } from "zod";
 import { briefFormSchema, dishKey, dishesIn, inputOf } from "./brief-form";
 import type { Kitchen } from "~/core/gear";
 import { type ClassInput, type ClassPlan, canonical, plan } from "~/core/plan";
 import type { RecipeChoice } from "~/db/queries/recipes.server";
-import { BriefFields } from "~/ui/brief/BriefFields";
+import { BriefFields, laterNames } from "~/ui/brief/BriefFields";
 import { Consequences } from "~/ui/brief/Consequences";
 import { DraftBellLine } from "~/ui/brief/DraftBellLine";
 import { type DraftStore, createDraftStore, useDraft } from "~/ui/brief/draft-store";
@@ -96,6 +96,7 @@ export function BriefPage({
   );
   const before = useMemo(() => saved && plan(saved), [saved]);
   const navigation = useNavigation();
+  const [asked] = useSearchParams();
   const isBusy = navigation.state === "submitting";
   // Until the answer is on the screen: the address changes before the page does.
   const isAway = navigation.formMethod !== undefined;
@@ -164,6 +165,8 @@ export function BriefPage({
               dishes={rows}
               kitchens={kitchens.map((kitchen) => ({ value: kitchen.id, label: kitchen.name }))}
               recipes={options}
+              initially={form.initialValue ?? {}}
+              isAsked={asked.has("all") || laterNames.some((name) => name in form.allErrors)}
             />
           </fieldset>
           <div className="actions">

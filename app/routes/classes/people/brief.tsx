@@ -5,19 +5,15 @@ import { BriefPage, type Conflict } from "./BriefPage";
 import { useClass } from "../class-context";
 import { formOf, submissionOf } from "../../form";
 import { database } from "~/db/client.server";
-import { kitchens } from "~/db/queries/kitchens.server";
-import { recipeChoices } from "~/db/queries/recipes.server";
 import { settledOf } from "~/core/plan";
+import { pack, unpack } from "~/formats/packed";
 import { brokenChoice } from "~/services/brief.server";
+import { choicesNow } from "~/services/choices.server";
 import { classOr404, saveClass } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { TextLink } from "~/ui/parts/fields";
 
-export async function loader() {
-  const db = database();
-  const [rooms, recipes] = await Promise.all([kitchens(db), recipeChoices(db)]);
-  return { kitchens: rooms, recipes };
-}
+export const loader = async () => ({ choices: pack(await choicesNow(database())) });
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const stored = await classOr404(params.classId);
@@ -48,7 +44,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 
 export default function Brief({ loaderData, actionData }: Route.ComponentProps) {
   const { input, meta, drafts } = useClass();
-  const { recipes } = loaderData;
+  const { kitchens, recipes } = unpack(loaderData.choices);
   const pinned = input.dishes
     .map((dish) => dish.recipe)
     .filter((recipe) => !recipes.some((one) => one.id === recipe.id && one.revision === recipe.revision));
@@ -68,7 +64,7 @@ export default function Brief({ loaderData, actionData }: Route.ComponentProps) 
         values={values}
         saved={input}
         base={input}
-        kitchens={loaderData.kitchens}
+        kitchens={kitchens}
         recipes={[...recipes, ...pinned]}
         conflict={actionData?.conflict}
         isSaved={isSaved}

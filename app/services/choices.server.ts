@@ -1,0 +1,24 @@
+import type { Kysely } from "kysely";
+import type { Kitchen } from "~/core/gear";
+import { markOfTables, tablesOfKitchen } from "~/db/queries/class-marks.server";
+import { kitchens } from "~/db/queries/kitchens.server";
+import { type RecipeChoice, recipeChoices } from "~/db/queries/recipes.server";
+import type { DB } from "~/db/schema";
+
+/** What a brief chooses from. */
+export interface Choices {
+  readonly kitchens: readonly Kitchen[];
+  readonly recipes: readonly RecipeChoice[];
+}
+
+let lately: { readonly mark: string; readonly choices: Choices } | undefined;
+
+/** Every kitchen and the newest revision of every recipe: the same object for as long as none of their rows was written. */
+export async function choicesNow(db: Kysely<DB>): Promise<Choices> {
+  // Asked for before the rows, so that the mark can only be too old, never too new.
+  const mark = await markOfTables(db, ["kitchen", ...tablesOfKitchen, "recipe_revision"]);
+  if (lately?.mark === mark) return lately.choices;
+  const [rooms, recipes] = await Promise.all([kitchens(db), recipeChoices(db)]);
+  lately = { mark, choices: { kitchens: rooms, recipes } };
+  return lately.choices;
+}

@@ -1,0 +1,59 @@
+import { createHash } from "node:crypto";
+import { LRUCache } from "lru-cache";
+
+/**
+ * Pages as they were drawn, kept for a moment by all that they were drawn from. Drawing a page is more than half of what it costs, and
+ * a class that nobody wrote is asked for again and again: by every tablet in the room, and by whoever goes to and fro between stages.
+ * Loaders run at every request all the same, so who may see what, and that they saw it, is decided and written down anew each time.
+ */
+export interface DrawnPage {
+  /** The page, cut where its nonce stood. */
+  readonly parts: readonly string[];
+}
+
+/** Pages say "in three days" and the like: none is older than this. */
+const keptMs = 60_000;
+const mostCharacters = 24_000_000;
+
+const pages = new LRUCache<string, DrawnPage>({
+  maxSize: mostCharacters,
+  sizeCalculation: ({ parts }) => parts.reduce((sum, part) => sum + part.length, 1),
+  ttl: keptMs,
+});
+
+/** A value that no key can be made of: something that is still coming, or that says nothing of itself when written. */
+class NotKeyed extends Error {}
+
+function asKeyed(_name: string, value: unknown): unknown {
+  if (value === undefined) return "\0undefined";
+  if (typeof value === "bigint") return `\0${value}`;
+  if (typeof value === "function" || typeof value === "symbol") throw new NotKeyed();
+  if (typeof value !== "object" || value === null || Array.isArray(value)) return value;
+  const kind: unknown = Object.getPrototypeOf(value);
+  if (kind !== Object.prototype && kind !== null) throw new NotKeyed();
+  return value;
+}
+
+/**
+ * The key of a page: its address and everything its loaders gave.
+ * @returns undefined for a page that cannot be kept, as part of it is still coming.
+ */
+export function keyOfPage(address: string, loaderData: unknown): string | undefined {
+  try {
+    return createHash("sha256")
+      .update(JSON.stringify([address, loaderData], asKeyed))
+      .digest("base64");
+  } catch (error) {
+    if (error instanceof NotKeyed) return undefined;
+    throw error;
+  }
+}
+
+/** A page drawn before from the same, with the nonce of this answer; undefined where there is none. */
+export const drawnBefore = (key: string, nonce: string): string | undefined => pages.get(key)?.parts.join(nonce);
+
+/** Keeps a page that was drawn whole. @param nonce what is cut out of it; never empty. */
+export function keepDrawn(key: string, html: string, nonce: string): void {
+  if (nonce === "") throw new RangeError("A page is kept without its nonce; this one has none to cut out.");
+  pages.set(key, { parts: html.split(nonce) });
+}
