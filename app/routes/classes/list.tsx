@@ -11,14 +11,15 @@ import { Secondary, TextLink } from "~/ui/parts/fields";
 import { Hidden } from "~/ui/parts/plain";
 import { useLocale } from "~/ui/sheet/locale";
 
-const perPage = 25;
+/** Rows a page: what is ahead is worked on, what is behind is looked up. */
+const perPage = { ahead: 25, behind: 10 };
 const mostPages = 10_000;
 
 /** A page by its number in the address, from 0; what is no page of the list is its first or its last. */
-const pageOf = (asked: string | null, count: number): number =>
+const pageOf = (asked: string | null, count: number, rows: number): number =>
   Math.min(
     /^\d{1,5}$/.test(asked ?? "") ? Math.max(0, Number(asked) - 1) : 0,
-    Math.min(mostPages, Math.max(1, Math.ceil(count / perPage))) - 1,
+    Math.min(mostPages, Math.max(1, Math.ceil(count / rows))) - 1,
   );
 
 export async function loader({ request }: Route.LoaderArgs) {
@@ -29,10 +30,13 @@ export async function loader({ request }: Route.LoaderArgs) {
     .trim()
     .slice(0, 120);
   const count = await countClasses(db, day, find);
-  const pages = { ahead: pageOf(asked.get("ahead"), count.from), behind: pageOf(asked.get("behind"), count.before) };
+  const pages = {
+    ahead: pageOf(asked.get("ahead"), count.from, perPage.ahead),
+    behind: pageOf(asked.get("behind"), count.before, perPage.behind),
+  };
   const [ahead, behind] = await Promise.all([
-    classCards(db, { side: "from", day, page: pages.ahead, perPage, find }),
-    classCards(db, { side: "before", day, page: pages.behind, perPage, find }),
+    classCards(db, { side: "from", day, page: pages.ahead, perPage: perPage.ahead, find }),
+    classCards(db, { side: "before", day, page: pages.behind, perPage: perPage.behind, find }),
   ]);
   const removed = asked.get("removed");
   return {
@@ -55,7 +59,8 @@ interface PagesProps {
 
 /** Which page of one side of the list this is, and the ways to those beside it. The other side stays where it is. */
 function Pages({ of, count, pages, find }: PagesProps) {
-  const last = Math.max(0, Math.ceil(count / perPage) - 1);
+  const rows = perPage[of];
+  const last = Math.max(0, Math.ceil(count / rows) - 1);
   if (last === 0) return null;
   const at = pages[of];
   const to = (page: number) =>
@@ -67,7 +72,7 @@ function Pages({ of, count, pages, find }: PagesProps) {
     <nav className="actions" aria-label={`Pages of the classes ${of}`} style={{ marginTop: 8 }}>
       {at > 0 ? <TextLink to={to(at - 1)}>{of === "ahead" ? "Sooner" : "Later"}</TextLink> : null}
       <span className="quiet">
-        {at * perPage + 1} to {Math.min(count, (at + 1) * perPage)} of {count}
+        {at * rows + 1} to {Math.min(count, (at + 1) * rows)} of {count}
       </span>
       {at < last ? <TextLink to={to(at + 1)}>{of === "ahead" ? "Later" : "Earlier"}</TextLink> : null}
     </nav>
