@@ -1,5 +1,5 @@
 import { readFile } from "node:fs/promises";
-import { expect, openClass, settleAllergies, test } from "./fixtures";
+import { bringIn, expect, openClass, settleAllergies, test } from "./fixtures";
 
 test("a class made from nothing: planned, packed, taught and logged", async ({ page }) => {
   await page.goto("/");
@@ -203,4 +203,39 @@ test("the head of a class leaves the page to the work; its bell line opens on pr
   expect((await open.boundingBox())?.height ?? 0).toBeGreaterThan(before + 20);
   await page.goto(`${base}/timeline`);
   await expect(page.getByRole("img", { name: /^Bell line: Doors/ })).toContainText("Gather: mixing");
+});
+
+test("a day is typed as people write it, or pressed in a calendar; what can be read two ways is asked", async ({
+  page,
+}) => {
+  const base = await bringIn(page, "Junior squad breakfast", "Days and times");
+  await page.goto(`${base}/brief`);
+  const date = page.getByLabel("Date", { exact: true });
+  const doors = page.getByLabel("Doors open");
+  const save = page.getByRole("button", { name: "Save the brief" });
+  await expect(date).toHaveValue(/^\d{1,2} \w{3,4} \d{4}$/);
+  await date.fill("3/4/2027");
+  await save.click();
+  await expect(page.getByText("Write the month as a word, such as 28 Nov 2026", { exact: false })).toBeVisible();
+  await expect(date).toHaveValue("3/4/2027");
+  await date.fill("April 3rd, 2027");
+  await doors.fill("9.45 am");
+  await doors.blur();
+  await expect(date).toHaveValue("3 Apr 2027");
+  await expect(doors).toHaveValue("09:45");
+
+  const opener = page.getByRole("button", { name: "Choose a day from a calendar" });
+  await opener.click();
+  const calendar = page.getByRole("group", { name: "Calendar" });
+  await expect(calendar.getByText("April 2027").first()).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(calendar).toHaveCount(0);
+  await expect(opener).toBeFocused();
+  await opener.click();
+  await calendar.getByRole("button", { name: /17 April 2027/ }).click();
+  await expect(calendar).toHaveCount(0);
+  await expect(date).toHaveValue("17 Apr 2027");
+  await save.click();
+  await expect(page.getByText("Saved.", { exact: true })).toBeVisible();
+  await expect(page.getByText("Sat 17 Apr, 09:45", { exact: false }).first()).toBeVisible();
 });

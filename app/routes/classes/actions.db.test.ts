@@ -100,7 +100,7 @@ describe("the brief", () => {
     ["piecesEach", "0", "Give a number above 0 and up to 40"],
     ["minutes", "10000", "Give a whole number from 15 to 600; got 10000."],
     ["title", "x".repeat(121), "At most 120 letters; 121 came. Shorten it."],
-    ["date", "2026-02-30", "Give a date."],
+    ["date", "2026-02-30", "There is no such day"],
     ["timeZone", "Moon/Base", "time zone"],
     ["measuringSetId", "thimbles", "Choose a measuring set from the list."],
     ["missingScoops", "1 bucket", "Choose what is missing from the list."],

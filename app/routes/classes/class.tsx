@@ -1,6 +1,7 @@
 import { useMemo, useState } from "react";
 import { Outlet, data, redirect, useLocation } from "react-router";
 import { z } from "zod";
+import { dayField } from "~/formats/dates";
 import type { Route } from "./+types/class";
 import type { ClassContext } from "./class-context";
 import { formOf } from "../form";
@@ -80,7 +81,11 @@ const formSchema = z.discriminatedUnion("intent", [
   z.looseObject({ intent: z.literal("settle"), stage: z.enum(stages) }),
   z.object({ intent: z.literal("unsettle"), stage: z.enum(stages) }),
   z.object({ intent: z.literal("remove") }),
-  z.object({ intent: z.literal("again"), date: z.iso.date(), people: z.literal("on").optional() }),
+  z.object({
+    intent: z.literal("again"),
+    date: dayField("Give the day to plan it for."),
+    people: z.literal("on").optional(),
+  }),
 ]);
 
 /** Settles and opens stages, and removes the class. */

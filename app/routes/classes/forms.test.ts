@@ -68,7 +68,7 @@ test.each<[string, Record<string, unknown>, string, RegExp]>([
   ["no people", { people: "" }, "people", /got nothing/],
   ["an evening too long", { minutes: "601" }, "minutes", /from 15 to 600; got 601/],
   ["nothing each", { piecesEach: "0" }, "piecesEach", /above 0/],
-  ["a day that is none", { date: "2026-02-30" }, "date", /Give a date/],
+  ["a day that is none", { date: "2026-02-30" }, "date", /There is no such day/],
   ["a time that is none", { time: "25:00" }, "time", /such as 09:30/],
   ["a kitchen that is none", { kitchenId: "galley" }, "kitchenId", /Choose a kitchen/],
   ["a zone that is none", { timeZone: "Boat/House" }, "timeZone", /time zone such as/],

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { measuringSets, scoopName } from "~/core/quantity";
 import { scoop } from "~/ui/format/format";
 import { optionsOf, CheckField, CheckGroup, NumberField, type Option, SelectField, TextField } from "~/ui/parts/fields";
+import { DateField, TimeField } from "~/ui/parts/DateField";
 import { useLocale } from "~/ui/sheet/locale";
 import { audienceWords, batchRuleWords, containerPerWords, demoWords, eggRuleWords, kitModeWords } from "~/ui/words/en";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
@@ -90,8 +91,8 @@ export function BriefFields({ fields, dishes, kitchens, recipes, initially, isAs
   return (
     <>
       <TextField field={fields.title} label="Class" />
-      <TextField field={fields.date} label="Date" type="date" className="c6" />
-      <TextField field={fields.time} label="Doors open" type="time" className="c6" />
+      <DateField field={fields.date} label="Date" className="c6" />
+      <TimeField field={fields.time} label="Doors open" className="c6" />
       <NumberField field={fields.people} label="People" hint="who cook" className="c3" />
       <SelectField field={fields.audience} label="Ages" options={optionsOf(audienceWords)} className="c6" />
       <NumberField field={fields.minutes} label="Minutes in all" className="c3" />

@@ -2,7 +2,8 @@ import { Form } from "react-router";
 import { Ask } from "~/ui/parts/Ask";
 import { Primary } from "~/ui/parts/fields";
 import { MenuAction, MenuFile, MenuRule, MoreMenu, useOpening } from "~/ui/parts/Menu";
-import { Hidden, PlainInput, Tick } from "~/ui/parts/plain";
+import { DayInput } from "~/ui/parts/DateField";
+import { Hidden, Tick } from "~/ui/parts/plain";
 
 interface Props {
   readonly base: string;
@@ -44,13 +45,7 @@ export function ClassMenu({ base, title, startsAt, isLead }: Props) {
           <Hidden name="intent" value="again" />
           <label>
             On
-            <PlainInput
-              className="chakra-input"
-              type="date"
-              name="date"
-              required
-              defaultValue={startsAt.slice(0, 10)}
-            />
+            <DayInput name="date" defaultValue={startsAt.slice(0, 10)} />
           </label>
           <label className="check">
             <Tick name="people" value="on" /> with the people, by name

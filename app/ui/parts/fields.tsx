@@ -24,14 +24,14 @@ type Meta = Pick<FieldMetadata<unknown>, "id" | "name" | "errors" | "errorId" | 
   readonly initialValue?: unknown;
 };
 
-interface Common {
+export interface Common {
   readonly field: Meta;
   readonly label: string;
   readonly hint?: ReactNode;
   readonly className?: string;
 }
 
-function valueOf(field: Meta): string | undefined {
+export function valueOf(field: Meta): string | undefined {
   const { initialValue } = field;
   return initialValue === undefined || initialValue === null ? undefined : String(initialValue);
 }
@@ -40,7 +40,7 @@ function valueOf(field: Meta): string | undefined {
  * Label above, what is wrong below, beside the field it is about. What is only read comes from the layer below Chakra's, without styles
  * of its own: the theme styles all of it at once.
  */
-function Labelled({ field, label, hint, className, children }: Common & { children: ReactNode }) {
+export function Labelled({ field, label, hint, className, children }: Common & { children: ReactNode }) {
   // Each reading of a form's field is worked out by the form: once is enough.
   const { errors, id, errorId, descriptionId } = field;
   return (

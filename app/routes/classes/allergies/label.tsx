@@ -2,6 +2,8 @@ import { getFormProps, useForm } from "@conform-to/react";
 import { getLocalTimeZone, today } from "@internationalized/date";
 import { Form, data, redirect } from "react-router";
 import { z } from "zod";
+import { dayField } from "~/formats/dates";
+import { DateField } from "~/ui/parts/DateField";
 import type { Route } from "./+types/label";
 import { useClass } from "../class-context";
 import { formOf, optionalWords, priceField, whole, words, submissionOf } from "../../form";
@@ -26,7 +28,7 @@ import { TypedGuard } from "~/ui/parts/TypedGuard";
 const schema = z.object({
   version: z.int().default(0),
   product: words(120, "what the packet is called, so that another is noticed"),
-  readOn: z.iso.date({ error: "Give the day it was read." }),
+  readOn: dayField("Give the day it was read."),
   ...saidOnLabel,
   photo: z.instanceof(File).optional(),
 });
@@ -197,7 +199,7 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
         <FormError title="Not saved" problems={form.errors ?? []} />
         <Hidden name="version" value={meta.labelVersions[params.ingredientId] ?? 0} />
         <TextField field={fields.product} label="What the packet is called" className="c8" autoComplete="off" />
-        <TextField field={fields.readOn} label="Read on" type="date" className="c4" />
+        <DateField field={fields.readOn} label="Read on" className="c4" />
         <LabelFields
           fields={fields}
           label={label}

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { dayField, timeField } from "~/formats/dates";
 import { regimes } from "~/core/allergen";
 import { audiences } from "~/core/people";
 import { type Brief, type ClassInput, settledOf } from "~/core/plan";
@@ -65,8 +66,8 @@ export const briefFormSchema = z
   .object({
     version: z.int().optional(),
     title: words(120, "a title, such as Junior breakfast"),
-    date: z.iso.date({ error: "Give a date." }),
-    time: z.iso.time({ precision: -1, error: "Give the time the doors open, such as 09:30." }),
+    date: dayField("Give a date."),
+    time: timeField("Give the time the doors open, such as 09:30."),
     timeZone: timeZoneSchema,
     currency: currencyField,
     kitchenId: z.uuid({ error: "Choose a kitchen. If there is none yet, add one under Kitchens." }),
