@@ -10,6 +10,7 @@ export default [
   layout("routes/signed-in.tsx", [
     layout("routes/framed.tsx", [
       index("routes/classes/list.tsx"),
+      route("month", "routes/classes/month.tsx"),
       ...prefix("classes", [
         route("new", "routes/classes/new.tsx"),
         route("import", "routes/classes/import.tsx"),

@@ -212,3 +212,44 @@ test("a class is planned again on another day, with its people by name and nothi
   await expect(page.getByRole("row", { name: /Ottoline Brask/ })).toContainText("not answered");
   await expect(page.getByText("hives within minutes")).toHaveCount(0);
 });
+
+test("a class that is held every week is planned at once, stands in the month, and is found by who is on it", async ({
+  page,
+}) => {
+  const base = await ownClass(page, "Junior squad breakfast", "Every Saturday");
+  const again = async (weeks: string) => {
+    await page.getByRole("button", { name: "More" }).click();
+    await page.getByRole("menuitem", { name: /Plan it again/ }).click();
+    await page.getByLabel("On", { exact: true }).fill("6 March 2027");
+    await page.getByLabel("Times in all, a week apart").fill(weeks);
+    await page.getByLabel("with the people, by name").check();
+    await page.getByRole("button", { name: "Plan it" }).click();
+  };
+  const origin = { origin: new URL(page.url()).origin };
+  const form = { intent: "again", date: "6 March 2027", weeks: "900" };
+  const odd = await page.request.post(base, { form, headers: origin });
+  expect(odd.status()).toBe(400);
+  expect(await odd.text()).toContain("Give how many times, from 1 to 40.");
+  await again("3");
+  await expect(page.getByLabel("Date")).toHaveValue("6 Mar 2027");
+  await page.goto("/month?of=2027-03");
+  await expect(page.getByRole("heading", { name: "March 2027" })).toBeVisible();
+  await expect(page.getByRole("link", { name: /Every Saturday/ })).toHaveCount(3);
+  await page.getByRole("link", { name: "The month after" }).click();
+  await expect(page.getByRole("heading", { name: "April 2027" })).toBeVisible();
+  await expect(page.getByRole("link", { name: /Every Saturday/ })).toHaveCount(0);
+
+  await page.goto("/");
+  await page.getByRole("searchbox").fill("Ottoline");
+  await page.getByLabel("How it stands").selectOption({ label: "answers are missing" });
+  await page.getByRole("button", { name: "Find" }).click();
+  await page.waitForURL(/find=Ottoline&is=waiting/);
+  await expect(page.getByRole("link", { name: "Every Saturday" })).toHaveCount(4);
+  await page.getByRole("searchbox").fill("nobody of that name");
+  await page.getByRole("button", { name: "Find" }).click();
+  await expect(
+    page.getByText("No class has “nobody of that name” in its title, recipe, kitchen or register", { exact: false }),
+  ).toBeVisible();
+  await page.getByRole("link", { name: "Show every class" }).first().click();
+  await expect(page).toHaveURL(/\/$/);
+});

@@ -110,6 +110,7 @@ test("every page beside the classes: for everyone, on every screen", ({ page }) 
     "/pantry",
     "/pantry/plain-flour",
     "/kitchens",
+    "/month",
     "/kitchens/new",
     "/accounts",
     "/account",

@@ -1,3 +1,4 @@
+import { parseDateTime } from "@internationalized/date";
 import { type Kysely, sql } from "kysely";
 import { data } from "react-router";
 import { LRUCache } from "lru-cache";
@@ -172,26 +173,39 @@ export async function changeBrief(classId: string, version: number, brief: Brief
   return changed.numUpdatedRows > 0n;
 }
 
+/** Weeks that a series may have: a school year, and a slip of the hand does not fill the list. */
+export const mostWeeks = 40;
+
 /**
- * The same class on another day: brief, recipes as they are in it, kitchen. People come along by name if wanted, as nobody who has
- * answered yet: what they cannot eat is asked anew, and so is every label.
- * @param startsAt local date and time. @returns the new class's id.
+ * The same class on another day, or on that day of so many weeks: brief, recipes as they are in it, kitchen. People come along by name if
+ * wanted, as nobody who has answered yet: what they cannot eat is asked anew, and so is every label. All of them or none.
+ * @param startsAt local date and time of the first. @param weeks 1 to `mostWeeks`. @returns the first one's id.
  */
 export async function planAgain(
   { input }: StoredClass,
   startsAt: string,
   withPeople: boolean,
   accountId: string,
+  weeks = 1,
 ): Promise<string> {
+  if (!Number.isInteger(weeks) || weeks < 1 || weeks > mostWeeks)
+    throw new RangeError(`A series has 1 to ${mostWeeks} weeks, not ${weeks}.`);
   const { arrangement, shared: _brought, ...rest } = input;
-  const again: ClassInput = {
-    ...rest,
-    startsAt,
-    people: withPeople ? input.people.map(withoutHealth) : [],
-    labels: [],
-    ...(withPeople && arrangement ? { arrangement } : {}),
-  };
-  return within(database(), (trx) => addClass(trx, again, input.kitchen.id, accountId));
+  const first = parseDateTime(startsAt);
+  return within(database(), async (trx) => {
+    const ids: string[] = [];
+    for (let week = 0; week < weeks; week += 1) {
+      const again: ClassInput = {
+        ...rest,
+        startsAt: first.add({ weeks: week }).toString().slice(0, 16),
+        people: withPeople ? input.people.map(withoutHealth) : [],
+        labels: [],
+        ...(withPeople && arrangement ? { arrangement } : {}),
+      };
+      ids.push(await addClass(trx, again, input.kitchen.id, accountId));
+    }
+    return ids[0] ?? "";
+  });
 }
 
 /** Saves one person; with a version, only while it is still the one that was read. */

@@ -1,4 +1,5 @@
-import { type Kysely, type Selectable } from "kysely";
+import type { ClassState } from "~/core/log";
+import { type Kysely, type Selectable, sql } from "kysely";
 import type { LabelReading, PackSize, SharedFood, Substance } from "~/core/pantry";
 import type { Need } from "~/core/people";
 import type { Brief, ClassInput, Dish } from "~/core/plan";
@@ -357,36 +358,95 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
   });
 }
 
+/** Which classes are wanted. */
+export interface ClassesWanted {
+  /** A part of the title, of a recipe's, of the kitchen's name or of somebody's on the register; empty for every class. */
+  readonly find?: string | undefined;
+  /** Left out: however it stands. */
+  readonly state?: ClassState | undefined;
+}
+
 /** Which part of the list of classes: those from a day on, soonest first, or those before it, latest first. */
-export interface CardsWanted {
+export interface CardsWanted extends ClassesWanted {
   readonly side: "from" | "before";
   /** An ISO date. */
   readonly day: string;
   /** The page, from 0. */
   readonly page: number;
   readonly perPage: number;
-  /** A part of the title; empty for every class. */
-  readonly find?: string;
 }
 
-/** A part of a title as a pattern: what the pattern language means by a sign is only that sign here. */
+/** A part of a name as a pattern: what the pattern language means by a sign is only that sign here. */
 const partOf = (find: string) => `%${find.replace(/[\\%_]/g, "\\$&")}%`;
 
-/** How many classes there are from a day on and before it. @param find a part of the title; empty for every class. */
-export async function countClasses(db: Kysely<DB>, day: string, find = ""): Promise<{ from: number; before: number }> {
+/** Whether a class is one of those wanted. */
+function isWanted({ find = "", state }: ClassesWanted) {
+  const pattern = partOf(find);
+  const found =
+    find === ""
+      ? sql<boolean>`true`
+      : sql<boolean>`(class.title ilike ${pattern}
+          or exists (select from kitchen where kitchen.id = class.kitchen_id and kitchen.name ilike ${pattern})
+          or exists (select from class_dish join recipe_revision using (recipe_id, revision)
+            where class_dish.class_id = class.id and recipe_revision.title ilike ${pattern})
+          or exists (select from participant where participant.class_id = class.id and participant.name ilike ${pattern}))`;
+  const stands =
+    state === undefined
+      ? sql<boolean>`true`
+      : state === "waiting"
+        ? sql<boolean>`exists (select from participant where participant.class_id = class.id and not has_answered)`
+        : state === "open-log"
+          ? sql<boolean>`exists (select from live_run where live_run.class_id = class.id)
+              and not exists (select from class_log where class_log.class_id = class.id)`
+          : sql<boolean>`exists (select from class_log where class_log.class_id = class.id)`;
+  return sql<boolean>`class.removed_at is null and ${found} and ${stands}`;
+}
+
+/** How many classes there are from a day on and before it. */
+export async function countClasses(
+  db: Kysely<DB>,
+  day: string,
+  wanted: ClassesWanted = {},
+): Promise<{ from: number; before: number }> {
   return db
     .selectFrom("class")
     .select((eb) => [
       eb.fn.countAll<number>().filterWhere("starts_at", ">=", day).as("from"),
       eb.fn.countAll<number>().filterWhere("starts_at", "<", day).as("before"),
     ])
-    .where("removed_at", "is", null)
-    .$if(find !== "", (query) => query.where("title", "ilike", partOf(find)))
+    .where(isWanted(wanted))
     .executeTakeFirstOrThrow();
 }
 
+/** What a month on the wall shows of each class from one day to before another, in the order of their beginning. */
+export async function classesBetween(db: Kysely<DB>, from: string, to: string) {
+  return db
+    .selectFrom("class")
+    .innerJoin("kitchen", "kitchen.id", "class.kitchen_id")
+    .leftJoin("live_run", "live_run.class_id", "class.id")
+    .leftJoin("class_log", "class_log.class_id", "class.id")
+    .select([
+      "class.id",
+      "class.title",
+      "starts_at as startsAt",
+      "class.people",
+      "kitchen.name as kitchen",
+      "live_run.started_at as startedAt",
+      "class_log.updated_at as loggedAt",
+    ])
+    .where("starts_at", ">=", from)
+    .where("starts_at", "<", to)
+    .where("class.removed_at", "is", null)
+    .orderBy("starts_at")
+    .orderBy("class.id")
+    .limit(mostInMonth)
+    .execute();
+}
+/** More than anybody teaches in six weeks; against a month that never ends. */
+const mostInMonth = 500;
+
 /** What the list of classes shows of each, a page at a time. */
-export async function classCards(db: Kysely<DB>, { side, day, page, perPage, find = "" }: CardsWanted) {
+export async function classCards(db: Kysely<DB>, { side, day, page, perPage, ...wanted }: CardsWanted) {
   const isAhead = side === "from";
   return db
     .selectFrom("class")
@@ -425,8 +485,7 @@ export async function classCards(db: Kysely<DB>, { side, day, page, perPage, fin
         .as("unanswered"),
     ])
     .where("starts_at", isAhead ? ">=" : "<", day)
-    .where("class.removed_at", "is", null)
-    .$if(find !== "", (query) => query.where("class.title", "ilike", partOf(find)))
+    .where(isWanted(wanted))
     .orderBy("starts_at", isAhead ? "asc" : "desc")
     .orderBy("class.id", isAhead ? "asc" : "desc")
     .limit(perPage)

@@ -10,7 +10,15 @@ import { testDatabase } from "../../../test/database";
 import type { DB } from "../schema";
 import { addParticipants } from "./people.server";
 import { marksOf } from "./class-marks.server";
-import { addClass, classCards, classOf, writeDishes } from "./classes.server";
+import {
+  type ClassesWanted,
+  addClass,
+  classCards,
+  classesBetween,
+  countClasses,
+  classOf,
+  writeDishes,
+} from "./classes.server";
 import { addKitchen, changeFloor, changeKitchen, kitchens } from "./kitchens.server";
 import { addIngredients, allIngredients } from "./pantry.server";
 import { addRevision, newestRecipes, newestRevisions, recipeOf } from "./recipes.server";
@@ -134,6 +142,38 @@ describe("classes", () => {
     expect(card).toMatchObject({ title: "Listed", kitchen: "For the list", startedAt: null, loggedAt: null });
     expect(card?.recipes).toBe("Slipway pancakes, Towpath crepes");
     expect(Number(card?.unanswered)).toBe(2);
+  });
+
+  test("a class is found by its title, recipe, kitchen or somebody on its register, and by how it stands", async () => {
+    await db.deleteFrom("class").execute();
+    const kitchenId = await addKitchen(db, { ...galley, name: "Sail loft 100%" });
+    const id = await addClass(db, { ...current, title: "Found_again", people: [] }, kitchenId, null);
+    const other = await addClass(db, { ...current, title: "Not this", people: [] }, await addKitchen(db, galley), null);
+    const silent = { name: "Wren Sculler", role: "cook", ageBand: "adult", hasAnswered: false, needs: [] } as const;
+    await addParticipants(db, id, [silent], null);
+    const found = async (wanted: ClassesWanted) =>
+      (await classCards(db, { side: "from", day: "2000-01-01", page: 0, perPage: 50, ...wanted })).map((one) => one.id);
+    for (const find of ["found_", "loft 100%", "sculler", "WREN"])
+      expect([find, await found({ find })]).toEqual([find, [id]]);
+    const [dish] = current.dishes;
+    expect((await found({ find: dish?.recipe.title.slice(0, 6) })).sort()).toEqual([id, other].sort());
+    for (const find of ["nobody", "found%", "loft_100"]) expect([find, await found({ find })]).toEqual([find, []]);
+    expect(await found({ state: "waiting" })).toEqual([id]);
+    expect(await found({ state: "waiting", find: "not this" })).toEqual([]);
+    expect(await found({ state: "logged" })).toEqual([]);
+    expect(await found({ state: "open-log" })).toEqual([]);
+    expect(await countClasses(db, "2000-01-01", { find: "sculler" })).toEqual({ from: 1, before: 0 });
+    await db
+      .insertInto("live_run")
+      .values({ class_id: id, started_at: new Date(), snapshot: JSON.stringify({}) })
+      .execute();
+    expect(await found({ state: "open-log" })).toEqual([id]);
+
+    const day = current.startsAt.slice(0, 10);
+    const between = async (from: string, to: string) =>
+      (await classesBetween(db, from, to)).map((one) => one.id).sort();
+    expect(await between(day, `${day}T99`)).toEqual([id, other].sort());
+    expect(await between("2000-01-01", day)).toEqual([]);
   });
 
   test("people keep the order they were added in, and go with their class", async () => {

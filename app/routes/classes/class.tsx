@@ -14,6 +14,7 @@ import {
   auditLook,
   classOnce,
   classOr404,
+  mostWeeks,
   planAgain,
   sealsNow,
   settle,
@@ -84,6 +85,12 @@ const formSchema = z.discriminatedUnion("intent", [
   z.object({
     intent: z.literal("again"),
     date: dayField("Give the day to plan it for."),
+    weeks: z.coerce
+      .number({ error: `Give how many times, from 1 to ${mostWeeks}.` })
+      .int()
+      .min(1, { error: `Give how many times, from 1 to ${mostWeeks}.` })
+      .max(mostWeeks, { error: `Give how many times, from 1 to ${mostWeeks}.` })
+      .default(1),
     people: z.literal("on").optional(),
   }),
 ]);
@@ -92,8 +99,15 @@ const formSchema = z.discriminatedUnion("intent", [
 export async function action({ request, params, context }: Route.ActionArgs) {
   const { input } = await classOr404(params.classId);
   const form = formSchema.safeParse(Object.fromEntries(await formOf(request)));
-  if (!form.success)
-    throw data("This form was not understood. Go back, load the page again and repeat.", { status: 400 });
+  if (!form.success) {
+    const [problem] = form.error.issues;
+    throw data(
+      problem && ["date", "weeks"].includes(String(problem.path[0]))
+        ? `${problem.message} Nothing was planned; go back and give it again.`
+        : "This form was not understood. Go back, load the page again and repeat.",
+      { status: 400 },
+    );
+  }
   const account = accountOf(context);
   if (form.data.intent === "remove") {
     requireLead(context);
@@ -103,7 +117,13 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (form.data.intent === "again") {
     requireLead(context);
     const startsAt = `${form.data.date}T${input.startsAt.slice(11)}`;
-    const again = await planAgain(await classOr404(params.classId), startsAt, form.data.people === "on", account.id);
+    const again = await planAgain(
+      await classOr404(params.classId),
+      startsAt,
+      form.data.people === "on",
+      account.id,
+      form.data.weeks,
+    );
     return redirect(`/classes/${again}/brief`);
   }
   const { stage } = form.data;

@@ -2,12 +2,14 @@ import { getLocalTimeZone, now, toCalendarDateTime } from "@internationalized/da
 import { Input } from "@chakra-ui/react";
 import { Form, Link } from "react-router";
 import type { Route } from "./+types/list";
+import { type ClassState, classStates } from "~/core/log";
 import { database } from "~/db/client.server";
 import { cleanText } from "~/formats/text";
 import { type ClassCard, classCards, countClasses } from "~/db/queries/classes.server";
 import { day, minutes, people, wallTime } from "~/ui/format/format";
 import { removedClasses } from "~/services/bin.server";
-import { Secondary, TextLink } from "~/ui/parts/fields";
+import { Choice, PrimaryLink, Secondary, TextLink, optionsOf } from "~/ui/parts/fields";
+import { classStateWords } from "~/ui/words/en";
 import { Hidden } from "~/ui/parts/plain";
 import { useLocale } from "~/ui/sheet/locale";
 
@@ -29,14 +31,16 @@ export async function loader({ request }: Route.LoaderArgs) {
   const find = cleanText(asked.get("find") ?? "")
     .trim()
     .slice(0, 120);
-  const count = await countClasses(db, day, find);
+  const state = classStates.find((one) => one === asked.get("is"));
+  const wanted = { find, state };
+  const count = await countClasses(db, day, wanted);
   const pages = {
     ahead: pageOf(asked.get("ahead"), count.from, perPage.ahead),
     behind: pageOf(asked.get("behind"), count.before, perPage.behind),
   };
   const [ahead, behind] = await Promise.all([
-    classCards(db, { side: "from", day, page: pages.ahead, perPage: perPage.ahead, find }),
-    classCards(db, { side: "before", day, page: pages.behind, perPage: perPage.behind, find }),
+    classCards(db, { side: "from", day, page: pages.ahead, perPage: perPage.ahead, ...wanted }),
+    classCards(db, { side: "before", day, page: pages.behind, perPage: perPage.behind, ...wanted }),
   ]);
   const removed = asked.get("removed");
   return {
@@ -45,6 +49,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     count,
     pages,
     find,
+    state,
     today: day,
     removed: removed === null ? undefined : (await removedClasses(db)).find((one) => one.id === removed),
   };
@@ -55,10 +60,11 @@ interface PagesProps {
   readonly count: number;
   readonly pages: { readonly ahead: number; readonly behind: number };
   readonly find: string;
+  readonly state: ClassState | undefined;
 }
 
 /** Which page of one side of the list this is, and the ways to those beside it. The other side stays where it is. */
-function Pages({ of, count, pages, find }: PagesProps) {
+function Pages({ of, count, pages, find, state }: PagesProps) {
   const rows = perPage[of];
   const last = Math.max(0, Math.ceil(count / rows) - 1);
   if (last === 0) return null;
@@ -67,6 +73,7 @@ function Pages({ of, count, pages, find }: PagesProps) {
     `/?${new URLSearchParams([
       ...Object.entries({ ...pages, [of]: page }).map(([side, each]) => [side, String(each + 1)]),
       ...(find === "" ? [] : [["find", find]]),
+      ...(state === undefined ? [] : [["is", state]]),
     ]).toString()}`;
   return (
     <nav className="actions" aria-label={`Pages of the classes ${of}`} style={{ marginTop: 8 }}>
@@ -157,7 +164,8 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
 
 /** Classes by what they ask for: today, ahead, behind. */
 export default function ClassList({ loaderData }: Route.ComponentProps) {
-  const { ahead, behind, count, pages, find, today, removed } = loaderData;
+  const { ahead, behind, count, pages, find, state, today, removed } = loaderData;
+  const isPicked = find !== "" || state !== undefined;
   const dayOf = (card: ClassCard) => card.startsAt.slice(0, 10);
   return (
     <>
@@ -165,10 +173,9 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
       <div className="sheet-head" style={{ marginBottom: 22 }}>
         <h1>Classes</h1>
         <div className="tools">
-          <TextLink to="/classes/new">
-            <b>New class</b>
-          </TextLink>
+          <TextLink to="/month">By month</TextLink>
           <TextLink to="/classes/import">Bring in a class file</TextLink>
+          <PrimaryLink to="/classes/new">New class</PrimaryLink>
         </div>
       </div>
       {removed ? (
@@ -185,16 +192,32 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
           type="search"
           defaultValue={find}
           unstyled
-          aria-label="A part of a class's title"
-          placeholder="A part of the title"
+          aria-label="A part of a title, or a person, a recipe, a kitchen"
+          placeholder="Title, person, recipe or kitchen"
           style={{ maxWidth: 320 }}
         />
+        <label className="vh" htmlFor="how-it-stands">
+          How it stands
+        </label>
+        <span style={{ width: 230 }}>
+          <Choice
+            key={state}
+            id="how-it-stands"
+            name="is"
+            defaultValue={state ?? ""}
+            options={optionsOf(classStateWords)}
+            empty="however it stands"
+          />
+        </span>
         <Secondary>Find</Secondary>
-        {find === "" ? null : <TextLink to="/">Show every class</TextLink>}
+        {isPicked ? <TextLink to="/">Show every class</TextLink> : null}
       </Form>
-      {count.from + count.before === 0 && find !== "" ? (
+      {count.from + count.before === 0 && isPicked ? (
         <p>
-          No class has “{find}” in its title. <TextLink to="/">Show every class</TextLink>
+          {find === ""
+            ? `No class is “${state ? classStateWords[state] : ""}”.`
+            : `No class has “${find}” in its title, recipe, kitchen or register${state ? ` and is “${classStateWords[state]}”` : ""}.`}{" "}
+          <TextLink to="/">Show every class</TextLink>
         </p>
       ) : count.from + count.before === 0 ? (
         <p>
@@ -204,9 +227,9 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
       ) : null}
       <Group title="Today" cards={ahead.filter((card) => dayOf(card) === today)} today={today} />
       <Group title="Coming up" cards={ahead.filter((card) => dayOf(card) > today)} today={today} />
-      <Pages of="ahead" count={count.from} pages={pages} find={find} />
+      <Pages of="ahead" count={count.from} pages={pages} find={find} state={state} />
       <Group title="Earlier" cards={behind} today={today} />
-      <Pages of="behind" count={count.before} pages={pages} find={find} />
+      <Pages of="behind" count={count.before} pages={pages} find={find} state={state} />
     </>
   );
 }

@@ -3,7 +3,7 @@ import { Ask } from "~/ui/parts/Ask";
 import { Primary } from "~/ui/parts/fields";
 import { MenuAction, MenuFile, MenuRule, MoreMenu, useOpening } from "~/ui/parts/Menu";
 import { DayInput } from "~/ui/parts/DateField";
-import { Hidden, Tick } from "~/ui/parts/plain";
+import { Hidden, PlainInput, Tick } from "~/ui/parts/plain";
 
 interface Props {
   readonly base: string;
@@ -40,12 +40,26 @@ export function ClassMenu({ base, title, startsAt, isLead }: Props) {
         wayOut="Not now"
         answer={<Primary form="plan-again">Plan it</Primary>}
       >
-        <p>The same brief, recipes and kitchen on another day. Labels and answers are asked anew.</p>
+        <p>
+          The same brief, recipes and kitchen on another day, or on that day every week. Labels and answers are asked
+          anew.
+        </p>
         <Form method="post" action={base} id="plan-again" className="form">
           <Hidden name="intent" value="again" />
           <label>
             On
             <DayInput name="date" defaultValue={startsAt.slice(0, 10)} />
+          </label>
+          <label>
+            Times in all, a week apart
+            <PlainInput
+              className="chakra-input"
+              name="weeks"
+              inputMode="numeric"
+              defaultValue="1"
+              pattern="[1-9]|[1-3][0-9]|40"
+              title="1 to 40"
+            />
           </label>
           <label className="check">
             <Tick name="people" value="on" /> with the people, by name

@@ -180,6 +180,25 @@ export const day = (startsAt: string, locale: string): string =>
     new Date(`${startsAt.slice(0, 10)}T12:00:00Z`),
   );
 
+const atNoon = (isoDay: string): Date => new Date(`${isoDay.slice(0, 10)}T12:00:00Z`);
+
+/** "November 2026" */
+export const monthName = (isoDay: string, locale: string): string =>
+  dateFormat(locale, { month: "long", year: "numeric", timeZone: "UTC" }).format(atNoon(isoDay));
+
+/** "28", or "1 Dec" where the month needs to be said. */
+export const dayOfMonth = (isoDay: string, locale: string, withMonth: boolean): string =>
+  dateFormat(locale, { day: "numeric", ...(withMonth ? { month: "short" as const } : {}), timeZone: "UTC" }).format(
+    atNoon(isoDay),
+  );
+
+/** The names of the weekdays that some days fall on. */
+export const weekdays = (isoDays: readonly string[], locale: string): { short: string; long: string }[] =>
+  isoDays.map((isoDay) => ({
+    short: dateFormat(locale, { weekday: "short", timeZone: "UTC" }).format(atNoon(isoDay)),
+    long: dateFormat(locale, { weekday: "long", timeZone: "UTC" }).format(atNoon(isoDay)),
+  }));
+
 /** A moment as date and time in a zone: the class's, or the reader's where it belongs to no class. */
 export const moment = (value: Date | number, locale: string, timeZone: string): string =>
   dateFormat(locale, {

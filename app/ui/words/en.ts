@@ -4,6 +4,7 @@ import type { Substance } from "~/core/pantry";
 import type { Diet, Market } from "~/core/pantry";
 import type { AgeBand, Audience, ParticipantRole, Severity } from "~/core/people";
 import type { Brief, KeyFigure, Stage } from "~/core/plan";
+import type { ClassState } from "~/core/log";
 import type { StageState } from "~/core/sheet";
 import type {
   Bowl,
@@ -66,6 +67,12 @@ const pageWords: readonly (readonly [page: string, title: string])[] = [
 /** What a page of a class is called in the browser's own lists. @param page its address within the class. */
 export const pageTitle = (page: string): string =>
   stageWords[page as Stage] ?? pageWords.find(([begins]) => page.startsWith(begins))?.[1] ?? "Class";
+
+export const classStateWords: Words<ClassState> = {
+  waiting: "answers are missing",
+  "open-log": "taught, log open",
+  logged: "logged",
+};
 
 export const stageStateWords: Words<StageState> = { settled: "settled", open: "open", stale: "stale" };
 

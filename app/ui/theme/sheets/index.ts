@@ -16,6 +16,7 @@ import { people } from "./people";
 import { shopping } from "./shopping";
 import { labels } from "./labels";
 import { room } from "./room";
+import { month } from "./month";
 import { packing } from "./packing";
 import { live } from "./live";
 import type { Styles } from "./styles";
@@ -37,6 +38,7 @@ export const sheets: Styles = [
   ...lanes,
   ...book,
   ...people,
+  ...month,
   ...shopping,
   ...labels,
   ...room,

@@ -1,0 +1,122 @@
+import {
+  CalendarDate,
+  endOfMonth,
+  getLocalTimeZone,
+  parseDate,
+  startOfMonth,
+  startOfWeek,
+  today,
+} from "@internationalized/date";
+import { Link } from "react-router";
+import type { Route } from "./+types/month";
+import { database } from "~/db/client.server";
+import { classesBetween } from "~/db/queries/classes.server";
+import { localeOf } from "~/services/request.server";
+import { dayOfMonth, monthName, people, wallTime, weekdays } from "~/ui/format/format";
+import { PrimaryLink, TextLink } from "~/ui/parts/fields";
+import { useLocale } from "~/ui/sheet/locale";
+
+const years = { first: 2000, last: 2100 };
+
+/** The month in an address, "2026-11"; what is none is the present one. */
+function monthOf(asked: string | null, now: CalendarDate): CalendarDate {
+  const [, year, month] = /^(\d{4})-(0[1-9]|1[0-2])$/.exec(asked ?? "") ?? [];
+  const wanted = Number(year);
+  return year !== undefined && wanted >= years.first && wanted <= years.last
+    ? new CalendarDate(wanted, Number(month), 1)
+    : startOfMonth(now);
+}
+
+const address = (month: CalendarDate): string => `/month?of=${month.toString().slice(0, 7)}`;
+
+/** The days of a month's weeks, from the first day of the week in the reader's region: 4 to 6 weeks of 7 ISO dates. */
+function weeksOf(month: CalendarDate, locale: string): string[][] {
+  const weeks: string[][] = [];
+  const last = endOfMonth(month);
+  for (let from = startOfWeek(month, locale); from.compare(last) <= 0; from = from.add({ weeks: 1 })) {
+    const monday = from;
+    weeks.push(Array.from({ length: 7 }, (_none, index) => monday.add({ days: index }).toString()));
+  }
+  return weeks;
+}
+
+export async function loader({ request }: Route.LoaderArgs) {
+  const now = today(getLocalTimeZone());
+  const month = monthOf(new URL(request.url).searchParams.get("of"), now);
+  const weeks = weeksOf(month, localeOf(request));
+  const from = weeks[0]?.[0] ?? month.toString();
+  const last = weeks.at(-1)?.[6] ?? month.toString();
+  return {
+    month: month.toString(),
+    weeks,
+    today: now.toString(),
+    classes: await classesBetween(database(), from, parseDate(last).add({ days: 1 }).toString()),
+  };
+}
+
+/** A month on the wall: which days are taken, and by what. */
+export default function Month({ loaderData }: Route.ComponentProps) {
+  const { weeks, today: now, classes } = loaderData;
+  const locale = useLocale();
+  const month = parseDate(loaderData.month);
+  const name = monthName(loaderData.month, locale);
+  return (
+    <>
+      <title>{`${name} · Apron Bell`}</title>
+      <div className="sheet-head" style={{ marginBottom: 12 }}>
+        <h1>{name}</h1>
+        <div className="tools">
+          <TextLink to={address(month.subtract({ months: 1 }))}>The month before</TextLink>
+          <TextLink to={address(month.add({ months: 1 }))}>The month after</TextLink>
+          <TextLink to="/">As a list</TextLink>
+          <PrimaryLink to="/classes/new">New class</PrimaryLink>
+        </div>
+      </div>
+      <table className="month">
+        <thead>
+          <tr>
+            {weekdays(weeks[0] ?? [], locale).map((one) => (
+              <th key={one.long} scope="col" aria-label={one.long}>
+                {one.short}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {weeks.map((week) => (
+            <tr key={week[0]}>
+              {week.map((day) => {
+                const own = classes.filter((one) => one.startsAt.slice(0, 10) === day);
+                const isOutside = day.slice(0, 7) !== loaderData.month.slice(0, 7);
+                return (
+                  <td
+                    key={day}
+                    data-outside={isOutside || undefined}
+                    data-empty={own.length === 0 || undefined}
+                    aria-current={day === now ? "date" : undefined}
+                  >
+                    <span className="month-day">{dayOfMonth(day, locale, isOutside)}</span>
+                    {own.map((one) => (
+                      <Link key={one.id} to={`/classes/${one.id}`}>
+                        <b>{wallTime(one.startsAt, locale)}</b> {one.title}
+                        <span className="quiet">
+                          {people(one.people)}, {one.kitchen}
+                          {one.loggedAt ? ", logged" : one.startedAt ? ", log open" : ""}
+                        </span>
+                      </Link>
+                    ))}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {classes.length === 0 ? (
+        <p className="quiet" style={{ marginTop: 12 }}>
+          Nothing is planned in these weeks.
+        </p>
+      ) : null}
+    </>
+  );
+}
