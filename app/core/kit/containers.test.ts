@@ -26,6 +26,25 @@ describe("containers of a kit", () => {
     expect(byId(packing, "chilled/egg")).toMatchObject({ kind: "egg-box", sizeMl: undefined, count: 1 });
   });
 
+  test("part of an egg is beaten, part of a lemon is not", () => {
+    const [egg] = pancakes.lines.filter((line) => line.ingredientId === "egg");
+    if (!egg) throw new Error("there is an egg in it");
+    const lemon = { ...egg, id: "lemon", ingredientId: "lemon", bowl: "topping" as const };
+    const own = { ...pancakes, lines: [...pancakes.lines, lemon] };
+    const half = packingOf(kitOf(own, pantry, ratio(3n, 2n), { loads: 4, pieces: 12 }, options), own, pantry, perLine);
+    const isBeaten = (lineId: string) =>
+      half.containers.flatMap((one) => one.contents).find((content) => content.lineId === lineId)?.isBeaten;
+    expect([isBeaten(egg.id), isBeaten("lemon")]).toEqual([true, false]);
+    const whole = packingOf(kitOf(own, pantry, ratio(2n), { loads: 4, pieces: 16 }, options), own, pantry, perLine);
+    expect(whole.containers.flatMap((one) => one.contents).some((content) => content.isBeaten)).toBe(false);
+  });
+
+  test("a bag is filled by as much as lies in it", () => {
+    const bag = byId(packing, "dry/flour");
+    expect((bag?.filled ?? 0) * (bag?.sizeMl ?? 0) * (bag?.count ?? 0)).toBeCloseTo(591, -1);
+    expect(byId(packing, "chilled/egg")?.filled).toBeUndefined();
+  });
+
   test("a top-up is a small container of its own, kept back", () => {
     const crepeKit = kitOf(crepes, pantry, ratio(1n), { loads: 10, pieces: 10 }, options);
     const own = packingOf(crepeKit, crepes, pantry, perLine);
@@ -76,6 +95,16 @@ test("no line of any kit is missing: it is in a container, on the shared table, 
         const dish = made.dishes.find((one) => one.id === station.dishId);
         if (!dish) throw new Error("a station makes a dish of its class");
         const packing = packingOf(station.kit, dish.recipe, pantry, { per, isDryMixed });
+        for (const { kind, sizeMl, filled, contents } of packing.containers) {
+          // What has a size is filled to a height that leaves headroom; what is counted has none.
+          expect(filled === undefined).toBe(sizeMl === undefined);
+          if (filled !== undefined) {
+            expect(filled).toBeGreaterThanOrEqual(0);
+            expect(filled).toBeLessThanOrEqual(fullest + 1e-9);
+          }
+          // Only an egg is ever beaten.
+          if (contents.some((content) => content.isBeaten)) expect(kind).toBe("egg-box");
+        }
         const held = packing.containers.flatMap((one) => one.contents.map((content) => content.lineId));
         const named = [
           ...held,

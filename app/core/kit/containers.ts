@@ -1,4 +1,4 @@
-import { type Amount, type Ratio, toNumber, type Grams, type Millilitres } from "~/core/quantity";
+import { type Amount, type Grams, type Millilitres, type Ratio, isWhole, toNumber } from "~/core/quantity";
 import { type Ingredient, gramsPerMl } from "~/core/pantry";
 import type { Pantry } from "~/core/batter";
 import type { Bowl, Recipe } from "~/core/recipe";
@@ -18,6 +18,8 @@ export interface Content {
   readonly measured: Measured;
   /** The possible top-up or what is held back, not the main amount of its line. */
   readonly isApart: boolean;
+  /** Part of an egg: it is beaten and weighed, as nobody packs half a shell. */
+  readonly isBeaten: boolean;
   /** Sachets and tins go as they are sold. */
   readonly packs: KitLine["packs"];
 }
@@ -32,6 +34,8 @@ export interface Container {
   readonly sizeMl: Millilitres | undefined;
   /** How many of them; more than one where no size is large enough. */
   readonly count: number;
+  /** How full each of them is, as a share of its brim, 0 to `fullest`; `undefined` for what is counted. */
+  readonly filled: number | undefined;
   readonly contents: readonly Content[];
   /** All of it in grams, unrounded; `undefined` while the weight of a content is not known. */
   readonly grams: Grams | undefined;
@@ -156,10 +160,12 @@ function contained(
     return {
       ...common,
       sizeMl: undefined,
+      filled: undefined,
       count: Math.max(1, Math.ceil(toNumber(first?.measured.amount.value ?? oneRatio) / eggsPerBox - 1e-9)),
     };
-  if (kind === "as-sold") return { ...common, sizeMl: undefined, count: first?.packs?.whole ?? 1 };
-  return { ...common, ...sizeFor(kind, volume) };
+  if (kind === "as-sold") return { ...common, sizeMl: undefined, filled: undefined, count: first?.packs?.whole ?? 1 };
+  const { sizeMl, count } = sizeFor(kind, volume);
+  return { ...common, sizeMl, count, filled: volume / (sizeMl * count) };
 }
 
 const oneRatio: Ratio = { num: 1n, den: 1n };
@@ -189,6 +195,11 @@ export function packingOf(kit: readonly KitLine[], recipe: Recipe, pantry: Pantr
       ingredientId: line.ingredientId,
       measured,
       isApart,
+      isBeaten:
+        one.role === "egg" &&
+        measured.amount.unit === "piece" &&
+        !isWhole(measured.amount.value) &&
+        measured.grams !== undefined,
       packs: isApart ? undefined : line.packs,
     });
     const group = groupOf(one, line.bowl, false);

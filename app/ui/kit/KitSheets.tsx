@@ -12,6 +12,7 @@ import {
   sayMarks,
   saySteps,
 } from "~/ui/words/kits";
+import { KitDrawing } from "~/ui/draw/KitDrawing";
 import { Heads } from "~/ui/sheet/Heads";
 
 interface Props {
@@ -34,6 +35,7 @@ export function KitSheet({ name, note, containers, stateOf, names, timeZone, bas
         <h3>{name}</h3>
         <span>{isSealed ? "apart: packed first, sealed" : note}</span>
       </div>
+      <KitDrawing containers={containers} names={names} />
       <table className="ruled">
         <Heads of={["Container", "What", { n: "By scale" }, "By spoon and cup", "Packed"]} />
         <tbody>

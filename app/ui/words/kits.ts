@@ -3,7 +3,7 @@ import { type Container, type ContainerGroup, type Content, putOut } from "~/cor
 import { type AllergenMark, type ClassContainer, type ContentChange, type Place, keepsHours } from "~/core/pack";
 import type { PrepTask } from "~/core/prep";
 import type { Recipe, Tool } from "~/core/recipe";
-import { isWhole, toScaleGrams } from "~/core/quantity";
+import { toScaleGrams } from "~/core/quantity";
 import type { Section, ShoppingLine, StockUnit } from "~/core/shop";
 import { amount, fraction, grams, list, minutes, number, sayPutOut, sum, thin, volume } from "~/ui/format/format";
 import { substanceWords, toolWords } from "./en";
@@ -93,10 +93,9 @@ export function contentGrams({ measured }: Pick<Content, "measured">, locale: st
     ? amount(measured.amount, locale)
     : grams(toScaleGrams(measured.grams).shown, locale);
 }
-export function contentScoops({ measured, packs }: Content, locale: string): string {
+export function contentScoops({ measured, packs, isBeaten }: Content, locale: string): string {
   if (packs) return `${fraction(packs.exact, locale)} ${packs.name}`;
-  // Half an egg is weighed beaten; nobody packs half a shell.
-  if (measured.amount.unit === "piece" && !isWhole(measured.amount.value) && measured.grams !== undefined)
+  if (isBeaten && measured.grams !== undefined)
     return `${amount(measured.amount, locale)}, beaten: ${grams(toScaleGrams(measured.grams).shown, locale)}`;
   return sayPutOut(putOut(measured), locale);
 }
