@@ -1,4 +1,4 @@
-import { bringIn, expect, test } from "./fixtures";
+import { bringIn, expect, openClass, test } from "./fixtures";
 
 test("a better order is looked for, compared, taken, taken back; the sheet says how good it is and what holds it up", async ({
   page,
@@ -35,4 +35,30 @@ test("where a class does not fit, the ways out are worked out, and one press app
   await expect(page.getByText(/^Fits: /)).toBeVisible();
   await page.getByRole("button", { name: /^Take back: A class of/ }).click();
   await expect(page.getByText(/^Runs .* over\.$/)).toBeVisible();
+});
+
+test("the lanes can be drawn wider, show who is at the heat, mark what holds the class up, and print on one wide page", async ({
+  page,
+}) => {
+  const base = await openClass(page, "Junior squad breakfast");
+  await page.goto(`${base}/timeline`);
+  const lanes = page.getByRole("group", { name: "Lanes of stations and surfaces" });
+  await expect(lanes.getByText("Helper 1", { exact: true })).toBeVisible();
+  await expect(
+    lanes.locator('[title*="which waited for the surface"][title$="it holds the class up"]').first(),
+  ).toBeVisible();
+  const wide = () => lanes.evaluate((element) => element.scrollWidth / element.clientWidth);
+  expect(await wide()).toBeLessThan(1.1);
+  await page.getByRole("button", { name: "4 × as wide" }).click();
+  expect(await wide()).toBeGreaterThan(3.5);
+  await expect(page.getByRole("button", { name: "4 × as wide" })).toHaveAttribute("aria-pressed", "true");
+
+  const paper = (await page.pdf({ preferCSSPageSize: true })).toString("latin1");
+  const boxes = [...paper.matchAll(/\/MediaBox \[0 0 ([\d.]+) ([\d.]+)\]/g)].map((found) => [
+    Number(found[1]),
+    Number(found[2]),
+  ]);
+  // The lanes lie on the long side of one page; what is read follows upright.
+  expect(boxes.map(([across = 0, down = 0]) => across > down)).toEqual([true, ...boxes.slice(1).map(() => false)]);
+  expect(boxes.length).toBeGreaterThan(1);
 });

@@ -3,7 +3,7 @@ import { CalendarDate } from "@internationalized/date";
 import { batterOf } from "~/core/batter";
 import { kitOf, scaleOption } from "~/core/kit";
 import { starterPantry } from "~/core/pantry";
-import { plan, stages, withMorePeople } from "~/core/plan";
+import { holdUpOf, reasonsOf, watchesOf, plan, stages, withMorePeople } from "~/core/plan";
 import { measuringSetOf, ratio, scoopTolerance } from "~/core/quantity";
 import { batchRules, scaleStation } from "~/core/scale";
 import { demoClasses } from "~/demo/boathouse";
@@ -186,6 +186,7 @@ test("the bell line is true to time, says itself aloud, and marks what has been 
 });
 
 test("lanes show every task of every station once, with a sentence for who cannot see", () => {
+  const chain = new Set(holdUpOf(next, made).links.map((link) => link.taskId));
   const html = markup(
     <Lanes
       timeline={made.timeline}
@@ -194,9 +195,16 @@ test("lanes show every task of every station once, with a sentence for who canno
       timeZone={next.timeZone}
       available={next.brief.minutes}
       roundName={names.round}
+      chain={chain}
+      reasons={reasonsOf(next, made)}
+      adults={watchesOf(next, made).map(({ tasks }, index) => ({ name: `Adult ${index}`, tasks }))}
     />,
   );
-  // Every load stands twice: with its station and on its surface, by number, and by whose it is.
+  // What holds the class up is marked, and said to who cannot see it.
+  expect(chain.size).toBeGreaterThan(3);
+  expect(html.match(/class="task [^"]*chain"/g)?.length ?? 0).toBeGreaterThan(3);
+  expect(html).toMatch(/which waited for the surface, .*; it holds the class up/);
+  // Every load stands three times: with its station and on its surface, by number, and by whose it is.
   const loads = made.timeline.tasks.filter((task) => task.kind === "load");
   expect(html.match(/title="[^"]*: load \d+, /g)).toHaveLength(2 * loads.length);
   expect(html).toMatch(/>St 1</);

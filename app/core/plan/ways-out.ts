@@ -1,8 +1,10 @@
 import { type Ratio, compare, subtract, one } from "~/core/quantity";
-import { holdUp, lateBatters } from "~/core/schedule";
+import { holdUp, lateBatters, reasonsAtHeat, watches } from "~/core/schedule";
+import { adultsAtHeat } from "~/core/people";
 import { oncePerPlan } from "./once";
 import { layout } from "./order";
 import { plan } from "./plan";
+import { placesPerAdult } from "./stations";
 import type { Brief, ClassInput } from "./types";
 
 /** A change that would make a class shorter, or keep more of its batters inside their windows. */
@@ -28,6 +30,14 @@ export interface WayOut {
 
 /** What holds the class up; see `holdUp`. */
 export const holdUpOf = oncePerPlan((input, made) => holdUp(made.timeline, layout(input).scheduled));
+
+/** Why each load starts when it does; see `reasonsAtHeat`. */
+export const reasonsOf = oncePerPlan((input, made) => reasonsAtHeat(made.timeline, layout(input).scheduled));
+
+/** What each adult at the heat looks after; the instructor alone where the brief names nobody else. See `watches`. */
+export const watchesOf = oncePerPlan((input, made) =>
+  watches(made.timeline, Math.max(1, adultsAtHeat(input.brief.helpers, input.people)), placesPerAdult(input)),
+);
 
 /** Ways out that are told: more would be a list to read rather than a choice. */
 const most = 3;

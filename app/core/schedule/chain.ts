@@ -28,49 +28,81 @@ export interface HoldUp {
 const near = 1 / 60 + 1e-6;
 const atHeat: readonly Task["kind"][] = ["load", "tester", "demo-load"];
 
-/** Follows the class back from what ends last: each task to what it waited for. Reads a timeline, decides nothing. */
-export function holdUp(timeline: Timeline, input: ScheduleInput): HoldUp {
-  const eat = timeline.bells.find((bell) => bell.kind === "eat")?.at ?? timeline.end;
-  const counted = timeline.tasks.filter((task) => !["arrive", "eat", "clean", "preheat", "rest"].includes(task.kind));
+/** What a task waited for, and the task that it waited for where there is one. */
+interface Waited {
+  readonly because: LinkReason;
+  readonly before: Task | undefined;
+}
+
+const countedIn = (timeline: Timeline): Task[] =>
+  timeline.tasks.filter((task) => !["arrive", "eat", "clean", "preheat", "rest"].includes(task.kind));
+
+/** Tells of any counted task of a timeline what it waited for. */
+function waitedIn(timeline: Timeline, input: ScheduleInput): (task: Task) => Waited {
+  const counted = countedIn(timeline);
   const endsAt = (at: number, kinds: readonly Task["kind"][]) =>
     counted.filter((task) => kinds.includes(task.kind) && Math.abs(task.end - at) <= near);
-  const links: ChainLink[] = [];
-  // Of two that end within a second of one another, the later holds it up.
-  let here = counted
-    .filter((task) => Math.abs(task.end - eat) <= near)
-    .reduce<Task | undefined>((so, task) => (so && so.end > task.end ? so : task), undefined);
   const betweenOf = (stationId: string | null) => {
     const recipe = input.stations.find((job) => job.stationId === stationId)?.recipe ?? input.demoRecipe;
     return recipe ? toMinutes(betweenSeconds(recipe, stationId === null ? 1 : input.pace)) : 0;
   };
-  for (let steps = 0; here && steps < 2000; steps += 1) {
-    const task: Task = here;
-    const found = ((): { readonly because: LinkReason; readonly before: Task | undefined } => {
-      const own = (one: Task) => one.stationId === task.stationId;
-      if (!atHeat.includes(task.kind)) {
-        const mine = counted.filter((one) => own(one) && one !== task && Math.abs(one.end - task.start) <= near).at(-1);
-        if (mine) return { because: atHeat.includes(mine.kind) ? "plate" : "hands", before: mine };
-        const shown = endsAt(task.start, ["demo-mix", "demo-load"]).at(-1);
-        return { because: shown ? "demo" : "doors", before: shown };
-      }
-      const onUnit = counted
-        .filter((one) => one !== task && one.surfaceId === task.surfaceId && one.end <= task.start + near)
+  return (task) => {
+    const own = (one: Task) => one.stationId === task.stationId;
+    if (!atHeat.includes(task.kind)) {
+      const mine = counted.filter((one) => own(one) && one !== task && Math.abs(one.end - task.start) <= near).at(-1);
+      if (mine) return { because: atHeat.includes(mine.kind) ? "plate" : "hands", before: mine };
+      const shown = endsAt(task.start, ["demo-mix", "demo-load"]).at(-1);
+      return { because: shown ? "demo" : "doors", before: shown };
+    }
+    const onUnit = counted
+      .filter((one) => one !== task && one.surfaceId === task.surfaceId && one.end <= task.start + near)
+      .at(-1);
+    if (onUnit && task.start - onUnit.end <= betweenOf(onUnit.stationId) + near)
+      return { because: "surface", before: onUnit };
+    const batter = timeline.batters.find((one) => one.stationId === task.stationId);
+    if (batter && Math.abs(batter.readyAt - task.start) <= near) {
+      const shown = endsAt(task.start, ["demo-load"]).at(-1);
+      if (shown) return { because: "demo", before: shown };
+      const mixed = counted
+        .filter((one) => own(one) && ["mix", "prepare", "wait"].includes(one.kind) && one.end <= task.start + near)
         .at(-1);
-      if (onUnit && task.start - onUnit.end <= betweenOf(onUnit.stationId) + near)
-        return { because: "surface", before: onUnit };
-      const batter = timeline.batters.find((one) => one.stationId === task.stationId);
-      if (batter && Math.abs(batter.readyAt - task.start) <= near) {
-        const shown = endsAt(task.start, ["demo-load"]).at(-1);
-        if (shown) return { because: "demo", before: shown };
-        const mixed = counted
-          .filter((one) => own(one) && ["mix", "prepare", "wait"].includes(one.kind) && one.end <= task.start + near)
-          .at(-1);
-        return { because: "batter", before: mixed };
-      }
-      const freed = endsAt(task.start, atHeat).find((one) => one !== task);
-      return freed ? { because: "adult", before: freed } : { because: "surface", before: onUnit };
-    })();
-    links.unshift({ taskId: task.id, because: found.because });
+      return { because: "batter", before: mixed };
+    }
+    const freed = endsAt(task.start, atHeat).find((one) => one !== task);
+    return freed ? { because: "adult", before: freed } : { because: "surface", before: onUnit };
+  };
+}
+
+/**
+ * Why each task at the heat starts when it does, by the task's id. Where it starts later than anything made it, as an order or a window
+ * wants it so, nothing is said of it. Reads a timeline, decides nothing.
+ */
+export function reasonsAtHeat(timeline: Timeline, input: ScheduleInput): ReadonlyMap<string, LinkReason> {
+  const waited = waitedIn(timeline, input);
+  return new Map(
+    countedIn(timeline).flatMap((task): [string, LinkReason][] => {
+      if (!atHeat.includes(task.kind)) return [];
+      const { because, before } = waited(task);
+      const isHeld = because === "batter" || because === "demo" || (before && task.start - before.end <= setUpMinutes);
+      return isHeld ? [[task.id, because]] : [];
+    }),
+  );
+}
+/** Minutes after what was waited for within which a load still counts as waiting for it: set-up of a surface between two. */
+const setUpMinutes = 5;
+
+/** Follows the class back from what ends last: each task to what it waited for. Reads a timeline, decides nothing. */
+export function holdUp(timeline: Timeline, input: ScheduleInput): HoldUp {
+  const eat = timeline.bells.find((bell) => bell.kind === "eat")?.at ?? timeline.end;
+  const waited = waitedIn(timeline, input);
+  const links: ChainLink[] = [];
+  // Of two that end within a second of one another, the later holds it up.
+  let here = countedIn(timeline)
+    .filter((task) => Math.abs(task.end - eat) <= near)
+    .reduce<Task | undefined>((so, task) => (so && so.end > task.end ? so : task), undefined);
+  for (let steps = 0; here && steps < 2000; steps += 1) {
+    const found = waited(here);
+    links.unshift({ taskId: here.id, because: found.because });
     here = found.before;
   }
   const byId = new Map(timeline.tasks.map((task) => [task.id, task]));

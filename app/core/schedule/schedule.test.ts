@@ -4,7 +4,7 @@ import { type Recipe, methodOf } from "~/core/recipe";
 import { inputs, surface } from "../../../test/rooms";
 import { washMinutes } from "./durations";
 import { checkTimeline } from "./findings";
-import { holdUp } from "./chain";
+import { holdUp, reasonsAtHeat } from "./chain";
 import { runList } from "./run";
 import { orderNow, schedule } from "./schedule";
 import { faultsOf } from "../../../test/timeline-checker";
@@ -486,6 +486,32 @@ test("what holds a class up is a chain without gaps from what ends last, each li
     if (held) expect(held.to).toBeLessThanOrEqual(eat + 1e-6);
     expect(new Set(links.map((link) => link.taskId)).size).toBe(links.length);
   });
+});
+
+test("what a load waited for is there: its batter is ready just then, or something ended shortly before; the chain agrees", () => {
+  let told = 0;
+  holds((timeline, input) => {
+    const reasons = reasonsAtHeat(timeline, input);
+    told += reasons.size;
+    const byId = new Map(timeline.tasks.map((task) => [task.id, task]));
+    for (const [id, because] of reasons) {
+      const task = byId.get(id);
+      if (!task) throw new Error("a reason is of a task that is there");
+      expect(["load", "tester", "demo-load"]).toContain(task.kind);
+      const ended = timeline.tasks.filter((one) => one !== task && one.end <= task.start + 1 / 30);
+      if (because === "surface") expect(ended.some((one) => one.surfaceId === task.surfaceId)).toBe(true);
+      if (because === "adult") expect(ended.some((one) => one.surfaceId !== null)).toBe(true);
+      if (because === "batter") {
+        const batter = timeline.batters.find((one) => one.stationId === task.stationId);
+        expect(batter?.readyAt).toBeCloseTo(task.start, 1);
+      }
+    }
+    for (const link of holdUp(timeline, input).links) {
+      const reason = reasons.get(link.taskId);
+      if (reason !== undefined) expect(reason).toBe(link.because);
+    }
+  });
+  expect(told).toBeGreaterThan(100);
 });
 
 test("a table that is wished first is at the heat no later than it was, every rule of the room is kept, and the wish holds", () => {

@@ -1,9 +1,11 @@
-import type { CSSProperties } from "react";
+import { type CSSProperties, useState } from "react";
 import type { StationPlan } from "~/core/plan";
-import type { Task, TaskKind, Timeline } from "~/core/schedule";
+import type { LinkReason, Task, TaskKind, Timeline } from "~/core/schedule";
 import { clock, minutes } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
+import { PlainButton } from "~/ui/parts/plain";
 import { laneWords, taskWords } from "~/ui/words/en";
+import { linkWords } from "~/ui/words/timeline";
 
 interface Props {
   readonly timeline: Timeline;
@@ -13,7 +15,16 @@ interface Props {
   readonly available: number;
   /** The name of a round of what a station makes. */
   readonly roundName: (stationId: string, roundId: string) => string;
+  /** The tasks of the chain that holds the class up. */
+  readonly chain: ReadonlySet<string>;
+  /** Why a task at the heat starts when it does. */
+  readonly reasons: ReadonlyMap<string, LinkReason>;
+  /** Who looks after the heat, and what is theirs. */
+  readonly adults: readonly { readonly name: string; readonly tasks: readonly Task[] }[];
 }
+
+/** How wide the lanes are drawn, in widths of the sheet. */
+const widths = [1, 2, 4] as const;
 
 const look: Partial<Record<TaskKind, string>> = {
   load: "heat",
@@ -33,6 +44,8 @@ interface Block {
   readonly end: number;
   readonly names: readonly string[];
   readonly what: string;
+  /** On the chain that holds the class up. */
+  readonly isChain: boolean;
 }
 
 /** Handwork that follows on without a gap is one block: its steps are read in the method. */
@@ -44,7 +57,11 @@ function joined(blocks: readonly Block[]): Block[] {
   for (const block of [...blocks].sort((a, b) => a.start - b.start)) {
     const last = out.at(-1);
     if (last && isHandwork(last.kind) && isHandwork(block.kind) && block.start - last.end < joins)
-      out[out.length - 1] = { ...last, end: Math.max(last.end, block.end) };
+      out[out.length - 1] = {
+        ...last,
+        end: Math.max(last.end, block.end),
+        isChain: last.isChain || block.isChain,
+      };
     else out.push(block);
   }
   return out;
@@ -66,32 +83,37 @@ const letterShare = 0.0068;
 const aroundShare = 0.008;
 
 /** Who does what when: a lane for each station, then one for each surface in use; each block named, or numbered as its load. */
-export function Lanes({ timeline, stations, startsAt, timeZone, available, roundName }: Props) {
+export function Lanes({ timeline, stations, startsAt, timeZone, available, roundName, chain, reasons, adults }: Props) {
+  const [width, setWidth] = useState<(typeof widths)[number]>(1);
   const locale = useLocale();
   const scale = Math.max(timeline.end, available);
   const share = (at: number) => `${((at / scale) * 100).toFixed(3)}%`;
   const short = shortNames(stations);
   const nameOf = (stationId: string | null) => stations.find((station) => station.id === stationId)?.name ?? "Everyone";
-  const tick = scale > 100 ? 20 : 10;
+  const tick = (scale > 100 ? 20 : 10) / (width === 1 ? 1 : 2);
   const ticks = Array.from({ length: Math.floor(scale / tick) + 1 }, (_, index) => index * tick).filter(
     (at) => at < scale * 0.97,
   );
-  const blockOf = (task: Task, names: readonly string[], what = taskWords[task.kind]): Block => ({
-    id: task.id,
-    kind: task.kind,
-    start: task.start,
-    end: task.end,
-    names,
-    what: `${nameOf(task.stationId)}: ${what}`,
-  });
+  const blockOf = (task: Task, names: readonly string[], what = taskWords[task.kind]): Block => {
+    const because = reasons.get(task.id);
+    return {
+      id: task.id,
+      kind: task.kind,
+      start: task.start,
+      end: task.end,
+      names,
+      what: `${nameOf(task.stationId)}: ${what}${because === undefined ? "" : `, which waited for ${linkWords[because]}`}`,
+      isChain: chain.has(task.id),
+    };
+  };
   const draw = (block: Block) => {
-    const width = (block.end - block.start) / scale;
-    const name = block.names.find((one) => one.length * letterShare + aroundShare <= width);
-    const said = `${block.what}, ${clock(startsAt, timeZone, block.start, locale)}, ${minutes(block.end - block.start, locale)}`;
+    const length = ((block.end - block.start) / scale) * width;
+    const name = block.names.find((one) => one.length * letterShare + aroundShare <= length);
+    const said = `${block.what}, ${clock(startsAt, timeZone, block.start, locale)}, ${minutes(block.end - block.start, locale)}${block.isChain ? "; it holds the class up" : ""}`;
     return (
       <div
         key={block.id}
-        className={`task ${look[block.kind] ?? ""}`}
+        className={`task ${look[block.kind] ?? ""}${block.isChain ? " chain" : ""}`}
         style={{ left: share(block.start), width: share(block.end - block.start) }}
         title={said}
       >
@@ -103,61 +125,86 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
   const sayLoad = ({ loadNumber, pieces, stationId, roundId }: Task) =>
     `load ${loadNumber}, ${pieces} pieces${roundId === undefined ? "" : `, ${roundName(stationId ?? "", roundId).toLowerCase()}`}`;
   const room = timeline.tasks.filter((task) => task.stationId === null && task.kind !== "preheat");
-  const lines: CSSProperties & Record<"--tick", string> = { "--tick": share(tick) };
+  const surfaces = timeline.units.filter((unit) => unit.stationId === null);
+  const lines: CSSProperties & Record<"--tick" | "--rows", string> = {
+    "--tick": share(tick),
+    // On paper all of them share one page.
+    "--rows": String(1 + stations.length + adults.length + surfaces.length),
+    ...(width === 1 ? {} : { minWidth: `${width * 100}%` }),
+  };
   return (
-    <div className="lanes-scroll" tabIndex={0} role="group" aria-label="Lanes of stations and surfaces">
-      <div className="lanes" style={lines}>
-        <span />
-        <div className="axis" aria-hidden="true">
-          {ticks.map((at) => (
-            <span key={at} style={{ left: share(at) }}>
-              {clock(startsAt, timeZone, at, locale)}
-            </span>
-          ))}
-        </div>
-        <span className="lane-name">Everyone</span>
-        <div className="lane">
-          {room.map((task) => draw(blockOf(task, [taskWords[task.kind], laneWords[task.kind]])))}
-        </div>
-        {stations.map((station, index) => [
-          <span className={`lane-name${index === 0 ? " first" : ""}`} key={`${station.id}-name`}>
-            {station.name}
-          </span>,
-          <div className={`lane${index === 0 ? " first" : ""}`} key={station.id}>
-            {joined(
-              timeline.tasks
-                .filter((task) => task.stationId === station.id && task.kind !== "preheat")
-                .map((task) =>
-                  task.kind === "load"
-                    ? blockOf(task, [`${task.loadNumber}`], sayLoad(task))
-                    : blockOf(task, [laneWords[task.kind], laneWords[task.kind].slice(0, 1).toUpperCase()]),
-                ),
-            ).map(draw)}
-          </div>,
-        ])}
-        {timeline.units
-          .filter((unit) => unit.stationId === null)
-          .map((unit, index) => [
-            <span className={`lane-name${index === 0 ? " first" : ""}`} key={`${unit.id}-name`}>
-              {unit.name} {unit.number}
+    <>
+      <div className="lanes-zoom no-print" role="group" aria-label="How wide">
+        {widths.map((one) => (
+          <PlainButton key={one} type="button" aria-pressed={one === width} onClick={() => setWidth(one)}>
+            {one === 1 ? "whole class" : `${one} × as wide`}
+          </PlainButton>
+        ))}
+      </div>
+      <div className="lanes-scroll" tabIndex={0} role="group" aria-label="Lanes of stations and surfaces">
+        <div className="lanes" style={lines}>
+          <span />
+          <div className="axis" aria-hidden="true">
+            {ticks.map((at) => (
+              <span key={at} style={{ left: share(at) }}>
+                {clock(startsAt, timeZone, at, locale)}
+              </span>
+            ))}
+          </div>
+          <span className="lane-name">Everyone</span>
+          <div className="lane">
+            {room.map((task) => draw(blockOf(task, [taskWords[task.kind], laneWords[task.kind]])))}
+          </div>
+          {stations.map((station, index) => [
+            <span className={`lane-name${index === 0 ? " first" : ""}`} key={`${station.id}-name`}>
+              {station.name}
             </span>,
-            <div className={`lane${index === 0 ? " first" : ""}`} key={unit.id}>
-              {timeline.tasks
-                .filter((task) => task.surfaceId === unit.id)
-                .map((task) => {
-                  const whose = short.get(task.stationId ?? "") ?? "";
-                  if (task.kind === "load")
-                    return draw(blockOf(task, [`${whose} ${task.loadNumber}`, `${task.loadNumber}`], sayLoad(task)));
-                  if (task.kind === "tester") return draw(blockOf(task, [`${whose} T`, "T"]));
-                  return draw(blockOf(task, [laneWords[task.kind]]));
-                })}
+            <div className={`lane${index === 0 ? " first" : ""}`} key={station.id}>
+              {joined(
+                timeline.tasks
+                  .filter((task) => task.stationId === station.id && task.kind !== "preheat")
+                  .map((task) =>
+                    task.kind === "load"
+                      ? blockOf(task, [`${task.loadNumber}`], sayLoad(task))
+                      : blockOf(task, [laneWords[task.kind], laneWords[task.kind].slice(0, 1).toUpperCase()]),
+                  ),
+              ).map(draw)}
             </div>,
           ])}
+          {adults.map((adult, index) => [
+            <span className={`lane-name${index === 0 ? " first" : ""}`} key={`${adult.name}-name`}>
+              {adult.name}
+            </span>,
+            <div className={`lane${index === 0 ? " first" : ""}`} key={adult.name}>
+              {adult.tasks.map((task) =>
+                draw(blockOf(task, [short.get(task.stationId ?? "") ?? laneWords[task.kind]])),
+              )}
+            </div>,
+          ])}
+          {timeline.units
+            .filter((unit) => unit.stationId === null)
+            .map((unit, index) => [
+              <span className={`lane-name${index === 0 ? " first" : ""}`} key={`${unit.id}-name`}>
+                {unit.name} {unit.number}
+              </span>,
+              <div className={`lane${index === 0 ? " first" : ""}`} key={unit.id}>
+                {timeline.tasks
+                  .filter((task) => task.surfaceId === unit.id)
+                  .map((task) => {
+                    const whose = short.get(task.stationId ?? "") ?? "";
+                    if (task.kind === "load")
+                      return draw(blockOf(task, [`${whose} ${task.loadNumber}`, `${task.loadNumber}`], sayLoad(task)));
+                    if (task.kind === "tester") return draw(blockOf(task, [`${whose} T`, "T"]));
+                    return draw(blockOf(task, [laneWords[task.kind]]));
+                  })}
+              </div>,
+            ])}
+        </div>
+        <p className="quiet small">
+          Numbers are loads, T a tester; on a surface with the first letters of whose they are. Dark is heat, dotted is
+          waiting, dashed is heating up. What is underlined twice holds the class up.
+        </p>
       </div>
-      <p className="quiet small">
-        Numbers are loads, T a tester; on a surface with the first letters of whose they are. Dark is heat, dotted is
-        waiting, dashed is heating up.
-      </p>
-    </div>
+    </>
   );
 }

@@ -1,4 +1,5 @@
-import type { WayKind, WayOut, WishCost } from "~/core/plan";
+import { adultsAtHeat, isAdult, isAtStation } from "~/core/people";
+import type { ClassInput, WayKind, WayOut, WishCost } from "~/core/plan";
 import type { BellKind, HoldUp, LinkReason, RunEntry, Timeline } from "~/core/schedule";
 import { writeRatio } from "~/core/quantity";
 import { list, minutes } from "~/ui/format/format";
@@ -28,6 +29,14 @@ const bellPlaces: Readonly<Record<BellKind, string>> = {
   clean: "at the sinks",
   close: "at the door",
 };
+
+/** Who looks after the heat, counted from 0: helpers first, then the grown-ups who cook along; the instructor where there is nobody else. */
+export function adultName({ brief, people }: Pick<ClassInput, "brief" | "people">, index: number): string {
+  if (adultsAtHeat(brief.helpers, people) === 0) return "You, by yourself";
+  if (index < brief.helpers) return `Helper ${index + 1}`;
+  const grownUps = people.filter((person) => isAtStation(person) && isAdult(person.ageBand));
+  return grownUps[index - brief.helpers]?.name ?? `Adult ${index + 1}`;
+}
 
 /** What holds a class up, as one sentence. */
 export function sayHoldUp(held: HoldUp, timeline: Timeline, at: (after: number) => string): string | undefined {

@@ -1,7 +1,7 @@
 import { useMemo } from "react";
 import { Form } from "react-router";
 import { useClass } from "../class-context";
-import { holdUpOf, waysOut, recipesMade, wishCost } from "~/core/plan";
+import { holdUpOf, reasonsOf, recipesMade, watchesOf, waysOut, wishCost } from "~/core/plan";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { clock, minutes } from "~/ui/format/format";
@@ -17,7 +17,7 @@ import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { criticalWords, hazardWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
-import { sayHoldUp } from "~/ui/words/timeline";
+import { adultName, sayHoldUp } from "~/ui/words/timeline";
 
 interface Props {
   /** The newest change that can be taken back. */
@@ -71,6 +71,11 @@ export function TimelineView({ newest, told }: Props) {
         timeZone={input.timeZone}
         available={input.brief.minutes}
         roundName={names.round}
+        chain={new Set(held.links.map((link) => link.taskId))}
+        reasons={reasonsOf(input, plan)}
+        adults={watchesOf(input, plan)
+          .map(({ tasks }, index) => ({ name: adultName(input, index), tasks }))
+          .filter(({ tasks }) => tasks.length > 0)}
       />
       {holdsUp ? <p>{holdsUp}</p> : null}
       <Findings findings={plan.findings.filter((finding) => finding.stage === "timeline")} names={names} />

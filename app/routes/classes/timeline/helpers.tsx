@@ -1,29 +1,23 @@
 import { useClass } from "../class-context";
 import { shownOnce } from "~/core/caution";
-import { adultsAtHeat, isAdult, isAtStation } from "~/core/people";
-import { placesPerAdult, recipesMade } from "~/core/plan";
-import { runList, watches } from "~/core/schedule";
+import { adultsAtHeat } from "~/core/people";
+import { recipesMade, watchesOf } from "~/core/plan";
+import { runList } from "~/core/schedule";
 import { clock, list, minutes } from "~/ui/format/format";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { TextLink } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
 import { hazardWords } from "~/ui/words/en";
-import { sayEntry } from "~/ui/words/timeline";
+import { adultName, sayEntry } from "~/ui/words/timeline";
 
 /** A card for each adult at the heat: which griddle is theirs, what lies on it from when to when, what they watch for. */
 export default function HelperCards() {
   const { input, plan, names, action } = useClass();
   const { brief, people, startsAt, timeZone } = input;
   const { locale } = names;
-  const grownUps = people.filter((person) => isAtStation(person) && isAdult(person.ageBand));
   const adults = adultsAtHeat(brief.helpers, people);
-  const cards = watches(plan.timeline, Math.max(1, adults), placesPerAdult(input));
-  const nameOf = (index: number) =>
-    adults === 0
-      ? "You, by yourself"
-      : index < brief.helpers
-        ? `Helper ${index + 1}`
-        : (grownUps[index - brief.helpers]?.name ?? `Adult ${index + 1}`);
+  const cards = watchesOf(input, plan);
+  const nameOf = (index: number) => adultName(input, index);
   const unit = (id: string) => {
     const found = plan.timeline.units.find((one) => one.id === id);
     const whose = found?.stationId ? ` at ${names.station(found.stationId)}` : "";
