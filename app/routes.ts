@@ -44,6 +44,7 @@ export default [
             route("toppings", "routes/classes/kits/toppings.tsx"),
             route("sheets", "routes/classes/sheets.tsx"),
             route("gear", "routes/classes/gear/gear.tsx"),
+            route("call", "routes/classes/teach/call.tsx"),
             route("load", "routes/classes/gear/load.tsx"),
             route("timeline", "routes/classes/timeline/timeline.tsx"),
             route("log", "routes/classes/log/log.tsx"),

@@ -113,3 +113,28 @@ test("a server that is killed in the middle of a class loses nothing that was ac
     await new Promise((resolve) => server.once("exit", resolve));
   }
 });
+
+test("the list is called table by table; what is missing shows on every tablet, and is found again", async ({
+  page,
+  browser,
+  leadState,
+  baseURL,
+}) => {
+  const base = await bringIn(page, "Junior squad breakfast", "The list is called");
+  await page.goto(`${base}/teach`);
+  await page.getByRole("link", { name: "Call the list" }).click();
+  await expect(page.getByText("Nothing is missing.")).toBeVisible();
+  const context = await browser.newContext({ storageState: leadState, ...(baseURL ? { baseURL } : {}) });
+  const other = await context.newPage();
+  await other.goto(`${base}/call`);
+  const flour = /plain wheat flour is missing at Stroke/;
+  await page.getByRole("button", { name: flour }).click();
+  await page.getByRole("button", { name: /whisk is missing at Bow/ }).click();
+  await expect(page.getByText("Missing: plain wheat flour at Stroke and whisk at Bow.")).toBeVisible();
+  await expect(other.getByText("Missing: plain wheat flour at Stroke and whisk at Bow.")).toBeVisible();
+  await other.getByRole("button", { name: flour }).click();
+  await expect(page.getByText("Missing: whisk at Bow.")).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole("button", { name: /whisk is missing at Bow/ })).toHaveAttribute("aria-pressed", "true");
+  await context.close();
+});

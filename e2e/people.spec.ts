@@ -307,6 +307,7 @@ test.describe("every address by who asks", () => {
     "containers/s1/dry/flour",
     "sheets",
     "load",
+    "call",
   ];
   const leadOnly = [
     "people/new",

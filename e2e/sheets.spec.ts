@@ -86,7 +86,7 @@ for (const [name, stages] of [
       "load",
     ],
   ],
-  ["the class from its recipe to its log", ["recipe", "brief", "timeline", "teach", "log"]],
+  ["the class from its recipe to its log", ["recipe", "brief", "timeline", "call", "teach", "log"]],
 ] as const)
   test(`every page of ${name}: for everyone, on every screen`, async ({ page }) => {
     const base = await bringIn(page, "Junior squad breakfast", `Looked over: ${name}`);

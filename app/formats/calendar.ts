@@ -1,11 +1,14 @@
 import { parseDateTime, toZoned } from "@internationalized/date";
-import ical from "ical-generator";
+import ical, { ICalAlarmType } from "ical-generator";
 import type { ClassInput, ClassPlan } from "~/core/plan";
 
 interface Said {
   readonly name: string;
   readonly what: string;
 }
+
+/** How long before a bell a calendar says that it comes: time to walk there (starting value). */
+const warningSeconds = 120;
 
 /** The class as one event and its bells as short ones, for any calendar. `say` gives each bell its words. */
 export function calendarOf(
@@ -29,7 +32,7 @@ export function calendarOf(
   bells.forEach((bell, index) => {
     const { name, what } = say(bell.kind);
     const until = bells[index + 1]?.at ?? end;
-    calendar.createEvent({
+    const event = calendar.createEvent({
       id: `${input.id}-${bell.id}@apron-bell`,
       start: at(bell.at),
       end: at(Math.max(until, bell.at)),
@@ -37,6 +40,7 @@ export function calendarOf(
       summary: name,
       description: what,
     });
+    event.createAlarm({ type: ICalAlarmType.display, triggerBefore: warningSeconds, description: name });
   });
   return calendar.toString();
 }

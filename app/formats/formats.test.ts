@@ -300,6 +300,9 @@ test("the calendar holds the class and its bells at the hours of its time zone",
   expect(text).toContain("BEGIN:VCALENDAR");
   expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(1 + plan(current).timeline.bells.length);
   expect(text).toContain("DTSTART:20261124T100000Z");
+  // Each bell is said two minutes before it rings; the class as a whole is not.
+  expect(text.match(/BEGIN:VALARM/g)).toHaveLength(plan(current).timeline.bells.length);
+  expect(text.match(/TRIGGER:-PT2M/g)).toHaveLength(plan(current).timeline.bells.length);
 });
 
 test("the plan command prints a plan without a database, and says plainly what it cannot read", () => {

@@ -77,6 +77,7 @@ const migrations = [
   "0015-account-region",
   "0016-bowls-and-alternatives",
   "0017-rounds",
+  "0018-missing",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

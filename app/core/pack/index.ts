@@ -6,3 +6,4 @@ export * from "./take-home";
 export * from "./trays";
 export * from "./toppings";
 export * from "./stored";
+export * from "./call";

@@ -1,8 +1,8 @@
 import { writeRatio, type Grams } from "~/core/quantity";
 import type { ClassContainer } from "./containers";
 
-/** What can be ticked off before, in and after a class. */
-export const tickLists = ["packing", "shopping", "prep", "load", "return", "teaching"] as const;
+/** What can be ticked off before, in and after a class; `missing` is what a table has not got when the list is called. */
+export const tickLists = ["packing", "shopping", "prep", "load", "return", "teaching", "missing"] as const;
 export type TickList = (typeof tickLists)[number];
 
 /** What was in a container when it was ticked, so that a later plan can say by how much it differs. */
@@ -55,14 +55,10 @@ export function foldTicks(events: readonly TickEvent[]): Ticks {
     if (!so || event.at > so.at || (event.at === so.at && (event.id > so.id || (event.id === so.id && event.by))))
       latest.set(key, event);
   }
-  const lists: Record<TickList, Map<string, Tick>> = {
-    packing: new Map(),
-    shopping: new Map(),
-    prep: new Map(),
-    load: new Map(),
-    return: new Map(),
-    teaching: new Map(),
-  };
+  const lists = Object.fromEntries(tickLists.map((list) => [list, new Map<string, Tick>()])) as Record<
+    TickList,
+    Map<string, Tick>
+  >;
   for (const event of latest.values())
     if (event.isOn)
       lists[event.list].set(event.key, {

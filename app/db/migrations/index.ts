@@ -17,6 +17,7 @@ import * as houseRules from "./0014-house-rules";
 import * as accountRegion from "./0015-account-region";
 import * as bowlsAndAlternatives from "./0016-bowls-and-alternatives";
 import * as rounds from "./0017-rounds";
+import * as missing from "./0018-missing";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -40,6 +41,7 @@ const provider: MigrationProvider = {
     "0015-account-region": accountRegion,
     "0016-bowls-and-alternatives": bowlsAndAlternatives,
     "0017-rounds": rounds,
+    "0018-missing": missing,
   }),
 };
 

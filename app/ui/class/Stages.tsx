@@ -11,6 +11,7 @@ const alsoAt: Partial<Record<Stage, readonly string[]>> = {
   amounts: ["scaling"],
   kits: ["shopping", "prep", "kit-labels", "containers", "sheets"],
   gear: ["load"],
+  teach: ["call"],
 };
 
 export interface StageMark {

@@ -222,6 +222,7 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
       <h1 className="vh">{input.title}</h1>
       <div className="live-top">
         <TextLink to={`/classes/${classId}/timeline`}>{input.title}</TextLink>
+        <TextLink to={`/classes/${classId}/call`}>Call the list</TextLink>
         <span className={`kept${waiting > 0 || sent !== "sent" ? " waiting" : ""}`} role="status">
           {waiting > 0
             ? `${waiting} kept on this device, ${sent === "sent" ? "sending" : sentWords[sent]}`

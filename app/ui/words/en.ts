@@ -60,6 +60,7 @@ const pageWords: readonly (readonly [page: string, title: string])[] = [
   ["containers", "Container"],
   ["sheets", "All sheets"],
   ["load", "Load list"],
+  ["call", "Call the list"],
   ["house", "House rules"],
   ["techniques", "How it is done"],
 ];
@@ -335,7 +336,7 @@ export const bellWords: Words<BellKind> = {
 export const bellInstruction: Words<BellKind> = {
   doors: "Coats off, sleeves up, hair tied. Wash hands.",
   "gather-mix": "Spoons down. Come and watch the bowl.",
-  mix: "Back to your stations. Mix.",
+  mix: "Back to your stations. Unpack, call the list, say what is missing. Then mix.",
   rest: "Batter rests. Clear down, set the table.",
   "gather-load": "Come and watch one load, from pour to plate.",
   pour: "Test the heat. First pour.",

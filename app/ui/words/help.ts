@@ -135,6 +135,7 @@ const beside: Readonly<Record<string, Stage>> = {
   containers: "kits",
   pack: "kits",
   load: "gear",
+  call: "teach",
 };
 
 /** The help of the page at an address; undefined where the page says all itself. */
