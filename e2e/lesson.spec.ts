@@ -58,6 +58,7 @@ test("pairs, greasing every third load, an alternative, heat by surface, a gate 
   await page.getByText("Otherwise on some surfaces").click();
   await page.getByRole("combobox", { name: "Otherwise on" }).selectOption("hob-pan");
   await page.getByLabel("Dial in words, pan on a hob").fill("4 of 9");
+  await page.getByLabel("Ready when, pan on a hob").selectOption("butter-foams");
   await page.getByLabel("Eaten together").fill("2");
   await page.getByRole("combobox", { name: "as a", exact: true }).selectOption("pair");
 
@@ -68,7 +69,7 @@ test("pairs, greasing every third load, an alternative, heat by surface, a gate 
     "each serving",
     "or 230 g plain yogurt: thicker",
     "eaten as a pair of 2",
-    "Pan on a hob: dial: 4 of 9.",
+    "Pan on a hob: dial: 4 of 9, ready when butter foams and goes quiet.",
     "Go on when the thermometer reads at least 180 °C",
     "Acid makes the bubbles.",
     "Why stop now?",

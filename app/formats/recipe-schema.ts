@@ -127,6 +127,7 @@ export const recipeSchema = z
             surfaceKind: z.enum(surfaceKinds),
             surfaceC: z.strictObject({ from: z.number().min(50).max(350), to: z.number().min(50).max(350) }).optional(),
             dial: z.string().trim().min(1).max(120).optional(),
+            test: z.enum(readinessTests).optional(),
             side1: span.optional(),
             side2: span.optional(),
           }),
@@ -134,7 +135,7 @@ export const recipeSchema = z
         .max(surfaceKinds.length)
         .refine(isUnique("surfaceKind"), "expected every kind of surface once")
         .optional()
-        .describe("what is different on some kinds of surface: degrees, the dial in words, minutes"),
+        .describe("what is different on some kinds of surface: degrees, the dial in words, how it is tested, minutes"),
     }),
     portion: z.discriminatedUnion("kind", [
       z.strictObject({ kind: z.literal("ml"), ml: z.number().min(1).max(2000) }),

@@ -93,11 +93,12 @@ const ownFields = (recipe: Recipe): Fields => ({
   "first side": span(recipe.heat.side1),
   "second side": span(recipe.heat.side2),
   "heat by surface": (recipe.heat.on ?? [])
-    .map(({ surfaceKind, surfaceC, dial, side1, side2 }) =>
+    .map(({ surfaceKind, surfaceC, dial, test, side1, side2 }) =>
       [
         surfaceKind,
         surfaceC ? `${surfaceC.from} to ${surfaceC.to}` : "",
         dial ?? "",
+        test ?? "",
         side1 ? span(side1) : "",
         side2 ? span(side2) : "",
       ]

@@ -62,6 +62,8 @@ export interface DraftHeatOn {
   readonly from: string;
   readonly to: string;
   readonly dial: string;
+  /** Empty: as everywhere. */
+  readonly test: ReadinessTest | "";
   readonly side1: DraftSpan;
   readonly side2: DraftSpan;
 }

@@ -121,6 +121,7 @@ export function draftOf(recipe: Recipe, style: NumberStyle = pointStyle): Recipe
             from: each.surfaceC ? text(each.surfaceC.from) : "",
             to: each.surfaceC ? text(each.surfaceC.to) : "",
             dial: each.dial ?? "",
+            test: each.test ?? "",
             side1: each.side1 ? spanText(each.side1) : noSpan,
             side2: each.side2 ? spanText(each.side2) : noSpan,
           })),

@@ -7,6 +7,7 @@ export function heatOn(heat: Heat, kind: SurfaceKind): Heat {
   return {
     ...heat,
     surfaceC: own.surfaceC ?? heat.surfaceC,
+    test: own.test ?? heat.test,
     side1: own.side1 ?? heat.side1,
     // Where both sides cook at once there is no second side on any surface.
     side2: heat.side2 && (own.side2 ?? heat.side2),
@@ -17,7 +18,7 @@ const longer = (a: Span, b: Span): Span => (b.likely > a.likely ? b : a);
 
 /**
  * The heat a class cooks by on the kinds of surface it has: their own where there is one kind; with several, the longest minutes of
- * any, as nobody knows beforehand which load lands where, and the recipe's own degrees.
+ * any, as nobody knows beforehand which load lands where, and the recipe's own degrees and test.
  */
 export function heatAmong(heat: Heat, kinds: readonly SurfaceKind[]): Heat {
   if (!heat.on?.some((each) => kinds.includes(each.surfaceKind))) return heat;
@@ -30,6 +31,6 @@ export function heatAmong(heat: Heat, kinds: readonly SurfaceKind[]): Heat {
       side1: longer(so.side1, each.side1),
       side2: so.side2 && each.side2 ? longer(so.side2, each.side2) : so.side2,
     }),
-    { ...first, surfaceC: heat.surfaceC },
+    { ...first, surfaceC: heat.surfaceC, test: heat.test },
   );
 }

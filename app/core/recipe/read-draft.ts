@@ -196,6 +196,7 @@ class Reader {
       surfaceKind: each.surfaceKind,
       ...(degrees ? { surfaceC: { from: Math.min(...degrees), to: Math.max(...degrees) } } : {}),
       ...(dial ? { dial } : {}),
+      ...(each.test ? { test: each.test } : {}),
       ...(isBlank(each.side1) ? {} : { side1: this.span(`${at}.side1`, each.side1) }),
       ...(isBlank(each.side2) ? {} : { side2: this.span(`${at}.side2`, each.side2) }),
     };

@@ -305,6 +305,8 @@ export interface HeatOn {
   readonly surfaceC?: { readonly from: number; readonly to: number } | undefined;
   /** The dial in the words of whoever stands there: "4 of 9", "low for long, then a little up". */
   readonly dial?: string | undefined;
+  /** How one sees here that it is ready; left out, as everywhere. */
+  readonly test?: ReadinessTest | undefined;
   readonly side1?: Span | undefined;
   readonly side2?: Span | undefined;
 }

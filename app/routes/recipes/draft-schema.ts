@@ -103,7 +103,15 @@ export const draftSchema = z.object({
   cues: z.array(z.enum(cues)).max(cues.length),
   heatOn: z
     .array(
-      z.object({ surfaceKind: z.enum(surfaceKinds), from: short, to: short, dial: short, side1: span, side2: span }),
+      z.object({
+        surfaceKind: z.enum(surfaceKinds),
+        from: short,
+        to: short,
+        dial: short,
+        test: z.enum(["", ...readinessTests]).default(""),
+        side1: span,
+        side2: span,
+      }),
     )
     .max(surfaceKinds.length)
     .optional(),

@@ -25,7 +25,7 @@ import {
   servingsOf,
 } from "~/core/recipe";
 import { either, fraction, grams, minutes, number, temperature, thin } from "~/ui/format/format";
-import { surfaceWords } from "./en";
+import { surfaceWords, testWords } from "./en";
 
 /** The words of the batter book: recipes being written, the pantry, the bench. */
 type Words<K extends string> = Readonly<Record<K, string>>;
@@ -102,12 +102,13 @@ export const gateKindWords: Words<GateKind> = {
   "celsius-at-most": "reads at most, °C",
 };
 /** "Oven: 180–200 °C, 4 of 9, first side 3 to 5 min". */
-export function sayHeatOn({ surfaceKind, surfaceC, dial, side1, side2 }: HeatOn, locale: string): string {
+export function sayHeatOn({ surfaceKind, surfaceC, dial, test, side1, side2 }: HeatOn, locale: string): string {
   const side = (name: string, span: Span | undefined) =>
     span ? `${name} ${minutes(span.low, locale)} to ${minutes(span.high, locale)}` : "";
   const parts = [
     surfaceC ? temperature(surfaceC.from, surfaceC.to, locale) : "",
     dial ? `dial: ${dial}` : "",
+    test ? `ready when ${testWords[test]}` : "",
     side("first side", side1),
     side("second side", side2),
   ].filter(Boolean);

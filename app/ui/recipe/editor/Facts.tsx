@@ -124,6 +124,14 @@ function HeatBySurface({ draft, onDraft }: Props) {
                 placeholder="4 of 9, or: low for long"
                 onText={(dial) => change(at, { dial }, `${path}.dial`)}
               />
+              <Pick
+                label={`Ready when, ${name}`}
+                isLabelled
+                value={row.test}
+                empty="as everywhere"
+                options={readinessTests.map((test) => ({ value: test, label: testWords[test] }))}
+                onPick={(test) => change(at, { test }, `${path}.test`)}
+              />
             </div>
             <SpanCells
               label={`First side, ${name}`}
@@ -153,7 +161,9 @@ function HeatBySurface({ draft, onDraft }: Props) {
           options={free.map((kind) => ({ value: kind, label: surfaceWords[kind] }))}
           onPick={(surfaceKind) =>
             onDraft(
-              { heatOn: [...rows, { surfaceKind, from: "", to: "", dial: "", side1: noSpan, side2: noSpan }] },
+              {
+                heatOn: [...rows, { surfaceKind, from: "", to: "", dial: "", test: "", side1: noSpan, side2: noSpan }],
+              },
               "",
             )
           }
