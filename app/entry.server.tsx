@@ -70,7 +70,7 @@ export default function handleRequest(
   headers.set("Cache-Control", "no-store");
   const key = keyOf(request, status, entry, nonce);
   const before = key === undefined ? undefined : drawnBefore(key, nonce);
-  if (before !== undefined) return Promise.resolve(new Response(before, { headers, status }));
+  if (before !== undefined) return Promise.resolve(new Response(new Uint8Array(before), { headers, status }));
   let isWell = true;
   const cache = createCache({ key: "css", nonce });
   return new Promise((resolve, reject) => {

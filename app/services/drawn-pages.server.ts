@@ -6,17 +6,18 @@ import { LRUCache } from "lru-cache";
  * a class that nobody wrote is asked for again and again: by every tablet in the room, and by whoever goes to and fro between stages.
  * Loaders run at every request all the same, so who may see what, and that they saw it, is decided and written down anew each time.
  */
-export interface DrawnPage {
-  /** The page, cut where its nonce stood. */
-  readonly parts: readonly string[];
+interface DrawnPage {
+  /** The page in UTF-8, cut where its nonce stood. */
+  readonly parts: readonly Buffer[];
 }
 
 /** Pages say "in three days" and the like: none is older than this. */
 const keptMs = 60_000;
-const mostCharacters = 24_000_000;
+/** A room of tablets on one class takes a tenth of it; beside what the program needs anyway it is little. */
+const mostBytes = 8_000_000;
 
 const pages = new LRUCache<string, DrawnPage>({
-  maxSize: mostCharacters,
+  maxSize: mostBytes,
   sizeCalculation: ({ parts }) => parts.reduce((sum, part) => sum + part.length, 1),
   ttl: keptMs,
 });
@@ -50,10 +51,14 @@ export function keyOfPage(address: string, loaderData: unknown): string | undefi
 }
 
 /** A page drawn before from the same, with the nonce of this answer; undefined where there is none. */
-export const drawnBefore = (key: string, nonce: string): string | undefined => pages.get(key)?.parts.join(nonce);
+export function drawnBefore(key: string, nonce: string): Buffer | undefined {
+  const page = pages.get(key);
+  const between = Buffer.from(nonce);
+  return page && Buffer.concat(page.parts.flatMap((part, index) => (index === 0 ? [part] : [between, part])));
+}
 
 /** Keeps a page that was drawn whole. @param nonce what is cut out of it; never empty. */
 export function keepDrawn(key: string, html: string, nonce: string): void {
   if (nonce === "") throw new RangeError("A page is kept without its nonce; this one has none to cut out.");
-  pages.set(key, { parts: html.split(nonce) });
+  pages.set(key, { parts: html.split(nonce).map((part) => Buffer.from(part)) });
 }
