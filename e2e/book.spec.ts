@@ -153,11 +153,13 @@ test("recipes go out and come in: own file, schema.org, the source of a page; wh
 }) => {
   await page.goto("/recipes/slipway-pancakes");
   const own = page.waitForEvent("download");
-  await page.getByRole("link", { name: "Recipe file" }).click();
+  await page.getByRole("button", { name: "Export" }).click();
+  await page.getByRole("menuitem", { name: "Recipe file" }).click();
   const file = await readFile(await (await own).path(), "utf8");
   expect(JSON.parse(file)).toMatchObject({ format: "apron-bell-recipe", version: 1 });
   const linked = page.waitForEvent("download");
-  await page.getByRole("link", { name: "schema.org" }).click();
+  await page.getByRole("button", { name: "Export" }).click();
+  await page.getByRole("menuitem", { name: "schema.org" }).click();
   const jsonld = await readFile(await (await linked).path(), "utf8");
   expect(JSON.parse(jsonld)).toMatchObject({ "@type": "Recipe", name: "Slipway pancakes" });
 

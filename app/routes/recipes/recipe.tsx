@@ -16,7 +16,8 @@ import { Findings } from "~/ui/class/Findings";
 import { grams, moment, number, thin } from "~/ui/format/format";
 import { Troubles } from "~/ui/recipe/Troubles";
 import { RecipeSheet } from "~/ui/recipe/RecipeSheet";
-import { FileLink, Secondary, TextLink } from "~/ui/parts/fields";
+import { PrimaryLink, Secondary, TextLink } from "~/ui/parts/fields";
+import { MenuFile, MoreMenu } from "~/ui/parts/Menu";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale, useZone } from "~/ui/sheet/locale";
 import { standingWords } from "~/ui/words/en";
@@ -85,13 +86,15 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
       <div className="sheet-head">
         <h1 style={{ fontSize: 40 }}>{recipe.title}</h1>
         <div className="tools">
-          <TextLink to={`${base}/edit`}>Edit</TextLink>
+          <TextLink to="/recipes">Back to the book</TextLink>
           <TextLink to={`/bench?recipe=${recipe.id}`}>On the bench</TextLink>
           <TextLink to={`${base}/handout`}>Handout for home</TextLink>
-          <FileLink href={`${base}/recipe.json`}>Recipe file</FileLink>
-          <FileLink href={`${base}/recipe.jsonld`}>schema.org</FileLink>
+          <MoreMenu label="Export">
+            <MenuFile href={`${base}/recipe.json`}>Recipe file</MenuFile>
+            <MenuFile href={`${base}/recipe.jsonld`}>schema.org</MenuFile>
+          </MoreMenu>
           <PrintButton>Print</PrintButton>
-          <TextLink to="/recipes">Back to the book</TextLink>
+          <PrimaryLink to={`${base}/edit`}>Edit</PrimaryLink>
         </div>
       </div>
       {recipe.revision !== newest ? (
