@@ -1,5 +1,6 @@
+import { CalendarDate } from "@internationalized/date";
 import fc from "fast-check";
-import { dayField, readDay, readTime, timeField, writeDay, writeTime } from "./dates";
+import { dayField, monthOf, readDay, readTime, timeField, weeksOf, writeDay, writeTime } from "./dates";
 import { regions } from "./regions";
 
 const iso = fc
@@ -97,6 +98,48 @@ describe("times of day as people write them", () => {
 
   test.each(["", "9", "25:00", "9:75", "13 pm", "0 am", "half past nine", "930", "9:3"])("“%s” is no time", (text) => {
     expect(readTime(text)).toBeUndefined();
+  });
+});
+
+describe("a month on the wall", () => {
+  const now = new CalendarDate(2026, 11, 27);
+
+  test("has every day of the month once, in whole weeks one after the other, from the region's first day", () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 2000, max: 2100 }),
+        fc.integer({ min: 1, max: 12 }),
+        fc.constantFrom(...regions),
+        (year, month, locale) => {
+          const weeks = weeksOf(new CalendarDate(year, month, 1), locale);
+          expect(weeks.length).toBeGreaterThanOrEqual(4);
+          expect(weeks.length).toBeLessThanOrEqual(6);
+          expect(weeks.every((week) => week.length === 7)).toBe(true);
+          const days = weeks.flat();
+          const from = Date.parse(`${days[0]}T12:00:00Z`);
+          expect(days).toEqual(
+            days.map((_day, index) => new Date(from + index * 86_400_000).toISOString().slice(0, 10)),
+          );
+          const name = `${year}-${String(month).padStart(2, "0")}`;
+          const own = days.filter((day) => day.startsWith(name));
+          expect(own).toHaveLength(new Date(Date.UTC(year, month, 0)).getUTCDate());
+          // No week without a day of the month.
+          expect(weeks.every((week) => week.some((day) => day.startsWith(name)))).toBe(true);
+          const weekday = new Date(from).getUTCDay();
+          expect(weekday).toBe(["en-GB", "en-IE", "en-NZ", "en-AU"].includes(locale) ? 1 : 0);
+        },
+      ),
+    );
+  });
+
+  test.each([
+    ["2027-03", "2027-03-01"],
+    ["1999-12", "2026-11-01"],
+    ["2027-13", "2026-11-01"],
+    ["soon", "2026-11-01"],
+    [null, "2026-11-01"],
+  ])("of=%s is the month of %s", (asked, first) => {
+    expect(monthOf(asked, now).toString()).toBe(first);
   });
 });
 

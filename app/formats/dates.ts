@@ -1,4 +1,4 @@
-import { CalendarDate } from "@internationalized/date";
+import { CalendarDate, endOfMonth, startOfMonth, startOfWeek } from "@internationalized/date";
 import { z } from "zod";
 
 /**
@@ -13,7 +13,7 @@ export type DayRead =
 const years = { first: 2000, last: 2100 };
 
 const monthsByName = ["jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec"];
-const monthOf = (word: string): number | undefined => {
+const monthNumber = (word: string): number | undefined => {
   const index = monthsByName.indexOf(word.slice(0, 3).toLowerCase());
   return index >= 0 && /^[a-z]{3,9}\.?$/i.test(word) ? index + 1 : undefined;
 };
@@ -47,7 +47,7 @@ export function readDay(text: string): DayRead {
     : monthFirst
       ? [monthFirst[2], monthFirst[1], monthFirst[3]]
       : [undefined, undefined, undefined];
-  const month = word === undefined ? undefined : monthOf(word);
+  const month = word === undefined ? undefined : monthNumber(word);
   if (month === undefined) return { ok: false, why: "not-a-day" };
   if (year === undefined) return { ok: false, why: "no-year" };
   return dayOf(Number(year), month, Number(day));
@@ -62,6 +62,26 @@ export function writeDay(iso: string, locale: string): string {
     year: "numeric",
     timeZone: "UTC",
   }).format(new Date(`${iso}T12:00:00Z`));
+}
+
+/** The first day of the month in an address, "2026-11"; what is none is the present one. */
+export function monthOf(asked: string | null, now: CalendarDate): CalendarDate {
+  const [, year, month] = /^(\d{4})-(0[1-9]|1[0-2])$/.exec(asked ?? "") ?? [];
+  const wanted = Number(year);
+  return year !== undefined && wanted >= years.first && wanted <= years.last
+    ? new CalendarDate(wanted, Number(month), 1)
+    : startOfMonth(now);
+}
+
+/** The days of a month's weeks, from the first day of the week in the reader's region: 4 to 6 weeks of 7 ISO dates. */
+export function weeksOf(month: CalendarDate, locale: string): string[][] {
+  const weeks: string[][] = [];
+  const last = endOfMonth(month);
+  for (let from = startOfWeek(startOfMonth(month), locale); from.compare(last) <= 0; from = from.add({ weeks: 1 })) {
+    const first = from;
+    weeks.push(Array.from({ length: 7 }, (_none, index) => first.add({ days: index }).toString()));
+  }
+  return weeks;
 }
 
 /**

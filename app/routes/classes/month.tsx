@@ -1,44 +1,15 @@
-import {
-  CalendarDate,
-  endOfMonth,
-  getLocalTimeZone,
-  parseDate,
-  startOfMonth,
-  startOfWeek,
-  today,
-} from "@internationalized/date";
+import { type CalendarDate, getLocalTimeZone, parseDate, today } from "@internationalized/date";
 import { Link } from "react-router";
 import type { Route } from "./+types/month";
 import { database } from "~/db/client.server";
 import { classesBetween } from "~/db/queries/classes.server";
+import { monthOf, weeksOf } from "~/formats/dates";
 import { localeOf } from "~/services/request.server";
 import { dayOfMonth, monthName, people, wallTime, weekdays } from "~/ui/format/format";
 import { PrimaryLink, TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 
-const years = { first: 2000, last: 2100 };
-
-/** The month in an address, "2026-11"; what is none is the present one. */
-function monthOf(asked: string | null, now: CalendarDate): CalendarDate {
-  const [, year, month] = /^(\d{4})-(0[1-9]|1[0-2])$/.exec(asked ?? "") ?? [];
-  const wanted = Number(year);
-  return year !== undefined && wanted >= years.first && wanted <= years.last
-    ? new CalendarDate(wanted, Number(month), 1)
-    : startOfMonth(now);
-}
-
 const address = (month: CalendarDate): string => `/month?of=${month.toString().slice(0, 7)}`;
-
-/** The days of a month's weeks, from the first day of the week in the reader's region: 4 to 6 weeks of 7 ISO dates. */
-function weeksOf(month: CalendarDate, locale: string): string[][] {
-  const weeks: string[][] = [];
-  const last = endOfMonth(month);
-  for (let from = startOfWeek(month, locale); from.compare(last) <= 0; from = from.add({ weeks: 1 })) {
-    const monday = from;
-    weeks.push(Array.from({ length: 7 }, (_none, index) => monday.add({ days: index }).toString()));
-  }
-  return weeks;
-}
 
 export async function loader({ request }: Route.LoaderArgs) {
   const now = today(getLocalTimeZone());
