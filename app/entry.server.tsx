@@ -12,7 +12,7 @@ import {
   isRouteErrorResponse,
 } from "react-router";
 import { log } from "~/watch/log.server";
-import { drawnBefore, keepDrawn, keyOfPage } from "~/services/drawn-pages.server";
+import { drawnBefore, isAskedAgain, keepDrawn, keyOfPage } from "~/services/drawn-pages.server";
 import { nonceContext } from "~/services/request.server";
 import { NonceProvider } from "~/ui/sheet/nonce";
 
@@ -71,6 +71,7 @@ export default function handleRequest(
   const key = keyOf(request, status, entry, nonce);
   const before = key === undefined ? undefined : drawnBefore(key, nonce);
   if (before !== undefined) return Promise.resolve(new Response(new Uint8Array(before), { headers, status }));
+  const isKept = key !== undefined && isAskedAgain(key);
   let isWell = true;
   const cache = createCache({ key: "css", nonce });
   return new Promise((resolve, reject) => {
@@ -85,7 +86,7 @@ export default function handleRequest(
       {
         nonce,
         [ready]() {
-          const body = gathered(key === undefined ? undefined : (page) => isWell && keepDrawn(key, page, nonce));
+          const body = gathered(isKept ? (page) => isWell && keepDrawn(key, page, nonce) : undefined);
           resolve(new Response(createReadableStreamFromReadable(body), { headers, status }));
           pipe(body);
           // A page that is drawn needs no clock any more, which would hold all of it for as long as it runs.

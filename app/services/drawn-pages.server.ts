@@ -22,6 +22,19 @@ const pages = new LRUCache<string, DrawnPage>({
   ttl: keptMs,
 });
 
+/** Keys of pages that were asked for lately, whether or not they are kept. */
+const asked = new LRUCache<string, true>({ max: 5_000, ttl: keptMs });
+
+/**
+ * Is a page worth keeping? One that is asked for again is; what is asked for once, such as by whoever tries every address there is,
+ * costs nothing but its key.
+ */
+export function isAskedAgain(key: string): boolean {
+  const isAgain = asked.has(key);
+  asked.set(key, true);
+  return isAgain;
+}
+
 /** A value that no key can be made of: something that is still coming, or that says nothing of itself when written. */
 class NotKeyed extends Error {}
 

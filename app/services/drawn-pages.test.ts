@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { drawnBefore, keepDrawn, keyOfPage } from "./drawn-pages.server";
+import { drawnBefore, isAskedAgain, keepDrawn, keyOfPage } from "./drawn-pages.server";
 
 describe("pages as they were drawn", () => {
   test("the same address with the same data is the same page, whatever differs makes another", () => {
@@ -43,6 +43,10 @@ describe("pages as they were drawn", () => {
     );
     expect(drawnBefore(key, "third")?.toString()).not.toMatch(/first|second/);
     expect(drawnBefore(keyOfPage("/other", {}) ?? "", "second")).toBeUndefined();
+  });
+
+  test("a page is worth keeping when it is asked for again", () => {
+    expect(["one", "other", "one", "one", "third"].map(isAskedAgain)).toEqual([false, false, true, true, false]);
   });
 
   test("a page without a nonce to cut out is refused", () => {
