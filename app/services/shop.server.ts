@@ -2,6 +2,7 @@ import type { Kysely } from "kysely";
 import type { Pantry } from "~/core/batter";
 import { type ClassInput, plan } from "~/core/plan";
 import { type ClassNeed, type Extra, type ShoppingLine, shoppingList } from "~/core/shop";
+import type { StoredClass } from "~/db/queries/classes.server";
 import { type DB } from "~/db/schema";
 import { classesNow, notFound } from "./classes.server";
 
@@ -37,8 +38,8 @@ const needOf = (input: ClassInput): ClassNeed => ({
   packs: input.packs,
 });
 
-/** The trip a class belongs to, with its list worked out. */
-export async function tripOf(db: Kysely<DB>, classId: string): Promise<Trip> {
+/** The trip a class belongs to, with its list worked out. @param own the class, where the request has read it already. */
+export async function tripOf(db: Kysely<DB>, classId: string, own?: StoredClass): Promise<Trip> {
   const leadId = await leadOf(db, classId);
   const [members, stock, extras, others] = await Promise.all([
     db
@@ -68,12 +69,11 @@ export async function tripOf(db: Kysely<DB>, classId: string): Promise<Trip> {
       .limit(24)
       .execute(),
   ]);
-  const inputs = (
-    await classesNow(
-      db,
-      members.map(({ id }) => id),
-    )
-  ).map((stored) => stored.input);
+  const unread = members.map(({ id }) => id).filter((id) => id !== own?.input.id);
+  const read = new Map(
+    [...(own ? [own] : []), ...(await classesNow(db, unread))].map(({ input }) => [input.id, input]),
+  );
+  const inputs = members.flatMap(({ id }) => read.get(id) ?? []);
   const pantry: Pantry = new Map(inputs.flatMap((input) => input.pantry.map((one) => [one.id, one] as const)));
   const onHand = stock.map((row) => [row.ingredient_id, row.grams] as const);
   const asked = extras.map(({ id, name, count, price }) => ({ id, name, count, price: price ?? undefined }));

@@ -187,7 +187,8 @@ function LaterFields({ fields, initially, isAsked }: Pick<Props, "fields" | "ini
 const asSent = (value: unknown): string | undefined =>
   value === undefined || value === null || value === false ? undefined : value === true ? "on" : String(value);
 
-function DrawnLater({ fields }: Pick<Props, "fields">) {
+/** Only what also travels folded may be drawn here: another field would be lost with every save that leaves it folded. */
+function DrawnLater({ fields }: { fields: Readonly<Record<(typeof laterNames)[number], Field>> }) {
   return (
     <div className="form" style={{ paddingTop: 8 }}>
       <NumberField field={fields.doorsMinutes} label="Doors and hands" hint="minutes" className="c4" />

@@ -175,12 +175,12 @@ export const shortMoment = (startsAt: string, timeZone: string, locale: string):
     instantOf(startsAt, timeZone, 0),
   );
 
+const atNoon = (isoDay: string): Date => new Date(`${isoDay.slice(0, 10)}T12:00:00Z`);
+
 export const day = (startsAt: string, locale: string): string =>
   dateFormat(locale, { weekday: "short", day: "numeric", month: "short", year: "numeric", timeZone: "UTC" }).format(
-    new Date(`${startsAt.slice(0, 10)}T12:00:00Z`),
+    atNoon(startsAt),
   );
-
-const atNoon = (isoDay: string): Date => new Date(`${isoDay.slice(0, 10)}T12:00:00Z`);
 
 /** "November 2026" */
 export const monthName = (isoDay: string, locale: string): string =>

@@ -41,8 +41,7 @@ const schema = z.discriminatedUnion("intent", [
 ]);
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  await classOnce(context, params.classId);
-  const trip = await tripOf(database(), params.classId);
+  const trip = await tripOf(database(), params.classId, await classOnce(context, params.classId));
   return { trip, events: await ticksOf(database(), trip.leadId), me: accountOf(context).name };
 }
 

@@ -12,7 +12,7 @@ import { useTicks } from "~/ui/pack/useTicks";
 import { PrimaryLink, TextLink } from "~/ui/parts/fields";
 import { PlainButton } from "~/ui/parts/plain";
 import { toolWords } from "~/ui/words/en";
-import { containerName, contentScoops, placeName } from "~/ui/words/kits";
+import { containerName, contentScoops } from "~/ui/words/kits";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -65,7 +65,7 @@ export default function CallTheList({ loaderData, params }: Route.ComponentProps
       ) : null}
       <div className="call-sheets" inert={!isReady}>
         {sheets.map((sheet) => (
-          <section key={sheet.stationId} aria-label={placeName({ kind: "station", ...sheet })}>
+          <section key={sheet.stationId} aria-label={sheet.name}>
             <h3>{sheet.name}</h3>
             <ul>
               {sheet.items.map((item) => {
