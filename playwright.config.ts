@@ -2,6 +2,7 @@ import net from "node:net";
 import os from "node:os";
 import path from "node:path";
 import { defineConfig } from "@playwright/test";
+import { chromiumPath } from "./scripts/lib/chromium.mjs";
 
 const freePort = (): Promise<number> =>
   new Promise((resolve, reject) => {
@@ -38,7 +39,7 @@ export default defineConfig({
     // Recording every journey costs a third of its time: TRACE=1 where one wants to look into a failure.
     trace: process.env.TRACE ? "retain-on-failure" : "off",
     launchOptions: {
-      executablePath: "/usr/bin/chromium",
+      executablePath: chromiumPath(),
       args: [
         "--disable-dev-shm-usage",
         "--disable-gpu",

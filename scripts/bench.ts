@@ -9,6 +9,7 @@ import { CalendarDate } from "@internationalized/date";
 import pg from "pg";
 import { type Guest, type SeatingProblem, costOf, seatings } from "~/core/seating";
 import { type Timeline, schedule, searchThrough, usualEffort } from "~/core/schedule";
+import { chromiumPath } from "./lib/chromium.mjs";
 import { shapes } from "./shapes";
 import { plan } from "~/core/plan";
 import { demoAccounts, demoClasses } from "~/demo/boathouse";
@@ -175,7 +176,7 @@ function seatingTimes(): Record<string, string>[] {
 async function typingFrames(base: string, path: string): Promise<Record<string, string>[]> {
   const { chromium } = await import("@playwright/test");
   const browser = await chromium.launch({
-    executablePath: "/usr/bin/chromium",
+    executablePath: chromiumPath(),
     args: ["--disable-gpu", "--disable-background-networking"],
   });
   try {

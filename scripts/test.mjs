@@ -4,8 +4,9 @@ import { spawn, spawnSync } from "node:child_process";
 import fs from "node:fs";
 import path from "node:path";
 import { buildIfNewer, writeTheme } from "./lib/build.mjs";
+import { chromiumInstalled } from "./lib/chromium.mjs";
 import { installIfNewer } from "./lib/packages.mjs";
-import { Sentence, installPackages, serverBin } from "./lib/postgres.mjs";
+import { Sentence, serverBin } from "./lib/postgres.mjs";
 
 process.chdir(path.resolve(import.meta.dirname, ".."));
 const counts = { passed: 0, failed: 0 };
@@ -53,11 +54,9 @@ function need(what, isThere) {
 }
 
 need("The packages could not be installed; what npm said stands above.", installIfNewer());
-const chromium = "/usr/bin/chromium";
-if (!fs.existsSync(chromium)) installPackages(["chromium"], "the browser for the tests");
 need(
-  `Chromium is not at ${chromium} and may not be installed from here. As root: apt-get install chromium.`,
-  fs.existsSync(chromium),
+  "Chromium is not in /usr/bin and may not be installed from here. As root: apt-get install chromium.",
+  chromiumInstalled() !== undefined,
 );
 try {
   serverBin();
@@ -71,12 +70,12 @@ const bin = (name) => path.join("node_modules", name);
 await check("route types", [bin("@react-router/dev/bin.js"), "typegen"]);
 // Each of these keeps one core busy, so two go at once.
 await Promise.all([
-  check("types", [bin("typescript/bin/tsc")]).then(() =>
-    check("types of the core, without browser or Node", [bin("typescript/bin/tsc"), "-p", "app/core"]),
-  ),
-  check("lint", [bin("eslint/bin/eslint.js"), "."]).then(() =>
-    check("layout of the code", [bin("prettier/bin/prettier.cjs"), "--check", "--log-level=warn", "."]),
-  ),
+  check("types", [bin("typescript-native/bin/tsc")])
+    .then(() =>
+      check("types of the core, without browser or Node", [bin("typescript-native/bin/tsc"), "-p", "app/core"]),
+    )
+    .then(() => check("layout of the code", [bin("prettier/bin/prettier.cjs"), "--check", "--log-level=warn", "."])),
+  check("lint", [bin("eslint/bin/eslint.js"), "."]),
 ]);
 
 fs.mkdirSync("test-results", { recursive: true });

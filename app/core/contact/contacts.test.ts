@@ -115,7 +115,7 @@ const isOpen = (person: Participant) =>
 
 const pantry = new Map(starterPantry.map((one) => [one.id, one]));
 
-test("over 100,000 random classes: no false clear, and no alarm that the rules do not raise", () => {
+test("over 25,000 random classes, and four times as many in the long look: no false clear, and no alarm that the rules do not raise", () => {
   const who = fc.record({
     hasAnswered: fc.boolean(),
     needs: fc.array(need, { maxLength: 3 }),
@@ -153,7 +153,7 @@ test("over 100,000 random classes: no false clear, and no alarm that the rules d
         }
       },
     ),
-    { numRuns: 100_000 },
+    { numRuns: 25_000 },
   );
   expect(wrong.slice(0, 3)).toEqual([]);
   expect(plates).toBeGreaterThanOrEqual(200_000);
