@@ -8,8 +8,8 @@ import { ChakraProvider } from "@chakra-ui/react";
 import { type ReactNode, useEffect } from "react";
 import { Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteLoaderData } from "react-router";
 import type { Route } from "./+types/root";
-import { paperOf } from "~/formats/regions";
-import { localeOf, zoneOf } from "~/services/request.server";
+import { languageOf, paperOf } from "~/formats/regions";
+import { localeOf, tastesOf, zoneOf } from "~/services/request.server";
 import { LocaleProvider, ZoneProvider } from "~/ui/sheet/locale";
 import { useNonce } from "~/ui/sheet/nonce";
 import { TroubleHead, useTrouble } from "~/ui/sheet/trouble";
@@ -18,14 +18,27 @@ import { TextLink } from "~/ui/parts/fields";
 
 const fallbackLocale = "en-GB";
 
-export const loader = ({ request }: Route.LoaderArgs) => ({ locale: localeOf(request), zone: zoneOf(request) });
+export const loader = ({ request }: Route.LoaderArgs) => ({
+  locale: localeOf(request),
+  zone: zoneOf(request),
+  shade: tastesOf(request).shade,
+});
 export const shouldRevalidate = () => false;
 
 export function Layout({ children }: { children: ReactNode }) {
   const nonce = useNonce();
-  const { locale, zone } = useRouteLoaderData<typeof loader>("root") ?? { locale: fallbackLocale, zone: "UTC" };
+  const { locale, zone, shade } = useRouteLoaderData<typeof loader>("root") ?? {
+    locale: fallbackLocale,
+    zone: "UTC",
+    shade: null,
+  };
   return (
-    <html lang={locale} data-paper={paperOf(locale)} suppressHydrationWarning>
+    <html
+      lang={languageOf(locale)}
+      data-paper={paperOf(locale)}
+      data-shade={shade ?? undefined}
+      suppressHydrationWarning
+    >
       <head>
         <meta charSet="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />

@@ -1,4 +1,4 @@
-import { expect, openClass, ownClass, test } from "./fixtures";
+import { expect, openClass, ownClass, test, violationsOf } from "./fixtures";
 
 test("a lead adds an assistant, who signs in, and is signed out everywhere at once", async ({
   page,
@@ -101,14 +101,25 @@ test("a role given, an account closed and opened, a letter for a forgotten passw
   expect((await own.goto(path))?.status()).toBe(404);
 
   await own.goto("/account");
-  await own.getByLabel("As they are written in").selectOption("the United States");
-  await own.getByRole("button", { name: "Keep the region" }).click();
-  await expect(
-    own.getByText("Saturday, November 28 at 2:30 PM; sheets print on Letter.", { exact: false }),
-  ).toBeVisible();
-  await own.getByLabel("As they are written in").selectOption("Britain");
-  await own.getByRole("button", { name: "Keep the region" }).click();
-  await expect(own.getByText("Saturday 28 November at 14:30; sheets print on A4.", { exact: false })).toBeVisible();
+  const written = own.getByLabel("Dates, numbers, words, paper");
+  await written.selectOption("the United States");
+  await own.getByLabel("Degrees").selectOption("°F only");
+  await own.getByLabel("Cups and spoons of a new class").selectOption("Australian cups, 20 ml tablespoon");
+  await own.getByLabel("Pages on the screen").selectOption("dark");
+  await own.getByRole("button", { name: "Keep how you read" }).click();
+  await expect(own.getByText("Saturday, November 28 at 2:30 PM, 356 °F; sheets print on Letter.")).toBeVisible();
+  await expect(own.locator("html")).toHaveAttribute("data-shade", "dark");
+  await expect(own.locator("html")).toHaveAttribute("lang", "en-US");
+  expect(await violationsOf(own)).toEqual([]);
+  await own.goto("/classes/new");
+  await expect(own.locator("[name=measuringSetId]")).toHaveValue("au-usual");
+  await own.goto("/account");
+  await written.selectOption("Britain");
+  await own.getByLabel("Degrees").selectOption("both");
+  await own.getByLabel("Pages on the screen").selectOption("paper");
+  await own.getByRole("button", { name: "Keep how you read" }).click();
+  await expect(own.getByText("Saturday 28 November at 14:30, 180 °C (356 °F); sheets print on A4.")).toBeVisible();
+  await expect(own.locator("html")).not.toHaveAttribute("data-shade", /./);
   await own.getByLabel("Name, as it stands").fill("Sable Thwart");
   await own.getByRole("button", { name: "Keep the name" }).click();
   await expect(own.getByText("Your name is kept.")).toBeVisible();

@@ -14,6 +14,9 @@ export interface AccountTable {
   version: Generated<number>;
   closed_at: ColumnType<Date | null, Date | undefined, Date | null>;
   region: ColumnType<string | null, string | null | undefined, string | null>;
+  scale: ColumnType<string | null, string | null | undefined, string | null>;
+  cups: ColumnType<string | null, string | null | undefined, string | null>;
+  shade: ColumnType<string | null, string | null | undefined, string | null>;
   created_at: CreatedAt;
   updated_at: Instant;
 }
@@ -90,9 +93,13 @@ export interface RecipeStandingTable {
   marked_by: string | null;
   marked_at: CreatedAt;
 }
+/** When it was put aside: what has it keeps it, and nothing new is offered it. */
+type AsideAt = ColumnType<Date | null, Date | null | undefined, Date | null>;
+
 export interface RecipeTable {
   id: string;
   created_at: CreatedAt;
+  aside_at: AsideAt;
 }
 export interface RevisionIngredientTable {
   recipe_id: string;
@@ -107,6 +114,7 @@ export interface KitchenTable {
   altitude_m: number | null;
   version: Generated<number>;
   updated_at: Instant;
+  aside_at: AsideAt;
 }
 export interface SurfaceTable {
   id: Generated<string>;

@@ -2,7 +2,7 @@ import crypto from "node:crypto";
 import { hash, verify } from "@node-rs/argon2";
 import { type Kysely, sql } from "kysely";
 import type { DB } from "~/db/schema";
-import type { Region } from "~/formats/regions";
+import { type Tastes, noTastes, readTastes, writeTastes } from "~/formats/regions";
 
 export interface Account {
   readonly id: string;
@@ -43,15 +43,29 @@ export async function addAccount(db: Kysely<DB>, account: Omit<Account, "id"> & 
   return id;
 }
 
-/** The region that an account chose; null where it chose none. */
-export const regionOf = async (db: Kysely<DB>, accountId: string): Promise<string | null> =>
-  (await db.selectFrom("account").select("region").where("id", "=", accountId).executeTakeFirst())?.region ?? null;
+/** A row's own words are those the database lets in; what it would not know any more is nothing chosen. */
+const tastesIn = (row: {
+  region: string | null;
+  scale: string | null;
+  cups: string | null;
+  shade: string | null;
+}): Tastes => readTastes(writeTastes(row as Tastes));
+
+/** How an account likes to read; nothing chosen where there is no such account. */
+export async function tastesOfAccount(db: Kysely<DB>, accountId: string): Promise<Tastes> {
+  const row = await db
+    .selectFrom("account")
+    .select(["region", "scale", "cups", "shade"])
+    .where("id", "=", accountId)
+    .executeTakeFirst();
+  return row ? tastesIn(row) : noTastes;
+}
 
 export const accountByEmail = async (db: Kysely<DB>, email: string) =>
   db.selectFrom("account").selectAll().where("email", "=", email.toLowerCase()).executeTakeFirst();
 
 export interface ListedAccount extends Account {
-  readonly region: string | null;
+  readonly tastes: Tastes;
   readonly version: number;
   readonly isClosed: boolean;
 }
@@ -60,10 +74,14 @@ export interface ListedAccount extends Account {
 export async function allAccounts(db: Kysely<DB>): Promise<ListedAccount[]> {
   const rows = await db
     .selectFrom("account")
-    .select(["id", "email", "name", "role", "version", "closed_at", "region"])
+    .select(["id", "email", "name", "role", "version", "closed_at", "region", "scale", "cups", "shade"])
     .orderBy("name")
     .execute();
-  return rows.map(({ closed_at, ...row }) => ({ ...row, isClosed: closed_at !== null }));
+  return rows.map(({ closed_at, region, scale, cups, shade, ...row }) => ({
+    ...row,
+    tastes: tastesIn({ region, scale, cups, shade }),
+    isClosed: closed_at !== null,
+  }));
 }
 
 /** What may be changed of an account by itself. */
@@ -72,8 +90,7 @@ export interface AccountChange {
   readonly role?: Account["role"];
   readonly isClosed?: boolean;
   readonly password?: string;
-  /** Null for what the browser asks for. */
-  readonly region?: Region | null;
+  readonly tastes?: Tastes;
 }
 
 export type AccountChanged = "changed" | "changed meanwhile" | "last lead";
@@ -89,7 +106,7 @@ export async function changeAccount(
   change: AccountChange,
   kept?: string,
 ): Promise<AccountChanged> {
-  const { name, role, isClosed, password, region } = change;
+  const { name, role, isClosed, password, tastes } = change;
   const password_hash = password === undefined ? undefined : await hash(password, argon);
   return db.transaction().execute(async (trx) => {
     // One at a time: two leads who close one another at the same moment would leave none.
@@ -107,7 +124,7 @@ export async function changeAccount(
       .set({
         ...(name === undefined ? {} : { name }),
         ...(role === undefined ? {} : { role }),
-        ...(region === undefined ? {} : { region }),
+        ...tastes,
         ...(isClosed === undefined ? {} : { closed_at: isClosed ? new Date() : null }),
         ...(password_hash === undefined ? {} : { password_hash }),
         version: version + 1,

@@ -2,10 +2,14 @@ import { type Kysely, sql } from "kysely";
 import { draftOf } from "~/core/recipe";
 import { addKitchen, changeKitchen, kitchens } from "~/db/queries/kitchens.server";
 import { markOfTables } from "~/db/queries/class-marks.server";
+import { recipeOf } from "~/db/queries/recipes.server";
+import { noTastes } from "~/formats/regions";
 import type { DB } from "~/db/schema";
 import { demoClasses } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
 import { anAccount, programDatabase } from "../../test/database";
+import { allAccounts, changeAccount, tastesOfAccount } from "./accounts.server";
+import { asideOf, putAside } from "./aside.server";
 import { choicesNow } from "./choices.server";
 import { addStarterRecipes } from "./demo.server";
 import { keepRevision } from "./recipes.server";
@@ -75,4 +79,35 @@ test("the mark of tables is that of their rows: written the same again it is ano
   expect(second).not.toBe(first);
   await db.updateTable("kitchen_gear").set({ owned: 1 }).execute();
   expect(await mark()).toBe(second);
+});
+
+test("what is put aside is not offered, keeps its place in a class that has it, and comes back when it is taken back", async () => {
+  const id = await addKitchen(db, { ...kitchen, name: "Sail loft" });
+  await choicesNow(db);
+  expect(await putAside(db, "kitchen", id, true)).toBe(true);
+  expect(await putAside(db, "recipe", pancakes.id, true)).toBe(true);
+  const without = await choicesNow(db);
+  expect(without.kitchens).toEqual([]);
+  expect(without.recipes.map((one) => one.id)).not.toContain(pancakes.id);
+  expect([...(await asideOf(db, "recipe"))]).toEqual([pancakes.id]);
+  // The recipe and the kitchen themselves are what they were.
+  expect((await kitchens(db, id)).map((one) => one.name)).toEqual(["Sail loft"]);
+  expect((await recipeOf(db, pancakes.id))?.title).toBe(pancakes.title);
+
+  await putAside(db, "kitchen", id, false);
+  await putAside(db, "recipe", pancakes.id, false);
+  const back = await choicesNow(db);
+  expect(back.kitchens.map((one) => one.id)).toEqual([id]);
+  expect(back.recipes.map((one) => one.id)).toContain(pancakes.id);
+  expect(await putAside(db, "recipe", "no-such-recipe", true)).toBe(false);
+});
+
+test("how somebody reads is kept with the account, read back as it was chosen, and taken back", async () => {
+  const tastes = { region: "en-US", scale: "celsius", cups: "au-usual", shade: "dark" } as const;
+  expect(await tastesOfAccount(db, lead)).toEqual(noTastes);
+  expect(await changeAccount(db, lead, 1, { tastes })).toBe("changed");
+  expect(await tastesOfAccount(db, lead)).toEqual(tastes);
+  expect((await allAccounts(db)).find((one) => one.id === lead)?.tastes).toEqual(tastes);
+  expect(await changeAccount(db, lead, 2, { tastes: noTastes })).toBe("changed");
+  expect(await tastesOfAccount(db, lead)).toEqual(noTastes);
 });

@@ -4,6 +4,7 @@ import { markOfTables, tablesOfKitchen } from "~/db/queries/class-marks.server";
 import { kitchens } from "~/db/queries/kitchens.server";
 import { type RecipeChoice, recipeChoices } from "~/db/queries/recipes.server";
 import type { DB } from "~/db/schema";
+import { asideOf } from "./aside.server";
 
 /** What a brief chooses from. */
 export interface Choices {
@@ -13,12 +14,24 @@ export interface Choices {
 
 let lately: { readonly mark: string; readonly choices: Choices } | undefined;
 
-/** Every kitchen and the newest revision of every recipe: the same object for as long as none of their rows was written. */
+/**
+ * Every kitchen and the newest revision of every recipe that is not put aside: the same object for as long as none of their rows was
+ * written.
+ */
 export async function choicesNow(db: Kysely<DB>): Promise<Choices> {
   // Asked for before the rows, so that the mark can only be too old, never too new.
-  const mark = await markOfTables(db, ["kitchen", ...tablesOfKitchen, "recipe_revision"]);
+  const mark = await markOfTables(db, ["kitchen", ...tablesOfKitchen, "recipe", "recipe_revision"]);
   if (lately?.mark === mark) return lately.choices;
-  const [rooms, recipes] = await Promise.all([kitchens(db), recipeChoices(db)]);
-  lately = { mark, choices: { kitchens: rooms, recipes } };
+  const [rooms, aside, recipes, asideRecipes] = await Promise.all([
+    kitchens(db),
+    asideOf(db, "kitchen"),
+    recipeChoices(db),
+    asideOf(db, "recipe"),
+  ]);
+  const choices = {
+    kitchens: rooms.filter((room) => !aside.has(room.id)),
+    recipes: recipes.filter((recipe) => !asideRecipes.has(recipe.id)),
+  };
+  lately = { mark, choices };
   return lately.choices;
 }

@@ -1,7 +1,7 @@
 import { getLocalTimeZone } from "@internationalized/date";
 import { createContext } from "react-router";
 import { timeZoneSchema } from "~/formats/class-file";
-import { isRegion } from "~/formats/regions";
+import { type Tastes, readTastes, withScale, writeTastes } from "~/formats/regions";
 
 /** The page's nonce for scripts and styles; empty in development. */
 export const nonceContext = createContext<string>("");
@@ -34,29 +34,39 @@ const usualIn: Readonly<Record<string, Usual>> = {
 };
 
 /** The allergen list, the currency and the cups a class begins with: by the region of the language the browser asks for. */
-export const usualFor = (request: Request): Usual =>
-  usualIn[new Intl.Locale(localeOf(request)).region ?? ""] ?? {
+export function usualFor(request: Request): Usual {
+  const usual = usualIn[new Intl.Locale(localeOf(request)).region ?? ""] ?? {
     regime: "eu",
     currency: "",
     measuringSetId: "metric-usual",
   };
+  const { cups } = tastesOf(request);
+  return cups === null ? usual : { ...usual, measuringSetId: cups };
+}
 
-/** The region that the reader chose, kept in the browser beside the sign-in; gone with null. It is no secret. */
-export const regionCookie = (region: string | null): string =>
-  region === null
+/** What the reader chose for their account, kept in the browser beside the sign-in; gone with nothing chosen. It is no secret. */
+export const tastesCookie = (tastes: Tastes): string =>
+  Object.values(tastes).every((one) => one === null)
     ? "region=; Path=/; Max-Age=0; SameSite=Lax"
-    : `region=${region}; Path=/; Max-Age=31536000; SameSite=Lax`;
+    : `region=${writeTastes(tastes)}; Path=/; Max-Age=31536000; SameSite=Lax`;
+
+/** The same, as the browser sends it. */
+export const tastesOf = (request: Request): Tastes =>
+  readTastes(/(?:^|;\s*)region=([A-Za-z.-]{0,80})/.exec(request.headers.get("cookie") ?? "")?.[1] ?? "");
 
 /** What is spoken when the browser asks for no English at all. */
 const fallbackLocale = "en-GB";
 
 /**
- * The region the reader chose for their account; else the first language the browser asks for that is English of some kind: the words
- * are, so numbers and dates follow.
+ * The region and the degrees the reader chose for their account; else the first language the browser asks for that is English of some
+ * kind: the words are, so numbers and dates follow.
  */
 export function localeOf(request: Request): string {
-  const chosen = /(?:^|;\s*)region=([A-Za-z-]{2,10})/.exec(request.headers.get("cookie") ?? "")?.[1] ?? "";
-  if (isRegion(chosen)) return chosen;
+  const { region, scale } = tastesOf(request);
+  return withScale(region ?? askedLocale(request), scale);
+}
+
+function askedLocale(request: Request): string {
   const asked =
     request.headers
       .get("accept-language")

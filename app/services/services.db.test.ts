@@ -78,6 +78,8 @@ const migrations = [
   "0016-bowls-and-alternatives",
   "0017-rounds",
   "0018-missing",
+  "0019-account-tastes",
+  "0020-put-aside",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

@@ -8,8 +8,15 @@ import {
 } from "react-router";
 import Bowser from "bowser";
 import { database } from "~/db/client.server";
-import { regionCookie } from "./request.server";
-import { type Account, accountOfSession, closeSession, countAccounts, openSession, regionOf } from "./accounts.server";
+import { tastesCookie } from "./request.server";
+import {
+  type Account,
+  accountOfSession,
+  closeSession,
+  countAccounts,
+  openSession,
+  tastesOfAccount,
+} from "./accounts.server";
 
 // With TLS or on this machine the cookie is bound to the host and never sent in the clear. A tablet that reaches the program by
 // plain HTTP on a local network would drop such a cookie, so there it goes without; the README says to put TLS in front.
@@ -92,7 +99,7 @@ export async function signInAndGo(request: Request, accountId: string, to: strin
   const { secret, expires } = await openSession(database(), accountId, deviceOf(request));
   const headers = new Headers({ "Set-Cookie": await cookieFor(request).serialize(secret, { expires }) });
   // What the account chose goes with it to every device.
-  headers.append("Set-Cookie", regionCookie(await regionOf(database(), accountId)));
+  headers.append("Set-Cookie", tastesCookie(await tastesOfAccount(database(), accountId)));
   return redirect(to, { headers });
 }
 

@@ -2,3 +2,4 @@ export * from "./cues";
 export * from "./troubles";
 export * from "./stop";
 export * from "./techniques";
+export * from "./likeness";

@@ -18,6 +18,8 @@ import * as accountRegion from "./0015-account-region";
 import * as bowlsAndAlternatives from "./0016-bowls-and-alternatives";
 import * as rounds from "./0017-rounds";
 import * as missing from "./0018-missing";
+import * as accountTastes from "./0019-account-tastes";
+import * as putAside from "./0020-put-aside";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -42,6 +44,8 @@ const provider: MigrationProvider = {
     "0016-bowls-and-alternatives": bowlsAndAlternatives,
     "0017-rounds": rounds,
     "0018-missing": missing,
+    "0019-account-tastes": accountTastes,
+    "0020-put-aside": putAside,
   }),
 };
 

@@ -78,7 +78,7 @@ export function recipeFrom({
   return recipe;
 }
 
-/** The newest revision of each recipe, whole. */
+/** The newest revision of each recipe, whole; those put aside too. */
 export async function newestRecipes(db: Kysely<DB>): Promise<Recipe[]> {
   const rows = await db
     .selectFrom("recipe_revision")

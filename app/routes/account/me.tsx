@@ -14,14 +14,14 @@ import {
   signIn,
 } from "~/services/accounts.server";
 import { secondsToWait } from "~/services/limits.server";
-import { addressContext, regionCookie } from "~/services/request.server";
+import { addressContext, tastesCookie } from "~/services/request.server";
 import { accountOf, sessionOf } from "~/services/session.server";
-import { paperOf, regions } from "~/formats/regions";
-import { dayAndTime, moment } from "~/ui/format/format";
+import { type Tastes, cups, noTastes, paperOf, regions, scales, shades } from "~/formats/regions";
+import { dayAndTime, degrees, moment } from "~/ui/format/format";
 import { FormError, Primary, Secondary, TextField } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
 import { useLocale, useZone } from "~/ui/sheet/locale";
-import { regionWords } from "~/ui/words/en";
+import { cupsWords, regionWords, scaleWords, shadeWords } from "~/ui/words/en";
 import { Hidden, PlainButton, PlainSelect } from "~/ui/parts/plain";
 
 const version = z.int({ error: "The form did not arrive whole. Load the page again and repeat." });
@@ -33,7 +33,14 @@ const schema = z.discriminatedUnion("intent", [
     old: words(200, "your password as it is"),
     password: newPassword,
   }),
-  z.object({ intent: z.literal("region"), version, region: z.enum(regions).optional() }),
+  z.object({
+    intent: z.literal("tastes"),
+    version,
+    region: z.enum(regions).optional(),
+    scale: z.enum(scales).optional(),
+    cups: z.enum(cups).optional(),
+    shade: z.enum(shades).optional(),
+  }),
   z.object({ intent: z.literal("end"), sessionId: z.uuid() }),
 ]);
 
@@ -41,9 +48,16 @@ export async function loader({ context }: Route.LoaderArgs) {
   const { id, name, email, role } = accountOf(context);
   const [all, sessions] = await Promise.all([allAccounts(database()), sessionsOf(database(), id)]);
   const version = all.find((one) => one.id === id)?.version ?? 1;
-  const region = all.find((one) => one.id === id)?.region ?? "";
-  return { name, email, role, version, region, sessions, own: sessionOf(context) };
+  const tastes = all.find((one) => one.id === id)?.tastes ?? noTastes;
+  return { name, email, role, version, tastes, sessions, own: sessionOf(context) };
 }
+
+const tastesIn = (form: Partial<Tastes>): Tastes => ({
+  region: form.region ?? null,
+  scale: form.scale ?? null,
+  cups: form.cups ?? null,
+  shade: form.shade ?? null,
+});
 
 const changedMeanwhile = "This account was changed meanwhile. Look at what it is now and keep yours again.";
 
@@ -94,8 +108,8 @@ export async function action({ request, context }: Route.ActionArgs) {
   const change: AccountChange =
     form.intent === "name"
       ? { name: form.name }
-      : form.intent === "region"
-        ? { region: form.region ?? null }
+      : form.intent === "tastes"
+        ? { tastes: tastesIn(form) }
         : { password: form.password };
   if ((await changeAccount(db, account.id, form.version, change, sessionOf(context))) !== "changed")
     return data(
@@ -106,9 +120,9 @@ export async function action({ request, context }: Route.ActionArgs) {
       },
       { status: 409 },
     );
-  // The whole document is written anew: language and paper stand on its first line.
-  if (form.intent === "region")
-    return redirect("/account", { headers: { "Set-Cookie": regionCookie(form.region ?? null) } });
+  // The whole document is written anew: language, paper and ground stand on its first line.
+  if (form.intent === "tastes")
+    return redirect("/account", { headers: { "Set-Cookie": tastesCookie(tastesIn(form)) } });
   return {
     result: undefined,
     done:
@@ -119,9 +133,33 @@ export async function action({ request, context }: Route.ActionArgs) {
 /** A day and a time that show which comes first and how many hours a day has. */
 const example = "2026-11-28T14:30";
 
+interface TasteProps<T extends string> {
+  readonly name: keyof Tastes;
+  readonly label: string;
+  readonly usual: string;
+  readonly of: readonly T[];
+  readonly words: Readonly<Record<T, string>>;
+  readonly chosen: string | null;
+}
+
+/** One thing to choose of how somebody reads. */
+const Taste = <T extends string>({ name, label, usual, of, words, chosen }: TasteProps<T>) => (
+  <label className="cell">
+    <span className="cell-label">{label}</span>
+    <PlainSelect name={name} defaultValue={chosen ?? ""}>
+      <option value="">{usual}</option>
+      {of.map((one) => (
+        <option key={one} value={one}>
+          {words[one]}
+        </option>
+      ))}
+    </PlainSelect>
+  </label>
+);
+
 /** One's own account: name, password, and where one is signed in. */
 export default function Me({ loaderData, actionData }: Route.ComponentProps) {
-  const { name, email, role, version, region, sessions, own } = loaderData;
+  const { name, email, role, version, tastes, sessions, own } = loaderData;
   const locale = useLocale();
   const zone = useZone();
   const resultOf = (form: "name" | "password") => (actionData?.form === form ? actionData.result : undefined);
@@ -191,27 +229,43 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
               <Primary>Keep the name</Primary>
             </div>
           </Form>
-          <h2 style={{ marginTop: 24 }}>Dates, numbers, paper</h2>
+          <h2 style={{ marginTop: 24 }}>How you read</h2>
           <Form method="post" reloadDocument className="form">
-            <Hidden name="intent" value="region" />
+            <Hidden name="intent" value="tastes" />
             <Hidden name="version" value={version} />
-            <label className="cell">
-              <span className="cell-label">As they are written in</span>
-              <PlainSelect name="region" defaultValue={region}>
-                <option value="">what this browser asks for</option>
-                {regions.map((one) => (
-                  <option key={one} value={one}>
-                    {regionWords[one]}
-                  </option>
-                ))}
-              </PlainSelect>
-            </label>
+            <div className="facts tight">
+              <Taste
+                name="region"
+                label="Dates, numbers, words, paper"
+                usual="as this browser asks"
+                of={regions}
+                words={regionWords}
+                chosen={tastes.region}
+              />
+              <Taste name="scale" label="Degrees" usual="both" of={scales} words={scaleWords} chosen={tastes.scale} />
+              <Taste
+                name="cups"
+                label="Cups and spoons of a new class"
+                usual="as usual there"
+                of={cups}
+                words={cupsWords}
+                chosen={tastes.cups}
+              />
+              <Taste
+                name="shade"
+                label="Pages on the screen"
+                usual="paper"
+                of={shades}
+                words={shadeWords}
+                chosen={tastes.shade}
+              />
+            </div>
             <p className="small quiet">
-              For example {dayAndTime(example, "UTC", locale)}; sheets print on{" "}
+              For example {dayAndTime(example, "UTC", locale)}, {degrees(180, locale)}; sheets print on{" "}
               {paperOf(locale) === "letter" ? "Letter" : "A4"}.
             </p>
             <div>
-              <Secondary type="submit">Keep the region</Secondary>
+              <Secondary type="submit">Keep how you read</Secondary>
             </div>
           </Form>
           <h2 style={{ marginTop: 24 }}>Password</h2>

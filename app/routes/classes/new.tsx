@@ -5,9 +5,8 @@ import { briefFormSchema, dishRows, factsOf, usualBrief } from "./people/brief-f
 import { BriefPage } from "./people/BriefPage";
 import { formOf, submissionOf } from "../form";
 import { database } from "~/db/client.server";
-import { kitchens } from "~/db/queries/kitchens.server";
 import { allIngredients } from "~/db/queries/pantry.server";
-import { recipeChoices } from "~/db/queries/recipes.server";
+import { choicesNow } from "~/services/choices.server";
 import { createClass } from "~/services/classes.server";
 import { brokenChoice } from "~/services/brief.server";
 import { usualFor, zoneOf } from "~/services/request.server";
@@ -16,11 +15,10 @@ import { TextLink } from "~/ui/parts/fields";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const db = database();
-  const [rooms, recipes, pantry] = await Promise.all([kitchens(db), recipeChoices(db), allIngredients(db)]);
+  const [choices, pantry] = await Promise.all([choicesNow(db), allIngredients(db)]);
   const zone = zoneOf(request);
   return {
-    kitchens: rooms,
-    recipes,
+    ...choices,
     pantry,
     zone,
     usual: usualFor(request),

@@ -1,12 +1,35 @@
-import { Link } from "react-router";
+import { Link, data, redirect } from "react-router";
+import { z } from "zod";
 import type { Route } from "./+types/list";
+import { formOf } from "../form";
 import { database } from "~/db/client.server";
 import { kitchens } from "~/db/queries/kitchens.server";
+import { asideOf, putAside } from "~/services/aside.server";
+import { notFound } from "~/services/classes.server";
 import { TextLink } from "~/ui/parts/fields";
 import { surfaceWords } from "~/ui/words/en";
+import { AsideButton, PutAside } from "~/ui/sheet/Aside";
 import { Heads } from "~/ui/sheet/Heads";
 
-export const loader = async () => ({ kitchens: await kitchens(database()) });
+export async function loader() {
+  const db = database();
+  const [all, aside] = await Promise.all([kitchens(db), asideOf(db, "kitchen")]);
+  return {
+    kitchens: all.filter((one) => !aside.has(one.id)),
+    aside: all.filter((one) => aside.has(one.id)).map(({ id, name }) => ({ id, name })),
+  };
+}
+
+const asked = z.object({ intent: z.enum(["aside", "back"]), id: z.uuid() });
+
+/** Puts a kitchen aside, or takes it back. */
+export async function action({ request }: Route.ActionArgs) {
+  const form = asked.safeParse(Object.fromEntries(await formOf(request)));
+  if (!form.success)
+    throw data("This form was not understood. Go back, load the page again and repeat.", { status: 400 });
+  if (!(await putAside(database(), "kitchen", form.data.id, form.data.intent === "aside"))) throw notFound("kitchen");
+  return redirect("/kitchens");
+}
 
 export default function Kitchens({ loaderData }: Route.ComponentProps) {
   return (
@@ -27,7 +50,7 @@ export default function Kitchens({ loaderData }: Route.ComponentProps) {
         </p>
       ) : (
         <table className="ruled">
-          <Heads of={["Kitchen", "Surfaces", { n: "Sinks" }, { n: "Gear counted" }]} />
+          <Heads of={["Kitchen", "Surfaces", { n: "Sinks" }, { n: "Gear counted" }, "Put aside"]} />
           <tbody>
             {loaderData.kitchens.map((kitchen) => (
               <tr key={kitchen.id}>
@@ -53,11 +76,25 @@ export default function Kitchens({ loaderData }: Route.ComponentProps) {
                 </td>
                 <td className="n">{kitchen.sinks}</td>
                 <td className="n">{kitchen.gear.length}</td>
+                <td className="no-print">
+                  <AsideButton action="/kitchens" id={kitchen.id} isAside={false} />
+                </td>
               </tr>
             ))}
           </tbody>
         </table>
       )}
+      <PutAside
+        action="/kitchens"
+        of={loaderData.aside.map(({ id, name }) => ({
+          id,
+          name: (
+            <Link className="text" to={`/kitchens/${id}`}>
+              {name}
+            </Link>
+          ),
+        }))}
+      />
     </>
   );
 }

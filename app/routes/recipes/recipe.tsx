@@ -9,6 +9,7 @@ import { type Standing, checkRecipe, standings } from "~/core/recipe";
 import { database } from "~/db/client.server";
 import { allIngredients } from "~/db/queries/pantry.server";
 import { historyOf, recipeOf } from "~/db/queries/recipes.server";
+import { asideOf } from "~/services/aside.server";
 import { notFound } from "~/services/classes.server";
 import { giveStanding, restoreRevision } from "~/services/recipes.server";
 import { accountOf } from "~/services/session.server";
@@ -22,6 +23,7 @@ import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale, useZone } from "~/ui/sheet/locale";
 import { standingWords } from "~/ui/words/en";
 import { namesOf } from "~/ui/words/findings";
+import { AsideButton } from "~/ui/sheet/Aside";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden, PlainButton, PlainInput, PlainSelect } from "~/ui/parts/plain";
 
@@ -32,13 +34,14 @@ const revisionOf = (request: Request): number | undefined => {
 
 export async function loader({ params, request }: Route.LoaderArgs) {
   const db = database();
-  const [recipe, pantry, history] = await Promise.all([
+  const [recipe, pantry, history, aside] = await Promise.all([
     recipeOf(db, params.recipeId, revisionOf(request)),
     allIngredients(db),
     historyOf(db, params.recipeId),
+    asideOf(db, "recipe"),
   ]);
   if (!recipe) throw notFound("recipe");
-  return { recipe, pantry, history };
+  return { recipe, pantry, history, isAside: aside.has(params.recipeId) };
 }
 
 const revision = z.coerce.number().int().min(1).max(100_000);
@@ -121,6 +124,8 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
       </p>
       <section className="no-print" style={{ marginTop: 28 }}>
         <h2>History</h2>
+        {loaderData.isAside ? <p className="saved">Put aside: nothing new is offered this recipe.</p> : null}
+        <AsideButton action="/recipes" id={recipe.id} isAside={loaderData.isAside} />
         <table className="ruled">
           <Heads of={["Revision", "Kept", "How far tried", "Go back"]} />
           <tbody>

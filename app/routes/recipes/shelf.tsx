@@ -1,23 +1,34 @@
 import { useState } from "react";
-import { Form, Link, redirect } from "react-router";
+import { Form, Link, data, redirect } from "react-router";
+import { z } from "zod";
 import type { Route } from "./+types/shelf";
+import { formOf } from "../form";
 import { checkBatter } from "~/core/batter";
 import { type Family, type Standing, checkRecipe } from "~/core/recipe";
 import { database } from "~/db/client.server";
 import { allIngredients } from "~/db/queries/pantry.server";
 import { newestRecipes, newestRevisions } from "~/db/queries/recipes.server";
+import { asideOf, putAside } from "~/services/aside.server";
+import { notFound } from "~/services/classes.server";
 import { addStarterRecipes } from "~/services/demo.server";
 import { accountOf } from "~/services/session.server";
 import { moment } from "~/ui/format/format";
 import { Secondary, TextLink } from "~/ui/parts/fields";
 import { useLocale, useZone } from "~/ui/sheet/locale";
 import { familyWords, standingWords } from "~/ui/words/en";
-import { PlainInput, PlainSelect } from "~/ui/parts/plain";
+import { Hidden, PlainInput, PlainSelect } from "~/ui/parts/plain";
+import { PutAside } from "~/ui/sheet/Aside";
 
 /** What stands in the way and what wants a look, counted; the words are on the recipe's page. */
 export async function loader() {
   const db = database();
-  const [cards, recipes, pantry] = await Promise.all([newestRevisions(db), newestRecipes(db), allIngredients(db)]);
+  const [all, recipes, pantry, aside] = await Promise.all([
+    newestRevisions(db),
+    newestRecipes(db),
+    allIngredients(db),
+    asideOf(db, "recipe"),
+  ]);
+  const cards = all.filter((card) => !aside.has(card.recipeId));
   const byId = new Map(pantry.map((one) => [one.id, one]));
   const marks = new Map(
     recipes.map((recipe) => {
@@ -39,11 +50,23 @@ export async function loader() {
       ...card,
       ...(marks.get(card.recipeId) ?? { blocks: 0, warns: 0, ways: 0, names: "" }),
     })),
+    aside: all.flatMap(({ recipeId, title }) => (aside.has(recipeId) ? [{ id: recipeId, title }] : [])),
   };
 }
 
-export async function action({ context }: Route.ActionArgs) {
-  await addStarterRecipes(database(), accountOf(context).id);
+const asked = z.discriminatedUnion("intent", [
+  z.object({ intent: z.literal("starters") }),
+  z.object({ intent: z.enum(["aside", "back"]), id: z.string().max(120) }),
+]);
+
+/** Adds the starter recipes, or puts one recipe aside or back. */
+export async function action({ request, context }: Route.ActionArgs) {
+  const form = asked.safeParse(Object.fromEntries(await formOf(request)));
+  if (!form.success)
+    throw data("This form was not understood. Go back, load the page again and repeat.", { status: 400 });
+  if (form.data.intent === "starters") await addStarterRecipes(database(), accountOf(context).id);
+  else if (!(await putAside(database(), "recipe", form.data.id, form.data.intent === "aside")))
+    throw notFound("recipe");
   return redirect("/recipes");
 }
 
@@ -54,7 +77,7 @@ const plain = (text: string) =>
     .toLowerCase();
 
 export default function Shelf({ loaderData }: Route.ComponentProps) {
-  const { recipes } = loaderData;
+  const { recipes, aside } = loaderData;
   const locale = useLocale();
   const zone = useZone();
   const [sought, setSought] = useState("");
@@ -80,7 +103,10 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
       </div>
       {recipes.length === 0 ? (
         <Form method="post" className="actions">
-          <p>No recipe yet. Write one, paste one, or begin with ours.</p>
+          <p>
+            No recipe {aside.length > 0 ? "that is not put aside" : "yet"}. Write one, paste one, or begin with ours.
+          </p>
+          <Hidden name="intent" value="starters" />
           <Secondary>Add the three starter recipes</Secondary>
         </Form>
       ) : (
@@ -170,6 +196,17 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
           </div>
         </>
       )}
+      <PutAside
+        action="/recipes"
+        of={aside.map(({ id, title }) => ({
+          id,
+          name: (
+            <Link className="text" to={`/recipes/${id}`}>
+              {title}
+            </Link>
+          ),
+        }))}
+      />
     </>
   );
 }

@@ -17,6 +17,7 @@ import { namesOf, sayFinding } from "~/ui/words/findings";
 import { BowlCorrection } from "./BowlCorrection";
 import { Calculators } from "./Calculators";
 import { LiquidChart } from "./LiquidChart";
+import { Pours } from "~/ui/recipe/Likenesses";
 import { Swaps } from "./Swaps";
 
 /** A line with another amount; what it may grow to grows along where it would be passed. */
@@ -244,6 +245,7 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
                 })}
               </ul>
             ) : null}
+            <Pours looseness={batter.looseness} band={band} />
             <LiquidChart recipe={recipe} pantry={byId} />
           </section>
         </div>

@@ -1,4 +1,5 @@
 import { parseDateTime, toZoned } from "@internationalized/date";
+import { scaleOf } from "~/formats/regions";
 import type { PutOut } from "~/core/kit";
 import {
   type Amount,
@@ -223,10 +224,15 @@ export const list = (words: readonly string[], locale: string): string =>
 export const either = (words: readonly string[], locale: string): string =>
   listFormat(locale, { type: "disjunction" }).format(words);
 
-/** "175–190 °C (347–374 °F)": both, as the dial may show either. */
+/** "5 °C (41 °F)"; see {@link temperature}. */
+export const degrees = (value: number, locale: string): string => temperature(value, value, locale);
+
+/** "175–190 °C (347–374 °F)": both, as the dial may show either; one where the locale says which. */
 export function temperature(from: number, to: number, locale: string): string {
   const range = (a: number, b: number) =>
     a === b ? number(a, locale, 0) : `${number(a, locale, 0)}–${number(b, locale, 0)}`;
   const fahrenheit = (celsius: number) => Math.round((celsius * 9) / 5 + 32);
-  return `${range(from, to)}${thin}°C (${range(fahrenheit(from), fahrenheit(to))}${thin}°F)`;
+  const [inC, inF] = [`${range(from, to)}${thin}°C`, `${range(fahrenheit(from), fahrenheit(to))}${thin}°F`];
+  const scale = scaleOf(locale);
+  return scale === "celsius" ? inC : scale === "fahrenheit" ? inF : `${inC} (${inF})`;
 }

@@ -1,10 +1,12 @@
-import type { Pantry } from "~/core/batter";
+import { type Pantry, batterOf } from "~/core/batter";
 import { shownOnce } from "~/core/caution";
 import { techniquesOf } from "~/core/look";
 import { toNumber } from "~/core/quantity";
 import { type Bowl, type Line, type Recipe, bowls } from "~/core/recipe";
 import { fraction, grams, minutes, number, temperature, thin } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
+import { RecipeFlow } from "~/ui/draw/RecipeFlow";
+import { Likenesses } from "./Likenesses";
 import { Looks, StopMixing } from "./Looks";
 import { AmountText } from "~/ui/sheet/Quantity";
 import {
@@ -167,6 +169,7 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
             <LineList lines={lines} rounds={recipe.rounds} ingredientName={ingredientName} />
           </section>
         ))}
+        {pantry ? <RecipeFlow recipe={recipe} ingredientName={ingredientName} /> : null}
         {recipe.parts.map((part) => (
           <section key={part.id}>
             <h2 className="small-head">{part.name}</h2>
@@ -260,6 +263,7 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
           {rest.max === null ? "" : `; last pour within ${minutes(rest.max, locale)} of mixing`}:{" "}
           {windowReasonWords[rest.reason]}.
         </p>
+        {pantry ? <Likenesses recipe={recipe} looseness={batterOf(recipe, pantry).looseness} /> : null}
       </div>
     </div>
   );

@@ -201,8 +201,8 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
             ])}
         </div>
         <p className="quiet small">
-          Numbers are loads, T a tester; on a surface with the first letters of whose they are. Dark is heat, dotted is
-          waiting, dashed is heating up. What is underlined twice holds the class up.
+          Numbers are loads, T a tester; on a surface with the first letters of whose they are. Striped is heat, dotted
+          is waiting, dashed is heating up. What is underlined twice holds the class up.
         </p>
       </div>
     </>

@@ -21,54 +21,60 @@ export const colors = {
   marked: { value: "#e9d9b8" },
 } as const;
 
-/** A role's colour at a desk, across a dark room, across a bright one. */
-const role = (base: string, dark: string, bright: string) => ({
-  value: { base, _darkRoom: dark, _brightRoom: bright },
+/** A role's colour on paper or a bright desk, in the dark (a room, or a desk whose owner likes it so), across a bright room. */
+const role = (base: string, dark: string, bright = base) => ({
+  value: { base, _dark: dark, _brightRoom: bright },
 });
+
+/** The accent where it is read on dark ground. */
+const ember = "#ff9a6b";
 
 /** What a colour is for. */
 export const roles = {
   bg: {
     DEFAULT: role("{colors.paper}", "#101616", "{colors.raised}"),
     panel: role("{colors.raised}", "#1b2424", "{colors.white}"),
-    muted: role("{colors.faint}", "#2a3534", "{colors.faint}"),
-    subtle: { value: "{colors.faint}" },
+    muted: role("{colors.faint}", "#2a3534"),
+    subtle: role("{colors.faint}", "#2a3534"),
   },
   fg: {
     DEFAULT: role("{colors.inkDark}", "{colors.paper}", "#14191a"),
-    emphasized: role("{colors.inkSoft}", "{colors.rule}", "{colors.inkSoft}"),
+    emphasized: role("{colors.inkSoft}", "{colors.rule}"),
     muted: role("{colors.quiet}", "#b9c1bf", "#4a5352"),
-    subtle: { value: "{colors.quiet}" },
-    error: { value: "{colors.accentDark}" },
+    subtle: role("{colors.quiet}", "#b9c1bf"),
+    error: role("{colors.accentDark}", ember),
   },
   border: {
-    DEFAULT: { value: "{colors.edge}" },
+    DEFAULT: role("{colors.edge}", "{colors.edge}"),
     muted: role("{colors.rule}", "#46504f", "#b9b09e"),
-    error: { value: "{colors.accentDark}" },
-    emphasized: { value: "{colors.quiet}" },
-    inverted: { value: "{colors.inkDark}" },
+    error: role("{colors.accentDark}", ember),
+    emphasized: role("{colors.quiet}", "#b9c1bf"),
+    inverted: role("{colors.inkDark}", "{colors.paper}"),
   },
   ink: {
-    solid: { value: "{colors.inkDark}" },
-    contrast: { value: "{colors.raised}" },
-    fg: { value: "{colors.inkDark}" },
-    muted: { value: "{colors.faint}" },
-    subtle: { value: "{colors.faint}" },
-    emphasized: { value: "{colors.rule}" },
-    focusRing: { value: "{colors.accentDark}" },
-    border: { value: "{colors.edge}" },
+    solid: role("{colors.inkDark}", "{colors.paper}"),
+    contrast: role("{colors.raised}", "#101616"),
+    fg: role("{colors.inkDark}", "{colors.paper}"),
+    muted: role("{colors.faint}", "#2a3534"),
+    subtle: role("{colors.faint}", "#2a3534"),
+    emphasized: role("{colors.rule}", "#46504f"),
+    focusRing: role("{colors.accentDark}", ember),
+    border: role("{colors.edge}", "{colors.edge}"),
   },
   accent: {
-    solid: role("{colors.accentDark}", "#ff9a6b", "{colors.accentDark}"),
-    contrast: role("{colors.white}", "#101616", "{colors.white}"),
-    fg: { value: "{colors.accentDark}" },
-    muted: { value: "#f2d9cf" },
-    subtle: { value: "{colors.accentWash}" },
-    emphasized: { value: "#e9bfb0" },
-    focusRing: { value: "{colors.accentDark}" },
-    border: { value: "{colors.accentDark}" },
+    solid: role("{colors.accentDark}", ember),
+    contrast: role("{colors.white}", "#101616"),
+    fg: role("{colors.accentDark}", ember),
+    muted: role("#f2d9cf", "#5a2f20"),
+    subtle: role("{colors.accentWash}", "#3a221a"),
+    emphasized: role("#e9bfb0", "#7a3d28"),
+    focusRing: role("{colors.accentDark}", ember),
+    border: role("{colors.accentDark}", ember),
   },
 } as const;
 
-/** Where a role changes its colour: by the room a screen stands in. */
-export const rooms = { darkRoom: ".live:not(.bright) &", brightRoom: ".live.bright &" } as const;
+/** Where a role changes its colour: by the room a screen stands in, or by what the reader chose for their account. */
+export const rooms = {
+  dark: ".live:not(.bright) &, [data-shade=dark] &",
+  brightRoom: ".live.bright &",
+} as const;

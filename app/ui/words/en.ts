@@ -1,4 +1,4 @@
-import type { Region } from "~/formats/regions";
+import type { Region, cups, scales, shades } from "~/formats/regions";
 import type { Reason, VerdictWord } from "~/core/allergen";
 import type { Substance } from "~/core/pantry";
 import type { Diet, Market } from "~/core/pantry";
@@ -215,6 +215,13 @@ export const regionWords: Words<Region> = {
   "en-NZ": "New Zealand",
   "en-ZA": "South Africa",
 };
+export const scaleWords: Words<(typeof scales)[number]> = { celsius: "°C only", fahrenheit: "°F only" };
+export const cupsWords: Words<(typeof cups)[number]> = {
+  "us-usual": "US cups",
+  "metric-usual": "metric cups",
+  "au-usual": "Australian cups, 20 ml tablespoon",
+};
+export const shadeWords: Words<(typeof shades)[number]> = { dark: "dark" };
 export const roleWords: Words<ParticipantRole> = {
   cook: "cooks",
   "grown-up": "grown-up with a child",

@@ -1,5 +1,5 @@
 import type { ClassInput, ClassPlan, Finding, FindingCode, KeyFigure, Why } from "~/core/plan";
-import { fraction, grams, list, minutes, number, thin } from "~/ui/format/format";
+import { degrees, fraction, grams, list, minutes, number, temperature, thin } from "~/ui/format/format";
 import { demoStation } from "~/core/contact";
 import { toNumber } from "~/core/quantity";
 import type { SurfaceCare } from "~/core/gear";
@@ -145,9 +145,9 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   "variant-without-flour": (f) =>
     `“${f.name}” leaves out the flour and puts nothing in its place: there is no batter. Swap the flour instead of leaving it out.`,
   "test-not-for-heat": (f, n) =>
-    `Butter goes quiet at ${number(f.from, n.locale, 0)} to ${number(f.to, n.locale, 0)} °C, long before the ${number(f.wanted, n.locale, 0)} °C of this recipe: test with a drop of water or a thermometer.`,
+    `Butter goes quiet at ${temperature(f.from, f.to, n.locale)}, long before the ${degrees(f.wanted, n.locale)} of this recipe: test with a drop of water or a thermometer.`,
   "heat-of-another-family": (f, n) =>
-    `Neither its surface nor its heat is usual for ${familyWords[f.family].toLowerCase()} (${number(f.from, n.locale, 0)}–${number(f.to, n.locale, 0)} °C).`,
+    `Neither its surface nor its heat is usual for ${familyWords[f.family].toLowerCase()} (${temperature(f.from, f.to, n.locale)}).`,
   "salt-depends-on-brand": (f, n) =>
     `A spoon of coarse salt weighs what its brand makes of it: ${number(f.low, n.locale)}–${number(f.high, n.locale)} g here. Weigh it, or say which.`,
   "newer-revision": (f) =>

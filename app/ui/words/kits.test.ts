@@ -139,7 +139,7 @@ test("short words: containers, steps, keeping, sums", () => {
   expect(plain(containerName({ kind: "bottle", sizeMl: 2000, count: 2, contents: [] }))).toBe("2 × 2 l bottle");
   expect(containerName({ kind: "egg-box", sizeMl: undefined, count: 1, contents: [] })).toBe("egg box");
   expect([saySteps([], "en-GB"), saySteps([1, 4], "en-GB")]).toEqual(["no step named", "step 1 and 4"]);
-  expect(sayKeeps("dry")).toBe("within 30 days of packing");
+  expect(sayKeeps("dry", "en-GB")).toBe("within 30 days of packing");
   expect(money(1999, "en-GB", undefined)).toBe("19.99");
   expect(money(1999, "en-US", "USD")).toBe("$19.99");
   expect(money(1999, "en-GB", "EUR")).toBe("€19.99");

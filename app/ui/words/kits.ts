@@ -2,10 +2,22 @@ import type { Flame, FloorKind, GearSize, GearWay, LampMeaning, LoadLayer, Coati
 import { type Container, type ContainerGroup, type Content, putOut } from "~/core/kit";
 import { type AllergenMark, type ClassContainer, type ContentChange, type Place, keepsHours } from "~/core/pack";
 import type { PrepTask } from "~/core/prep";
-import type { Recipe, Tool } from "~/core/recipe";
+import { type Recipe, type Tool, holdColdC } from "~/core/recipe";
 import { toScaleGrams } from "~/core/quantity";
 import type { Section, ShoppingLine, StockUnit } from "~/core/shop";
-import { amount, fraction, grams, list, minutes, number, sayPutOut, sum, thin, volume } from "~/ui/format/format";
+import {
+  amount,
+  degrees,
+  fraction,
+  grams,
+  list,
+  minutes,
+  number,
+  sayPutOut,
+  sum,
+  thin,
+  volume,
+} from "~/ui/format/format";
 import { substanceWords, toolWords } from "./en";
 import type { Names } from "./findings";
 
@@ -132,11 +144,11 @@ export const saySteps = (steps: readonly number[], locale: string): string =>
       )}`;
 
 /** How long it keeps, for the label. */
-export function sayKeeps(group: ContainerGroup): string {
+export function sayKeeps(group: ContainerGroup, locale: string): string {
   const hours = keepsHours[group];
   return hours >= 48
     ? `within ${hours / 24} days of packing`
-    : `within ${hours} hours of packing, kept at 5${thin}°C or below`;
+    : `within ${hours} hours of packing, kept at ${degrees(holdColdC, locale)} or below`;
 }
 
 /** "50 g more wheat flour", "12 g less milk", "milk is now oat drink". */
@@ -179,7 +191,7 @@ export function labelLines(
     `${container.dishTitle}, ${saySteps(container.steps, locale)}`,
     sayMarks(container.marks, names).join(" "),
     `${about.title}, ${about.day}`,
-    `${about.packed ? `Packed ${about.packed}. ` : "Packed ________ by ________ "}Use ${sayKeeps(container.group)}.`,
+    `${about.packed ? `Packed ${about.packed}. ` : "Packed ________ by ________ "}Use ${sayKeeps(container.group, names.locale)}.`,
   ];
 }
 
@@ -204,7 +216,7 @@ export function sayPrep(task: PrepTask, names: Pick<Names, "ingredient" | "local
     case "sour-milk":
       return `Stir the acid into the milk (${what}) and let it stand until it thickens.`;
     case "melt":
-      return `Melt ${much}${what} and let it cool below 50${thin}°C (122${thin}°F) before it meets egg.`;
+      return `Melt ${much}${what} and let it cool below ${degrees(50, locale)} before it meets egg.`;
     case "rest-batter":
       return `Mix the batter for the demonstration, ${names.dish(task.dishId)}, and let it rest${task.keepsHours >= 2 ? " chilled" : ""}.`;
     case "make-part":
@@ -218,7 +230,7 @@ export function sayPrep(task: PrepTask, names: Pick<Names, "ingredient" | "local
         locale,
       )}. Each bag wants its wet containers beside it.`;
     case "chill-down":
-      return `Cold boxes: ${what} at 5${thin}°C (41${thin}°F) or below. Ice packs in, thermometer in, last into the car.`;
+      return `Cold boxes: ${what} at ${degrees(holdColdC, locale)} or below. Ice packs in, thermometer in, last into the car.`;
     default:
       return task.kind satisfies never;
   }

@@ -1,4 +1,4 @@
-import type { Act, Cause, CorrectionStep, Sight, Technique, Trouble } from "~/core/look";
+import type { Act, Cause, CorrectionStep, Likeness, Sight, Technique, Trouble } from "~/core/look";
 import { grams, volume } from "~/ui/format/format";
 import type { MixingStop } from "~/core/recipe";
 import type { Names } from "./findings";
@@ -97,3 +97,12 @@ export function sayAct({ act }: Trouble, step: CorrectionStep | undefined, names
       : "stir in a spoon of its flour, wait a minute, look";
   return plainActs[act];
 }
+
+/** What a batter falls from the spoon like. */
+export const likenessWords: Readonly<Record<Likeness, string>> = {
+  holds: "holds on the spoon",
+  clots: "falls in clots",
+  ribbons: "falls in ribbons",
+  cream: "runs like cream",
+  milk: "runs like milk",
+};

@@ -9,7 +9,7 @@ import { classOnce, notFound } from "~/services/classes.server";
 import { requireLead } from "~/services/session.server";
 import { emergencyNumber, firstMinutes } from "~/ui/words/emergency";
 import { bellWords, closingCaution, verdictTitle } from "~/ui/words/en";
-import { clock, dayAndTime, list, moment } from "~/ui/format/format";
+import { clock, dayAndTime, degrees, list, moment } from "~/ui/format/format";
 import { needsInWords } from "~/ui/people/needs";
 import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
@@ -100,6 +100,7 @@ function whyInShort(
 function Folder({ number }: { number: string }) {
   const { input, plan, names, standings, action } = useClass();
   const locale = useLocale();
+  const warm = (celsius: number) => degrees(celsius, locale);
   const standing = standings.allergies;
   const stationOf = (id: string) => plan.stations.find((station) => station.people.includes(id))?.name ?? "no station";
   const concerned = input.people.filter(isConcerned);
@@ -220,11 +221,12 @@ function Folder({ number }: { number: string }) {
       </p>
       <h3 style={{ marginTop: 18 }}>Food and heat</h3>
       <p className="small">
-        Hot food at {holdHotC[input.brief.regime]} °C or more, cold at {holdColdC} °C or less; raw batter 2 hours in the
-        room at most, 1 above 32 °C. Left-overs to {coolDown.warm.toC} °C within {coolDown.warm.withinMinutes / 60}{" "}
-        hours and to {coolDown.cold.toC} °C within {coolDown.cold.withinMinutes / 60} more; reheated to {reheatC} °C.
-        Non-stick never empty and never above {nonStickMostC} °C, pet birds out of the room. Camping stoves and charcoal
-        outdoors only, never in a tent or porch. Extension leads unwound, dry, one appliance, never one into another.
+        Hot food at {warm(holdHotC[input.brief.regime])} or more, cold at {warm(holdColdC)} or less; raw batter 2 hours
+        in the room at most, 1 above {warm(32)}. Left-overs to {warm(coolDown.warm.toC)} within{" "}
+        {coolDown.warm.withinMinutes / 60} hours and to {warm(coolDown.cold.toC)} within{" "}
+        {coolDown.cold.withinMinutes / 60} more; reheated to {warm(reheatC)}. Non-stick never empty and never above{" "}
+        {warm(nonStickMostC)}, pet birds out of the room. Camping stoves and charcoal outdoors only, never in a tent or
+        porch. Extension leads unwound, dry, one appliance, never one into another.
       </p>
       <p className="caution" style={{ marginTop: 14 }}>
         {closingCaution} So does their guardian.

@@ -4,6 +4,7 @@ import { atHand, carriedGear, cratesOf, loadLayers } from "~/core/gear";
 import { type TickEvent, carriedKits, packingOfClass } from "~/core/pack";
 import { list, number, timeOfDay } from "~/ui/format/format";
 import { saySent } from "~/ui/outbox/sent-words";
+import { CratesDrawing } from "~/ui/draw/CratesDrawing";
 import { useTicks } from "~/ui/pack/useTicks";
 import { TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
@@ -54,6 +55,7 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
         </div>
       </div>
       {crates.length === 0 ? <p>Nothing to load yet: the brief names no recipe or no people.</p> : null}
+      <CratesDrawing crates={crates} isIn={(key) => ticks.load.has(key)} />
       <div className="scroll-x" tabIndex={0} role="group" aria-label="Load list">
         <table className="ruled">
           <Heads of={["Out", "Back", { n: "No." }, "Crate", "In it", { n: "kg" }]} />

@@ -14,7 +14,8 @@ import { eggWays, kitWays } from "~/core/plan";
 import { toNumber } from "~/core/quantity";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
-import { list, minutes, number } from "~/ui/format/format";
+import { holdColdC } from "~/core/recipe";
+import { degrees, list, minutes, number } from "~/ui/format/format";
 import { KitSheet } from "~/ui/kit/KitSheets";
 import { PrimaryLink, TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
@@ -173,8 +174,8 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
         </section>
       ) : null}
       <p className="small quiet">
-        Cold things stay at 5 °C (41 °F) or below until the station needs them, and no more than two hours out. Local
-        food codes come first.
+        Cold things stay at {degrees(holdColdC, locale)} or below until the station needs them, and no more than two
+        hours out. Local food codes come first.
       </p>
       <SettleBar
         stage="kits"

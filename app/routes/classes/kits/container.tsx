@@ -96,7 +96,7 @@ export default function Container({ loaderData, params }: Route.ComponentProps) 
               ? `: “${recipe.steps[container.steps[0] - 1]?.text ?? ""}”`
               : ""}
           </p>
-          <p className="quiet">Use {sayKeeps(container.group)}. Local food codes come first.</p>
+          <p className="quiet">Use {sayKeeps(container.group, locale)}. Local food codes come first.</p>
         </section>
       </div>
       <h3>What happened to it</h3>

@@ -64,7 +64,7 @@ export default function Brief({ loaderData, actionData }: Route.ComponentProps) 
         values={values}
         saved={input}
         base={input}
-        kitchens={kitchens}
+        kitchens={kitchens.some((one) => one.id === input.kitchen.id) ? kitchens : [...kitchens, input.kitchen]}
         recipes={[...recipes, ...pinned]}
         conflict={actionData?.conflict}
         isSaved={isSaved}
