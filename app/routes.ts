@@ -42,6 +42,7 @@ export default [
             route("take-home", "routes/classes/kits/take-home.tsx"),
             route("helpers", "routes/classes/timeline/helpers.tsx"),
             route("toppings", "routes/classes/kits/toppings.tsx"),
+            route("shapes", "routes/classes/kits/shapes.tsx"),
             route("sheets", "routes/classes/sheets.tsx"),
             route("gear", "routes/classes/gear/gear.tsx"),
             route("call", "routes/classes/teach/call.tsx"),

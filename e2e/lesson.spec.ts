@@ -59,6 +59,16 @@ test("pairs, greasing every third load, an alternative, heat by surface, a gate 
   await page.getByRole("combobox", { name: "Otherwise on" }).selectOption("hob-pan");
   await page.getByLabel("Dial in words, pan on a hob").fill("4 of 9");
   await page.getByLabel("Ready when, pan on a hob").selectOption("butter-foams");
+  await page.getByLabel("is poured in two halves").check();
+  await page.getByLabel("From the first half to the second, likely").fill("1.5");
+  await page.getByRole("button", { name: "Add a step" }).click();
+  const hold = steps.getByRole("listitem", { name: "Step 5" });
+  await hold.getByLabel("Step 5 is").selectOption("hold");
+  await hold.getByLabel("Step 5, what is done").fill("Lay them into the low oven.");
+  await hold.getByText("cautions", { exact: false }).first().click();
+  await hold.getByRole("combobox", { name: "Kept" }).selectOption("oven");
+  await hold.getByRole("textbox", { name: "at", exact: true }).fill("90");
+  await hold.getByRole("textbox", { name: "at most" }).fill("20");
   await page.getByLabel("Eaten together").fill("2");
   await page.getByRole("combobox", { name: "as a", exact: true }).selectOption("pair");
 
@@ -73,6 +83,8 @@ test("pairs, greasing every third load, an alternative, heat by surface, a gate 
     "Go on when the thermometer reads at least 180 °C",
     "Acid makes the bubbles.",
     "Why stop now?",
+    "after 1.5 min the other half.",
+    "Kept in the oven at 90 °C (194 °F), 20 min at most; local food rules come first.",
   ])
     await expect(page.getByRole("main")).toContainText(words);
 });

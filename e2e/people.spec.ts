@@ -302,6 +302,7 @@ test.describe("every address by who asks", () => {
     "kit-labels",
     "take-home",
     "toppings",
+    "shapes",
     "helpers",
     "kit-labels.pdf",
     "containers/s1/dry/flour",

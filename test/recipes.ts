@@ -11,11 +11,13 @@ import {
   families,
   familyHeat,
   gateKinds,
+  warmPlaces,
   hazards,
   mixingStops,
   partHeats,
   partKinds,
   servingKinds,
+  shapeIds,
   stepKinds,
   readinessTests,
   surfaceKinds,
@@ -158,6 +160,17 @@ export const recipes: fc.Arbitrary<Recipe> = fc
                 fc.record({ kind: fc.constantFrom(...gateKinds), value: fc.integer({ min: 1, max: 400 }) }),
                 { nil: undefined },
               ),
+              warmth: fc.option(
+                fc.record(
+                  {
+                    place: fc.constantFrom(...warmPlaces),
+                    c: fc.integer({ min: -20, max: 120 }),
+                    most: fc.integer({ min: 1, max: 90 }),
+                  },
+                  { requiredKeys: ["place", "c"] },
+                ),
+                { nil: undefined },
+              ),
               waived: fc.option(
                 fc.array(fc.record({ hazard: fc.constantFrom(...hazards), reason: fc.constant("looked at") }), {
                   minLength: 1,
@@ -195,14 +208,16 @@ export const recipes: fc.Arbitrary<Recipe> = fc
             ),
             { nil: undefined },
           ),
+          fc.option(minutes, { nil: undefined, freq: 3 }),
         )
-        .map(([heat, on]) => (on ? { ...heat, on } : heat)),
+        .map(([heat, on, halves]) => ({ ...heat, ...(on ? { on } : {}), ...(halves ? { halves } : {}) })),
       portion: fc.oneof(
         fc.record({ kind: fc.constant("ml" as const), ml: fc.integer({ min: 10, max: 200 }) }),
         fc.record({ kind: fc.constant("grams" as const), grams: fc.integer({ min: 10, max: 200 }) }),
         fc.record({ kind: fc.constant("batch" as const), pieces: fc.integer({ min: 1, max: 12 }) }),
       ),
       pieceDiameterCm: fc.integer({ min: 5, max: 30 }),
+      shapes: fc.option(fc.uniqueArray(fc.constantFrom(...shapeIds), { minLength: 1 }), { nil: undefined, freq: 3 }),
       serving: fc.option(fc.record({ pieces: fc.integer({ min: 2, max: 4 }), as: fc.constantFrom(...servingKinds) }), {
         nil: undefined,
         freq: 3,

@@ -62,7 +62,7 @@ export function faultsOf(timeline: Timeline, input: ScheduleInput): string[] {
       const { heat } = job.recipe;
       const byAdult = methodOf(job.recipe).cook?.who === "adult";
       const pace = byAdult ? 1 : input.pace;
-      const sides = heat.side1.likely + (heat.side2?.likely ?? 0);
+      const sides = (heat.halves?.likely ?? 0) + heat.side1.likely + (heat.side2?.likely ?? 0);
       const takes = sides + pieces * heat.pourPerPiece * pace;
       const isAlone = together.every((one) => jobOf(one.stationId)?.recipe === job.recipe);
       if (isAlone && Math.abs(task.end - task.start - takes) > 1 / 60 + near)

@@ -5,6 +5,7 @@ import type { Family, StepKind, Tool } from "~/core/recipe";
  * and cook") is as many steps, so that every wait and every heat stands with the step it belongs to.
  */
 const kinds: readonly (readonly [RegExp, StepKind])[] = [
+  [/^(?:then )?(?:keep|hold)\b[^.]*\b(?:warm|hot)\b/i, "hold"],
   [
     /\b(?:pre-?heat|heat (?:up )?(?:the|a|your)|warm (?:the|a|your) (?:pan|griddle|iron)|switch on|turn on|put the (?:griddle|iron|pan) on)\b/i,
     "preheat",
@@ -17,6 +18,7 @@ const kinds: readonly (readonly [RegExp, StepKind])[] = [
     /\b(?:fry|cook|bake|flip|turn(?: it| them)? over|griddle until|until bubbles|close the (?:lid|iron)|ladle|pour (?:a |one |about |in |into |\d|¼|½).*\b(?:pan|griddle|iron|batter))\b/i,
     "cook",
   ],
+  [/\breheat(?:ed|ing)?\b|\bwarm(?:ed)? (?:up |through )?again\b/i, "reheat"],
   [/\b(?:whisk|mix|stir|beat|combine|fold|sift|blend|add|rub|cream|knead|pour)\b/i, "mix"],
   [/\b(?:serve|top with|dust|drizzle|sprinkle|roll up|plate|spread with|eat)\b/i, "serve"],
 ];
@@ -144,6 +146,8 @@ export function toolsOfStep(text: string, kind: StepKind, family: Family): Tool[
     mix: ["mixing-bowl", "whisk", "towel"],
     rest: [],
     preheat: [],
+    hold: ["tray"],
+    reheat: [],
     cook: atTheHeat[family],
     serve: ["plate", "fork"],
   };

@@ -13,8 +13,10 @@ import {
   partKinds,
   readinessTests,
   servingKinds,
+  shapeIds,
   standings,
   stepKinds,
+  warmPlaces,
   surfaceKinds,
   tools,
   windowReasons,
@@ -87,6 +89,14 @@ const step = z.strictObject({
     .strictObject({ kind: z.enum(gateKinds), value: z.number().min(1).max(20_000) })
     .optional()
     .describe("what must be reached before a station goes on: grams for one batch, or degrees Celsius"),
+  warmth: z
+    .strictObject({
+      place: z.enum(warmPlaces),
+      c: z.number().min(-25).max(250),
+      most: z.number().gt(0).max(1440).optional(),
+    })
+    .optional()
+    .describe("of a step that holds or reheats: where, degrees Celsius, and the longest it is held in minutes"),
   stop: z.enum(mixingStops).optional().describe("when to stop mixing; left out, as the family usually does"),
 });
 
@@ -121,6 +131,9 @@ export const recipeSchema = z
       pourPerPiece: minutes,
       recover: minutes,
       cues: z.array(z.enum(cues)).max(cues.length),
+      halves: span
+        .optional()
+        .describe("a piece is poured in two halves: minutes from the first to the second, with what is put in between"),
       on: z
         .array(
           z.strictObject({
@@ -152,6 +165,13 @@ export const recipeSchema = z
       .describe(
         "pieces of one bowl that are finished alike and cooked by themselves, in order; left out, all are alike",
       ),
+    shapes: z
+      .array(z.enum(shapeIds))
+      .min(1)
+      .max(shapeIds.length)
+      .refine((ids) => new Set(ids).size === ids.length, "expected every shape once")
+      .optional()
+      .describe("what is offered to be drawn, of the drawn family; left out, every shape there is"),
     serving: z
       .strictObject({ pieces: z.int().min(2).max(20), as: z.enum(servingKinds) })
       .optional()

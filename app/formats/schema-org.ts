@@ -2,7 +2,7 @@ import { z } from "zod";
 import { batterOf, yieldOf } from "~/core/batter";
 import { type Ingredient, bearsOn, diets } from "~/core/pantry";
 import { writeAmount } from "~/core/quantity";
-import { type Line, type Recipe, type Tool, amountText, methodOf } from "~/core/recipe";
+import { type Line, type Recipe, type Tool, amountText, lyingMinutes, methodOf } from "~/core/recipe";
 
 /**
  * Recipes as schema.org/Recipe in JSON-LD, the form most pages carry. Coming in they are turned into plain text first and read like
@@ -147,7 +147,7 @@ export function schemaOrgOf(recipe: Recipe, pantry: readonly Ingredient[], toolN
     );
   const prep = minutes(["prepare", "mix"]);
   const rest = Math.max(recipe.rest.min, method.restMinutes) + minutes(["rest"]);
-  const cook = recipe.heat.side1.likely + (recipe.heat.side2?.likely ?? 0);
+  const cook = lyingMinutes(recipe.heat);
   const tools = [...new Set(recipe.steps.flatMap((step) => step.tools))];
   const suits = dietsOf(recipe, byId);
   const value = {

@@ -8,6 +8,7 @@ import {
   type SurfaceKind,
   butterQuietC,
   hazards,
+  isCold,
   isForPlate,
 } from "~/core/recipe";
 
@@ -113,6 +114,9 @@ export function cautionsOf(
     if (part.heat === "oven") add("oven-dish");
     if (part.heat === "microwave") add("spitting");
   }
+  // What waits or is warmed again burns like what cooks.
+  if (step.warmth && !isCold(step.warmth.place)) add(step.warmth.place === "oven" ? "oven-dish" : "hot-surface");
+  if (step.warmth?.place === "microwave") add("steam");
   if (step.kind === "mix" && !isAside && food.some((one) => one.role === "flour" || one.role === "egg"))
     add("raw-batter");
   if (food.some((one) => one.role === "egg")) add("hands-again");

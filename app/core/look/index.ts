@@ -3,3 +3,4 @@ export * from "./troubles";
 export * from "./stop";
 export * from "./techniques";
 export * from "./likeness";
+export * from "./shapes";

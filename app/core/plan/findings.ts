@@ -16,6 +16,8 @@ import { adultsAtHeat, bears, childrenPerAdult, fewestAdults, isAtStation, isSma
 import { checkTimeline, handMinutes, type ScheduleInput, type Timeline } from "~/core/schedule";
 import { hasFraction, isSpiceEased } from "~/core/kit";
 import { canonical } from "./hash";
+import { shapeFindings } from "./shapes";
+import { holdFindings, warmthFindings } from "./warmth";
 import type { GearLine } from "~/core/gear";
 import { batchesOf } from "./stations";
 import type { ClassInput, Dish, DishPlan, ExtraKit, Finding, Plate, PlanFinding, Stage, StationPlan } from "./types";
@@ -510,6 +512,9 @@ export function findingsOf(
           : [],
       ),
     ),
+    ...dishes.flatMap((dish) => at("recipe", dish.id, shapeFindings(dish.recipe))),
+    ...dishes.flatMap((dish) => at("recipe", dish.id, warmthFindings(dish.recipe, input.brief.regime))),
+    ...dishes.flatMap((dish) => at("timeline", dish.id, holdFindings(dish, stations, timeline))),
     ...dishes.flatMap((dish) => at("timeline", dish.id, thickening(dish, stations, timeline))),
     ...at("timeline", null, checkTimeline(timeline, scheduled, input.brief.minutes)),
   ];

@@ -1,11 +1,12 @@
 import { readFileSync } from "node:fs";
 import { spokenAt } from "~/core/schedule";
-import { looksOf, stopOf } from "~/core/look";
+import { looksOf, shapeFigures, shapesOf, stopOf } from "~/core/look";
 import { turnsOf } from "~/core/turns";
 import { packingOfClass, storedMixesOf, takeHomeOf, traysOf } from "~/core/pack";
 import { knownFood } from "~/core/pantry";
 import { prepTasks } from "~/core/prep";
 import { ratio } from "~/core/quantity";
+import { betweenHalves } from "~/core/recipe";
 import { readClassFile } from "~/formats/class-file";
 import { plan } from "./plan";
 
@@ -206,4 +207,94 @@ test("C11: half of one bowl with berries in rounds of its own, and five batches 
   const short = plan({ ...read.input, dishes: [{ ...dish, bulk: 1 }] });
   expect(short.findings).toContainEqual(expect.objectContaining({ code: "bulk-short", made: 1, used: 2 }));
   expect(short.extras.some((extra) => extra.kind === "stored")).toBe(false);
+});
+
+test("C12: poured in two halves with berries between, held in a low oven and warmed again", () => {
+  const read = readClassFile(readFileSync("test/cases/c12-filled-and-held.json", "utf8"));
+  if (!read.ok) throw new Error(read.problems.join("\n"));
+  const made = plan(read.input);
+  const of = (kind: string) => made.timeline.tasks.filter((task) => task.kind === kind && task.stationId === "s1");
+  // One minute between the halves, two for each side.
+  expect(of("load").map((task) => [task.pieces, Math.round((task.end - task.start) * 60)])).toEqual([
+    [5, 300],
+    [5, 300],
+    [2, 300],
+  ]);
+  expect(made.stations[0]?.kit.find((line) => line.lineId === "berries")?.main?.grams).toBe(72);
+  const [dish] = made.dishes;
+  expect(dish && betweenHalves(dish.recipe).map((line) => line.id)).toEqual(["berries"]);
+  // Four minutes of warming after the last piece, then everybody eats; holding takes nobody's time.
+  expect(of("after").map((task) => [task.stepId, task.end - task.start])).toEqual([["again", 4]]);
+  const eaten = made.timeline.bells.find((bell) => bell.kind === "eat")?.at ?? 0;
+  expect(eaten - (of("load")[2]?.end ?? 0)).toBeCloseTo(4, 6);
+  // The first pieces come out ten minutes before the last, and wait the warming out as well.
+  const held = (of_: typeof made) => of_.findings.filter((finding) => /^(held|reheated)-/.test(finding.code));
+  expect(held(made)).toEqual([
+    expect.objectContaining({ code: "held-too-cool", c: 60, least: 63, stage: "recipe" }),
+    expect.objectContaining({ code: "reheated-too-cool", c: 70, least: 74 }),
+    expect.objectContaining({ code: "held-too-long", stationIds: ["s1", "s2"], most: 10, stage: "timeline" }),
+  ]);
+  const long = held(made).find((finding) => finding.code === "held-too-long");
+  expect(long?.code === "held-too-long" && long.minutes).toBeCloseTo(14, 6);
+  expect(dish?.recipe.steps.find((step) => step.id === "hold")?.hazards).toContain("oven-dish");
+
+  const [asked] = read.input.dishes;
+  if (!asked) throw new Error("the dish is there");
+  const withWarmth = (c: number, again: number, most: number | undefined) =>
+    plan({
+      ...read.input,
+      dishes: [
+        {
+          ...asked,
+          recipe: {
+            ...asked.recipe,
+            steps: asked.recipe.steps.map((step) =>
+              step.id === "hold"
+                ? { ...step, warmth: { place: "oven" as const, c, ...(most === undefined ? {} : { most }) } }
+                : step.id === "again"
+                  ? { ...step, warmth: { place: "oven" as const, c: again } }
+                  : step,
+            ),
+          },
+        },
+      ],
+    });
+  expect(held(withWarmth(63, 74, 14))).toEqual([]);
+  expect(held(withWarmth(63, 74, undefined))).toEqual([]);
+  expect(held(withWarmth(62, 74, 13)).map((finding) => finding.code)).toEqual(["held-too-cool", "held-too-long"]);
+  // By the rules of the United States hot food is held a little lower.
+  const abroad = plan({ ...read.input, brief: { ...read.input.brief, regime: "us" } });
+  expect(held(abroad).map((finding) => finding.code)).toEqual(["reheated-too-cool", "held-too-long"]);
+});
+
+test("C13: three shapes drawn with a bottle, what each takes, and what a piece has for it", () => {
+  const read = readClassFile(readFileSync("test/cases/c13-drawn-with-a-bottle.json", "utf8"));
+  if (!read.ok) throw new Error(read.problems.join("\n"));
+  const made = plan(read.input);
+  const [dish] = made.dishes;
+  if (!dish) throw new Error("the dish is there");
+  const { recipe } = dish;
+  expect(shapesOf(recipe)).toEqual(["ring", "star", "boat"]);
+  const figures = shapesOf(recipe).map((id) => shapeFigures(id, recipe.pieceDiameterCm, 3));
+  // A ring 9.6 cm across: 30 cm of line, 9.6 mm wide, 3 mm thick. A star of ten points between radii of 5.52 and 2.64 cm: 42.8 cm²
+  // and, half of its 37.2 cm of line lying outside, 17.9 cm² more.
+  expect(figures.map((one) => Math.round(one.ml * 10) / 10)).toEqual([8.7, 18.2, 18.6]);
+  // Lines at 60 cm a minute, a minute until they show, filling at 60 ml a minute.
+  expect(figures.map((one) => Math.round(one.minutes * 60))).toEqual([30, 110, 117]);
+  expect(figures.map((one) => [Math.round(one.neckMm * 10) / 10, one.isThin])).toEqual(Array(3).fill([9.6, false]));
+  const found = (of: typeof made) => of.findings.filter((finding) => finding.code.startsWith("shapes-"));
+  expect(found(made)).toEqual([
+    expect.objectContaining({ code: "shapes-too-large", shapeIds: ["star", "boat"], portionMl: 12, stage: "recipe" }),
+    expect.objectContaining({ code: "shapes-take-longer", pourMinutes: 0.5 }),
+  ]);
+  const [asked] = read.input.dishes;
+  if (!asked) throw new Error("the dish is there");
+  const otherwise = (change: Partial<typeof recipe>) =>
+    found(plan({ ...read.input, dishes: [{ ...asked, recipe: { ...asked.recipe, ...change } }] })).map(
+      (one) => one.code,
+    );
+  expect(otherwise({ portion: { kind: "ml", ml: 20 }, heat: { ...asked.recipe.heat, pourPerPiece: 2 } })).toEqual([]);
+  // Pieces of 7 cm have lines of 5.6 mm, which tear.
+  expect(otherwise({ pieceDiameterCm: 7 })).toContain("shapes-may-tear");
+  expect(otherwise({ family: "pancake" })).toEqual([]);
 });

@@ -6,7 +6,7 @@ import type { Exposure } from "~/core/contact";
 import type { Ingredient, LabelReading, PackSize, SharedFood, Substance } from "~/core/pantry";
 import type { Arrangement, Audience, Participant, Station } from "~/core/people";
 import type { Ratio, Grams, Millilitres, Minutes, Pieces } from "~/core/quantity";
-import type { Recipe, RecipeFinding, RoundParts, Take } from "~/core/recipe";
+import type { Recipe, RecipeFinding, RoundParts, ShapeId, Take } from "~/core/recipe";
 import type { BatchRule, EggRule, StationScale } from "~/core/scale";
 import type { HouseRule } from "~/core/turns";
 import type { DemoMode, KitMode, Order, ScheduleFinding, Timeline } from "~/core/schedule";
@@ -167,6 +167,56 @@ export type PlanFinding =
   | { readonly code: "bulk-short"; readonly level: "warns"; readonly made: number; readonly used: number }
   /** Nothing of this recipe can be mixed dry ahead. */
   | { readonly code: "bulk-nothing-dry"; readonly level: "warns"; readonly made: number }
+  /** Of what is drawn: millilitres of the largest and of a piece; minutes of the longest and of a piece's pour; the narrowest neck. */
+  | {
+      readonly code: "shapes-too-large";
+      readonly level: "warns";
+      readonly shapeIds: readonly ShapeId[];
+      readonly ml: Millilitres;
+      readonly portionMl: Millilitres;
+    }
+  | {
+      readonly code: "shapes-take-longer";
+      readonly level: "notes";
+      readonly minutes: Minutes;
+      readonly pourMinutes: Minutes;
+    }
+  | {
+      readonly code: "shapes-may-tear";
+      readonly level: "warns";
+      readonly shapeIds: readonly ShapeId[];
+      readonly neckMm: number;
+    }
+  /** °C that are held or reached, and what the rules of the class want. */
+  | {
+      readonly code: "held-too-cool";
+      readonly level: "warns";
+      readonly stepId: string;
+      readonly c: number;
+      readonly least: number;
+    }
+  | {
+      readonly code: "reheated-too-cool";
+      readonly level: "warns";
+      readonly stepId: string;
+      readonly c: number;
+      readonly least: number;
+    }
+  | {
+      readonly code: "held-too-warm";
+      readonly level: "warns";
+      readonly stepId: string;
+      readonly c: number;
+      readonly most: number;
+    }
+  /** Minutes from the first piece out to the meal, and the most its recipe holds them. */
+  | {
+      readonly code: "held-too-long";
+      readonly level: "warns";
+      readonly stationIds: readonly string[];
+      readonly minutes: Minutes;
+      readonly most: Minutes;
+    }
   /** A bowl of a fixed size makes less than is wanted. */
   | {
       readonly code: "bowl-short";

@@ -80,6 +80,7 @@ const stepFields = (step: Step): Fields => ({
   question: step.question ?? "",
   avoid: step.avoid ?? "",
   gate: step.gate ? `${step.gate.kind} ${step.gate.value}` : "",
+  warmth: step.warmth ? `${step.warmth.place} ${step.warmth.c} ${step.warmth.most ?? ""}` : "",
 });
 const ownFields = (recipe: Recipe): Fields => ({
   title: recipe.title,
@@ -92,6 +93,7 @@ const ownFields = (recipe: Recipe): Fields => ({
   heat: `${recipe.heat.surfaceC.from} to ${recipe.heat.surfaceC.to}, ${recipe.heat.test}`,
   "first side": span(recipe.heat.side1),
   "second side": span(recipe.heat.side2),
+  halves: recipe.heat.halves ? span(recipe.heat.halves) : "",
   "heat by surface": (recipe.heat.on ?? [])
     .map(({ surfaceKind, surfaceC, dial, test, side1, side2 }) =>
       [
@@ -114,6 +116,7 @@ const ownFields = (recipe: Recipe): Fields => ({
         ? `${recipe.portion.grams} g`
         : `${recipe.portion.pieces} a batch`,
   size: `${recipe.pieceDiameterCm} cm`,
+  shapes: recipe.shapes?.join(", ") ?? "",
   serving: recipe.serving ? `${recipe.serving.as} of ${recipe.serving.pieces}` : "",
   rounds: (recipe.rounds ?? []).map((round) => `${round.parts} ${round.name}`).join(", "),
   claimed: recipe.claimedPieces === null ? "" : String(recipe.claimedPieces),

@@ -51,6 +51,15 @@ export function withStepKind(step: DraftStep, kind: StepKind, heat: Heat): Parti
     ...(same(step.tools, was.tools) ? { tools: is.tools } : {}),
     ...(same(step.minutes, spanText(was.minutes)) ? { minutes: spanText(is.minutes) } : {}),
     ...(step.who === was.who ? { who: is.who } : {}),
+    ...(is.warmth
+      ? {
+          warmPlace: is.warmth.place,
+          warmC: String(is.warmth.c),
+          warmMost: is.warmth.most ? String(is.warmth.most) : "",
+        }
+      : step.warmPlace
+        ? { warmPlace: "" as const }
+        : {}),
   };
 }
 

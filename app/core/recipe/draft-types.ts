@@ -13,12 +13,14 @@ import type {
   ReadinessTest,
   Recipe,
   ServingKind,
+  ShapeId,
   Standing,
   Step,
   StepKind,
   SurfaceKind,
   Tool,
   Waiver,
+  WarmPlace,
   WindowReason,
 } from "./types";
 
@@ -93,6 +95,10 @@ export interface DraftStep {
   readonly avoid?: string | undefined;
   readonly gateKind?: GateKind | "" | undefined;
   readonly gateValue?: string | undefined;
+  readonly warmPlace?: WarmPlace | "" | undefined;
+  readonly warmC?: string | undefined;
+  /** Empty: no longest time. */
+  readonly warmMost?: string | undefined;
   readonly guesses: readonly Guess[];
 }
 export interface DraftPart {
@@ -142,6 +148,8 @@ export interface RecipeDraft {
   readonly turnaround: string;
   readonly pourPerPiece: string;
   readonly recover: string;
+  /** Empty or absent where a piece is poured at once. */
+  readonly halves?: DraftSpan | undefined;
   readonly cues: readonly Cue[];
   /** What is different on some kinds of surface; what is left empty is as everywhere. */
   readonly heatOn?: readonly DraftHeatOn[] | undefined;
@@ -151,6 +159,8 @@ export interface RecipeDraft {
   readonly pieceDiameterCm: string;
   readonly claimedPieces: string;
   /** Empty where a piece is eaten by itself. */
+  /** What is offered to be drawn; absent for all there is. */
+  readonly shapes?: readonly ShapeId[] | undefined;
   readonly servingPieces: string;
   readonly servingAs: ServingKind;
   /** None, or at least two. */

@@ -98,6 +98,13 @@ export function draftOf(recipe: Recipe, style: NumberStyle = pointStyle): Recipe
       ...(step.question ? { question: step.question } : {}),
       ...(step.avoid ? { avoid: step.avoid } : {}),
       ...(step.gate ? { gateKind: step.gate.kind, gateValue: text(step.gate.value) } : {}),
+      ...(step.warmth
+        ? {
+            warmPlace: step.warmth.place,
+            warmC: text(step.warmth.c),
+            warmMost: step.warmth.most === undefined ? "" : text(step.warmth.most),
+          }
+        : {}),
       guesses: [],
     })),
     restMin: text(recipe.rest.min),
@@ -113,6 +120,7 @@ export function draftOf(recipe: Recipe, style: NumberStyle = pointStyle): Recipe
     turnaround: text(heat.turnaround),
     pourPerPiece: text(heat.pourPerPiece),
     recover: text(heat.recover),
+    ...(heat.halves ? { halves: spanText(heat.halves) } : {}),
     cues: heat.cues,
     ...(heat.on
       ? {
@@ -132,6 +140,7 @@ export function draftOf(recipe: Recipe, style: NumberStyle = pointStyle): Recipe
     portion: text(portion.kind === "ml" ? portion.ml : portion.kind === "grams" ? portion.grams : portion.pieces),
     pieceDiameterCm: text(recipe.pieceDiameterCm),
     claimedPieces: recipe.claimedPieces === null ? "" : text(recipe.claimedPieces),
+    ...(recipe.shapes ? { shapes: recipe.shapes } : {}),
     servingPieces: recipe.serving ? text(recipe.serving.pieces) : "",
     servingAs: recipe.serving?.as ?? "pair",
     ...(recipe.rounds

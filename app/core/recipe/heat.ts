@@ -1,4 +1,16 @@
-import type { Heat, Span, SurfaceKind } from "./types";
+import type { Minutes } from "~/core/quantity";
+import type { Heat, Line, Recipe, Span, SurfaceKind } from "./types";
+
+/** Minutes a load lies on the surface beside its pouring, likely: between two half pours, the first side and the second. */
+export const lyingMinutes = ({ halves, side1, side2 }: Heat): Minutes =>
+  (halves?.likely ?? 0) + side1.likely + (side2?.likely ?? 0);
+
+/** What lies between the two halves of a piece: what the cook step draws of the toppings, where it is poured in two. */
+export function betweenHalves({ heat, steps, lines }: Pick<Recipe, "heat" | "steps" | "lines">): Line[] {
+  if (!heat.halves) return [];
+  const drawn = new Set(steps.flatMap((step) => (step.kind === "cook" ? step.draws.map((draw) => draw.lineId) : [])));
+  return lines.filter((line) => line.bowl === "topping" && drawn.has(line.id));
+}
 
 /** A recipe's heat as it is on one kind of surface. */
 export function heatOn(heat: Heat, kind: SurfaceKind): Heat {

@@ -20,11 +20,15 @@ export interface Method {
   readonly after: readonly Step[];
   readonly beside: readonly Beside[];
   readonly cook: Step | undefined;
+  /** Where cooked pieces wait for the others; the first such step after cooking. */
+  readonly hold: Step | undefined;
   /** Minutes of rest that the method itself asks for between mixing and the pour. */
   readonly restMinutes: Minutes;
 }
 
 const isWork = (step: Step): boolean => step.kind === "prepare" || step.kind === "mix" || step.kind === "rest";
+/** What is reheated takes its minutes; what is held only waits for the plate. */
+const isWorkAfter = (step: Step): boolean => isWork(step) || step.kind === "reheat";
 
 const known = new WeakMap<Recipe, Method>();
 
@@ -44,12 +48,13 @@ export function methodOf(recipe: Recipe): Method {
   const method: Method = {
     mixing: upTo.slice(0, mixedAt + 1),
     resting,
-    after: cookAt < 0 ? [] : batter.slice(cookAt + 1).filter(isWork),
+    after: cookAt < 0 ? [] : batter.slice(cookAt + 1).filter(isWorkAfter),
     beside: plateParts.flatMap((part) => {
       const steps = recipe.steps.filter((step) => step.partId === part.id && step.kind !== "serve");
       return steps.length > 0 ? [{ part, steps }] : [];
     }),
     cook: batter[cookAt],
+    hold: cookAt < 0 ? undefined : batter.slice(cookAt + 1).find((step) => step.kind === "hold"),
     restMinutes: resting.reduce((sum, step) => sum + (step.kind === "rest" ? step.minutes.likely : 0), 0),
   };
   known.set(recipe, method);
@@ -63,7 +68,7 @@ const hotHazards: readonly string[] = ["hot-surface", "steam", "oven-dish", "hot
  * audience: pace stretches handwork, never heat or waiting.
  */
 export function isHeatPaced(step: Step, recipe: Recipe): boolean {
-  if (step.kind === "rest" || step.kind === "cook" || step.kind === "preheat") return true;
+  if (["rest", "cook", "preheat", "hold", "reheat"].includes(step.kind)) return true;
   if (step.hazards.some((hazard) => hotHazards.includes(hazard))) return true;
   const part = recipe.parts.find((one) => one.id === step.partId);
   // Work at a heated part that is not cutting or measuring for it is done over the heat.

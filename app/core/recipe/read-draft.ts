@@ -18,6 +18,7 @@ import type {
   DraftProblem,
   DraftRead,
 } from "./draft-types";
+import { reheatC } from "./safety";
 import { roundLimits } from "./rounds";
 import type { Alternative, HeatOn, Line, LineAmount, Part, Recipe, Round, Span, Step, Variant, Waiver } from "./types";
 
@@ -273,6 +274,17 @@ export function readDraft(
             },
           }
         : {}),
+      ...(step.warmPlace
+        ? {
+            warmth: {
+              place: step.warmPlace,
+              c: read.number(`steps.${step.id}.warmC`, step.warmC ?? "", -25, 250, reheatC),
+              ...(step.warmMost?.trim()
+                ? { most: read.number(`steps.${step.id}.warmMost`, step.warmMost, 1, 1440, 30) }
+                : {}),
+            },
+          }
+        : {}),
     })),
     rest: { min: restMax === null ? restMin : Math.min(restMin, restMax), max: restMax, reason: draft.restReason },
     heat: {
@@ -285,6 +297,7 @@ export function readDraft(
       pourPerPiece: read.number("pourPerPiece", draft.pourPerPiece, 0, 60, 0.1),
       recover: read.number("recover", draft.recover, 0, 60, 0),
       cues: draft.cues,
+      ...(draft.halves ? { halves: read.span("halves", draft.halves) } : {}),
       ...(draft.heatOn && draft.heatOn.length > 0 ? { on: draft.heatOn.map((each) => read.heatOn(each)) } : {}),
     },
     portion:
@@ -298,6 +311,7 @@ export function readDraft(
       draft.claimedPieces.trim() === ""
         ? null
         : Math.round(read.number("claimedPieces", draft.claimedPieces, 1, 400, 1)),
+    ...(draft.shapes && draft.shapes.length > 0 ? { shapes: draft.shapes } : {}),
     ...(draft.servingPieces.trim() === ""
       ? {}
       : {

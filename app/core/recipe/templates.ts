@@ -1,5 +1,6 @@
 import type { Millilitres } from "~/core/quantity";
-import type { Cue, Family, Hazard, Heat, Recipe, Span, Step, StepKind, SurfaceKind } from "./types";
+import { reheatC } from "./safety";
+import type { Cue, Family, Hazard, Heat, Recipe, Span, Step, StepKind, SurfaceKind, Warmth } from "./types";
 
 /** Minutes a step of each kind usually takes, to begin with (starting values from teaching practice). */
 const usualMinutes: Readonly<Record<StepKind, Span>> = {
@@ -8,7 +9,15 @@ const usualMinutes: Readonly<Record<StepKind, Span>> = {
   rest: { low: 5, likely: 10, high: 15 },
   preheat: { low: 5, likely: 8, high: 12 },
   cook: { low: 3, likely: 4, high: 6.5 },
+  hold: { low: 0, likely: 0, high: 20 },
+  reheat: { low: 2, likely: 3, high: 6 },
   serve: { low: 1, likely: 2, high: 4 },
+};
+
+/** Held in a low oven above every rule for hot food; reheated until the middle is hot (general food safety guidance). */
+const usualWarmth: Readonly<Record<"hold" | "reheat", Warmth>> = {
+  hold: { place: "oven", c: 95, most: 30 },
+  reheat: { place: "oven", c: reheatC },
 };
 
 /** An id that no step has yet. */
@@ -22,7 +31,7 @@ export function freshStepId(recipe: Pick<Recipe, "steps">, from: string): string
 export function stepTemplate(kind: StepKind, recipe: Pick<Recipe, "steps" | "heat">): Step {
   const isOven = recipe.heat.surfaceKinds.every((surface) => surface === "oven");
   const isHot = kind === "cook" || kind === "preheat";
-  const hazards: Hazard[] = isHot ? [isOven ? "oven-dish" : "hot-surface"] : [];
+  const hazards: Hazard[] = isHot ? [isOven ? "oven-dish" : "hot-surface"] : kind === "reheat" ? ["hot-surface"] : [];
   return {
     id: freshStepId(recipe, kind),
     partId: null,
@@ -34,6 +43,7 @@ export function stepTemplate(kind: StepKind, recipe: Pick<Recipe, "steps" | "hea
     tools: kind === "cook" && !isOven ? ["ladle", "turner"] : kind === "mix" ? ["mixing-bowl", "whisk"] : [],
     hazards,
     who: isHot && isOven ? "adult" : "anyone",
+    ...(kind === "hold" || kind === "reheat" ? { warmth: usualWarmth[kind] } : {}),
   };
 }
 

@@ -1,4 +1,4 @@
-import type { Amount, MeasuringSystem, Ratio, Grams, Millilitres, Pieces } from "~/core/quantity";
+import type { Amount, MeasuringSystem, Minutes, Ratio, Grams, Millilitres, Pieces } from "~/core/quantity";
 import type { FillMethod } from "~/core/pantry";
 
 export const families = [
@@ -118,7 +118,7 @@ export interface Draw {
   readonly share: Ratio;
 }
 
-export const stepKinds = ["prepare", "mix", "rest", "preheat", "cook", "serve"] as const;
+export const stepKinds = ["prepare", "mix", "rest", "preheat", "cook", "hold", "reheat", "serve"] as const;
 export type StepKind = (typeof stepKinds)[number];
 
 export const hazards = [
@@ -200,7 +200,22 @@ export interface Step {
   readonly avoid?: string | undefined;
   /** What must be reached before a station goes on, as a figure somebody reads off. */
   readonly gate?: Gate | undefined;
+  /** Of a step that holds or reheats: its own heat, never the pan's. */
+  readonly warmth?: Warmth | undefined;
 }
+
+/** Where cooked pieces wait or are warmed again. */
+export const warmPlaces = ["oven", "hot-plate", "covered-dish", "pan", "microwave", "fridge"] as const;
+export type WarmPlace = (typeof warmPlaces)[number];
+export interface Warmth {
+  readonly place: WarmPlace;
+  /** °C that the place keeps, or that the middle of a piece reaches when it is reheated; -25 to 250. */
+  readonly c: number;
+  /** The longest a piece is held there, in minutes, above 0; absent where only the local rule sets a limit. */
+  readonly most?: Minutes | undefined;
+}
+/** Cold places keep what cooked pieces must not warm up in. */
+export const isCold = (place: WarmPlace): boolean => place === "fridge";
 
 /** "squeezed to at most 300 g", "the oil reads at least 175 °C". */
 export const gateKinds = ["grams-at-most", "grams-at-least", "celsius-at-least", "celsius-at-most"] as const;
@@ -295,6 +310,11 @@ export interface Heat {
   /** Minutes the surface needs to be hot again before the next load. */
   readonly recover: number;
   readonly cues: readonly Cue[];
+  /**
+   * A piece is poured in two halves, with what is put in lying between them: minutes from the first half to the second, before its
+   * first side begins to count. Absent where it is poured at once.
+   */
+  readonly halves?: Span | undefined;
   /** What is different on some of the surfaces. */
   readonly on?: readonly HeatOn[] | undefined;
 }
@@ -325,6 +345,10 @@ export interface Serving {
   readonly pieces: Pieces;
   readonly as: ServingKind;
 }
+
+/** What a drawn piece can be: plain things that belong to nobody. */
+export const shapeIds = ["ring", "sun", "star", "fish", "boat", "oar"] as const;
+export type ShapeId = (typeof shapeIds)[number];
 
 /** Pieces of one bowl that are finished alike and cooked by themselves: the plain ones first, then those with berries. */
 export interface Round {
@@ -369,6 +393,8 @@ export interface Recipe {
   readonly pieceDiameterCm: number;
   /** In the order in which they are cooked; absent where all pieces are alike. */
   readonly rounds?: readonly Round[] | undefined;
+  /** What is offered to be drawn; absent for every shape there is. Of the drawn family only. */
+  readonly shapes?: readonly ShapeId[] | undefined;
   /** Absent where a piece is eaten by itself. */
   readonly serving?: Serving | undefined;
   /** Pieces the author says a batch makes; null when nobody said. Compared with what the volume gives. */

@@ -1,5 +1,5 @@
 import type { Minutes, Pieces, Seconds } from "~/core/quantity";
-import { type Recipe, type Step, isHeatPaced, methodOf } from "~/core/recipe";
+import { type Recipe, type Step, isHeatPaced, lyingMinutes, methodOf } from "~/core/recipe";
 import type { ScheduleInput, StationJob } from "./types";
 
 /** Inside, a plan counts whole seconds: exact, the same in every engine, and never rounded up part by part. */
@@ -62,11 +62,7 @@ const heatPace = (recipe: Recipe, pace: number): number => (methodOf(recipe).coo
 
 /** Seconds from the first pour of a load until its last piece is out. */
 export const loadSeconds = (recipe: Recipe, pieces: Pieces, pace: number): number =>
-  toSeconds(
-    pieces * recipe.heat.pourPerPiece * heatPace(recipe, pace) +
-      recipe.heat.side1.likely +
-      (recipe.heat.side2?.likely ?? 0),
-  );
+  toSeconds(pieces * recipe.heat.pourPerPiece * heatPace(recipe, pace) + lyingMinutes(recipe.heat));
 
 /** Seconds after a load before the surface takes the next one: lifting and greasing by hand, heating up again by the clock. */
 export const betweenSeconds = (recipe: Recipe, pace: number): number =>

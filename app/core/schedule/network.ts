@@ -90,6 +90,7 @@ const cookAlike = (a: Recipe, b: Recipe): boolean =>
   a === b ||
   (a.heat.side1.likely === b.heat.side1.likely &&
     (a.heat.side2?.likely ?? 0) === (b.heat.side2?.likely ?? 0) &&
+    (a.heat.halves?.likely ?? 0) === (b.heat.halves?.likely ?? 0) &&
     a.heat.surfaceC.from <= b.heat.surfaceC.to &&
     b.heat.surfaceC.from <= a.heat.surfaceC.to);
 

@@ -110,8 +110,8 @@ export const stepsAtBell: Partial<Readonly<Record<BellKind, readonly StepKind[]>
   rest: ["preheat"],
   "gather-load": ["preheat", "cook"],
   pour: ["cook"],
-  swap: ["cook"],
-  eat: ["serve"],
+  swap: ["cook", "hold"],
+  eat: ["reheat", "serve"],
 };
 
 /** A step with a point to make, a question to ask, or something not to show. */

@@ -15,8 +15,10 @@ import {
   partKinds,
   readinessTests,
   servingKinds,
+  shapeIds,
   standings,
   stepKinds,
+  warmPlaces,
   surfaceKinds,
   tools,
   windowReasons,
@@ -83,6 +85,9 @@ export const draftSchema = z.object({
         avoid: short.optional(),
         gateKind: z.union([z.enum(gateKinds), z.literal("")]).optional(),
         gateValue: short.optional(),
+        warmPlace: z.union([z.enum(warmPlaces), z.literal("")]).optional(),
+        warmC: short.optional(),
+        warmMost: short.optional(),
         guesses: guessed,
       }),
     )
@@ -100,6 +105,7 @@ export const draftSchema = z.object({
   turnaround: short,
   pourPerPiece: short,
   recover: short,
+  halves: span.optional(),
   cues: z.array(z.enum(cues)).max(cues.length),
   heatOn: z
     .array(
@@ -120,6 +126,7 @@ export const draftSchema = z.object({
   portion: short,
   pieceDiameterCm: short,
   claimedPieces: short,
+  shapes: z.array(z.enum(shapeIds)).max(shapeIds.length).optional(),
   servingPieces: short,
   servingAs: z.enum(servingKinds),
   rounds: z

@@ -9,7 +9,7 @@ const alsoAt: Partial<Record<Stage, readonly string[]>> = {
   brief: ["people"],
   allergies: ["labels", "day-sheet"],
   amounts: ["scaling"],
-  kits: ["shopping", "prep", "kit-labels", "containers", "sheets"],
+  kits: ["shopping", "prep", "kit-labels", "containers", "sheets", "toppings", "take-home", "shapes"],
   gear: ["load"],
   teach: ["call"],
 };

@@ -13,7 +13,7 @@ import type { Technique } from "~/core/look";
 import { Looks, StopMixing } from "~/ui/recipe/Looks";
 import { Techniques } from "~/ui/recipe/Techniques";
 import { bowlWords, hazardWords } from "~/ui/words/en";
-import { sayGate, sayHeatOn, sayRounds, sayServings, sayTimes } from "~/ui/words/batter";
+import { sayGate, sayHalves, sayHeatOn, sayRounds, sayServings, sayTimes, sayWarmth } from "~/ui/words/batter";
 import { sayPiece } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
 import { Fold, FoldTitle } from "~/ui/parts/plain";
@@ -204,7 +204,17 @@ interface Props {
 }
 
 /** What is done with it, in order, each caution at the first step it belongs to. */
-function Steps({ recipe, factor, rounds }: { recipe: Recipe; factor: Ratio; rounds: StationPlan["rounds"] }) {
+function Steps({
+  recipe,
+  factor,
+  rounds,
+  ingredientName,
+}: {
+  recipe: Recipe;
+  factor: Ratio;
+  rounds: StationPlan["rounds"];
+  ingredientName: (id: string) => string;
+}) {
   const locale = useLocale();
   const { steps } = recipe;
   const cautions = shownOnce(steps);
@@ -214,7 +224,9 @@ function Steps({ recipe, factor, rounds }: { recipe: Recipe; factor: Ratio; roun
         <li key={step.id}>
           {step.text}
           <StopMixing step={step} recipe={recipe} />
+          {step.kind === "cook" && recipe.heat.halves ? <b> {sayHalves(recipe, ingredientName, locale)}</b> : null}
           {step.kind === "cook" && rounds ? <b> {sayRounds(recipe, rounds, locale)}</b> : null}
+          {step.warmth ? <b className="gate"> {sayWarmth(step, locale)}</b> : null}
           {step.gate ? <b className="gate"> {sayGate(step.gate, toNumber(factor), locale)}</b> : null}
           {(cautions[index] ?? []).map((hazard) => (
             <span className="caution" key={hazard}>
@@ -293,7 +305,7 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
             </div>
           ))}
           <h4>In this order</h4>
-          <Steps recipe={dish.recipe} factor={scale.factor} rounds={station.rounds} />
+          <Steps recipe={dish.recipe} factor={scale.factor} rounds={station.rounds} ingredientName={ingredientName} />
         </div>
       </div>
       <p className="print-only small">{stamp}</p>

@@ -6,6 +6,7 @@ import type { StationScale } from "~/core/scale";
 import { fraction, minutes, temperature } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { Grams, PutOutText } from "~/ui/sheet/Quantity";
+import { sayHalves, sayWarmth } from "~/ui/words/batter";
 import { bowlWords, closingCaution, cueWords, hazardWords, testWords } from "~/ui/words/en";
 
 interface Props {
@@ -95,10 +96,12 @@ export function HomeSheet({ recipe, way, kit, scale, set, ingredientName }: Prop
                     About {temperature(heat.surfaceC.from, heat.surfaceC.to, locale)}; pour when {testWords[heat.test]}.
                   </span>
                 ) : null}
+                {step.warmth ? <span className="quiet"> {sayWarmth(step, locale)}</span> : null}
                 {step.kind === "cook" ? (
                   <span className="quiet">
                     {" "}
-                    First side {minutes(heat.side1.low, locale)}–{minutes(heat.side1.high, locale)}
+                    {sayHalves(recipe, ingredientName, locale)} First side {minutes(heat.side1.low, locale)}–
+                    {minutes(heat.side1.high, locale)}
                     {heat.side2
                       ? `, second ${minutes(heat.side2.low, locale)}–${minutes(heat.side2.high, locale)}`
                       : ""}

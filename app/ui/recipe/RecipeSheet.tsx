@@ -18,7 +18,16 @@ import {
   testWords,
   windowReasonWords,
 } from "~/ui/words/en";
-import { partHeatWords, partKindWords, sayGate, sayGreasing, sayHeatOn, servingWords } from "~/ui/words/batter";
+import {
+  partHeatWords,
+  partKindWords,
+  sayGate,
+  sayGreasing,
+  sayHalves,
+  sayWarmth,
+  sayHeatOn,
+  servingWords,
+} from "~/ui/words/batter";
 import { StepNotes } from "./StepNotes";
 import { Techniques } from "./Techniques";
 
@@ -223,7 +232,7 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
             <li key={step.id}>
               {step.text}{" "}
               <span className="quiet">
-                {step.kind === "cook" || step.kind === "serve"
+                {["cook", "hold", "serve"].includes(step.kind)
                   ? ""
                   : `${minutes(step.minutes.likely, locale)}${step.who === "adult" ? ", an adult" : ""}`}
               </span>
@@ -236,10 +245,12 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
                   ))}
                 </p>
               ) : null}
+              {step.warmth ? <p className="small gate">{sayWarmth(step, locale)}</p> : null}
               {step.gate ? <p className="small gate">{sayGate(step.gate, 1, locale)}</p> : null}
               {step.kind === "cook" ? (
                 <p className="small">
-                  First side {minutes(heat.side1.low, locale)} to {minutes(heat.side1.high, locale)}
+                  {sayHalves(recipe, ingredientName, locale)} First side {minutes(heat.side1.low, locale)} to{" "}
+                  {minutes(heat.side1.high, locale)}
                   {heat.side2
                     ? `, second ${minutes(heat.side2.low, locale)} to ${minutes(heat.side2.high, locale)}`
                     : ", both sides at once"}

@@ -3,6 +3,7 @@ import type { Ratio } from "~/core/quantity";
 import type { BatchRule } from "~/core/scale";
 import { drift, fraction, grams, list, number, thin } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
+import { Wide } from "~/ui/sheet/Wide";
 import type { Names } from "~/ui/words/findings";
 
 const ruleNames: Readonly<Record<BatchRule, string>> = {
@@ -67,7 +68,7 @@ export function ScaleTable({ title, wanted, options, chosen, wholeEggs, names }:
       <p className="quiet small">
         {wanted} pieces wanted. One factor for every line; pan fat goes by the load, garnish by the piece.
       </p>
-      <div className="scroll-x">
+      <Wide label="Lines at this scale">
         <table className="ruled scale-table">
           <thead>
             <tr>
@@ -93,7 +94,7 @@ export function ScaleTable({ title, wanted, options, chosen, wholeEggs, names }:
             ))}
           </tbody>
         </table>
-      </div>
+      </Wide>
       {wholeEggs && options.some((option) => option.rule === chosen && option.eggs?.beatenGrams !== undefined) ? (
         <p className="small">
           With whole eggs only: {fraction(wholeEggs.factor, locale)} × the recipe, {wholeEggs.pieces} pieces.

@@ -4,6 +4,7 @@ import type { Names } from "~/ui/words/findings";
 import { clock, list } from "~/ui/format/format";
 import { Heads } from "~/ui/sheet/Heads";
 import { useLocale } from "~/ui/sheet/locale";
+import { Wide } from "~/ui/sheet/Wide";
 import { StepNotes } from "~/ui/recipe/StepNotes";
 import { sayEntry } from "~/ui/words/timeline";
 
@@ -29,31 +30,33 @@ export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes }: Pr
   // A bell that rings again says nothing again.
   const first = new Map(rows.flatMap((row, at) => (row.kind === "bell" ? [[row.bell, at] as const] : [])).reverse());
   return (
-    <table className="ruled by-the-minute">
-      <caption>By the minute</caption>
-      <Heads of={["Time", "What happens", "Say, and watch for", "Stand"]} />
-      <tbody>
-        {rows.map((entry, index) => {
-          const { what, say, where } = sayEntry(entry, { unit, stations, round: names.round, at, locale });
-          const time = at(entry.at);
-          const isSame = index > 0 && at(rows[index - 1]?.at ?? -1) === time;
-          return (
-            <tr key={`${index} ${what}`} className={entry.kind === "bell" ? "bell-row" : undefined}>
-              <td className="n">{isSame ? <span className="vh">{time}</span> : <b>{time}</b>}</td>
-              <td>{what}</td>
-              <td>
-                {say}
-                {entry.kind === "bell" && first.get(entry.bell) === index
-                  ? (spoken.get(entry.bell) ?? []).map(({ recipeId, step }) => (
-                      <StepNotes key={`${recipeId} ${step.id}`} step={step} />
-                    ))
-                  : null}
-              </td>
-              <td>{where}</td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+    <Wide label="By the minute">
+      <table className="ruled by-the-minute">
+        <caption>By the minute</caption>
+        <Heads of={["Time", "What happens", "Say, and watch for", "Stand"]} />
+        <tbody>
+          {rows.map((entry, index) => {
+            const { what, say, where } = sayEntry(entry, { unit, stations, round: names.round, at, locale });
+            const time = at(entry.at);
+            const isSame = index > 0 && at(rows[index - 1]?.at ?? -1) === time;
+            return (
+              <tr key={`${index} ${what}`} className={entry.kind === "bell" ? "bell-row" : undefined}>
+                <td className="n">{isSame ? <span className="vh">{time}</span> : <b>{time}</b>}</td>
+                <td>{what}</td>
+                <td>
+                  {say}
+                  {entry.kind === "bell" && first.get(entry.bell) === index
+                    ? (spoken.get(entry.bell) ?? []).map(({ recipeId, step }) => (
+                        <StepNotes key={`${recipeId} ${step.id}`} step={step} />
+                      ))
+                    : null}
+                </td>
+                <td>{where}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </Wide>
   );
 }

@@ -21,10 +21,13 @@ import {
   type Recipe,
   type ServingKind,
   type Span,
+  type Step,
   type StepKind,
+  type WarmPlace,
+  betweenHalves,
   servingsOf,
 } from "~/core/recipe";
-import { either, fraction, grams, minutes, number, temperature, thin } from "~/ui/format/format";
+import { degrees, either, fraction, grams, list, minutes, number, temperature, thin } from "~/ui/format/format";
 import { surfaceWords, testWords } from "./en";
 
 /** The words of the batter book: recipes being written, the pantry, the bench. */
@@ -122,6 +125,40 @@ export function sayGate({ kind, value }: Gate, batches: number, locale: string):
     ? `Go on when it weighs ${most} ${grams(value * batches, locale)}.`
     : `Go on when the thermometer reads ${most} ${temperature(value, value, locale)}.`;
 }
+export const warmPlaceWords: Words<WarmPlace> = {
+  oven: "in the oven",
+  "hot-plate": "on a hot plate",
+  "covered-dish": "in a covered dish",
+  pan: "in the pan",
+  microwave: "in the microwave",
+  fridge: "in the fridge",
+};
+/** "Kept in the oven at 95 °C, 30 min at most; local food rules come first." Empty where nobody said. */
+export function sayWarmth({ kind, warmth }: Pick<Step, "kind" | "warmth">, locale: string): string {
+  if (!warmth) return "";
+  const most = warmth.most === undefined ? "" : `, ${minutes(warmth.most, locale)} at most`;
+  return kind === "reheat"
+    ? `Reheated ${warmPlaceWords[warmth.place]}, once, until the middle has ${degrees(warmth.c, locale)}; local food rules come first.`
+    : `Kept ${warmPlaceWords[warmth.place]} at ${degrees(warmth.c, locale)}${most}; local food rules come first.`;
+}
+/** "Half of it, 25 ml, first; after 1 min blueberries, then the other half." Empty where a piece is poured at once. */
+export function sayHalves(
+  recipe: Pick<Recipe, "heat" | "steps" | "lines" | "portion">,
+  ingredientName: (id: string) => string,
+  locale: string,
+): string {
+  const { heat, portion } = recipe;
+  if (!heat.halves) return "";
+  const much =
+    portion.kind === "ml"
+      ? `, ${number(portion.ml / 2, locale)}${thin}ml,`
+      : portion.kind === "grams"
+        ? `, ${number(portion.grams / 2, locale)}${thin}g,`
+        : "";
+  const between = betweenHalves(recipe).map((line) => ingredientName(line.ingredientId));
+  const then = between.length > 0 ? `${list([...new Set(between)], locale)}, then ` : "";
+  return `Half of it${much} first; after ${minutes(heat.halves.likely, locale)} ${then}the other half.`;
+}
 /** What the second field of an amount is. */
 export const secondWords: Partial<Words<LineAmount["kind"]>> = {
   range: "to",
@@ -136,6 +173,8 @@ export const stepKindWords: Words<StepKind> = {
   rest: "wait or rest",
   preheat: "heat up",
   cook: "cook",
+  hold: "hold warm or cold",
+  reheat: "reheat",
   serve: "serve",
 };
 export const partKindWords: Words<PartKind> = {

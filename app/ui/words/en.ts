@@ -56,6 +56,7 @@ const pageWords: readonly (readonly [page: string, title: string])[] = [
   ["kit-labels", "Labels"],
   ["take-home", "Labels to take home"],
   ["toppings", "Topping bar"],
+  ["shapes", "Shapes"],
   ["helpers", "Cards for helpers"],
   ["containers", "Container"],
   ["sheets", "All sheets"],

@@ -14,6 +14,7 @@ import {
   surfaceWords,
   toolWords,
 } from "./en";
+import { shapeWords } from "./looks";
 
 /** What a sentence needs beside its finding: names for ids, and the reader's locale. */
 export interface Names {
@@ -217,6 +218,26 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     `${stationsOf(f, n)}: exactly as many pieces as are wanted. Nothing to spare for what tears, burns or falls.`,
   "topping-to-taste": (f, n) =>
     `${list(f.ingredientIds.map(n.ingredient), n.locale)}: to taste, so nothing is bought for it. Say in the recipe how much each person takes, or what share of them take any.`,
+  "shapes-too-large": (f, n) =>
+    `${list(
+      f.shapeIds.map((id) => shapeWords[id]),
+      n.locale,
+    )}: up to ${number(f.ml, n.locale, 0)}${thin}ml to draw, and a piece of ${n.dish(f.dishId)} has ${number(f.portionMl, n.locale, 0)}. Draw them smaller, pour more for a piece, or offer others.`,
+  "shapes-take-longer": (f, n) =>
+    `Drawing the longest shape takes ${minutes(f.minutes, n.locale)}, and ${n.dish(f.dishId)} reckons ${minutes(f.pourMinutes, n.locale)} to pour a piece. Whoever draws holds the place at the griddle for longer.`,
+  "shapes-may-tear": (f, n) =>
+    `${list(
+      f.shapeIds.map((id) => shapeWords[id]),
+      n.locale,
+    )}: lines ${number(f.neckMm, n.locale, 0)}${thin}mm wide tear when they are turned. Larger pieces, or thicker lines.`,
+  "held-too-cool": (f, n) =>
+    `${n.dish(f.dishId)} is held at ${degrees(f.c, n.locale)}; hot food is held at ${degrees(f.least, n.locale)} or more by the usual rules here. Hold it hotter, or eat at once.`,
+  "held-too-warm": (f, n) =>
+    `${n.dish(f.dishId)} is held cold at ${degrees(f.c, n.locale)}; cold food is held at ${degrees(f.most, n.locale)} or less.`,
+  "reheated-too-cool": (f, n) =>
+    `${n.dish(f.dishId)} is reheated to ${degrees(f.c, n.locale)}; its middle wants ${degrees(f.least, n.locale)} by the usual rules.`,
+  "held-too-long": (f, n) =>
+    `${stationsOf(f, n)}: the first pieces wait ${minutes(f.minutes, n.locale)} for the meal, and ${n.dish(f.dishId)} is held ${minutes(f.most, n.locale)} at most. Cook these tables later, eat as it comes, or hold for longer where the local rules let you.`,
   "bulk-short": (f, n) =>
     `${f.made} ${f.made === 1 ? "batch" : "batches"} of dry mix for ${n.dish(f.dishId)}, and the class uses ${number(f.used, n.locale, 2)}. Make more, or leave the number open.`,
   "bulk-nothing-dry": (f, n) =>

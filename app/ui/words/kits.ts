@@ -80,7 +80,8 @@ export function sayPiece({ pieceDiameterCm, heat }: Pick<Recipe, "pieceDiameterC
   const sides = [heat.side1.likely, heat.side2?.likely ?? 0]
     .filter((each) => each > 0)
     .map((each) => minutes(each, locale));
-  return `${number(pieceDiameterCm, locale, 1)}${thin}cm across; ${sides.join(", turn once, ")}`;
+  const halves = heat.halves ? `half, ${minutes(heat.halves.likely, locale)}, the other half, ` : "";
+  return `${number(pieceDiameterCm, locale, 1)}${thin}cm across; ${halves}${sides.join(", turn once, ")}`;
 }
 
 /** "500 ml bag", "2 egg boxes", "3 sachets". */

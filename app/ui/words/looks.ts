@@ -1,6 +1,6 @@
 import type { Act, Cause, CorrectionStep, Likeness, Sight, Technique, Trouble } from "~/core/look";
 import { grams, volume } from "~/ui/format/format";
-import type { MixingStop } from "~/core/recipe";
+import type { MixingStop, ShapeId } from "~/core/recipe";
 import type { Names } from "./findings";
 
 /** What is seen on a piece, why it is so and what to do. */
@@ -97,6 +97,15 @@ export function sayAct({ act }: Trouble, step: CorrectionStep | undefined, names
       : "stir in a spoon of its flour, wait a minute, look";
   return plainActs[act];
 }
+
+export const shapeWords: Readonly<Record<ShapeId, string>> = {
+  ring: "ring",
+  sun: "sun",
+  star: "star",
+  fish: "fish",
+  boat: "boat",
+  oar: "oar",
+};
 
 /** What a batter falls from the spoon like. */
 export const likenessWords: Readonly<Record<Likeness, string>> = {

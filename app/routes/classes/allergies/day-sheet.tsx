@@ -13,6 +13,7 @@ import { clock, dayAndTime, degrees, list, moment } from "~/ui/format/format";
 import { needsInWords } from "~/ui/people/needs";
 import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
+import { Wide } from "~/ui/sheet/Wide";
 import { sayExposure } from "~/ui/words/people";
 import { because } from "~/ui/allergen/Tables";
 import { Heads } from "~/ui/sheet/Heads";
@@ -141,63 +142,65 @@ function Folder({ number }: { number: string }) {
             : "The allergy table is not signed yet."}
         </p>
       )}
-      <table className="ruled folder">
-        <Heads of={["Person", "Must or wants to avoid", "Medicine and emergency plan", "Their plate, and why"]} />
-        <tbody>
-          {concerned.map((person) => {
-            const plate = plan.plates.find((one) => one.participantId === person.id);
-            const grave = plate?.items.filter((item) => item.verdict === plate.verdict) ?? [];
-            return (
-              <tr key={person.id}>
-                <td>
-                  <b>{person.name}</b>
-                  <div className="small">{stationOf(person.id)}</div>
-                </td>
-                <td>
-                  {person.hasAnswered ? needsInWords(person) || "nothing declared" : <b>not answered</b>}
-                  {person.words ? <div className="small">“{person.words.text}”</div> : null}
-                  {person.answered ? (
-                    <div className="small quiet">
-                      said by {person.answered.by}, {person.answered.on}
-                    </div>
-                  ) : null}
-                </td>
-                <td>
-                  {person.emergency ??
-                    (person.needs.some((need) => need.kind === "substance" && need.severity === "rescue-medicine") ? (
-                      <b className="needs-you">not known: ask at the door</b>
-                    ) : (
-                      "–"
-                    ))}
-                </td>
-                <td>
-                  {plate ? (
-                    <span className={`verdict-word ${plate.verdict}`}>{verdictTitle[plate.verdict]}</span>
-                  ) : null}
-                  {plate && plate.verdict !== "clear" ? (
-                    <div className="small">
-                      {whyInShort(person, grave, plate.exposures, names).map((sentence) => (
-                        <div key={sentence}>{sentence}</div>
+      <Wide label="Every person">
+        <table className="ruled folder">
+          <Heads of={["Person", "Must or wants to avoid", "Medicine and emergency plan", "Their plate, and why"]} />
+          <tbody>
+            {concerned.map((person) => {
+              const plate = plan.plates.find((one) => one.participantId === person.id);
+              const grave = plate?.items.filter((item) => item.verdict === plate.verdict) ?? [];
+              return (
+                <tr key={person.id}>
+                  <td>
+                    <b>{person.name}</b>
+                    <div className="small">{stationOf(person.id)}</div>
+                  </td>
+                  <td>
+                    {person.hasAnswered ? needsInWords(person) || "nothing declared" : <b>not answered</b>}
+                    {person.words ? <div className="small">“{person.words.text}”</div> : null}
+                    {person.answered ? (
+                      <div className="small quiet">
+                        said by {person.answered.by}, {person.answered.on}
+                      </div>
+                    ) : null}
+                  </td>
+                  <td>
+                    {person.emergency ??
+                      (person.needs.some((need) => need.kind === "substance" && need.severity === "rescue-medicine") ? (
+                        <b className="needs-you">not known: ask at the door</b>
+                      ) : (
+                        "–"
                       ))}
-                      {[
-                        ...new Set(
-                          plate.exposures
-                            .filter((one) => one.trace.certainty !== "unread")
-                            .map((one) => sayExposure(one, input, plan, names)),
-                        ),
-                      ]
-                        .slice(0, 2)
-                        .map((way) => (
-                          <div key={way}>{way}.</div>
+                  </td>
+                  <td>
+                    {plate ? (
+                      <span className={`verdict-word ${plate.verdict}`}>{verdictTitle[plate.verdict]}</span>
+                    ) : null}
+                    {plate && plate.verdict !== "clear" ? (
+                      <div className="small">
+                        {whyInShort(person, grave, plate.exposures, names).map((sentence) => (
+                          <div key={sentence}>{sentence}</div>
                         ))}
-                    </div>
-                  ) : null}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+                        {[
+                          ...new Set(
+                            plate.exposures
+                              .filter((one) => one.trace.certainty !== "unread")
+                              .map((one) => sayExposure(one, input, plan, names)),
+                          ),
+                        ]
+                          .slice(0, 2)
+                          .map((way) => (
+                            <div key={way}>{way}.</div>
+                          ))}
+                      </div>
+                    ) : null}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </Wide>
       {rest.length > 0 ? (
         <p className="small">
           Answered that there is nothing to avoid:{" "}

@@ -11,6 +11,7 @@ import { surfaceWords, toolWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
 import { Heads } from "~/ui/sheet/Heads";
+import { Wide } from "~/ui/sheet/Wide";
 
 /** What is not eaten: per station, shared, and the instructor's own; what is short, and what may be plugged in where. */
 export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "gear">[] }) {
@@ -85,90 +86,98 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
         </div>
         <div>
           {short.length > 0 ? (
-            <table className="ruled" style={{ marginBottom: 24 }}>
-              <caption>Ways out of what is short</caption>
-              <tbody>
-                {short.map((line) => (
-                  <tr key={line.tool}>
-                    <th scope="row">
-                      {line.short} {toolWords[line.tool]}
-                    </th>
-                    <td>
-                      {waysFor(line, plan.gear, recipes, plan.stations.length, others)
-                        .map((way) => sayWay(way, locale))
-                        .join("; ")}
-                      .
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <Wide label="Ways out of what is short">
+              <table className="ruled" style={{ marginBottom: 24 }}>
+                <caption>Ways out of what is short</caption>
+                <tbody>
+                  {short.map((line) => (
+                    <tr key={line.tool}>
+                      <th scope="row">
+                        {line.short} {toolWords[line.tool]}
+                      </th>
+                      <td>
+                        {waysFor(line, plan.gear, recipes, plan.stations.length, others)
+                          .map((way) => sayWay(way, locale))
+                          .join("; ")}
+                        .
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </Wide>
           ) : null}
-          <table className="ruled">
-            <caption>Surfaces</caption>
-            <Heads of={["From above", "Surface", { n: "Used" }, { n: "Pieces a load" }]} />
-            <tbody>
-              {used.map(({ surface, units }) => (
-                <tr key={surface.id}>
-                  <td>
-                    <SurfaceDrawing
-                      surface={surface}
-                      recipe={recipes.find((recipe) => placesOn(surface, recipe) > 0) ?? { pieceDiameterCm: 10 }}
-                    />
-                  </td>
-                  <td>
-                    {surface.name}
-                    <div className="small quiet">
-                      {surfaceWords[surface.kind]}
-                      {surface.watts > 0 ? `, ${surface.watts} W each` : ""}
-                      {surface.at === "station" ? ", at each station" : ""}
-                    </div>
-                  </td>
-                  <td className="n">{units}</td>
-                  <td className="n">
-                    {recipes.length === 0
-                      ? surface.places
-                      : [...new Set(recipes.map((recipe) => placesOn(surface, recipe)))].join(" or ")}
-                    {surface.size ? <div className="small quiet">by size, at most {surface.places}</div> : null}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          {plugs && input.kitchen.circuits ? (
-            <table className="ruled" style={{ marginTop: 24 }}>
-              <caption>Who is plugged in where</caption>
+          <Wide label="Surfaces">
+            <table className="ruled">
+              <caption>Surfaces</caption>
+              <Heads of={["From above", "Surface", { n: "Used" }, { n: "Pieces a load" }]} />
               <tbody>
-                {loadsOf(plugs, appliances, input.kitchen.circuits).map(({ circuit, appliances: on, watts, limit }) => (
-                  <tr key={circuit.id}>
-                    <th scope="row">
-                      {circuit.name}
+                {used.map(({ surface, units }) => (
+                  <tr key={surface.id}>
+                    <td>
+                      <SurfaceDrawing
+                        surface={surface}
+                        recipe={recipes.find((recipe) => placesOn(surface, recipe) > 0) ?? { pieceDiameterCm: 10 }}
+                      />
+                    </td>
+                    <td>
+                      {surface.name}
                       <div className="small quiet">
-                        {circuit.volts} V, {number(circuit.amps, locale, 1)} A, {circuit.sockets}{" "}
-                        {circuit.sockets === 1 ? "socket" : "sockets"}
+                        {surfaceWords[surface.kind]}
+                        {surface.watts > 0 ? `, ${surface.watts} W each` : ""}
+                        {surface.at === "station" ? ", at each station" : ""}
                       </div>
-                    </th>
-                    <td>{on.map((one) => one.name).join(", ") || <span className="quiet">nothing</span>}</td>
+                    </td>
+                    <td className="n">{units}</td>
                     <td className="n">
-                      {number(watts, locale, 0)} of {number(limit, locale, 0)} W
+                      {recipes.length === 0
+                        ? surface.places
+                        : [...new Set(recipes.map((recipe) => placesOn(surface, recipe)))].join(" or ")}
+                      {surface.size ? <div className="small quiet">by size, at most {surface.places}</div> : null}
                     </td>
                   </tr>
                 ))}
-                {plugs.left.length > 0 ? (
-                  <tr className="needs">
-                    <th scope="row">Nowhere</th>
-                    <td colSpan={2}>
-                      <b className="needs-you">
-                        {appliances
-                          .filter((one) => plugs.left.includes(one.id))
-                          .map((one) => one.name)
-                          .join(", ")}
-                      </b>
-                    </td>
-                  </tr>
-                ) : null}
               </tbody>
             </table>
+          </Wide>
+          {plugs && input.kitchen.circuits ? (
+            <Wide label="Who is plugged in where">
+              <table className="ruled" style={{ marginTop: 24 }}>
+                <caption>Who is plugged in where</caption>
+                <tbody>
+                  {loadsOf(plugs, appliances, input.kitchen.circuits).map(
+                    ({ circuit, appliances: on, watts, limit }) => (
+                      <tr key={circuit.id}>
+                        <th scope="row">
+                          {circuit.name}
+                          <div className="small quiet">
+                            {circuit.volts} V, {number(circuit.amps, locale, 1)} A, {circuit.sockets}{" "}
+                            {circuit.sockets === 1 ? "socket" : "sockets"}
+                          </div>
+                        </th>
+                        <td>{on.map((one) => one.name).join(", ") || <span className="quiet">nothing</span>}</td>
+                        <td className="n">
+                          {number(watts, locale, 0)} of {number(limit, locale, 0)} W
+                        </td>
+                      </tr>
+                    ),
+                  )}
+                  {plugs.left.length > 0 ? (
+                    <tr className="needs">
+                      <th scope="row">Nowhere</th>
+                      <td colSpan={2}>
+                        <b className="needs-you">
+                          {appliances
+                            .filter((one) => plugs.left.includes(one.id))
+                            .map((one) => one.name)
+                            .join(", ")}
+                        </b>
+                      </td>
+                    </tr>
+                  ) : null}
+                </tbody>
+              </table>
+            </Wide>
           ) : null}
           <p className="small quiet">
             A circuit may carry 80 % of its breaker for hours; no cord near water, no hand wet. Local electrical codes

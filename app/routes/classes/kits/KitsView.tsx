@@ -71,6 +71,9 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
             <MenuLink to={`${base}/kit-labels`}>Labels</MenuLink>
             <MenuLink to={`${base}/take-home`}>Labels to take home</MenuLink>
             <MenuLink to={`${base}/toppings`}>Topping bar</MenuLink>
+            {made.dishes.some((dish) => dish.recipe.family === "drawn") ? (
+              <MenuLink to={`${base}/shapes`}>Shapes</MenuLink>
+            ) : null}
             <MenuLink to={`${base}/sheets`}>All sheets</MenuLink>
           </MoreMenu>
           <PrintButton>Print the kits</PrintButton>

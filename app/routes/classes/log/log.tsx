@@ -145,36 +145,40 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
       )}
       <div className="columns wide-narrow" style={{ marginTop: 16 }}>
         <div className="scroll-x" tabIndex={0} role="group" aria-label="Planned and actual">
-          <table className="ruled">
-            <Heads
-              of={[
-                "Bell",
-                { n: "Planned at" },
-                { n: "Rung at" },
-                { n: "Planned length" },
-                { n: "It took" },
-                { n: "Longer by" },
-              ]}
-            />
-            <tbody>
-              {rows.map((row) => (
-                <tr key={row.bell.id}>
-                  <td>{bellWords[row.bell.kind]}</td>
-                  <td className="n">{clock(taught.startsAt, taught.timeZone, row.plannedStart, locale)}</td>
-                  <td className="n">
-                    {startedAt !== undefined && row.actualStart !== undefined
-                      ? timeOfDay(startedAt + row.actualStart * 60_000, locale, taught.timeZone)
-                      : "–"}
-                  </td>
-                  <td className="n">{minutes(row.plannedMinutes, locale)}</td>
-                  <td className="n">{row.actualMinutes === undefined ? "–" : minutes(row.actualMinutes, locale)}</td>
-                  <td className="n">
-                    <b>{row.drift === undefined ? "–" : row.drift === 0 ? "as planned" : minutes(row.drift, locale)}</b>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <div className="scroll-x" tabIndex={0} role="group" aria-label="Planned and actual">
+            <table className="ruled">
+              <Heads
+                of={[
+                  "Bell",
+                  { n: "Planned at" },
+                  { n: "Rung at" },
+                  { n: "Planned length" },
+                  { n: "It took" },
+                  { n: "Longer by" },
+                ]}
+              />
+              <tbody>
+                {rows.map((row) => (
+                  <tr key={row.bell.id}>
+                    <td>{bellWords[row.bell.kind]}</td>
+                    <td className="n">{clock(taught.startsAt, taught.timeZone, row.plannedStart, locale)}</td>
+                    <td className="n">
+                      {startedAt !== undefined && row.actualStart !== undefined
+                        ? timeOfDay(startedAt + row.actualStart * 60_000, locale, taught.timeZone)
+                        : "–"}
+                    </td>
+                    <td className="n">{minutes(row.plannedMinutes, locale)}</td>
+                    <td className="n">{row.actualMinutes === undefined ? "–" : minutes(row.actualMinutes, locale)}</td>
+                    <td className="n">
+                      <b>
+                        {row.drift === undefined ? "–" : row.drift === 0 ? "as planned" : minutes(row.drift, locale)}
+                      </b>
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
         </div>
         <div>
           <Form method="post" {...getFormProps(form)} className="form">

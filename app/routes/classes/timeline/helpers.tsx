@@ -7,6 +7,7 @@ import { clock, list, minutes } from "~/ui/format/format";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { TextLink } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
+import { Wide } from "~/ui/sheet/Wide";
 import { hazardWords } from "~/ui/words/en";
 import { adultName, sayEntry } from "~/ui/words/timeline";
 
@@ -61,29 +62,31 @@ export default function HelperCards() {
               <span className="n">something on the heat for {minutes(card.minutes, locale)}</span>
             </div>
             <div className="columns wide-narrow">
-              <table className="ruled by-the-minute">
-                <Heads of={["Time", "What happens", "Say, and watch for"]} />
-                <tbody>
-                  {runList({
-                    ...plan.timeline,
-                    bells: plan.timeline.bells.filter((bell) => ["pour", "swap", "eat"].includes(bell.kind)),
-                    tasks: card.tasks,
-                  })
-                    .filter((entry) => entry.kind !== "last-out")
-                    .map((entry, row) => {
-                      const { what, say } = sayEntry(entry, { unit, stations, round: names.round, at, locale });
-                      return (
-                        <tr key={`${row} ${what}`} className={entry.kind === "bell" ? "bell-row" : undefined}>
-                          <td className="n">
-                            <b>{at(entry.at)}</b>
-                          </td>
-                          <td>{what}</td>
-                          <td>{say}</td>
-                        </tr>
-                      );
-                    })}
-                </tbody>
-              </table>
+              <Wide label="By the minute">
+                <table className="ruled by-the-minute">
+                  <Heads of={["Time", "What happens", "Say, and watch for"]} />
+                  <tbody>
+                    {runList({
+                      ...plan.timeline,
+                      bells: plan.timeline.bells.filter((bell) => ["pour", "swap", "eat"].includes(bell.kind)),
+                      tasks: card.tasks,
+                    })
+                      .filter((entry) => entry.kind !== "last-out")
+                      .map((entry, row) => {
+                        const { what, say } = sayEntry(entry, { unit, stations, round: names.round, at, locale });
+                        return (
+                          <tr key={`${row} ${what}`} className={entry.kind === "bell" ? "bell-row" : undefined}>
+                            <td className="n">
+                              <b>{at(entry.at)}</b>
+                            </td>
+                            <td>{what}</td>
+                            <td>{say}</td>
+                          </tr>
+                        );
+                      })}
+                  </tbody>
+                </table>
+              </Wide>
               <div>
                 {cautions.map((hazard) => (
                   <p className="caution" key={hazard}>

@@ -9,7 +9,9 @@ import {
   doneCues,
   families,
   readinessTests,
+  type ShapeId,
   servingKinds,
+  shapeIds,
   turnCues,
   usualCooking,
   windowReasons,
@@ -18,6 +20,7 @@ import {
 import { number, thin } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { fillWords, servingWords, systemWords } from "~/ui/words/batter";
+import { shapeWords } from "~/ui/words/looks";
 import { cueWords, familyWords, surfaceWords, testWords, windowReasonWords } from "~/ui/words/en";
 import { Cell, Pick, Problem, RowButton, SpanCells, Ticks } from "./cells";
 import { Rounds } from "./Rounds";
@@ -224,6 +227,23 @@ export function CookFields({ draft, onDraft }: Props) {
           <Fact draft={draft} onDraft={onDraft} of="pourPerPiece" label="Pouring one piece" unit="min" />
           <Fact draft={draft} onDraft={onDraft} of="recover" label="Heats up again in" unit="min" />
         </div>
+        <label className="check small">
+          <Tick
+            checked={draft.halves !== undefined}
+            onChange={(event) =>
+              onDraft({ halves: event.target.checked ? { low: "0.5", likely: "1", high: "2" } : undefined }, "")
+            }
+          />
+          is poured in two halves, with what is put in between
+        </label>
+        {draft.halves ? (
+          <SpanCells
+            label="From the first half to the second"
+            value={draft.halves}
+            onSpan={(halves) => onDraft({ halves }, "halves")}
+            path="halves"
+          />
+        ) : null}
         <RowButton onClick={usual}>Set what is usual for this family</RowButton>
         <HeatBySurface draft={draft} onDraft={onDraft} />
       </section>
@@ -317,6 +337,14 @@ export function CookFields({ draft, onDraft }: Props) {
             placeholder="not said"
           />
         </div>
+        {draft.family === "drawn" ? (
+          <Ticks
+            legend="Offered to be drawn"
+            all={Object.fromEntries(shapeIds.map((id) => [id, shapeWords[id]])) as Record<ShapeId, string>}
+            chosen={draft.shapes ?? shapeIds}
+            onChosen={(shapes) => onDraft({ shapes: shapes.length === shapeIds.length ? undefined : shapes }, "")}
+          />
+        ) : null}
         <Rounds draft={draft} onDraft={onDraft} />
         {pour !== undefined && draft.portionKind === "ml" ? (
           <p className="quiet small">

@@ -10,9 +10,10 @@ import {
   gateKinds,
   mixingStops,
   stepKinds,
+  warmPlaces,
   withStepKind,
 } from "~/core/recipe";
-import { gateKindWords, stepKindWords } from "~/ui/words/batter";
+import { gateKindWords, stepKindWords, warmPlaceWords } from "~/ui/words/batter";
 import { hazardWords, toolWords } from "~/ui/words/en";
 import { stopWords } from "~/ui/words/looks";
 import { Cell, Pick, RowButton, SpanCells, Ticks } from "./cells";
@@ -234,6 +235,38 @@ export function StepCard({ step, number, lines, parts, pantry, heat, derived, le
             options={mixingStops.map((stop) => ({ value: stop, label: stopWords[stop].name }))}
             onPick={(stop) => onStep({ stop: stop || undefined }, "stop")}
           />
+        ) : null}
+        {step.kind === "hold" || step.kind === "reheat" ? (
+          <div className="facts tight">
+            <Pick
+              label={step.kind === "hold" ? "Kept" : "Reheated"}
+              isLabelled
+              value={step.warmPlace ?? ""}
+              empty="not said where"
+              options={warmPlaces.map((place) => ({ value: place, label: warmPlaceWords[place] }))}
+              onPick={(warmPlace) => onStep({ warmPlace }, "warmPlace")}
+            />
+            <Cell
+              label={step.kind === "hold" ? "at" : "until the middle has"}
+              isLabelled
+              unit="°C"
+              value={step.warmC ?? ""}
+              inputMode="decimal"
+              onText={(warmC) => onStep({ warmC }, "warmC")}
+              path={`steps.${step.id}.warmC`}
+            />
+            {step.kind === "hold" ? (
+              <Cell
+                label="at most"
+                isLabelled
+                unit="min"
+                value={step.warmMost ?? ""}
+                inputMode="decimal"
+                onText={(warmMost) => onStep({ warmMost }, "warmMost")}
+                path={`steps.${step.id}.warmMost`}
+              />
+            ) : null}
+          </div>
         ) : null}
         <div className="facts tight">
           <Pick

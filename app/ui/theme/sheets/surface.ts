@@ -34,7 +34,7 @@ export const surface: Styles = [
     },
     // On the narrowest phones a table is pushed sideways by itself; the page never is.
     "@media screen and (max-width: 359px)": {
-      "main table": { display: "block", overflowX: "auto" },
+      "main table:not(.scroll-x table)": { display: "block", overflowX: "auto" },
       "main svg": { maxWidth: "100%" },
     },
     ".quiet": { color: "fg.muted" },

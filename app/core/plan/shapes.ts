@@ -1,0 +1,47 @@
+import { pourThickness } from "~/core/batter";
+import { shapeFigures, shapesOf } from "~/core/look";
+import type { Recipe } from "~/core/recipe";
+import type { PlanFinding } from "./types";
+
+/** Shapes that take more batter than a piece of their recipe has, or longer than it says one piece is poured, or that may tear. */
+export function shapeFindings(recipe: Recipe): PlanFinding[] {
+  const { portion, pieceDiameterCm, heat } = recipe;
+  const all = shapesOf(recipe).map((id) => shapeFigures(id, pieceDiameterCm, pourThickness[recipe.family]));
+  if (all.length === 0) return [];
+  const portionMl = portion.kind === "ml" ? portion.ml : Infinity;
+  const large = all.filter((one) => one.ml > portionMl);
+  const longest = Math.max(...all.map((one) => one.minutes));
+  return [
+    ...(large.length > 0
+      ? [
+          {
+            code: "shapes-too-large" as const,
+            level: "warns" as const,
+            shapeIds: large.map((one) => one.shape.id),
+            ml: Math.max(...large.map((one) => one.ml)),
+            portionMl,
+          },
+        ]
+      : []),
+    ...(longest > heat.pourPerPiece
+      ? [
+          {
+            code: "shapes-take-longer" as const,
+            level: "notes" as const,
+            minutes: longest,
+            pourMinutes: heat.pourPerPiece,
+          },
+        ]
+      : []),
+    ...(all.some((one) => one.isThin)
+      ? [
+          {
+            code: "shapes-may-tear" as const,
+            level: "warns" as const,
+            shapeIds: all.filter((one) => one.isThin).map((one) => one.shape.id),
+            neckMm: Math.min(...all.map((one) => one.neckMm)),
+          },
+        ]
+      : []),
+  ];
+}

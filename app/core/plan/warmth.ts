@@ -1,0 +1,48 @@
+import { type Recipe, holdColdC, holdHotC, isCold, methodOf, reheatC } from "~/core/recipe";
+import type { Timeline } from "~/core/schedule";
+import type { DishPlan, PlanFinding, StationPlan } from "./types";
+
+/**
+ * What is held is held hot or cold enough by the rules of the class, and what is reheated gets hot enough (general food safety
+ * guidance; local rules come first).
+ */
+export const warmthFindings = (recipe: Recipe, regime: keyof typeof holdHotC): PlanFinding[] =>
+  recipe.steps.flatMap((step): PlanFinding[] => {
+    const { kind, warmth } = step;
+    if (!warmth) return [];
+    if (kind === "reheat")
+      return warmth.c < reheatC
+        ? [{ code: "reheated-too-cool", level: "warns", stepId: step.id, c: warmth.c, least: reheatC }]
+        : [];
+    if (kind !== "hold") return [];
+    if (isCold(warmth.place))
+      return warmth.c > holdColdC
+        ? [{ code: "held-too-warm", level: "warns", stepId: step.id, c: warmth.c, most: holdColdC }]
+        : [];
+    const least = holdHotC[regime];
+    return warmth.c < least ? [{ code: "held-too-cool", level: "warns", stepId: step.id, c: warmth.c, least }] : [];
+  });
+
+/** Stations whose first pieces wait for the meal for longer than they are to be held. */
+export function holdFindings(dish: DishPlan, stations: readonly StationPlan[], timeline: Timeline): PlanFinding[] {
+  const most = methodOf(dish.recipe).hold?.warmth?.most;
+  const eaten = timeline.bells.find((bell) => bell.kind === "eat")?.at;
+  if (most === undefined || eaten === undefined) return [];
+  const ids = new Set(stations.filter((station) => station.dishId === dish.id).map((station) => station.id));
+  const firstOut = new Map<string, number>();
+  for (const { kind, stationId, end, pieces } of timeline.tasks)
+    if (kind === "load" && pieces > 0 && stationId !== null && ids.has(stationId))
+      firstOut.set(stationId, Math.min(end, firstOut.get(stationId) ?? Infinity));
+  const late = [...firstOut].filter(([, out]) => eaten - out > most + 1 / 60);
+  return late.length === 0
+    ? []
+    : [
+        {
+          code: "held-too-long",
+          level: "warns",
+          stationIds: late.map(([stationId]) => stationId),
+          minutes: Math.max(...late.map(([, out]) => eaten - out)),
+          most,
+        },
+      ];
+}
