@@ -101,7 +101,7 @@ test("a role given, an account closed and opened, a letter for a forgotten passw
   expect((await own.goto(path))?.status()).toBe(404);
 
   await own.goto("/account");
-  const written = own.getByLabel("Dates, numbers, words, paper");
+  const written = own.getByLabel("Dates, numbers, paper");
   await written.selectOption("the United States");
   await own.getByLabel("Degrees").selectOption("°F only");
   await own.getByLabel("Cups and spoons of a new class").selectOption("Australian cups, 20 ml tablespoon");

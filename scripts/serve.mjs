@@ -1,6 +1,7 @@
 // Serves the built program, or the sources with reload in development. Started by scripts/start.mjs; ends on SIGTERM.
 import fs from "node:fs";
 import http from "node:http";
+import zlib from "node:zlib";
 import compression from "compression";
 import express from "express";
 import { oneDrain } from "../server/drain.mjs";
@@ -31,8 +32,12 @@ if (isDev) {
   if (!fs.existsSync("build/server/index.js")) throw new Error("There is no build. Run npm start, which builds first.");
   const entry = await import(new URL("../build/server/index.js", import.meta.url).href);
   beforeClose = entry.beforeClose;
-  outer.use(compression(), oneDrain);
+  // What a browser keeps for a year is packed as small as can be. A page is packed anew at each request, which costs as much as all
+  // else about it: lightly packed it is a tenth larger, in a third of the time.
+  outer.use("/assets", compression(), oneDrain);
   outer.use("/assets", express.static("build/client/assets", { immutable: true, maxAge: "1y" }));
+  const lightly = { level: 2, brotli: { params: { [zlib.constants.BROTLI_PARAM_QUALITY]: 2 } } };
+  outer.use(compression(lightly), oneDrain);
   outer.use(express.static("build/client", { index: false, maxAge: "1h" }));
   outer.use(entry.app);
 }

@@ -26,7 +26,7 @@ test("a class file read back is the class that was written, and plans to the sam
       expect(withoutPantry(read.input)).toBe(withoutPantry(input));
       expect(sealsOf(read.input, plan(read.input))).toEqual(sealsOf(input, plan(input)));
     }),
-    { numRuns: 40 },
+    { numRuns: 25 },
   );
 });
 
@@ -39,7 +39,7 @@ test("what a plan prints keeps to its schema, whatever class it is of, and the s
       const read = planFileSchema.safeParse(printed);
       if (!read.success) throw new Error(JSON.stringify(read.error.issues.slice(0, 3)));
     }),
-    { numRuns: 40 },
+    { numRuns: 25 },
   );
 });
 

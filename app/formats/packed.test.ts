@@ -14,7 +14,7 @@ test("a class comes over whole, and gives the same plan", () => {
       expect(there).toEqual(input);
       expect(plan(there)).toEqual(plan(input));
     }),
-    { numRuns: 60 },
+    { numRuns: 35 },
   );
 });
 

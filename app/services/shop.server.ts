@@ -1,3 +1,4 @@
+import { jsonArrayFrom } from "kysely/helpers/postgres";
 import type { Kysely } from "kysely";
 import type { Pantry } from "~/core/batter";
 import { type ClassInput, plan } from "~/core/plan";
@@ -39,36 +40,52 @@ const needOf = (input: ClassInput): ClassNeed => ({
 });
 
 /** The trip a class belongs to, with its list worked out. @param own the class, where the request has read it already. */
-export async function tripOf(db: Kysely<DB>, classId: string, own?: StoredClass): Promise<Trip> {
-  const leadId = await leadOf(db, classId);
-  const [members, stock, extras, others] = await Promise.all([
-    db
-      .selectFrom("class")
-      .select("id")
-      .where((eb) => eb.or([eb("id", "=", leadId), eb("shops_with", "=", leadId)]))
-      .where("removed_at", "is", null)
-      .orderBy("starts_at")
-      .execute(),
-    db.selectFrom("shop_stock").selectAll().where("class_id", "=", leadId).execute(),
-    db.selectFrom("shop_extra").selectAll().where("class_id", "=", leadId).orderBy("name").execute(),
-    db
-      .selectFrom("class as other")
-      .select(["other.id", "other.title", "other.starts_at as startsAt"])
-      .where("other.id", "!=", leadId)
-      .where("other.shops_with", "is", null)
-      .where("other.removed_at", "is", null)
-      // Whoever leads a trip of their own is not taken along with all theirs.
-      .where((eb) =>
-        eb.not(
-          eb.exists(
-            eb.selectFrom("class as theirs").select("theirs.id").whereRef("theirs.shops_with", "=", "other.id"),
-          ),
-        ),
-      )
-      .orderBy("other.starts_at", "desc")
-      .limit(24)
-      .execute(),
-  ]);
+export const tripOf = async (db: Kysely<DB>, classId: string, own?: StoredClass): Promise<Trip> =>
+  tripLedBy(db, await leadOf(db, classId), own);
+
+/** The trip that a class leads; see {@link tripOf}. */
+export async function tripLedBy(db: Kysely<DB>, leadId: string, own?: StoredClass): Promise<Trip> {
+  // One question instead of four: a page that asks them side by side takes half the connections there are.
+  const { members, stock, extras, others } = await db
+    .selectNoFrom((eb) => [
+      jsonArrayFrom(
+        eb
+          .selectFrom("class")
+          .select("id")
+          .where((each) => each.or([each("id", "=", leadId), each("shops_with", "=", leadId)]))
+          .where("removed_at", "is", null)
+          .orderBy("starts_at"),
+      ).as("members"),
+      jsonArrayFrom(
+        eb.selectFrom("shop_stock").select(["ingredient_id", "grams"]).where("class_id", "=", leadId),
+      ).as("stock"),
+      jsonArrayFrom(
+        eb
+          .selectFrom("shop_extra")
+          .select(["id", "name", "count", "price"])
+          .where("class_id", "=", leadId)
+          .orderBy("name"),
+      ).as("extras"),
+      jsonArrayFrom(
+        eb
+          .selectFrom("class as other")
+          .select(["other.id", "other.title", "other.starts_at as startsAt"])
+          .where("other.id", "!=", leadId)
+          .where("other.shops_with", "is", null)
+          .where("other.removed_at", "is", null)
+          // Whoever leads a trip of their own is not taken along with all theirs.
+          .where((each) =>
+            each.not(
+              each.exists(
+                each.selectFrom("class as theirs").select("theirs.id").whereRef("theirs.shops_with", "=", "other.id"),
+              ),
+            ),
+          )
+          .orderBy("other.starts_at", "desc")
+          .limit(24),
+      ).as("others"),
+    ])
+    .executeTakeFirstOrThrow();
   const unread = members.map(({ id }) => id).filter((id) => id !== own?.input.id);
   const read = new Map(
     [...(own ? [own] : []), ...(await classesNow(db, unread))].map(({ input }) => [input.id, input]),

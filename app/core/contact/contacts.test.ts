@@ -330,7 +330,7 @@ test("over whole random classes, apart or not, what reaches each plate is what t
         expect(plate.verdict).toBe(worse(items, said));
       }
     }),
-    { numRuns: 300 },
+    { numRuns: 180 },
   );
   expect(exposed).toBeGreaterThan(50);
 });
@@ -348,7 +348,7 @@ test("households apart share nothing but the table at which their kits are packe
         (plate) => plate.exposures.length > 0,
       ).length;
     }),
-    { numRuns: 60 },
+    { numRuns: 40 },
   );
   expect(exposed).toBeGreaterThan(0);
 });

@@ -18,7 +18,7 @@ export interface Shape {
 }
 
 /** Points on a circle, from the top, clockwise. */
-const round = (cx: number, cy: number, r: number, count = 20): Point[] =>
+const round = (cx: number, cy: number, r: number, count = 48): Point[] =>
   Array.from({ length: count }, (_, n): Point => {
     const turn = (2 * Math.PI * n) / count;
     return [cx + r * Math.sin(turn), cy - r * Math.cos(turn)];
@@ -80,7 +80,7 @@ export const shapes: Readonly<Record<ShapeId, Shape>> = {
   },
   star: { id: "star", strokes: [closed(star), fill(star)] },
   fish: { id: "fish", strokes: [closed(body), closed(tail), fill(body), fill(tail)] },
-  boat: { id: "boat", strokes: [closed(hull), line([5, 0.6], [5, 6]), closed(sail), fill(hull), fill(sail)] },
+  boat: { id: "boat", strokes: [closed(hull), line([5, 6], [5, 0.6]), closed(sail), fill(hull), fill(sail)] },
   oar: { id: "oar", strokes: [line([5, 3.4], [5, 9.4]), closed(blade), fill(blade)] },
 };
 

@@ -226,7 +226,7 @@ test("for any class: every remedy that is proposed makes the plate better, loses
           expect(seated(after)).toEqual(expect.arrayContaining(seated(plan(input))));
         }
     }),
-    { numRuns: 30 },
+    { numRuns: 20 },
   );
   expect(proposed).toBeGreaterThan(10);
 });
@@ -244,7 +244,7 @@ test("the room as the optimiser sees it: everybody once, and an optimised room l
       const after = plan({ ...input, arrangement: { seats: listsOf(problem, search.best), apart: [] } });
       expect(seatLists(after).flat().sort()).toEqual([...seated].sort());
     }),
-    { numRuns: 20 },
+    { numRuns: 14 },
   );
 });
 

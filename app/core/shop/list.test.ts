@@ -159,7 +159,7 @@ test("what is bought and on hand, less what is left over, is what is packed for 
         expect(again.map((one) => one.buyGrams)).toEqual(made.totals.map((one) => one.buyGrams));
       },
     ),
-    { numRuns: 80 },
+    { numRuns: 50 },
   );
 });
 

@@ -236,7 +236,7 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
             <div className="facts tight">
               <Taste
                 name="region"
-                label="Dates, numbers, words, paper"
+                label="Dates, numbers, paper"
                 usual="as this browser asks"
                 of={regions}
                 words={regionWords}

@@ -14,7 +14,7 @@ import { Hidden } from "~/ui/parts/plain";
 import { useLocale } from "~/ui/sheet/locale";
 
 /** Rows a page: what is ahead is worked on, what is behind is looked up. */
-const perPage = { ahead: 25, behind: 10 };
+const perPage = { ahead: 20, behind: 10 };
 const mostPages = 10_000;
 
 /** A page by its number in the address, from 0; what is no page of the list is its first or its last. */

@@ -6,7 +6,7 @@ import { priceField, formOf, whole, words, submissionOf } from "../../form";
 import { gramsPer, stockUnits } from "~/core/shop";
 import { database } from "~/db/client.server";
 import { classOnce, classOr404 } from "~/services/classes.server";
-import { addExtra, leadOf, removeExtra, saveStock, shopTogether, tripOf } from "~/services/shop.server";
+import { addExtra, leadOf, removeExtra, saveStock, shopTogether, tripLedBy } from "~/services/shop.server";
 import { accountOf } from "~/services/session.server";
 import { ticksOf } from "~/services/ticks.server";
 import { ShoppingSheet } from "~/ui/shop/ShoppingSheet";
@@ -41,8 +41,10 @@ const schema = z.discriminatedUnion("intent", [
 ]);
 
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const trip = await tripOf(database(), params.classId, await classOnce(context, params.classId));
-  return { trip, events: await ticksOf(database(), trip.leadId), me: accountOf(context).name };
+  const db = database();
+  const [own, leadId] = await Promise.all([classOnce(context, params.classId), leadOf(db, params.classId)]);
+  const [trip, events] = await Promise.all([tripLedBy(db, leadId, own), ticksOf(db, leadId)]);
+  return { trip, events, me: accountOf(context).name };
 }
 
 /** Also after a refusal: whoever was too late keeps theirs again on top of what is there now. */
