@@ -1,4 +1,4 @@
-import { bringIn, expect, openClass, test } from "./fixtures";
+import { bringIn, expect, openClass, test, violationsOf } from "./fixtures";
 
 test("a better order is looked for, compared, taken, taken back; the sheet says how good it is and what holds it up", async ({
   page,
@@ -61,4 +61,31 @@ test("the lanes can be drawn wider, show who is at the heat, mark what holds the
   // The lanes lie on the long side of one page; what is read follows upright.
   expect(boxes.map(([across = 0, down = 0]) => across > down)).toEqual([true, ...boxes.slice(1).map(() => false)]);
   expect(boxes.length).toBeGreaterThan(1);
+});
+
+test("a reader's own few colours: what is drawn takes them, and says what it said", async ({ page }) => {
+  const base = await openClass(page, "Junior squad breakfast");
+  await page.emulateMedia({ forcedColors: "active" });
+  await page.goto(`${base}/timeline`);
+  /** The colour of a system word, as this browser has it. */
+  const system = (word: string) =>
+    page.evaluate((name) => {
+      const probe = document.body.appendChild(document.createElement("i"));
+      probe.style.cssText = `forced-color-adjust: none; color: ${name}`;
+      const { color } = getComputedStyle(probe);
+      probe.remove();
+      return color;
+    }, word);
+  const of = (selector: string, what: "fill" | "stroke" | "backgroundColor" | "borderTopColor") =>
+    page
+      .locator(selector)
+      .first()
+      .evaluate((one, name) => getComputedStyle(one)[name], what);
+  const [ink, paper, marked] = [await system("CanvasText"), await system("Canvas"), await system("Highlight")];
+  expect(new Set([ink, paper, marked]).size).toBe(3);
+  expect(await of("body", "backgroundColor")).toBe(paper);
+  expect(await of(".lanes .task", "borderTopColor")).toBe(ink);
+  expect(await of(".stages svg.asks circle", "fill")).toBe(marked);
+  expect(await of(".bell-line .bell .clapper", "borderTopColor")).toBe(ink);
+  expect(await violationsOf(page)).toEqual([]);
 });

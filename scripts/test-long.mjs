@@ -6,7 +6,7 @@ import path from "node:path";
 
 process.chdir(path.resolve(import.meta.dirname, ".."));
 const minutes = Number(process.env.LONG_MINUTES ?? 20);
-const factor = process.env.PROPERTY_RUNS ?? "4";
+const factor = process.env.PROPERTY_RUNS ?? "6";
 const until = Date.now() + minutes * 60_000;
 let [rounds, failed] = [0, 0];
 const asked = process.env.PROPERTY_SEED;

@@ -56,9 +56,9 @@ export async function tripLedBy(db: Kysely<DB>, leadId: string, own?: StoredClas
           .where("removed_at", "is", null)
           .orderBy("starts_at"),
       ).as("members"),
-      jsonArrayFrom(
-        eb.selectFrom("shop_stock").select(["ingredient_id", "grams"]).where("class_id", "=", leadId),
-      ).as("stock"),
+      jsonArrayFrom(eb.selectFrom("shop_stock").select(["ingredient_id", "grams"]).where("class_id", "=", leadId)).as(
+        "stock",
+      ),
       jsonArrayFrom(
         eb
           .selectFrom("shop_extra")

@@ -19,6 +19,7 @@ import { room } from "./room";
 import { month } from "./month";
 import { packing } from "./packing";
 import { live } from "./live";
+import { contrast } from "./contrast";
 import type { Styles } from "./styles";
 
 /** The styles of everything that is drawn, in the order in which one may stand above another. */
@@ -44,4 +45,5 @@ export const sheets: Styles = [
   ...room,
   ...packing,
   ...live,
+  ...contrast,
 ];
