@@ -51,6 +51,7 @@ test("pairs, greasing every third load, an alternative, heat by surface, a gate 
   await heat.getByLabel("so much", { exact: true }).fill("180");
   const mix = steps.getByRole("listitem", { name: "Step 1" });
   await mix.getByText("cautions", { exact: false }).first().click();
+  await mix.getByRole("group", { name: "Shown with a drawing" }).getByLabel("a pinch").check();
   await mix.getByLabel("The one point made here").fill("Acid makes the bubbles.");
   await mix.getByLabel("The one question asked here").fill("Why stop now?");
 
@@ -83,6 +84,7 @@ test("pairs, greasing every third load, an alternative, heat by surface, a gate 
     "Go on when the thermometer reads at least 180 °C",
     "Acid makes the bubbles.",
     "Why stop now?",
+    "As much as stays between thumb and one finger.",
     "after 1.5 min the other half.",
     "Kept in the oven at 90 °C (194 °F), 20 min at most; local food rules come first.",
   ])

@@ -19,6 +19,7 @@ import {
   servingKinds,
   shapeIds,
   stepKinds,
+  techniques,
   readinessTests,
   surfaceKinds,
   tools,
@@ -160,6 +161,10 @@ export const recipes: fc.Arbitrary<Recipe> = fc
                 fc.record({ kind: fc.constantFrom(...gateKinds), value: fc.integer({ min: 1, max: 400 }) }),
                 { nil: undefined },
               ),
+              techniques: fc.option(fc.uniqueArray(fc.constantFrom(...techniques), { maxLength: 3 }), {
+                nil: undefined,
+                freq: 3,
+              }),
               warmth: fc.option(
                 fc.record(
                   {

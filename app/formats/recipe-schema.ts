@@ -16,6 +16,7 @@ import {
   shapeIds,
   standings,
   stepKinds,
+  techniques,
   warmPlaces,
   surfaceKinds,
   tools,
@@ -89,6 +90,11 @@ const step = z.strictObject({
     .strictObject({ kind: z.enum(gateKinds), value: z.number().min(1).max(20_000) })
     .optional()
     .describe("what must be reached before a station goes on: grams for one batch, or degrees Celsius"),
+  techniques: z
+    .array(z.enum(techniques))
+    .max(techniques.length)
+    .optional()
+    .describe("what is shown at this step; left out, it follows from the step"),
   warmth: z
     .strictObject({
       place: z.enum(warmPlaces),

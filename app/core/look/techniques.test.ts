@@ -50,3 +50,15 @@ test("for any recipe: in one order, nothing twice, and the wall shows what the s
     }),
   );
 });
+
+test("what an author chooses is shown at the step, in the usual order, and nothing else; an empty choice shows nothing", () => {
+  fc.assert(
+    fc.property(recipes, fc.uniqueArray(fc.constantFrom(...techniques)), (recipe, chosen) => {
+      const [first] = recipe.steps;
+      if (!first) return;
+      const step = { ...first, techniques: chosen };
+      expect(techniquesAt(step, recipe, pantry)).toEqual(techniques.filter((one) => chosen.includes(one)));
+    }),
+    { numRuns: 60 },
+  );
+});

@@ -1,26 +1,24 @@
 import { isVolumeUnit } from "~/core/quantity";
 import type { Pantry } from "~/core/batter";
-import { type LineAmount, type Recipe, type Step, expectedOf, isCountedOut } from "~/core/recipe";
+import {
+  type LineAmount,
+  type Recipe,
+  type Step,
+  type Technique,
+  expectedOf,
+  isCountedOut,
+  techniques,
+} from "~/core/recipe";
 import { stopOf } from "./stop";
 
-/** Movements of the hand that are shown rather than told, in the order in which a class meets them. */
-export const techniques = [
-  "level",
-  "eye-level",
-  "pinch",
-  "crack",
-  "fish-shell",
-  "tap-whisk",
-  "fold",
-  "swirl",
-  "turn",
-] as const;
-export type Technique = (typeof techniques)[number];
+export { type Technique, techniques } from "~/core/recipe";
 
 const amountOf = (amount: LineAmount) => (isCountedOut(amount) ? amount.amount : expectedOf(amount));
 
 /** Techniques that a step asks of hands, from what it draws, its tools and what is cooked; see {@link techniquesOf}. */
 export function techniquesAt(step: Step, recipe: Recipe, pantry: Pantry): Technique[] {
+  const chosen = step.techniques;
+  if (chosen) return techniques.filter((one) => chosen.includes(one));
   const found = new Set<Technique>();
   for (const { lineId } of step.draws) {
     const line = recipe.lines.find((one) => one.id === lineId);

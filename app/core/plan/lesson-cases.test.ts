@@ -294,6 +294,12 @@ test("C13: three shapes drawn with a bottle, what each takes, and what a piece h
       (one) => one.code,
     );
   expect(otherwise({ portion: { kind: "ml", ml: 20 }, heat: { ...asked.recipe.heat, pourPerPiece: 2 } })).toEqual([]);
+  // Two turners for what is drawn, one for what is poured.
+  const turners = (of: typeof made) => of.gear.find((one) => one.tool === "turner")?.perStation;
+  expect(turners(made)).toBe(2);
+  expect(turners(plan({ ...read.input, dishes: [{ ...asked, recipe: { ...asked.recipe, family: "pancake" } }] }))).toBe(
+    1,
+  );
   // Pieces of 7 cm have lines of 5.6 mm, which tear.
   expect(otherwise({ pieceDiameterCm: 7 })).toContain("shapes-may-tear");
   expect(otherwise({ family: "pancake" })).toEqual([]);

@@ -79,6 +79,7 @@ const stepFields = (step: Step): Fields => ({
   point: step.point ?? "",
   question: step.question ?? "",
   avoid: step.avoid ?? "",
+  shown: step.techniques?.join(", ") ?? "",
   gate: step.gate ? `${step.gate.kind} ${step.gate.value}` : "",
   warmth: step.warmth ? `${step.warmth.place} ${step.warmth.c} ${step.warmth.most ?? ""}` : "",
 });

@@ -16,6 +16,7 @@ import type {
   ShapeId,
   Standing,
   Step,
+  Technique,
   StepKind,
   SurfaceKind,
   Tool,
@@ -95,6 +96,7 @@ export interface DraftStep {
   readonly avoid?: string | undefined;
   readonly gateKind?: GateKind | "" | undefined;
   readonly gateValue?: string | undefined;
+  readonly techniques?: readonly Technique[] | undefined;
   readonly warmPlace?: WarmPlace | "" | undefined;
   readonly warmC?: string | undefined;
   /** Empty: no longest time. */

@@ -98,6 +98,7 @@ export function draftOf(recipe: Recipe, style: NumberStyle = pointStyle): Recipe
       ...(step.question ? { question: step.question } : {}),
       ...(step.avoid ? { avoid: step.avoid } : {}),
       ...(step.gate ? { gateKind: step.gate.kind, gateValue: text(step.gate.value) } : {}),
+      ...(step.techniques ? { techniques: step.techniques } : {}),
       ...(step.warmth
         ? {
             warmPlace: step.warmth.place,

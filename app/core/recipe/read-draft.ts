@@ -274,6 +274,7 @@ export function readDraft(
             },
           }
         : {}),
+      ...(step.techniques ? { techniques: step.techniques } : {}),
       ...(step.warmPlace
         ? {
             warmth: {

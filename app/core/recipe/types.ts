@@ -200,6 +200,8 @@ export interface Step {
   readonly avoid?: string | undefined;
   /** What must be reached before a station goes on, as a figure somebody reads off. */
   readonly gate?: Gate | undefined;
+  /** What is shown at this step; absent where it follows from what the step draws, its tools and the family. */
+  readonly techniques?: readonly Technique[] | undefined;
   /** Of a step that holds or reheats: its own heat, never the pan's. */
   readonly warmth?: Warmth | undefined;
 }
@@ -345,6 +347,20 @@ export interface Serving {
   readonly pieces: Pieces;
   readonly as: ServingKind;
 }
+
+/** Movements of the hand that are shown rather than told, in the order in which a class meets them. */
+export const techniques = [
+  "level",
+  "eye-level",
+  "pinch",
+  "crack",
+  "fish-shell",
+  "tap-whisk",
+  "fold",
+  "swirl",
+  "turn",
+] as const;
+export type Technique = (typeof techniques)[number];
 
 /** What a drawn piece can be: plain things that belong to nobody. */
 export const shapeIds = ["ring", "sun", "star", "fish", "boat", "oar"] as const;

@@ -37,6 +37,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { remedyWords, sayProblem } from "~/ui/words/batter";
 import { namesOf, sayFinding } from "~/ui/words/findings";
 import { PartFields, VariantFields } from "./Branches";
+import { techniquesAt } from "~/core/look";
 import { cautionsOf } from "~/core/caution";
 import { CookFields, HeadFields } from "./Facts";
 import { LineRow, pantryListId } from "./Lines";
@@ -128,6 +129,11 @@ export function Editor({ initial, pantry, recipeId, revision, readLine, onKeep, 
   const { recipe } = read;
   const derived = useMemo(
     () => new Map(recipe.steps.map((step) => [step.id, cautionsOf(step, recipe, byId)])),
+    [recipe, byId],
+  );
+  const shows = useMemo(
+    () =>
+      new Map(recipe.steps.map((step) => [step.id, techniquesAt({ ...step, techniques: undefined }, recipe, byId)])),
     [recipe, byId],
   );
   const problems = useMemo(() => new Map(read.problems.map((problem) => [problem.path, problem])), [read]);
@@ -351,6 +357,7 @@ export function Editor({ initial, pantry, recipeId, revision, readLine, onKeep, 
                     pantry={pantry}
                     heat={recipe.heat}
                     derived={derived.get(step.id) ?? []}
+                    shows={shows.get(step.id) ?? []}
                     left={left}
                     onStep={(more, field) => setStep(step.id, more, field)}
                     onRemove={() => onDraft({ steps: draft.steps.filter((each) => each.id !== step.id) }, "")}

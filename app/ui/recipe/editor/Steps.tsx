@@ -9,13 +9,14 @@ import {
   type Waiver,
   gateKinds,
   mixingStops,
+  type Technique,
   stepKinds,
   warmPlaces,
   withStepKind,
 } from "~/core/recipe";
 import { gateKindWords, stepKindWords, warmPlaceWords } from "~/ui/words/batter";
 import { hazardWords, toolWords } from "~/ui/words/en";
-import { stopWords } from "~/ui/words/looks";
+import { stopWords, techniqueWords } from "~/ui/words/looks";
 import { Cell, Pick, RowButton, SpanCells, Ticks } from "./cells";
 import { Fold, FoldTitle, PlainArea, PlainButton, PlainSelect, Tick } from "~/ui/parts/plain";
 
@@ -54,12 +55,18 @@ interface Props {
   readonly heat: Heat;
   /** Cautions that follow from what the step has in hand. */
   readonly derived: readonly Hazard[];
+  /** What is shown at it as long as nobody chooses. */
+  readonly shows: readonly Technique[];
   /** What is left of each line for this step to take. */
   readonly left: ReadonlyMap<string, string>;
   readonly onStep: (change: Partial<DraftStep>, field: string) => void;
   readonly onRemove: () => void;
   readonly onMove: (by: -1 | 1) => void;
 }
+
+const techniqueNames = Object.fromEntries(
+  Object.entries(techniqueWords).map(([id, { name }]) => [id, name.replace(/[.?]$/, "").toLowerCase()]),
+) as Record<Technique, string>;
 
 const without = (all: Readonly<Record<Hazard, string>>, some: readonly Hazard[]) =>
   Object.fromEntries(Object.entries(all).filter(([hazard]) => !some.includes(hazard as Hazard))) as Record<
@@ -107,7 +114,20 @@ function ByThemselves({
 }
 
 /** One step of the method: what is done, what it draws from the list, how long, who may, what to look out for. */
-export function StepCard({ step, number, lines, parts, pantry, heat, derived, left, onStep, onRemove, onMove }: Props) {
+export function StepCard({
+  step,
+  number,
+  lines,
+  parts,
+  pantry,
+  heat,
+  derived,
+  shows,
+  left,
+  onStep,
+  onRemove,
+  onMove,
+}: Props) {
   const { setNodeRef, isOver } = useDroppable({ id: `step:${step.id}` });
   const nameOf = (lineId: string) => {
     const line = lines.find((one) => one.id === lineId);
@@ -305,6 +325,15 @@ export function StepCard({ step, number, lines, parts, pantry, heat, derived, le
             onText={(text) => onStep({ [field]: text || undefined }, field)}
           />
         ))}
+        <Ticks
+          legend="Shown with a drawing"
+          all={techniqueNames}
+          chosen={step.techniques ?? shows}
+          onChosen={(techniques) => onStep({ techniques }, "")}
+        />
+        {step.techniques ? (
+          <RowButton onClick={() => onStep({ techniques: undefined }, "")}>Show what follows from the step</RowButton>
+        ) : null}
         <Ticks legend="Gear" all={toolWords} chosen={step.tools} onChosen={(tools) => onStep({ tools }, "")} />
         {parts.length > 0 ? (
           <Pick
