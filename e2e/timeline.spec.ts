@@ -85,6 +85,13 @@ test("a reader's own few colours: what is drawn takes them, and says what it sai
   expect(new Set([ink, paper, marked]).size).toBe(3);
   expect(await of("body", "backgroundColor")).toBe(paper);
   expect(await of(".lanes .task", "borderTopColor")).toBe(ink);
+  const main = page.getByRole("link", { name: "Teach this class" });
+  const [text, ground] = await main.evaluate((one) => [
+    getComputedStyle(one).color,
+    getComputedStyle(one).backgroundColor,
+  ]);
+  expect(text).not.toBe(ground);
+  expect(text).not.toBe(paper);
   expect(await of(".stages svg.asks circle", "fill")).toBe(marked);
   expect(await of(".bell-line .bell .clapper", "borderTopColor")).toBe(ink);
   expect(await violationsOf(page)).toEqual([]);

@@ -20,15 +20,17 @@ export const contrast: Styles = [
         "--chakra-colors-border": "CanvasText",
         "--chakra-colors-border-muted": "GrayText",
         "--chakra-colors-border-emphasized": "CanvasText",
-        "--chakra-colors-ink-solid": "CanvasText",
-        "--chakra-colors-ink-contrast": "Canvas",
+        "--chakra-colors-ink-solid": "ButtonFace",
+        "--chakra-colors-ink-contrast": "ButtonText",
         "--chakra-colors-accent-solid": "Highlight",
         "--chakra-colors-accent-contrast": "HighlightText",
         "--chakra-colors-accent-fg": "Highlight",
         "--chakra-colors-accent-subtle": "Canvas",
       },
+      // A line that is only there to keep the place of the one below what is open.
+      ".top nav a:not([aria-current]), .top .who button, .stages a:not([aria-current])": { borderColor: "Canvas" },
       // Filled shapes that say something: their fill would go, and with it what they say.
-      "svg, .bell-line .span, .bell-line .clapper, .lanes .task, .stages svg, .stages .shape": {
+      "svg, .bell-line .span, .bell-line .clapper, .lanes .task, .live .big.primary, .live .station.stuck": {
         forcedColorAdjust: "none",
       },
     },
