@@ -59,6 +59,8 @@ const dishes: Part = (input) => [
     }),
   ),
 ];
+/** By whose rules food is held and warmed. */
+const rules: Part = (input) => [["brief:regime", shown(input.brief.regime)]];
 /** The register as everybody may see it; what was declared is in {@link needs}. */
 const register: Part = (input, keys) =>
   input.people.map(({ id, name, role, ageBand }) => [`person:${id}`, ofPerson({ name, role, ageBand }, keys.get(id))]);
@@ -96,7 +98,7 @@ const everything: readonly Part[] = [...time, needs, labels, packs, gear, circui
 
 /** What each stage may follow from; wider rather than narrower, as a stamp that changed must be able to say why. */
 const parts: Readonly<Record<Stage, readonly Part[]>> = {
-  recipe: [dishes, pantry],
+  recipe: [dishes, pantry, rules],
   brief: [...time, packs, labels],
   allergies: everything,
   amounts: [...time, packs],
