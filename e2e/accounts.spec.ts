@@ -113,6 +113,8 @@ test("a role given, an account closed and opened, a letter for a forgotten passw
   expect(await violationsOf(own)).toEqual([]);
   await own.goto("/classes/new");
   await expect(own.locator("[name=measuringSetId]")).toHaveValue("au-usual");
+  await own.goto("/kitchens");
+  await expect(own.getByRole("main")).toContainText("pan on a stovetop");
   await own.goto("/account");
   await written.selectOption("Britain");
   await own.getByLabel("Degrees").selectOption("both");

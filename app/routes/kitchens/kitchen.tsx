@@ -28,7 +28,9 @@ import {
   TextLink,
   optionsOf,
 } from "~/ui/parts/fields";
+import { useLocale } from "~/ui/sheet/locale";
 import { surfaceWords, toolWords } from "~/ui/words/en";
+import { inRegion, wordsIn } from "~/ui/words/regional";
 import { coatingWords, flameWords, lampWords } from "~/ui/words/kits";
 import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
@@ -244,30 +246,33 @@ const emptyCircuit = { name: "", volts: "", amps: "", sockets: "", plugAmps: "" 
 const drawnPiece = { pieceDiameterCm: 10 };
 
 /** Rooms to begin from, each drawn with what cooks in it. */
-const Beginnings = () => (
-  <>
-    <p>Choose the room most like yours; everything in it can be changed.</p>
-    <ul className="beginnings">
-      {starterKinds.map((kind) => (
-        <li key={kind}>
-          <Link to={`/kitchens/new?as=${kind}`}>
-            <b>{starterKitchens[kind].name}</b>
-            {starterKitchens[kind].surfaces.map((surface) => (
-              <span className="beginning-surface" key={surface.id}>
-                <SurfaceDrawing surface={surface} recipe={drawnPiece} />
-                <span className="quiet">
-                  {surface.count} × {surfaceWords[surface.kind]}
-                  {surface.at === "station" ? " at each station" : ""}
+const Beginnings = () => {
+  const words = wordsIn(surfaceWords, useLocale());
+  return (
+    <>
+      <p>Choose the room most like yours; everything in it can be changed.</p>
+      <ul className="beginnings">
+        {starterKinds.map((kind) => (
+          <li key={kind}>
+            <Link to={`/kitchens/new?as=${kind}`}>
+              <b>{starterKitchens[kind].name}</b>
+              {starterKitchens[kind].surfaces.map((surface) => (
+                <span className="beginning-surface" key={surface.id}>
+                  <SurfaceDrawing surface={surface} recipe={drawnPiece} />
+                  <span className="quiet">
+                    {surface.count} × {words[surface.kind]}
+                    {surface.at === "station" ? " at each station" : ""}
+                  </span>
                 </span>
-              </span>
-            ))}
-          </Link>
-        </li>
-      ))}
-    </ul>
-    <h2>Or begin empty</h2>
-  </>
-);
+              ))}
+            </Link>
+          </li>
+        ))}
+      </ul>
+      <h2>Or begin empty</h2>
+    </>
+  );
+};
 
 export default function KitchenPage(props: Route.ComponentProps) {
   return <KitchenForm key={props.loaderData.kind ?? "own"} {...props} />;
@@ -276,6 +281,8 @@ export default function KitchenPage(props: Route.ComponentProps) {
 function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
   const { kind } = loaderData;
   const stored = loaderData.kitchen;
+  const locale = useLocale();
+  const kindWords = wordsIn(surfaceWords, locale);
   const shown = stored ?? (kind && starterKitchens[kind]);
   const newer =
     actionData && "version" in actionData && typeof actionData.version === "number" ? actionData.version : undefined;
@@ -311,7 +318,12 @@ function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
         <Hidden name="version" key={newer} defaultValue={newer ?? stored?.version ?? 0} />
         <TextField field={fields.name} label="Name" className="c6" />
         <NumberField field={fields.sinks} label="Sinks" className="c2" />
-        <NumberField field={fields.altitudeM} label="Metres above the sea" hint="empty: low" className="c4" />
+        <NumberField
+          field={fields.altitudeM}
+          label={inRegion("Metres above the sea", locale)}
+          hint="empty: low"
+          className="c4"
+        />
         <fieldset>
           <legend>Where pieces cook</legend>
           {surfaces.map((row, index) => {
@@ -323,7 +335,7 @@ function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
                   <b>{surface ? `${surface.count} × ${surface.name}` : `Surface ${index + 1}`}</b>
                   {surface ? (
                     <span className="quiet">
-                      {surfaceWords[surface.kind]}, {surface.places} to a load
+                      {kindWords[surface.kind]}, {surface.places} to a load
                       {surface.at === "station" ? ", at each station" : ""}
                       {surface.size ? "" : ", not measured"}
                     </span>
@@ -331,13 +343,7 @@ function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
                 </FoldTitle>
                 <div className="form">
                   <TextField field={row.name} label={`Surface ${index + 1}`} className="c3" autoComplete="off" />
-                  <SelectField
-                    field={row.kind}
-                    label="Kind"
-                    options={optionsOf(surfaceWords)}
-                    empty="–"
-                    className="c3"
-                  />
+                  <SelectField field={row.kind} label="Kind" options={optionsOf(kindWords)} empty="–" className="c3" />
                   <NumberField field={row.places} label="Pieces a load" className="c3" />
                   <NumberField field={row.count} label="How many" className="c3" />
                   <SelectField

@@ -7,7 +7,9 @@ import { kitchens } from "~/db/queries/kitchens.server";
 import { asideOf, putAside } from "~/services/aside.server";
 import { notFound } from "~/services/classes.server";
 import { TextLink } from "~/ui/parts/fields";
+import { useLocale } from "~/ui/sheet/locale";
 import { surfaceWords } from "~/ui/words/en";
+import { wordsIn } from "~/ui/words/regional";
 import { AsideButton, PutAside } from "~/ui/sheet/Aside";
 import { Heads } from "~/ui/sheet/Heads";
 
@@ -32,6 +34,7 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export default function Kitchens({ loaderData }: Route.ComponentProps) {
+  const words = wordsIn(surfaceWords, useLocale());
   return (
     <>
       <title>Kitchens · Apron Bell</title>
@@ -68,7 +71,7 @@ export default function Kitchens({ loaderData }: Route.ComponentProps) {
                     <div key={surface.id}>
                       {surface.count} × {surface.name}{" "}
                       <span className="quiet">
-                        ({surfaceWords[surface.kind]}, {surface.places} to a load
+                        ({words[surface.kind]}, {surface.places} to a load
                         {surface.at === "station" ? ", at each station" : ""})
                       </span>
                     </div>

@@ -1,5 +1,7 @@
 import { Form } from "react-router";
 import { type Decision, type Opening, decisionsFor } from "~/core/plan";
+import { useLocale } from "~/ui/sheet/locale";
+import { wordsIn } from "~/ui/words/regional";
 import { Choice, Primary } from "~/ui/parts/fields";
 import { decisionWords, openingWords } from "~/ui/words/people";
 
@@ -16,6 +18,7 @@ interface Props {
  * have cannot be signed away; the choices for it are to keep them from it.
  */
 export function Decide({ openings, decided, setApart, typed }: Props) {
+  const words = wordsIn(openingWords, useLocale());
   return (
     <Form method="post" className="no-print" style={{ marginTop: 24 }}>
       <h3>Sign this table</h3>
@@ -32,7 +35,7 @@ export function Decide({ openings, decided, setApart, typed }: Props) {
         return (
           <div className="form" key={field} style={{ paddingBottom: 8 }}>
             <label className="c8" htmlFor={field}>
-              <b>{name}</b>: {openingWords[kind]}
+              <b>{name}</b>: {words[kind]}
             </label>
             <div className="c4">
               <Choice

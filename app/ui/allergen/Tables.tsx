@@ -11,7 +11,7 @@ import { Fold, FoldTitle } from "~/ui/parts/plain";
 
 /** The reasons of one item that bear on its verdict, as one sentence. */
 export const because = (item: ItemVerdict, names: Names): string =>
-  `${names.ingredient(item.ingredientId)}: ${verdictTitle[item.verdict]}, because ${sayReason(item.reasons[0] ?? { why: "not-in-pantry" }, names.ingredient(item.ingredientId))}`;
+  `${names.ingredient(item.ingredientId)}: ${verdictTitle[item.verdict]}, because ${sayReason(item.reasons[0] ?? { why: "not-in-pantry" }, names.ingredient(item.ingredientId), names.locale)}`;
 
 const sayOpen = (person: Participant): string =>
   person.isContested
@@ -61,7 +61,7 @@ export function PlateTable({ people, plates, stations, names, base, sayWay }: Pl
                 </TextLink>
                 <div className="small quiet">
                   {station ? station.name : "no station"}
-                  {needsInWords(person) ? `; ${needsInWords(person)}` : ""}
+                  {needsInWords(person, names.locale) ? `; ${needsInWords(person, names.locale)}` : ""}
                 </div>
               </td>
               <td>

@@ -2,6 +2,8 @@ import type { FieldMetadata } from "@conform-to/react";
 import { type Substance, substances } from "~/core/pantry";
 import { AreaField, CheckField, SelectField, TextField, optionsOf } from "~/ui/parts/fields";
 import { ageWords, dietWords, severityWords, substanceWords } from "~/ui/words/en";
+import { wordsIn } from "~/ui/words/regional";
+import { useLocale } from "~/ui/sheet/locale";
 import { Hidden, Pick } from "~/ui/parts/plain";
 
 type Need = { substance?: unknown; food?: unknown; severity?: unknown; touchOrAir?: unknown };
@@ -26,6 +28,7 @@ interface Props {
 
 /** One person on the intake form, as a guardian fills it in on a phone: one question a line, no script needed. */
 export function PersonBlock({ field, index, isOwn, regime }: Props) {
+  const words = wordsIn(severityWords, useLocale());
   const listed = [...regime, ...substances.filter((one) => !regime.includes(one))];
   const person = field.getFieldset();
   const answer = person.answer;
@@ -76,13 +79,7 @@ export function PersonBlock({ field, index, isOwn, regime }: Props) {
                 autoComplete="off"
                 hint="such as corn or banana"
               />
-              <SelectField
-                field={need.severity}
-                label="How bad"
-                options={optionsOf(severityWords)}
-                empty="–"
-                className="c6"
-              />
+              <SelectField field={need.severity} label="How bad" options={optionsOf(words)} empty="–" className="c6" />
               <CheckField field={need.touchOrAir} label="even touch or the air is harmful" className="c8" />
             </div>
           );

@@ -1,6 +1,8 @@
 import { substances } from "~/core/pantry";
 import { AreaField, CheckField, type Option, SelectField, TextField, optionsOf } from "~/ui/parts/fields";
 import { ageWords, dietWords, roleWords, severityWords, substanceWords } from "~/ui/words/en";
+import { wordsIn } from "~/ui/words/regional";
+import { useLocale } from "~/ui/sheet/locale";
 
 type Field = Parameters<typeof TextField>[0]["field"];
 interface Props {
@@ -27,6 +29,7 @@ interface Props {
 
 /** One person: who, and what they must or want to avoid. */
 export function PersonFields({ fields, needs, grownUps }: Props) {
+  const words = wordsIn(severityWords, useLocale());
   return (
     <>
       <TextField field={fields.name} label="Name" className="c6" autoComplete="off" />
@@ -70,13 +73,7 @@ export function PersonFields({ fields, needs, grownUps }: Props) {
               className="c3"
             />
             <TextField field={need.food} label="or any food" className="c3" autoComplete="off" hint="corn, banana" />
-            <SelectField
-              field={need.severity}
-              label="How bad"
-              options={optionsOf(severityWords)}
-              empty="–"
-              className="c3"
-            />
+            <SelectField field={need.severity} label="How bad" options={optionsOf(words)} empty="–" className="c3" />
             <TextField field={need.note} label="In their words" className="c3" autoComplete="off" />
             <CheckField field={need.touchOrAir} label="touch or air matters" className="c3" />
           </div>

@@ -1,3 +1,4 @@
+import { wordsIn } from "~/ui/words/regional";
 import { looksOf } from "~/core/look";
 import { type KitLine, putOut } from "~/core/kit";
 import type { MeasuringSet } from "~/core/quantity";
@@ -105,8 +106,11 @@ export function HomeSheet({ recipe, way, kit, scale, set, ingredientName }: Prop
                     {heat.side2
                       ? `, second ${minutes(heat.side2.low, locale)}–${minutes(heat.side2.high, locale)}`
                       : ""}
-                    . {looks.turn.length > 0 ? `Turn when: ${looks.turn.map((cue) => cueWords[cue]).join(", ")}. ` : ""}
-                    Done when: {looks.done.map((cue) => cueWords[cue]).join(", ")}.
+                    .{" "}
+                    {looks.turn.length > 0
+                      ? `Turn when: ${looks.turn.map((cue) => wordsIn(cueWords, locale)[cue]).join(", ")}. `
+                      : ""}
+                    Done when: {looks.done.map((cue) => wordsIn(cueWords, locale)[cue]).join(", ")}.
                     {recipe.blindNote ? ` ${recipe.blindNote}` : ""}
                   </span>
                 ) : null}

@@ -1,23 +1,27 @@
+import { useLocale } from "~/ui/sheet/locale";
+import { wordsIn } from "~/ui/words/regional";
 import { looksOf, stopOf } from "~/core/look";
 import type { Cue, Recipe, Step } from "~/core/recipe";
 import { CuePicture } from "~/ui/draw/Cues";
 import { cueWords } from "~/ui/words/en";
 import { stopWords } from "~/ui/words/looks";
 
-const Row = ({ title, cues }: { title: string; cues: readonly Cue[] }) =>
-  cues.length === 0 ? null : (
+function Row({ title, cues }: { title: string; cues: readonly Cue[] }) {
+  const words = wordsIn(cueWords, useLocale());
+  return cues.length === 0 ? null : (
     <div className="look">
       <b>{title}</b>
       <ul>
         {cues.map((cue) => (
           <li key={cue}>
             <CuePicture cue={cue} />
-            {cueWords[cue]}
+            {words[cue]}
           </li>
         ))}
       </ul>
     </div>
   );
+}
 
 /** When a piece is turned and when it is done: two looks, drawn, and what cannot be seen with this batter. */
 export function Looks({ recipe }: { recipe: Recipe }) {

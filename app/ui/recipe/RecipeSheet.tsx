@@ -28,6 +28,7 @@ import {
   sayHeatOn,
   servingWords,
 } from "~/ui/words/batter";
+import { wordsIn } from "~/ui/words/regional";
 import { StepNotes } from "./StepNotes";
 import { Techniques } from "./Techniques";
 
@@ -183,7 +184,8 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
           <section key={part.id}>
             <h2 className="small-head">{part.name}</h2>
             <p className="quiet small">
-              {partKindWords[part.kind]}, {partHeatWords[part.heat]}, {minutes(part.minutes.likely, locale)}
+              {partKindWords[part.kind]}, {wordsIn(partHeatWords, locale)[part.heat]},{" "}
+              {minutes(part.minutes.likely, locale)}
               {part.makesGrams === null ? "" : `; makes ${grams(part.makesGrams, locale)}`}
             </p>
             <LineList
@@ -238,7 +240,7 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
               </span>
               {step.kind === "preheat" ? (
                 <p className="small">
-                  {heat.surfaceKinds.map((kind) => surfaceWords[kind]).join(" or ")}; start at{" "}
+                  {heat.surfaceKinds.map((kind) => wordsIn(surfaceWords, locale)[kind]).join(" or ")}; start at{" "}
                   {temperature(heat.surfaceC.from, heat.surfaceC.to, locale)}, pour when {testWords[heat.test]}.
                   {(heat.on ?? []).map((each) => (
                     <span key={each.surfaceKind}> {sayHeatOn(each, locale)}</span>

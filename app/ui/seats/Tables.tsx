@@ -1,3 +1,4 @@
+import { useLocale } from "~/ui/sheet/locale";
 import {
   DndContext,
   type DragEndEvent,
@@ -93,7 +94,7 @@ function Person({
   isTroubled: boolean;
 }) {
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: person.id });
-  const needs = needsInWords(person);
+  const needs = needsInWords(person, useLocale());
   return (
     <li
       ref={setNodeRef}

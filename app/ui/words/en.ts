@@ -20,6 +20,7 @@ import type {
 import type { BatchRule, EggRule } from "~/core/scale";
 import type { BellKind, CriticalPart, DemoMode, KitMode, TaskKind } from "~/core/schedule";
 import type { StationState } from "~/core/teach";
+import { inRegion } from "./regional";
 
 /** Every word the interface shows for a word of the core. A missing one does not compile. */
 type Words<K extends string> = Readonly<Record<K, string>>;
@@ -424,7 +425,7 @@ const under = (substance: Substance, declared: Substance) =>
 
 /** One reason of a verdict as a clause about an ingredient. */
 export const reasonWords: {
-  readonly [W in Reason["why"]]: (reason: Extract<Reason, { why: W }>, ingredient: string) => string;
+  readonly [W in Reason["why"]]: (reason: Extract<Reason, { why: W }>, ingredient: string, locale: string) => string;
 } = {
   "not-answered": () => "has not answered yet, and no answer is not “none”",
   "words-not-read": () => "what they wrote in their own words has not been turned into needs by anyone yet",
@@ -451,14 +452,18 @@ export const reasonWords: {
   "not-this-food": (reason, ingredient) => `${ingredient} is a whole food and not ${reason.food}`,
   "gluten-free-claim": (reason) =>
     `“${reason.product}” claims to be gluten-free (${reason.market === "anz" ? "none detectable" : "at most 20 ppm"}), read by ${reason.readBy}, ${reason.readOn}`,
-  "ask-about-oats": () =>
-    "oats labelled gluten-free: for coeliac disease only where that was agreed with the clinician; ask",
-  "ask-about-wheat-starch": (reason) =>
-    `“${reason.product}” claims to be gluten-free and has gluten-free wheat starch or the like: it may suit coeliac disease; ask`,
+  "ask-about-oats": (_reason, _ingredient, locale) =>
+    `oats labelled gluten-free: for ${inRegion("coeliac", locale)} disease only where that was agreed with the clinician; ask`,
+  "ask-about-wheat-starch": (reason, _ingredient, locale) =>
+    `“${reason.product}” claims to be gluten-free and has gluten-free wheat starch or the like: it may suit ${inRegion("coeliac", locale)} disease; ask`,
   "whole-food": (reason, ingredient) => `${ingredient} is a whole food without ${substanceWords[reason.substance]}`,
   "not-in-pantry": (_reason, ingredient) => `${ingredient} is not in the pantry, so nothing is known of it`,
 };
 
 /** The words of one reason. */
-export const sayReason = (reason: Reason, ingredient: string): string =>
-  (reasonWords[reason.why] as (reason: Reason, ingredient: string) => string)(reason, ingredient);
+export const sayReason = (reason: Reason, ingredient: string, locale: string): string =>
+  (reasonWords[reason.why] as (reason: Reason, ingredient: string, locale: string) => string)(
+    reason,
+    ingredient,
+    locale,
+  );

@@ -15,6 +15,7 @@ import {
   toolWords,
 } from "./en";
 import { shapeWords } from "./looks";
+import { inRegion } from "./regional";
 
 /** What a sentence needs beside its finding: names for ids, and the reader's locale. */
 export interface Names {
@@ -172,7 +173,7 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
       n.locale,
     )}.`,
   "circuits-short": (f, n) =>
-    `Plugged in at once, what is to be hot draws ${number(f.watts, n.locale, 0)}${thin}W, and the circuits of this kitchen do not carry it: ${list(f.left, n.locale)} would have no socket that may run for hours.${f.isProven ? " Every way of plugging in was tried." : " Not every way of plugging in could be tried."} Use fewer at once, pans on a hob, or another circuit that somebody qualified has looked at.`,
+    `Plugged in at once, what is to be hot draws ${number(f.watts, n.locale, 0)}${thin}W, and the circuits of this kitchen do not carry it: ${list(f.left, n.locale)} would have no socket that may run for hours.${f.isProven ? " Every way of plugging in was tried." : " Not every way of plugging in could be tried."} Use fewer at once, pans on a ${inRegion("hob", n.locale)}, or another circuit that somebody qualified has looked at.`,
   "stick-care": (f) =>
     `${f.sticks} sticks: wood or bamboo only, as plastic softens and metal burns; blunt ends for small children, who eat sitting down. Count them out and back.`,
   "circuits-not-known": (f, n) =>
@@ -292,7 +293,7 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   "label-of-other-product": (f, n) =>
     `${ingredientsOf(f, n)}: another product is bought than the one whose label was read. Read the label in hand.`,
   "coeliac-as-cereal": (f, n) =>
-    `${list(f.names, n.locale)}: coeliac disease written down as one cereal. It is taken as gluten here; ask whether that is meant, or a wheat allergy.`,
+    `${list(f.names, n.locale)}: ${inRegion("coeliac", n.locale)} disease written down as one cereal. It is taken as gluten here; ask whether that is meant, or a wheat allergy.`,
   "stick-for-small": (f, n) =>
     `${stationsOf(f, n)}: by the house rules ${f.people === 1 ? "one person" : `${f.people} people`} there may not eat from a stick. Serve theirs on a plate.`,
   "contact-not-checked": (f) =>

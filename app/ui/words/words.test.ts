@@ -24,7 +24,7 @@ test("every finding, reason and figure of random classes has a sentence without 
         ...made.figures.map((figure) => sayWhy(figure.why, names)),
         ...made.plates.flatMap((plate) =>
           plate.items.flatMap((item) =>
-            item.reasons.map((reason) => sayReason(reason, names.ingredient(item.ingredientId))),
+            item.reasons.map((reason) => sayReason(reason, names.ingredient(item.ingredientId), names.locale)),
           ),
         ),
       ];

@@ -156,7 +156,7 @@ function Folder({ number }: { number: string }) {
                     <div className="small">{stationOf(person.id)}</div>
                   </td>
                   <td>
-                    {person.hasAnswered ? needsInWords(person) || "nothing declared" : <b>not answered</b>}
+                    {person.hasAnswered ? needsInWords(person, locale) || "nothing declared" : <b>not answered</b>}
                     {person.words ? <div className="small">“{person.words.text}”</div> : null}
                     {person.answered ? (
                       <div className="small quiet">

@@ -108,7 +108,7 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
           <TextLink to={`${action}/people/seats`}>Seats</TextLink>
         </div>
       </div>
-      <p className="quiet">{needsInWords(person) || "nothing declared"}</p>
+      <p className="quiet">{needsInWords(person, names.locale) || "nothing declared"}</p>
       {actionData?.problem ? (
         <p className="form-error" role="alert">
           {actionData.problem}

@@ -11,6 +11,7 @@ import { surfaceWords, toolWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
 import { Heads } from "~/ui/sheet/Heads";
+import { wordsIn } from "~/ui/words/regional";
 import { Wide } from "~/ui/sheet/Wide";
 
 /** What is not eaten: per station, shared, and the instructor's own; what is short, and what may be plugged in where. */
@@ -123,7 +124,7 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
                     <td>
                       {surface.name}
                       <div className="small quiet">
-                        {surfaceWords[surface.kind]}
+                        {wordsIn(surfaceWords, locale)[surface.kind]}
                         {surface.watts > 0 ? `, ${surface.watts} W each` : ""}
                         {surface.at === "station" ? ", at each station" : ""}
                       </div>

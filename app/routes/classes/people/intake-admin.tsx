@@ -160,11 +160,11 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
                   <tr key={second.id} className="needs">
                     <td>{person.name}</td>
                     <td>
-                      {needsInWords(person) || "nothing to avoid"}
+                      {needsInWords(person, locale) || "nothing to avoid"}
                       <div className="small quiet">{person.answered?.by ?? ""}</div>
                     </td>
                     <td>
-                      {needsInWords({ ...person, ...second.answer }) || "nothing to avoid"}
+                      {needsInWords({ ...person, ...second.answer }, locale) || "nothing to avoid"}
                       {second.answer.words ? <div>“{second.answer.words.text}”</div> : null}
                       <div className="small quiet">
                         {second.answer.answered?.by}, {when(second.at)}

@@ -6,6 +6,7 @@ import { addPeople, audit, classOr404 } from "~/services/classes.server";
 import { requireLead } from "~/services/session.server";
 import { Choice, Primary, Secondary, TextLink } from "~/ui/parts/fields";
 import { FileOrText } from "~/ui/parts/FileOrText";
+import { useLocale } from "~/ui/sheet/locale";
 import { needsInWords } from "~/ui/people/needs";
 import { ageWords, roleWords } from "~/ui/words/en";
 import { Heads } from "~/ui/sheet/Heads";
@@ -75,6 +76,7 @@ const sayRows = (count: number): string =>
   count === 1 ? "One row cannot be read and stays out" : `${count} rows cannot be read and stay out`;
 
 export default function PeopleImport({ actionData }: Route.ComponentProps) {
+  const locale = useLocale();
   const read = actionData?.read;
   return (
     <>
@@ -125,7 +127,7 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
                   <td>{roleWords[person.role]}</td>
                   <td>
                     {person.hasAnswered ? (
-                      needsInWords(person) || (person.words ? null : "nothing declared")
+                      needsInWords(person, locale) || (person.words ? null : "nothing declared")
                     ) : (
                       <span className="needs-you">not answered</span>
                     )}

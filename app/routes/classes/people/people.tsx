@@ -96,7 +96,8 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
                   <td>{stationOf(person.id) ?? <span className="quiet">none</span>}</td>
                   <td>
                     {person.hasAnswered ? (
-                      needsInWords(person) || (person.words ? null : <span className="quiet">nothing declared</span>)
+                      needsInWords(person, locale) ||
+                      (person.words ? null : <span className="quiet">nothing declared</span>)
                     ) : (
                       <span className="needs-you">not answered</span>
                     )}

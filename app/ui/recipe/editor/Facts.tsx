@@ -1,3 +1,4 @@
+import { inRegion } from "~/ui/words/regional";
 import type { ComponentProps } from "react";
 import { pourFor, pourThickness } from "~/core/batter";
 import { fillMethods } from "~/core/pantry";
@@ -268,7 +269,7 @@ export function CookFields({ draft, onDraft }: Props) {
           onDraft={onDraft}
           of="blindNote"
           label="What cannot be seen here"
-          placeholder="Dark batter: colour says nothing"
+          placeholder={inRegion("Dark batter: colour says nothing", locale)}
           className="whole"
         />
         <h3>Wait</h3>

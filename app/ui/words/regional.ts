@@ -1,0 +1,71 @@
+/**
+ * Words that are not the same in the Englishes somebody may choose. The program is written in British; what another region says
+ * otherwise stands here, and nowhere else.
+ */
+const spoken = {
+  coeliac: { celiac: ["US", "CA"] },
+  hob: { stovetop: ["US", "CA"] },
+  hobs: { stovetops: ["US", "CA"] },
+  colour: { color: ["US"] },
+  millilitre: { milliliter: ["US"] },
+  millilitres: { milliliters: ["US"] },
+  litre: { liter: ["US"] },
+  litres: { liters: ["US"] },
+  metre: { meter: ["US"] },
+  metres: { meters: ["US"] },
+  centimetre: { centimeter: ["US"] },
+  centimetres: { centimeters: ["US"] },
+} as const satisfies Readonly<Record<string, Readonly<Record<string, readonly ("US" | "CA")[]>>>>;
+export type BritishWord = keyof typeof spoken;
+
+const tables = new Map<string, ReadonlyMap<string, string>>();
+
+/** The words of a region that are not the British ones. */
+export function spokenIn(region: string): ReadonlyMap<string, string> {
+  const known = tables.get(region);
+  if (known) return known;
+  const made = new Map(
+    Object.entries(spoken).flatMap(([british, others]) =>
+      Object.entries(others).flatMap(([word, regions]) =>
+        (regions as readonly string[]).includes(region) ? [[british, word] as const] : [],
+      ),
+    ),
+  );
+  tables.set(region, made);
+  return made;
+}
+
+const anyWord = new RegExp(`\\b(?:${Object.keys(spoken).join("|")})\\b`, "gi");
+const regions = new Map<string, string>();
+const regionOf = (locale: string): string => {
+  const known = regions.get(locale) ?? new Intl.Locale(locale).region ?? "";
+  regions.set(locale, known);
+  return known;
+};
+
+/** Words of the program as the reader's region says them, capitals where they were. Never of what people wrote: that is theirs. */
+export function inRegion(text: string, locale: string): string {
+  const words = spokenIn(regionOf(locale));
+  return words.size === 0
+    ? text
+    : text.replace(anyWord, (found) => {
+        const word = words.get(found.toLowerCase());
+        if (word === undefined) return found;
+        return found.charAt(0) === found.charAt(0).toUpperCase() ? word.charAt(0).toUpperCase() + word.slice(1) : word;
+      });
+}
+
+const known = new WeakMap<object, Map<string, object>>();
+
+/** A list of words by what they are for, in the words of the reader's region: the same object for the same region. */
+export function wordsIn<W extends Readonly<Record<string, string>>>(words: W, locale: string): W {
+  const region = regionOf(locale);
+  if (spokenIn(region).size === 0) return words;
+  const own = known.get(words) ?? new Map<string, object>();
+  known.set(words, own);
+  const before = own.get(region);
+  if (before) return before as W;
+  const made = Object.fromEntries(Object.entries(words).map(([key, word]) => [key, inRegion(word, locale)])) as W;
+  own.set(region, made);
+  return made;
+}
