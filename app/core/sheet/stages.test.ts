@@ -146,7 +146,7 @@ test("a sheet's content changes exactly when its stamp does, and what is named a
         before = after;
       }
     }),
-    { numRuns: 10 },
+    { numRuns: 26 },
   );
   expect(changes).toBeGreaterThan(150);
 });
