@@ -473,11 +473,13 @@ export function toPlain(value: unknown): unknown {
   if (value === null || typeof value !== "object") return value;
   if (isRatio(value)) return writeRatio(value);
   if (isAmount(value)) return `${writeRatio(value.value)} ${value.unit}`;
-  return Object.fromEntries(
-    Object.entries(value)
-      .filter(([, field]) => field !== undefined)
-      .map(([key, field]) => [key, toPlain(field)]),
-  );
+  // By hand, as a plan has tens of thousands of fields and lists of pairs for each are most of what writing it takes.
+  const plain = Object.create(null) as Record<string, unknown>;
+  for (const key of Object.keys(value)) {
+    const field = (value as Record<string, unknown>)[key];
+    if (field !== undefined) plain[key] = toPlain(field);
+  }
+  return plain;
 }
 
 /** Writes a class as a class file: only the ingredients its recipes name, everything else whole. */
