@@ -2,8 +2,6 @@
 export const regions = ["en-GB", "en-IE", "en-US", "en-CA", "en-AU", "en-NZ", "en-ZA"] as const;
 export type Region = (typeof regions)[number];
 
-export const isRegion = (text: string): text is Region => regions.some((one) => one === text);
-
 /** The paper that is in printers there: Letter in North America, A4 everywhere else. */
 export const paperOf = (locale: string): "letter" | "a4" =>
   ["US", "CA", "MX", "PH"].includes(new Intl.Locale(locale).region ?? "") ? "letter" : "a4";

@@ -1,4 +1,4 @@
-import { type Recipe, takeUpOf, takesUpMinutes } from "~/core/recipe";
+import { type Recipe, takeUpOf, takenUpAfter } from "~/core/recipe";
 
 /** What a batter falls from the spoon like, from thick to thin. */
 export const likenesses = ["holds", "clots", "ribbons", "cream", "milk"] as const;
@@ -17,9 +17,9 @@ export const likenessOf = (looseness: number): Likeness => from.find(([least]) =
 
 /**
  * The looseness a batter comes to after standing: the middle of what its flour takes up, in proportion to the minutes up to
- * {@link takesUpMinutes}.
+ * `takesUpMinutes`.
  */
 export function afterStanding(looseness: number, minutes: number, recipe: Pick<Recipe, "lines">): number {
   const { low, high } = takeUpOf(recipe);
-  return looseness * (1 - ((low + high) / 2) * Math.min(1, Math.max(0, minutes) / takesUpMinutes));
+  return looseness * (1 - ((low + high) / 2) * takenUpAfter(minutes));
 }

@@ -1,3 +1,4 @@
+import { pourThickness } from "~/core/batter";
 import type { Millilitres, Minutes } from "~/core/quantity";
 import type { Recipe, ShapeId } from "~/core/recipe";
 
@@ -56,6 +57,7 @@ const star = Array.from({ length: 10 }, (_, n): Point => {
   const r = n % 2 === 0 ? 4.6 : 2.2;
   return [5 + r * Math.sin(turn), 5 - r * Math.cos(turn)];
 });
+const disc = round(5, 5, 2.6);
 const blade: Point[] = [
   [3.9, 0.6],
   [6.1, 0.6],
@@ -69,13 +71,13 @@ export const shapes: Readonly<Record<ShapeId, Shape>> = {
   sun: {
     id: "sun",
     strokes: [
-      closed(round(5, 5, 2.6)),
+      closed(disc),
       ...[0, 1, 2, 3, 4, 5, 6, 7].map((n): Stroke => {
         const turn = (Math.PI * n) / 4;
         const [dx, dy] = [Math.sin(turn), -Math.cos(turn)];
         return line([5 + 2.6 * dx, 5 + 2.6 * dy], [5 + 4.5 * dx, 5 + 4.5 * dy]);
       }),
-      fill(round(5, 5, 2.6)),
+      fill(disc),
     ],
   },
   star: { id: "star", strokes: [closed(star), fill(star)] },
@@ -143,6 +145,13 @@ export function shapeFigures(id: ShapeId, cm: number, thicknessMm: number): Shap
 /** The shapes a recipe offers: as its author says, else all of them where it is drawn; none for other families. */
 export const shapesOf = ({ family, shapes: offered }: Pick<Recipe, "family" | "shapes">): readonly ShapeId[] =>
   family !== "drawn" ? [] : (offered ?? (Object.keys(shapes) as ShapeId[]));
+
+/** What a recipe's shapes take at the size of its pieces, and which take more than a piece of its batter has. */
+export const drawnShapes = (recipe: Recipe): readonly (ShapeFigures & { readonly isLarge: boolean })[] =>
+  shapesOf(recipe).map((id) => {
+    const figures = shapeFigures(id, recipe.pieceDiameterCm, pourThickness[recipe.family]);
+    return { ...figures, isLarge: recipe.portion.kind === "ml" && figures.ml > recipe.portion.ml };
+  });
 
 /** How many shapes one person may ask for; the rest of their pieces is plain (teaching practice: all ask at once). */
 export const requestsEach = 1;

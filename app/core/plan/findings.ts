@@ -1,4 +1,4 @@
-import { type Recipe, checkRecipe, takeUpOf, takesUpMinutes } from "~/core/recipe";
+import { type Recipe, checkRecipe, takeUpOf, takenUpAfter } from "~/core/recipe";
 import { toNumber } from "~/core/quantity";
 import {
   type AnyRecipeFinding,
@@ -382,8 +382,7 @@ function thickening(dish: DishPlan, stations: readonly StationPlan[], timeline: 
     if (station.dishId !== dish.id || !times) return [];
     const minutes = times.lastPour - times.mixedAt;
     // Water weighs as many grams as it fills millilitres.
-    const most =
-      dish.batter.waterGrams * toNumber(station.scale.factor) * Math.min(1, Math.max(0, minutes) / takesUpMinutes);
+    const most = dish.batter.waterGrams * toNumber(station.scale.factor) * takenUpAfter(minutes);
     return most * share.high < leastSplash
       ? []
       : [{ stationId: station.id, minutes, lowMl: most * share.low, highMl: most * share.high }];

@@ -1,15 +1,14 @@
-import { pourThickness } from "~/core/batter";
-import { shapeFigures, shapesOf } from "~/core/look";
+import { drawnShapes } from "~/core/look";
 import type { Recipe } from "~/core/recipe";
 import type { PlanFinding } from "./types";
 
 /** Shapes that take more batter than a piece of their recipe has, or longer than it says one piece is poured, or that may tear. */
 export function shapeFindings(recipe: Recipe): PlanFinding[] {
-  const { portion, pieceDiameterCm, heat } = recipe;
-  const all = shapesOf(recipe).map((id) => shapeFigures(id, pieceDiameterCm, pourThickness[recipe.family]));
+  const { portion, heat } = recipe;
+  const all = drawnShapes(recipe);
   if (all.length === 0) return [];
   const portionMl = portion.kind === "ml" ? portion.ml : Infinity;
-  const large = all.filter((one) => one.ml > portionMl);
+  const large = all.filter((one) => one.isLarge);
   const longest = Math.max(...all.map((one) => one.minutes));
   return [
     ...(large.length > 0

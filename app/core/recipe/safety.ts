@@ -28,6 +28,9 @@ export const takesUp = {
 /** From so many minutes of standing on the whole share has been taken up; below, in proportion. */
 export const takesUpMinutes = 25;
 
+/** How much of its share a batter has taken up after so many minutes, from 0 to 1. */
+export const takenUpAfter = (minutes: number): number => Math.min(1, Math.max(0, minutes) / takesUpMinutes);
+
 const wholegrain: readonly string[] = ["wholemeal-flour", "rye-flour", "spelt-flour"];
 const glutenFree: readonly string[] = ["gluten-free-flour", "chia", "linseed", "rice-flour"];
 

@@ -1,6 +1,5 @@
 import { useClass } from "../class-context";
-import { pourThickness } from "~/core/batter";
-import { drawing, requestsEach, shapeFigures, shapesOf } from "~/core/look";
+import { drawing, drawnShapes, requestsEach } from "~/core/look";
 import { minutes, number, people, thin, volume } from "~/ui/format/format";
 import { ShapeDrawing } from "~/ui/draw/ShapeDrawing";
 import { TextLink } from "~/ui/parts/fields";
@@ -46,18 +45,16 @@ export default function Shapes() {
               </span>
             </h3>
             <div className="take-home-labels">
-              {shapesOf(recipe).map((id) => {
-                const figures = shapeFigures(id, recipe.pieceDiameterCm, pourThickness[recipe.family]);
-                const { strokes } = figures.shape;
+              {drawnShapes(recipe).map((figures) => {
+                const { id, strokes } = figures.shape;
                 const lines = strokes.filter((stroke) => stroke.kind === "line").length;
-                const isMore = recipe.portion.kind === "ml" && figures.ml > recipe.portion.ml;
                 return (
                   <article className="take-home shape-card" key={id} aria-label={`Shape: ${shapeWords[id]}`}>
                     <h4>{shapeWords[id]}</h4>
                     <ShapeDrawing shape={figures.shape} />
                     <p>
                       <b>{volume(figures.ml, locale)}</b>, {minutes(figures.minutes, locale)} to draw.
-                      {isMore ? (
+                      {figures.isLarge ? (
                         <span className="needs-you"> More than a piece of this batter: draw it smaller.</span>
                       ) : null}
                     </p>
