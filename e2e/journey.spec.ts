@@ -239,3 +239,26 @@ test("a day is typed as people write it, or pressed in a calendar; what can be r
   await expect(page.getByText("Saved.", { exact: true })).toBeVisible();
   await expect(page.getByText("Sat 17 Apr, 09:45", { exact: false }).first()).toBeVisible();
 });
+
+test("a long list is found in by typing, by hand or keyboard, and the choice is the form's", async ({ page }) => {
+  await page.goto("/classes/new");
+  const recipe = page.getByLabel("Recipe", { exact: true });
+  const opener = page.getByRole("button", { name: "Recipe: find by typing" }).first();
+  await opener.click();
+  const typed = page.getByRole("combobox", { name: "Recipe: a part of the name" });
+  await expect(typed).toBeFocused();
+  await typed.fill("crepe");
+  const first = page.getByRole("option").first();
+  await expect(first).toContainText("rêpe");
+  const name = (await first.textContent()) ?? "";
+  await page.keyboard.press("Enter");
+  await expect(typed).toHaveCount(0);
+  await expect(opener).toBeFocused();
+  await expect(recipe.locator("option:checked")).toHaveText(name);
+  await opener.click();
+  await typed.fill("no such thing");
+  await expect(page.getByText("Nothing has “no such thing” in its name.")).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(typed).toHaveCount(0);
+  await expect(recipe.locator("option:checked")).toHaveText(name);
+});

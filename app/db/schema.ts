@@ -41,9 +41,13 @@ export interface SetupCodeTable {
   created_at: CreatedAt;
 }
 
+/** When it was put aside: what has it keeps it, and nothing new is offered it. */
+type AsideAt = ColumnType<Date | null, Date | null | undefined, Date | null>;
+
 export interface IngredientTable {
   id: string;
   name: string;
+  aside_at: AsideAt;
   role: string;
   label: string;
   grams_per_cup: number | null;
@@ -93,9 +97,6 @@ export interface RecipeStandingTable {
   marked_by: string | null;
   marked_at: CreatedAt;
 }
-/** When it was put aside: what has it keeps it, and nothing new is offered it. */
-type AsideAt = ColumnType<Date | null, Date | null | undefined, Date | null>;
-
 export interface RecipeTable {
   id: string;
   created_at: CreatedAt;
@@ -174,6 +175,7 @@ export interface ClassTable {
   kitchen_id: string;
   removed_at: Instant | null;
   removed_by: string | null;
+  aside_at: AsideAt;
   people: number;
   audience: string;
   minutes: number;

@@ -1,8 +1,12 @@
 import type { Kysely } from "kysely";
+import { z } from "zod";
 import type { DB } from "~/db/schema";
 
-/** What can be put aside: classes that have it keep it, nothing new is offered it, and it can be taken back at any time. */
-export type Shelved = "recipe" | "kitchen";
+/** What can be put aside: it stays what it was, and whatever has it keeps it; nothing new is offered it. It can be taken back at any time. */
+export type Shelved = "recipe" | "kitchen" | "ingredient" | "class";
+
+/** What the button sends that puts one thing of a list aside, or takes it back. */
+export const asideFormSchema = z.object({ intent: z.enum(["aside", "back"]), id: z.string().max(120) });
 
 /** Puts something aside, or takes it back; false when there is none of that id. */
 export async function putAside(db: Kysely<DB>, kind: Shelved, id: string, isAside: boolean): Promise<boolean> {

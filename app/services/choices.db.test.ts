@@ -10,6 +10,8 @@ import { starterRecipes } from "~/demo/recipes";
 import { anAccount, programDatabase } from "../../test/database";
 import { allAccounts, changeAccount, tastesOfAccount } from "./accounts.server";
 import { asideOf, putAside } from "./aside.server";
+import { pantryToWrite } from "./pantry.server";
+import { ingredientOf } from "~/db/queries/pantry.server";
 import { choicesNow } from "./choices.server";
 import { addStarterRecipes } from "./demo.server";
 import { keepRevision } from "./recipes.server";
@@ -100,6 +102,16 @@ test("what is put aside is not offered, keeps its place in a class that has it, 
   expect(back.kitchens.map((one) => one.id)).toEqual([id]);
   expect(back.recipes.map((one) => one.id)).toContain(pancakes.id);
   expect(await putAside(db, "recipe", "no-such-recipe", true)).toBe(false);
+});
+
+test("an ingredient put aside is still read where it stands, and is named as not to be offered", async () => {
+  expect(await putAside(db, "ingredient", "buttermilk", true)).toBe(true);
+  const { pantry, aside } = await pantryToWrite(db);
+  expect(aside).toEqual(["buttermilk"]);
+  expect(pantry.map((one) => one.id)).toContain("buttermilk");
+  expect((await ingredientOf(db, "buttermilk"))?.isAside).toBe(true);
+  await putAside(db, "ingredient", "buttermilk", false);
+  expect((await pantryToWrite(db)).aside).toEqual([]);
 });
 
 test("how somebody reads is kept with the account, read back as it was chosen, and taken back", async () => {

@@ -80,6 +80,7 @@ const migrations = [
   "0018-missing",
   "0019-account-tastes",
   "0020-put-aside",
+  "0021-put-aside-more",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

@@ -224,6 +224,7 @@ test("the editor opens every starter recipe with all its lines and steps, the be
       <Editor
         initial={draftOf(recipe)}
         pantry={next.pantry}
+        aside={new Set()}
         recipeId={recipe.id}
         revision={1}
         readLine={() => []}

@@ -2,8 +2,11 @@ import type { Minutes } from "~/core/quantity";
 import type { Bell, Timeline } from "~/core/schedule";
 import type { LiveState } from "~/core/teach";
 
-/** How a class stands, where one looks for those that ask for something: answers missing, taught and not logged, logged. */
-export const classStates = ["waiting", "open-log", "logged"] as const;
+/**
+ * How a class stands, where one looks for those that ask for something: answers missing, taught and not logged, logged; and those put
+ * aside, which are shown nowhere else.
+ */
+export const classStates = ["waiting", "open-log", "logged", "aside"] as const;
 export type ClassState = (typeof classStates)[number];
 
 /** One stretch of the class between two bells, as planned and as it was. Minutes since the doors; `undefined` where no bell was rung. */

@@ -20,6 +20,7 @@ import * as rounds from "./0017-rounds";
 import * as missing from "./0018-missing";
 import * as accountTastes from "./0019-account-tastes";
 import * as putAside from "./0020-put-aside";
+import * as putAsideMore from "./0021-put-aside-more";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -46,6 +47,7 @@ const provider: MigrationProvider = {
     "0018-missing": missing,
     "0019-account-tastes": accountTastes,
     "0020-put-aside": putAside,
+    "0021-put-aside-more": putAsideMore,
   }),
 };
 

@@ -28,6 +28,8 @@ export interface ClassMeta {
   /** Health data is removed this many days after the class; when it was, if it was. */
   readonly retainDays: number;
   readonly healthRemovedAt: Date | null;
+  /** Put aside: it is not shown in the list of classes. */
+  readonly isAside: boolean;
 }
 
 export interface StoredClass {
@@ -352,6 +354,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
         emails: Object.fromEntries(people.flatMap((one) => (one.email === null ? [] : [[one.id, one.email]]))),
         retainDays: row.retain_days,
         healthRemovedAt: row.health_removed_at,
+        isAside: row.aside_at !== null,
       },
       keys: new Map(people.map((one) => [one.id, one.stamp_key])),
     };
@@ -362,7 +365,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
 export interface ClassesWanted {
   /** A part of the title, of a recipe's, of the kitchen's name or of somebody's on the register; empty for every class. */
   readonly find?: string | undefined;
-  /** Left out: however it stands. */
+  /** Left out: however it stands, but not put aside. */
   readonly state?: ClassState | undefined;
 }
 
@@ -391,7 +394,7 @@ function isWanted({ find = "", state }: ClassesWanted) {
             where class_dish.class_id = class.id and recipe_revision.title ilike ${pattern})
           or exists (select from participant where participant.class_id = class.id and participant.name ilike ${pattern}))`;
   const stands =
-    state === undefined
+    state === undefined || state === "aside"
       ? sql<boolean>`true`
       : state === "waiting"
         ? sql<boolean>`exists (select from participant where participant.class_id = class.id and not has_answered)`
@@ -399,7 +402,8 @@ function isWanted({ find = "", state }: ClassesWanted) {
           ? sql<boolean>`exists (select from live_run where live_run.class_id = class.id)
               and not exists (select from class_log where class_log.class_id = class.id)`
           : sql<boolean>`exists (select from class_log where class_log.class_id = class.id)`;
-  return sql<boolean>`class.removed_at is null and ${found} and ${stands}`;
+  const aside = state === "aside" ? sql<boolean>`class.aside_at is not null` : sql<boolean>`class.aside_at is null`;
+  return sql<boolean>`class.removed_at is null and ${aside} and ${found} and ${stands}`;
 }
 
 /** How many classes there are from a day on and before it. */
@@ -437,6 +441,7 @@ export async function classesBetween(db: Kysely<DB>, from: string, to: string) {
     .where("starts_at", ">=", from)
     .where("starts_at", "<", to)
     .where("class.removed_at", "is", null)
+    .where("class.aside_at", "is", null)
     .orderBy("starts_at")
     .orderBy("class.id")
     .limit(mostInMonth)

@@ -100,6 +100,8 @@ export interface StoredIngredient {
   readonly version: number;
   readonly recipes: number;
   readonly updatedBy: string | null;
+  /** Put aside: not offered to new recipes. */
+  readonly isAside: boolean;
 }
 
 /** One ingredient; `undefined` when the pantry does not have it. */
@@ -132,6 +134,7 @@ export async function ingredientOf(db: Kysely<DB>, id: string): Promise<StoredIn
     ),
     version: row.version,
     recipes: Number(row.recipes ?? 0),
+    isAside: row.aside_at !== null,
     updatedBy: row.updated_by_name,
   };
 }

@@ -21,6 +21,7 @@ import {
   stampsOf,
   unsettle,
 } from "~/services/classes.server";
+import { putAside } from "~/services/aside.server";
 import { removeClass } from "~/services/bin.server";
 import { signAllergies } from "~/services/decisions.server";
 import { eventsOf } from "~/services/live.server";
@@ -82,6 +83,8 @@ const formSchema = z.discriminatedUnion("intent", [
   z.looseObject({ intent: z.literal("settle"), stage: z.enum(stages) }),
   z.object({ intent: z.literal("unsettle"), stage: z.enum(stages) }),
   z.object({ intent: z.literal("remove") }),
+  z.object({ intent: z.literal("aside") }),
+  z.object({ intent: z.literal("back") }),
   z.object({
     intent: z.literal("again"),
     date: dayField("Give the day to plan it for."),
@@ -95,7 +98,7 @@ const formSchema = z.discriminatedUnion("intent", [
   }),
 ]);
 
-/** Settles and opens stages, and removes the class. */
+/** Settles and opens stages; plans the class again, puts it aside or removes it. */
 export async function action({ request, params, context }: Route.ActionArgs) {
   const { input } = await classOr404(params.classId);
   const form = formSchema.safeParse(Object.fromEntries(await formOf(request)));
@@ -113,6 +116,11 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     requireLead(context);
     await removeClass(database(), params.classId, account.id);
     return redirect(`/?removed=${params.classId}`);
+  }
+  if (form.data.intent === "aside" || form.data.intent === "back") {
+    requireLead(context);
+    await putAside(database(), "class", params.classId, form.data.intent === "aside");
+    return redirect(form.data.intent === "aside" ? "/?is=aside" : `/classes/${params.classId}`);
   }
   if (form.data.intent === "again") {
     requireLead(context);
@@ -213,7 +221,14 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
         </div>
         {line.isFoldable ? <div className="class-line">{line.drawn}</div> : null}
         <div className="tools">
-          <ClassMenu key={base} base={base} title={input.title} startsAt={input.startsAt} isLead={isLead} />
+          <ClassMenu
+            key={base}
+            base={base}
+            title={input.title}
+            startsAt={input.startsAt}
+            isLead={isLead}
+            isAside={meta.isAside}
+          />
         </div>
       </div>
       {line.isFoldable ? null : line.drawn}

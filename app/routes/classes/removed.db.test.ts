@@ -2,6 +2,7 @@ import { CalendarDate } from "@internationalized/date";
 import { type Kysely, sql } from "kysely";
 import { canonical } from "~/core/plan";
 import type { DB } from "~/db/schema";
+import { classCards, classesBetween, countClasses } from "~/db/queries/classes.server";
 import { demoClasses } from "~/demo/boathouse";
 import { toPlain } from "~/formats/class-file";
 import { emptyBin, removedClasses } from "~/services/bin.server";
@@ -53,6 +54,22 @@ test("what is removed is put back as it was, once; after thirty days it is gone 
   await at(31);
   await emptyBin(db);
   expect(await back()).toBe(409);
+});
+
+test("what is put aside is shown only among what is put aside, is what it was, and comes back", async () => {
+  const before = canonical(toPlain((await stored()).input));
+  const ids = async (state?: "aside") =>
+    (await classCards(db, { side: "from", day: "2000-01-01", page: 0, perPage: 20, state })).map((one) => one.id);
+  expect((await post(theClass, { intent: "aside" })).status).toBe(302);
+  expect(await ids()).toEqual([]);
+  expect(await ids("aside")).toEqual([classId]);
+  expect(await countClasses(db, "2000-01-01")).toEqual({ from: 0, before: 0 });
+  expect(await classesBetween(db, "2000-01-01", "2100-01-01")).toEqual([]);
+  expect((await stored()).meta.isAside).toBe(true);
+  expect(canonical(toPlain((await stored()).input))).toBe(before);
+  await post(theClass, { intent: "back" });
+  expect(await ids()).toEqual([classId]);
+  expect(await ids("aside")).toEqual([]);
 });
 
 test("planned again, a class keeps brief and recipes, and of its people only the names", async () => {

@@ -4,7 +4,7 @@ import type { Route } from "./+types/list";
 import { formOf } from "../form";
 import { database } from "~/db/client.server";
 import { kitchens } from "~/db/queries/kitchens.server";
-import { asideOf, putAside } from "~/services/aside.server";
+import { asideFormSchema, asideOf, putAside } from "~/services/aside.server";
 import { notFound } from "~/services/classes.server";
 import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
@@ -22,7 +22,7 @@ export async function loader() {
   };
 }
 
-const asked = z.object({ intent: z.enum(["aside", "back"]), id: z.uuid() });
+const asked = asideFormSchema.extend({ id: z.uuid() });
 
 /** Puts a kitchen aside, or takes it back. */
 export async function action({ request }: Route.ActionArgs) {

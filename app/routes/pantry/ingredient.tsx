@@ -22,6 +22,7 @@ import {
   TextLink,
   optionsOf,
 } from "~/ui/parts/fields";
+import { AsideButton } from "~/ui/sheet/Aside";
 import { useLocale } from "~/ui/sheet/locale";
 import { labelKindWords, roleNames, sayPantryFinding, storageWords } from "~/ui/words/batter";
 import { substanceWords } from "~/ui/words/en";
@@ -112,6 +113,7 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
           </span>
         ) : null}
         <div className="tools">
+          {stored ? <AsideButton action="/pantry" id={stored.ingredient.id} isAside={stored.isAside} /> : null}
           <TextLink to="/pantry">Back to the pantry</TextLink>
         </div>
       </div>

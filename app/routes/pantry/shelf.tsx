@@ -1,24 +1,40 @@
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link, data, redirect } from "react-router";
 import type { Route } from "./+types/shelf";
 import { type Ingredient, type Role, checkIngredient, roles } from "~/core/pantry";
+import { formOf } from "../form";
 import { database } from "~/db/client.server";
 import { allIngredients } from "~/db/queries/pantry.server";
+import { fits } from "~/formats/matching";
+import { asideFormSchema, asideOf, putAside } from "~/services/aside.server";
+import { notFound } from "~/services/classes.server";
 import { list, number } from "~/ui/format/format";
 import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { roleNames } from "~/ui/words/batter";
 import { substanceWords } from "~/ui/words/en";
+import { PutAside } from "~/ui/sheet/Aside";
 import { Heads } from "~/ui/sheet/Heads";
 import { PlainInput, PlainSelect } from "~/ui/parts/plain";
 
-export const loader = async () => ({ pantry: await allIngredients(database()) });
+export async function loader() {
+  const db = database();
+  const [pantry, aside] = await Promise.all([allIngredients(db), asideOf(db, "ingredient")]);
+  return {
+    pantry: pantry.filter((one) => !aside.has(one.id)),
+    aside: pantry.filter((one) => aside.has(one.id)).map(({ id, name }) => ({ id, name })),
+  };
+}
 
-const plain = (text: string) =>
-  text
-    .normalize("NFKD")
-    .replace(/\p{Mn}/gu, "")
-    .toLowerCase();
+/** Takes an ingredient back that was put aside, or puts one aside. */
+export async function action({ request }: Route.ActionArgs) {
+  const form = asideFormSchema.safeParse(Object.fromEntries(await formOf(request)));
+  if (!form.success)
+    throw data("This form was not understood. Go back, load the page again and repeat.", { status: 400 });
+  if (!(await putAside(database(), "ingredient", form.data.id, form.data.intent === "aside")))
+    throw notFound("ingredient");
+  return redirect("/pantry");
+}
 
 function cupText(one: Ingredient, locale: string): string {
   const cup = one.gramsPerCup;
@@ -28,18 +44,16 @@ function cupText(one: Ingredient, locale: string): string {
 }
 
 export default function Pantry({ loaderData }: Route.ComponentProps) {
-  const { pantry } = loaderData;
+  const { pantry, aside } = loaderData;
   const locale = useLocale();
   const [sought, setSought] = useState("");
   const [role, setRole] = useState<Role | "">("");
-  const words = plain(sought).split(/\s+/).filter(Boolean);
   const shown = pantry.filter(
     (one) =>
       (role === "" || one.role === role) &&
-      words.every((word) =>
-        plain(
-          `${one.name} ${roleNames[one.role]} ${one.contains.map((substance) => substanceWords[substance]).join(" ")}`,
-        ).includes(word),
+      fits(
+        `${one.name} ${roleNames[one.role]} ${one.contains.map((substance) => substanceWords[substance]).join(" ")}`,
+        sought,
       ),
   );
   return (
@@ -138,6 +152,17 @@ export default function Pantry({ loaderData }: Route.ComponentProps) {
           </tbody>
         </table>
       </div>
+      <PutAside
+        action="/pantry"
+        of={aside.map(({ id, name }) => ({
+          id,
+          name: (
+            <Link className="text" to={`/pantry/${id}`}>
+              {name}
+            </Link>
+          ),
+        }))}
+      />
     </>
   );
 }

@@ -10,6 +10,8 @@ import { FormError } from "~/ui/parts/fields";
 interface Props {
   readonly initial: RecipeDraft;
   readonly pantry: readonly Ingredient[];
+  /** Ingredients that are put aside: read where they stand, not offered. */
+  readonly aside: readonly string[];
   /** Null for a recipe that does not exist yet. */
   readonly recipeId: string | null;
   readonly revision: number;
@@ -18,7 +20,7 @@ interface Props {
 }
 
 /** The editor with its way to the server: keeping answers here, and only a kept draft leaves the page. */
-export function EditorPage({ initial, pantry, recipeId, revision, action }: Props) {
+export function EditorPage({ initial, pantry, aside, recipeId, revision, action }: Props) {
   const fetcher = useFetcher<KeepAnswer>();
   const navigate = useNavigate();
   const storageKey = `recipe-draft ${recipeId ?? "new"}`;
@@ -35,6 +37,7 @@ export function EditorPage({ initial, pantry, recipeId, revision, action }: Prop
       <Editor
         initial={initial}
         pantry={pantry}
+        aside={new Set(aside)}
         recipeId={recipeId ?? "new"}
         revision={basedOn + 1}
         readLine={(text, draft) =>

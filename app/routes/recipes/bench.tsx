@@ -4,7 +4,7 @@ import { database } from "~/db/client.server";
 import { allIngredients } from "~/db/queries/pantry.server";
 import { newestRecipes } from "~/db/queries/recipes.server";
 import { Bench } from "~/ui/batter/Bench";
-import { TextLink } from "~/ui/parts/fields";
+import { Findable, TextLink } from "~/ui/parts/fields";
 import { PlainSelect } from "~/ui/parts/plain";
 
 export async function loader() {
@@ -23,16 +23,21 @@ export default function BenchPage({ loaderData }: Route.ComponentProps) {
       <div className="sheet-head">
         <h1>Batter bench</h1>
         {recipe ? (
-          <label className="cell">
-            <span className="vh">Recipe on the bench</span>
-            <PlainSelect value={recipe.id} onChange={(event) => setSearch({ recipe: event.target.value })}>
-              {recipes.map((one) => (
-                <option key={one.id} value={one.id}>
-                  {one.title}
-                </option>
-              ))}
-            </PlainSelect>
-          </label>
+          <div className="cell">
+            <Findable label="Recipe" options={recipes.map(({ id, title }) => ({ value: id, label: title }))}>
+              <PlainSelect
+                aria-label="Recipe on the bench"
+                value={recipe.id}
+                onChange={(event) => setSearch({ recipe: event.target.value })}
+              >
+                {recipes.map((one) => (
+                  <option key={one.id} value={one.id}>
+                    {one.title}
+                  </option>
+                ))}
+              </PlainSelect>
+            </Findable>
+          </div>
         ) : null}
         <div className="tools">
           <TextLink to={recipe ? `/recipes/${recipe.id}` : "/recipes"}>Back to the recipe</TextLink>

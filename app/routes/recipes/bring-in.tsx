@@ -11,6 +11,7 @@ import { readRecipeFile } from "~/formats/recipe-file";
 import { readRecipeText } from "~/formats/recipe-text";
 import { textOfSchemaOrg } from "~/formats/schema-org";
 import { importRecipe, missingFor } from "~/services/recipes.server";
+import { pantryToWrite } from "~/services/pantry.server";
 import { accountOf } from "~/services/session.server";
 import { FormError, Primary, TextLink } from "~/ui/parts/fields";
 import { systemWords } from "~/ui/words/batter";
@@ -22,7 +23,7 @@ const longest = 400_000;
 const mostLetters = 40_000;
 const mostRows = 600;
 
-export const loader = async () => ({ pantry: await allIngredients(database()) });
+export const loader = () => pantryToWrite(database());
 
 /** JSON where the text is JSON; undefined otherwise. */
 function asJson(text: string): unknown {
@@ -115,7 +116,14 @@ export default function BringIn({ loaderData, actionData }: Route.ComponentProps
             : ""}{" "}
           Nothing is kept yet.
         </p>
-        <EditorPage initial={draft} pantry={loaderData.pantry} recipeId={null} revision={0} action="/recipes/new" />
+        <EditorPage
+          initial={draft}
+          pantry={loaderData.pantry}
+          aside={loaderData.aside}
+          recipeId={null}
+          revision={0}
+          action="/recipes/new"
+        />
       </>
     );
   }

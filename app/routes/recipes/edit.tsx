@@ -2,13 +2,18 @@ import type { Route } from "./+types/edit";
 import { EditorPage } from "./EditorPage";
 import { keepPosted } from "./keep";
 import { draftOf } from "~/core/recipe";
+import { database } from "~/db/client.server";
 import { recipeWithPantry } from "~/services/recipes.server";
+import { asideOf } from "~/services/aside.server";
 import { accountOf } from "~/services/session.server";
 import { TextLink } from "~/ui/parts/fields";
 
 export async function loader({ params }: Route.LoaderArgs) {
-  const { recipe, pantry } = await recipeWithPantry(params.recipeId);
-  return { draft: draftOf(recipe), title: recipe.title, revision: recipe.revision, pantry };
+  const [{ recipe, pantry }, aside] = await Promise.all([
+    recipeWithPantry(params.recipeId),
+    asideOf(database(), "ingredient"),
+  ]);
+  return { draft: draftOf(recipe), title: recipe.title, revision: recipe.revision, pantry, aside: [...aside] };
 }
 
 export const action = ({ request, params, context }: Route.ActionArgs) =>
@@ -18,7 +23,7 @@ export const action = ({ request, params, context }: Route.ActionArgs) =>
 export const shouldRevalidate = () => false;
 
 export default function EditRecipe({ loaderData, params }: Route.ComponentProps) {
-  const { draft, title, revision, pantry } = loaderData;
+  const { draft, title, revision, pantry, aside } = loaderData;
   return (
     <>
       <title>{`Edit ${title} · Apron Bell`}</title>
@@ -32,6 +37,7 @@ export default function EditRecipe({ loaderData, params }: Route.ComponentProps)
       <EditorPage
         initial={draft}
         pantry={pantry}
+        aside={aside}
         recipeId={params.recipeId}
         revision={revision}
         action={`/recipes/${params.recipeId}/edit`}

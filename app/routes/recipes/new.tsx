@@ -5,11 +5,11 @@ import { EditorPage } from "./EditorPage";
 import { keepPosted } from "./keep";
 import { type Family, emptyDraft, families } from "~/core/recipe";
 import { database } from "~/db/client.server";
-import { allIngredients } from "~/db/queries/pantry.server";
+import { pantryToWrite } from "~/services/pantry.server";
 import { accountOf } from "~/services/session.server";
 import { TextLink } from "~/ui/parts/fields";
 
-export const loader = async () => ({ pantry: await allIngredients(database()) });
+export const loader = () => pantryToWrite(database());
 
 export const action = ({ request, context }: Route.ActionArgs) => keepPosted(request, null, accountOf(context).id);
 export const shouldRevalidate = () => false;
@@ -28,7 +28,14 @@ export default function NewRecipe({ loaderData }: Route.ComponentProps) {
           <TextLink to="/recipes">Back to the book</TextLink>
         </div>
       </div>
-      <EditorPage initial={initial} pantry={loaderData.pantry} recipeId={null} revision={0} action="/recipes/new" />
+      <EditorPage
+        initial={initial}
+        pantry={loaderData.pantry}
+        aside={loaderData.aside}
+        recipeId={null}
+        revision={0}
+        action="/recipes/new"
+      />
     </>
   );
 }

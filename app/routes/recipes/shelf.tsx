@@ -5,10 +5,11 @@ import type { Route } from "./+types/shelf";
 import { formOf } from "../form";
 import { checkBatter } from "~/core/batter";
 import { type Family, type Standing, checkRecipe } from "~/core/recipe";
+import { fits } from "~/formats/matching";
 import { database } from "~/db/client.server";
 import { allIngredients } from "~/db/queries/pantry.server";
 import { newestRecipes, newestRevisions } from "~/db/queries/recipes.server";
-import { asideOf, putAside } from "~/services/aside.server";
+import { asideFormSchema, asideOf, putAside } from "~/services/aside.server";
 import { notFound } from "~/services/classes.server";
 import { addStarterRecipes } from "~/services/demo.server";
 import { accountOf } from "~/services/session.server";
@@ -54,10 +55,7 @@ export async function loader() {
   };
 }
 
-const asked = z.discriminatedUnion("intent", [
-  z.object({ intent: z.literal("starters") }),
-  z.object({ intent: z.enum(["aside", "back"]), id: z.string().max(120) }),
-]);
+const asked = z.discriminatedUnion("intent", [z.object({ intent: z.literal("starters") }), asideFormSchema]);
 
 /** Adds the starter recipes, or puts one recipe aside or back. */
 export async function action({ request, context }: Route.ActionArgs) {
@@ -70,25 +68,16 @@ export async function action({ request, context }: Route.ActionArgs) {
   return redirect("/recipes");
 }
 
-const plain = (text: string) =>
-  text
-    .normalize("NFKD")
-    .replace(/\p{Mn}/gu, "")
-    .toLowerCase();
-
 export default function Shelf({ loaderData }: Route.ComponentProps) {
   const { recipes, aside } = loaderData;
   const locale = useLocale();
   const zone = useZone();
   const [sought, setSought] = useState("");
   const [family, setFamily] = useState("");
-  const words = plain(sought).split(/\s+/).filter(Boolean);
   const shown = recipes.filter(
     (recipe) =>
       (family === "" || recipe.family === family) &&
-      words.every((word) =>
-        plain(`${recipe.title} ${recipe.names} ${familyWords[recipe.family as Family]}`).includes(word),
-      ),
+      fits(`${recipe.title} ${recipe.names} ${familyWords[recipe.family as Family]}`, sought),
   );
   const there = [...new Set(recipes.map((recipe) => recipe.family as Family))];
   return (

@@ -110,6 +110,7 @@ export function BriefFields({ fields, dishes, kitchens, recipes, initially, isAs
               label={index === 0 ? "Recipe" : `Recipe ${index + 1}`}
               options={recipes}
               empty={index === 0 ? "Choose a recipe" : "none"}
+              isFound
               className="c8"
             />,
             <NumberField
@@ -127,6 +128,7 @@ export function BriefFields({ fields, dishes, kitchens, recipes, initially, isAs
         label="Kitchen"
         options={kitchens}
         empty="Choose a kitchen"
+        isFound
         className="c6"
       />
       <SelectField field={fields.kitMode} label="Kits" options={optionsOf(kitModeWords)} className="c6" />

@@ -1,4 +1,4 @@
-import { Form } from "react-router";
+import { Form, useSubmit } from "react-router";
 import { Ask } from "~/ui/parts/Ask";
 import { Primary } from "~/ui/parts/fields";
 import { MenuAction, MenuFile, MenuRule, MoreMenu, useOpening } from "~/ui/parts/Menu";
@@ -10,12 +10,14 @@ interface Props {
   readonly title: string;
   readonly startsAt: string;
   readonly isLead: boolean;
+  readonly isAside: boolean;
 }
 
 /** What is done with a class as a whole, and seldom: its files, another day for it, its removal. */
-export function ClassMenu({ base, title, startsAt, isLead }: Props) {
+export function ClassMenu({ base, title, startsAt, isLead, isAside }: Props) {
   const removal = useOpening();
   const again = useOpening();
+  const send = useSubmit();
   return (
     <>
       <MoreMenu label="More">
@@ -26,6 +28,14 @@ export function ClassMenu({ base, title, startsAt, isLead }: Props) {
             <MenuRule />
             <MenuAction name="again" onSelect={again.open}>
               Plan it again …
+            </MenuAction>
+            <MenuAction
+              name="aside"
+              onSelect={() => {
+                void send({ intent: isAside ? "back" : "aside" }, { method: "post", action: base });
+              }}
+            >
+              {isAside ? "Take it back to the list" : "Put it aside"}
             </MenuAction>
             <MenuAction name="remove" onSelect={removal.open}>
               Remove the class …

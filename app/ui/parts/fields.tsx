@@ -1,9 +1,9 @@
 import { Field } from "@ark-ui/react/field";
 import { Button, Input, NativeSelect, Textarea } from "@chakra-ui/react";
 import type { FieldMetadata } from "@conform-to/react";
-import type { ComponentProps, ReactNode } from "react";
+import { type ComponentProps, type ReactNode, Suspense, lazy, useRef, useState } from "react";
 import { Link } from "react-router";
-import { Tick } from "~/ui/parts/plain";
+import { PlainButton, Tick } from "~/ui/parts/plain";
 
 /** A link in running text. */
 export const TextLink = ({ to, children, ...rest }: ComponentProps<typeof Link>) => (
@@ -83,6 +83,81 @@ export interface Option {
 export const optionsOf = <K extends string>(words: Readonly<Record<K, string>>): Option[] =>
   (Object.entries(words) as [K, string][]).map(([value, label]) => ({ value, label }));
 
+/** With the first press: nobody else pays for it. */
+const TypeToFind = lazy(() => import("./TypeToFind"));
+
+/** A list longer than this is found in by typing, too. */
+const longList = 7;
+
+interface FindableProps {
+  readonly options: readonly Option[];
+  /** What is chosen, as it stands before "find by typing". */
+  readonly label: string;
+  /** The select whose options these are. */
+  readonly children: ReactNode;
+}
+
+/** A select that can also be found in by typing once its list is long; the select keeps the value, and works where no script runs. */
+export function Findable({ options, label, children }: FindableProps) {
+  const place = useRef<HTMLDivElement>(null);
+  const opener = useRef<HTMLButtonElement>(null);
+  const [isOpen, setOpen] = useState(false);
+  if (options.length <= longList) return children;
+  const close = () => {
+    setOpen(false);
+    opener.current?.focus();
+  };
+  const choose = (value: string) => {
+    const select = place.current?.querySelector("select");
+    if (select) {
+      // As if chosen by hand, so that whoever listens to the form hears of it.
+      Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, "value")?.set?.call(select, value);
+      select.dispatchEvent(new Event("input", { bubbles: true }));
+      select.dispatchEvent(new Event("change", { bubbles: true }));
+    }
+    close();
+  };
+  return (
+    <div
+      ref={place}
+      className="findable"
+      onKeyDown={(event) => {
+        if (event.key !== "Escape" || !isOpen) return;
+        event.stopPropagation();
+        close();
+      }}
+      onBlur={({ currentTarget, relatedTarget }) => {
+        if (relatedTarget && !currentTarget.contains(relatedTarget)) setOpen(false);
+      }}
+    >
+      {children}
+      <PlainButton
+        type="button"
+        ref={opener}
+        aria-label={`${label}: find by typing`}
+        aria-expanded={isOpen}
+        onClick={() => setOpen(!isOpen)}
+      >
+        <svg viewBox="0 0 20 20" width="20" height="20" aria-hidden="true">
+          <path
+            d="M12.5 12.5 17 17M14 8.5a5.5 5.5 0 1 1-11 0 5.5 5.5 0 0 1 11 0z"
+            fill="none"
+            stroke="currentColor"
+            strokeWidth="1.5"
+          />
+        </svg>
+      </PlainButton>
+      {isOpen ? (
+        <div className="found">
+          <Suspense fallback="One moment …">
+            <TypeToFind label={`${label}: a part of the name`} options={options} onChoose={choose} />
+          </Suspense>
+        </div>
+      ) : null}
+    </div>
+  );
+}
+
 /** The bare list to choose from, for a place that names it by itself; `SelectField` where it is a field of a form. */
 export const Choice = ({
   options,
@@ -111,9 +186,17 @@ export const SelectField = ({
   className,
   options,
   empty,
-}: Common & { options: readonly Option[]; empty?: string }) => (
+  isFound = false,
+}: Common & {
+  options: readonly Option[];
+  empty?: string;
+  /** The list is somebody's own and may grow long: it can be found in by typing. */
+  isFound?: boolean;
+}) => (
   <Labelled field={field} label={label} hint={hint} className={className}>
-    <Choice name={field.name} defaultValue={valueOf(field) ?? ""} options={options} empty={empty} />
+    <Findable options={isFound ? options : []} label={label}>
+      <Choice name={field.name} defaultValue={valueOf(field) ?? ""} options={options} empty={empty} />
+    </Findable>
   </Labelled>
 );
 

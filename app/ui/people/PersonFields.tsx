@@ -40,6 +40,7 @@ export function PersonFields({ fields, needs, grownUps }: Props) {
         label="Looked after by"
         options={grownUps}
         empty="nobody named"
+        isFound
         className="c6"
       />
       <TextField

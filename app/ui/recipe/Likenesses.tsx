@@ -45,7 +45,7 @@ export function Pours({ looseness, band }: { looseness: number | undefined; band
           ["thinnest usual", band.to],
         ] as const
       ).map(([name, value]) => (
-        <span key={name} className={name === "now" ? "is-now" : undefined}>
+        <span key={name}>
           <Pour likeness={likenessOf(value)} />
           <span>
             {name}:<br />

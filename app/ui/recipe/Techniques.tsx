@@ -11,7 +11,7 @@ export const Techniques = ({ of, isLarge = false }: { of: readonly Technique[]; 
           <TechniquePicture technique={technique} />
           <span>
             <b>{techniqueWords[technique].name}</b>
-            <span className="technique-says"> {techniqueWords[technique].says}</span>
+            <span> {techniqueWords[technique].says}</span>
           </span>
         </li>
       ))}

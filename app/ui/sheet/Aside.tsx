@@ -20,7 +20,7 @@ interface Props {
 /** What was put aside, folded below its list: classes that have it keep it, and nothing new is offered it. */
 export const PutAside = ({ action, of }: Props) =>
   of.length === 0 ? null : (
-    <Fold className="put-aside no-print" style={{ marginTop: 24 }}>
+    <Fold className="no-print" style={{ marginTop: 24 }}>
       <FoldTitle>Put aside: {of.length}</FoldTitle>
       <p className="quiet small">Classes that have it keep it. Nothing new is offered it until it is taken back.</p>
       <ul className="plain-list">

@@ -75,6 +75,7 @@ export const classStateWords: Words<ClassState> = {
   waiting: "answers are missing",
   "open-log": "taught, log open",
   logged: "logged",
+  aside: "put aside",
 };
 
 export const stageStateWords: Words<StageState> = { settled: "settled", open: "open", stale: "stale" };

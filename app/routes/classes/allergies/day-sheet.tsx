@@ -38,7 +38,7 @@ function Wall() {
   const locale = useLocale();
   const nameOf = (id: string) => input.people.find((one) => one.id === id)?.name ?? id;
   return (
-    <article className="day-sheet">
+    <article>
       <div className="sheet-head">
         <h2>For the wall</h2>
         <div className="tools no-print">
@@ -107,7 +107,7 @@ function Folder({ number }: { number: string }) {
   const concerned = input.people.filter(isConcerned);
   const rest = input.people.filter((person) => !concerned.includes(person));
   return (
-    <article className="day-sheet">
+    <article>
       <div className="sheet-head">
         <h2>For the lead’s folder</h2>
         <div className="tools no-print">
@@ -121,7 +121,7 @@ function Folder({ number }: { number: string }) {
       <p className="emergency">
         Emergency: <b>{number}</b>. Say what happened, where you are, how many, and stay on the line.
       </p>
-      <dl className="first-minutes small">
+      <dl className="small">
         {firstMinutes.map(([what, act]) => (
           <div key={what}>
             <dt>
@@ -143,7 +143,7 @@ function Folder({ number }: { number: string }) {
         </p>
       )}
       <Wide label="Every person">
-        <table className="ruled folder">
+        <table className="ruled">
           <Heads of={["Person", "Must or wants to avoid", "Medicine and emergency plan", "Their plate, and why"]} />
           <tbody>
             {concerned.map((person) => {

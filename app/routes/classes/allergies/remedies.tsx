@@ -143,7 +143,7 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
       {ways.length > 0 ? (
         <section>
           <h3>Ways out, what sets nobody apart first</h3>
-          <table className="ruled remedies">
+          <table className="ruled">
             <thead>
               <tr>
                 <th scope="col">What</th>

@@ -83,7 +83,7 @@ export default function House({ actionData, loaderData }: Route.ComponentProps) 
             <tr>
               <th scope="col">What is asked for</th>
               {shownBands.map((band) => (
-                <th scope="col" key={band} className={present.has(band) ? "is-here" : undefined}>
+                <th scope="col" key={band}>
                   {ageWords[band]}
                   {present.has(band) ? null : <span className="quiet small"> nobody here</span>}
                 </th>

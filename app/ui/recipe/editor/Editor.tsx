@@ -50,6 +50,8 @@ import { PlainInput } from "~/ui/parts/plain";
 interface Props {
   readonly initial: RecipeDraft;
   readonly pantry: readonly Ingredient[];
+  /** Ingredients that are put aside: read where they stand, not offered. */
+  readonly aside: ReadonlySet<string>;
   readonly recipeId: string;
   readonly revision: number;
   /** Reads one line as it would be said; comes in, as formats are not the editor's own. */
@@ -82,7 +84,18 @@ const keepGuesses = (after: RecipeDraft, before: RecipeDraft): RecipeDraft => ({
 });
 
 /** A recipe being written: list, method and what they say about one another, on one page. */
-export function Editor({ initial, pantry, recipeId, revision, readLine, onKeep, isBusy, storageKey, button }: Props) {
+export function Editor({
+  initial,
+  pantry,
+  aside,
+  recipeId,
+  revision,
+  readLine,
+  onKeep,
+  isBusy,
+  storageKey,
+  button,
+}: Props) {
   const locale = useLocale();
   const { now: draft, change, undo, redo, canUndo, canRedo, startAgain } = useHistory(initial);
   const [waiting, setWaiting] = useState<RecipeDraft | undefined>(undefined);
@@ -244,9 +257,7 @@ export function Editor({ initial, pantry, recipeId, revision, readLine, onKeep, 
     <ProblemsContext.Provider value={problems}>
       <WhenReady>
         <datalist id={pantryListId}>
-          {pantry.map((each) => (
-            <option key={each.id} value={each.name} />
-          ))}
+          {pantry.map((each) => (aside.has(each.id) ? null : <option key={each.id} value={each.name} />))}
         </datalist>
         <div className="editor-bar no-print">
           <Secondary type="button" onClick={undo} disabled={!canUndo}>

@@ -101,7 +101,7 @@ function HeatBySurface({ draft, onDraft }: Props) {
         const path = `heatOn.${row.surfaceKind}`;
         const name = surfaceWords[row.surfaceKind];
         return (
-          <fieldset key={row.surfaceKind} className="heat-on">
+          <fieldset key={row.surfaceKind}>
             <legend>{name}</legend>
             <div className="facts tight">
               <Cell

@@ -125,7 +125,7 @@ function Alternatives({ line, pantry, path, onLine }: RowPart<"line" | "pantry" 
       field,
     );
   return (
-    <fieldset className="alternatives">
+    <fieldset>
       <legend>Or instead of it</legend>
       {rows.map((row, at) => (
         <div key={at} className="line-second">

@@ -33,7 +33,7 @@ export function Rounds({ draft, onDraft }: Props) {
       field,
     );
   return (
-    <fieldset className="alternatives">
+    <fieldset>
       <legend>Cooked in rounds of their own</legend>
       {rounds.map((round, at) => (
         <div key={round.id} className="line-second">

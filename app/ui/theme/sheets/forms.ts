@@ -17,7 +17,6 @@ export const forms: Styles = [
       ".form > .c4, .form > .bare > .c4": { gridColumn: "span 4" },
       ".form > .c6, .form > .bare > .c6": { gridColumn: "span 6" },
       ".form > .c8, .form > .bare > .c8": { gridColumn: "span 8" },
-      ".form > .c9, .form > .bare > .c9": { gridColumn: "span 9" },
     },
     ".form fieldset": { border: "0", padding: "0", margin: "0" },
     ".form legend": { fontFamily: "heading", fontWeight: 600, fontSize: "18px", padding: "8px 0 2px" },

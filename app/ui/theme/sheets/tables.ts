@@ -9,7 +9,6 @@ export const tables: Styles = [
     "@media (min-width: 900px)": {
       ".columns.two": { gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)" },
       ".columns.wide-narrow": { gridTemplateColumns: "minmax(0, 1.7fr) minmax(0, 1fr)" },
-      ".columns.narrow-wide": { gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1.35fr)" },
     },
     "table.ruled": { width: "100%", borderCollapse: "collapse" },
     "@media (min-width: 700px)": {

@@ -1,0 +1,40 @@
+import { Combobox, createListCollection } from "@chakra-ui/react";
+import { useMemo, useState } from "react";
+import { matching } from "~/formats/matching";
+import type { Option } from "./fields";
+
+interface Props {
+  readonly label: string;
+  readonly options: readonly Option[];
+  readonly onChoose: (value: string) => void;
+}
+
+/** A word typed, and what of a list fits it, to be chosen by hand, arrow keys or Enter. */
+export default function TypeToFind({ label, options, onChoose }: Props) {
+  const [typed, setTyped] = useState("");
+  const found = useMemo(() => createListCollection({ items: matching(options, typed) }), [options, typed]);
+  return (
+    <Combobox.Root
+      unstyled
+      collection={found}
+      open
+      inputBehavior="autohighlight"
+      onInputValueChange={({ inputValue }) => setTyped(inputValue)}
+      onValueChange={({ value: [chosen] }) => {
+        if (chosen !== undefined) onChoose(chosen);
+      }}
+    >
+      <Combobox.Control unstyled>
+        <Combobox.Input unstyled autoFocus aria-label={label} placeholder="Type a part of the name" />
+      </Combobox.Control>
+      <Combobox.Content unstyled>
+        {found.items.map((item) => (
+          <Combobox.Item key={item.value} item={item} unstyled>
+            {item.label}
+          </Combobox.Item>
+        ))}
+        <Combobox.Empty unstyled>Nothing has “{typed}” in its name.</Combobox.Empty>
+      </Combobox.Content>
+    </Combobox.Root>
+  );
+}
