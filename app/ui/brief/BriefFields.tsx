@@ -75,6 +75,8 @@ interface Props {
   readonly initially: Readonly<Record<string, unknown>>;
   /** The fields that stand folded are wanted at once: one of them was refused, or no script is there to bring them. */
   readonly isAsked: boolean;
+  /** A class that is only being thought of begins with what it cooks. */
+  readonly isNew: boolean;
 }
 
 const regimeOptions: readonly Option[] = [
@@ -84,12 +86,38 @@ const regimeOptions: readonly Option[] = [
 ];
 
 /** The few facts that decide the rest, in the order an instructor is told them. */
-export function BriefFields({ fields, dishes, kitchens, recipes, initially, isAsked }: Props) {
+export function BriefFields({ fields, dishes, kitchens, recipes, initially, isAsked, isNew }: Props) {
   const locale = useLocale();
   const chosen = fields.measuringSetId.value ?? fields.measuringSetId.initialValue;
   const set = measuringSets.find((one) => one.id === chosen);
+  const what = (
+    <fieldset>
+      <legend>What they cook</legend>
+      <div className="form">
+        {dishes.map(({ what, stations }, index) => [
+          <SelectField
+            key={`${what.name}-what`}
+            field={what}
+            label={index === 0 ? "Recipe" : `Recipe ${index + 1}`}
+            options={recipes}
+            empty={index === 0 ? "Choose a recipe" : "none"}
+            isFound
+            className="c8"
+          />,
+          <NumberField
+            key={`${what.name}-stations`}
+            field={stations}
+            label="Stations"
+            hint={index === 0 ? "empty: all that are left" : undefined}
+            className="c4"
+          />,
+        ])}
+      </div>
+    </fieldset>
+  );
   return (
     <>
+      {isNew ? what : null}
       <TextField field={fields.title} label="Class" />
       <DateField field={fields.date} label="Date" className="c6" />
       <TimeField field={fields.time} label="Doors open" className="c6" />
@@ -100,29 +128,7 @@ export function BriefFields({ fields, dishes, kitchens, recipes, initially, isAs
       <NumberField field={fields.stationSize} label="Station size" hint="people" className="c3" />
       <NumberField field={fields.helpers} label="Helpers" hint="adults beside you" className="c3" />
       <NumberField field={fields.hotPlacesPerAdult} label="Hot places per adult" hint="0: no rule" className="c3" />
-      <fieldset>
-        <legend>Recipe</legend>
-        <div className="form">
-          {dishes.map(({ what, stations }, index) => [
-            <SelectField
-              key={`${what.name}-what`}
-              field={what}
-              label={index === 0 ? "Recipe" : `Recipe ${index + 1}`}
-              options={recipes}
-              empty={index === 0 ? "Choose a recipe" : "none"}
-              isFound
-              className="c8"
-            />,
-            <NumberField
-              key={`${what.name}-stations`}
-              field={stations}
-              label="Stations"
-              hint={index === 0 ? "empty: all that are left" : undefined}
-              className="c4"
-            />,
-          ])}
-        </div>
-      </fieldset>
+      {isNew ? null : what}
       <SelectField
         field={fields.kitchenId}
         label="Kitchen"

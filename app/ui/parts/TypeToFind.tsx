@@ -1,5 +1,5 @@
 import { Combobox, createListCollection } from "@chakra-ui/react";
-import { useMemo, useState } from "react";
+import { useId, useMemo, useState } from "react";
 import { matching } from "~/formats/matching";
 import type { Option } from "./fields";
 
@@ -11,6 +11,7 @@ interface Props {
 
 /** A word typed, and what of a list fits it, to be chosen by hand, arrow keys or Enter. */
 export default function TypeToFind({ label, options, onChoose }: Props) {
+  const id = useId();
   const [typed, setTyped] = useState("");
   const found = useMemo(() => createListCollection({ items: matching(options, typed) }), [options, typed]);
   return (
@@ -18,6 +19,8 @@ export default function TypeToFind({ label, options, onChoose }: Props) {
       unstyled
       collection={found}
       open
+      // Its own, as the field around it would lend it the id of its select.
+      ids={{ input: id, label: `${id}-label` }}
       inputBehavior="autohighlight"
       onInputValueChange={({ inputValue }) => setTyped(inputValue)}
       onValueChange={({ value: [chosen] }) => {

@@ -165,6 +165,7 @@ export function BriefPage({
               dishes={rows}
               kitchens={kitchens.map((kitchen) => ({ value: kitchen.id, label: kitchen.name }))}
               recipes={options}
+              isNew={saved === undefined}
               initially={form.initialValue ?? {}}
               isAsked={asked.has("all") || laterNames.some((name) => name in form.allErrors)}
             />

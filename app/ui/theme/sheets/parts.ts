@@ -74,6 +74,15 @@ export const parts: Styles = [
       background: "bg.panel",
       border: "1.5px solid {colors.fg}",
     },
+    ".found input": {
+      width: "full",
+      minHeight: "44px",
+      padding: "0 12px",
+      background: "bg",
+      border: "1px solid {colors.border}",
+      borderRadius: "l2",
+    },
+    ".found input::placeholder": { color: "fg.muted" },
     ".found [data-part=content]": { maxHeight: "264px", overflowY: "auto", marginTop: "6px" },
     ".found [data-part=item]": {
       display: "flex",
