@@ -248,18 +248,17 @@ test("a long list is found in by typing, by hand or keyboard, and the choice is 
   const typed = page.getByRole("combobox", { name: "Recipe: a part of the name" });
   await expect(typed).toBeFocused();
   await typed.fill("LOCK waff");
-  const first = page.getByRole("option").first();
-  await expect(first).toHaveText("Oarlock waffles");
-  await expect(page.getByRole("option")).toHaveCount(1);
-  const name = (await first.textContent()) ?? "";
+  // The options of the selects around it are options, too.
+  const found = page.getByRole("listbox").getByRole("option");
+  await expect(found).toHaveText(["Oarlock waffles"]);
   await page.keyboard.press("Enter");
   await expect(typed).toHaveCount(0);
   await expect(opener).toBeFocused();
-  await expect(recipe.locator("option:checked")).toHaveText(name);
+  await expect(recipe.locator("option:checked")).toHaveText("Oarlock waffles");
   await opener.click();
   await typed.fill("no such thing");
   await expect(page.getByText("Nothing has “no such thing” in its name.")).toBeVisible();
   await page.keyboard.press("Escape");
   await expect(typed).toHaveCount(0);
-  await expect(recipe.locator("option:checked")).toHaveText(name);
+  await expect(recipe.locator("option:checked")).toHaveText("Oarlock waffles");
 });

@@ -121,7 +121,8 @@ export function Findable({ options, label, children }: FindableProps) {
     <div
       ref={place}
       className="findable"
-      onKeyDown={(event) => {
+      // Before the list takes the key to empty its word.
+      onKeyDownCapture={(event) => {
         if (event.key !== "Escape" || !isOpen) return;
         event.stopPropagation();
         close();
