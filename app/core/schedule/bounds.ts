@@ -133,7 +133,7 @@ function heatOf(
   const most = Math.max(1, ...node.units.map((unit) => node.places[unit] ?? 0));
   let loads = 0;
   let seconds = 0;
-  for (const pieces of node.rounds) {
+  for (const { pieces } of node.segments) {
     const full = Math.floor(pieces / most);
     const rest = pieces - full * most;
     loads += full + (rest > 0 ? 1 : 0);

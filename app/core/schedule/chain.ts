@@ -59,7 +59,7 @@ function waitedIn(timeline: Timeline, input: ScheduleInput): (task: Task) => Wai
       .at(-1);
     if (onUnit && task.start - onUnit.end <= betweenOf(onUnit.stationId) + near)
       return { because: "surface", before: onUnit };
-    const batter = timeline.batters.find((one) => one.stationId === task.stationId);
+    const batter = timeline.batters.find((one) => one.stationId === task.stationId && one.mix === task.mix);
     if (batter && Math.abs(batter.readyAt - task.start) <= near) {
       const shown = endsAt(task.start, ["demo-load"]).at(-1);
       if (shown) return { because: "demo", before: shown };

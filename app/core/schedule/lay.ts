@@ -21,8 +21,8 @@ export interface Placed {
   readonly unit: number;
   readonly stations: readonly number[];
   readonly pieces: readonly Pieces[];
-  /** Which round of its station's bowl each is of. */
-  readonly rounds: readonly number[];
+  /** Which of its station's segments each is of. */
+  readonly segments: readonly number[];
   /** When the unit was washed for it: from what was on it last to heating again; equal where it was not washed. */
   readonly washFrom: Seconds;
   readonly washTo: Seconds;
@@ -45,6 +45,8 @@ export interface Laid {
   readonly demo: { readonly unit: number; readonly start: Seconds; readonly end: Seconds } | null;
   /** For each station: when its chain begins, later than `mixFrom` where its batter would wait too long. */
   readonly begins: number[];
+  /** For each station: when it begins to mix the second half; 0 where there is none. */
+  readonly seconds: number[];
   /** Units that had another food on them before one it must not meet, and that no washing clears. */
   readonly uncleared: readonly number[];
   /** Stations with pieces that no unit takes. */
@@ -74,16 +76,20 @@ interface Choice {
   readonly end: Seconds;
 }
 
-/** Which round is cooked when a station has so many pieces left, and how many of these are of it. */
-function roundAt({ pieces, rounds }: Node, left: Pieces): { readonly round: number; readonly left: Pieces } {
+/** Which segment is cooked when a station has so many pieces left, and how many of these are of it. */
+function segmentAt({ pieces, segments }: Node, left: Pieces): { readonly segment: number; readonly left: Pieces } {
   let cooked = pieces - left;
-  for (let round = 0; round < rounds.length - 1; round += 1) {
-    const here = rounds[round] ?? 0;
-    if (cooked < here) return { round, left: here - cooked };
+  for (let segment = 0; segment < segments.length - 1; segment += 1) {
+    const here = segments[segment]?.pieces ?? 0;
+    if (cooked < here) return { segment, left: here - cooked };
     cooked -= here;
   }
-  return { round: rounds.length - 1, left: (rounds[rounds.length - 1] ?? 0) - cooked };
+  return { segment: segments.length - 1, left: (segments[segments.length - 1]?.pieces ?? 0) - cooked };
 }
+
+/** Of how many pieces a load of a station could be now: those it has left of the mix it cooks, after so many testers. */
+const leftOfMix = ({ pieces, firstMix }: Node, left: Pieces): Pieces =>
+  pieces - left < firstMix ? left - pieces + firstMix : left;
 
 /** What is free when, while a class is laid. */
 export class Bench {
@@ -96,6 +102,7 @@ export class Bench {
   readonly remaining: Pieces[];
   readonly loadsOf: number[];
   readonly ready: Seconds[];
+  private readonly seconds: Seconds[];
   private readonly claimAt: number[];
   private claimsDone = 0;
   readonly loads: Placed[] = [];
@@ -138,6 +145,7 @@ export class Bench {
     } else this.demo = null;
     this.mixFrom = mixFrom;
     this.ready = nodes.map((node) => Math.max(mixFrom + node.readyAfter, demoEnd));
+    this.seconds = nodes.map(() => 0);
   }
 
   /** May this station use this unit now? A unit kept for somebody apart is theirs alone until they are done. */
@@ -165,7 +173,9 @@ export class Bench {
   }
 
   testersOn(node: Node, unit: number): number {
-    return this.isUsed[unit] === true ? 0 : Math.min(this.net.testers, this.remaining[node.index] ?? 0);
+    return this.isUsed[unit] === true
+      ? 0
+      : Math.min(this.net.testers, leftOfMix(node, this.remaining[node.index] ?? 0));
   }
 
   /** The place at the heat to take from a moment on: the one that has been free for the shortest time, else the first to be free. */
@@ -205,19 +215,20 @@ export class Bench {
     let ready = this.ready[lead.index] ?? 0;
     const laid: number[] = [];
     const counts: number[] = [];
-    const rounds: number[] = [];
+    const segments: number[] = [];
     for (let n = 0; n < stations.length; n += 1) {
       const node = net.nodes[stations[n] ?? -1];
       if (!node) continue;
-      const left = (this.remaining[node.index] ?? 0) - (n === 0 ? testers : 0);
-      const on = roundAt(node, left);
-      const count = Math.min(pieces[n] ?? 0, on.left, room);
+      const before = this.remaining[node.index] ?? 0;
+      const tried = n === 0 ? testers : 0;
+      const on = segmentAt(node, before - tried);
+      const count = Math.min(pieces[n] ?? 0, on.left, room, leftOfMix(node, before) - tried);
       if (n > 0 && (count < 1 || net.isOven[unit] !== true)) continue;
       if (n > 0 && (laid.includes(node.index) || !this.mayUse(node, unit) || this.mustWash(node, unit))) continue;
       if (n > 0 && net.alike[lead.recipe]?.[node.recipe] !== true) continue;
       laid.push(node.index);
       counts.push(Math.max(0, count));
-      rounds.push(on.round);
+      segments.push(count > 0 ? on.segment : segmentAt(node, before).segment);
       room -= Math.max(0, count);
       ready = Math.max(ready, this.ready[node.index] ?? 0);
     }
@@ -234,7 +245,7 @@ export class Bench {
       unit,
       stations: laid,
       pieces: counts,
-      rounds,
+      segments,
       washFrom: free,
       washTo: free + washed,
       from,
@@ -253,9 +264,18 @@ export class Bench {
     this.unitFree[unit] = end + lead.between;
     for (let n = 0; n < laid.length; n += 1) {
       const index = laid[n] ?? 0;
-      this.remaining[index] = (this.remaining[index] ?? 0) - (counts[n] ?? 0) - (n === 0 ? testers : 0);
+      const before = this.remaining[index] ?? 0;
+      const after = before - (counts[n] ?? 0) - (n === 0 ? testers : 0);
+      this.remaining[index] = after;
       if ((counts[n] ?? 0) > 0) this.loadsOf[index] = (this.loadsOf[index] ?? 0) + 1;
       const node = net.nodes[index];
+      if (
+        node &&
+        node.firstMix < node.pieces &&
+        before > node.pieces - node.firstMix &&
+        after <= node.pieces - node.firstMix
+      )
+        this.mixAgain(node);
       if (!node || node.claim < 0 || this.remaining[index] !== 0) continue;
       this.claimsDone += 1;
       this.claimAt[node.claim] = (this.claimAt[node.claim] ?? 0) + 1;
@@ -263,13 +283,31 @@ export class Bench {
     return true;
   }
 
+  /**
+   * The first half is laid to its last piece: the second is mixed from when hands are free, after what is shown, and where one person
+   * does it all after the first half is cooked.
+   */
+  private mixAgain(node: Node): void {
+    const hands = Math.max(this.mixFrom + node.handsAfter, this.demo?.end ?? 0);
+    const cooked = node.isOneHanded
+      ? this.loads.reduce((last, load) => (load.stations.includes(node.index) ? Math.max(last, load.end) : last), 0)
+      : 0;
+    const from = Math.max(hands, cooked);
+    this.seconds[node.index] = from;
+    this.ready[node.index] = from + node.readyAfter;
+  }
+
   /** Pieces of the next load of a station on a unit, behind its testers there, and how many loads what it has left makes. */
   private sizeOn(node: Node, unit: number, evenly: boolean): { readonly size: Pieces; readonly loads: number } {
-    const after = Math.max(0, (this.remaining[node.index] ?? 0) - this.testersOn(node, unit));
+    const before = this.remaining[node.index] ?? 0;
+    const testers = this.testersOn(node, unit);
+    const after = Math.max(0, before - testers);
     const places = Math.max(1, node.places[unit] ?? 0);
-    const { round, left } = roundAt(node, after);
+    const { segment, left } = segmentAt(node, after);
     const here = Math.ceil(left / places);
-    const loads = node.rounds.slice(round + 1).reduce((sum, pieces) => sum + Math.ceil(pieces / places), here);
+    const loads = node.segments.slice(segment + 1).reduce((sum, { pieces }) => sum + Math.ceil(pieces / places), here);
+    // Testers took the last of the first mix: the next load waits for the second.
+    if (leftOfMix(node, before) <= testers) return { size: 0, loads: loads + 1 };
     return { size: evenly && here > 1 ? Math.ceil(left / here) : Math.min(left, places), loads };
   }
 
@@ -312,7 +350,7 @@ export class Bench {
       )
       .sort((a, b) => (this.loadsOf[a.index] ?? 0) - (this.loadsOf[b.index] ?? 0));
     for (const node of others) {
-      const count = Math.min(room, roundAt(node, this.remaining[node.index] ?? 0).left);
+      const count = Math.min(room, segmentAt(node, this.remaining[node.index] ?? 0).left);
       if (count < 1) break;
       stations.push(node.index);
       pieces.push(count);
@@ -401,6 +439,7 @@ export class Bench {
       mixFrom: this.mixFrom,
       demo: this.demo,
       begins: nodes.map(() => this.mixFrom),
+      seconds: this.seconds,
       uncleared: [...this.uncleared],
       unplaced: nodes.filter((node) => node.pieces > 0 && !this.canTake[node.index]).map((node) => node.index),
     };

@@ -21,13 +21,40 @@ export interface ChainTask {
   readonly to: Seconds;
 }
 
+/** Pieces of one round and one mix. */
+export interface Segment {
+  readonly pieces: Pieces;
+  /** Which round of its recipe, from 0. */
+  readonly round: number;
+  /** Which of its mixes, 0 or 1. */
+  readonly mix: number;
+}
+
+/** The pieces of a station by rounds and mixes, in the order they are cooked: the second mix begins where the first one's pieces end. */
+export function segmentsOf(rounds: readonly Pieces[], firstMix: Pieces): Segment[] {
+  let before = 0;
+  return rounds.flatMap((pieces, round): Segment[] => {
+    const first = Math.max(0, Math.min(pieces, firstMix - before));
+    before += pieces;
+    const parts = [
+      { pieces: first, round, mix: 0 },
+      { pieces: pieces - first, round, mix: 1 },
+    ].filter((part) => part.pieces > 0);
+    return parts.length > 0 ? parts : [{ pieces: 0, round, mix: before > firstMix ? 1 : 0 }];
+  });
+}
+
 /** One station as the network sees it: a chain of handwork that can be moved as a whole, and pieces that wait for a surface. */
 export interface Node {
   readonly job: StationJob;
   readonly index: number;
   readonly pieces: Pieces;
-  /** The same by the rounds of its recipe, in the order they are cooked: no load holds pieces of two. */
-  readonly rounds: readonly Pieces[];
+  /** The same by rounds of its recipe and mixes of its batter, in the order they are cooked: no load holds pieces of two. */
+  readonly segments: readonly Segment[];
+  /** Pieces of its first mix: all of them where it mixes once. */
+  readonly firstMix: Pieces;
+  /** Every hand is wanted at the heat: nobody mixes a second half while the first is cooked. */
+  readonly isOneHanded: boolean;
   readonly chain: readonly ChainTask[];
   /** Seconds from the begin of the chain: leavener wet, batter mixed, hands free, first pour allowed. */
   readonly wetAfter: Seconds;
@@ -199,11 +226,17 @@ export function network(input: ScheduleInput): Network {
     const claimed = claimOf.get(job.stationId);
     const pour = (load[1] ?? 0) - (load[0] ?? 0);
     const hands = job.hands ?? 0;
+    const pieces = Math.max(0, job.pieces);
+    // Half the batter makes half the pieces; of an odd number the first half makes one more.
+    const firstMix = job.mixes === 2 ? Math.ceil(pieces / 2) : pieces;
+    const pouring = hands > 0 && pour > 0 && mine.length > hands ? hands : 0;
     return {
       job,
       index,
-      pieces: Math.max(0, job.pieces),
-      rounds: piecesByRound(recipe, Math.max(0, job.pieces)),
+      pieces,
+      segments: segmentsOf(piecesByRound(recipe, pieces), firstMix),
+      firstMix,
+      isOneHanded: hands === 1 || pouring > 0,
       ...work,
       pour,
       tester: load[1] ?? 0,
@@ -212,7 +245,7 @@ export function network(input: ScheduleInput): Network {
       places,
       recipe: number,
       claim: claimed ? (place.get(claimed) ?? -1) : -1,
-      hands: hands > 0 && pour > 0 && mine.length > hands ? hands : 0,
+      hands: pouring,
     };
   });
   const shownRecipe = input.demoRecipe ?? input.stations[0]?.recipe;

@@ -14,7 +14,8 @@ export interface Cooking {
   readonly mixedAt: number;
   readonly readyAt: number;
   loads: number;
-  lastPour: number;
+  /** When each of its mixes was poured last; -1 where it was not. */
+  readonly lastPours: [number, number];
   lastLoadEnd: number;
   /** When everything of the station can be eaten. */
   servedAt: number;

@@ -6,7 +6,7 @@ import { type Network, type Node, network } from "./network";
 import type { Order } from "./order";
 import { type Cooking, criticalOf, idleOfAll } from "./readings";
 import { type Candidate, bestByRule, byGenes } from "./rules";
-import { compareScores, pouredAt } from "./windows";
+import { compareScores, mixOf, pouredAt } from "./windows";
 import type { BatterTimes, Bell, ScheduleInput, Task, Timeline } from "./types";
 
 /** A rest shorter than this, in minutes, gets no bell of its own (starting value). */
@@ -139,9 +139,15 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
       "mix",
       net.nodes.reduce((least, node) => Math.min(least, begins(node)), Infinity),
     );
-  for (const node of net.nodes)
+  for (const node of net.nodes) {
+    const { stationId } = node.job;
+    const again = laid.seconds[node.index] ?? 0;
     for (const { kind, stepId, from, to } of node.chain)
-      push(kind, begins(node) + from, begins(node) + to, { stationId: node.job.stationId, stepId });
+      push(kind, begins(node) + from, begins(node) + to, { stationId, stepId });
+    if (again > 0)
+      for (const { kind, stepId, from, to } of node.chain)
+        push(kind, again + from, again + to, { stationId, stepId, mix: 2 });
+  }
   const allMixed = net.nodes.reduce((last, node) => Math.max(last, begins(node) + node.handsAfter), net.demoMixEnd);
 
   const cooking: Cooking[] = net.nodes.map((node) => ({
@@ -152,7 +158,7 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
     mixedAt: begins(node) + node.mixedAfter,
     readyAt: Math.max(begins(node) + node.readyAfter, demoLoadEnd),
     loads: 0,
-    lastPour: -1,
+    lastPours: [-1, -1],
     lastLoadEnd: -1,
     servedAt: 0,
   }));
@@ -160,11 +166,11 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
   for (const { index, job, mixedAt } of cooking.map((one, index) => ({ ...one, index }))) {
     const { restMinutes, resting } = methodOf(job.recipe);
     const rest = toSeconds(Math.max(job.recipe.rest.min, restMinutes));
-    if (job.pieces > 0 && rest > 0 && !unplaced.has(index))
-      push("rest", mixedAt, mixedAt + rest, {
-        stationId: job.stationId,
-        stepId: resting.find((step) => step.kind === "rest")?.id ?? null,
-      });
+    if (job.pieces <= 0 || rest <= 0 || unplaced.has(index)) continue;
+    const of = { stationId: job.stationId, stepId: resting.find((step) => step.kind === "rest")?.id ?? null };
+    push("rest", mixedAt, mixedAt + rest, of);
+    const [node, again] = [net.nodes[index], laid.seconds[index] ?? 0];
+    if (node && again > 0) push("rest", again + node.mixedAfter, again + node.mixedAfter + rest, { ...of, mix: 2 });
   }
 
   const used = new Map<number, number>();
@@ -184,22 +190,25 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
         stationId: lead.job.stationId,
         surfaceId,
         pieces: 1,
+        ...(mixOf(net, load, 0) === 1 ? { mix: 2 as const } : {}),
       });
     load.stations.forEach((index, n) => {
       const one = cooking[index];
       if (!one) return;
       one.lastLoadEnd = Math.max(one.lastLoadEnd, load.end);
-      one.lastPour = Math.max(one.lastPour, pouredAt(net, load, n) ?? -1);
+      const mix = mixOf(net, load, n);
+      one.lastPours[mix] = Math.max(one.lastPours[mix] ?? -1, pouredAt(net, load, n) ?? -1);
       const pieces = load.pieces[n] ?? 0;
       if (pieces < 1) return;
       one.loads += 1;
-      const round = one.job.recipe.rounds?.[load.rounds[n] ?? 0];
+      const round = one.job.recipe.rounds?.[net.nodes[index]?.segments[load.segments[n] ?? 0]?.round ?? 0];
       push("load", load.start, load.end, {
         stationId: one.job.stationId,
         surfaceId,
         pieces,
         loadNumber: one.loads,
         ...(round ? { roundId: round.id } : {}),
+        ...(mix === 1 ? { mix: 2 as const } : {}),
       });
     });
   }
@@ -269,15 +278,22 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
     loads: loadTasks.length,
     critical: criticalOf(tasks, cooking, toMinutes(end)),
     idle: idleOfAll(cooking, tasks, toMinutes(laid.mixFrom)),
-    batters: cooking.map(({ job, wetAt, mixedAt, readyAt, lastPour }): BatterTimes => ({
-      stationId: job.stationId,
-      wetAt: toMinutes(wetAt),
-      mixedAt: toMinutes(mixedAt),
-      readyAt: toMinutes(readyAt),
-      // What is never poured has no last pour that could be too late.
-      lastPour: toMinutes(lastPour < 0 ? readyAt : lastPour),
-      cookBy: lastPour < 0 ? null : (job.cookBy ?? null),
-    })),
+    batters: cooking.flatMap(({ job, wetAt, mixedAt, readyAt, lastPours }, index): BatterTimes[] => {
+      const times = (wet: number, mixed: number, ready: number, lastPour: number) => ({
+        stationId: job.stationId,
+        wetAt: toMinutes(wet),
+        mixedAt: toMinutes(mixed),
+        readyAt: toMinutes(ready),
+        // What is never poured has no last pour that could be too late.
+        lastPour: toMinutes(lastPour < 0 ? ready : lastPour),
+        cookBy: lastPour < 0 ? null : (job.cookBy ?? null),
+      });
+      const [node, again] = [net.nodes[index], laid.seconds[index] ?? 0];
+      const first = times(wetAt, mixedAt, readyAt, lastPours[0]);
+      if (!node || again === 0) return [first];
+      const second = times(again + node.wetAfter, again + node.mixedAfter, again + node.readyAfter, lastPours[1]);
+      return [first, { ...second, mix: 2 }];
+    }),
     unplaced: laid.unplaced.flatMap((index) => net.nodes[index]?.job.stationId ?? []),
     uncleared: [...new Set(laid.uncleared.flatMap((index) => unitOf(index)?.surfaceId ?? []))],
   };

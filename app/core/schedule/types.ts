@@ -20,6 +20,8 @@ export interface StationJob {
   readonly eggs: number;
   /** Sachets and tins it opens. */
   readonly sachets?: number;
+  /** 2 where its batter is mixed in two halves, the second while the first is cooked; absent where it is mixed at once. */
+  readonly mixes?: 2 | undefined;
   /** People at the table who can pour; where it is not said hands are no limit. */
   readonly hands?: number;
   /** Kept apart: cooks first, on one surface of its own, which is washed before it if anybody used it; see `washMinutes`. */
@@ -96,6 +98,8 @@ export interface Task {
   readonly loadNumber: number;
   /** Which pieces of its bowl a load holds; absent where all are alike. */
   readonly roundId?: string;
+  /** 2 for what is done to, or poured from, the second of two mixes; absent else. */
+  readonly mix?: 2;
 }
 
 export const bellKinds = [
@@ -135,11 +139,13 @@ export interface CriticalPart {
 }
 
 /**
- * When one station's batter got wet, was mixed, may be poured and was last poured (a tester is a pour), in minutes since the doors.
+ * When a batter of one station got wet, was mixed, may be poured and was last poured (a tester is a pour), in minutes since the doors.
  * Of a station that pours nothing `lastPour` is `readyAt` and `cookBy` null.
  */
 export interface BatterTimes {
   readonly stationId: string;
+  /** 2 for the second of two mixes; absent else. */
+  readonly mix?: 2;
   readonly wetAt: number;
   readonly mixedAt: number;
   readonly readyAt: number;

@@ -37,6 +37,7 @@ export function compareWindows(a: Score, b: Score): number {
   return a.uncleared - b.uncleared || a.late - b.late || compareScores(a, b);
 }
 
+/** What one mix of a station comes to: from its first pour to its last piece. */
 interface Own {
   first: Seconds;
   lastPour: Seconds;
@@ -52,11 +53,18 @@ export function pouredAt(net: Network, load: Placed, n: number): Seconds | null 
   return load.from + (load.testers - 1) * (net.nodes[load.station]?.tester ?? 0);
 }
 
+const nothing = (): Own => ({ first: Infinity, lastPour: -1, lastEnd: -1, loads: 0, testers: 0 });
+
+/** Which mix of its batter the nth station of a load pours: 0 or 1. */
+export const mixOf = (net: Network, load: Placed, n: number): number =>
+  net.nodes[load.stations[n] ?? -1]?.segments[load.segments[n] ?? 0]?.mix ?? 0;
+
+/** By station and mix: the second of a station stands behind the first; of a station that mixes once it is nothing. */
 function ownOf(net: Network, loads: readonly Placed[]): Own[] {
-  const own = net.nodes.map((): Own => ({ first: Infinity, lastPour: -1, lastEnd: -1, loads: 0, testers: 0 }));
+  const own = Array.from({ length: net.nodes.length * 2 }, nothing);
   for (const load of loads)
     for (let n = 0; n < load.stations.length; n += 1) {
-      const mine = own[load.stations[n] ?? -1];
+      const mine = own[(load.stations[n] ?? -1) * 2 + mixOf(net, load, n)];
       if (!mine) continue;
       const from = n === 0 ? load.from : load.start;
       if (n === 0) mine.testers += load.testers;
@@ -70,29 +78,39 @@ function ownOf(net: Network, loads: readonly Placed[]): Own[] {
 }
 
 /**
- * How many seconds later than the rest a station begins to mix, so that its batter is not wet for longer than it may be: no more than
- * that takes, never so late that its first pour would wait, and never across the load that is shown.
+ * How many seconds later than it could a mix begins, so that its batter is not wet for longer than it may be: no more than that takes,
+ * never so late that its first pour would wait, that hands are wanted elsewhere (`by`), and never across the load that is shown.
  */
-function lateBy(node: Node, own: Own, { mixFrom, demo }: Laid): Seconds {
+function lateBy(node: Node, own: Own, from: Seconds, by: Seconds, { demo }: Laid): Seconds {
   if (node.cookBy === null || own.lastPour < 0) return 0;
-  const need = own.lastPour - (mixFrom + node.wetAfter) - node.cookBy;
-  const slack = own.first - (mixFrom + node.readyAfter);
+  const need = own.lastPour - (from + node.wetAfter) - node.cookBy;
+  const slack = Math.min(own.first - (from + node.readyAfter), by - (from + node.handsAfter));
   if (need <= 0 || slack <= 0) return 0;
   const wanted = Math.min(need, slack);
-  if (!demo || demo.end <= mixFrom) return wanted;
-  const before = Math.max(0, demo.start - (mixFrom + node.handsAfter));
+  if (!demo || demo.end <= from) return wanted;
+  const before = Math.max(0, demo.start - (from + node.handsAfter));
   if (wanted <= before) return wanted;
-  const after = demo.end - mixFrom;
+  const after = demo.end - from;
   return slack >= after ? Math.max(after, wanted) : Math.min(slack, before);
 }
 
-/** Moves the begins of stations that would wait too long, in place; see {@link lateBy}. */
-function mixLate(net: Network, laid: Laid, own: readonly Own[]): void {
+/** The soonest that a second mix can begin: what {@link mixLate} moves it from. */
+type Soonest = readonly Seconds[];
+
+/** Moves the begins of mixes that would wait too long, in place; see {@link lateBy}. */
+function mixLate(net: Network, laid: Laid, own: readonly Own[], soonest: Soonest): void {
   for (const node of net.nodes) {
-    const mine = own[node.index];
-    if (mine) laid.begins[node.index] = laid.mixFrom + lateBy(node, mine, laid);
+    const [mine, other] = [own[node.index * 2], own[node.index * 2 + 1]];
+    const again = soonest[node.index] ?? 0;
+    if (other && again > 0) laid.seconds[node.index] = again + lateBy(node, other, again, Infinity, laid);
+    const by = again > 0 ? (laid.seconds[node.index] ?? Infinity) : Infinity;
+    if (mine) laid.begins[node.index] = laid.mixFrom + lateBy(node, mine, laid.mixFrom, by, laid);
   }
 }
+
+/** When a mix of a station begins. */
+const beginOf = ({ begins, seconds }: Laid, index: number, mix: number): Seconds =>
+  (mix === 0 ? begins[index] : seconds[index]) ?? 0;
 
 const lateOf = (node: Node, own: Own, begin: Seconds): Seconds =>
   node.cookBy === null || own.lastPour < 0 ? 0 : Math.max(0, own.lastPour - (begin + node.wetAfter) - node.cookBy);
@@ -118,14 +136,12 @@ function justify(net: Network, { loads }: Laid, stations: ReadonlySet<number>, o
     const next = nextOn.get(load.unit) ?? Infinity;
     const lead = net.nodes[load.station];
     const isAlone = load.stations.length === 1;
-    if (lead && isAlone && stations.has(load.station) && load.start < (own[load.station]?.lastPour ?? -1)) {
+    // Of two mixes each has its own last load.
+    const lastPour = own[load.station * 2 + mixOf(net, load, 0)]?.lastPour ?? -1;
+    if (lead && isAlone && stations.has(load.station) && load.start < lastPour) {
       const byHands =
         lead.hands > 0 ? (pourBy.get(load.station) ?? Infinity) - (load.pieces[0] ?? 0) * lead.pour : Infinity;
-      const shift = Math.min(
-        next - load.between - load.end,
-        (own[load.station]?.lastPour ?? 0) - load.start,
-        byHands - load.start,
-      );
+      const shift = Math.min(next - load.between - load.end, lastPour - load.start, byHands - load.start);
       const from = load.from + shift;
       if (shift > 0 && Number.isFinite(shift) && isFree(net, loads, load, from, load.end + shift)) {
         load.from = from;
@@ -141,18 +157,23 @@ function justify(net: Network, { loads }: Laid, stations: ReadonlySet<number>, o
   return hasMoved;
 }
 
+const mixes = [0, 1] as const;
+
 /** Loads up to which they are moved about one by one: more are ordered by the search, not in the frame of somebody who types. */
 const mostMoved = 120;
 
 /** Lets mixing begin as late as windows want it, and says how good the class is then. Changes `laid` in place. */
 export function settle(net: Network, laid: Laid): Score {
   let own = ownOf(net, laid.loads);
-  mixLate(net, laid, own);
+  const soonest = [...laid.seconds];
+  mixLate(net, laid, own, soonest);
   const lateNodes = () =>
-    net.nodes.filter((node) => {
-      const mine = own[node.index];
-      return mine !== undefined && lateOf(node, mine, laid.begins[node.index] ?? 0) > 0;
-    });
+    net.nodes.filter((node) =>
+      mixes.some((mix) => {
+        const mine = own[node.index * 2 + mix];
+        return mine !== undefined && lateOf(node, mine, beginOf(laid, node.index, mix)) > 0;
+      }),
+    );
   const late = lateNodes();
   if (
     late.length > 0 &&
@@ -160,31 +181,34 @@ export function settle(net: Network, laid: Laid): Score {
     justify(net, laid, new Set(late.map((node) => node.index)), own)
   ) {
     own = ownOf(net, laid.loads);
-    mixLate(net, laid, own);
+    mixLate(net, laid, own, soonest);
   }
-  let [broken, lateSum, served, lastEnd, waits] = [0, 0, laid.demo?.end ?? 0, laid.demo?.end ?? 0, 0];
+  let [broken, lateSum, served, lastEnd, waits, testers] = [0, 0, laid.demo?.end ?? 0, laid.demo?.end ?? 0, 0, 0];
   for (const node of net.nodes) {
-    const mine = own[node.index];
-    if (!mine || node.pieces < 1) continue;
-    const by = lateOf(node, mine, laid.begins[node.index] ?? 0);
-    // A second of rounding is not a broken window.
-    if (by > 1) {
-      broken += 1;
-      lateSum += by;
+    const [mine, other] = [own[node.index * 2], own[node.index * 2 + 1]];
+    if (!mine || !other || node.pieces < 1) continue;
+    for (const mix of mixes) {
+      const by = lateOf(node, mix === 0 ? mine : other, beginOf(laid, node.index, mix));
+      // A second of rounding is not a broken window.
+      if (by > 1) {
+        broken += 1;
+        lateSum += by;
+      }
     }
-    const end = servedAt(node, mine, laid.begins[node.index] ?? 0);
+    const out = Math.max(mine.lastEnd, other.lastEnd);
+    const end = servedAt(node, out, mine.loads + other.loads, laid.begins[node.index] ?? 0);
     if (end > served) served = end;
-    if (mine.lastEnd > lastEnd) lastEnd = mine.lastEnd;
+    if (out > lastEnd) lastEnd = out;
     waits += end;
+    testers = Math.max(testers, mine.testers + other.testers);
   }
-  const testers = own.reduce((most, one) => Math.max(most, one.testers), 0);
   return { uncleared: laid.uncleared.length, broken, late: lateSum, served, lastEnd, testers, waits };
 }
 
 /** When everything of a station can be eaten: its last piece, what comes after it, and what is made beside. */
-const servedAt = (node: Node, own: Own, begin: Seconds): Seconds =>
+const servedAt = (node: Node, out: Seconds, loads: number, begin: Seconds): Seconds =>
   Math.max(
-    own.lastEnd,
-    node.afterSeconds > 0 && own.loads > 0 ? own.lastEnd + node.afterSeconds : 0,
+    out,
+    node.afterSeconds > 0 && loads > 0 ? out + node.afterSeconds : 0,
     begin + node.mixedAfter + node.besideSeconds,
   );
