@@ -192,6 +192,7 @@ const dish = fc.record({
   bowl: fc.option(fc.constantFrom(ratio(1n), ratio(1n, 2n), ratio(3n)), { nil: undefined, freq: 3 }),
   cooks: fc.constantFrom(undefined, undefined, "wanted" as const),
   takesAlternatives: fc.boolean(),
+  mixes: fc.constantFrom(undefined, undefined, 2 as const),
   bulk: fc.option(fc.integer({ min: 1, max: 40 }), { nil: undefined, freq: 3 }),
   roundParts: fc.option(fc.tuple(fc.integer({ min: 1, max: 4 }), fc.integer({ min: 0, max: 3 })), { nil: undefined }),
 });
@@ -300,7 +301,7 @@ export const classes: fc.Arbitrary<ClassInput> = people
     timeZone: "Europe/London",
     pantry: starterPantry,
     dishes: dishes.map(
-      ({ recipe, wantsVariant, stations, bowl, cooks, takesAlternatives, roundParts, bulk }, index) => ({
+      ({ recipe, wantsVariant, stations, bowl, cooks, mixes, takesAlternatives, roundParts, bulk }, index) => ({
         id: `d${index}`,
         // Two random recipes are two, and say so.
         recipe: recipe.id === "random" ? { ...recipe, id: `random-${index}` } : recipe,
@@ -308,6 +309,7 @@ export const classes: fc.Arbitrary<ClassInput> = people
         stations,
         ...(bowl ? { bowl } : {}),
         ...(cooks ? { cooks } : {}),
+        ...(mixes ? { mixes } : {}),
         ...(bulk ? { bulk } : {}),
         ...(takesAlternatives && recipe.lines.some((line) => line.alternatives)
           ? {

@@ -120,23 +120,37 @@ export function faultsOf(timeline: Timeline, input: ScheduleInput): string[] {
     });
     const ids = new Set(method.mixing.map((step) => step.id));
     const all = new Set([...method.mixing, ...method.resting].map((step) => step.id));
-    const endOf = (row: ReadonlySet<string>) =>
-      own
-        .filter((task) => task.kind !== "rest" && task.stepId !== null && row.has(task.stepId))
-        .reduce((last, task) => Math.max(last, task.end), 0);
-    const loads = own.filter((task) => task.kind === "load" || task.kind === "tester");
-    const from = Math.max(endOf(all), endOf(ids) > 0 ? endOf(ids) + job.recipe.rest.min : 0);
-    for (const load of loads) if (load.start < from - near) say(`${load.id} is poured before its batter is ready`);
-    const lastOut = loads.reduce((last, task) => Math.max(last, task.end), 0);
+    const cooked = own.filter((task) => task.kind === "load" || task.kind === "tester");
+    const lastOut = cooked.reduce((last, task) => Math.max(last, task.end), 0);
     for (const task of own)
       if (task.kind === "after" && task.start < lastOut - near) say(`${task.id} comes before the last piece`);
-    // A window is reported exactly when it is broken.
-    const batter = timeline.batters.find((one) => one.stationId === job.stationId);
-    const wet = job.wetStepId ? own.find((task) => task.stepId === job.wetStepId)?.start : undefined;
-    if (batter && wet !== undefined && batter.wetAt < wet - near) say(`${job.stationId} is wet before its step`);
-    const lastPour = loads.reduce((last, task) => Math.max(last, task.start), 0);
-    if (batter && lastPour > 0 && Math.abs(batter.lastPour - lastPour) > near)
-      say(`${job.stationId} pours last at another time`);
+    const isHalved = job.mixes === 2 && job.pieces > 1 && cooked.length > 0;
+    if (isHalved && own.some((task) => task.mix === 2)) {
+      const second = cooked.filter((task) => task.mix === 2).reduce((sum, task) => sum + task.pieces, 0);
+      if (second !== Math.floor(job.pieces / 2)) say(`${job.stationId} pours ${second} pieces of its second mix`);
+      const again = hands.filter((task) => task.mix === 2);
+      if (job.hands === 1 && again.some((task) => cooked.some((load) => overlaps(task, load))))
+        say(`${job.stationId} mixes with the hand that cooks`);
+      if (cooked.some((task) => task.mix !== 2 && cooked.some((one) => one.mix === 2 && one.start < task.start - near)))
+        say(`${job.stationId} pours its second mix before its first is gone`);
+    } else if (isHalved) say(`${job.stationId} mixes once`);
+    for (const mix of [undefined, 2] as const) {
+      const ofMix = own.filter((task) => task.mix === mix);
+      const endOf = (row: ReadonlySet<string>) =>
+        ofMix
+          .filter((task) => task.kind !== "rest" && task.stepId !== null && row.has(task.stepId))
+          .reduce((last, task) => Math.max(last, task.end), 0);
+      const loads = cooked.filter((task) => task.mix === mix);
+      const from = Math.max(endOf(all), endOf(ids) > 0 ? endOf(ids) + job.recipe.rest.min : 0);
+      for (const load of loads) if (load.start < from - near) say(`${load.id} is poured before its batter is ready`);
+      // A window is reported exactly when it is broken.
+      const batter = timeline.batters.find((one) => one.stationId === job.stationId && one.mix === mix);
+      const wet = job.wetStepId ? ofMix.find((task) => task.stepId === job.wetStepId)?.start : undefined;
+      if (batter && wet !== undefined && batter.wetAt < wet - near) say(`${job.stationId} is wet before its step`);
+      const lastPour = loads.reduce((last, task) => Math.max(last, task.start), 0);
+      if (batter && lastPour > 0 && Math.abs(batter.lastPour - lastPour) > near)
+        say(`${job.stationId} pours last at another time`);
+    }
   }
   const eat = timeline.tasks.find((task) => task.kind === "eat")?.start ?? 0;
   for (const task of timeline.tasks)

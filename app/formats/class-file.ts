@@ -317,6 +317,10 @@ export const classFileSchema = z.strictObject({
             .optional()
             .describe("batches every station makes whatever is wanted; left out, as many as are wanted"),
           cooks: z.literal("wanted").optional().describe("only what is wanted is cooked; left out, all that is made"),
+          mixes: z
+            .literal(2)
+            .optional()
+            .describe("its stations mix in two halves, the second while the first is cooked; left out, at once"),
           takes: z
             .array(z.strictObject({ lineId: id, ingredientId: id }))
             .max(60)

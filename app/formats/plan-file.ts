@@ -38,6 +38,7 @@ const task = z.looseObject({
   pieces: z.number(),
   loadNumber: z.number(),
   roundId: z.string().optional().describe("which round of its recipe a load is of, where there are several"),
+  mix: z.literal(2).optional().describe("done to, or poured from, the second of two mixes"),
 });
 
 export const planFileSchema = z.looseObject({
@@ -125,6 +126,7 @@ export const planFileSchema = z.looseObject({
         mixedAt: z.number(),
         readyAt: z.number(),
         lastPour: z.number(),
+        mix: z.literal(2).optional().describe("the second of two mixes"),
       }),
     ),
     unplaced: z.array(z.string()),

@@ -23,6 +23,7 @@ const keptSchema = z.object({
       stations: z.int().nullable(),
       bowl: fraction.optional(),
       cooks: z.literal("wanted").optional(),
+      mixes: z.literal(2).optional(),
       takes: z.array(z.object({ lineId: z.string(), ingredientId: z.string() })).optional(),
       rounds: z.array(z.object({ roundId: z.string(), parts: z.int() })).optional(),
       bulk: z.int().optional(),

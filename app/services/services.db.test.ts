@@ -81,6 +81,7 @@ const migrations = [
   "0019-account-tastes",
   "0020-put-aside",
   "0021-put-aside-more",
+  "0022-half-mixes",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

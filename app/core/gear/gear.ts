@@ -84,17 +84,18 @@ function toolsOf(recipe: Recipe, isMeasuring: boolean): Set<Tool> {
   return new Set(recipe.steps.flatMap((step) => step.tools).filter((tool) => isMeasuring || tool !== "measuring-set"));
 }
 
-/** How many of a tool each calls for: what is drawn is thin and odd, so two turners go under it. */
-const countOf = (tool: Tool, { family }: Pick<Recipe, "family">): number =>
-  tool === "turner" && family === "drawn" ? 2 : gearRules[tool].count;
+/** How many of a tool each calls for: what is drawn is thin and odd, so two turners go under it; each mix has its own bowl. */
+const countOf = (tool: Tool, { recipe: { family }, mixes }: Pick<SizedDish, "recipe" | "mixes">): number =>
+  tool === "turner" && family === "drawn" ? 2 : gearRules[tool].count * (tool === "mixing-bowl" ? (mixes ?? 1) : 1);
 
 /** The gear list: each tool the steps name, per station, shared and for the instructor, against what the kitchen owns. */
 export function gearOf(demand: GearDemand, kitchen: Kitchen): GearLine[] {
   const lines = new Map<Tool, { perStation: number; atStations: number; shared: number; instructor: number }>();
-  for (const { recipe, stations, people, pieces, servings } of demand.dishes) {
+  for (const dish of demand.dishes) {
+    const { recipe, stations, people, pieces, servings } = dish;
     for (const tool of toolsOf(recipe, demand.isMeasuring)) {
       const { per, isInDemo } = gearRules[tool];
-      const count = countOf(tool, recipe);
+      const count = countOf(tool, dish);
       const so = lines.get(tool) ?? { perStation: 0, atStations: 0, shared: 0, instructor: 0 };
       lines.set(tool, {
         perStation: per === "station" ? Math.max(so.perStation, count) : so.perStation,

@@ -29,8 +29,10 @@ export interface SizedDish {
   readonly batterMl?: Millilitres | undefined;
   /** Batter in grams per millilitre, where it is known. */
   readonly gramsPerMl?: number | undefined;
-  /** Batches in each bowl that is mixed: of the stations, and of whoever shows it. */
+  /** Batches of each station, and of whoever shows it. */
   readonly batches?: readonly number[] | undefined;
+  /** 2 where stations mix each batch in two halves: the first is still in its bowl while the second is mixed. */
+  readonly mixes?: 2 | undefined;
 }
 
 /** Added up by size, the smallest first. */
@@ -47,11 +49,11 @@ function added(sizes: readonly GearSize[]): GearSize[] {
 export function sizesOf(tool: Tool, dishes: readonly SizedDish[]): GearSize[] {
   const using = dishes.filter(({ recipe }) => recipe.steps.some((step) => step.tools.includes(tool)));
   return added(
-    using.flatMap(({ recipe, batterMl, gramsPerMl, batches = [] }): GearSize[] => {
+    using.flatMap(({ recipe, batterMl, gramsPerMl, batches = [], mixes = 1 }): GearSize[] => {
       if (tool === "mixing-bowl" && batterMl !== undefined && batterMl > 0)
         return batches.map((count) => {
-          const { litres, bowls } = bowlFor(batterMl * count);
-          return { unit: "l", size: litres, count: bowls };
+          const { litres, bowls } = bowlFor((batterMl * count) / mixes);
+          return { unit: "l", size: litres, count: bowls * mixes };
         });
       if (tool === "ladle" && batches.length > 0) {
         const { portion } = recipe;

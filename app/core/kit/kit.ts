@@ -104,9 +104,12 @@ export interface KitOptions {
 /** Salt and strong spice do not grow quite with the pot: above this many batches, this share of them is offered (starting values). */
 export const spiceEase = { above: 4, share: ratio(9n, 10n) } as const;
 
+/** Is so much in one bowl that salt and spice are eased? @param factor batches. */
+export const isBatchLarge = (factor: Ratio): boolean => compare(factor, ratio(BigInt(spiceEase.above))) > 0;
+
 /** Would salt and spice be eased at this factor? */
 export const isSpiceEased = (role: Role | undefined, factor: Ratio): boolean =>
-  (role === "salt" || role === "spice") && compare(factor, ratio(BigInt(spiceEase.above))) > 0;
+  (role === "salt" || role === "spice") && isBatchLarge(factor);
 
 /** Share by which a measured amount of an ingredient may be off: leaveners and salt are held more closely. */
 export const toleranceFor = (

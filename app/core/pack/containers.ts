@@ -4,7 +4,7 @@ import type { Carried } from "~/core/gear";
 import { type Container, type KitLine, packingOf } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
 import type { ClassInput, ClassPlan, DishPlan } from "~/core/plan";
-import { type Grams, type Ratio, one } from "~/core/quantity";
+import { type Grams, type Ratio, multiply, one, ratio } from "~/core/quantity";
 
 /** Whose kit a container belongs to. */
 export type Place =
@@ -22,6 +22,8 @@ export interface ClassContainer extends Container {
   readonly dishId: string;
   readonly dishTitle: string;
   readonly factor: Ratio;
+  /** For which of two mixes it is; absent where the batter is mixed at once. */
+  readonly mix?: 1 | 2;
   /** Of a station kept apart: packed before everything else, and closed until it is opened there. */
   readonly isSealed: boolean;
   /** What the products in it contain or may contain by their labels, and whose label nobody has read. */
@@ -54,13 +56,22 @@ export function packingOfClass(input: ClassInput, plan: ClassPlan): ClassPacking
   const kits = [
     ...[...plan.stations]
       .sort((a, b) => Number(b.isApart) - Number(a.isApart))
-      .map((station) => ({
-        place: { kind: "station" as const, stationId: station.id, name: station.name },
-        kit: station.kit,
-        dish: plan.dishes.find((dish) => dish.id === station.dishId),
-        factor: station.scale.factor,
-        isSealed: station.isApart,
-      })),
+      .flatMap((station) => {
+        const own = {
+          place: { kind: "station" as const, stationId: station.id, name: station.name },
+          dish: plan.dishes.find((dish) => dish.id === station.dishId),
+          factor: station.scale.factor,
+          isSealed: station.isApart,
+        };
+        const { halves } = station;
+        if (!halves) return [{ ...own, kit: station.kit, mix: undefined }];
+        const half = { ...own, kit: halves.each, factor: multiply(station.scale.factor, ratio(1n, 2n)) };
+        return [
+          { ...half, mix: 1 as const },
+          { ...half, mix: 2 as const },
+          { ...own, kit: halves.rest, mix: undefined },
+        ];
+      }),
     ...plan.extras.flatMap(({ kind, kit, dishId, factor, stored }) => {
       const dish = plan.dishes.find((each) => each.id === dishId);
       const places: Place[] =
@@ -68,19 +79,20 @@ export function packingOfClass(input: ClassInput, plan: ClassPlan): ClassPacking
           ? Array.from({ length: stored?.bags ?? 0 }, (_, index) => ({ kind, number: index + 1 }))
           : [{ kind }];
       const own = stored ? { kit: stored.each, factor: one } : { kit, factor };
-      return places.map((place) => ({ place, dish, ...own, isSealed: false }));
+      return places.map((place) => ({ place, dish, ...own, isSealed: false, mix: undefined }));
     }),
   ];
   const containers: ClassContainer[] = [];
   const shared = new Map<string, Map<string, KitLine>>();
   const open = new Map<string, Map<string, KitLine>>();
-  for (const { place, kit, dish, factor, isSealed } of kits) {
+  for (const { place, kit, dish, factor, isSealed, mix } of kits) {
     if (!dish || kit.length === 0) continue;
     const packing = packed(kit, dish, place.kind === "stored");
     for (const container of packing.containers)
       containers.push({
         ...container,
-        key: `${placeKey(place)}/${place.kind === "stored" ? `${dish.id}/${place.number}/` : ""}${container.id}`,
+        key: `${placeKey(place)}/${place.kind === "stored" ? `${dish.id}/${place.number}/` : ""}${mix === 2 ? "mix-2/" : ""}${container.id}`,
+        ...(mix === undefined ? {} : { mix }),
         place,
         dishId: dish.id,
         dishTitle: dish.recipe.title,

@@ -96,6 +96,7 @@ export function dishPlan(dish: Dish, input: ClassInput, pantry: Pantry, stations
     batchYield: yieldOf(recipe, batter),
     ...(dish.bowl ? { bowl: dish.bowl } : {}),
     ...(dish.cooks ? { cooks: dish.cooks } : {}),
+    ...(dish.mixes ? { mixes: dish.mixes } : {}),
     ...(dish.bulk ? { bulk: dish.bulk } : {}),
   };
 }

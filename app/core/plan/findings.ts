@@ -1,5 +1,5 @@
 import { type Recipe, checkRecipe, takeUpOf, takenUpAfter } from "~/core/recipe";
-import { toNumber } from "~/core/quantity";
+import { multiply, ratio, toNumber } from "~/core/quantity";
 import {
   type AnyRecipeFinding,
   type Pantry,
@@ -14,7 +14,7 @@ import { gravest, hasOpenWords, isCoeliacAsked, rankOf } from "~/core/allergen";
 import { labelsInHand } from "~/core/pantry";
 import { adultsAtHeat, bears, childrenPerAdult, fewestAdults, isAtStation, isSmall } from "~/core/people";
 import { checkTimeline, handMinutes, type ScheduleInput, type Timeline } from "~/core/schedule";
-import { hasFraction, isSpiceEased } from "~/core/kit";
+import { type KitLine, hasFraction, isSpiceEased } from "~/core/kit";
 import { canonical } from "./hash";
 import { shapeFindings } from "./shapes";
 import { holdFindings, warmthFindings } from "./warmth";
@@ -213,34 +213,38 @@ function together<F extends PlanFinding & { readonly stationIds: readonly string
 
 /** Salt and strong spice that could be eased in a large batch, where the brief does not do so already. */
 function easable(stations: readonly StationPlan[], pantry: Pantry): PlanFinding[] {
-  const large = stations.filter((station) =>
-    station.kit.some(
-      (line) => !line.isEased && isSpiceEased(pantry.get(line.ingredientId)?.role, station.scale.factor),
-    ),
-  );
-  if (large.length === 0) return [];
-  const ingredientIds = large.flatMap((station) =>
-    station.kit.flatMap((line) =>
-      isSpiceEased(pantry.get(line.ingredientId)?.role, station.scale.factor) ? [line.ingredientId] : [],
-    ),
-  );
-  return [
-    {
-      code: "spice-could-ease",
-      level: "notes",
-      stationIds: large.map((station) => station.id),
-      ingredientIds: [...new Set(ingredientIds)],
-    },
-  ];
+  const easedIn = (station: StationPlan) =>
+    station.kit.filter((line) =>
+      isSpiceEased(
+        pantry.get(line.ingredientId)?.role,
+        station.halves ? multiply(station.scale.factor, ratio(1n, 2n)) : station.scale.factor,
+      ),
+    );
+  const large = stations.filter((station) => easedIn(station).some((line) => !line.isEased));
+  return large.length === 0
+    ? []
+    : [
+        {
+          code: "spice-could-ease",
+          level: "notes",
+          stationIds: large.map((station) => station.id),
+          ingredientIds: [...new Set(large.flatMap((station) => easedIn(station).map((line) => line.ingredientId)))],
+        },
+      ];
 }
+
+/** What a station measures, as it measures it: its kit, or of a batter in two halves one half. What is no batter follows. */
+const measured = ({ kit, halves }: StationPlan): readonly [StationPlan["kit"], StationPlan["kit"]] =>
+  halves ? [halves.each, halves.rest] : [kit, []];
+const linesOf = (station: StationPlan): readonly KitLine[] => measured(station).flat();
 
 /** Stations that share one kit, under the first of them: what is said of a kit is said once for all. */
 function byKit(stations: readonly StationPlan[]): { station: StationPlan; stationIds: string[] }[] {
   const groups = new Map<StationPlan["kit"], { station: StationPlan; stationIds: string[] }>();
   for (const station of stations) {
-    const group = groups.get(station.kit);
+    const group = groups.get(measured(station)[0]);
     if (group) group.stationIds.push(station.id);
-    else groups.set(station.kit, { station, stationIds: [station.id] });
+    else groups.set(measured(station)[0], { station, stationIds: [station.id] });
   }
   return [...groups.values()];
 }
@@ -316,7 +320,7 @@ function amountFindings(
       : [],
   );
   const fractions = groups.flatMap(({ station, stationIds }) =>
-    station.kit.flatMap((line) =>
+    linesOf(station).flatMap((line) =>
       isEgg(line.ingredientId) && hasFraction(line) && line.main
         ? [
             {
@@ -332,7 +336,7 @@ function amountFindings(
     ),
   );
   const off = groups.flatMap(({ station, stationIds }) =>
-    station.kit.flatMap((line) =>
+    linesOf(station).flatMap((line) =>
       line.main?.scoops && !line.main.scoops.isWithin
         ? [
             {
@@ -378,11 +382,12 @@ const leastSplash = 15;
 function thickening(dish: DishPlan, stations: readonly StationPlan[], timeline: Timeline): PlanFinding[] {
   const share = takeUpOf(dish.recipe);
   const worst = stations.flatMap((station) => {
-    const times = timeline.batters.find((one) => one.stationId === station.id);
-    if (station.dishId !== dish.id || !times) return [];
-    const minutes = times.lastPour - times.mixedAt;
-    // Water weighs as many grams as it fills millilitres.
-    const most = dish.batter.waterGrams * toNumber(station.scale.factor) * takenUpAfter(minutes);
+    const times = timeline.batters.filter((one) => one.stationId === station.id);
+    if (station.dishId !== dish.id || times.length === 0) return [];
+    const minutes = Math.max(...times.map((one) => one.lastPour - one.mixedAt));
+    // Water weighs as many grams as it fills millilitres; of two mixes each is half of it.
+    const water = (dish.batter.waterGrams * toNumber(station.scale.factor)) / times.length;
+    const most = water * takenUpAfter(minutes);
     return most * share.high < leastSplash
       ? []
       : [{ stationId: station.id, minutes, lowMl: most * share.low, highMl: most * share.high }];

@@ -1,5 +1,5 @@
 import { readFileSync } from "node:fs";
-import { spokenAt } from "~/core/schedule";
+import { lateBatters, spokenAt } from "~/core/schedule";
 import { looksOf, shapeFigures, shapesOf, stopOf } from "~/core/look";
 import { turnsOf } from "~/core/turns";
 import { packingOfClass, storedMixesOf, takeHomeOf, traysOf } from "~/core/pack";
@@ -9,6 +9,7 @@ import { ratio } from "~/core/quantity";
 import { betweenHalves } from "~/core/recipe";
 import { readClassFile } from "~/formats/class-file";
 import { plan } from "./plan";
+import { waysOut } from "./ways-out";
 
 /** The worked cases that need what a lesson is made of beside its amounts: cautions, servings, rounds, dry mix. */
 
@@ -303,4 +304,58 @@ test("C13: three shapes drawn with a bottle, what each takes, and what a piece h
   // Pieces of 7 cm have lines of 5.6 mm, which tear.
   expect(otherwise({ pieceDiameterCm: 7 })).toContain("shapes-may-tear");
   expect(otherwise({ family: "pancake" })).toEqual([]);
+});
+
+test("C14: a batter mixed in two halves keeps its window where one bowl cannot; half of everything twice, whole eggs, a second bowl", () => {
+  const read = readClassFile(readFileSync("test/cases/c14-two-halves.json", "utf8"));
+  if (!read.ok) throw new Error(read.problems.join("\n"));
+  const made = plan(read.input);
+  const [dish] = read.input.dishes;
+  const [station] = made.stations;
+  if (!dish || !station) throw new Error("the dish is there");
+  // Four adults wash for a minute and see four of mixing. One egg cracked and a whisk at eight tenths of the usual pace: 3.53 min.
+  // Sixteen pieces in eight loads of two, each 0.4 of pouring and 3.5 of frying: 31.2 minutes.
+  const [first, second] = made.timeline.batters;
+  const mixing = (4 + 25 / 60) * 0.8;
+  expect(first?.mixedAt).toBeCloseTo(5 + mixing, 1);
+  expect(first?.lastPour).toBeCloseTo(5 + mixing + 3 * 3.9, 1);
+  expect(second?.lastPour).toBeCloseTo(5 + mixing + 7 * 3.9, 1);
+  expect(made.timeline.lastLoadEnd).toBeCloseTo(5 + mixing + 8 * 3.9, 1);
+  // The second is wet no sooner than twenty minutes before its last pour, and mixed by the time the first is gone.
+  expect((second?.lastPour ?? 0) - (second?.wetAt ?? 0)).toBeCloseTo(20, 1);
+  expect(second?.readyAt).toBeLessThan(5 + mixing + 4 * 3.9);
+  expect(lateBatters(made.timeline)).toEqual([]);
+  expect(station.halves?.each.map((line) => [line.lineId, Math.round(line.main?.grams ?? 0)])).toEqual([
+    ["flour", 150],
+    ["powder", 6],
+    ["milk", 250],
+    ["egg", 50],
+  ]);
+  expect(station.halves?.rest.map((line) => line.lineId)).toEqual(["grease"]);
+  expect(made.findings.filter((finding) => finding.code === "egg-fraction")).toEqual([]);
+  const packing = packingOfClass(read.input, made);
+  expect(packing.containers.map((one) => [one.contents[0]?.lineId, one.mix])).toEqual(
+    expect.arrayContaining([
+      ["flour", 1],
+      ["flour", 2],
+      ["egg", 1],
+      ["egg", 2],
+      ["grease", undefined],
+    ]),
+  );
+  expect(new Set(packing.containers.map((one) => one.key)).size).toBe(packing.containers.length);
+  expect(made.totals.find((total) => total.ingredientId === "plain-flour")?.buyGrams).toBeCloseTo(300, 6);
+  expect(made.gear.find((line) => line.tool === "mixing-bowl")).toMatchObject({ perStation: 2, sizes: [{ count: 2 }] });
+
+  // One bowl stands ten minutes too long, and the program offers the halves.
+  const once = { ...read.input, dishes: [{ ...dish, mixes: undefined }] };
+  const before = plan(once);
+  expect(lateBatters(before.timeline)).toHaveLength(1);
+  const [batter] = before.timeline.batters;
+  expect((batter?.lastPour ?? 0) - (batter?.wetAt ?? 0)).toBeCloseTo(4 * 0.8 + 7 * 3.9, 1);
+  const way = waysOut(once, before).find((one) => one.way.kind === "half-mixes");
+  expect(way).toMatchObject({ late: 0, becomes: { dishes: [{ mixes: 2 }] } });
+  // With a batter of three eggs each half would have one and a half: it is weighed, and said.
+  const odd = plan({ ...read.input, brief: { ...read.input.brief, piecesEach: ratio(6n) } });
+  expect(odd.findings).toContainEqual(expect.objectContaining({ code: "egg-fraction", count: ratio(3n, 2n) }));
 });

@@ -99,11 +99,22 @@ test("every line of a batch grows by the station's one factor, and no scoops are
             toNumber(line.apart?.amount.value ?? { num: 0n, den: 1n });
           const factor = toNumber(station.scale.factor) * (line.isEased ? 0.9 : 1);
           expect(packed).toBeCloseTo(toNumber(most?.value ?? { num: 0n, den: 1n }) * factor, 9);
+        }
+        const { halves } = station;
+        const measured = halves ? [...halves.each, ...halves.rest] : station.kit;
+        for (const line of measured)
           if (line.main?.scoops && !line.main.scoops.isWithin)
             expect(made.findings).toContainEqual(
               expect.objectContaining({ code: "scoops-off", ingredientId: line.ingredientId }),
             );
-        }
+        // Two halves are the whole, line by line, and what is no batter is there once.
+        expect(measured.map((line) => line.lineId).sort()).toEqual(station.kit.map((line) => line.lineId).sort());
+        for (const line of station.kit)
+          expect(
+            measured
+              .filter((one) => one.lineId === line.lineId)
+              .reduce((sum, one) => sum + (one.main?.grams ?? 0) * (halves?.each.includes(one) ? 2 : 1), 0),
+          ).toBeCloseTo(line.main?.grams ?? 0, 6);
       }
     }),
     { numRuns: 50 },

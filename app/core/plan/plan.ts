@@ -61,6 +61,7 @@ function planned(input: ClassInput): ClassPlan {
                 .filter((one) => one.kind === "demo" && one.dishId === dish.id)
                 .map((one) => toNumber(one.factor)),
             ],
+            ...(dish.mixes ? { mixes: dish.mixes } : {}),
             stations: dish.stations,
             people: own.reduce((sum, station) => sum + station.eaters, 0),
             // What is thrown away is put on no stick.

@@ -1,5 +1,5 @@
 import type { Pantry } from "~/core/batter";
-import { type Counted, type KitLine, type KitOptions, isInDryMix, kitOf } from "~/core/kit";
+import { type Counted, type KitLine, type KitOptions, isBatchLarge, isInDryMix, kitOf } from "~/core/kit";
 import {
   type Station,
   adultsAtHeat,
@@ -14,6 +14,7 @@ import {
   type Ratio,
   add,
   measuringSetOf,
+  multiply,
   one,
   ratio,
   subtract,
@@ -23,7 +24,7 @@ import {
   zero,
   type Pieces,
 } from "~/core/quantity";
-import { type Recipe, type Round, expectedOf, isBatter } from "~/core/recipe";
+import { type Line, type Recipe, type Round, expectedOf, isBatter, isCountedOut } from "~/core/recipe";
 import { type StationScale, fixedBowl, piecesWanted, scaleStation, withWholeEggs } from "~/core/scale";
 import {
   type ScheduleInput,
@@ -93,6 +94,22 @@ export function tidyKits(recipe: Recipe): void {
 /** The measuring set that a station has to itself; undefined where it measures with the class's. */
 const ownSetAt = ({ arrangement }: Pick<ClassInput, "arrangement">, index: number): string | undefined =>
   arrangement?.sets?.find((one) => one.station === index)?.measuringSetId;
+
+/** Of a kit, the lines that are halved with the batter or not, as what is counted out is there once: the same list for the same kit, as what is packed is remembered by it. */
+const split = (wanted: boolean) => {
+  const known = new WeakMap<readonly KitLine[], readonly KitLine[]>();
+  return (kit: readonly KitLine[], recipe: Recipe): readonly KitLine[] => {
+    const before = known.get(kit);
+    if (before) return before;
+    const isHalved = (line: Line) => isBatter(line, recipe) && !isCountedOut(line.amount);
+    const batter = new Set(recipe.lines.filter(isHalved).map((line) => line.id));
+    const made = kit.filter((line) => batter.has(line.lineId) === wanted);
+    known.set(kit, made);
+    return made;
+  };
+};
+const batterIn = split(true);
+const besideBatter = split(false);
 
 /** How kits are measured in this class, or with a set of a station's own: nothing is missing from that. */
 export const kitOptionsOf = ({ brief }: Pick<ClassInput, "brief">, ownSet?: string): KitOptions => ({
@@ -200,16 +217,18 @@ function scheduleInputOf(
       const work = handwork.get(recipe) ?? handworkOf(recipe, pantry);
       handwork.set(recipe, work);
       const { wetStepId, cookBy } = factsOf(recipe, input.pantry, pantry);
-      const factor = toNumber(scale.factor);
+      // Of two halves each has half the eggs to crack, and every line to measure.
+      const inBowl = toNumber(scale.factor) / (dish.mixes ?? 1);
       return {
         stationId: station.id,
         recipe,
         hands: station.size,
         pieces: cookedOf(dish, scale),
         isApart: input.arrangement?.apart.includes(index) ?? false,
+        ...(dish.mixes ? { mixes: dish.mixes } : {}),
         measuredLines: work.measuredLines,
-        eggs: work.eggs * factor,
-        sachets: work.sachets * factor,
+        eggs: work.eggs * inBowl,
+        sachets: work.sachets * inBowl,
         wetStepId,
         cookBy,
       };
@@ -295,6 +314,26 @@ export function stationPlans(
     const cooked = cookedOf(dish, scale);
     const ownSet = ownSetAt(input, index);
     const rounds = dish.recipe.rounds && roundsIn(timeline, station.id, dish.recipe.rounds);
+    const inBowl = dish.mixes ? multiply(scale.factor, ratio(1n, 2n)) : scale.factor;
+    const asked = ownSet === undefined ? usual : kitOptionsOf(input, ownSet);
+    // Spice is eased by what is in one bowl.
+    const options = { ...asked, easesSpice: asked.easesSpice && isBatchLarge(inBowl) };
+    const kit = kitFor(
+      dish.recipe,
+      input.pantry,
+      pantry,
+      scale.factor,
+      {
+        loads: own.loads,
+        greased: (every) => greasedLoads(timeline.tasks, (load) => load.stationId === station.id, every),
+        // Nobody garnishes what is thrown away.
+        pieces: cooked - own.testers,
+        ...(rounds ? { rounds: rounds.map((round) => round.pieces) } : {}),
+        people: eaters,
+      },
+      options,
+    );
+    const half = () => kitFor(dish.recipe, input.pantry, pantry, inBowl, { loads: 0, pieces: 0 }, options);
     return {
       ...station,
       dishId: dish.id,
@@ -305,21 +344,8 @@ export function stationPlans(
       ...own,
       ...(rounds ? { rounds } : {}),
       ...(ownSet === undefined ? {} : { ownSet }),
-      kit: kitFor(
-        dish.recipe,
-        input.pantry,
-        pantry,
-        scale.factor,
-        {
-          loads: own.loads,
-          greased: (every) => greasedLoads(timeline.tasks, (load) => load.stationId === station.id, every),
-          // Nobody garnishes what is thrown away.
-          pieces: cooked - own.testers,
-          ...(rounds ? { rounds: rounds.map((round) => round.pieces) } : {}),
-          people: eaters,
-        },
-        ownSet === undefined ? usual : kitOptionsOf(input, ownSet),
-      ),
+      kit,
+      ...(dish.mixes ? { halves: { each: batterIn(half(), dish.recipe), rest: besideBatter(kit, dish.recipe) } } : {}),
     };
   });
 }

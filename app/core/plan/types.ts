@@ -64,6 +64,8 @@ export interface Dish {
   readonly bowl?: Ratio | undefined;
   /** Only what is wanted is cooked of a larger batter; absent where all of it is. */
   readonly cooks?: "wanted" | undefined;
+  /** 2 where each of its stations mixes in two halves, the second while the first is cooked; absent where it mixes at once. */
+  readonly mixes?: 2 | undefined;
   /** Alternatives of the recipe that this class takes. */
   readonly takes?: readonly Take[] | undefined;
   /** How many of each round of its recipe this class makes, where it is not as the recipe says. */
@@ -77,13 +79,20 @@ export interface Dish {
 /** Batches of dry mix made at once, at the most. */
 export const mostBulk = 40;
 
+/** What a class settles of a dish beside its recipe and its stations. */
+export type Settled = Pick<Dish, "bowl" | "cooks" | "mixes" | "takes" | "rounds" | "bulk">;
+
 /** What a class has settled of a dish beside its recipe: it stays when the brief names the same recipe again. */
-export const settledOf = (
-  before: Dish | undefined,
-  recipeId: string,
-): Pick<Dish, "bowl" | "cooks" | "takes" | "rounds" | "bulk"> =>
+export const settledOf = (before: Dish | undefined, recipeId: string): Settled =>
   before?.recipe.id === recipeId
-    ? { bowl: before.bowl, cooks: before.cooks, takes: before.takes, rounds: before.rounds, bulk: before.bulk }
+    ? {
+        bowl: before.bowl,
+        cooks: before.cooks,
+        mixes: before.mixes,
+        takes: before.takes,
+        rounds: before.rounds,
+        bulk: before.bulk,
+      }
     : {};
 
 /** Everything a plan is computed from. What the program stores is this, never the plan. */
@@ -401,6 +410,8 @@ export interface StationPlan extends Station {
   /** The id of the measuring set it has to itself; absent where it measures with the class's. */
   readonly ownSet?: string | undefined;
   readonly kit: readonly KitLine[];
+  /** Where the batter is mixed in two halves: the lines of one half as they are measured, and what of the kit is no batter. */
+  readonly halves?: { readonly each: readonly KitLine[]; readonly rest: readonly KitLine[] } | undefined;
 }
 
 /** Kits that no station has: the instructor's own bowl, one more for what goes on the floor, dry mix that is made along and stored. */
@@ -430,6 +441,7 @@ export interface DishPlan {
   /** Batches every station makes whatever is wanted; absent where as many as are wanted are made. */
   readonly bowl?: Ratio | undefined;
   readonly cooks?: "wanted" | undefined;
+  readonly mixes?: 2 | undefined;
   /** Batches of dry mix that are made; see {@link Dish}. */
   readonly bulk?: number | undefined;
 }

@@ -10,6 +10,8 @@ import type { Brief, ClassInput } from "./types";
 /** A change that would make a class shorter, or keep more of its batters inside their windows. */
 export type WayKind =
   | { readonly kind: "fewer-testers" }
+  /** Its stations mix in two halves. */
+  | { readonly kind: "half-mixes"; readonly dishId: string; readonly title: string }
   | { readonly kind: "pre-measured" }
   | { readonly kind: "no-shown-load" }
   | { readonly kind: "one-more-adult" }
@@ -18,10 +20,13 @@ export type WayKind =
   /** One more of a surface: nothing a press can do. */
   | { readonly kind: "one-more-surface"; readonly surfaceId: string; readonly name: string };
 
+/** A way by its name among those of a class. */
+export const wayId = (way: WayKind): string => (way.kind === "half-mixes" ? `${way.kind} ${way.dishId}` : way.kind);
+
 export interface WayOut {
   readonly way: WayKind;
-  /** What the brief becomes; null where a press cannot do it. */
-  readonly brief: Brief | null;
+  /** What a press makes of the class; null where none can do it. */
+  readonly becomes: Partial<Pick<ClassInput, "brief" | "dishes">> | null;
   /** Minutes the class becomes shorter by, what is then still over, and batters that are then still poured too late. */
   readonly gained: number;
   readonly over: number;
@@ -50,11 +55,20 @@ export const waysOut = oncePerPlan((input, now): WayOut[] => {
   const { brief } = input;
   const over = now.timeline.end - brief.minutes;
   if (over <= 0 && lateBatters(now.timeline).length === 0) return [];
-  const tried: { readonly way: WayKind; readonly brief: Brief | null; readonly input: ClassInput }[] = [];
-  const byBrief = (way: WayKind, change: Partial<Brief>) =>
-    tried.push({ way, brief: { ...brief, ...change }, input: { ...input, brief: { ...brief, ...change } } });
+  const tried: { readonly way: WayKind; readonly becomes: WayOut["becomes"]; readonly input: ClassInput }[] = [];
+  const by = (way: WayKind, becomes: NonNullable<WayOut["becomes"]>) =>
+    tried.push({ way, becomes, input: { ...input, ...becomes } });
+  const byBrief = (way: WayKind, change: Partial<Brief>) => by(way, { brief: { ...brief, ...change } });
   if (brief.testersPerSurface > 0)
     byBrief({ kind: "fewer-testers" }, { testersPerSurface: brief.testersPerSurface - 1 });
+  // A dish whose batter stands too long is mixed in two halves; one by one, as each costs its tables a second bowl.
+  const standsTooLong = new Set(lateBatters(now.timeline).map((batter) => batter.stationId));
+  for (const dish of input.dishes)
+    if (!dish.mixes && now.stations.some((one) => one.dishId === dish.id && standsTooLong.has(one.id)))
+      by(
+        { kind: "half-mixes", dishId: dish.id, title: dish.recipe.title },
+        { dishes: input.dishes.map((one) => (one === dish ? { ...one, mixes: 2 as const } : one)) },
+      );
   if (brief.kitMode !== "pre-measured") byBrief({ kind: "pre-measured" }, { kitMode: "pre-measured" });
   if (brief.demo === "mix-and-load") byBrief({ kind: "no-shown-load" }, { demo: "mix" });
   if (brief.hotPlacesPerAdult > 0) byBrief({ kind: "one-more-adult" }, { helpers: brief.helpers + 1 });
@@ -67,7 +81,7 @@ export const waysOut = oncePerPlan((input, now): WayOut[] => {
     if (!now.timeline.units.some((unit) => unit.surfaceId === surface.id)) continue;
     tried.push({
       way: { kind: "one-more-surface", surfaceId: surface.id, name: surface.name },
-      brief: null,
+      becomes: null,
       input: {
         ...input,
         kitchen: {
@@ -83,13 +97,13 @@ export const waysOut = oncePerPlan((input, now): WayOut[] => {
   const minutes = Math.ceil(now.timeline.end / step) * step;
   if (over > 0 && minutes <= 600) byBrief({ kind: "longer", minutes }, { minutes });
   const late = lateBatters(now.timeline).length;
-  const measured = tried.flatMap(({ way, brief: becomes, input: changed }, cost): (WayOut & { cost: number })[] => {
+  const measured = tried.flatMap(({ way, becomes, input: changed }, cost): (WayOut & { cost: number })[] => {
     const made = plan(changed);
     const gained = now.timeline.end - made.timeline.end;
     const lateThen = lateBatters(made.timeline).length;
     const overThen = Math.max(0, made.timeline.end - changed.brief.minutes);
     const helps = way.kind === "longer" || gained > 1 / 60 || lateThen < late;
-    return helps ? [{ way, brief: becomes, gained, over: overThen, late: lateThen, cost }] : [];
+    return helps ? [{ way, becomes, gained, over: overThen, late: lateThen, cost }] : [];
   });
   const isEnough = (one: WayOut) => one.over <= 0 && one.late === 0;
   return measured

@@ -1,4 +1,4 @@
-import { type Ratio, one as wholeBatch, toNumber, type Grams, type Minutes } from "~/core/quantity";
+import { type Ratio, multiply, one as wholeBatch, ratio, toNumber, type Grams, type Minutes } from "~/core/quantity";
 import type { Pantry } from "~/core/batter";
 import { type KitLine, isInDryMix } from "~/core/kit";
 import type { ClassInput, ClassPlan, DishPlan } from "~/core/plan";
@@ -64,12 +64,12 @@ const gelSeeds = ["chia", "linseed"];
 /** Everything that is packed, once: stations, the demonstration and the spare kit, each with its dish. */
 const packed = (plan: ClassPlan) => {
   return [
-    ...plan.stations.map((station) => ({
-      dishId: station.dishId as string | null,
-      kit: station.kit,
-      factor: station.scale.factor,
-      bags: 0,
-    })),
+    ...plan.stations.flatMap(({ dishId, kit, halves, scale: { factor } }) => {
+      const own = { dishId: dishId as string | null, bags: 0 };
+      if (!halves) return [{ ...own, kit, factor }];
+      const half = { ...own, kit: halves.each, factor: multiply(factor, ratio(1n, 2n)) };
+      return [half, half, { ...own, kit: halves.rest, factor }];
+    }),
     // A stored mix by its bags: what is made of it another day is not made here.
     ...plan.extras.map(({ dishId, kit, factor, stored }) => ({
       dishId: dishId as string | null,

@@ -8,6 +8,8 @@ export type RunEntry = { readonly at: Minutes } & (
   | { readonly kind: "switch-on"; readonly unitIds: readonly string[] }
   /** Tables that begin to mix after the bell. */
   | { readonly kind: "mixes"; readonly stationIds: readonly string[] }
+  /** Tables that begin with the second half of their batter. */
+  | { readonly kind: "mixes-again"; readonly stationIds: readonly string[] }
   | { readonly kind: "tester"; readonly unitId: string; readonly stationId: string }
   | {
       readonly kind: "load";
@@ -28,7 +30,16 @@ export type RunEntry = { readonly at: Minutes } & (
 
 type Mutable<T> = { -readonly [K in keyof T]: T[K] };
 
-const order: readonly RunEntry["kind"][] = ["bell", "switch-on", "wash", "mixes", "last-out", "tester", "load"];
+const order: readonly RunEntry["kind"][] = [
+  "bell",
+  "switch-on",
+  "wash",
+  "mixes",
+  "mixes-again",
+  "last-out",
+  "tester",
+  "load",
+];
 
 /** The class as a list by the minute, for whoever leads it. Reads a timeline, decides nothing. */
 export function runList(timeline: Timeline): RunEntry[] {
@@ -51,17 +62,21 @@ export function runList(timeline: Timeline): RunEntry[] {
   for (const task of of("wash"))
     if (task.surfaceId !== null) entries.push({ at: task.start, kind: "wash", unitId: task.surfaceId });
 
-  const begun = new Map<string, Task>();
-  for (const task of of("mix", "prepare"))
-    if (task.stationId !== null && !begun.has(task.stationId)) begun.set(task.stationId, task);
-  const later = [...begun.values()].filter((task) => task.start > bell + 1 / 60);
+  /** The first of each table's tasks of one mix. */
+  const begins = (mix: 2 | undefined): Task[] => {
+    const begun = new Map<string, Task>();
+    for (const task of of("mix", "prepare"))
+      if (task.stationId !== null && task.mix === mix && !begun.has(task.stationId)) begun.set(task.stationId, task);
+    return [...begun.values()];
+  };
+  const later = begins(undefined).filter((task) => task.start > bell + 1 / 60);
   // Those of one minute together.
-  for (const tasks of together(later, (task) => Math.floor(task.start)).values())
-    entries.push({
-      at: tasks[0]?.start ?? 0,
-      kind: "mixes",
-      stationIds: tasks.flatMap((task) => task.stationId ?? []),
-    });
+  for (const [kind, begun] of [
+    ["mixes", later],
+    ["mixes-again", begins(2)],
+  ] as const)
+    for (const tasks of together(begun, (task) => Math.floor(task.start)).values())
+      entries.push({ at: tasks[0]?.start ?? 0, kind, stationIds: tasks.flatMap((task) => task.stationId ?? []) });
 
   for (const task of of("tester"))
     if (task.surfaceId !== null && task.stationId !== null)

@@ -15,7 +15,7 @@ export interface StationJob {
   readonly stationId: string;
   readonly recipe: Recipe;
   readonly pieces: Pieces;
-  /** Lines the station has to measure, and eggs it cracks. */
+  /** Lines the station has to measure for each mix, and eggs it cracks. */
   readonly measuredLines: number;
   readonly eggs: number;
   /** Sachets and tins it opens. */

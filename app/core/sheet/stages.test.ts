@@ -102,14 +102,16 @@ const edit: fc.Arbitrary<(input: ClassInput) => ClassInput> = fc.oneof(
     .record({
       bowl: fc.constantFrom(undefined, ratio(1n), ratio(3n, 2n)),
       cooks: fc.constantFrom(undefined, "wanted" as const),
+      mixes: fc.constantFrom(undefined, 2 as const),
       isTaken: fc.boolean(),
     })
-    .map(({ bowl, cooks, isTaken }) => (input: ClassInput): ClassInput => ({
+    .map(({ bowl, cooks, mixes, isTaken }) => (input: ClassInput): ClassInput => ({
       ...input,
       dishes: input.dishes.map((dish) => ({
         ...dish,
         bowl,
         cooks,
+        mixes,
         takes: isTaken
           ? dish.recipe.lines.flatMap((line) =>
               (line.alternatives ?? []).slice(-1).map(({ ingredientId }) => ({ lineId: line.id, ingredientId })),

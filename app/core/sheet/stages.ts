@@ -53,6 +53,7 @@ const dishes: Part = (input) => [
       newest: dish.newestRevision,
       bowl: dish.bowl,
       cooks: dish.cooks,
+      mixes: dish.mixes,
       takes: dish.takes,
       rounds: dish.rounds,
       bulk: dish.bulk,

@@ -2,7 +2,7 @@ import type { ClassState } from "~/core/log";
 import { type Kysely, type Selectable, sql } from "kysely";
 import type { LabelReading, PackSize, SharedFood, Substance } from "~/core/pantry";
 import type { Need } from "~/core/people";
-import type { Brief, ClassInput, Dish } from "~/core/plan";
+import type { Brief, ClassInput, Dish, Settled } from "~/core/plan";
 import type { PersonKeys } from "~/core/sheet";
 import type { ClassTable, DB } from "../schema";
 import { kitchens } from "./kitchens.server";
@@ -157,6 +157,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
         "stations",
         "bowl",
         "cooks",
+        "mixes",
         "bulk",
         latestStanding(eb),
         eb
@@ -256,6 +257,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
           stations: one.stations,
           ...(bowl ? { bowl } : {}),
           ...(one.cooks === "wanted" ? { cooks: one.cooks } : {}),
+          ...(one.mixes === 2 ? { mixes: one.mixes } : {}),
           ...(taken.length > 0
             ? { takes: taken.map((take) => ({ lineId: take.line_id, ingredientId: take.ingredient_id })) }
             : {}),
@@ -501,18 +503,20 @@ export async function classCards(db: Kysely<DB>, { side, day, page, perPage, ...
 export type ClassCard = Awaited<ReturnType<typeof classCards>>[number];
 
 /** A dish as it is written: its recipe by name. */
-export type DishRow = Pick<Dish, "variantId" | "stations" | "bowl" | "cooks" | "takes" | "rounds" | "bulk"> & {
-  readonly recipeId: string;
-  readonly revision: number;
-};
+export type DishRow = Pick<Dish, "variantId" | "stations"> &
+  Settled & {
+    readonly recipeId: string;
+    readonly revision: number;
+  };
 
-export const dishRow = ({ recipe, variantId, stations, bowl, cooks, takes, rounds, bulk }: Dish): DishRow => ({
+export const dishRow = ({ recipe, variantId, stations, bowl, cooks, mixes, takes, rounds, bulk }: Dish): DishRow => ({
   recipeId: recipe.id,
   revision: recipe.revision,
   variantId,
   stations,
   bowl,
   cooks,
+  mixes,
   takes,
   rounds,
   bulk,
@@ -534,6 +538,7 @@ export async function writeDishes(db: Kysely<DB>, classId: string, dishes: reado
         stations: dish.stations,
         bowl: dish.bowl ? writeRatio(dish.bowl) : null,
         cooks: dish.cooks ?? null,
+        mixes: dish.mixes ?? null,
         bulk: dish.bulk ?? null,
       })),
     )

@@ -11,6 +11,7 @@ import {
   sayContentChange,
   sayMarks,
   saySteps,
+  sayMix,
 } from "~/ui/words/kits";
 import { KitDrawing } from "~/ui/draw/KitDrawing";
 import { Heads } from "~/ui/sheet/Heads";
@@ -47,6 +48,7 @@ export function KitSheet({ name, note, containers, stateOf, names, timeZone, bas
                   <Link className="text" to={`${base}/containers/${container.key}`}>
                     {containerName(container)}
                   </Link>
+                  <b>{sayMix(container)}</b>
                   <div className="small quiet">
                     {groupWords[container.group]}, {saySteps(container.steps, locale)}
                   </div>

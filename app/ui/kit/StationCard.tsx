@@ -3,7 +3,7 @@ import type { Surface } from "~/core/gear";
 import type { DishPlan, StationPlan } from "~/core/plan";
 import { type KitLine, inBowlOrder, tareReadings } from "~/core/kit";
 import { type Recipe, bowls } from "~/core/recipe";
-import { type Ratio, isZero, measuringSetOf, toNumber, toScaleGrams } from "~/core/quantity";
+import { type Ratio, isZero, measuringSetOf, multiply, ratio, toNumber, toScaleGrams } from "~/core/quantity";
 import { drift, fraction, people as peopleOf } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { Grams, PutOutText } from "~/ui/sheet/Quantity";
@@ -262,10 +262,31 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
       </div>
       <div className="card-body">
         <div>
-          <KitTable kit={station.kit} ingredientName={ingredientName} isEgg={isEgg} factor={scale.factor} />
+          {station.halves ? (
+            <>
+              <KitTable
+                kit={station.halves.each}
+                ingredientName={ingredientName}
+                isEgg={isEgg}
+                caption="Two halves: this for each, in a bowl of its own"
+                factor={multiply(scale.factor, ratio(1n, 2n))}
+              />
+              {station.halves.rest.length > 0 ? (
+                <KitTable
+                  kit={station.halves.rest}
+                  ingredientName={ingredientName}
+                  isEgg={isEgg}
+                  caption="Once, for both halves"
+                  factor={scale.factor}
+                />
+              ) : null}
+            </>
+          ) : (
+            <KitTable kit={station.kit} ingredientName={ingredientName} isEgg={isEgg} factor={scale.factor} />
+          )}
           <Fold className="tare">
-            <FoldTitle>Weigh it in one bowl</FoldTitle>
-            <TareCard kit={station.kit} recipe={dish.recipe} ingredientName={ingredientName} />
+            <FoldTitle>{station.halves ? "Weigh each half in one bowl" : "Weigh it in one bowl"}</FoldTitle>
+            <TareCard kit={station.halves?.each ?? station.kit} recipe={dish.recipe} ingredientName={ingredientName} />
           </Fold>
           <Looks recipe={dish.recipe} />
           {/* On paper they hang on the wall: a card is one page. */}

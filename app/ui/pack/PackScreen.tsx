@@ -18,6 +18,7 @@ import {
   contentScoops,
   groupWords,
   placeName,
+  sayMix,
   sayContentChange,
   sayMarks,
 } from "~/ui/words/kits";
@@ -221,7 +222,10 @@ export function PackScreen(props: Props) {
         ) : (
           <>
             <p className="pack-where">
-              <b>{placeName(current.place)}</b>
+              <b>
+                {placeName(current.place)}
+                {sayMix(current)}
+              </b>
               <span>
                 {containerName(current)}, {groupWords[current.group]}
               </span>
@@ -333,7 +337,7 @@ export function PackScreen(props: Props) {
                       >
                         <b>
                           {order === "ingredient"
-                            ? placeName(one.place)
+                            ? `${placeName(one.place)}${sayMix(one)}`
                             : list(
                                 one.contents.map((c) => names.ingredient(c.ingredientId)),
                                 locale,

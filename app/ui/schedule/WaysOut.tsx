@@ -1,5 +1,5 @@
 import { Form } from "react-router";
-import type { WayOut } from "~/core/plan";
+import { type WayOut, wayId } from "~/core/plan";
 import { Secondary } from "~/ui/parts/fields";
 import { Hidden } from "~/ui/parts/plain";
 import { Heads } from "~/ui/sheet/Heads";
@@ -23,10 +23,10 @@ export function WaysOut({ ways, version }: { readonly ways: readonly WayOut[]; r
               <td>{costs}</td>
               <td>{sayWay(one, locale)}</td>
               <td className="no-print">
-                {one.brief ? (
+                {one.becomes ? (
                   <Form method="post">
                     <Hidden name="version" value={version} />
-                    <Hidden name="way" value={one.way.kind} />
+                    <Hidden name="way" value={wayId(one.way)} />
                     <Secondary name="intent" value="way" aria-label={`Do this: ${what}`}>
                       Do this
                     </Secondary>

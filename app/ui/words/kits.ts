@@ -95,6 +95,11 @@ export function containerName(container: Pick<Container, "kind" | "sizeMl" | "co
   return `${times}${shown} ${container.kind}`;
 }
 
+/** For which half of a batter a container is; nothing where it is mixed at once. */
+export const sayMix = ({ mix }: Pick<ClassContainer, "mix">): string =>
+  mix === undefined ? "" : mix === 1 ? ", first half" : ", second half";
+
+/** Whose kit a container is of. */
 export const placeName = (place: Place): string =>
   place.kind === "station"
     ? place.name
@@ -186,7 +191,7 @@ export function labelLines(
         ? ""
         : `${grams(toScaleGrams(container.grams).shown, locale)} in all`;
   return [
-    `${placeName(container.place)}${container.isSealed ? " · apart, sealed" : ""}`,
+    `${placeName(container.place)}${sayMix(container)}${container.isSealed ? " · apart, sealed" : ""}`,
     what.join(", "),
     ...(much === "" ? [] : [much]),
     `${container.dishTitle}, ${saySteps(container.steps, locale)}`,

@@ -55,6 +55,8 @@ export const wayWords = (way: WayKind): { readonly what: string; readonly costs:
   switch (way.kind) {
     case "fewer-testers":
       return { what: "One tester less on each surface", costs: "the first piece has to prove the heat" };
+    case "half-mixes":
+      return { what: `${way.title}: mix in two halves`, costs: "a second bowl at each table, and its mixing" };
     case "pre-measured":
       return { what: "Kits measured beforehand", costs: "preparation for you, measuring for nobody" };
     case "no-shown-load":
@@ -116,6 +118,12 @@ export function sayEntry(
       return {
         what: `${stations(entry.stationIds)} ${entry.stationIds.length === 1 ? "begins" : "begin"} to mix`,
         say: "Not before: this batter does not keep.",
+        where: "at their table",
+      };
+    case "mixes-again":
+      return {
+        what: `${stations(entry.stationIds)} ${entry.stationIds.length === 1 ? "mixes" : "mix"} the second half`,
+        say: "The others go on at the heat. A clean bowl, the second set of containers.",
         where: "at their table",
       };
     case "tester":

@@ -34,6 +34,7 @@ const formSchema = z.discriminatedUnion("intent", [
     dishId: z.string().min(1).max(64),
     bowl: z.enum(bowlSizes),
     cooks: z.enum(["all", "wanted"]),
+    mixes: z.enum(["1", "2"]).default("1"),
     bulk: z.string().trim().max(40).default(""),
   }),
   z.object({ intent: z.literal("undo"), version: z.coerce.number().int() }),
@@ -66,7 +67,7 @@ function bulkAsked(said: string): number | undefined | null {
 /** What a form says of one dish: its bowl, what is cooked of it, which alternatives are taken, and its rounds. */
 function dishWith(
   dish: Dish,
-  { bowl, cooks }: { bowl: string; cooks: "all" | "wanted" },
+  { bowl, cooks, mixes }: { bowl: string; cooks: "all" | "wanted"; mixes: "1" | "2" },
   { rounds, bulk }: Pick<Dish, "rounds" | "bulk">,
   form: FormData,
 ): Dish {
@@ -80,6 +81,7 @@ function dishWith(
     bowl: readRatio(bowl),
     bulk,
     cooks: cooks === "wanted" ? cooks : undefined,
+    mixes: mixes === "2" ? 2 : undefined,
     takes: takes.length > 0 ? takes : undefined,
     rounds,
   };
@@ -189,6 +191,13 @@ function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: numbe
           <PlainSelect name="cooks" defaultValue={dish.cooks ?? "all"}>
             <option value="all">all that it makes</option>
             <option value="wanted">only what is wanted</option>
+          </PlainSelect>
+        </label>
+        <label className="cell">
+          <span className="cell-label">and mixes</span>
+          <PlainSelect name="mixes" defaultValue={dish.mixes ?? 1}>
+            <option value="1">at once</option>
+            <option value="2">in two halves, the second while the first is cooked</option>
           </PlainSelect>
         </label>
         <label className="cell">

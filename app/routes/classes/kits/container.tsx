@@ -12,6 +12,7 @@ import {
   contentGrams,
   contentScoops,
   placeName,
+  sayMix,
   sayContentChange,
   sayKeeps,
   sayMarks,
@@ -47,7 +48,8 @@ export default function Container({ loaderData, params }: Route.ComponentProps) 
     <>
       <div className="sheet-head">
         <h2>
-          {placeName(container.place)}:{" "}
+          {placeName(container.place)}
+          {sayMix(container)}:{" "}
           {list(
             container.contents.map((one) => names.ingredient(one.ingredientId)),
             locale,

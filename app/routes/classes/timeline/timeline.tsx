@@ -3,7 +3,7 @@ import { z } from "zod";
 import type { Route } from "./+types/timeline";
 import { formOf } from "../../form";
 import { TimelineView } from "./TimelineView";
-import { plan, tableFirst, waysOut } from "~/core/plan";
+import { plan, tableFirst, wayId, waysOut } from "~/core/plan";
 import { database } from "~/db/client.server";
 import { orderSchema } from "~/formats/class-file";
 import { changePlan, madeChanges, undoChange } from "~/services/arrange.server";
@@ -37,7 +37,7 @@ const schema = z.discriminatedUnion("intent", [
   }),
   z.object({ intent: z.literal("rules"), version }),
   z.object({ intent: z.literal("first"), version, station: z.string().max(10) }),
-  z.object({ intent: z.literal("way"), version, way: z.string().max(40) }),
+  z.object({ intent: z.literal("way"), version, way: z.string().max(120) }),
   z.object({ intent: z.literal("undo"), version }),
 ]);
 
@@ -71,10 +71,14 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     return change(`${asked.name} cooks first`, { order: tableFirst(input, station) });
   }
   const { way } = form.data;
-  const chosen = waysOut(input, plan(input)).find((one) => one.way.kind === way && one.brief);
-  if (!chosen?.brief)
+  const chosen = waysOut(input, plan(input)).find((one) => wayId(one.way) === way && one.becomes);
+  if (!chosen?.becomes)
     return data({ problem: "This way out is not open any more; what is open stands below." }, { status: 409 });
-  return change(wayWords(chosen.way).what, { brief: chosen.brief });
+  const { brief, dishes } = chosen.becomes;
+  return change(wayWords(chosen.way).what, {
+    ...(brief ? { brief } : {}),
+    ...(dishes ? { dishes } : {}),
+  });
 }
 
 const Timeline = ({ loaderData, actionData }: Route.ComponentProps) => (
