@@ -99,6 +99,7 @@ test("a class takes a bowl of one batch, cooks what is wanted, takes another mil
   const bowl = page.getByRole("region", { name: "The bowl: Slipway pancakes", exact: true });
   await bowl.getByLabel("Each table makes").selectOption("1");
   await bowl.getByLabel("and cooks").selectOption("wanted");
+  await bowl.getByLabel("and mixes").selectOption("2");
   await bowl.getByLabel("for whole milk").selectOption("buttermilk");
   await bowl.getByRole("button", { name: "Keep this bowl" }).click();
   await expect(page.getByText("Kept. What follows has changed with it.")).toBeVisible();
@@ -107,6 +108,7 @@ test("a class takes a bowl of one batch, cooks what is wanted, takes another mil
   await expect(page.getByText("a bowl of 1 batch, whatever is wanted, makes", { exact: false }).first()).toBeVisible();
   const card = page.getByRole("region", { name: /^Station / }).first();
   await expect(card).toContainText("1 × the recipe makes");
+  await expect(card).toContainText("Two halves: this for each, in a bowl of its own");
   await expect(card).toContainText("cultured buttermilk");
   await expect(card).not.toContainText("whole milk");
   await page.goto(`${base}/recipe`);
@@ -122,6 +124,11 @@ test("a class takes a bowl of one batch, cooks what is wanted, takes another mil
   await page.goto(`${base}/scaling`);
   await expect(bowl.getByLabel("Each table makes")).toHaveValue("1");
   await expect(bowl.getByLabel("for whole milk")).toHaveValue("buttermilk");
+  await expect(bowl.getByLabel("and mixes")).toHaveValue("2");
+  await page.goto(`${base}/kits`);
+  await expect(page.getByRole("main")).toContainText("second half");
+  await page.goto(`${base}/timeline`);
+  await expect(page.getByRole("main")).toContainText("mix the second half");
 
   await page.goto(`${base}/amounts`);
   await expect(page.getByText("; feeds 6").first()).toBeVisible();
