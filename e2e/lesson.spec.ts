@@ -292,3 +292,32 @@ test("each adult at the heat has a card with all that is theirs, and each toppin
   await expect(bowls.filter({ hasText: "breakfast syrup" })).toContainText("Label not read: not known what is in it.");
   await expect(bowls.filter({ hasText: "blueberries" })).toContainText("A spoon of its own.");
 });
+
+test("what goes round the tables is written down with the kitchen, refused when it is no number, and waited for", async ({
+  page,
+}) => {
+  const answer = await page.request.post("/classes/import", {
+    form: { text: fs.readFileSync("test/cases/c15-one-mixer.json", "utf8") },
+    headers: { Origin: `http://127.0.0.1:${process.env.E2E_PORT}` },
+    maxRedirects: 0,
+  });
+  const base = (answer.headers().location ?? "").replace(/\/brief$/, "");
+  await page.goto(`${base}/timeline`);
+  await expect(page.getByRole("main")).toContainText("of waiting for the hand mixer, as one goes round");
+  await expect(page.getByRole("main")).toContainText("The hand mixer comes to them now.");
+
+  await page.goto("/kitchens/new");
+  await page.getByLabel("Name", { exact: true }).fill("Slipway shed");
+  await page.getByLabel("Surface 1", { exact: true }).fill("Griddle");
+  await page.getByLabel("Kind").first().selectOption({ index: 1 });
+  await page.getByLabel("Pieces a load").first().fill("4");
+  await page.getByText("What goes round the tables").click();
+  await page.getByLabel("hand mixer, going round").fill("none");
+  await page.getByRole("button", { name: "Save the kitchen" }).click();
+  await expect(page.getByLabel("hand mixer, going round")).toHaveValue("none");
+  await expect(page.getByText("what came is not a number", { exact: false })).toBeVisible();
+  await page.getByLabel("hand mixer, going round").fill("2");
+  await page.getByRole("button", { name: "Save the kitchen" }).click();
+  await page.getByRole("link", { name: "Slipway shed" }).click();
+  await expect(page.getByText("2 × hand mixer")).toBeVisible();
+});

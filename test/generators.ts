@@ -20,6 +20,7 @@ import { type Kitchen, type Surface, coatings, flames } from "~/core/gear";
 import { surfaceKinds, tools } from "~/core/recipe";
 import { demoKitchens } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
+import { goingRound } from "./going-round";
 import { recipes } from "./recipes";
 
 export { positiveRatio } from "./ratios";
@@ -172,10 +173,12 @@ export const kitchens: fc.Arbitrary<Kitchen> = fc
       selector: (one) => one.tool,
       maxLength: 8,
     }),
+    goesRound: goingRound,
     circuits: fc.option(fc.array(circuit, { maxLength: 3 }), { nil: undefined }),
   })
-  .map(({ surfaces, circuits, altitudeM, ...rest }) => ({
+  .map(({ surfaces, circuits, altitudeM, goesRound, ...rest }) => ({
     ...rest,
+    ...(goesRound && goesRound.length > 0 ? { goesRound } : {}),
     ...(altitudeM === undefined ? {} : { altitudeM }),
     id: "random",
     name: "A random kitchen",

@@ -3,6 +3,7 @@ import type { Surface } from "~/core/gear";
 import { type ScheduleInput, demoModes, kitModes } from "~/core/schedule";
 import { starterRecipes } from "~/demo/recipes";
 import { kitchens as anyKitchen } from "./generators";
+import { goingRound } from "./going-round";
 import { recipes } from "./recipes";
 
 export const surface = (
@@ -37,6 +38,7 @@ export const inputs: fc.Arbitrary<ScheduleInput> = fc.record({
         sachets: fc.integer({ min: 0, max: 2 }),
         isApart: fc.constantFrom(false, false, false, true),
         hands: fc.constantFrom(1, 2, 4),
+        mixes: fc.constantFrom(undefined, undefined, 2 as const),
         cookBy: fc.option(fc.record({ max: fc.integer({ min: 5, max: 60 }), why: fc.constant("window" as const) })),
       }),
       { maxLength: 9 },
@@ -57,4 +59,5 @@ export const inputs: fc.Arbitrary<ScheduleInput> = fc.record({
   testersPerSurface: fc.integer({ min: 0, max: 2 }),
   washesBetween: fc.boolean(),
   hotPlaces: fc.option(fc.integer({ min: 1, max: 4 })),
+  goesRound: goingRound,
 });

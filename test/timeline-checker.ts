@@ -152,6 +152,23 @@ export function faultsOf(timeline: Timeline, input: ScheduleInput): string[] {
         say(`${job.stationId} pours last at another time`);
     }
   }
+  // What goes round is with no more tables at once than there are of it; of a second mix nothing is promised.
+  for (const { thing, count } of input.goesRound ?? []) {
+    const uses = timeline.tasks.flatMap((task) => {
+      const job = jobOf(task.stationId);
+      const step = job?.recipe.steps.find((one) => one.id === task.stepId);
+      if (!job || !step || task.mix === 2 || !["mix", "prepare", "part"].includes(task.kind)) return [];
+      const heat = job.recipe.parts.find((part) => part.id === step.partId)?.heat;
+      const isWanted =
+        thing === "microwave" || thing === "hob" ? heat === thing && step.kind === "mix" : step.tools.includes(thing);
+      // A scale is free again once everything is measured.
+      return isWanted && thing !== "scale" ? [task] : [];
+    });
+    for (const { start } of uses) {
+      const busy = uses.filter((task) => task.start <= start + near && task.end > start + near).length;
+      if (busy > count) say(`${busy} tables have a ${thing} at ${start}, of ${count}`);
+    }
+  }
   const eat = timeline.tasks.find((task) => task.kind === "eat")?.start ?? 0;
   for (const task of timeline.tasks)
     if (

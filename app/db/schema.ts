@@ -117,6 +117,12 @@ export interface KitchenTable {
   updated_at: Instant;
   aside_at: AsideAt;
 }
+/** What goes round the tables of a kitchen. */
+export interface KitchenRoundTable {
+  kitchen_id: string;
+  thing: string;
+  count: number;
+}
 export interface SurfaceTable {
   id: Generated<string>;
   kitchen_id: string;
@@ -545,6 +551,7 @@ export interface DB {
   kitchen: KitchenTable;
   surface: SurfaceTable;
   kitchen_gear: KitchenGearTable;
+  kitchen_round: KitchenRoundTable;
   class: ClassTable;
   class_dish: ClassDishTable;
   class_dish_take: ClassDishTakeTable;

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { regimes } from "~/core/allergen";
 import { diets, markets, starterPantry, substances } from "~/core/pantry";
 import { doings, mays } from "~/core/turns";
-import { coatings, flames, floorKinds, lampMeanings } from "~/core/gear";
+import { coatings, flames, floorKinds, lampMeanings, sharedThings } from "~/core/gear";
 import { ageBands, audiences, participantRoles, severities, usualHotPlaces } from "~/core/people";
 import { type ClassInput, canonical, mostBulk } from "~/core/plan";
 import {
@@ -167,6 +167,12 @@ const kitchen = z.strictObject({
     .max(60)
     .default([])
     .refine(isUnique("tool"), "expected every tool once"),
+  goesRound: z
+    .array(z.strictObject({ thing: z.enum(sharedThings), count: z.int().min(1).max(40) }))
+    .max(sharedThings.length)
+    .refine(isUnique("thing"), "expected every thing once")
+    .optional()
+    .describe("what goes round the tables, and how many of it; what is left out each table has for itself"),
   circuits: z.array(circuit).max(40).refine(isUnique("id"), "expected every circuit's id once").optional(),
   floor: floor.optional(),
   /** Metres above the sea; left out where nobody said. */

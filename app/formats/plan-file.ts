@@ -1,5 +1,6 @@
 import { extraKinds } from "~/core/plan";
 import { z } from "zod";
+import { sharedThings } from "~/core/gear";
 import { type ClassInput, plan, stages } from "~/core/plan";
 import { sealsOf } from "~/core/sheet";
 import { taskKinds, bellKinds } from "~/core/schedule";
@@ -38,6 +39,7 @@ const task = z.looseObject({
   pieces: z.number(),
   loadNumber: z.number(),
   roundId: z.string().optional().describe("which round of its recipe a load is of, where there are several"),
+  waitsFor: z.enum(sharedThings).optional().describe("of a wait: what goes round and is with another table"),
   mix: z.literal(2).optional().describe("done to, or poured from, the second of two mixes"),
 });
 

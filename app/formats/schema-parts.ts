@@ -14,7 +14,7 @@ export const percent = z.number().min(0).max(100);
 export const minutes = z.number().min(0).max(600);
 
 export const isUnique =
-  (field: "id" | "ingredientId" | "tool" | "lineId" | "surfaceKind" | "roundId" | "station") =>
+  (field: "id" | "ingredientId" | "tool" | "lineId" | "surfaceKind" | "roundId" | "station" | "thing") =>
   (items: readonly object[]) =>
     new Set(items.map((item) => Reflect.get(item, field))).size === items.length;
 

@@ -484,6 +484,7 @@ export async function importClass(
         altitudeM: one.altitudeM,
         surfaces: one.surfaces.map(({ id: _id, ...surface }) => surface),
         gear: [...one.gear].sort((a, b) => (a.tool < b.tool ? -1 : 1)),
+        goesRound: [...(one.goesRound ?? [])].sort((a, b) => (a.thing < b.thing ? -1 : 1)),
       });
     const same = rooms.find((one) => shape(one) === shape(file.kitchen));
     const kitchenId = same?.id ?? (await addKitchen(trx, room));

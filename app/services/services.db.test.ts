@@ -82,6 +82,7 @@ const migrations = [
   "0020-put-aside",
   "0021-put-aside-more",
   "0022-half-mixes",
+  "0023-goes-round",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

@@ -114,7 +114,18 @@ export function gearOf(demand: GearDemand, kitchen: Kitchen): GearLine[] {
       });
     }
   }
-  return [...lines].map(([tool, { perStation, atStations, shared, instructor }]) => {
+  return [...lines].map(([tool, counted]) => {
+    // What goes round is there as often as it goes round, and shown with one of them.
+    const rounds = kitchen.goesRound?.find((one) => one.thing === tool)?.count;
+    const { perStation, atStations, shared, instructor } =
+      rounds === undefined
+        ? counted
+        : {
+            perStation: 0,
+            atStations: 0,
+            shared: Math.min(rounds, counted.atStations + counted.shared),
+            instructor: 0,
+          };
     const needed = Math.ceil((atStations + shared + instructor) * (1 + gearRules[tool].spare) - 1e-9);
     const owned = kitchen.gear.find((one) => one.tool === tool)?.owned;
     const sizes = sizesOf(tool, demand.dishes);

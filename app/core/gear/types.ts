@@ -39,12 +39,21 @@ export interface Surface {
   readonly watts: number;
 }
 
+/** What may be fewer than the tables that want it, and then goes round: tools, and places at a heat that is not the pieces'. */
+export const sharedThings = ["scale", "sieve", "grater", "zester", "mixer", "microwave", "hob"] as const;
+export type SharedThing = (typeof sharedThings)[number];
+
 export interface Kitchen {
   readonly id: string;
   readonly name: string;
   readonly sinks: number;
   readonly surfaces: readonly Surface[];
   readonly gear: readonly { readonly tool: Tool; readonly owned: number }[];
+  /**
+   * What goes round the tables, and how many of it there are, 1 to 40; hobs those left beside the pans. Absent where every table has
+   * its own, or nobody said: then nobody waits for it.
+   */
+  readonly goesRound?: readonly { readonly thing: SharedThing; readonly count: number }[] | undefined;
   /** Breakers and their sockets; absent where nobody looked, and then nobody can say what may be plugged in together. */
   readonly circuits?: readonly Circuit[] | undefined;
   readonly floor?: Floor | undefined;

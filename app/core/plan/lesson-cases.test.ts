@@ -359,3 +359,57 @@ test("C14: a batter mixed in two halves keeps its window where one bowl cannot; 
   const odd = plan({ ...read.input, brief: { ...read.input.brief, piecesEach: ratio(6n) } });
   expect(odd.findings).toContainEqual(expect.objectContaining({ code: "egg-fraction", count: ratio(3n, 2n) }));
 });
+
+test("C15: one mixer goes round three tables, the microwave beside it; a second bell for each, more mixers and nobody waits", () => {
+  const read = readClassFile(readFileSync("test/cases/c15-one-mixer.json", "utf8"));
+  if (!read.ok) throw new Error(read.problems.join("\n"));
+  const made = plan(read.input);
+  const mixing = (4 + 25 / 60) * 0.8;
+  const of = (made: ReturnType<typeof plan>, kind: string) =>
+    made.timeline.tasks.filter((task) => task.kind === kind && task.stationId !== null);
+  const begins = of(made, "mix").map((task) => task.start);
+  expect(begins.map((at) => at - (begins[0] ?? 0))).toEqual([0, 1, 2].map((n) => expect.closeTo(n * mixing, 1)));
+  const waits = of(made, "wait");
+  expect(waits.map((task) => [task.stationId, task.waitsFor])).toEqual([
+    ["s2", "mixer"],
+    ["s3", "mixer"],
+  ]);
+  expect(made.findings).toContainEqual(
+    expect.objectContaining({
+      code: "waits-for-thing",
+      thing: "mixer",
+      count: 1,
+      stationIds: ["s2", "s3"],
+      minutes: expect.closeTo(2 * mixing, 1),
+    }),
+  );
+  // They wait for the mixer, not for a window.
+  expect(made.findings.map((finding) => finding.code)).not.toContain("mixes-later");
+  // Eight pieces, four loads of 3.9 minutes, on a pan of one's own: the last table is done two mixings after the first.
+  const first = begins[0] ?? 0;
+  expect(made.timeline.lastLoadEnd).toBeCloseTo(first + 3 * mixing + 4 * 3.9, 1);
+  expect(made.gear.find((line) => line.tool === "mixer")).toMatchObject({ needed: 1, perStation: 0 });
+
+  // With three mixers everybody mixes at once, and it is the microwave that the berries wait for: two minutes, and two more.
+  const more = (mixers: number, microwaves: number) =>
+    plan({
+      ...read.input,
+      kitchen: {
+        ...read.input.kitchen,
+        goesRound: [
+          { thing: "mixer", count: mixers },
+          { thing: "microwave", count: microwaves },
+        ],
+      },
+    });
+  const three = more(3, 1);
+  expect(new Set(of(three, "mix").map((task) => task.start)).size).toBe(1);
+  expect(of(three, "wait").map((task) => [task.waitsFor, task.end - task.start])).toEqual([
+    ["microwave", expect.closeTo(2, 2)],
+    ["microwave", expect.closeTo(4, 2)],
+  ]);
+  expect(three.timeline.lastLoadEnd).toBeCloseTo(first + mixing + 4 * 3.9, 1);
+  expect(of(more(3, 3), "wait")).toEqual([]);
+  const ways = waysOut({ ...read.input, brief: { ...read.input.brief, minutes: 45 } }, made);
+  expect(ways.some((one) => one.way.kind === "one-more-thing" && one.gained > 3)).toBe(true);
+});

@@ -62,7 +62,15 @@ export function platesOf(
             const recipe = recipeOf.get(dishId);
             return recipe && kind !== "stored" ? [{ kind, recipe }] : [];
           }),
-          shortTools: new Set(gear.filter((line) => line.short > 0 && line.perStation > 0).map((line) => line.tool)),
+          // What is short goes round, and so does what goes round by plan.
+          shortTools: new Set(
+            gear
+              .filter(
+                ({ tool, short, perStation }) =>
+                  (short > 0 && perStation > 0) || input.kitchen.goesRound?.some((one) => one.thing === tool),
+              )
+              .map((line) => line.tool),
+          ),
         },
         pantry,
         labels,

@@ -248,6 +248,8 @@ function scheduleInputOf(
     testersPerSurface: brief.testersPerSurface,
     washesBetween: input.arrangement?.washesBetween ?? false,
     hotPlaces: hotPlacesOf(input),
+    // Each household has its own of everything.
+    goesRound: brief.isRemote ? undefined : kitchen.goesRound,
     order: input.order,
   };
 }

@@ -1,5 +1,6 @@
 import { type Ratio, compare, subtract, one } from "~/core/quantity";
 import { holdUp, lateBatters, reasonsAtHeat, watches } from "~/core/schedule";
+import type { SharedThing } from "~/core/gear";
 import { adultsAtHeat } from "~/core/people";
 import { oncePerPlan } from "./once";
 import { layout } from "./order";
@@ -17,6 +18,8 @@ export type WayKind =
   | { readonly kind: "one-more-adult" }
   | { readonly kind: "fewer-pieces"; readonly pieces: Ratio }
   | { readonly kind: "longer"; readonly minutes: number }
+  /** One more of what goes round the tables: nothing a press can do. */
+  | { readonly kind: "one-more-thing"; readonly thing: SharedThing }
   /** One more of a surface: nothing a press can do. */
   | { readonly kind: "one-more-surface"; readonly surfaceId: string; readonly name: string };
 
@@ -76,6 +79,17 @@ export const waysOut = oncePerPlan((input, now): WayOut[] => {
     const fewer = subtract(brief.piecesEach, one);
     const pieces = compare(fewer, one) < 0 ? one : fewer;
     byBrief({ kind: "fewer-pieces", pieces }, { piecesEach: pieces });
+  }
+  for (const one of input.kitchen.goesRound ?? []) {
+    if (!now.timeline.tasks.some((task) => task.waitsFor === one.thing)) continue;
+    const goesRound = input.kitchen.goesRound?.map((each) =>
+      each === one ? { ...each, count: each.count + 1 } : each,
+    );
+    tried.push({
+      way: { kind: "one-more-thing", thing: one.thing },
+      becomes: null,
+      input: { ...input, kitchen: { ...input.kitchen, goesRound } },
+    });
   }
   for (const surface of input.kitchen.surfaces) {
     if (!now.timeline.units.some((unit) => unit.surfaceId === surface.id)) continue;

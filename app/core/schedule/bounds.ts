@@ -1,6 +1,6 @@
 import type { Seconds } from "~/core/quantity";
 import { loadSeconds } from "./durations";
-import type { Network, Node } from "./network";
+import { type Network, type Node, network } from "./network";
 import { placesFor } from "./units";
 
 /**
@@ -245,7 +245,9 @@ function byRates(net: Network, group: readonly Node[], units: readonly number[],
 }
 
 /** @returns seconds since the doors. */
-export function boundOf(net: Network): Seconds {
+export function boundOf(asked: Network): Seconds {
+  // Who has first what goes round is only one of the orders it could go round in: nothing is claimed of the others.
+  const net = asked.input.goesRound ? network({ ...asked.input, goesRound: undefined }) : asked;
   const { readyOf, mix } = soonest(net);
   const nodes = net.nodes.filter((node) => node.pieces > 0);
   const placed = nodes.filter((node) => node.units.length > 0);

@@ -1,6 +1,6 @@
 import { lateBatters } from "./readings";
 import { schedule } from "./schedule";
-import type { ScheduleFinding, ScheduleInput, Timeline } from "./types";
+import type { ScheduleFinding, ScheduleInput, Task, Timeline } from "./types";
 
 /** A wait of this many minutes with empty hands is worth a word (starting value). */
 export const idleWorthSaying = 10;
@@ -65,6 +65,7 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
       level: "warns",
       surfaces: input.surfaces.filter((one) => timeline.uncleared.includes(one.id)).map((one) => one.name),
     });
+  findings.push(...thingsWaitedFor(timeline, input));
   const idle = timeline.idle.filter((one) => one.minutes >= (input.idleBorne ?? idleWorthSaying));
   if (idle.length > 0)
     findings.push({
@@ -84,13 +85,29 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
   return findings;
 }
 
+/** What goes round and is waited for, by thing: who waits, and how long at the longest. */
+function thingsWaitedFor({ tasks }: Timeline, { goesRound = [] }: ScheduleInput): ScheduleFinding[] {
+  return goesRound.flatMap(({ thing, count }): ScheduleFinding[] => {
+    const waiting = tasks.filter((task) => task.waitsFor === thing);
+    const minutes = Math.max(0, ...waiting.map((task) => task.end - task.start));
+    const stationIds = [...new Set(waiting.flatMap((task) => task.stationId ?? []))];
+    return minutes < thingWorthSaying
+      ? []
+      : [{ code: "waits-for-thing", level: "notes", thing, count, stationIds, minutes }];
+  });
+}
+/** Minutes of waiting for a thing below which nobody notices (starting value). */
+const thingWorthSaying = 1;
+
+/** Whoever waits for a thing has begun: it is not the window that keeps them. */
+const begunBy = (task: Task): boolean => ["mix", "prepare"].includes(task.kind) || task.waitsFor !== undefined;
+
 /** Stations that begin to mix after the bell, those of one minute together. */
 function mixingLater(timeline: Timeline): ScheduleFinding[] {
   const bell = timeline.bells.find((one) => one.kind === "mix")?.at ?? 0;
   const begins = new Map<string, number>();
   for (const task of timeline.tasks)
-    if (task.stationId !== null && ["mix", "prepare"].includes(task.kind) && !begins.has(task.stationId))
-      begins.set(task.stationId, task.start);
+    if (task.stationId !== null && begunBy(task) && !begins.has(task.stationId)) begins.set(task.stationId, task.start);
   const byMinute = new Map<number, string[]>();
   for (const [stationId, at] of begins) {
     // Rounded down: who begins a little sooner is never too late.

@@ -1,5 +1,5 @@
 import type { Pieces, Seconds } from "~/core/quantity";
-import { type Recipe, methodOf, piecesByRound } from "~/core/recipe";
+import { type Recipe, type Step, methodOf, piecesByRound } from "~/core/recipe";
 import {
   arrivalSeconds,
   betweenSeconds,
@@ -11,7 +11,8 @@ import {
 } from "./durations";
 import type { ScheduleInput, StationJob, TaskKind } from "./types";
 import { type Unit, canUse, claimSurfaces, placesFor, unitsOf } from "./units";
-import { canBeCleared } from "~/core/gear";
+import { type SharedThing, canBeCleared, sharedThings } from "~/core/gear";
+import { type Row, waits } from "./rounds";
 
 /** One step of a station's handwork, in seconds from the moment the station begins to mix. */
 export interface ChainTask {
@@ -19,6 +20,10 @@ export interface ChainTask {
   readonly stepId: string;
   readonly from: Seconds;
   readonly to: Seconds;
+  /** What it wants of the things that go round, for how long from its begin, and how long it has waited for them. */
+  readonly things: readonly SharedThing[];
+  readonly holds: Seconds;
+  readonly waited: Seconds;
 }
 
 /** Pieces of one round and one mix. */
@@ -61,7 +66,8 @@ export interface Node {
   readonly mixedAfter: Seconds;
   readonly handsAfter: Seconds;
   readonly readyAfter: Seconds;
-  /** Seconds that what is made beside takes from the end of mixing, one part after the other. */
+  /** What is made beside from the end of mixing, one part after the other, and the seconds it takes from there. */
+  readonly beside: readonly ChainTask[];
   readonly besideSeconds: Seconds;
   /** Seconds of the method after the last piece is out. */
   readonly afterSeconds: Seconds;
@@ -121,36 +127,64 @@ const cookAlike = (a: Recipe, b: Recipe): boolean =>
     a.heat.surfaceC.from <= b.heat.surfaceC.to &&
     b.heat.surfaceC.from <= a.heat.surfaceC.to);
 
+/** The things that go round which a step wants, and for how long: a scale for what is measured, a heat for what is made over it. */
+function wantedBy(step: Step, recipe: Recipe, { measuring, whole }: { measuring: Seconds; whole: Seconds }) {
+  const { heat } = recipe.parts.find((part) => part.id === step.partId) ?? { heat: "none" };
+  const things = sharedThings.filter((thing) =>
+    thing === "microwave" || thing === "hob" ? heat === thing && step.kind === "mix" : step.tools.includes(thing),
+  );
+  return { things, holds: things.length === 1 && things[0] === "scale" && measuring > 0 ? measuring : whole };
+}
+
 /** The handwork of one station up to the pour, in seconds from its begin. */
 function chainOf(job: StationJob, input: ScheduleInput) {
   const method = methodOf(job.recipe);
   const chain: ChainTask[] = [];
   let at = 0;
   let wetAfter: number | undefined;
-  const add = (kind: TaskKind, stepId: string, seconds: number) => {
-    if (seconds > 0) chain.push({ kind, stepId, from: at, to: at + seconds });
+  const add = (kind: TaskKind, step: Step, took: { measuring: Seconds; whole: Seconds }) => {
+    if (took.whole > 0)
+      chain.push({
+        kind,
+        stepId: step.id,
+        from: at,
+        to: at + took.whole,
+        ...wantedBy(step, job.recipe, took),
+        waited: 0,
+      });
   };
   for (const step of method.mixing) {
-    const { measuring, whole } = stepSeconds(step, job, input);
-    if (step.id === job.wetStepId) wetAfter = at + measuring;
-    add(step.kind === "rest" ? "wait" : step.kind === "prepare" ? "prepare" : "mix", step.id, whole);
-    at += whole;
+    const took = stepSeconds(step, job, input);
+    if (step.id === job.wetStepId) wetAfter = at + took.measuring;
+    add(step.kind === "rest" ? "wait" : step.kind === "prepare" ? "prepare" : "mix", step, took);
+    at += took.whole;
   }
   const mixedAfter = at;
   // The rest of the method and the rest of the window are one rest from the end of mixing; what is prepared after it waits for it.
   let rested = 0;
   for (const step of method.resting) {
-    const { whole } = stepSeconds(step, job, input);
+    const took = stepSeconds(step, job, input);
     if (step.kind === "rest") {
-      rested += whole;
+      rested += took.whole;
       at = Math.max(at, mixedAfter + rested);
     } else {
-      add("prepare", step.id, whole);
-      at += whole;
+      add("prepare", step, took);
+      at += took.whole;
     }
+  }
+  const beside: ChainTask[] = [];
+  let aside = mixedAfter;
+  for (const step of method.beside.flatMap((one) => one.steps)) {
+    const took = stepSeconds(step, job, input);
+    const kind = step.kind === "rest" ? "wait" : "part";
+    const wanted = wantedBy(step, job.recipe, took);
+    beside.push({ kind, stepId: step.id, from: aside, to: aside + took.whole, ...wanted, waited: 0 });
+    aside += took.whole;
   }
   return {
     chain,
+    beside,
+    besideSeconds: aside - mixedAfter,
     wetAfter: wetAfter ?? mixedAfter,
     mixedAfter,
     handsAfter: at,
@@ -158,15 +192,49 @@ function chainOf(job: StationJob, input: ScheduleInput) {
   };
 }
 
-const secondsOf = (
-  job: StationJob,
-  input: ScheduleInput,
-  steps: readonly Parameters<typeof stepSeconds>[0][],
-): number => steps.reduce((sum, step) => sum + stepSeconds(step, job, input).whole, 0);
+const secondsOf = (job: StationJob, input: ScheduleInput, steps: readonly Step[]): number =>
+  steps.reduce((sum, step) => sum + stepSeconds(step, job, input).whole, 0);
+
+/** The stations with what they wait for of the things that go round: all begin at the bell, and whoever asks first has them first. */
+function inTurns(nodes: readonly Node[], goesRound: NonNullable<ScheduleInput["goesRound"]>): readonly Node[] {
+  const uses = (tasks: readonly ChainTask[]) => tasks.map(({ from, things, holds }) => ({ from, things, holds }));
+  const rows = [
+    ...nodes.map((node): Row => ({ uses: uses(node.chain), isFirst: node.job.isApart === true })),
+    ...nodes.map((node, row): Row => {
+      const use = node.chain.findLastIndex((task) => task.to <= node.mixedAfter);
+      return { uses: uses(node.beside), isFirst: node.job.isApart === true, after: { row, use } };
+    }),
+  ];
+  const later = waits(rows, new Map(goesRound.map(({ thing, count }) => [thing, count])));
+  return nodes.map((node, index) => {
+    const [mine, aside] = [later[index] ?? [], later[nodes.length + index] ?? []];
+    if (mine.every((by) => by === 0) && aside.every((by) => by === 0)) return node;
+    const mixing = node.chain.findLastIndex((task) => task.to <= node.mixedAfter);
+    const mixedBy = mine[mixing] ?? 0;
+    const moved = (tasks: readonly ChainTask[], by: readonly Seconds[], first: Seconds) =>
+      tasks.map((task, at): ChainTask => {
+        const [own, before] = [by[at] ?? 0, at > 0 ? (by[at - 1] ?? 0) : first];
+        return { ...task, from: task.from + own, to: task.to + own, waited: own - before };
+      });
+    const wetIn = node.chain.findIndex((task) => task.from <= node.wetAfter && node.wetAfter < task.to);
+    const mixedAfter = node.mixedAfter + mixedBy;
+    const handsAfter = node.handsAfter + (mine[node.chain.length - 1] ?? 0);
+    const beside = moved(node.beside, aside, mixedBy);
+    return {
+      ...node,
+      chain: moved(node.chain, mine, 0),
+      beside,
+      wetAfter: node.wetAfter + (wetIn < 0 ? mixedBy : (mine[wetIn] ?? 0)),
+      mixedAfter,
+      handsAfter,
+      readyAfter: Math.max(handsAfter, mixedAfter + toSeconds(node.job.recipe.rest.min)),
+      besideSeconds: Math.max(0, (beside[beside.length - 1]?.to ?? mixedAfter) - mixedAfter),
+    };
+  });
+}
 
 /** What is the same for all stations of one dish and one size. */
 type Worked = ReturnType<typeof chainOf> & {
-  readonly besideSeconds: Seconds;
   readonly afterSeconds: Seconds;
   load: Seconds[];
   readonly between: Seconds;
@@ -205,7 +273,6 @@ export function network(input: ScheduleInput): Network {
     const method = methodOf(job.recipe);
     const made: Worked = {
       ...chainOf(job, input),
-      besideSeconds: method.beside.reduce((sum, { steps }) => sum + secondsOf(job, input, steps), 0),
       afterSeconds: secondsOf(job, input, method.after),
       load: [],
       between: betweenSeconds(job.recipe, input.pace),
@@ -215,7 +282,7 @@ export function network(input: ScheduleInput): Network {
     chains.set(key, made);
     return made;
   };
-  const nodes = input.stations.map((job, index): Node => {
+  const alone = input.stations.map((job, index): Node => {
     const { recipe } = job;
     const number = numberOf(recipe);
     const work = worked(job, number);
@@ -248,6 +315,7 @@ export function network(input: ScheduleInput): Network {
       hands: pouring,
     };
   });
+  const nodes = input.goesRound ? inTurns(alone, input.goesRound) : alone;
   const shownRecipe = input.demoRecipe ?? input.stations[0]?.recipe;
   const showable =
     input.demo === "mix-and-load" && shownRecipe

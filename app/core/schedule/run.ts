@@ -1,3 +1,4 @@
+import type { SharedThing } from "~/core/gear";
 import type { Minutes } from "~/core/quantity";
 import type { Recipe, Step, StepKind } from "~/core/recipe";
 import type { BellKind, Task, Timeline } from "./types";
@@ -6,8 +7,8 @@ import type { BellKind, Task, Timeline } from "./types";
 export type RunEntry = { readonly at: Minutes } & (
   | { readonly kind: "bell"; readonly bell: BellKind }
   | { readonly kind: "switch-on"; readonly unitIds: readonly string[] }
-  /** Tables that begin to mix after the bell. */
-  | { readonly kind: "mixes"; readonly stationIds: readonly string[] }
+  /** Tables that begin to mix after the bell, and the thing they waited for where one goes round. */
+  | { readonly kind: "mixes"; readonly stationIds: readonly string[]; readonly waitsFor?: SharedThing | undefined }
   /** Tables that begin with the second half of their batter. */
   | { readonly kind: "mixes-again"; readonly stationIds: readonly string[] }
   | { readonly kind: "tester"; readonly unitId: string; readonly stationId: string }
@@ -40,6 +41,19 @@ const order: readonly RunEntry["kind"][] = [
   "tester",
   "load",
 ];
+
+/** Tasks by what was waited for just before them, where it goes round. */
+function byThing(tasks: readonly Task[], all: readonly Task[]): Map<SharedThing | undefined, Task[]> {
+  const groups = new Map<SharedThing | undefined, Task[]>();
+  for (const task of tasks) {
+    const waited = all.find(
+      (one) =>
+        one.waitsFor !== undefined && one.stationId === task.stationId && Math.abs(one.end - task.start) < 1 / 120,
+    );
+    groups.set(waited?.waitsFor, [...(groups.get(waited?.waitsFor) ?? []), task]);
+  }
+  return groups;
+}
 
 /** The class as a list by the minute, for whoever leads it. Reads a timeline, decides nothing. */
 export function runList(timeline: Timeline): RunEntry[] {
@@ -76,7 +90,13 @@ export function runList(timeline: Timeline): RunEntry[] {
     ["mixes-again", begins(2)],
   ] as const)
     for (const tasks of together(begun, (task) => Math.floor(task.start)).values())
-      entries.push({ at: tasks[0]?.start ?? 0, kind, stationIds: tasks.flatMap((task) => task.stationId ?? []) });
+      for (const [waitsFor, together] of byThing(tasks, timeline.tasks))
+        entries.push({
+          at: together[0]?.start ?? 0,
+          kind,
+          stationIds: together.flatMap((task) => task.stationId ?? []),
+          ...(waitsFor === undefined ? {} : { waitsFor }),
+        });
 
   for (const task of of("tester"))
     if (task.surfaceId !== null && task.stationId !== null)

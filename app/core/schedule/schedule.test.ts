@@ -80,8 +80,9 @@ test("no load before the batter is mixed and rested, the surface is hot and the 
       0,
       ...timeline.tasks.filter((task) => task.kind.startsWith("demo")).map((task) => task.end),
     );
-    for (const job of input.stations) {
-      const own = timeline.tasks.filter((task) => task.stationId === job.stationId);
+    const mixes = input.stations.flatMap((job) => [undefined, 2 as const].map((mix) => ({ job, mix })));
+    for (const { job, mix } of mixes) {
+      const own = timeline.tasks.filter((task) => task.stationId === job.stationId && task.mix === mix);
       const method = methodOf(job.recipe);
       const ends = (ids: readonly string[]) =>
         Math.max(0, ...own.filter((task) => task.stepId !== null && ids.includes(task.stepId)).map((task) => task.end));
@@ -502,7 +503,7 @@ test("what a load waited for is there: its batter is ready just then, or somethi
       if (because === "surface") expect(ended.some((one) => one.surfaceId === task.surfaceId)).toBe(true);
       if (because === "adult") expect(ended.some((one) => one.surfaceId !== null)).toBe(true);
       if (because === "batter") {
-        const batter = timeline.batters.find((one) => one.stationId === task.stationId);
+        const batter = timeline.batters.find((one) => one.stationId === task.stationId && one.mix === task.mix);
         expect(batter?.readyAt).toBeCloseTo(task.start, 1);
       }
     }

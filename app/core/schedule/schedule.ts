@@ -1,3 +1,4 @@
+import type { SharedThing } from "~/core/gear";
 import { methodOf } from "~/core/recipe";
 import { stepSeconds, toMinutes, toSeconds, washMinutes } from "./durations";
 import { boundOf } from "./bounds";
@@ -142,8 +143,12 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
   for (const node of net.nodes) {
     const { stationId } = node.job;
     const again = laid.seconds[node.index] ?? 0;
-    for (const { kind, stepId, from, to } of node.chain)
-      push(kind, begins(node) + from, begins(node) + to, { stationId, stepId });
+    const at = begins(node);
+    for (const task of node.chain) {
+      const { kind, stepId, from, to, things, waited } = task;
+      if (waited > 0) push("wait", at + from - waited, at + from, { stationId, ...waitsFor(things, input) });
+      push(kind, at + from, at + to, { stationId, stepId });
+    }
     if (again > 0)
       for (const { kind, stepId, from, to } of node.chain)
         push(kind, again + from, again + to, { stationId, stepId, mix: 2 });
@@ -224,7 +229,8 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
       });
   }
   cooking.forEach((one, index) => {
-    one.servedAt = finish(net, one, push, !unplaced.has(index));
+    const node = net.nodes[index];
+    if (node) one.servedAt = finish(net, node, one, push, !unplaced.has(index));
   });
 
   const loadTasks = tasks.filter((task) => task.kind === "load");
@@ -299,25 +305,34 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
   };
 }
 
+/** Which of the things that a step wants goes round: the first that does. */
+const waitsFor = (things: readonly SharedThing[], { goesRound = [] }: ScheduleInput): Pick<Task, "waitsFor"> => {
+  const waitedFor = things.find((thing) => goesRound.some((one) => one.thing === thing));
+  return waitedFor === undefined ? {} : { waitsFor: waitedFor };
+};
+
 type Push = (kind: Task["kind"], start: number, end: number, more?: Partial<Task>) => unknown;
 
 /** What is made beside the batter and what comes after the last piece; the moment from which the station can be served. */
-function finish({ input }: Network, one: Cooking, push: Push, isPlaced: boolean): number {
+function finish({ input }: Network, node: Node, one: Cooking, push: Push, isPlaced: boolean): number {
   const { job } = one;
   if (job.pieces <= 0) return 0;
-  const method = methodOf(job.recipe);
-  const along = (from: number, steps: readonly Parameters<typeof stepSeconds>[0][], kind: "part" | "after"): number => {
-    let at = from;
-    for (const step of steps) {
+  const { stationId } = job;
+  const begin = one.mixedAt - node.mixedAfter;
+  for (const { kind, stepId, from, to, things, waited } of node.beside) {
+    if (waited > 0) push("wait", begin + from - waited, begin + from, { stationId, ...waitsFor(things, input) });
+    if (to > from) push(kind, begin + from, begin + to, { stationId, stepId });
+  }
+  const aside = one.mixedAt + node.besideSeconds;
+  let after = 0;
+  if (node.afterSeconds > 0 && one.loads > 0) {
+    after = one.lastLoadEnd;
+    for (const step of methodOf(job.recipe).after) {
       const { whole } = stepSeconds(step, job, input);
       if (whole > 0)
-        push(step.kind === "rest" ? "wait" : kind, at, at + whole, { stationId: job.stationId, stepId: step.id });
-      at += whole;
+        push(step.kind === "rest" ? "wait" : "after", after, after + whole, { stationId, stepId: step.id });
+      after += whole;
     }
-    return at;
-  };
-  let aside = one.mixedAt;
-  for (const { steps } of method.beside) aside = along(aside, steps, "part");
-  const after = method.after.length > 0 && one.loads > 0 ? along(one.lastLoadEnd, method.after, "after") : 0;
+  }
   return Math.max(isPlaced ? one.lastLoadEnd : 0, after, aside);
 }

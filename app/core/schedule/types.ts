@@ -1,5 +1,5 @@
 import type { Minutes, Pieces } from "~/core/quantity";
-import type { Surface } from "~/core/gear";
+import type { SharedThing, Surface } from "~/core/gear";
 import type { Recipe } from "~/core/recipe";
 import type { Order } from "./order";
 
@@ -61,6 +61,8 @@ export interface ScheduleInput {
   readonly hotPlaces: number | null;
   /** Wash a surface whenever it passes from one recipe to another; see `washMinutes`. */
   readonly washesBetween?: boolean;
+  /** What goes round the tables, and how many of it there are; see `Kitchen`. */
+  readonly goesRound?: readonly { readonly thing: SharedThing; readonly count: number }[] | undefined;
   /** The loads in the order a search found or a hand wished; by rule where there is none. */
   readonly order?: Order | undefined;
 }
@@ -100,6 +102,8 @@ export interface Task {
   readonly roundId?: string;
   /** 2 for what is done to, or poured from, the second of two mixes; absent else. */
   readonly mix?: 2;
+  /** Of a wait: what goes round and is with another table. */
+  readonly waitsFor?: SharedThing;
 }
 
 export const bellKinds = [
@@ -206,6 +210,15 @@ export type ScheduleFinding =
       readonly level: "warns";
       readonly stationIds: readonly string[];
       /** After the mixing bell. */
+      readonly minutes: Minutes;
+    }
+  /** Tables wait for something that goes round: the longest wait, in minutes, and how many of it there are. */
+  | {
+      readonly code: "waits-for-thing";
+      readonly level: "notes";
+      readonly thing: SharedThing;
+      readonly count: number;
+      readonly stationIds: readonly string[];
       readonly minutes: Minutes;
     }
   | {

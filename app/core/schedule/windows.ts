@@ -1,3 +1,4 @@
+import type { SharedThing } from "~/core/gear";
 import type { Seconds } from "~/core/quantity";
 import type { Laid, Placed } from "./lay";
 import type { Network, Node } from "./network";
@@ -94,6 +95,26 @@ function lateBy(node: Node, own: Own, from: Seconds, by: Seconds, { demo }: Laid
   return slack >= after ? Math.max(after, wanted) : Math.min(slack, before);
 }
 
+/** When a station has a thing that goes round, beginning at a moment. */
+const usesOf = (node: Node, counts: ReadonlyMap<SharedThing, number>, begin: Seconds) =>
+  [...node.chain, ...node.beside].flatMap(({ from, things, holds }) =>
+    things.flatMap((thing) => (counts.has(thing) ? [{ thing, from: begin + from, to: begin + from + holds }] : [])),
+  );
+
+/** Would everything that goes round be there for a station that begins at a moment, with the others as they begin now? */
+function isThere(net: Network, { begins }: Laid, node: Node, begin: Seconds): boolean {
+  const counts = new Map((net.input.goesRound ?? []).map(({ thing, count }) => [thing, count]));
+  const own = usesOf(node, counts, begin);
+  if (own.length === 0) return true;
+  const others = net.nodes.flatMap((one) => (one === node ? [] : usesOf(one, counts, begins[one.index] ?? 0)));
+  return own.every((use) => {
+    const there = others.filter((one) => one.thing === use.thing && one.from < use.to && one.to > use.from);
+    const moments = [use.from, ...there.map((one) => one.from).filter((at) => at > use.from)];
+    const most = Math.max(...moments.map((at) => there.filter((one) => one.from <= at && one.to > at).length));
+    return most < (counts.get(use.thing) ?? Infinity);
+  });
+}
+
 /** The soonest that a second mix can begin: what {@link mixLate} moves it from. */
 type Soonest = readonly Seconds[];
 
@@ -104,7 +125,10 @@ function mixLate(net: Network, laid: Laid, own: readonly Own[], soonest: Soonest
     const again = soonest[node.index] ?? 0;
     if (other && again > 0) laid.seconds[node.index] = again + lateBy(node, other, again, Infinity, laid);
     const by = again > 0 ? (laid.seconds[node.index] ?? Infinity) : Infinity;
-    if (mine) laid.begins[node.index] = laid.mixFrom + lateBy(node, mine, laid.mixFrom, by, laid);
+    if (!mine) continue;
+    const begin = laid.mixFrom + lateBy(node, mine, laid.mixFrom, by, laid);
+    if (begin === laid.begins[node.index]) continue;
+    if (net.input.goesRound === undefined || isThere(net, laid, node, begin)) laid.begins[node.index] = begin;
   }
 }
 

@@ -86,6 +86,7 @@ const loads: Part = (input) => [["arrangement:order", hidden(input.order ?? null
 const surfaces: Part = (input) => [
   ...byPlace("surface", input.kitchen.surfaces, ({ id: _id, ...surface }) => hidden(surface)),
   ["kitchen:sinks", String(input.kitchen.sinks)],
+  ["kitchen:rounds", shown(input.kitchen.goesRound ?? null)],
   ["kitchen:altitude", String(input.kitchen.altitudeM ?? "unknown")],
 ];
 const gear: Part = (input) => input.kitchen.gear.map((one): Entry => [`gear:${one.tool}`, String(one.owned)]);

@@ -44,7 +44,14 @@ const tablesOfClass = [
   "shared_food",
   "intake_answer",
 ] as const;
-export const tablesOfKitchen = ["surface", "kitchen_gear", "circuit", "kitchen_floor", "floor_mark"] as const;
+export const tablesOfKitchen = [
+  "surface",
+  "kitchen_gear",
+  "kitchen_round",
+  "circuit",
+  "kitchen_floor",
+  "floor_mark",
+] as const;
 const ofItsRecipes = sql`recipe_id in (select recipe_id from class_dish where class_id = class.id)`;
 
 /** The rows of a table, by place and writer, as one text. The table goes by its own name, so that its columns are found first. */

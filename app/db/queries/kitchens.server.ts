@@ -7,6 +7,7 @@ import type {
   FloorKind,
   Kitchen,
   LampMeaning,
+  SharedThing,
   Surface,
   SurfaceSize,
 } from "~/core/gear";
@@ -61,7 +62,7 @@ const surfaceColumns = (one: Surface) => ({
 export async function kitchens(db: Kysely<DB>, only?: string): Promise<(Kitchen & { version: number })[]> {
   const isOnly = only !== undefined;
   const id = only ?? "";
-  const [rooms, surfaces, gear, circuits, floors, marks] = await Promise.all([
+  const [rooms, surfaces, gear, rounds, circuits, floors, marks] = await Promise.all([
     db
       .selectFrom("kitchen")
       .selectAll()
@@ -79,6 +80,12 @@ export async function kitchens(db: Kysely<DB>, only?: string): Promise<(Kitchen 
       .selectAll()
       .$if(isOnly, (query) => query.where("kitchen_id", "=", id))
       .orderBy("tool")
+      .execute(),
+    db
+      .selectFrom("kitchen_round")
+      .selectAll()
+      .$if(isOnly, (query) => query.where("kitchen_id", "=", id))
+      .orderBy("thing")
       .execute(),
     db
       .selectFrom("circuit")
@@ -109,6 +116,9 @@ export async function kitchens(db: Kysely<DB>, only?: string): Promise<(Kitchen 
         sockets: one.sockets,
         plugAmps: one.plug_amps,
       }));
+    const goesRound = rounds
+      .filter((one) => one.kitchen_id === room.id)
+      .map((one) => ({ thing: one.thing as SharedThing, count: one.count }));
     const floor = floors.find((one) => one.kitchen_id === room.id);
     return {
       id: room.id,
@@ -120,6 +130,7 @@ export async function kitchens(db: Kysely<DB>, only?: string): Promise<(Kitchen 
       gear: gear
         .filter((one) => one.kitchen_id === room.id)
         .map((one) => ({ tool: one.tool as Tool, owned: one.owned })),
+      ...(goesRound.length > 0 ? { goesRound } : {}),
       ...(feeds.length > 0 ? { circuits: feeds } : {}),
       ...(floor
         ? {
@@ -178,7 +189,13 @@ export async function changeFloor(db: Kysely<DB>, kitchenId: string, version: nu
 async function writeContents(db: Kysely<DB>, kitchenId: string, kitchen: Omit<Kitchen, "id">): Promise<void> {
   await db.deleteFrom("surface").where("kitchen_id", "=", kitchenId).execute();
   await db.deleteFrom("kitchen_gear").where("kitchen_id", "=", kitchenId).execute();
+  await db.deleteFrom("kitchen_round").where("kitchen_id", "=", kitchenId).execute();
   await db.deleteFrom("circuit").where("kitchen_id", "=", kitchenId).execute();
+  if (kitchen.goesRound && kitchen.goesRound.length > 0)
+    await db
+      .insertInto("kitchen_round")
+      .values(kitchen.goesRound.map(({ thing, count }) => ({ kitchen_id: kitchenId, thing, count })))
+      .execute();
   if (kitchen.circuits && kitchen.circuits.length > 0)
     await db
       .insertInto("circuit")

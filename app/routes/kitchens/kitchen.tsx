@@ -7,9 +7,11 @@ import {
   type Kitchen,
   type Surface,
   type SurfaceSize,
+  type SharedThing,
   coatings,
   flames,
   lampMeanings,
+  sharedThings,
   starterKinds,
   starterKitchens,
 } from "~/core/gear";
@@ -28,8 +30,9 @@ import {
   TextLink,
   optionsOf,
 } from "~/ui/parts/fields";
+import { list } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
-import { surfaceWords, toolWords } from "~/ui/words/en";
+import { sharedThingWords, surfaceWords, toolWords } from "~/ui/words/en";
 import { inRegion, wordsIn } from "~/ui/words/regional";
 import { coatingWords, flameWords, lampWords } from "~/ui/words/kits";
 import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
@@ -51,6 +54,10 @@ const sizeOf = (one: { shape?: "round" | "rect"; across?: number; deep?: number 
 
 // An object with a key for every tool: the form library turns text into numbers in objects, not in records.
 const counted = whole(0, 1000).optional();
+const around = whole(1, 40).optional();
+const aroundSchema = z
+  .object(Object.fromEntries(sharedThings.map((thing) => [thing, around])) as Record<SharedThing, typeof around>)
+  .default({});
 const gearSchema = z
   .object(Object.fromEntries(tools.map((tool) => [tool, counted])) as Record<Tool, typeof counted>)
   .default({});
@@ -94,6 +101,7 @@ const schema = z
       )
       .max(mostCircuits)
       .default([]),
+    around: aroundSchema,
     gear: gearSchema,
   })
   .superRefine((form, context) => {
@@ -180,6 +188,10 @@ function kitchenOf(form: z.output<typeof schema>, floor: Kitchen["floor"]): Omit
           ]
         : [],
     ),
+    goesRound: sharedThings.flatMap((thing) => {
+      const count = form.around[thing];
+      return count === undefined ? [] : [{ thing, count }];
+    }),
     gear: tools.flatMap((tool) => {
       const owned = form.gear[tool];
       return owned === undefined ? [] : [{ tool, owned }];
@@ -294,11 +306,15 @@ function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
       altitudeM: shown?.altitudeM,
       surfaces: shown && shown.surfaces.length > 0 ? shown.surfaces.map(fieldsOf) : [emptySurface],
       circuits: [...(shown?.circuits ?? []), emptyCircuit],
+      around: Object.fromEntries(
+        sharedThings.map((thing) => [thing, shown?.goesRound?.find((one) => one.thing === thing)?.count ?? ""]),
+      ),
       gear: Object.fromEntries(tools.map((tool) => [tool, shown?.gear.find((one) => one.tool === tool)?.owned ?? ""])),
     },
   });
   const surfaces = fields.surfaces.getFieldList().map((row) => row.getFieldset());
   const circuits = fields.circuits.getFieldList().map((row) => row.getFieldset());
+  const around = fields.around.getFieldset();
   const gear = fields.gear.getFieldset();
   const title = stored?.name ?? "Add a kitchen";
   return (
@@ -428,6 +444,33 @@ function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
             </Secondary>
           ) : null}
         </fieldset>
+        <Fold className="drawer" open={sharedThings.some((thing) => around[thing]?.errors)}>
+          <FoldTitle>
+            <b>What goes round the tables</b>
+            <span className="quiet">
+              {list(
+                (shown?.goesRound ?? []).map(({ thing, count }) => `${count} × ${sharedThingWords[thing]}`),
+                locale,
+              )}
+            </span>
+          </FoldTitle>
+          <p className="quiet small" style={{ paddingBottom: 8 }}>
+            How many there are of what fewer tables can have at once than want it: the plan lets them take turns. Empty
+            where every table has its own. What goes round carries what it touched to the next table.
+          </p>
+          <div className="form">
+            {sharedThings.map((thing) =>
+              around[thing] ? (
+                <NumberField
+                  key={thing}
+                  field={around[thing]}
+                  label={`${inRegion(sharedThingWords[thing], locale)}, going round`}
+                  className="c3"
+                />
+              ) : null,
+            )}
+          </div>
+        </Fold>
         <Fold className="drawer" open={!stored && !kind}>
           <FoldTitle>
             <b>Gear counted</b>

@@ -4,7 +4,7 @@ import type { LinkReason, Task, TaskKind, Timeline } from "~/core/schedule";
 import { clock, minutes } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { PlainButton } from "~/ui/parts/plain";
-import { laneWords, taskWords } from "~/ui/words/en";
+import { laneWords, sharedThingWords, taskWords } from "~/ui/words/en";
 import { linkWords } from "~/ui/words/timeline";
 
 interface Props {
@@ -67,6 +67,10 @@ function joined(blocks: readonly Block[]): Block[] {
   return out;
 }
 
+/** What somebody does, and for what they wait where it goes round. */
+const sayTask = ({ kind, waitsFor }: Task): string =>
+  waitsFor === undefined ? taskWords[kind] : `waits for the ${sharedThingWords[waitsFor]}`;
+
 /** Stations by their first letters, as few as tell them apart. */
 function shortNames(stations: readonly StationPlan[]): ReadonlyMap<string, string> {
   const longest = Math.max(0, ...stations.map((one) => one.name.length));
@@ -94,7 +98,7 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
   const ticks = Array.from({ length: Math.floor(scale / tick) + 1 }, (_, index) => index * tick).filter(
     (at) => at < scale * 0.97,
   );
-  const blockOf = (task: Task, names: readonly string[], what = taskWords[task.kind]): Block => {
+  const blockOf = (task: Task, names: readonly string[], what = sayTask(task)): Block => {
     const because = reasons.get(task.id);
     return {
       id: task.id,

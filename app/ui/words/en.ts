@@ -5,6 +5,7 @@ import type { Diet, Market } from "~/core/pantry";
 import type { AgeBand, Audience, ParticipantRole, Severity } from "~/core/people";
 import type { Brief, KeyFigure, Stage } from "~/core/plan";
 import type { ClassState } from "~/core/log";
+import type { SharedThing } from "~/core/gear";
 import type { StageState } from "~/core/sheet";
 import type {
   Bowl,
@@ -76,6 +77,17 @@ export const classStateWords: Words<ClassState> = {
   "open-log": "taught, log open",
   logged: "logged",
   aside: "put aside",
+};
+
+/** What may go round the tables. */
+export const sharedThingWords: Words<SharedThing> = {
+  scale: "scale",
+  sieve: "sieve",
+  grater: "grater",
+  zester: "zester",
+  mixer: "hand mixer",
+  microwave: "microwave",
+  hob: "hob beside the pans",
 };
 
 export const stageStateWords: Words<StageState> = { settled: "settled", open: "open", stale: "stale" };

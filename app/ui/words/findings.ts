@@ -5,6 +5,7 @@ import { toNumber } from "~/core/quantity";
 import type { SurfaceCare } from "~/core/gear";
 import { sharedFoodId } from "~/core/pantry";
 import {
+  sharedThingWords,
   batchRuleWords,
   criticalWords,
   cueWords,
@@ -192,6 +193,8 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     `Runs ${minutes(f.over, n.locale)} over: ${minutes(f.minutes, n.locale)} from doors to close, ${minutes(f.available, n.locale)} to spend. Fewer pieces each, one more surface, or kits measured beforehand.`,
   "waits-for-surfaces": (f, n) =>
     `The last station waits ${minutes(f.minutes, n.locale)} for a ${f.surfaceName.toLowerCase()}.${f.withOneMore === undefined ? "" : ` With one more the class would close after ${minutes(f.withOneMore, n.locale)}.`}`,
+  "waits-for-thing": (f, n) =>
+    `${stationsOf(f, n)}: up to ${minutes(f.minutes, n.locale)} of waiting for the ${sharedThingWords[f.thing]}, as ${f.count === 1 ? "one goes" : `${f.count} go`} round. With one more, or with what it is needed for done beforehand, nobody waits.`,
   "cook-by-passed": (f, n) =>
     f.why === "raw-batter"
       ? `${stationsOf(f, n)}: batter with raw egg or milk would stand ${minutes(f.minutes, n.locale)} before the last load; at room temperature it is ${minutes(f.max, n.locale)} in all, whatever its leavener. Keep it cold, mix later, or in two halves. Local food codes come first.`
@@ -407,6 +410,7 @@ const otherSubjects: Readonly<Record<string, string>> = {
   "class:timeZone": "time zone",
   "kitchen:name": "name",
   "kitchen:sinks": "sinks",
+  "kitchen:rounds": "things that go round",
   "kitchen:altitude": "altitude",
   "kitchen:circuits": "circuits",
   "register:order": "order",

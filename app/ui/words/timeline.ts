@@ -3,7 +3,7 @@ import type { ClassInput, WayKind, WayOut, WishCost } from "~/core/plan";
 import type { BellKind, HoldUp, LinkReason, RunEntry, Timeline } from "~/core/schedule";
 import { writeRatio } from "~/core/quantity";
 import { list, minutes } from "~/ui/format/format";
-import { bellInstruction, bellWords } from "./en";
+import { bellInstruction, bellWords, sharedThingWords } from "./en";
 
 /** What one thing of a class waited for. */
 export const linkWords: Readonly<Record<LinkReason, string>> = {
@@ -67,6 +67,8 @@ export const wayWords = (way: WayKind): { readonly what: string; readonly costs:
       return { what: `${writeRatio(way.pieces)} pieces each`, costs: "less to eat" };
     case "longer":
       return { what: `A class of ${way.minutes} minutes`, costs: "the room and everybody’s time" };
+    case "one-more-thing":
+      return { what: `One more ${sharedThingWords[way.thing]}`, costs: "to borrow, and its place" };
     case "one-more-surface":
       return { what: `One more of “${way.name}”`, costs: "to borrow, with its socket and its place" };
   }
@@ -117,7 +119,10 @@ export function sayEntry(
     case "mixes":
       return {
         what: `${stations(entry.stationIds)} ${entry.stationIds.length === 1 ? "begins" : "begin"} to mix`,
-        say: "Not before: this batter does not keep.",
+        say:
+          entry.waitsFor === undefined
+            ? "Not before: this batter does not keep."
+            : `The ${sharedThingWords[entry.waitsFor]} comes to them now.`,
         where: "at their table",
       };
     case "mixes-again":
