@@ -99,7 +99,7 @@ test("a class takes a bowl of one batch, cooks what is wanted, takes another mil
   const bowl = page.getByRole("region", { name: "The bowl: Slipway pancakes", exact: true });
   await bowl.getByLabel("Each table makes").selectOption("1");
   await bowl.getByLabel("and cooks").selectOption("wanted");
-  await bowl.getByLabel("and mixes").selectOption("2");
+  await bowl.getByLabel("and mixes").selectOption("halves");
   await bowl.getByLabel("for whole milk").selectOption("buttermilk");
   await bowl.getByRole("button", { name: "Keep this bowl" }).click();
   await expect(page.getByText("Kept. What follows has changed with it.")).toBeVisible();
@@ -124,7 +124,7 @@ test("a class takes a bowl of one batch, cooks what is wanted, takes another mil
   await page.goto(`${base}/scaling`);
   await expect(bowl.getByLabel("Each table makes")).toHaveValue("1");
   await expect(bowl.getByLabel("for whole milk")).toHaveValue("buttermilk");
-  await expect(bowl.getByLabel("and mixes")).toHaveValue("2");
+  await expect(bowl.getByLabel("and mixes")).toHaveValue("halves");
   await page.goto(`${base}/kits`);
   await expect(page.getByRole("main")).toContainText("second half");
   await page.goto(`${base}/timeline`);

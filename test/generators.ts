@@ -1,5 +1,6 @@
 /** Random values of the core for property tests. Seeds come from the runner, so a failure can be run again. */
 import fc from "fast-check";
+import { mixings } from "~/core/plan";
 import type { Order } from "~/core/schedule";
 import { type LabelReading, markets, starterPantry, substances } from "~/core/pantry";
 import {
@@ -195,7 +196,7 @@ const dish = fc.record({
   bowl: fc.option(fc.constantFrom(ratio(1n), ratio(1n, 2n), ratio(3n)), { nil: undefined, freq: 3 }),
   cooks: fc.constantFrom(undefined, undefined, "wanted" as const),
   takesAlternatives: fc.boolean(),
-  mixes: fc.constantFrom(undefined, undefined, 2 as const),
+  mixing: fc.constantFrom(undefined, undefined, undefined, ...mixings),
   bulk: fc.option(fc.integer({ min: 1, max: 40 }), { nil: undefined, freq: 3 }),
   roundParts: fc.option(fc.tuple(fc.integer({ min: 1, max: 4 }), fc.integer({ min: 0, max: 3 })), { nil: undefined }),
 });
@@ -304,7 +305,7 @@ export const classes: fc.Arbitrary<ClassInput> = people
     timeZone: "Europe/London",
     pantry: starterPantry,
     dishes: dishes.map(
-      ({ recipe, wantsVariant, stations, bowl, cooks, mixes, takesAlternatives, roundParts, bulk }, index) => ({
+      ({ recipe, wantsVariant, stations, bowl, cooks, mixing, takesAlternatives, roundParts, bulk }, index) => ({
         id: `d${index}`,
         // Two random recipes are two, and say so.
         recipe: recipe.id === "random" ? { ...recipe, id: `random-${index}` } : recipe,
@@ -312,7 +313,7 @@ export const classes: fc.Arbitrary<ClassInput> = people
         stations,
         ...(bowl ? { bowl } : {}),
         ...(cooks ? { cooks } : {}),
-        ...(mixes ? { mixes } : {}),
+        ...(mixing ? { mixing } : {}),
         ...(bulk ? { bulk } : {}),
         ...(takesAlternatives && recipe.lines.some((line) => line.alternatives)
           ? {

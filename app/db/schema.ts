@@ -231,7 +231,7 @@ export interface ClassDishTable {
   /** Batches as an exact number in writing; null where as many as are wanted are made. */
   bowl: string | null;
   cooks: string | null;
-  mixes: number | null;
+  mixing: string | null;
   bulk: number | null;
 }
 export interface ClassDishTakeTable {

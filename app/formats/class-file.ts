@@ -4,7 +4,7 @@ import { diets, markets, starterPantry, substances } from "~/core/pantry";
 import { doings, mays } from "~/core/turns";
 import { coatings, flames, floorKinds, lampMeanings, sharedThings } from "~/core/gear";
 import { ageBands, audiences, participantRoles, severities, usualHotPlaces } from "~/core/people";
-import { type ClassInput, canonical, mostBulk } from "~/core/plan";
+import { type ClassInput, canonical, mixings, mostBulk } from "~/core/plan";
 import {
   type Amount,
   type Ratio,
@@ -323,10 +323,12 @@ export const classFileSchema = z.strictObject({
             .optional()
             .describe("batches every station makes whatever is wanted; left out, as many as are wanted"),
           cooks: z.literal("wanted").optional().describe("only what is wanted is cooked; left out, all that is made"),
-          mixes: z
-            .literal(2)
+          mixing: z
+            .enum(mixings)
             .optional()
-            .describe("its stations mix in two halves, the second while the first is cooked; left out, at once"),
+            .describe(
+              "its stations mix in two halves, the second while the first is cooked; or it is made before the doors and comes cold; left out, they mix at once",
+            ),
           takes: z
             .array(z.strictObject({ lineId: id, ingredientId: id }))
             .max(60)

@@ -1,4 +1,5 @@
 import { addRevision } from "~/db/queries/recipes.server";
+import { mixings } from "~/core/plan";
 import type { Recipe } from "~/core/recipe";
 import type { Kysely } from "kysely";
 import { z } from "zod";
@@ -23,7 +24,7 @@ const keptSchema = z.object({
       stations: z.int().nullable(),
       bowl: fraction.optional(),
       cooks: z.literal("wanted").optional(),
-      mixes: z.literal(2).optional(),
+      mixing: z.enum(mixings).optional(),
       takes: z.array(z.object({ lineId: z.string(), ingredientId: z.string() })).optional(),
       rounds: z.array(z.object({ roundId: z.string(), parts: z.int() })).optional(),
       bulk: z.int().optional(),

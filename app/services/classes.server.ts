@@ -483,6 +483,8 @@ export async function importClass(
         sinks: one.sinks,
         altitudeM: one.altitudeM,
         surfaces: one.surfaces.map(({ id: _id, ...surface }) => surface),
+        circuits: one.circuits?.map(({ id: _id, ...circuit }) => circuit),
+        floor: one.floor,
         gear: [...one.gear].sort((a, b) => (a.tool < b.tool ? -1 : 1)),
         goesRound: [...(one.goesRound ?? [])].sort((a, b) => (a.thing < b.thing ? -1 : 1)),
       });

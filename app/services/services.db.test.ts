@@ -81,7 +81,7 @@ const migrations = [
   "0019-account-tastes",
   "0020-put-aside",
   "0021-put-aside-more",
-  "0022-half-mixes",
+  "0022-mixing",
   "0023-goes-round",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */

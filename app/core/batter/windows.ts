@@ -70,6 +70,13 @@ export function wettingStep(recipe: Recipe, pantry: Pantry): Step | null {
   return null;
 }
 
+/** The longest a batter made ahead may stand out of the cold before its last load, in minutes; null where nothing in it spoils. */
+export const outOfTheCold = (
+  recipe: Recipe,
+  pantry: Pantry,
+): { readonly max: number; readonly why: "raw-batter" } | null =>
+  isRawPerishable(recipe, pantry) ? { max: rawBatterMinutes.atRoom, why: "raw-batter" } : null;
+
 /** The longest a mixed batter may stand before its last load, in minutes, and why; null where nothing says. */
 export function cookByOf(
   recipe: Recipe,

@@ -57,6 +57,8 @@ export interface PackingRule {
   readonly per: "line" | "bowl";
   /** All dry lines come as one mix, made for the whole class at once. */
   readonly isDryMixed: boolean;
+  /** All of it comes as one batter, made before the doors and kept cold. */
+  readonly isBatter?: boolean;
 }
 
 /** Sizes a kitchen usually has, in ml to the brim (starting values). */
@@ -210,12 +212,14 @@ export function packingOf(kit: readonly KitLine[], recipe: Recipe, pantry: Pantr
       line.bowl !== "pan" &&
       line.main.amount.unit !== "piece" &&
       !line.packs;
-    const key = isMixed
-      ? "dry/mix"
-      : isTogether
-        ? `${group}/${line.bowl}-${drawnBy(line.lineId)}`
-        : `${group}/${line.lineId}`;
-    single.push({ key, group, content: content(line.main, false) });
+    const key = rule.isBatter
+      ? "chilled/batter"
+      : isMixed
+        ? "dry/mix"
+        : isTogether
+          ? `${group}/${line.bowl}-${drawnBy(line.lineId)}`
+          : `${group}/${line.lineId}`;
+    single.push({ key, group: rule.isBatter ? "chilled" : group, content: content(line.main, false) });
     if (line.apart && line.apart.amount.value.num > 0n)
       single.push({ key: `hold-back/${line.lineId}`, group: "hold-back", content: content(line.apart, true) });
   }

@@ -22,6 +22,8 @@ export interface ClassContainer extends Container {
   readonly dishId: string;
   readonly dishTitle: string;
   readonly factor: Ratio;
+  /** It is a batter made before the doors. */
+  readonly isBatter?: true;
   /** For which of two mixes it is; absent where the batter is mixed at once. */
   readonly mix?: 1 | 2;
   /** Of a station kept apart: packed before everything else, and closed until it is opened there. */
@@ -47,9 +49,9 @@ export function packingOfClass(input: ClassInput, plan: ClassPlan): ClassPacking
   const rule = { per: input.brief.containerPer, isDryMixed: input.brief.kitMode === "dry-mix" };
   // Stations that make the same share one kit: it is put into containers once.
   const known = new Map<readonly KitLine[], ReturnType<typeof packingOf>>();
-  const packed = (kit: readonly KitLine[], dish: DishPlan, isStored: boolean) => {
-    const found =
-      known.get(kit) ?? packingOf(kit, dish.recipe, pantry as Pantry, isStored ? { ...rule, isDryMixed: true } : rule);
+  const packed = (kit: readonly KitLine[], dish: DishPlan, isStored: boolean, isBatter: boolean) => {
+    const asked = { ...rule, isDryMixed: isStored || rule.isDryMixed, isBatter };
+    const found = known.get(kit) ?? packingOf(kit, dish.recipe, pantry as Pantry, asked);
     known.set(kit, found);
     return found;
   };
@@ -62,8 +64,14 @@ export function packingOfClass(input: ClassInput, plan: ClassPlan): ClassPacking
           dish: plan.dishes.find((dish) => dish.id === station.dishId),
           factor: station.scale.factor,
           isSealed: station.isApart,
+          isBatter: false,
         };
-        const { halves } = station;
+        const { halves, ahead } = station;
+        if (ahead)
+          return [
+            { ...own, kit: ahead.batter, mix: undefined, isBatter: true },
+            { ...own, kit: ahead.rest, mix: undefined },
+          ];
         if (!halves) return [{ ...own, kit: station.kit, mix: undefined }];
         const half = { ...own, kit: halves.each, factor: multiply(station.scale.factor, ratio(1n, 2n)) };
         return [
@@ -79,20 +87,21 @@ export function packingOfClass(input: ClassInput, plan: ClassPlan): ClassPacking
           ? Array.from({ length: stored?.bags ?? 0 }, (_, index) => ({ kind, number: index + 1 }))
           : [{ kind }];
       const own = stored ? { kit: stored.each, factor: one } : { kit, factor };
-      return places.map((place) => ({ place, dish, ...own, isSealed: false, mix: undefined }));
+      return places.map((place) => ({ place, dish, ...own, isSealed: false, isBatter: false, mix: undefined }));
     }),
   ];
   const containers: ClassContainer[] = [];
   const shared = new Map<string, Map<string, KitLine>>();
   const open = new Map<string, Map<string, KitLine>>();
-  for (const { place, kit, dish, factor, isSealed, mix } of kits) {
+  for (const { place, kit, dish, factor, isSealed, mix, isBatter } of kits) {
     if (!dish || kit.length === 0) continue;
-    const packing = packed(kit, dish, place.kind === "stored");
+    const packing = packed(kit, dish, place.kind === "stored", isBatter);
     for (const container of packing.containers)
       containers.push({
         ...container,
         key: `${placeKey(place)}/${place.kind === "stored" ? `${dish.id}/${place.number}/` : ""}${mix === 2 ? "mix-2/" : ""}${container.id}`,
         ...(mix === undefined ? {} : { mix }),
+        ...(isBatter && container.id === "chilled/batter" ? { isBatter: true as const } : {}),
         place,
         dishId: dish.id,
         dishTitle: dish.recipe.title,

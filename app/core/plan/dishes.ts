@@ -2,7 +2,7 @@ import { type Batter, type Pantry, batterOf, cookByOf, wettingStep, yieldOf } fr
 import { type HotPlace, hotPlaceOf, withCautions } from "~/core/caution";
 import { type Kitchen, surfacesFor } from "~/core/gear";
 import { type Station, stationIndex } from "~/core/people";
-import { type Recipe, type RoundParts, type Take, asVariant, heatAmong, withRounds } from "~/core/recipe";
+import { type Recipe, type RoundParts, type Take, afterMixing, asVariant, heatAmong, withRounds } from "~/core/recipe";
 import type { CookBy } from "~/core/schedule";
 import { canonical } from "./hash";
 import type { ClassInput, Dish, DishPlan } from "./types";
@@ -96,7 +96,8 @@ export function dishPlan(dish: Dish, input: ClassInput, pantry: Pantry, stations
     batchYield: yieldOf(recipe, batter),
     ...(dish.bowl ? { bowl: dish.bowl } : {}),
     ...(dish.cooks ? { cooks: dish.cooks } : {}),
-    ...(dish.mixes ? { mixes: dish.mixes } : {}),
+    ...(dish.mixing ? { mixing: dish.mixing } : {}),
+    ...(dish.mixing === "ahead" ? { atTable: afterMixing(recipe) } : {}),
     ...(dish.bulk ? { bulk: dish.bulk } : {}),
   };
 }

@@ -1,8 +1,9 @@
-import { type Recipe, checkRecipe, takeUpOf, takenUpAfter } from "~/core/recipe";
+import { type Recipe, checkRecipe, keepsCold, takeUpOf, takenUpAfter } from "~/core/recipe";
 import { multiply, ratio, toNumber } from "~/core/quantity";
 import {
   type AnyRecipeFinding,
   type Pantry,
+  outOfTheCold,
   altitudeAdvice,
   checkBatter,
   leftByChildren,
@@ -19,7 +20,7 @@ import { canonical } from "./hash";
 import { shapeFindings } from "./shapes";
 import { holdFindings, warmthFindings } from "./warmth";
 import type { GearLine } from "~/core/gear";
-import { batchesOf } from "./stations";
+import { batchesOf, gramsAhead } from "./stations";
 import type { ClassInput, Dish, DishPlan, ExtraKit, Finding, Plate, PlanFinding, Stage, StationPlan } from "./types";
 
 /** Puts a stage and a dish to findings that do not know them. */
@@ -451,6 +452,24 @@ function tasteFindings(stations: readonly StationPlan[]): PlanFinding[] {
   return ingredientIds.length > 0 ? [{ code: "topping-to-taste", level: "notes", ingredientIds }] : [];
 }
 
+/** A batter that is made before the doors: how much, how cold, and whether it keeps. */
+function aheadFindings(dish: DishPlan, stations: readonly StationPlan[], pantry: Pantry): PlanFinding[] {
+  const own = stations.filter((station) => station.dishId === dish.id && station.ahead);
+  if (own.length === 0) return [];
+  const { max } = dish.recipe.rest;
+  return [
+    {
+      code: "made-ahead",
+      level: "notes",
+      grams: gramsAhead(own) ?? null,
+      isPerishable: outOfTheCold(dish.recipe, pantry) !== null,
+    },
+    ...(keepsCold(dish.recipe) || max === null
+      ? []
+      : [{ code: "ahead-does-not-keep" as const, level: "warns" as const, max }]),
+  ];
+}
+
 /** A dry mix made in bulk: too few bags for the class, or nothing that could be in them. */
 function bulkFindings(dish: DishPlan, stations: readonly StationPlan[], extras: readonly ExtraKit[]): PlanFinding[] {
   const { bulk } = dish;
@@ -497,6 +516,7 @@ export function findingsOf(
     ...at("amounts", null, tasteFindings(stations)),
     ...dishes.flatMap((dish) => at("amounts", dish.id, bulkFindings(dish, stations, extras))),
     ...at("amounts", null, thinAir(input.kitchen.altitudeM, dishes, pantry)),
+    ...dishes.flatMap((dish) => at("kits", dish.id, aheadFindings(dish, stations, pantry))),
     ...at("gear", null, checkGear(gear)),
     ...at("gear", null, sticksForSmall(input, dishes, stations)),
     ...at("gear", null, checkKitchen(input.kitchen, timeline.units)),

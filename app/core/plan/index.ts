@@ -2,7 +2,7 @@
 export * from "./types";
 export { plan } from "./plan";
 export { recipesMade, shownDish } from "./dishes";
-export { hotPlacesOf, kitOptionsOf, placesPerAdult } from "./stations";
+export { gramsAhead, hotPlacesOf, kitOptionsOf, placesPerAdult } from "./stations";
 export * from "./remedies";
 export * from "./wishes";
 export * from "./openings";

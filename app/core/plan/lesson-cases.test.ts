@@ -348,13 +348,13 @@ test("C14: a batter mixed in two halves keeps its window where one bowl cannot; 
   expect(made.gear.find((line) => line.tool === "mixing-bowl")).toMatchObject({ perStation: 2, sizes: [{ count: 2 }] });
 
   // One bowl stands ten minutes too long, and the program offers the halves.
-  const once = { ...read.input, dishes: [{ ...dish, mixes: undefined }] };
+  const once = { ...read.input, dishes: [{ ...dish, mixing: undefined }] };
   const before = plan(once);
   expect(lateBatters(before.timeline)).toHaveLength(1);
   const [batter] = before.timeline.batters;
   expect((batter?.lastPour ?? 0) - (batter?.wetAt ?? 0)).toBeCloseTo(4 * 0.8 + 7 * 3.9, 1);
   const way = waysOut(once, before).find((one) => one.way.kind === "half-mixes");
-  expect(way).toMatchObject({ late: 0, becomes: { dishes: [{ mixes: 2 }] } });
+  expect(way).toMatchObject({ late: 0, becomes: { dishes: [{ mixing: "halves" }] } });
   // With a batter of three eggs each half would have one and a half: it is weighed, and said.
   const odd = plan({ ...read.input, brief: { ...read.input.brief, piecesEach: ratio(6n) } });
   expect(odd.findings).toContainEqual(expect.objectContaining({ code: "egg-fraction", count: ratio(3n, 2n) }));
@@ -412,4 +412,73 @@ test("C15: one mixer goes round three tables, the microwave beside it; a second 
   expect(of(more(3, 3), "wait")).toEqual([]);
   const ways = waysOut({ ...read.input, brief: { ...read.input.brief, minutes: 45 } }, made);
   expect(ways.some((one) => one.way.kind === "one-more-thing" && one.gained > 3)).toBe(true);
+});
+
+test("C16: a batter made the evening before: nobody mixes or rests, one cold tub a table, its amount to make, and two hours out of the cold", () => {
+  const read = readClassFile(readFileSync("test/cases/c16-evening-before.json", "utf8"));
+  if (!read.ok) throw new Error(read.problems.join("\n"));
+  const { input } = read;
+  const made = plan(input);
+  const [dish] = input.dishes;
+  const [planned] = made.dishes;
+  if (!dish || !planned) throw new Error("the dish is there");
+  // Three people of four pieces: twelve a table, a batch and a half rounded up to two, sixteen pieces in eight loads of 3.9 minutes.
+  const first = made.timeline.firstPour;
+  expect(made.timeline.lastLoadEnd - first).toBeCloseTo(8 * 3.9, 1);
+  expect(made.timeline.tasks.filter((task) => ["mix", "prepare", "rest"].includes(task.kind))).toEqual([]);
+  // At the table there is nothing to whisk.
+  expect(planned.atTable?.steps.map((step) => step.id)).toEqual(["heat", "cook", "serve"]);
+  expect(made.gear.map((line) => line.tool)).not.toContain("whisk");
+  // 150 g of flour, 320 of milk and an egg of 50 make 520 a batch, two batches at two tables.
+  const { pantry } = knownFood(input);
+  expect(prepTasks(input, made, pantry).find((task) => task.kind === "make-batter")).toMatchObject({
+    grams: expect.closeTo(4 * 520, 6),
+    batches: ratio(4n),
+    waitMinutes: 30,
+    keepsHours: 24,
+    storage: "chilled",
+    minutes: 4 + 2,
+  });
+  const packing = packingOfClass(input, made);
+  expect(packing.containers.filter((one) => one.isBatter)).toMatchObject(
+    made.stations.map((station) => ({
+      key: `${station.id}/chilled/batter`,
+      group: "chilled",
+      grams: expect.closeTo(2 * 520, 6),
+    })),
+  );
+  expect(packing.containers.find((one) => one.isBatter)?.contents.map((one) => one.ingredientId)).toEqual([
+    "plain-flour",
+    "whole-milk",
+    "egg",
+  ]);
+  expect(packing.containers).toHaveLength(2 * made.stations.length);
+  expect(made.findings).toContainEqual(
+    expect.objectContaining({ code: "made-ahead", grams: expect.closeTo(2080, 6), isPerishable: true, stage: "kits" }),
+  );
+  expect(made.timeline.batters.map((batter) => batter.cookBy)).toEqual(
+    made.stations.map(() => ({ max: 120, why: "raw-batter" })),
+  );
+  // What is bought is the same whoever mixes it, and who must not have milk is told so all the same.
+  const mixed = { ...input, dishes: [{ ...dish, mixing: undefined }] };
+  const before = plan(mixed);
+  expect(made.totals).toEqual(before.totals);
+  expect(made.plates).toEqual(before.plates);
+  // Mixed at the tables it rests for half an hour and is over; made ahead it fits, and that is offered.
+  expect(before.timeline.end).toBeGreaterThan(input.brief.minutes);
+  expect(waysOut(mixed, before).find((one) => one.way.kind === "make-ahead")).toMatchObject({
+    becomes: { dishes: [{ mixing: "ahead" }] },
+    gained: expect.closeTo(before.timeline.end - made.timeline.end, 6),
+  });
+
+  // What makes it rise would be spent: said, and never offered.
+  const rising = { ...dish.recipe, rest: { min: 0, max: 20, reason: "double-acting" as const } };
+  const spent = plan({ ...input, dishes: [{ ...dish, recipe: rising }] });
+  expect(spent.findings).toContainEqual(expect.objectContaining({ code: "ahead-does-not-keep", max: 20 }));
+  const late = {
+    ...input,
+    brief: { ...input.brief, minutes: 30 },
+    dishes: [{ ...dish, recipe: rising, mixing: undefined }],
+  };
+  expect(waysOut(late, plan(late)).map((one) => one.way.kind)).not.toContain("make-ahead");
 });

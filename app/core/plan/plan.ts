@@ -48,7 +48,7 @@ function planned(input: ClassInput): ClassPlan {
         .map((dish) => {
           const own = stations.filter((station) => station.dishId === dish.id);
           return {
-            recipe: dish.recipe,
+            recipe: dish.atTable ?? dish.recipe,
             ...(dish.batter.unknownLines.length === 0 && dish.batter.millilitres > 0
               ? {
                   batterMl: dish.batter.millilitres,
@@ -61,7 +61,7 @@ function planned(input: ClassInput): ClassPlan {
                 .filter((one) => one.kind === "demo" && one.dishId === dish.id)
                 .map((one) => toNumber(one.factor)),
             ],
-            ...(dish.mixes ? { mixes: dish.mixes } : {}),
+            ...(dish.mixing === "halves" ? { mixes: 2 as const } : {}),
             stations: dish.stations,
             people: own.reduce((sum, station) => sum + station.eaters, 0),
             // What is thrown away is put on no stick.

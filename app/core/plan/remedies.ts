@@ -183,7 +183,7 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
 
   // A bowl of a fixed size stays one, and its rounds; which alternative is taken is what the remedy is about.
   const settledFor = ({ recipe, choice }: Pick<Option, "recipe" | "choice">): Partial<Dish> => {
-    const { bowl, cooks, mixes, rounds } = settledOf(
+    const { bowl, cooks, mixing, rounds } = settledOf(
       input.dishes.find((dish) => dish.recipe.id === recipe.id),
       recipe.id,
     );
@@ -194,7 +194,7 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
     return {
       ...(bowl ? { bowl } : {}),
       ...(cooks ? { cooks } : {}),
-      ...(mixes ? { mixes } : {}),
+      ...(mixing ? { mixing } : {}),
       ...(asked.length > 0 ? { rounds: asked } : {}),
       ...(choice && choice.takes.length > 0 ? { takes: choice.takes } : {}),
     };

@@ -1,4 +1,4 @@
-import type { Pantry } from "~/core/batter";
+import { type Pantry, outOfTheCold } from "~/core/batter";
 import { type Counted, type KitLine, type KitOptions, isBatchLarge, isInDryMix, kitOf } from "~/core/kit";
 import {
   type Station,
@@ -22,6 +22,7 @@ import {
   withoutScoops,
   writeRatio,
   zero,
+  type Grams,
   type Pieces,
 } from "~/core/quantity";
 import { type Line, type Recipe, type Round, expectedOf, isBatter, isCountedOut } from "~/core/recipe";
@@ -218,19 +219,19 @@ function scheduleInputOf(
       handwork.set(recipe, work);
       const { wetStepId, cookBy } = factsOf(recipe, input.pantry, pantry);
       // Of two halves each has half the eggs to crack, and every line to measure.
-      const inBowl = toNumber(scale.factor) / (dish.mixes ?? 1);
+      const inBowl = toNumber(scale.factor) / (dish.mixing === "halves" ? 2 : 1);
       return {
         stationId: station.id,
-        recipe,
+        recipe: dish.atTable ?? recipe,
         hands: station.size,
         pieces: cookedOf(dish, scale),
         isApart: input.arrangement?.apart.includes(index) ?? false,
-        ...(dish.mixes ? { mixes: dish.mixes } : {}),
+        ...(dish.mixing === "halves" ? { mixes: 2 as const } : {}),
         measuredLines: work.measuredLines,
         eggs: work.eggs * inBowl,
         sachets: work.sachets * inBowl,
-        wetStepId,
-        cookBy,
+        wetStepId: dish.atTable ? null : wetStepId,
+        cookBy: dish.atTable ? outOfTheCold(recipe, pantry) : cookBy,
       };
     }),
     surfaces: kitchen.surfaces,
@@ -276,7 +277,8 @@ export function laid(
   pantry: Pantry,
 ): { readonly rows: readonly Row[]; readonly scheduled: ScheduleInput; readonly timeline: Timeline } {
   const byId = new Map(dishes.map((dish) => [dish.id, dish]));
-  const shown = shownDish(dishes)?.recipe;
+  const dish = shownDish(dishes);
+  const shown = dish?.atTable ?? dish?.recipe;
   const made = new Map<string, number>();
   for (let round = 1; ; round += 1) {
     const rows = scaled(input, seats, dishAt, byId, pantry, made);
@@ -316,7 +318,7 @@ export function stationPlans(
     const cooked = cookedOf(dish, scale);
     const ownSet = ownSetAt(input, index);
     const rounds = dish.recipe.rounds && roundsIn(timeline, station.id, dish.recipe.rounds);
-    const inBowl = dish.mixes ? multiply(scale.factor, ratio(1n, 2n)) : scale.factor;
+    const inBowl = dish.mixing === "halves" ? multiply(scale.factor, ratio(1n, 2n)) : scale.factor;
     const asked = ownSet === undefined ? usual : kitOptionsOf(input, ownSet);
     // Spice is eased by what is in one bowl.
     const options = { ...asked, easesSpice: asked.easesSpice && isBatchLarge(inBowl) };
@@ -347,7 +349,12 @@ export function stationPlans(
       ...(rounds ? { rounds } : {}),
       ...(ownSet === undefined ? {} : { ownSet }),
       kit,
-      ...(dish.mixes ? { halves: { each: batterIn(half(), dish.recipe), rest: besideBatter(kit, dish.recipe) } } : {}),
+      ...(dish.mixing === "ahead"
+        ? { ahead: { batter: batterIn(kit, dish.recipe), rest: besideBatter(kit, dish.recipe) } }
+        : {}),
+      ...(dish.mixing === "halves"
+        ? { halves: { each: batterIn(half(), dish.recipe), rest: besideBatter(kit, dish.recipe) } }
+        : {}),
     };
   });
 }
@@ -405,6 +412,15 @@ function bowlsBeside(
       : []),
   ];
 }
+
+/** Grams of batter that are made before the doors for stations of a dish; undefined while an amount is not known. */
+export const gramsAhead = (stations: readonly Pick<StationPlan, "ahead">[]): Grams | undefined =>
+  stations
+    .flatMap(({ ahead }) => ahead?.batter ?? [])
+    .reduce<number | undefined>(
+      (sum, { main }) => (sum === undefined || main?.grams === undefined ? undefined : sum + main.grams),
+      0,
+    );
 
 /** Batches of a dish that somebody mixes: the stations, the demonstration, the spare kit. */
 export const batchesOf = (

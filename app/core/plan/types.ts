@@ -64,8 +64,11 @@ export interface Dish {
   readonly bowl?: Ratio | undefined;
   /** Only what is wanted is cooked of a larger batter; absent where all of it is. */
   readonly cooks?: "wanted" | undefined;
-  /** 2 where each of its stations mixes in two halves, the second while the first is cooked; absent where it mixes at once. */
-  readonly mixes?: 2 | undefined;
+  /**
+   * Its stations mix in two halves, the second while the first is cooked; or its batter is made before the doors and comes cold. Absent
+   * where they mix at once.
+   */
+  readonly mixing?: Mixing | undefined;
   /** Alternatives of the recipe that this class takes. */
   readonly takes?: readonly Take[] | undefined;
   /** How many of each round of its recipe this class makes, where it is not as the recipe says. */
@@ -76,11 +79,15 @@ export interface Dish {
   readonly newestRevision?: number | undefined;
 }
 
+/** How a batter is mixed where it is not mixed at once, by the tables. */
+export const mixings = ["halves", "ahead"] as const;
+export type Mixing = (typeof mixings)[number];
+
 /** Batches of dry mix made at once, at the most. */
 export const mostBulk = 40;
 
 /** What a class settles of a dish beside its recipe and its stations. */
-export type Settled = Pick<Dish, "bowl" | "cooks" | "mixes" | "takes" | "rounds" | "bulk">;
+export type Settled = Pick<Dish, "bowl" | "cooks" | "mixing" | "takes" | "rounds" | "bulk">;
 
 /** What a class has settled of a dish beside its recipe: it stays when the brief names the same recipe again. */
 export const settledOf = (before: Dish | undefined, recipeId: string): Settled =>
@@ -88,7 +95,7 @@ export const settledOf = (before: Dish | undefined, recipeId: string): Settled =
     ? {
         bowl: before.bowl,
         cooks: before.cooks,
-        mixes: before.mixes,
+        mixing: before.mixing,
         takes: before.takes,
         rounds: before.rounds,
         bulk: before.bulk,
@@ -172,6 +179,15 @@ export type PlanFinding =
   | { readonly code: "nothing-to-spare"; readonly level: "notes"; readonly stationIds: readonly string[] }
   /** Nobody knows how much is taken, so nothing is bought. */
   | { readonly code: "topping-to-taste"; readonly level: "notes"; readonly ingredientIds: readonly string[] }
+  /** A batter is made before the doors: grams of it, null while an amount is not known, and whether it has raw egg or milk. */
+  | {
+      readonly code: "made-ahead";
+      readonly level: "notes";
+      readonly grams: Grams | null;
+      readonly isPerishable: boolean;
+    }
+  /** Its window ends before anybody could cook it: what makes it rise would be spent. */
+  | { readonly code: "ahead-does-not-keep"; readonly level: "warns"; readonly max: Minutes }
   /** Fewer batches of dry mix are made than the class uses. */
   | { readonly code: "bulk-short"; readonly level: "warns"; readonly made: number; readonly used: number }
   /** Nothing of this recipe can be mixed dry ahead. */
@@ -412,6 +428,8 @@ export interface StationPlan extends Station {
   readonly kit: readonly KitLine[];
   /** Where the batter is mixed in two halves: the lines of one half as they are measured, and what of the kit is no batter. */
   readonly halves?: { readonly each: readonly KitLine[]; readonly rest: readonly KitLine[] } | undefined;
+  /** Where the batter is made before the doors: what is in it, and what of the kit is no batter. */
+  readonly ahead?: { readonly batter: readonly KitLine[]; readonly rest: readonly KitLine[] } | undefined;
 }
 
 /** Kits that no station has: the instructor's own bowl, one more for what goes on the floor, dry mix that is made along and stored. */
@@ -441,7 +459,9 @@ export interface DishPlan {
   /** Batches every station makes whatever is wanted; absent where as many as are wanted are made. */
   readonly bowl?: Ratio | undefined;
   readonly cooks?: "wanted" | undefined;
-  readonly mixes?: 2 | undefined;
+  readonly mixing?: Mixing | undefined;
+  /** What is left for the tables to do where the batter is made before the doors; absent where they mix it. */
+  readonly atTable?: Recipe | undefined;
   /** Batches of dry mix that are made; see {@link Dish}. */
   readonly bulk?: number | undefined;
 }

@@ -6,13 +6,14 @@ import { oncePerPlan } from "./once";
 import { layout } from "./order";
 import { plan } from "./plan";
 import { placesPerAdult } from "./stations";
-import type { Brief, ClassInput } from "./types";
+import type { Brief, ClassInput, Mixing } from "./types";
+import { keepsCold } from "~/core/recipe";
 
 /** A change that would make a class shorter, or keep more of its batters inside their windows. */
 export type WayKind =
   | { readonly kind: "fewer-testers" }
-  /** Its stations mix in two halves. */
-  | { readonly kind: "half-mixes"; readonly dishId: string; readonly title: string }
+  /** Its stations mix in two halves; its batter is made before the doors. */
+  | { readonly kind: "half-mixes" | "make-ahead"; readonly dishId: string; readonly title: string }
   | { readonly kind: "pre-measured" }
   | { readonly kind: "no-shown-load" }
   | { readonly kind: "one-more-adult" }
@@ -24,7 +25,7 @@ export type WayKind =
   | { readonly kind: "one-more-surface"; readonly surfaceId: string; readonly name: string };
 
 /** A way by its name among those of a class. */
-export const wayId = (way: WayKind): string => (way.kind === "half-mixes" ? `${way.kind} ${way.dishId}` : way.kind);
+export const wayId = (way: WayKind): string => ("dishId" in way ? `${way.kind} ${way.dishId}` : way.kind);
 
 export interface WayOut {
   readonly way: WayKind;
@@ -66,12 +67,17 @@ export const waysOut = oncePerPlan((input, now): WayOut[] => {
     byBrief({ kind: "fewer-testers" }, { testersPerSurface: brief.testersPerSurface - 1 });
   // A dish whose batter stands too long is mixed in two halves; one by one, as each costs its tables a second bowl.
   const standsTooLong = new Set(lateBatters(now.timeline).map((batter) => batter.stationId));
-  for (const dish of input.dishes)
-    if (!dish.mixes && now.stations.some((one) => one.dishId === dish.id && standsTooLong.has(one.id)))
-      by(
-        { kind: "half-mixes", dishId: dish.id, title: dish.recipe.title },
-        { dishes: input.dishes.map((one) => (one === dish ? { ...one, mixes: 2 as const } : one)) },
-      );
+  for (const dish of input.dishes) {
+    const own = now.stations.filter((one) => one.dishId === dish.id);
+    if (dish.mixing || own.length === 0) continue;
+    const mixed = (mixing: Mixing) => ({
+      dishes: input.dishes.map((one) => (one === dish ? { ...one, mixing } : one)),
+    });
+    const what = { dishId: dish.id, title: dish.recipe.title };
+    if (own.some((one) => standsTooLong.has(one.id))) by({ kind: "half-mixes", ...what }, mixed("halves"));
+    const made = now.dishes.find((one) => one.id === dish.id)?.recipe;
+    if (made && keepsCold(made)) by({ kind: "make-ahead", ...what }, mixed("ahead"));
+  }
   if (brief.kitMode !== "pre-measured") byBrief({ kind: "pre-measured" }, { kitMode: "pre-measured" });
   if (brief.demo === "mix-and-load") byBrief({ kind: "no-shown-load" }, { demo: "mix" });
   if (brief.hotPlacesPerAdult > 0) byBrief({ kind: "one-more-adult" }, { helpers: brief.helpers + 1 });

@@ -1,7 +1,18 @@
-import { type Ratio, multiply, one as wholeBatch, ratio, toNumber, type Grams, type Minutes } from "~/core/quantity";
+import {
+  type Ratio,
+  add,
+  multiply,
+  one as wholeBatch,
+  ratio,
+  toNumber,
+  zero,
+  type Grams,
+  type Minutes,
+} from "~/core/quantity";
 import type { Pantry } from "~/core/batter";
 import { type KitLine, isInDryMix } from "~/core/kit";
-import type { ClassInput, ClassPlan, DishPlan } from "~/core/plan";
+import { type ClassInput, type ClassPlan, type DishPlan, gramsAhead } from "~/core/plan";
+import { methodOf } from "~/core/recipe";
 import type { Storage } from "~/core/pantry";
 
 export const prepKinds = [
@@ -14,6 +25,7 @@ export const prepKinds = [
   "sour-milk",
   "melt",
   "rest-batter",
+  "make-batter",
   "chill-down",
 ] as const;
 export type PrepKind = (typeof prepKinds)[number];
@@ -41,6 +53,8 @@ export interface PrepTask {
   /** Hours it keeps once it is done; local food codes come first. */
   readonly keepsHours: number;
   /** For a bulk dry mix: what goes into one station's bag, by batches, and how many such bags. */
+  /** Batches of a batter made ahead. */
+  readonly batches?: Ratio;
   readonly bags: readonly { readonly factor: Ratio; readonly grams: Grams; readonly count: number }[];
 }
 
@@ -55,6 +69,7 @@ export const prepFigures = {
   soakGel: { minutes: 5, wait: 10, latest: 20, keeps: 12 },
   sourMilk: { minutes: 3, wait: 5, latest: 15, keeps: 24 },
   melt: { minutes: 5, wait: 20, latest: 10, keeps: 2 },
+  makeBatter: { minutesPerTub: 1, latest: 15, keeps: 24 },
   restBatter: { minutes: 10, latest: 0, keeps: 24 },
   chill: { minutes: 10, latest: 15, keeps: 2 },
 } as const;
@@ -64,11 +79,12 @@ const gelSeeds = ["chia", "linseed"];
 /** Everything that is packed, once: stations, the demonstration and the spare kit, each with its dish. */
 const packed = (plan: ClassPlan) => {
   return [
-    ...plan.stations.flatMap(({ dishId, kit, halves, scale: { factor } }) => {
-      const own = { dishId: dishId as string | null, bags: 0 };
+    ...plan.stations.flatMap(({ dishId, kit, halves, ahead, scale: { factor } }) => {
+      const own = { dishId: dishId as string | null, bags: 0, isBowl: true };
+      if (ahead) return [{ ...own, kit, factor, isBowl: false }];
       if (!halves) return [{ ...own, kit, factor }];
       const half = { ...own, kit: halves.each, factor: multiply(factor, ratio(1n, 2n)) };
-      return [half, half, { ...own, kit: halves.rest, factor }];
+      return [half, half, { ...own, kit: halves.rest, factor, isBowl: false }];
     }),
     // A stored mix by its bags: what is made of it another day is not made here.
     ...plan.extras.map(({ dishId, kit, factor, stored }) => ({
@@ -76,6 +92,7 @@ const packed = (plan: ClassPlan) => {
       kit: stored ? stored.each : kit,
       factor: stored ? wholeBatch : factor,
       bags: stored ? stored.bags : 0,
+      isBowl: true,
     })),
   ];
 };
@@ -211,7 +228,8 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
         keepsHours: f.sourMilk.keeps,
       });
     const inBags = all.filter(
-      ({ dishId, bags }) => rows.some((row) => row.id === dishId) && (bags > 0 || input.brief.kitMode === "dry-mix"),
+      ({ dishId, bags, isBowl }) =>
+        isBowl && rows.some((row) => row.id === dishId) && (bags > 0 || input.brief.kitMode === "dry-mix"),
     );
     if (inBags.length > 0) {
       const isDry = (line: KitLine) =>
@@ -254,6 +272,24 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
           minutes: Math.ceil(part.minutes.likely),
           keepsHours: 24,
         });
+  }
+  for (const dish of plan.dishes) {
+    const own = plan.stations.filter((station) => station.dishId === dish.id && station.ahead);
+    if (own.length === 0) continue;
+    const { mixing } = methodOf(dish.recipe);
+    task({
+      id: `make-batter:${dish.id}`,
+      kind: "make-batter",
+      dishId: dish.id,
+      ingredientIds: [...new Set(own.flatMap(({ ahead }) => ahead?.batter ?? []).map((line) => line.ingredientId))],
+      grams: gramsAhead(own),
+      batches: own.reduce((sum, station) => add(sum, station.scale.factor), zero),
+      doneBy: f.makeBatter.latest,
+      minutes:
+        Math.ceil(mixing.reduce((sum, step) => sum + step.minutes.likely, 0)) + f.makeBatter.minutesPerTub * own.length,
+      waitMinutes: dish.recipe.rest.min,
+      keepsHours: dish.recipe.rest.max === null ? f.makeBatter.keeps : dish.recipe.rest.max / hour,
+    });
   }
   const shown = plan.extras.find((one) => one.kind === "demo");
   const demo = plan.dishes.find((dish) => dish.id === shown?.dishId);

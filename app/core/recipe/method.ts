@@ -61,6 +61,25 @@ export function methodOf(recipe: Recipe): Method {
   return method;
 }
 
+const withoutMixing = new WeakMap<Recipe, Recipe>();
+
+/** What is left of a recipe for those who get its batter ready made: every step but mixing and resting it. The same one each time. */
+export function afterMixing(recipe: Recipe): Recipe {
+  const before = withoutMixing.get(recipe);
+  if (before) return before;
+  const { mixing, resting } = methodOf(recipe);
+  const done = new Set([...mixing, ...resting]);
+  const made = { ...recipe, steps: recipe.steps.filter((step) => !done.has(step)), rest: { ...recipe.rest, min: 0 } };
+  withoutMixing.set(recipe, made);
+  return made;
+}
+
+/** Minutes that a batter made ahead has to keep at the least: longer than from one morning's kitchen to the doors (starting value). */
+export const leastAhead: Minutes = 120;
+
+/** May a batter stand cold until the class? Not where its window is shorter than that: what makes it rise would be spent. */
+export const keepsCold = ({ rest }: Pick<Recipe, "rest">): boolean => rest.max === null || rest.max >= leastAhead;
+
 const hotHazards: readonly string[] = ["hot-surface", "steam", "oven-dish", "hot-fat", "boiling-sauce"];
 
 /**

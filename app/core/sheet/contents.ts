@@ -33,7 +33,23 @@ const amounts: Content = (input, made) => ({
   head: headOf(input),
   dishes: dishesOf(made),
   stations: made.stations.map(
-    ({ id, name, size, dishId, scale, eaters, cooked, loads, testers, rounds, ownSet, kit, isApart }) => ({
+    ({
+      id,
+      name,
+      size,
+      dishId,
+      scale,
+      eaters,
+      cooked,
+      loads,
+      testers,
+      rounds,
+      ownSet,
+      kit,
+      halves,
+      ahead,
+      isApart,
+    }) => ({
       id,
       name,
       size,
@@ -46,6 +62,8 @@ const amounts: Content = (input, made) => ({
       ...(rounds ? { rounds } : {}),
       ...(ownSet === undefined ? {} : { ownSet }),
       kit,
+      ...(halves ? { halves } : {}),
+      ...(ahead ? { ahead } : {}),
       isApart,
     }),
   ),
@@ -72,6 +90,7 @@ const kits: Content = (input, made) => {
     packing: packingOfClass(input, made),
     prep: prepTasks(input, made, pantry),
     kitMode: input.brief.kitMode,
+    findings: findingsOf(made, "kits"),
     storage: figuresOf(input, (id) => made.totals.some((total) => total.ingredientId === id)),
     packs: input.packs.filter((pack) => made.totals.some((total) => total.ingredientId === pack.ingredientId)),
   };

@@ -1,5 +1,6 @@
 import { CalendarDate } from "@internationalized/date";
 import fc from "fast-check";
+import { mixings } from "~/core/plan";
 import { type ClassInput, plan, stages } from "~/core/plan";
 import { ratio } from "~/core/quantity";
 import { type Recipe, tools } from "~/core/recipe";
@@ -102,16 +103,16 @@ const edit: fc.Arbitrary<(input: ClassInput) => ClassInput> = fc.oneof(
     .record({
       bowl: fc.constantFrom(undefined, ratio(1n), ratio(3n, 2n)),
       cooks: fc.constantFrom(undefined, "wanted" as const),
-      mixes: fc.constantFrom(undefined, 2 as const),
+      mixing: fc.constantFrom(undefined, ...mixings),
       isTaken: fc.boolean(),
     })
-    .map(({ bowl, cooks, mixes, isTaken }) => (input: ClassInput): ClassInput => ({
+    .map(({ bowl, cooks, mixing, isTaken }) => (input: ClassInput): ClassInput => ({
       ...input,
       dishes: input.dishes.map((dish) => ({
         ...dish,
         bowl,
         cooks,
-        mixes,
+        mixing,
         takes: isTaken
           ? dish.recipe.lines.flatMap((line) =>
               (line.alternatives ?? []).slice(-1).map(({ ingredientId }) => ({ lineId: line.id, ingredientId })),

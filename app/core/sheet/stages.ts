@@ -53,7 +53,7 @@ const dishes: Part = (input) => [
       newest: dish.newestRevision,
       bowl: dish.bowl,
       cooks: dish.cooks,
-      mixes: dish.mixes,
+      mixing: dish.mixing,
       takes: dish.takes,
       rounds: dish.rounds,
       bulk: dish.bulk,

@@ -21,7 +21,7 @@ import * as missing from "./0018-missing";
 import * as accountTastes from "./0019-account-tastes";
 import * as putAside from "./0020-put-aside";
 import * as putAsideMore from "./0021-put-aside-more";
-import * as halfMixes from "./0022-half-mixes";
+import * as mixing from "./0022-mixing";
 import * as goesRound from "./0023-goes-round";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
@@ -50,7 +50,7 @@ const provider: MigrationProvider = {
     "0019-account-tastes": accountTastes,
     "0020-put-aside": putAside,
     "0021-put-aside-more": putAsideMore,
-    "0022-half-mixes": halfMixes,
+    "0022-mixing": mixing,
     "0023-goes-round": goesRound,
   }),
 };

@@ -2,7 +2,7 @@ import type { ClassState } from "~/core/log";
 import { type Kysely, type Selectable, sql } from "kysely";
 import type { LabelReading, PackSize, SharedFood, Substance } from "~/core/pantry";
 import type { Need } from "~/core/people";
-import type { Brief, ClassInput, Dish, Settled } from "~/core/plan";
+import type { Brief, ClassInput, Dish, Mixing, Settled } from "~/core/plan";
 import type { PersonKeys } from "~/core/sheet";
 import type { ClassTable, DB } from "../schema";
 import { kitchens } from "./kitchens.server";
@@ -157,7 +157,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
         "stations",
         "bowl",
         "cooks",
-        "mixes",
+        "mixing",
         "bulk",
         latestStanding(eb),
         eb
@@ -257,7 +257,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
           stations: one.stations,
           ...(bowl ? { bowl } : {}),
           ...(one.cooks === "wanted" ? { cooks: one.cooks } : {}),
-          ...(one.mixes === 2 ? { mixes: one.mixes } : {}),
+          ...(one.mixing === null ? {} : { mixing: one.mixing as Mixing }),
           ...(taken.length > 0
             ? { takes: taken.map((take) => ({ lineId: take.line_id, ingredientId: take.ingredient_id })) }
             : {}),
@@ -509,14 +509,14 @@ export type DishRow = Pick<Dish, "variantId" | "stations"> &
     readonly revision: number;
   };
 
-export const dishRow = ({ recipe, variantId, stations, bowl, cooks, mixes, takes, rounds, bulk }: Dish): DishRow => ({
+export const dishRow = ({ recipe, variantId, stations, bowl, cooks, mixing, takes, rounds, bulk }: Dish): DishRow => ({
   recipeId: recipe.id,
   revision: recipe.revision,
   variantId,
   stations,
   bowl,
   cooks,
-  mixes,
+  mixing,
   takes,
   rounds,
   bulk,
@@ -538,7 +538,7 @@ export async function writeDishes(db: Kysely<DB>, classId: string, dishes: reado
         stations: dish.stations,
         bowl: dish.bowl ? writeRatio(dish.bowl) : null,
         cooks: dish.cooks ?? null,
-        mixes: dish.mixes ?? null,
+        mixing: dish.mixing ?? null,
         bulk: dish.bulk ?? null,
       })),
     )

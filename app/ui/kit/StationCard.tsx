@@ -1,10 +1,10 @@
 import { shownOnce } from "~/core/caution";
 import type { Surface } from "~/core/gear";
-import type { DishPlan, StationPlan } from "~/core/plan";
+import { type DishPlan, type StationPlan, gramsAhead } from "~/core/plan";
 import { type KitLine, inBowlOrder, tareReadings } from "~/core/kit";
 import { type Recipe, bowls } from "~/core/recipe";
 import { type Ratio, isZero, measuringSetOf, multiply, ratio, toNumber, toScaleGrams } from "~/core/quantity";
-import { drift, fraction, people as peopleOf } from "~/ui/format/format";
+import { drift, fraction, grams, people as peopleOf } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { Grams, PutOutText } from "~/ui/sheet/Quantity";
 import { BowlDrawing, TakeDrawing } from "~/ui/draw/TakeDrawing";
@@ -239,6 +239,18 @@ function Steps({
   );
 }
 
+/** A batter that comes ready made: how much, and how it is kept. */
+function AheadTub({ batter }: { batter: readonly KitLine[] }) {
+  const locale = useLocale();
+  const all = gramsAhead([{ ahead: { batter, rest: [] } }]);
+  return (
+    <p>
+      <b>The batter, made before the doors{all === undefined ? "" : `: ${grams(toScaleGrams(all).shown, locale)}`}.</b>{" "}
+      <span className="quiet">Cold until it is poured; stir it once.</span>
+    </p>
+  );
+}
+
 /** The card on a station's table: what to take, who is there, what lies on the griddle, what to do. */
 export function StationCard({ station, dish, ingredientName, isEgg, people, surfaces, techniques = [], stamp }: Props) {
   const locale = useLocale();
@@ -262,6 +274,7 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
       </div>
       <div className="card-body">
         <div>
+          {station.ahead ? <AheadTub batter={station.ahead.batter} /> : null}
           {station.halves ? (
             <>
               <KitTable
@@ -282,12 +295,23 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
               ) : null}
             </>
           ) : (
-            <KitTable kit={station.kit} ingredientName={ingredientName} isEgg={isEgg} factor={scale.factor} />
+            <KitTable
+              kit={station.ahead?.rest ?? station.kit}
+              ingredientName={ingredientName}
+              isEgg={isEgg}
+              factor={scale.factor}
+            />
           )}
-          <Fold className="tare">
-            <FoldTitle>{station.halves ? "Weigh each half in one bowl" : "Weigh it in one bowl"}</FoldTitle>
-            <TareCard kit={station.halves?.each ?? station.kit} recipe={dish.recipe} ingredientName={ingredientName} />
-          </Fold>
+          {station.ahead ? null : (
+            <Fold className="tare">
+              <FoldTitle>{station.halves ? "Weigh each half in one bowl" : "Weigh it in one bowl"}</FoldTitle>
+              <TareCard
+                kit={station.halves?.each ?? station.kit}
+                recipe={dish.recipe}
+                ingredientName={ingredientName}
+              />
+            </Fold>
+          )}
           <Looks recipe={dish.recipe} />
           {/* On paper they hang on the wall: a card is one page. */}
           <div className="no-print">
@@ -326,7 +350,12 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
             </div>
           ))}
           <h4>In this order</h4>
-          <Steps recipe={dish.recipe} factor={scale.factor} rounds={station.rounds} ingredientName={ingredientName} />
+          <Steps
+            recipe={dish.atTable ?? dish.recipe}
+            factor={scale.factor}
+            rounds={station.rounds}
+            ingredientName={ingredientName}
+          />
         </div>
       </div>
       <p className="print-only small">{stamp}</p>

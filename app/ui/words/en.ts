@@ -3,7 +3,7 @@ import type { Reason, VerdictWord } from "~/core/allergen";
 import type { Substance } from "~/core/pantry";
 import type { Diet, Market } from "~/core/pantry";
 import type { AgeBand, Audience, ParticipantRole, Severity } from "~/core/people";
-import type { Brief, KeyFigure, Stage } from "~/core/plan";
+import type { Brief, KeyFigure, Mixing, Stage } from "~/core/plan";
 import type { ClassState } from "~/core/log";
 import type { SharedThing } from "~/core/gear";
 import type { StageState } from "~/core/sheet";
@@ -77,6 +77,12 @@ export const classStateWords: Words<ClassState> = {
   "open-log": "taught, log open",
   logged: "logged",
   aside: "put aside",
+};
+
+/** How a batter is mixed where it is not mixed at once. */
+export const mixingWords: Words<Mixing> = {
+  halves: "in two halves, the second while the first is cooked",
+  ahead: "not at all: it is made before the doors",
 };
 
 /** What may go round the tables. */

@@ -2,6 +2,7 @@ import type { ClassInput, ClassPlan, Finding, FindingCode, KeyFigure, Why } from
 import { degrees, fraction, grams, list, minutes, number, temperature, thin } from "~/ui/format/format";
 import { demoStation } from "~/core/contact";
 import { toNumber } from "~/core/quantity";
+import { holdColdC } from "~/core/recipe";
 import type { SurfaceCare } from "~/core/gear";
 import { sharedFoodId } from "~/core/pantry";
 import {
@@ -242,6 +243,10 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     `${n.dish(f.dishId)} is reheated to ${degrees(f.c, n.locale)}; its middle wants ${degrees(f.least, n.locale)} by the usual rules.`,
   "held-too-long": (f, n) =>
     `${stationsOf(f, n)}: the first pieces wait ${minutes(f.minutes, n.locale)} for the meal, and ${n.dish(f.dishId)} is held ${minutes(f.most, n.locale)} at most. Cook these tables later, eat as it comes, or hold for longer where the local rules let you.`,
+  "made-ahead": (f, n) =>
+    `${f.grams === null ? "The batter" : `${grams(f.grams, n.locale)} of batter`} is made before the doors and kept at ${degrees(holdColdC, n.locale)} or below.${f.isPerishable ? " With raw egg or milk in it, it has two hours in all out of the cold; local food codes come first." : ""} Nobody at the tables learns to mix it.`,
+  "ahead-does-not-keep": (f, n) =>
+    `Made before the doors this batter would be spent: it is good for ${minutes(f.max, n.locale)} after it got wet. Let the tables mix it, or mix the dry part ahead and join it there.`,
   "bulk-short": (f, n) =>
     `${f.made} ${f.made === 1 ? "batch" : "batches"} of dry mix for ${n.dish(f.dishId)}, and the class uses ${number(f.used, n.locale, 2)}. Make more, or leave the number open.`,
   "bulk-nothing-dry": (f, n) =>

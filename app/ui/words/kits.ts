@@ -192,7 +192,7 @@ export function labelLines(
         : `${grams(toScaleGrams(container.grams).shown, locale)} in all`;
   return [
     `${placeName(container.place)}${sayMix(container)}${container.isSealed ? " · apart, sealed" : ""}`,
-    what.join(", "),
+    `${container.isBatter ? "Batter made before the doors: " : ""}${what.join(", ")}`,
     ...(much === "" ? [] : [much]),
     `${container.dishTitle}, ${saySteps(container.steps, locale)}`,
     sayMarks(container.marks, names).join(" "),
@@ -225,6 +225,8 @@ export function sayPrep(task: PrepTask, names: Pick<Names, "ingredient" | "local
       return `Melt ${much}${what} and let it cool below ${degrees(50, locale)} before it meets egg.`;
     case "rest-batter":
       return `Mix the batter for the demonstration, ${names.dish(task.dishId)}, and let it rest${task.keepsHours >= 2 ? " chilled" : ""}.`;
+    case "make-batter":
+      return `Make ${much}batter for ${names.dish(task.dishId)}${task.batches ? ` (${fraction(task.batches, locale)} × the recipe)` : ""}, fill it into a tub for each table, label it, and keep it at ${degrees(holdColdC, locale)} or below until it is poured.`;
     case "make-part":
       return `Make the ${task.part ?? "part"} for ${names.dish(task.dishId)}.`;
     case "dry-mix":

@@ -57,6 +57,11 @@ export const wayWords = (way: WayKind): { readonly what: string; readonly costs:
       return { what: "One tester less on each surface", costs: "the first piece has to prove the heat" };
     case "half-mixes":
       return { what: `${way.title}: mix in two halves`, costs: "a second bowl at each table, and its mixing" };
+    case "make-ahead":
+      return {
+        what: `${way.title}: make the batter before the doors`,
+        costs: "an evening’s work, a cold place, and nobody learns to mix",
+      };
     case "pre-measured":
       return { what: "Kits measured beforehand", costs: "preparation for you, measuring for nobody" };
     case "no-shown-load":

@@ -4,7 +4,7 @@ import { z } from "zod";
 import type { Route } from "./+types/scaling";
 import { useClass } from "../class-context";
 import { formOf } from "../../form";
-import { type Dish, mostBulk, scaleWays, withMorePeople } from "~/core/plan";
+import { type Dish, type Mixing, mixings, mostBulk, scaleWays, withMorePeople } from "~/core/plan";
 import { readRatio, writeRatio } from "~/core/quantity";
 import { type Take, roundLimits } from "~/core/recipe";
 import { batchRules } from "~/core/scale";
@@ -13,6 +13,7 @@ import { changePlan, madeChanges, undoChange } from "~/services/arrange.server";
 import { changeBrief, classOnce, classOr404 } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { useLocale } from "~/ui/sheet/locale";
+import { mixingWords } from "~/ui/words/en";
 import { sayBowl } from "~/ui/words/batter";
 import type { Names } from "~/ui/words/findings";
 import { WhenReady } from "~/ui/sheet/WhenReady";
@@ -34,7 +35,7 @@ const formSchema = z.discriminatedUnion("intent", [
     dishId: z.string().min(1).max(64),
     bowl: z.enum(bowlSizes),
     cooks: z.enum(["all", "wanted"]),
-    mixes: z.enum(["1", "2"]).default("1"),
+    mixing: z.enum(["once", ...mixings]).default("once"),
     bulk: z.string().trim().max(40).default(""),
   }),
   z.object({ intent: z.literal("undo"), version: z.coerce.number().int() }),
@@ -67,7 +68,7 @@ function bulkAsked(said: string): number | undefined | null {
 /** What a form says of one dish: its bowl, what is cooked of it, which alternatives are taken, and its rounds. */
 function dishWith(
   dish: Dish,
-  { bowl, cooks, mixes }: { bowl: string; cooks: "all" | "wanted"; mixes: "1" | "2" },
+  { bowl, cooks, mixing }: { bowl: string; cooks: "all" | "wanted"; mixing: "once" | Mixing },
   { rounds, bulk }: Pick<Dish, "rounds" | "bulk">,
   form: FormData,
 ): Dish {
@@ -81,7 +82,7 @@ function dishWith(
     bowl: readRatio(bowl),
     bulk,
     cooks: cooks === "wanted" ? cooks : undefined,
-    mixes: mixes === "2" ? 2 : undefined,
+    mixing: mixing === "once" ? undefined : mixing,
     takes: takes.length > 0 ? takes : undefined,
     rounds,
   };
@@ -195,9 +196,13 @@ function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: numbe
         </label>
         <label className="cell">
           <span className="cell-label">and mixes</span>
-          <PlainSelect name="mixes" defaultValue={dish.mixes ?? 1}>
-            <option value="1">at once</option>
-            <option value="2">in two halves, the second while the first is cooked</option>
+          <PlainSelect name="mixing" defaultValue={dish.mixing ?? "once"}>
+            <option value="once">at once</option>
+            {mixings.map((one) => (
+              <option key={one} value={one}>
+                {mixingWords[one]}
+              </option>
+            ))}
           </PlainSelect>
         </label>
         <label className="cell">

@@ -28,9 +28,10 @@ export default function Turns() {
           const dish = plan.dishes.find((one) => one.id === station.dishId);
           const people = station.people.flatMap((id) => input.people.find((one) => one.id === id) ?? []);
           if (!dish || people.length === 0) return null;
+          const recipe = dish.atTable ?? dish.recipe;
           const turns = turnsOf({
             people,
-            recipe: dish.recipe,
+            recipe,
             loads: station.loads,
             pantry,
             labels,
@@ -42,7 +43,7 @@ export default function Turns() {
                 {station.name} <span className="small quiet">{names.dish(station.dishId)}</span>
               </h3>
               <ol>
-                {dish.recipe.steps.map((step) => {
+                {recipe.steps.map((step) => {
                   const own = turns.filter((turn) => turn.stepId === step.id);
                   if (own.length === 0) return null;
                   const out = own[0]?.leftOut ?? [];
