@@ -54,6 +54,7 @@ export function KitSheet({ name, note, containers, stateOf, names, timeZone, bas
                   </div>
                 </td>
                 <td>
+                  {container.isBatter ? <b>batter, made before the doors: </b> : null}
                   {list(
                     container.contents.map((one) => names.ingredient(one.ingredientId)),
                     locale,

@@ -46,6 +46,8 @@ interface Block {
   readonly what: string;
   /** On the chain that holds the class up. */
   readonly isChain: boolean;
+  /** Done by some of a table while the others cook: it stands below what they do. */
+  readonly isBelow: boolean;
 }
 
 /** Handwork that follows on without a gap is one block: its steps are read in the method. */
@@ -56,7 +58,13 @@ function joined(blocks: readonly Block[]): Block[] {
   const out: Block[] = [];
   for (const block of [...blocks].sort((a, b) => a.start - b.start)) {
     const last = out.at(-1);
-    if (last && isHandwork(last.kind) && isHandwork(block.kind) && block.start - last.end < joins)
+    if (
+      last &&
+      isHandwork(last.kind) &&
+      isHandwork(block.kind) &&
+      last.isBelow === block.isBelow &&
+      block.start - last.end < joins
+    )
       out[out.length - 1] = {
         ...last,
         end: Math.max(last.end, block.end),
@@ -68,8 +76,10 @@ function joined(blocks: readonly Block[]): Block[] {
 }
 
 /** What somebody does, and for what they wait where it goes round. */
-const sayTask = ({ kind, waitsFor }: Task): string =>
-  waitsFor === undefined ? taskWords[kind] : `waits for the ${sharedThingWords[waitsFor]}`;
+const sayTask = ({ kind, waitsFor, mix }: Task): string =>
+  waitsFor === undefined
+    ? `${taskWords[kind]}${mix === 2 && kind !== "load" ? ", second half" : ""}`
+    : `waits for the ${sharedThingWords[waitsFor]}`;
 
 /** Stations by their first letters, as few as tell them apart. */
 function shortNames(stations: readonly StationPlan[]): ReadonlyMap<string, string> {
@@ -108,6 +118,7 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
       names,
       what: `${nameOf(task.stationId)}: ${what}${because === undefined ? "" : `, which waited for ${linkWords[because]}`}`,
       isChain: chain.has(task.id),
+      isBelow: task.mix === 2 && task.kind !== "load" && task.kind !== "tester",
     };
   };
   const draw = (block: Block) => {
@@ -117,7 +128,7 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
     return (
       <div
         key={block.id}
-        className={`task ${look[block.kind] ?? ""}${block.isChain ? " chain" : ""}`}
+        className={`task ${look[block.kind] ?? ""}${block.isChain ? " chain" : ""}${block.isBelow ? " below" : ""}`}
         style={{ left: share(block.start), width: share(block.end - block.start) }}
         title={said}
       >

@@ -121,7 +121,7 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
               isEgg={isEgg}
               surfaces={surfacesOf(station.id)}
               people={station.people.flatMap((id) => nameOf.get(id) ?? [])}
-              techniques={techniquesIn([dish.recipe], pantry)}
+              techniques={techniquesIn([dish.atTable ?? dish.recipe], pantry)}
               stamp={stamp}
             />
           ) : null;

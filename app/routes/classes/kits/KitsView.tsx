@@ -81,7 +81,9 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
         </div>
       </div>
       <Findings
-        findings={made.findings.filter((finding) => finding.stage === "recipe" && finding.level === "blocks")}
+        findings={made.findings.filter(
+          (finding) => finding.stage === "kits" || (finding.stage === "recipe" && finding.level === "blocks"),
+        )}
         names={names}
       />
       {packing.open.length > 0 ? (

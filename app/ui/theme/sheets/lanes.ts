@@ -46,6 +46,14 @@ export const lanes: Styles = [
     ".lanes .task.wait": { borderStyle: "dotted", background: "bg", color: "fg.muted" },
     ".lanes .task.heating": { borderStyle: "dashed", background: "bg" },
     // On the chain that holds the class up: a double line below, readable without colour.
+    ".lanes .task.below": {
+      top: "50%",
+      height: "50%",
+      zIndex: 1,
+      background: "bg.panel",
+      fontSize: "11px",
+      lineHeight: 1,
+    },
     ".lanes .task.chain": {
       bottom: "-1px",
       borderBottom: "6px double {colors.accent.solid}",
