@@ -287,6 +287,19 @@ test("each adult at the heat has a card with all that is theirs, and each toppin
   await expect(rows.filter({ hasText: "the tester of" }).first()).toContainText("Rudder");
   await page.getByRole("button", { name: "Back to the usual order" }).click();
   await expect(page.getByText("The order was wished by hand", { exact: false })).toHaveCount(0);
+
+  // One load by hand: the same twice is refused, another is laid before the first.
+  await page.getByText("Move a load by hand").click();
+  const lay = page.getByLabel("Lay", { exact: true });
+  await lay.selectOption({ index: 0 });
+  await page.getByRole("button", { name: "Move it" }).click();
+  await expect(page.getByText("Choose two loads that are not the same.", { exact: false })).toBeVisible();
+  await lay.selectOption({ index: 2 });
+  await page.getByRole("button", { name: "Move it" }).click();
+  await expect(page.getByText("A load moved by hand.")).toBeVisible();
+  await expect(page.getByText("The order was wished by hand and is kept:", { exact: false })).toBeVisible();
+  await page.getByRole("button", { name: "Back to the usual order" }).click();
+  await expect(page.getByText("The order was wished by hand", { exact: false })).toHaveCount(0);
   await page.goto(`${base}/toppings`);
   const bowls = page.getByRole("article");
   await expect(bowls.filter({ hasText: "breakfast syrup" })).toContainText("Label not read: not known what is in it.");

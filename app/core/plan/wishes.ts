@@ -1,5 +1,6 @@
 import { type Order, lateBatters, orderNow } from "~/core/schedule";
 import type { Minutes } from "~/core/quantity";
+import { oncePerPlan } from "./once";
 import { layout } from "./order";
 import { plan } from "./plan";
 import type { ClassInput, ClassPlan } from "./types";
@@ -11,6 +12,42 @@ export function tableFirst(input: ClassInput, stationId: string): Order {
   return {
     ...now,
     loads: [...now.loads.filter(isTheirs), ...now.loads.filter((load) => !isTheirs(load))],
+    isWished: true,
+  };
+}
+
+/** A load as it can be moved by hand: on which surface, whose pieces, and which of that table's loads it is, from 1. */
+export interface MovableLoad {
+  readonly surfaceId: string;
+  readonly number: number;
+  readonly parts: Order["loads"][number]["parts"];
+  readonly ofTable: number;
+}
+
+/** The loads as they are laid now, in the order in which they can be moved about. */
+export const movableLoads = oncePerPlan((input): MovableLoad[] => {
+  const often = new Map<string, number>();
+  return orderNow(layout(input).scheduled).loads.map(({ surfaceId, number, parts }) => {
+    const whose = parts[0]?.stationId ?? "";
+    const ofTable = (often.get(whose) ?? 0) + 1;
+    often.set(whose, ofTable);
+    return { surfaceId, number, parts, ofTable };
+  });
+});
+
+/**
+ * The order with one load laid right before another, on that one's surface: a wish that is kept, whatever it costs.
+ * @param from @param before places in {@link movableLoads}.
+ * @returns undefined where there are no such loads.
+ */
+export function loadMoved(input: ClassInput, from: number, before: number): Order | undefined {
+  const now = orderNow(layout(input).scheduled);
+  const [moved, target] = [now.loads[from], now.loads[before]];
+  if (!moved || !target || moved === target) return undefined;
+  const there = { ...moved, surfaceId: target.surfaceId, number: target.number };
+  return {
+    ...now,
+    loads: now.loads.flatMap((load) => (load === moved ? [] : load === target ? [there, load] : [load])),
     isWished: true,
   };
 }

@@ -1,9 +1,9 @@
 import { Form } from "react-router";
-import type { ClassInput, WishCost } from "~/core/plan";
+import type { ClassInput, MovableLoad, WishCost } from "~/core/plan";
 import type { Timeline } from "~/core/schedule";
-import { clock, minutes, number } from "~/ui/format/format";
+import { clock, list, minutes, number } from "~/ui/format/format";
 import { Secondary } from "~/ui/parts/fields";
-import { Hidden, PlainSelect } from "~/ui/parts/plain";
+import { Fold, FoldTitle, Hidden, PlainSelect } from "~/ui/parts/plain";
 import { useLocale } from "~/ui/sheet/locale";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { sayWish } from "~/ui/words/timeline";
@@ -16,12 +16,23 @@ interface Props {
   readonly stations: readonly { readonly id: string; readonly name: string }[];
   /** What the order that was wished by hand costs; absent where none was. */
   readonly wish: WishCost | undefined;
+  /** The loads as they are laid now, for whoever moves one by hand. */
+  readonly loads: readonly MovableLoad[];
 }
 
 /** How good the order of the loads is, the search for a better one with its progress, and what it would change before it is taken. */
-export function BetterOrder({ input, timeline, version, stations, wish }: Props) {
+export function BetterOrder({ input, timeline, version, stations, wish, loads }: Props) {
   const locale = useLocale();
   const { progress, found, start, stop } = useOrder();
+  const nameOf = (id: string) => stations.find((station) => station.id === id)?.name ?? id;
+  const sayLoad = ({ surfaceId, number: which, parts, ofTable }: MovableLoad) => {
+    const surface = input.kitchen.surfaces.find((one) => one.id === surfaceId);
+    const names = list(
+      parts.map((part) => nameOf(part.stationId)),
+      locale,
+    );
+    return `${names}, load ${ofTable}, on ${surface?.name ?? ""} ${which}`;
+  };
   const at = (after: number) => clock(input.startsAt, input.timeZone, after, locale);
   const ready = timeline.bells.find((bell) => bell.kind === "eat")?.at ?? timeline.end;
   const above = timeline.bound > 0 ? (ready - timeline.bound) / timeline.bound : 0;
@@ -57,6 +68,33 @@ export function BetterOrder({ input, timeline, version, stations, wish }: Props)
           This table first
         </Secondary>
       </Form>
+      {loads.length > 1 ? (
+        <Fold>
+          <FoldTitle>Move a load by hand</FoldTitle>
+          <Form method="post" className="facts tight" key={version}>
+            <Hidden name="version" value={version} />
+            {(["load", "before"] as const).map((name) => (
+              <label className="cell" key={name}>
+                <span className="cell-label">{name === "load" ? "Lay" : "right before, on its surface"}</span>
+                <PlainSelect
+                  name={name}
+                  aria-label={name === "load" ? "Lay" : "Right before"}
+                  defaultValue={name === "load" ? 1 : 0}
+                >
+                  {loads.map((load, index) => (
+                    <option key={index} value={index}>
+                      {sayLoad(load)}
+                    </option>
+                  ))}
+                </PlainSelect>
+              </label>
+            ))}
+            <Secondary name="intent" value="move">
+              Move it
+            </Secondary>
+          </Form>
+        </Fold>
+      ) : null}
       <WhenReady>
         <div className="actions no-print">
           {progress ? (

@@ -1,7 +1,7 @@
 import { useMemo } from "react";
 import { Form } from "react-router";
 import { useClass } from "../class-context";
-import { holdUpOf, reasonsOf, recipesMade, watchesOf, waysOut, wishCost } from "~/core/plan";
+import { holdUpOf, movableLoads, reasonsOf, recipesMade, watchesOf, waysOut, wishCost } from "~/core/plan";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { clock, minutes } from "~/ui/format/format";
@@ -82,7 +82,14 @@ export function TimelineView({ newest, told }: Props) {
       <div className="columns wide-narrow">
         <WaysOut ways={ways} version={meta.version} />
         <div>
-          <BetterOrder input={input} timeline={timeline} version={meta.version} stations={plan.stations} wish={wish} />
+          <BetterOrder
+            input={input}
+            timeline={timeline}
+            version={meta.version}
+            stations={plan.stations}
+            wish={wish}
+            loads={movableLoads(input, plan)}
+          />
           {newest ? (
             <Form method="post" className="actions no-print">
               <Hidden name="version" value={meta.version} />

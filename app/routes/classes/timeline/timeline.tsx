@@ -3,7 +3,7 @@ import { z } from "zod";
 import type { Route } from "./+types/timeline";
 import { formOf } from "../../form";
 import { TimelineView } from "./TimelineView";
-import { plan, tableFirst, wayId, waysOut } from "~/core/plan";
+import { loadMoved, plan, tableFirst, wayId, waysOut } from "~/core/plan";
 import { database } from "~/db/client.server";
 import { orderSchema } from "~/formats/class-file";
 import { changePlan, madeChanges, undoChange } from "~/services/arrange.server";
@@ -37,6 +37,12 @@ const schema = z.discriminatedUnion("intent", [
   }),
   z.object({ intent: z.literal("rules"), version }),
   z.object({ intent: z.literal("first"), version, station: z.string().max(10) }),
+  z.object({
+    intent: z.literal("move"),
+    version,
+    load: z.coerce.number().int().min(0).max(5000),
+    before: z.coerce.number().int().min(0).max(5000),
+  }),
   z.object({ intent: z.literal("way"), version, way: z.string().max(120) }),
   z.object({ intent: z.literal("undo"), version }),
 ]);
@@ -69,6 +75,15 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         { status: 409 },
       );
     return change(`${asked.name} cooks first`, { order: tableFirst(input, station) });
+  }
+  if (form.data.intent === "move") {
+    const order = loadMoved(input, form.data.load, form.data.before);
+    if (!order)
+      return data(
+        { problem: "Choose two loads that are not the same. The loads as they are now stand below." },
+        { status: 400 },
+      );
+    return change("A load moved by hand", { order });
   }
   const { way } = form.data;
   const chosen = waysOut(input, plan(input)).find((one) => wayId(one.way) === way && one.becomes);
