@@ -334,3 +334,19 @@ test("what goes round the tables is written down with the kitchen, refused when 
   await page.getByRole("link", { name: "Slipway shed" }).click();
   await expect(page.getByText("2 × hand mixer")).toBeVisible();
 });
+
+test("where nobody cooks but the instructor, the brief says who tastes, and one table is theirs", async ({ page }) => {
+  const base = await bringIn(page, "Junior squad breakfast", "Only shown", (file) => {
+    Object.assign(file.class, { people: [], arrangement: undefined, order: undefined });
+  });
+  await page.goto(`${base}/brief`);
+  await page.getByLabel("People", { exact: true }).fill("0");
+  await page.getByText("Times, batches, names").click();
+  await page.getByLabel("Tasters", { exact: true }).fill("12");
+  await page.getByRole("button", { name: "Save the brief" }).click();
+  await expect(page.getByText("Saved.", { exact: true })).toBeVisible();
+  await page.goto(`${base}/amounts`);
+  const cards = page.getByRole("region", { name: /^Station / });
+  await expect(cards).toHaveCount(1);
+  await expect(cards).toContainText("You cook, 12 taste");
+});

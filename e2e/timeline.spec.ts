@@ -7,7 +7,7 @@ test("a better order is looked for, compared, taken, taken back; the sheet says 
   await page.goto(`${base}/timeline`);
   await expect(page.getByText(/holds? the class up: \d+ loads/)).toBeVisible();
   await expect(page.getByText(/at most .* later than any order could have it/)).toBeVisible();
-  await page.getByRole("button", { name: "Look for a better order" }).click();
+  // Looked at for a moment, the class is ordered in the background; what is found is offered.
   const found = page.getByText(/^One was found: ready at|^None was found/);
   await expect(found).toBeVisible({ timeout: 60_000 });
   const use = page.getByRole("button", { name: "Use this order" });

@@ -166,6 +166,29 @@ function seatAs(
 }
 
 /**
+ * The tables of a class. Where nobody cooks and some taste, the instructor cooks for all of them at one table, at which nobody sits: a
+ * demonstration is a class of its own.
+ */
+export function tablesOf(
+  { people, tasters, stationSize, stationNames: own }: TablesWanted,
+  register: readonly Participant[],
+  arrangement?: Arrangement,
+): Station[] {
+  const seated = seat(people, stationSize, register, own, arrangement);
+  return seated.length > 0 || tasters < 1
+    ? seated
+    : [{ id: stationId(0), name: nameOfStation(0, own), size: 0, people: [] }];
+}
+
+/** What a brief says of tables. */
+export interface TablesWanted {
+  readonly people: number;
+  readonly tasters: number;
+  readonly stationSize: number;
+  readonly stationNames: readonly string[];
+}
+
+/**
  * Seats the register: as arranged, where somebody arranged it; in its order otherwise, so that people entered together sit together.
  * An arrangement is never out of date: whoever left is left out, whoever came since goes where there is room, and places the register
  * does not name yet go to the smallest stations, apart ones aside.

@@ -482,3 +482,24 @@ test("C16: a batter made the evening before: nobody mixes or rests, one cold tub
   };
   expect(waysOut(late, plan(late)).map((one) => one.way.kind)).not.toContain("make-ahead");
 });
+
+test("C17: nobody cooks but the instructor, twelve taste: one table, one pair of hands on two pans, each taster's plate", () => {
+  const read = readClassFile(readFileSync("test/cases/c17-shown-to-tasters.json", "utf8"));
+  if (!read.ok) throw new Error(read.problems.join("\n"));
+  const made = plan(read.input);
+  // Two pieces each are twenty-four, three batches of eight; twelve loads of two, six on each pan.
+  expect(made.stations).toMatchObject([{ size: 0, eaters: 12, people: [], loads: 12, scale: { factor: ratio(3n) } }]);
+  expect(made.totals.find((total) => total.ingredientId === "egg")?.buyPieces).toBe(3);
+  // Four minutes and three eggs, a quarter longer for what is told; no other demonstration, nobody to wash hands.
+  const mixed = (4 + (3 * 25) / 60) * 1.25;
+  expect(made.timeline.firstPour).toBeCloseTo(mixed, 1);
+  expect(made.timeline.tasks.map((task) => task.kind)).not.toContain("demo-mix");
+  // A piece takes a quarter of a minute to pour and there is one to pour: the second pan is half a minute behind the first.
+  const starts = made.timeline.tasks.filter((task) => task.kind === "load").map((task) => task.start);
+  expect((starts[1] ?? 0) - (starts[0] ?? 0)).toBeCloseTo(0.5, 2);
+  expect(made.timeline.lastLoadEnd).toBeCloseTo(mixed + 0.5 + 6 * 4, 1);
+  // A taster eats of it like anybody.
+  expect(made.plates).toMatchObject([{ participantId: "t1", verdict: "contains" }]);
+  const nobody = plan({ ...read.input, brief: { ...read.input.brief, tasters: 0 } });
+  expect(nobody.stations).toEqual([]);
+});

@@ -1,5 +1,5 @@
 import { knownFood } from "~/core/pantry";
-import { seat } from "~/core/people";
+import { tablesOf } from "~/core/people";
 import {
   type Effort,
   type Order,
@@ -17,7 +17,7 @@ import type { ClassInput } from "./types";
 export function layout(input: ClassInput) {
   const { brief } = input;
   const { pantry } = knownFood(input);
-  const seats = seat(brief.people, brief.stationSize, input.people, brief.stationNames, input.arrangement);
+  const seats = tablesOf(brief, input.people, input.arrangement);
   const { dishes, dishAt } = dishesOf(input, pantry, seats);
   return laid(input, seats, dishAt, dishes, pantry);
 }

@@ -1,7 +1,7 @@
 import { gearOf } from "~/core/gear";
 import { demandOf } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
-import { seat } from "~/core/people";
+import { tablesOf } from "~/core/people";
 import { toNumber } from "~/core/quantity";
 import { servingsOf } from "~/core/recipe";
 import { dishesOf } from "./dishes";
@@ -29,7 +29,7 @@ function planned(input: ClassInput): ClassPlan {
   const { brief } = input;
   const food = knownFood(input);
   const { pantry } = food;
-  const seats = seat(brief.people, brief.stationSize, input.people, brief.stationNames, input.arrangement);
+  const seats = tablesOf(brief, input.people, input.arrangement);
   const { dishes, dishAt } = dishesOf(input, pantry, seats);
   for (const dish of dishes) tidyKits(dish.recipe);
   const { rows, scheduled, timeline } = laid(input, seats, dishAt, dishes, pantry);

@@ -211,6 +211,8 @@ function scheduleInputOf(
   shown: Recipe | undefined,
 ): ScheduleInput {
   const { brief, kitchen } = input;
+  // Nobody sits there: the instructor cooks, and tells what is done while doing it.
+  const isShown = rows.length > 0 && rows.every(({ station }) => station.size === 0);
   const handwork = new Map<Recipe, ReturnType<typeof handworkOf>>();
   return {
     stations: rows.map(({ station, index, dish, scale }): StationJob => {
@@ -223,7 +225,7 @@ function scheduleInputOf(
       return {
         stationId: station.id,
         recipe: dish.atTable ?? recipe,
-        hands: station.size,
+        hands: Math.max(1, station.size),
         pieces: cookedOf(dish, scale),
         isApart: input.arrangement?.apart.includes(index) ?? false,
         ...(dish.mixing === "halves" ? { mixes: 2 as const } : {}),
@@ -237,10 +239,10 @@ function scheduleInputOf(
     surfaces: kitchen.surfaces,
     people: brief.people,
     sinks: kitchen.sinks,
-    pace: paceOf[brief.audience],
+    pace: isShown ? 1 : paceOf[brief.audience],
     handwash: handwashMinutes[brief.audience],
     idleBorne: bears[brief.audience].idle,
-    demo: brief.demo,
+    demo: isShown ? "along" : brief.demo,
     demoRecipe: shown,
     kitMode: brief.kitMode,
     doorsMinutes: brief.doorsMinutes,

@@ -327,7 +327,9 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
               ))}
             </ul>
           ) : (
-            <p className="quiet">{peopleOf(station.size)}, not named yet</p>
+            <p className="quiet">
+              {station.size === 0 ? `You cook, ${station.eaters} taste` : `${peopleOf(station.size)}, not named yet`}
+            </p>
           )}
           {surfaces.map(({ surface, name, loads: often, pieces }) => (
             <div key={name}>

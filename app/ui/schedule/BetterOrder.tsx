@@ -23,7 +23,7 @@ interface Props {
 /** How good the order of the loads is, the search for a better one with its progress, and what it would change before it is taken. */
 export function BetterOrder({ input, timeline, version, stations, wish, loads }: Props) {
   const locale = useLocale();
-  const { progress, found, start, stop } = useOrder();
+  const { progress, found, start, stop } = useOrder(input, !timeline.isProved && input.order === undefined);
   const nameOf = (id: string) => stations.find((station) => station.id === id)?.name ?? id;
   const sayLoad = ({ surfaceId, number: which, parts, ofTable }: MovableLoad) => {
     const surface = input.kitchen.surfaces.find((one) => one.id === surfaceId);

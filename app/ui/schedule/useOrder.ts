@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useEffectEvent, useRef, useState } from "react";
 import type { ClassInput } from "~/core/plan";
 import type { OrderNews } from "~/workers/order.browser";
 import OrderWorker from "~/workers/order.browser?worker";
@@ -11,8 +11,14 @@ export interface OrderSearch {
   readonly stop: () => void;
 }
 
-/** Runs the search for a better order in a worker. */
-export function useOrder(): OrderSearch {
+/** After this many milliseconds of looking at a class its loads are ordered in the background: whoever only passes by pays nothing. */
+const pause = 800;
+
+/**
+ * Runs the search for a better order in a worker: by itself for a class that nobody has ordered and that could be better, once it has
+ * been looked at for a moment, and when it is asked to. What it finds is offered, never taken.
+ */
+export function useOrder(shown: ClassInput, isWanted: boolean): OrderSearch {
   const worker = useRef<Worker>(undefined);
   const [progress, setProgress] = useState<OrderSearch["progress"]>();
   const [found, setFound] = useState<OrderSearch["found"]>();
@@ -22,6 +28,12 @@ export function useOrder(): OrderSearch {
     setProgress(undefined);
   };
   useEffect(() => () => worker.current?.terminate(), []);
+  const startLater = useEffectEvent(() => start(shown));
+  useEffect(() => {
+    if (!isWanted) return undefined;
+    const timer = setTimeout(startLater, pause);
+    return () => clearTimeout(timer);
+  }, [shown, isWanted]);
   const start = (input: ClassInput) => {
     stop();
     setFound(undefined);
