@@ -319,7 +319,10 @@ type WhyWords = { readonly [C in Why["code"]]: (why: Extract<Why, { code: C }>, 
 
 /** The sentence behind "why 15?", with the figures that made it. */
 export const whyWords: WhyWords = {
-  stations: (w) => `${w.people} people at up to ${w.stationSize} to a station.`,
+  stations: (w) =>
+    w.people === 0
+      ? "Nobody cooks but you, at one table."
+      : `${w.people} people at up to ${w.stationSize} to a station.`,
   "pieces-per-batch": (w, { locale }) => {
     const kept = number((1 - w.leftBehind) * 100, locale, 0);
     if (w.from.kind === "ml")
