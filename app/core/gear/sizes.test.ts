@@ -56,7 +56,9 @@ test("of any class the bowls on the gear list hold the batter of every table, wi
         const room = sizes.reduce((sum, one) => sum + one.size * one.count * 1000 * fullestBowl, 0);
         const batter = made.stations.reduce((sum, station) => {
           const dish = made.dishes.find((one) => one.id === station.dishId);
-          const uses = dish?.recipe.steps.some((step) => step.tools.includes("mixing-bowl")) ?? false;
+          // A batter made ahead comes to the table in its tub.
+          const recipe = dish?.atTable ?? dish?.recipe;
+          const uses = recipe?.steps.some((step) => step.tools.includes("mixing-bowl")) ?? false;
           return dish && uses && dish.batter.unknownLines.length === 0
             ? sum + dish.batter.millilitres * toNumber(station.scale.factor)
             : sum;
