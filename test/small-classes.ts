@@ -44,7 +44,13 @@ export const dishes = [
 
 const rooms = fc
   .record({
-    pieces: fc.array(fc.tuple(fc.nat(2), fc.integer({ min: 1, max: 4 })), { minLength: 1, maxLength: 3 }),
+    pieces: fc.array(
+      fc.tuple(fc.nat(2), fc.integer({ min: 1, max: 4 }), fc.constantFrom(undefined, undefined, 2 as const)),
+      {
+        minLength: 1,
+        maxLength: 3,
+      },
+    ),
     surfaces: fc.array(fc.tuple(fc.integer({ min: 1, max: 3 }), fc.integer({ min: 0, max: 6 })), {
       minLength: 1,
       maxLength: 2,
@@ -64,10 +70,11 @@ export const smallClasses = rooms.map(({ pieces, surfaces, isDouble, hotPlaces, 
     coating: "non-stick",
   }));
   return {
-    stations: pieces.map(([which, count], index) => ({
+    stations: pieces.map(([which, count, mixes], index) => ({
       stationId: `s${index}`,
       recipe: dishes[which] ?? plain,
       pieces: count,
+      ...(mixes ? { mixes } : {}),
       measuredLines: 0,
       eggs: 0,
     })),
@@ -86,8 +93,11 @@ export const smallClasses = rooms.map(({ pieces, surfaces, isDouble, hotPlaces, 
   };
 });
 
-/** Seconds until the last piece of a small class is out, over every order, every surface and every size of load. */
-export function exhaustive(input: ScheduleInput, from: number): number {
+/**
+ * Seconds until the last piece of a small class is out, over every order, every surface and every size of load.
+ * @param from when every first batter may be poured. @param again when a second half may be.
+ */
+export function exhaustive(input: ScheduleInput, from: number, again: number): number {
   const pour = (recipe: Recipe) => Math.round(recipe.heat.pourPerPiece * input.pace * 60);
   const sides = (recipe: Recipe) => Math.round((recipe.heat.side1.likely + (recipe.heat.side2?.likely ?? 0)) * 60);
   const between = (recipe: Recipe) => Math.round((recipe.heat.turnaround * input.pace + recipe.heat.recover) * 60);
@@ -120,7 +130,12 @@ export function exhaustive(input: ScheduleInput, from: number): number {
         const isWashed = input.washesBetween === true && lastBefore !== undefined && lastBefore !== job.recipe;
         const isFirst = lastBefore === undefined;
         const washed = isWashed ? washMinutes * 60 + (hotAt[u] ?? 0) : 0;
-        const testers = isFirst ? Math.min(input.testersPerSurface, count) : 0;
+        const cooked = job.pieces - count;
+        const firstMix = job.mixes === 2 ? Math.ceil(job.pieces / 2) : job.pieces;
+        // No load, nor what tries the surface for it, is of two mixes.
+        const ofMix = cooked < firstMix ? firstMix - cooked : count;
+        const ready = cooked < firstMix ? from : again;
+        const testers = isFirst ? Math.min(input.testersPerSurface, ofMix) : 0;
         const one = sides(job.recipe) + pour(job.recipe);
         // No load holds pieces of two rounds: up to the next end of one.
         let end = job.pieces - count + testers;
@@ -130,9 +145,9 @@ export function exhaustive(input: ScheduleInput, from: number): number {
           if (round > end) break;
         }
         end = round - end;
-        for (let size = Math.min(places, count - testers, end); size >= (testers > 0 ? 0 : 1); size -= 1) {
+        for (let size = Math.min(places, ofMix - testers, end); size >= (testers > 0 ? 0 : 1); size -= 1) {
           const takes = testers * one + (size > 0 ? sides(job.recipe) + size * pour(job.recipe) : 0);
-          let at = Math.max(from, freeBefore + washed);
+          let at = Math.max(ready, freeBefore + washed);
           const limit = input.hotPlaces ?? Infinity;
           const isOver = (start: number) =>
             [start, ...spans.map(([begin]) => begin).filter((begin) => begin > start && begin < start + takes)].some(
