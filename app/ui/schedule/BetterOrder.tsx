@@ -69,7 +69,7 @@ export function BetterOrder({ input, timeline, version, stations, wish, loads }:
         </Secondary>
       </Form>
       {loads.length > 1 ? (
-        <Fold>
+        <Fold className="drawer">
           <FoldTitle>Move a load by hand</FoldTitle>
           <Form method="post" className="facts tight" key={version}>
             <Hidden name="version" value={version} />

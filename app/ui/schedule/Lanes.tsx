@@ -81,6 +81,20 @@ const sayTask = ({ kind, waitsFor, mix }: Task): string =>
     ? `${taskWords[kind]}${mix === 2 && kind !== "load" ? ", second half" : ""}`
     : `waits for the ${sharedThingWords[waitsFor]}`;
 
+/** Tasks of one table, the loads that lie on several surfaces at the same time as one: no block may hide another. */
+function together(tasks: readonly Task[]): [Task, ...Task[]][] {
+  const rows: [Task, ...Task[]][] = [];
+  for (const task of tasks) {
+    const same = rows.find(
+      ([first]) =>
+        task.kind === "load" && first.kind === "load" && first.start === task.start && first.end === task.end,
+    );
+    if (same) same.push(task);
+    else rows.push([task]);
+  }
+  return rows;
+}
+
 /** Stations by their first letters, as few as tell them apart. */
 function shortNames(stations: readonly StationPlan[]): ReadonlyMap<string, string> {
   const longest = Math.max(0, ...stations.map((one) => one.name.length));
@@ -176,13 +190,16 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
             </span>,
             <div className={`lane${index === 0 ? " first" : ""}`} key={station.id}>
               {joined(
-                timeline.tasks
-                  .filter((task) => task.stationId === station.id && task.kind !== "preheat")
-                  .map((task) =>
-                    task.kind === "load"
-                      ? blockOf(task, [`${task.loadNumber}`], sayLoad(task))
-                      : blockOf(task, [laneWords[task.kind], laneWords[task.kind].slice(0, 1).toUpperCase()]),
-                  ),
+                together(timeline.tasks.filter((task) => task.stationId === station.id && task.kind !== "preheat")).map(
+                  (all) => {
+                    const [task] = all;
+                    if (task.kind !== "load")
+                      return blockOf(task, [laneWords[task.kind], laneWords[task.kind].slice(0, 1).toUpperCase()]);
+                    const numbers = all.map((one) => one.loadNumber).join("+");
+                    const isChain = all.some((one) => chain.has(one.id));
+                    return { ...blockOf(task, [numbers], all.map(sayLoad).join(" and ")), isChain };
+                  },
+                ),
               ).map(draw)}
             </div>,
           ])}
