@@ -31,7 +31,7 @@ export function BetterOrder({ input, timeline, version, stations, wish, loads }:
       parts.map((part) => nameOf(part.stationId)),
       locale,
     );
-    return `${names}, load ${ofTable}, on ${surface?.name ?? ""} ${which}`;
+    return `${names} ${ofTable}, ${surface?.name ?? ""} ${which}`;
   };
   const at = (after: number) => clock(input.startsAt, input.timeZone, after, locale);
   const ready = timeline.bells.find((bell) => bell.kind === "eat")?.at ?? timeline.end;
