@@ -1,7 +1,7 @@
 import { type CSSProperties, useState } from "react";
 import type { StationPlan } from "~/core/plan";
 import type { LinkReason, Task, TaskKind, Timeline } from "~/core/schedule";
-import { clock, minutes } from "~/ui/format/format";
+import { clock, list, minutes } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { PlainButton } from "~/ui/parts/plain";
 import { laneWords, sharedThingWords, taskWords } from "~/ui/words/en";
@@ -81,7 +81,7 @@ const sayTask = ({ kind, waitsFor, mix }: Task): string =>
     ? `${taskWords[kind]}${mix === 2 && kind !== "load" ? ", second half" : ""}`
     : `waits for the ${sharedThingWords[waitsFor]}`;
 
-/** Tasks of one table, the loads that lie on several surfaces at the same time as one: no block may hide another. */
+/** Tasks of one table or one adult, the loads that lie on several surfaces at the same time as one: no block may hide another. */
 function together(tasks: readonly Task[]): [Task, ...Task[]][] {
   const rows: [Task, ...Task[]][] = [];
   for (const task of tasks) {
@@ -208,9 +208,15 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
               {adult.name}
             </span>,
             <div className={`lane${index === 0 ? " first" : ""}`} key={adult.name}>
-              {adult.tasks.map((task) =>
-                draw(blockOf(task, [short.get(task.stationId ?? "") ?? laneWords[task.kind]])),
-              )}
+              {together(adult.tasks).map((all) => {
+                const names = all.map(({ stationId, kind }) => short.get(stationId ?? "") ?? laneWords[kind]);
+                const whose = [...new Set(all.map((task) => nameOf(task.stationId)))];
+                return draw({
+                  ...blockOf(all[0], [[...new Set(names)].join("+")]),
+                  ...(all.length > 1 ? { what: `${list(whose, locale)}: ${all.length} loads` } : {}),
+                  isChain: all.some((task) => chain.has(task.id)),
+                });
+              })}
             </div>,
           ])}
           {timeline.units
