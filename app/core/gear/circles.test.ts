@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { isLayout, layoutOf, piecesOn } from "./circles";
+import { type SurfaceSize, isLayout, layoutOf, pieceGapCm, piecesOn, piecesSpread, withRim } from "./circles";
 
 /**
  * Best known packings of 1 to 30 equal circles: for the round pan the pan's radius over the circle's, for the square the circle's
@@ -15,6 +15,15 @@ const circleOverSide = [
   0.12717, 0.125, 0.1172, 0.11552, 0.11227, 0.11138, 0.10686, 0.10567, 0.1028, 0.10138, 0.1, 0.09636, 0.09542, 0.09367,
   0.09246, 0.09167,
 ];
+
+const sizes: fc.Arbitrary<SurfaceSize> = fc.oneof(
+  fc.record({ kind: fc.constant("round" as const), diameterCm: fc.integer({ min: 8, max: 48 }) }),
+  fc.record({
+    kind: fc.constant("rect" as const),
+    widthCm: fc.integer({ min: 8, max: 70 }),
+    depthCm: fc.integer({ min: 8, max: 50 }),
+  }),
+);
 
 describe("pieces on a surface", () => {
   test("the tables are whole and fall as they must", () => {
@@ -77,6 +86,27 @@ describe("pieces on a surface", () => {
       ),
       { numRuns: 10 },
     );
+  });
+
+  test("few pieces are spread over the surface: as many as fit, none over the rim or too near another, one in the middle", () => {
+    fc.assert(
+      fc.property(
+        sizes,
+        fc.double({ min: 4, max: 24, noNaN: true }),
+        fc.integer({ min: 1, max: 14 }),
+        (size, cm, count) => {
+          const spread = piecesSpread(size, cm, count);
+          expect(spread).toHaveLength(Math.min(count, piecesOn(size, cm)));
+          expect(isLayout(withRim(size), cm + pieceGapCm, spread)).toBe(true);
+          const [only] = spread;
+          if (only && count === 1) expect(Math.hypot(only.x, only.y)).toBeCloseTo(0, 9);
+        },
+      ),
+      { numRuns: 60 },
+    );
+    // Four on a long griddle that holds twelve stand as far apart as two rows of two allow.
+    const [first, second] = piecesSpread({ kind: "rect", widthCm: 50, depthCm: 30 }, 10, 4);
+    expect(Math.hypot((first?.x ?? 0) - (second?.x ?? 0), (first?.y ?? 0) - (second?.y ?? 0))).toBeGreaterThan(20);
   });
 
   test("a piece without width is refused", () => {

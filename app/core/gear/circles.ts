@@ -248,6 +248,59 @@ export function piecesLaidOut(
   return layout;
 }
 
+/** Rows of so many pieces over a whole rectangle; the last row may be shorter and stands in the middle. */
+function grids({ widthCm, depthCm }: Extract<SurfaceSize, { kind: "rect" }>, count: number): Centre[][] {
+  return Array.from({ length: count }, (_, index) => {
+    const columns = Math.ceil(count / (index + 1));
+    const rows = Math.ceil(count / columns);
+    return Array.from({ length: count }, (_piece, at) => {
+      const row = Math.floor(at / columns);
+      const inRow = Math.min(columns, count - row * columns);
+      return { x: (((at % columns) + 0.5) / inRow - 0.5) * widthCm, y: ((row + 0.5) / rows - 0.5) * depthCm };
+    });
+  });
+}
+
+/** How near the two nearest pieces of a layout are, in cm between their middles. */
+const nearest = (centres: readonly Centre[]): number =>
+  centres.reduce(
+    (least, one, index) =>
+      centres.slice(index + 1).reduce((so, other) => Math.min(so, Math.hypot(one.x - other.x, one.y - other.y)), least),
+    Infinity,
+  );
+
+/**
+ * Where so few pieces lie that there is room to spare: apart from each other, over the whole surface, as a cook would lay them. As
+ * {@link piecesLaidOut} where they fit no other way.
+ */
+export function piecesSpread(
+  size: SurfaceSize,
+  pieceDiameterCm: number,
+  count: number,
+  most: number = mostPieces,
+): readonly Centre[] {
+  const packed = piecesLaidOut(size, pieceDiameterCm, most).slice(0, count);
+  const wanted = packed.length;
+  if (wanted === 0) return packed;
+  const wide = withRim(size);
+  const apart = pieceDiameterCm + pieceGapCm;
+  const ring = (): Centre[] => {
+    // Half-way between middle and rim, so that nothing hangs over and the middle is not empty for nothing.
+    const far =
+      wanted === 1
+        ? 0
+        : Math.max(apart / 2 / Math.sin(Math.PI / wanted), (pieceDiameterCm + reach(wide, apart / 2).x) / 2);
+    return Array.from({ length: wanted }, (_, index) => ({
+      x: far * Math.sin((2 * Math.PI * index) / wanted),
+      y: -far * Math.cos((2 * Math.PI * index) / wanted),
+    }));
+  };
+  const tried = wide.kind === "round" ? [ring()] : grids(wide, wanted);
+  return tried
+    .filter((layout) => isLayout(wide, apart, layout))
+    .reduce<readonly Centre[]>((so, layout) => (so === packed || nearest(layout) > nearest(so) ? layout : so), packed);
+}
+
 /** How many pieces of a diameter fit on a surface, at most `most`. */
 export const piecesOn = (size: SurfaceSize, pieceDiameterCm: number, most: number = mostPieces): number =>
   piecesLaidOut(size, pieceDiameterCm, most).length;

@@ -1,4 +1,4 @@
-import { type Surface, mostPieces, piecesLaidOut, placesOn } from "~/core/gear";
+import { type Surface, mostPieces, piecesSpread, placesOn } from "~/core/gear";
 import type { Recipe } from "~/core/recipe";
 
 interface Props {
@@ -22,12 +22,15 @@ function unmeasured(places: number, diameter: number) {
   };
 }
 
-/** A surface from above with the pieces on it, from the layout that says how many fit: in true proportion, numbered in pouring order. */
+/** A surface from above with the pieces on it, from the layout that says how many fit, spread out where fewer lie there: in true proportion, numbered in pouring order. */
 export function SurfaceDrawing({ surface, recipe, pieces }: Props) {
   const diameter = recipe.pieceDiameterCm;
   const places = placesOn(surface, recipe);
   const { size, centres } = surface.size
-    ? { size: surface.size, centres: piecesLaidOut(surface.size, diameter, Math.min(surface.places, mostPieces)) }
+    ? {
+        size: surface.size,
+        centres: piecesSpread(surface.size, diameter, pieces ?? places, Math.min(surface.places, mostPieces)),
+      }
     : unmeasured(places, diameter);
   const [width, depth] = size.kind === "round" ? [size.diameterCm, size.diameterCm] : [size.widthCm, size.depthCm];
   const inOrder = [...centres].sort((a, b) => a.y - b.y || a.x - b.x).slice(0, pieces ?? centres.length);
