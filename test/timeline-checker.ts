@@ -131,8 +131,6 @@ export function faultsOf(timeline: Timeline, input: ScheduleInput): string[] {
       const again = hands.filter((task) => task.mix === 2);
       if (job.hands === 1 && again.some((task) => cooked.some((load) => overlaps(task, load))))
         say(`${job.stationId} mixes with the hand that cooks`);
-      if (cooked.some((task) => task.mix !== 2 && cooked.some((one) => one.mix === 2 && one.start < task.start - near)))
-        say(`${job.stationId} pours its second mix before its first is gone`);
     } else if (isHalved) say(`${job.stationId} mixes once`);
     for (const mix of [undefined, 2] as const) {
       const ofMix = own.filter((task) => task.mix === mix);

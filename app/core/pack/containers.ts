@@ -65,19 +65,21 @@ export function packingOfClass(input: ClassInput, plan: ClassPlan): ClassPacking
           factor: station.scale.factor,
           isSealed: station.isApart,
           isBatter: false,
+          // What is there once, beside two halves or a batter made ahead, may be of the same bowl and step as they are.
+          isOnce: false,
         };
         const { halves, ahead } = station;
         if (ahead)
           return [
             { ...own, kit: ahead.batter, mix: undefined, isBatter: true },
-            { ...own, kit: ahead.rest, mix: undefined },
+            { ...own, kit: ahead.rest, mix: undefined, isOnce: true },
           ];
         if (!halves) return [{ ...own, kit: station.kit, mix: undefined }];
         const half = { ...own, kit: halves.each, factor: multiply(station.scale.factor, ratio(1n, 2n)) };
         return [
           { ...half, mix: 1 as const },
           { ...half, mix: 2 as const },
-          { ...own, kit: halves.rest, mix: undefined },
+          { ...own, kit: halves.rest, mix: undefined, isOnce: true },
         ];
       }),
     ...plan.extras.flatMap(({ kind, kit, dishId, factor, stored }) => {
@@ -87,19 +89,27 @@ export function packingOfClass(input: ClassInput, plan: ClassPlan): ClassPacking
           ? Array.from({ length: stored?.bags ?? 0 }, (_, index) => ({ kind, number: index + 1 }))
           : [{ kind }];
       const own = stored ? { kit: stored.each, factor: one } : { kit, factor };
-      return places.map((place) => ({ place, dish, ...own, isSealed: false, isBatter: false, mix: undefined }));
+      return places.map((place) => ({
+        place,
+        dish,
+        ...own,
+        isSealed: false,
+        isBatter: false,
+        isOnce: false,
+        mix: undefined,
+      }));
     }),
   ];
   const containers: ClassContainer[] = [];
   const shared = new Map<string, Map<string, KitLine>>();
   const open = new Map<string, Map<string, KitLine>>();
-  for (const { place, kit, dish, factor, isSealed, mix, isBatter } of kits) {
+  for (const { place, kit, dish, factor, isSealed, mix, isBatter, isOnce } of kits) {
     if (!dish || kit.length === 0) continue;
     const packing = packed(kit, dish, place.kind === "stored", isBatter);
     for (const container of packing.containers)
       containers.push({
         ...container,
-        key: `${placeKey(place)}/${place.kind === "stored" ? `${dish.id}/${place.number}/` : ""}${mix === 2 ? "mix-2/" : ""}${container.id}`,
+        key: `${placeKey(place)}/${place.kind === "stored" ? `${dish.id}/${place.number}/` : ""}${mix === 2 ? "mix-2/" : isOnce ? "once/" : ""}${container.id}`,
         ...(mix === undefined ? {} : { mix }),
         ...(isBatter && container.id === "chilled/batter" ? { isBatter: true as const } : {}),
         place,

@@ -60,19 +60,26 @@ function placesOf(recipe: Recipe, kitchen: Kitchen): HotPlace[] | undefined {
   return surfaces.length === 0 ? undefined : surfaces.map(hotPlaceOf);
 }
 
-/** The same again for a kitchen: the same one each time. */
-const inKitchen = new WeakMap<Recipe, { readonly kitchen: Kitchen; readonly made: Recipe }>();
+/** The same again for a kitchen and a pantry: the same one each time. */
+const inKitchen = new WeakMap<
+  Recipe,
+  { readonly kitchen: Kitchen; readonly ingredients: ClassInput["pantry"]; readonly made: Recipe }
+>();
 
 /** A dish's recipe with the cautions and the heat of the surfaces that its class has. */
-function cookedIn(recipe: Recipe, kitchen: Kitchen, pantry: Pantry): Recipe {
+function cookedIn(
+  recipe: Recipe,
+  { kitchen, pantry: ingredients }: Pick<ClassInput, "kitchen" | "pantry">,
+  pantry: Pantry,
+): Recipe {
   const before = inKitchen.get(recipe);
-  if (before?.kitchen === kitchen) return before.made;
+  if (before?.kitchen === kitchen && before.ingredients === ingredients) return before.made;
   const heat = heatAmong(
     recipe.heat,
     surfacesFor(recipe, kitchen).map((surface) => surface.kind),
   );
   const made = withCautions(heat === recipe.heat ? recipe : { ...recipe, heat }, pantry, placesOf(recipe, kitchen));
-  inKitchen.set(recipe, { kitchen, made });
+  inKitchen.set(recipe, { kitchen, ingredients, made });
   return made;
 }
 
@@ -81,7 +88,7 @@ export function dishPlan(dish: Dish, input: ClassInput, pantry: Pantry, stations
   const ingredients = input.pantry;
   const recipe = cookedIn(
     variantOf(dish.recipe, dish.variantId, ingredients, pantry, dish.takes, dish.rounds),
-    input.kitchen,
+    input,
     pantry,
   );
   const { batter } = factsOf(recipe, ingredients, pantry);

@@ -5,6 +5,8 @@ import { ratio, scoopName } from "~/core/quantity";
 import { mostOf } from "~/core/recipe";
 import { toNumber } from "~/core/quantity";
 import { demoClasses } from "~/demo/boathouse";
+import { starterRecipes } from "~/demo/recipes";
+import { canonical } from "./hash";
 import { CalendarDate } from "@internationalized/date";
 import { classes } from "../../../test/generators";
 import { plan } from "./plan";
@@ -193,4 +195,16 @@ test("a table with a set of its own is asked for no scoop that the set has not, 
     }),
     { numRuns: 60 },
   );
+});
+
+test("what is remembered of a recipe is of its pantry: a fat that turns out otherwise changes the cautions at once", () => {
+  for (const recipe of starterRecipes) {
+    const input = { ...current, dishes: [{ id: "d", recipe, variantId: null, stations: null }] };
+    plan(input);
+    const other = {
+      ...input,
+      pantry: input.pantry.map((one) => ({ ...one, waterPercent: 100 - one.waterPercent })),
+    };
+    expect(canonical(plan(other).dishes)).toBe(canonical(plan(structuredClone(other)).dishes));
+  }
 });
