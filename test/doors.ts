@@ -110,6 +110,7 @@ export const ask = (door: Door, cookie: string, asked: Asked = {}): Promise<Answ
   answered(async () => {
     const args = argsOf(requestOf(asked, cookie), asked.params);
     let made: unknown;
+    // What a middleware is given beside these is the router's own and not looked at here.
     await requireAccount(args as unknown as Parameters<typeof requireAccount>[0], async () => {
       made = await handled(door, args);
       return new Response();

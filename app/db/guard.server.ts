@@ -83,6 +83,7 @@ async function patiently<T>(ask: () => Promise<T>): Promise<T> {
 
 export function guarded(pool: pg.Pool): PostgresPool {
   const wrap = (client: pg.PoolClient): PostgresPoolClient =>
+    // The two libraries overload `query` differently; the one that calls uses no other form than this.
     ({
       query: (sql: string, parameters: readonly unknown[]) =>
         client.query(sql, [...parameters]).catch((error: unknown) => {

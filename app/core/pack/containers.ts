@@ -4,7 +4,7 @@ import type { Carried } from "~/core/gear";
 import { type Container, type KitLine, packingOf } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
 import type { ClassInput, ClassPlan, DishPlan } from "~/core/plan";
-import { type Grams, type Ratio, multiply, one, ratio } from "~/core/quantity";
+import { type Grams, type Ratio, one } from "~/core/quantity";
 
 /** Whose kit a container belongs to. */
 export type Place =
@@ -75,7 +75,7 @@ export function packingOfClass(input: ClassInput, plan: ClassPlan): ClassPacking
             { ...own, kit: ahead.rest, mix: undefined, isOnce: true },
           ];
         if (!halves) return [{ ...own, kit: station.kit, mix: undefined }];
-        const half = { ...own, kit: halves.each, factor: multiply(station.scale.factor, ratio(1n, 2n)) };
+        const half = { ...own, kit: halves.each, factor: halves.factor };
         return [
           { ...half, mix: 1 as const },
           { ...half, mix: 2 as const },

@@ -1,5 +1,5 @@
 import { type Recipe, checkRecipe, keepsCold, takeUpOf, takenUpAfter } from "~/core/recipe";
-import { multiply, ratio, toNumber } from "~/core/quantity";
+import { toNumber } from "~/core/quantity";
 import {
   type AnyRecipeFinding,
   type Pantry,
@@ -216,10 +216,7 @@ function together<F extends PlanFinding & { readonly stationIds: readonly string
 function easable(stations: readonly StationPlan[], pantry: Pantry): PlanFinding[] {
   const easedIn = (station: StationPlan) =>
     station.kit.filter((line) =>
-      isSpiceEased(
-        pantry.get(line.ingredientId)?.role,
-        station.halves ? multiply(station.scale.factor, ratio(1n, 2n)) : station.scale.factor,
-      ),
+      isSpiceEased(pantry.get(line.ingredientId)?.role, (station.halves ?? station.scale).factor),
     );
   const large = stations.filter((station) => easedIn(station).some((line) => !line.isEased));
   return large.length === 0

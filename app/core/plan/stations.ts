@@ -355,7 +355,7 @@ export function stationPlans(
         ? { ahead: { batter: batterIn(kit, dish.recipe), rest: besideBatter(kit, dish.recipe) } }
         : {}),
       ...(dish.mixing === "halves"
-        ? { halves: { each: batterIn(half(), dish.recipe), rest: besideBatter(kit, dish.recipe) } }
+        ? { halves: { factor: inBowl, each: batterIn(half(), dish.recipe), rest: besideBatter(kit, dish.recipe) } }
         : {}),
     };
   });

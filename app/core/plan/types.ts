@@ -426,8 +426,9 @@ export interface StationPlan extends Station {
   /** The id of the measuring set it has to itself; absent where it measures with the class's. */
   readonly ownSet?: string | undefined;
   readonly kit: readonly KitLine[];
-  /** Where the batter is mixed in two halves: the lines of one half as they are measured, and what of the kit is no batter. */
-  readonly halves?: { readonly each: readonly KitLine[]; readonly rest: readonly KitLine[] } | undefined;
+  /** Where the batter is mixed in two halves: batches in one half, its lines as they are measured, and what of the kit is no batter. */
+  readonly halves?:
+    { readonly factor: Ratio; readonly each: readonly KitLine[]; readonly rest: readonly KitLine[] } | undefined;
   /** Where the batter is made before the doors: what is in it, and what of the kit is no batter. */
   readonly ahead?: { readonly batter: readonly KitLine[]; readonly rest: readonly KitLine[] } | undefined;
 }

@@ -1,6 +1,8 @@
 import { readFileSync } from "node:fs";
-import { starterPantry } from "~/core/pantry";
-import { type ClassInput, plan } from "~/core/plan";
+import fc from "fast-check";
+import { classes } from "../../../test/generators";
+import { knownFood, starterPantry } from "~/core/pantry";
+import { type ClassInput, type Mixing, plan } from "~/core/plan";
 import { demoClasses } from "~/demo/boathouse";
 import { readClassFile } from "~/formats/class-file";
 import { prepTasks, startBy } from "./prep";
@@ -67,3 +69,25 @@ describe("prep, worked backwards", () => {
 function never(): never {
   throw new Error("there is a task");
 }
+
+test("how a batter is mixed changes nothing of what is made beside it, or got ready for it", () => {
+  fc.assert(
+    fc.property(classes, (input) => {
+      const { pantry } = knownFood(input);
+      const beside = (mixing: Mixing | undefined) => {
+        const mixed = { ...input, dishes: input.dishes.map((dish) => ({ ...dish, mixing })) };
+        const made = plan(mixed);
+        return {
+          batches: made.stations.map((station) => station.scale.factor),
+          parts: prepTasks(mixed, made, pantry).flatMap((task) => (task.kind === "make-part" ? [task.grams] : [])),
+        };
+      };
+      const [once, halves] = [beside(undefined), beside("halves")];
+      if (JSON.stringify(once.batches, text) !== JSON.stringify(halves.batches, text)) return;
+      halves.parts.forEach((grams, at) => expect(grams ?? 0).toBeCloseTo(once.parts[at] ?? 0, 6));
+      expect(halves.parts).toHaveLength(once.parts.length);
+    }),
+    { numRuns: 40 },
+  );
+});
+const text = (_key: string, value: unknown) => (typeof value === "bigint" ? value.toString() : value);

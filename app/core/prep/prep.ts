@@ -1,14 +1,4 @@
-import {
-  type Ratio,
-  add,
-  multiply,
-  one as wholeBatch,
-  ratio,
-  toNumber,
-  zero,
-  type Grams,
-  type Minutes,
-} from "~/core/quantity";
+import { type Ratio, add, one as wholeBatch, toNumber, zero, type Grams, type Minutes } from "~/core/quantity";
 import type { Pantry } from "~/core/batter";
 import { type KitLine, isInDryMix } from "~/core/kit";
 import { type ClassInput, type ClassPlan, type DishPlan, gramsAhead } from "~/core/plan";
@@ -52,9 +42,9 @@ export interface PrepTask {
   readonly storage: Storage | "warm";
   /** Hours it keeps once it is done; local food codes come first. */
   readonly keepsHours: number;
-  /** For a bulk dry mix: what goes into one station's bag, by batches, and how many such bags. */
   /** Batches of a batter made ahead. */
   readonly batches?: Ratio;
+  /** For a bulk dry mix: what goes into one station's bag, by batches, and how many such bags. */
   readonly bags: readonly { readonly factor: Ratio; readonly grams: Grams; readonly count: number }[];
 }
 
@@ -83,8 +73,9 @@ const packed = (plan: ClassPlan) => {
       const own = { dishId: dishId as string | null, bags: 0, isBowl: true };
       if (ahead) return [{ ...own, kit, factor, isBowl: false }];
       if (!halves) return [{ ...own, kit, factor }];
-      const half = { ...own, kit: halves.each, factor: multiply(factor, ratio(1n, 2n)) };
-      return [half, half, { ...own, kit: halves.rest, factor, isBowl: false }];
+      const half = { ...own, kit: halves.each, factor: halves.factor };
+      // The halves are all of its batches: what is there once beside them is none more.
+      return [half, half, { ...own, kit: halves.rest, factor: zero, isBowl: false }];
     }),
     // A stored mix by its bags: what is made of it another day is not made here.
     ...plan.extras.map(({ dishId, kit, factor, stored }) => ({

@@ -67,6 +67,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
         },
       ];
     }),
+    // A record built from every stage has them all, which `fromEntries` cannot know.
   ) as unknown as ClassContext["standings"];
   const seen = look === undefined ? withoutAnyHealth(stored) : asSeenBy(account, stored);
   return {

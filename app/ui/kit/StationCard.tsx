@@ -3,7 +3,7 @@ import type { Surface } from "~/core/gear";
 import { type DishPlan, type StationPlan, gramsAhead } from "~/core/plan";
 import { type KitLine, inBowlOrder, tareReadings } from "~/core/kit";
 import { type Recipe, bowls } from "~/core/recipe";
-import { type Ratio, isZero, measuringSetOf, multiply, ratio, toNumber, toScaleGrams } from "~/core/quantity";
+import { type Ratio, isZero, measuringSetOf, toNumber, toScaleGrams } from "~/core/quantity";
 import { drift, fraction, grams, people as peopleOf } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { Grams, PutOutText } from "~/ui/sheet/Quantity";
@@ -282,7 +282,7 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
                 ingredientName={ingredientName}
                 isEgg={isEgg}
                 caption="Two halves: this for each, in a bowl of its own"
-                factor={multiply(scale.factor, ratio(1n, 2n))}
+                factor={station.halves.factor}
               />
               {station.halves.rest.length > 0 ? (
                 <KitTable
