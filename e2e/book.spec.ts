@@ -196,7 +196,7 @@ test("the bench: one amount moves everything, a swap shows what it brings and le
 }) => {
   await page.goto("/bench?recipe=slipway-pancakes");
   const makes = page.getByRole("region", { name: "What it makes" });
-  const looseness = makes.locator(".row", { hasText: "Looseness" });
+  const looseness = makes.locator(".figure__row", { hasText: "Looseness" });
   await expect(looseness.locator("dd")).toHaveText("1.69");
   await page
     .getByRole("region", { name: "In the bowl" })

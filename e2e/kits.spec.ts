@@ -281,7 +281,7 @@ test("from a planned class to every sheet on paper in three clicks; blades are c
   const base = await bringIn(page, "Masters' crepe morning", "All on paper");
   await page.goto(`${base}/brief`);
   await page.getByRole("link", { name: /Shopping and kits/ }).click();
-  await page.locator(".sheet-head").getByRole("button", { name: "More" }).click();
+  await page.locator(".sheet__head").getByRole("button", { name: "More" }).click();
   await page.getByRole("menuitem", { name: "All sheets" }).click();
   await expect(page.getByRole("button", { name: "Print all sheets" })).toBeVisible();
   for (const heading of ["Shopping", "Station cards", "Kits", "Gear", "Load list", "Run sheet"])

@@ -1,6 +1,7 @@
 import { createRequire } from "node:module";
 import PDFDocument from "pdfkit";
 import QRCode from "qrcode";
+import { colors } from "~/ui/theme/colors";
 import type { LabelSheet } from "./label-sheets";
 
 /** A label for paper: its lines, the most important first, and what its square code says. */
@@ -26,7 +27,7 @@ function drawCode(doc: PDFKit.PDFDocument, text: string, x: number, y: number, s
   for (let row = 0; row < modules.size; row += 1)
     for (let column = 0; column < modules.size; column += 1)
       if (modules.get(row, column)) doc.rect(x + column * cell, y + row * cell, cell, cell);
-  doc.fill("#000");
+  doc.fill(colors.black.value);
 }
 
 /** Labels drawn before whoever else is waiting has a turn. */
@@ -91,7 +92,7 @@ async function drawLabels(
       doc
         .font(lineIndex < 2 ? "head" : "text")
         .fontSize(size)
-        .fillColor("#000");
+        .fillColor(colors.black.value);
       const left = y + height - top;
       if (left < size) return;
       const text = plain(line);

@@ -122,8 +122,10 @@ test("findings are said once, gravest first, with the recipe they are about wher
 test("a figure that changed shows what it was, in words too; one that did not is left alone", () => {
   const more = plan({ ...next, brief: { ...next.brief, people: 18 } });
   const html = markup(<Figures figures={more.figures} before={made.figures} counted={countedIn(more)} names={names} />);
-  expect(html).toMatch(/row changed"><dt>Stations.*?was <\/span>4<\/span><span class="vh">changed to <\/span>5<\/dd>/);
-  expect(html).toMatch(/class="row"><dt>Pieces from a batch/);
+  expect(html).toMatch(
+    /isChanged_true"><dt>Stations.*?was <\/span>4<\/span><span class="vh">changed to <\/span>5<\/dd>/,
+  );
+  expect(html).toMatch(/class="figure__row"><dt>Pieces from a batch/);
   expect(said(<Figures figures={made.figures} counted={countedIn(made)} names={names} />)).not.toContain("was ");
 });
 
@@ -147,10 +149,12 @@ test("folded, the bell line keeps every bell where it is and the times that find
     <BellLine timeline={timeline} startsAt={next.startsAt} timeZone={next.timeZone} available={60} isFolded />,
   );
   expect(html).toMatch(/aria-label="Bell line: Doors 09:30, Gather: mixing 09:40/);
-  const bells = [...html.matchAll(/class="bell[^"]*" style="left:([\d.]+)%"[^>]*>(.*?)<\/div>/g)].map((match) => ({
-    at: Number(match[1]),
-    time: /class="label( on-wide)?">([^<]+)</.exec(match[2] ?? ""),
-  }));
+  const bells = [...html.matchAll(/class="bell-line__bell[^"]*" style="left:([\d.]+)%"[^>]*>(.*?)<\/div>/g)].map(
+    (match) => ({
+      at: Number(match[1]),
+      time: /class="bell-line__label[^"]*?(--isOnWide_true)?">([^<]+)</.exec(match[2] ?? ""),
+    }),
+  );
   expect(bells).toHaveLength(timeline.bells.length);
   bells.forEach(({ at }, index) =>
     expect(at).toBeCloseTo(((timeline.bells[index]?.at ?? 0) / Math.max(timeline.end, 60)) * 100, 2),
@@ -176,13 +180,16 @@ test("the bell line is true to time, says itself aloud, and marks what has been 
     />,
   );
   expect(html).toMatch(/aria-label="Bell line: Doors 09:30, Gather: mixing 09:40/);
-  expect(html.match(/class="bell /g)).toHaveLength(timeline.bells.length);
-  expect(html).toContain('class="bell doors rung"');
-  expect(html).toContain('class="bell mix next"');
-  const lefts = [...html.matchAll(/class="bell [^"]*" style="left:([\d.]+)%/g)].map((match) => Number(match[1]));
+  expect(html.match(/class="bell-line__bell[ "]/g)).toHaveLength(timeline.bells.length);
+  const clappers = [...html.matchAll(/class="bell-line__clapper([^"]*)"/g)].map((match) => match[1] ?? "");
+  expect(clappers.map((its) => its.includes("rung"))).toEqual(timeline.bells.map((bell) => bell.id === "doors-1"));
+  expect(clappers.map((its) => its.includes("isNext"))).toEqual(timeline.bells.map((bell) => bell.id === "mix-1"));
+  const lefts = [...html.matchAll(/class="bell-line__bell[^"]*" style="left:([\d.]+)%/g)].map((match) =>
+    Number(match[1]),
+  );
   timeline.bells.forEach((bell, index) => expect(lefts[index]).toBeCloseTo((bell.at / timeline.end) * 100, 2));
-  expect(html).toMatch(/class="over"/);
-  expect(html).toMatch(/class="now"/);
+  expect(html).toMatch(/class="bell-line__over/);
+  expect(html).toMatch(/class="bell-line__now/);
 });
 
 test("lanes show every task of every station once, with a sentence for who cannot see", () => {
@@ -202,7 +209,7 @@ test("lanes show every task of every station once, with a sentence for who canno
   );
   // What holds the class up is marked, and said to who cannot see it.
   expect(chain.size).toBeGreaterThan(3);
-  expect(html.match(/class="task [^"]*chain"/g)?.length ?? 0).toBeGreaterThan(3);
+  expect(html.match(/class="lanes__task[^"]*isChain_true"/g)?.length ?? 0).toBeGreaterThan(3);
   expect(html).toMatch(/which waited for the surface, .*; it holds the class up/);
   // Every load stands three times: with its station and on its surface, by number, and by whose it is.
   const loads = made.timeline.tasks.filter((task) => task.kind === "load");

@@ -231,20 +231,30 @@ function easable(stations: readonly StationPlan[], pantry: Pantry): PlanFinding[
       ];
 }
 
+const nothing: StationPlan["kit"] = [];
 /** What a station measures, as it measures it: its kit, or of a batter in two halves one half. What is no batter follows. */
 const measured = ({ kit, halves }: StationPlan): readonly [StationPlan["kit"], StationPlan["kit"]] =>
-  halves ? [halves.each, halves.rest] : [kit, []];
+  halves ? [halves.each, halves.rest] : [kit, nothing];
 const linesOf = (station: StationPlan): readonly KitLine[] => measured(station).flat();
 
-/** Stations that share one kit, under the first of them: what is said of a kit is said once for all. */
-function byKit(stations: readonly StationPlan[]): { station: StationPlan; stationIds: string[] }[] {
-  const groups = new Map<StationPlan["kit"], { station: StationPlan; stationIds: string[] }>();
+interface KitGroup {
+  readonly station: StationPlan;
+  readonly stationIds: string[];
+}
+
+/** Stations that share all they measure, under the first of them: what is said of a kit is said once for all. */
+function byKit(stations: readonly StationPlan[]): readonly KitGroup[] {
+  const groups = new Map<StationPlan["kit"], KitGroup[]>();
   for (const station of stations) {
-    const group = groups.get(measured(station)[0]);
-    if (group) group.stationIds.push(station.id);
-    else groups.set(measured(station)[0], { station, stationIds: [station.id] });
+    const [batter, rest] = measured(station);
+    const likely = groups.get(batter) ?? [];
+    groups.set(batter, likely);
+    // Two halves may be alike where what is made once beside them is not.
+    const same = likely.find((group) => measured(group.station)[1] === rest);
+    if (same) same.stationIds.push(station.id);
+    else likely.push({ station, stationIds: [station.id] });
   }
-  return [...groups.values()];
+  return [...groups.values()].flat();
 }
 
 function amountFindings(

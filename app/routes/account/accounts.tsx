@@ -10,6 +10,7 @@ import { requireLead } from "~/services/session.server";
 import { FormError, Primary, SelectField, TextField, TextLink } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden, PlainButton } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 const schema = z.object({
   name: words(120, "a name"),
@@ -83,7 +84,7 @@ export default function Accounts({ loaderData, actionData }: Route.ComponentProp
       <title>Accounts · Apron Bell</title>
       <h1>Accounts</h1>
       <FormError title="Not changed" problems={actionData?.problem ? [actionData.problem] : []} />
-      <div className="columns two" style={{ marginTop: 14 }}>
+      <div className={parts.sheet.of({ split: "even" }).columns} style={{ marginTop: 14 }}>
         <section>
           <div className="scroll-x" tabIndex={0} role="group" aria-label="Accounts">
             <table className="ruled">

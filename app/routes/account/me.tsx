@@ -23,6 +23,7 @@ import { Heads } from "~/ui/sheet/Heads";
 import { useLocale, useZone } from "~/ui/sheet/locale";
 import { cupsWords, regionWords, scaleWords, shadeWords } from "~/ui/words/en";
 import { Hidden, PlainButton, PlainSelect } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 const version = z.int({ error: "The form did not arrive whole. Load the page again and repeat." });
 const schema = z.discriminatedUnion("intent", [
@@ -185,7 +186,7 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
         </p>
       ) : null}
       <FormError title="Not kept" problems={[...(nameForm.errors ?? []), ...(passwordForm.errors ?? [])]} />
-      <div className="columns two" style={{ marginTop: 14 }}>
+      <div className={parts.sheet.of({ split: "even" }).columns} style={{ marginTop: 14 }}>
         <section>
           <h2>Signed in on</h2>
           <div className="scroll-x" tabIndex={0} role="group" aria-label="Where you are signed in">

@@ -10,6 +10,7 @@ import { FormError, Primary } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
 import { useLocale, useZone } from "~/ui/sheet/locale";
 import { Hidden } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 export async function loader({ context }: Route.LoaderArgs) {
   requireLead(context);
@@ -40,7 +41,7 @@ export default function Upkeep({ loaderData, actionData }: Route.ComponentProps)
   return (
     <>
       <title>Backups · Apron Bell</title>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h1>Backups</h1>
       </div>
       <p style={{ margin: "10px 0" }}>

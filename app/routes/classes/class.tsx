@@ -36,6 +36,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { useNonce } from "~/ui/sheet/nonce";
 import { pageTitle } from "~/ui/words/en";
 import { namesOf } from "~/ui/words/findings";
+import { parts } from "~/ui/theme/parts";
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const stored = await classOnce(context, params.classId);
@@ -213,15 +214,15 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
       <style
         nonce={nonce}
       >{`@page { @bottom-left { content: ${cssText(`${input.title}, ${day(input.startsAt, locale)}`)}; font-family: sans-serif; font-size: 9pt; } }`}</style>
-      <div className="class-head">
-        <div className="class-title">
+      <div className={parts.classHead.root}>
+        <div className={parts.classHead.title}>
           <h1>{input.title}</h1>
-          <span className="when">
+          <span className={parts.classHead.when}>
             {shortMoment(input.startsAt, input.timeZone, locale)} · {input.kitchen.name} · {people(input.brief.people)}
           </span>
         </div>
-        {line.isFoldable ? <div className="class-line">{line.drawn}</div> : null}
-        <div className="tools">
+        {line.isFoldable ? <div className={parts.classHead.line}>{line.drawn}</div> : null}
+        <div className={parts.classHead.tools}>
           <ClassMenu
             key={base}
             base={base}

@@ -7,6 +7,7 @@ import { importClass } from "~/services/classes.server";
 import { requireLead } from "~/services/session.server";
 import { FormError, Primary, TextLink } from "~/ui/parts/fields";
 import { FileOrText } from "~/ui/parts/FileOrText";
+import { parts } from "~/ui/theme/parts";
 
 export const loader = ({ context }: Route.LoaderArgs) => {
   requireLead(context);
@@ -38,9 +39,9 @@ export default function ImportClass({ actionData }: Route.ComponentProps) {
   return (
     <>
       <title>Bring in a class file · Apron Bell</title>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h1>Bring in a class file</h1>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="/">Back to the classes</TextLink>
         </div>
       </div>

@@ -12,6 +12,7 @@ import { Choice, PrimaryLink, Secondary, TextLink, optionsOf } from "~/ui/parts/
 import { classStateWords } from "~/ui/words/en";
 import { Hidden } from "~/ui/parts/plain";
 import { useLocale } from "~/ui/sheet/locale";
+import { parts } from "~/ui/theme/parts";
 
 /** Rows a page: what is ahead is worked on, what is behind is looked up. */
 const perPage = { ahead: 20, behind: 10 };
@@ -170,9 +171,9 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>Classes · Apron Bell</title>
-      <div className="sheet-head" style={{ marginBottom: 22 }}>
+      <div className={parts.sheet.head} style={{ marginBottom: 22 }}>
         <h1>Classes</h1>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="/month">By month</TextLink>
           <TextLink to="/classes/import">Bring in a class file</TextLink>
           <PrimaryLink to="/classes/new">New class</PrimaryLink>

@@ -8,6 +8,7 @@ import { localeOf } from "~/services/request.server";
 import { dayOfMonth, monthName, people, wallTime, weekdays } from "~/ui/format/format";
 import { PrimaryLink, TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
+import { parts } from "~/ui/theme/parts";
 
 const address = (month: CalendarDate): string => `/month?of=${month.toString().slice(0, 7)}`;
 
@@ -34,9 +35,9 @@ export default function Month({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>{`${name} · Apron Bell`}</title>
-      <div className="sheet-head" style={{ marginBottom: 12 }}>
+      <div className={parts.sheet.head} style={{ marginBottom: 12 }}>
         <h1>{name}</h1>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={address(month.subtract({ months: 1 }))}>The month before</TextLink>
           <TextLink to={address(month.add({ months: 1 }))}>The month after</TextLink>
           <TextLink to="/">As a list</TextLink>

@@ -11,6 +11,7 @@ import { Hidden } from "~/ui/parts/plain";
 import { day, moment } from "~/ui/format/format";
 import { Heads } from "~/ui/sheet/Heads";
 import { useLocale, useZone } from "~/ui/sheet/locale";
+import { parts } from "~/ui/theme/parts";
 
 export async function loader({ context }: Route.LoaderArgs) {
   requireLead(context);
@@ -38,10 +39,10 @@ export default function Removed({ loaderData, actionData }: Route.ComponentProps
   return (
     <>
       <title>Removed classes · Apron Bell</title>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h1>Removed classes</h1>
         <p className="quiet">Kept for {putBackDays} days with everything in them, then gone for good.</p>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="/">Back to the classes</TextLink>
         </div>
       </div>

@@ -14,6 +14,7 @@ import { ticksOf } from "~/services/ticks.server";
 import { ShoppingSheet } from "~/ui/shop/ShoppingSheet";
 import { TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
+import { parts } from "~/ui/theme/parts";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { input } = await classOnce(context, params.classId);
@@ -32,12 +33,12 @@ export default function Sheets({ loaderData, params }: Route.ComponentProps) {
   const { input, action } = useClass();
   return (
     <>
-      <div className="sheet-head no-print">
+      <div className={`${parts.sheet.head} no-print`}>
         <h2>All sheets</h2>
         <p className="quiet">
           As they come out of the printer. Labels and the lead’s folder are printed by themselves.
         </p>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`${action}/kit-labels`}>Labels</TextLink>
           <TextLink to={`${action}/day-sheet/wall`}>Sheet for the wall</TextLink>
           <TextLink to={`${action}/take-home`}>To take home</TextLink>

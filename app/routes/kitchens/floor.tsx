@@ -11,6 +11,7 @@ import { FormError, Primary, TextLink } from "~/ui/parts/fields";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { Hidden } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 async function kitchenOr404(kitchenId: string) {
   const [found] = z.uuid().safeParse(kitchenId).success ? await kitchens(database(), kitchenId) : [];
@@ -90,9 +91,9 @@ export default function Floor({ loaderData, actionData }: Route.ComponentProps) 
   return (
     <>
       <title>{`Sketch of ${kitchen.name} · Apron Bell`}</title>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h1>Sketch of {kitchen.name}</h1>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`/kitchens/${kitchen.id}`}>The kitchen</TextLink>
           <PrintButton>Print the sketch</PrintButton>
         </div>

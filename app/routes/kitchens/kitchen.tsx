@@ -38,6 +38,7 @@ import { coatingWords, flameWords, lampWords } from "~/ui/words/kits";
 import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
+import { parts } from "~/ui/theme/parts";
 
 const mostSurfaces = 20;
 const mostCircuits = 20;
@@ -320,9 +321,9 @@ function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
   return (
     <>
       <title>{`${title} · Apron Bell`}</title>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h1>{title}</h1>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           {stored ? <TextLink to={`/kitchens/${stored.id}/floor`}>Sketch of the room</TextLink> : null}
           <TextLink to="/kitchens">Back to the kitchens</TextLink>
         </div>

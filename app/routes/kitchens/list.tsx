@@ -12,6 +12,7 @@ import { surfaceWords } from "~/ui/words/en";
 import { wordsIn } from "~/ui/words/regional";
 import { AsideButton, PutAside } from "~/ui/sheet/Aside";
 import { Heads } from "~/ui/sheet/Heads";
+import { parts } from "~/ui/theme/parts";
 
 export async function loader() {
   const db = database();
@@ -38,9 +39,9 @@ export default function Kitchens({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>Kitchens · Apron Bell</title>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h1>Kitchens</h1>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="/kitchens/new">
             <b>Add a kitchen</b>
           </TextLink>

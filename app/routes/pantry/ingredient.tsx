@@ -27,6 +27,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { labelKindWords, roleNames, sayPantryFinding, storageWords } from "~/ui/words/batter";
 import { substanceWords } from "~/ui/words/en";
 import { Hidden, Tick } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 async function storedOr404(id: string) {
   if (id === "new") return undefined;
@@ -104,7 +105,7 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
   return (
     <>
       <title>{`${stored?.ingredient.name ?? "Add an ingredient"} · Apron Bell`}</title>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h1>{stored?.ingredient.name ?? "Add an ingredient"}</h1>
         {stored ? (
           <span className="quiet">
@@ -112,7 +113,7 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
             {stored.updatedBy ? `; last changed by ${stored.updatedBy}` : ""}
           </span>
         ) : null}
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           {stored ? <AsideButton action="/pantry" id={stored.ingredient.id} isAside={stored.isAside} /> : null}
           <TextLink to="/pantry">Back to the pantry</TextLink>
         </div>
@@ -120,7 +121,7 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
       {doubts.length > 0 ? (
         <ul className="notes">
           {doubts.map((finding) => (
-            <li key={finding.code} className={finding.level}>
+            <li key={finding.code} className={parts.finding.level}>
               {sayPantryFinding(finding, locale)}
             </li>
           ))}

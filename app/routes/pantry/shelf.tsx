@@ -16,6 +16,7 @@ import { substanceWords } from "~/ui/words/en";
 import { PutAside } from "~/ui/sheet/Aside";
 import { Heads } from "~/ui/sheet/Heads";
 import { PlainInput, PlainSelect } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 export async function loader() {
   const db = database();
@@ -59,9 +60,9 @@ export default function Pantry({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>Pantry · Apron Bell</title>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h1>Pantry</h1>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="/pantry/new">Add an ingredient</TextLink>
           <TextLink to="/recipes">Batter book</TextLink>
         </div>

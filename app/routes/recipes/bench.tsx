@@ -6,6 +6,7 @@ import { newestRecipes } from "~/db/queries/recipes.server";
 import { Bench } from "~/ui/batter/Bench";
 import { Findable, TextLink } from "~/ui/parts/fields";
 import { PlainSelect } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 export async function loader() {
   const db = database();
@@ -20,7 +21,7 @@ export default function BenchPage({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>Batter bench · Apron Bell</title>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h1>Batter bench</h1>
         {recipe ? (
           <div className="cell">
@@ -39,7 +40,7 @@ export default function BenchPage({ loaderData }: Route.ComponentProps) {
             </Findable>
           </div>
         ) : null}
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={recipe ? `/recipes/${recipe.id}` : "/recipes"}>Back to the recipe</TextLink>
         </div>
       </div>

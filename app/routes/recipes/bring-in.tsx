@@ -17,6 +17,7 @@ import { FormError, Primary, TextLink } from "~/ui/parts/fields";
 import { systemWords } from "~/ui/words/batter";
 import { familyWords } from "~/ui/words/en";
 import { FileInput, PlainArea, PlainSelect } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 /** The source of a page may be long; the recipe in it is not. */
 const longest = 400_000;
@@ -99,9 +100,9 @@ export default function BringIn({ loaderData, actionData }: Route.ComponentProps
     return (
       <>
         <title>Look it through · Apron Bell</title>
-        <div className="sheet-head">
+        <div className={parts.sheet.head}>
           <h1>Look it through</h1>
-          <div className="tools">
+          <div className={parts.sheet.tools}>
             <TextLink to="/recipes/bring-in" reloadDocument>
               Paste another
             </TextLink>
@@ -130,9 +131,9 @@ export default function BringIn({ loaderData, actionData }: Route.ComponentProps
   return (
     <>
       <title>Bring in a recipe · Apron Bell</title>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h1>Bring in a recipe</h1>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="/recipes">Back to the book</TextLink>
         </div>
       </div>

@@ -6,6 +6,7 @@ import { allIngredients } from "~/db/queries/pantry.server";
 import { recipeOf } from "~/db/queries/recipes.server";
 import { notFound } from "~/services/classes.server";
 import { TextLink } from "~/ui/parts/fields";
+import { parts } from "~/ui/theme/parts";
 
 export async function loader({ params, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
@@ -40,12 +41,12 @@ export default function Compare({ loaderData, params }: Route.ComponentProps) {
   return (
     <>
       <title>{`Compare revisions of ${after.title} · Apron Bell`}</title>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h1>{after.title}</h1>
         <span className="quiet">
           revision {before.revision} beside {after.revision}
         </span>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`/recipes/${params.recipeId}`}>Back to the recipe</TextLink>
         </div>
       </div>

@@ -7,6 +7,7 @@ import { recipeWithPantry } from "~/services/recipes.server";
 import { asideOf } from "~/services/aside.server";
 import { accountOf } from "~/services/session.server";
 import { TextLink } from "~/ui/parts/fields";
+import { parts } from "~/ui/theme/parts";
 
 export async function loader({ params }: Route.LoaderArgs) {
   const [{ recipe, pantry }, aside] = await Promise.all([
@@ -27,10 +28,10 @@ export default function EditRecipe({ loaderData, params }: Route.ComponentProps)
   return (
     <>
       <title>{`Edit ${title} · Apron Bell`}</title>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h1>{title}</h1>
         <span className="quiet">from revision {revision}</span>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`/recipes/${params.recipeId}`}>Leave without keeping</TextLink>
         </div>
       </div>

@@ -8,6 +8,7 @@ import { database } from "~/db/client.server";
 import { pantryToWrite } from "~/services/pantry.server";
 import { accountOf } from "~/services/session.server";
 import { TextLink } from "~/ui/parts/fields";
+import { parts } from "~/ui/theme/parts";
 
 export const loader = () => pantryToWrite(database());
 
@@ -21,9 +22,9 @@ export default function NewRecipe({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>Write a recipe · Apron Bell</title>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h1>Write a recipe</h1>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="/recipes/bring-in">Paste one instead</TextLink>
           <TextLink to="/recipes">Back to the book</TextLink>
         </div>

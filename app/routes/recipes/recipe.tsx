@@ -26,6 +26,7 @@ import { namesOf } from "~/ui/words/findings";
 import { AsideButton } from "~/ui/sheet/Aside";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden, PlainButton, PlainInput, PlainSelect } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 const revisionOf = (request: Request): number | undefined => {
   const asked = Number(new URL(request.url).searchParams.get("revision"));
@@ -86,9 +87,9 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
   return (
     <>
       <title>{`${recipe.title} · Apron Bell`}</title>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h1 style={{ fontSize: 40 }}>{recipe.title}</h1>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="/recipes">Back to the book</TextLink>
           <TextLink to={`/bench?recipe=${recipe.id}`}>On the bench</TextLink>
           <TextLink to={`${base}/handout`}>Handout for home</TextLink>

@@ -19,6 +19,7 @@ import { useLocale, useZone } from "~/ui/sheet/locale";
 import { familyWords, standingWords } from "~/ui/words/en";
 import { Hidden, PlainInput, PlainSelect } from "~/ui/parts/plain";
 import { PutAside } from "~/ui/sheet/Aside";
+import { parts } from "~/ui/theme/parts";
 
 /** What stands in the way and what wants a look, counted; the words are on the recipe's page. */
 export async function loader() {
@@ -83,9 +84,9 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>Batter book · Apron Bell</title>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h1>Batter book</h1>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="/recipes/new">Write a recipe</TextLink>
           <TextLink to="/recipes/bring-in">Paste or bring one in</TextLink>
         </div>

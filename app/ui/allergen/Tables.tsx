@@ -8,6 +8,7 @@ import { sayReason, substanceWords, verdictTitle } from "~/ui/words/en";
 import type { Names } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
 import { Fold, FoldTitle } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 /** The reasons of one item that bear on its verdict, as one sentence. */
 export const because = (item: ItemVerdict, names: Names): string =>
@@ -65,7 +66,7 @@ export function PlateTable({ people, plates, stations, names, base, sayWay }: Pl
                 </div>
               </td>
               <td>
-                <span className={`verdict-word ${plate.verdict}`}>
+                <span className={parts.verdict.of({ is: plate.verdict }).word}>
                   {person.hasAnswered && person.needs.length === 0 && plate.verdict === "clear"
                     ? "nothing to avoid"
                     : verdictTitle[plate.verdict]}
@@ -81,7 +82,7 @@ export function PlateTable({ people, plates, stations, names, base, sayWay }: Pl
                 ) : (
                   <>
                     {grave.length > 0 ? (
-                      <Fold className="verdict" open={plate.verdict !== "clear" && grave.length <= 2}>
+                      <Fold className={parts.verdict.reasons} open={plate.verdict !== "clear" && grave.length <= 2}>
                         <FoldTitle>
                           {grave.length === 1 ? "one item" : `${grave.length} items`}:{" "}
                           {grave.map((item) => names.ingredient(item.ingredientId)).join(", ")}

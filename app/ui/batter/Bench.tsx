@@ -19,6 +19,7 @@ import { Calculators } from "./Calculators";
 import { LiquidChart } from "./LiquidChart";
 import { Pours } from "~/ui/recipe/Likenesses";
 import { Swaps } from "./Swaps";
+import { parts } from "~/ui/theme/parts";
 
 /** A line with another amount; what it may grow to grows along where it would be passed. */
 function withAmount(line: DraftLine, amount: string): DraftLine {
@@ -78,13 +79,13 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
   const powder = batter.starchGrams > 0 ? (leavening.powderTsp / batter.starchGrams) * 125 : 0;
 
   const figure = (name: string, now: string, was: string, more?: React.ReactNode) => (
-    <div className={`row${now === was ? "" : " changed"}`}>
+    <div className={parts.figure.of({ isChanged: now !== was }).row}>
       <dt>
         {name}
         {more}
       </dt>
       <dd>
-        {now === was ? null : <span className="was">{was}</span>}
+        {now === was ? null : <span className={parts.figure.was}>{was}</span>}
         {now}
       </dd>
     </div>
@@ -208,7 +209,7 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
           </section>
           <section aria-label="What it makes" aria-live="polite">
             <h2>What it makes</h2>
-            <dl className="figures">
+            <dl className={parts.figure.root}>
               {figure(
                 "Looseness, g water to a g flour",
                 loose(batter.looseness),
@@ -238,7 +239,7 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
                 {findings.slice(0, 4).map((finding) => {
                   const sentence = sayFinding({ ...finding, stage: "recipe", dishId: null }, names);
                   return (
-                    <li key={sentence} className={finding.level}>
+                    <li key={sentence} className={parts.finding.level}>
                       {sentence}
                     </li>
                   );

@@ -6,6 +6,7 @@ import { number, thin } from "~/ui/format/format";
 import { Cell, Pick } from "~/ui/recipe/editor/cells";
 import { useLocale } from "~/ui/sheet/locale";
 import { systemWords } from "~/ui/words/batter";
+import { parts } from "~/ui/theme/parts";
 
 /** A typed number within bounds; undefined while it is none. */
 const numberIn = (text: string, least: number, most: number): number | undefined => {
@@ -69,7 +70,7 @@ export function Calculators({ recipe, pantry }: { recipe: Recipe; pantry: Pantry
     fatMl !== undefined && fatPoints !== undefined ? fatMakeUpGrams(fatMl * milkDensity, fatPoints) : undefined;
   return (
     <section aria-label="Small sums">
-      <div className="sheet-head" style={{ marginTop: 28 }}>
+      <div className={parts.sheet.head} style={{ marginTop: 28 }}>
         <h2>Small sums</h2>
         <Pick
           label="Spoons are"

@@ -2,6 +2,7 @@ import { type ComponentProps, useDeferredValue, useState } from "react";
 import { type Draft, type DraftStore, useDraft } from "./draft-store";
 import { BellLine } from "~/ui/schedule/BellLine";
 import { PlainButton } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 interface Props extends Pick<ComponentProps<typeof BellLine>, "rung"> {
   readonly drafts: DraftStore;
@@ -30,7 +31,7 @@ export function DraftBellLine({ drafts, saved, rung, isFoldable = false }: Props
   return isFoldable ? (
     <PlainButton
       type="button"
-      className="bell-fold"
+      className={parts.bellLine.fold}
       aria-expanded={isOpen}
       aria-label={isOpen ? "Fold the bell line" : "Open the bell line"}
       onClick={() => setOpen(!isOpen)}

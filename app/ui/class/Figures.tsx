@@ -2,6 +2,7 @@ import type { KeyFigure } from "~/core/plan";
 import { figureWords } from "~/ui/words/en";
 import { type Names, sayFigure, sayWhy } from "~/ui/words/findings";
 import { Fold, FoldTitle } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 interface Props {
   readonly figures: readonly KeyFigure[];
@@ -23,23 +24,23 @@ export function Figures({ figures, before, counted, names }: Props) {
     return several && figure.of ? `${figureWords[figure.code]}, ${names.dish(figure.of)}` : figureWords[figure.code];
   };
   return (
-    <dl className="figures">
+    <dl className={parts.figure.root}>
       {figures.map((figure) => {
         const old = was.get(keyOf(figure));
         const say = (one: KeyFigure) => sayFigure(one, counted.has(one.of ?? ""), names);
         const isChanged = before !== undefined && (old === undefined || say(old) !== say(figure));
         return (
-          <div className={`row${isChanged ? " changed" : ""}`} key={keyOf(figure)}>
+          <div className={parts.figure.of({ isChanged }).row} key={keyOf(figure)}>
             <dt>
               {titleOf(figure)}
               <Fold>
                 <FoldTitle>why {say(figure)}?</FoldTitle>
-                <div className="why">{sayWhy(figure.why, names)}</div>
+                <div className={parts.figure.why}>{sayWhy(figure.why, names)}</div>
               </Fold>
             </dt>
             <dd>
               {isChanged && old ? (
-                <span className="was">
+                <span className={parts.figure.was}>
                   <span className="vh">was </span>
                   {say(old)}
                 </span>

@@ -3,6 +3,7 @@ import { Link, useLocation } from "react-router";
 import { type Stage, stages } from "~/core/plan";
 import type { StageState } from "~/core/sheet";
 import { stageStateWords, stageWords } from "~/ui/words/en";
+import { parts } from "~/ui/theme/parts";
 
 /** Pages that belong to a stage without being named after it. */
 const alsoAt: Partial<Record<Stage, readonly string[]>> = {
@@ -22,7 +23,7 @@ export interface StageMark {
 /** Where a stage stands, as a shape: a filled round with a tick, an open one, a broken one, or how many things want a look. */
 function StageShape({ state, asks, questions }: StageMark & { asks: boolean }) {
   return (
-    <svg className={`shape ${state}${asks ? " asks" : ""}`} viewBox="0 0 20 20" aria-hidden="true">
+    <svg className={parts.classHead.of({ stands: asks ? "asks" : state }).shape} viewBox="0 0 20 20" aria-hidden="true">
       <circle cx="10" cy="10" r={asks ? 10 : 7} />
       {asks ? (
         <text x="10" y="14.5" textAnchor="middle">
@@ -49,7 +50,7 @@ export function Stages({ base, marks }: { base: string; marks: Readonly<Record<S
   }, [place]);
   return (
     <nav aria-label="Stages of the class">
-      <ol className="stages" ref={strip}>
+      <ol className={parts.classHead.stages} ref={strip}>
         {stages.map((stage) => {
           const { state, questions } = marks[stage];
           const asks = state === "open" && questions > 0;
@@ -62,8 +63,8 @@ export function Stages({ base, marks }: { base: string; marks: Readonly<Record<S
                 }
               >
                 <StageShape state={state} asks={asks} questions={questions} />
-                <span className="name">{stageWords[stage]}</span>
-                <span className={`state ${state}${asks ? " asks" : ""}`}>
+                <span className={parts.classHead.name}>{stageWords[stage]}</span>
+                <span className={parts.classHead.of({ stands: asks ? "asks" : state }).state}>
                   {stageStateWords[state]}
                   {asks ? `, ${questions} to look at` : ""}
                 </span>

@@ -1,6 +1,7 @@
 import type { ContainerKind } from "~/core/kit";
 import type { ClassContainer } from "~/core/pack";
 import type { Names } from "~/ui/words/findings";
+import { parts } from "~/ui/theme/parts";
 
 /** Bodies as width by height of the cube that holds as much, and how far the neck or the gathered top stands above the brim. */
 const shapes: Readonly<
@@ -39,19 +40,23 @@ function ContainerDrawing({ container }: { container: ClassContainer }) {
   const level = height * (1 - (filled ?? 0));
   return (
     <svg
-      className="container-drawing"
+      className={parts.container.drawing}
       width={width + 4}
       height={height + top + 4}
       viewBox={`-2 -2 ${width + 4} ${height + top + 4}`}
     >
       {filled === undefined ? null : (
-        <rect className="filling" x={0} y={top + level} width={width} height={height - level} />
+        <rect className={parts.container.filling} x={0} y={top + level} width={width} height={height - level} />
       )}
-      <path className="body" d={`M0,${top} V${top + height} H${width} V${top}`} />
-      {top > 0 ? <path className="body" d={topOf(kind, width, top)} /> : <path className="body" d={`M0,0 H${width}`} />}
+      <path className={parts.container.body} d={`M0,${top} V${top + height} H${width} V${top}`} />
+      {top > 0 ? (
+        <path className={parts.container.body} d={topOf(kind, width, top)} />
+      ) : (
+        <path className={parts.container.body} d={`M0,0 H${width}`} />
+      )}
       {kind === "egg-box"
         ? [1, 3, 5].map((at) => (
-            <circle key={at} className="body" cx={(width * at) / 6} cy={height * 0.5} r={width / 8} />
+            <circle key={at} className={parts.container.body} cx={(width * at) / 6} cy={height * 0.5} r={width / 8} />
           ))
         : null}
     </svg>
@@ -60,19 +65,19 @@ function ContainerDrawing({ container }: { container: ClassContainer }) {
 
 /** A kit in the order it goes into the box: every container in its true relative size and filled to its true height. */
 export const KitDrawing = ({ containers, names }: { containers: readonly ClassContainer[]; names: Names }) => (
-  <ol className="kit-drawing" aria-hidden="true">
-    {containers.map((container) => (
-      <li key={container.key}>
+  <ol className={parts.container.row} aria-hidden="true">
+    {containers.map((each) => (
+      <li key={each.key}>
         <span>
-          {Array.from({ length: Math.min(mostDrawn, container.count) }, (_none, index) => (
-            <ContainerDrawing key={index} container={container} />
+          {Array.from({ length: Math.min(mostDrawn, each.count) }, (_none, index) => (
+            <ContainerDrawing key={index} container={each} />
           ))}
         </span>
         <small>
-          {container.count > mostDrawn ? `${container.count} × ` : ""}
-          {container.contents.length > 1
-            ? `${container.contents.length} in one`
-            : container.contents.map((one) => names.ingredient(one.ingredientId)).join(", ")}
+          {each.count > mostDrawn ? `${each.count} × ` : ""}
+          {each.contents.length > 1
+            ? `${each.contents.length} in one`
+            : each.contents.map((one) => names.ingredient(one.ingredientId)).join(", ")}
         </small>
       </li>
     ))}

@@ -15,6 +15,7 @@ import {
 } from "~/ui/words/kits";
 import { KitDrawing } from "~/ui/draw/KitDrawing";
 import { Heads } from "~/ui/sheet/Heads";
+import { parts } from "~/ui/theme/parts";
 
 interface Props {
   readonly name: string;
@@ -32,7 +33,7 @@ export function KitSheet({ name, note, containers, stateOf, names, timeZone, bas
   const isSealed = containers.some((one) => one.isSealed);
   return (
     <section className={isSealed ? "kit-sheet apart" : "kit-sheet"}>
-      <div className="card-head">
+      <div className={parts.card.head}>
         <h3>{name}</h3>
         <span>{isSealed ? "apart: packed first, sealed" : note}</span>
       </div>

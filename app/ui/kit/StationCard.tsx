@@ -17,6 +17,7 @@ import { sayGate, sayHalves, sayHeatOn, sayRounds, sayServings, sayTimes, sayWar
 import { sayPiece } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
 import { Fold, FoldTitle } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 function Scoops({ line }: { line: KitLine }) {
   const main = line.main;
@@ -110,7 +111,7 @@ interface KitProps {
 /** The lines of one kit by bowl: drawn as cups and spoons, in words, and in grams, with a box to tick on paper. */
 export function KitTable({ kit, ingredientName, isEgg, caption, factor }: KitProps) {
   return (
-    <table className="ruled kit-table">
+    <table className={`ruled ${parts.card.kit}`}>
       {caption ? <caption>{caption}</caption> : null}
       <thead className="vh">
         <tr>
@@ -171,7 +172,7 @@ export function KitTable({ kit, ingredientName, isEgg, caption, factor }: KitPro
                   ) : null}
                 </td>
                 <td>
-                  <span className="paper-box" />
+                  <span className={parts.card.box} />
                 </td>
               </tr>
             ))}
@@ -219,7 +220,7 @@ function Steps({
   const { steps } = recipe;
   const cautions = shownOnce(steps);
   return (
-    <ol className="card-steps">
+    <ol className={parts.card.steps}>
       {steps.map((step, index) => (
         <li key={step.id}>
           {step.text}
@@ -256,8 +257,8 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
   const locale = useLocale();
   const { scale, loads } = station;
   return (
-    <section aria-label={`Station ${station.name}`} className="station-card">
-      <div className="card-head">
+    <section aria-label={`Station ${station.name}`} className={parts.card.root}>
+      <div className={parts.card.head}>
         <h3>{station.name}</h3>
         <span>
           {dish.recipe.title}
@@ -272,7 +273,7 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
           {dish.recipe.serving ? `; ${sayServings(dish.recipe, station.cooked - station.testers)}` : ""}
         </span>
       </div>
-      <div className="card-body">
+      <div className={parts.card.body}>
         <div>
           {station.ahead ? <AheadTub batter={station.ahead.batter} /> : null}
           {station.halves ? (
@@ -318,10 +319,10 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
             <Techniques of={techniques} />
           </div>
         </div>
-        <div className="card-side">
+        <div className={parts.card.side}>
           <h4>At this table</h4>
           {people.length > 0 ? (
-            <ul className="names">
+            <ul className={parts.card.names}>
               {people.map((name) => (
                 <li key={name}>{name}</li>
               ))}
@@ -334,7 +335,7 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
           {surfaces.map(({ surface, name, loads: often, pieces }) => (
             <div key={name}>
               <h4>On the {name}</h4>
-              <div className="card-surface">
+              <div className={parts.card.surface}>
                 <SurfaceDrawing surface={surface} recipe={dish.recipe} pieces={pieces} />
                 <p>
                   <b>

@@ -9,6 +9,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { Grams, PutOutText } from "~/ui/sheet/Quantity";
 import { sayHalves, sayWarmth } from "~/ui/words/batter";
 import { bowlWords, closingCaution, cueWords, hazardWords, testWords } from "~/ui/words/en";
+import { parts } from "~/ui/theme/parts";
 
 interface Props {
   readonly recipe: Recipe;
@@ -49,7 +50,7 @@ export function HomeSheet({ recipe, way, kit, scale, set, ingredientName }: Prop
   const cautions = [...new Set(recipe.steps.flatMap((step) => step.hazards))];
   return (
     <article className="handout">
-      <div className="card-head">
+      <div className={parts.card.head}>
         <h1>
           {recipe.title}
           {way ? `, ${way.toLowerCase()}` : ""}

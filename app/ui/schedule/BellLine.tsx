@@ -1,8 +1,9 @@
 import { memo } from "react";
 import { type CSSProperties, useMemo } from "react";
-import type { Bell, TaskKind, Timeline } from "~/core/schedule";
+import type { Bell, BellKind, TaskKind, Timeline } from "~/core/schedule";
 import { clock, minutes } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
+import { parts } from "~/ui/theme/parts";
 import { bellWords } from "~/ui/words/en";
 
 interface Props {
@@ -22,9 +23,11 @@ interface Props {
   readonly isFolded?: boolean;
 }
 
+type Weight = "little" | "wait" | "hands" | "heat";
+
 /** How heavy the line is while something happens: attended heat weighs most, waiting least. */
-const weight: Partial<Record<TaskKind, string>> = {
-  arrive: "quiet-time",
+const weight: Partial<Record<TaskKind, Weight>> = {
+  arrive: "little",
   "demo-mix": "hands",
   mix: "hands",
   prepare: "hands",
@@ -33,18 +36,22 @@ const weight: Partial<Record<TaskKind, string>> = {
   "demo-load": "heat",
   load: "heat",
   tester: "heat",
-  eat: "quiet-time",
-  clean: "quiet-time",
+  eat: "little",
+  clean: "little",
 };
-const order = ["quiet-time", "wait", "hands", "heat"];
+const order: readonly Weight[] = ["little", "wait", "hands", "heat"];
+
+/** Bells whose time a phone has no room for. */
+const minor: ReadonlySet<BellKind> = new Set(["gather-mix", "rest", "swap", "gather-load", "clean"]);
 
 /** Stretches of the room in which the heaviest thing going on stays the same. */
-function spansOf(timeline: Timeline): { from: number; to: number; weight: string }[] {
-  const weighted = timeline.tasks.flatMap((task) =>
-    weight[task.kind] ? [{ from: task.start, to: task.end, weight: weight[task.kind] ?? "" }] : [],
-  );
+function spansOf(timeline: Timeline): { from: number; to: number; weight: Weight }[] {
+  const weighted = timeline.tasks.flatMap((task) => {
+    const heavy = weight[task.kind];
+    return heavy ? [{ from: task.start, to: task.end, weight: heavy }] : [];
+  });
   const cuts = [...new Set(weighted.flatMap((one) => [one.from, one.to]))].sort((a, b) => a - b);
-  const spans: { from: number; to: number; weight: string }[] = [];
+  const spans: { from: number; to: number; weight: Weight }[] = [];
   cuts.slice(0, -1).forEach((from, index) => {
     const to = cuts[index + 1] ?? from;
     const heaviest = weighted
@@ -115,48 +122,47 @@ export const BellLine = memo(function BellLine({
   const rows = useMemo(() => rowsOf(timeline.bells, scale), [timeline, scale]);
   const spans = useMemo(() => spansOf(timeline), [timeline]);
   const label = `Bell line: ${timeline.bells.map((bell) => `${bellWords[bell.kind]} ${clock(startsAt, timeZone, bell.at, locale)}`).join(", ")}. ${minutes(timeline.end, locale)} in all, ${minutes(available, locale)} given.`;
+  const names = parts.bellLine.of({ isFolded, isTold: withActual });
+  const bellOf = (bell: Bell, more: { isFlipped: boolean; isOnWide: boolean }) =>
+    parts.bellLine.of({ isFolded, rung: rung[bell.id] !== undefined, isNext: nextBellId === bell.id, ...more });
   const rail = (
     <>
-      <div className="rail" />
+      <div className={names.rail} />
       {spans.map((span) => (
         <div
           key={span.from}
-          className={`span ${span.weight}`}
+          className={parts.bellLine.of({ weight: span.weight, isFolded }).span}
           style={{ left: share(span.from), width: share(span.to - span.from) }}
         />
       ))}
-      {available < scale ? <div className="over" style={{ left: share(available) }} /> : null}
+      {available < scale ? <div className={names.over} style={{ left: share(available) }} /> : null}
     </>
   );
   if (isFolded) {
     const fits = timesThatFit(timeline.bells, scale, timeWidth.desk);
     const onPhone = timesThatFit(timeline.bells, scale, timeWidth.phone);
     return (
-      <div className="bell-line folded" role="img" aria-label={label}>
+      <div className={names.root} role="img" aria-label={label}>
         {rail}
-        {timeline.bells.map((bell) => (
-          <div
-            key={bell.id}
-            className={`bell${rung[bell.id] === undefined ? "" : " rung"}${nextBellId === bell.id ? " next" : ""}${bell.at / scale > 0.95 ? " flip" : ""}`}
-            style={{ left: share(bell.at) }}
-            title={bellWords[bell.kind]}
-          >
-            <span className="clapper" />
-            {fits.has(bell.id) ? (
-              <span className={`label${onPhone.has(bell.id) ? "" : " on-wide"}`}>
-                {clock(startsAt, timeZone, bell.at, locale)}
-              </span>
-            ) : null}
-          </div>
-        ))}
-        {now === undefined ? null : <div className="now" style={{ left: share(now) }} />}
+        {timeline.bells.map((bell) => {
+          const its = bellOf(bell, { isFlipped: bell.at / scale > 0.95, isOnWide: !onPhone.has(bell.id) });
+          return (
+            <div key={bell.id} className={its.bell} style={{ left: share(bell.at) }} title={bellWords[bell.kind]}>
+              <span className={its.clapper} />
+              {fits.has(bell.id) ? (
+                <span className={its.label}>{clock(startsAt, timeZone, bell.at, locale)}</span>
+              ) : null}
+            </div>
+          );
+        })}
+        {now === undefined ? null : <div className={names.now} style={{ left: share(now) }} />}
       </div>
     );
   }
   return (
     <div
       style={withActual ? undefined : { height: rows.some(({ row }) => row === 2) ? heights.crowded : heights.usual }}
-      className={`bell-line${withActual ? " has-actual" : ""}`}
+      className={names.root}
       role="img"
       aria-label={label}
     >
@@ -169,14 +175,11 @@ export const BellLine = memo(function BellLine({
           "--stem-top": `${top < 44 ? top : 48}px`,
           "--stem": `${top < 44 ? 40 - top : top - 36}px`,
         };
+        const its = bellOf(bell, { isFlipped: flip, isOnWide: minor.has(bell.kind) });
         return (
-          <div
-            key={bell.id}
-            className={`bell ${bell.kind}${rung[bell.id] === undefined ? "" : " rung"}${nextBellId === bell.id ? " next" : ""}${flip ? " flip" : ""}`}
-            style={stem}
-          >
-            <span className="clapper" />
-            <span className="label" style={{ top }}>
+          <div key={bell.id} className={its.bell} style={stem}>
+            <span className={its.clapper} />
+            <span className={its.label} style={{ top }}>
               <b>{bellWords[bell.kind]}</b>
               <br />
               {clock(startsAt, timeZone, bell.at, locale)}
@@ -184,11 +187,11 @@ export const BellLine = memo(function BellLine({
           </div>
         );
       })}
-      {now === undefined ? null : <div className="now" data-label="now" style={{ left: share(now) }} />}
+      {now === undefined ? null : <div className={names.now} data-label="now" style={{ left: share(now) }} />}
       {withActual ? (
         <>
-          <div className="actual-rail" />
-          <svg className="links" preserveAspectRatio="none" viewBox="0 0 100 68" aria-hidden="true">
+          <div className={names.actualRail} />
+          <svg className={names.links} preserveAspectRatio="none" viewBox="0 0 100 68" aria-hidden="true">
             {timeline.bells.map((bell) =>
               rung[bell.id] === undefined ? null : (
                 <line
@@ -203,10 +206,10 @@ export const BellLine = memo(function BellLine({
           </svg>
           {timeline.bells.map((bell) =>
             rung[bell.id] === undefined ? null : (
-              <div key={bell.id} className="actual" style={{ left: share(rung[bell.id] ?? 0) }} />
+              <div key={bell.id} className={names.actual} style={{ left: share(rung[bell.id] ?? 0) }} />
             ),
           )}
-          <div className="row-name">as it happened</div>
+          <div className={names.rowName}>as it happened</div>
         </>
       ) : null}
     </div>

@@ -4,6 +4,7 @@ import type { LinkReason, Task, TaskKind, Timeline } from "~/core/schedule";
 import { clock, list, minutes } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { PlainButton } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 import { laneWords, sharedThingWords, taskWords } from "~/ui/words/en";
 import { linkWords } from "~/ui/words/timeline";
 
@@ -26,7 +27,7 @@ interface Props {
 /** How wide the lanes are drawn, in widths of the sheet. */
 const widths = [1, 2, 4] as const;
 
-const look: Partial<Record<TaskKind, string>> = {
+const look: Partial<Record<TaskKind, "heat" | "heating" | "wait">> = {
   load: "heat",
   "demo-load": "heat",
   tester: "heat",
@@ -142,7 +143,7 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
     return (
       <div
         key={block.id}
-        className={`task ${look[block.kind] ?? ""}${block.isChain ? " chain" : ""}${block.isBelow ? " below" : ""}`}
+        className={parts.lanes.of({ look: look[block.kind], isChain: block.isChain, isBelow: block.isBelow }).task}
         style={{ left: share(block.start), width: share(block.end - block.start) }}
         title={said}
       >
@@ -163,32 +164,32 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
   };
   return (
     <>
-      <div className="lanes-zoom no-print" role="group" aria-label="How wide">
+      <div className={`${parts.lanes.zoom} no-print`} role="group" aria-label="How wide">
         {widths.map((one) => (
           <PlainButton key={one} type="button" aria-pressed={one === width} onClick={() => setWidth(one)}>
             {one === 1 ? "whole class" : `${one} × as wide`}
           </PlainButton>
         ))}
       </div>
-      <div className="lanes-scroll" tabIndex={0} role="group" aria-label="Lanes of stations and surfaces">
-        <div className="lanes" style={lines}>
+      <div className={parts.lanes.scroll} tabIndex={0} role="group" aria-label="Lanes of stations and surfaces">
+        <div className={parts.lanes.root} style={lines}>
           <span />
-          <div className="axis" aria-hidden="true">
+          <div className={parts.lanes.axis} aria-hidden="true">
             {ticks.map((at) => (
               <span key={at} style={{ left: share(at) }}>
                 {clock(startsAt, timeZone, at, locale)}
               </span>
             ))}
           </div>
-          <span className="lane-name">Everyone</span>
-          <div className="lane">
+          <span className={parts.lanes.name}>Everyone</span>
+          <div className={parts.lanes.lane}>
             {room.map((task) => draw(blockOf(task, [taskWords[task.kind], laneWords[task.kind]])))}
           </div>
           {stations.map((station, index) => [
-            <span className={`lane-name${index === 0 ? " first" : ""}`} key={`${station.id}-name`}>
+            <span className={parts.lanes.of({ isFirst: index === 0 }).name} key={`${station.id}-name`}>
               {station.name}
             </span>,
-            <div className={`lane${index === 0 ? " first" : ""}`} key={station.id}>
+            <div className={parts.lanes.of({ isFirst: index === 0 }).lane} key={station.id}>
               {joined(
                 together(timeline.tasks.filter((task) => task.stationId === station.id && task.kind !== "preheat")).map(
                   (all) => {
@@ -204,10 +205,10 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
             </div>,
           ])}
           {adults.map((adult, index) => [
-            <span className={`lane-name${index === 0 ? " first" : ""}`} key={`${adult.name}-name`}>
+            <span className={parts.lanes.of({ isFirst: index === 0 }).name} key={`${adult.name}-name`}>
               {adult.name}
             </span>,
-            <div className={`lane${index === 0 ? " first" : ""}`} key={adult.name}>
+            <div className={parts.lanes.of({ isFirst: index === 0 }).lane} key={adult.name}>
               {together(adult.tasks).map((all) => {
                 const names = all.map(({ stationId, kind }) => short.get(stationId ?? "") ?? laneWords[kind]);
                 const whose = [...new Set(all.map((task) => nameOf(task.stationId)))];
@@ -222,10 +223,10 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
           {timeline.units
             .filter((unit) => unit.stationId === null)
             .map((unit, index) => [
-              <span className={`lane-name${index === 0 ? " first" : ""}`} key={`${unit.id}-name`}>
+              <span className={parts.lanes.of({ isFirst: index === 0 }).name} key={`${unit.id}-name`}>
                 {unit.name} {unit.number}
               </span>,
-              <div className={`lane${index === 0 ? " first" : ""}`} key={unit.id}>
+              <div className={parts.lanes.of({ isFirst: index === 0 }).lane} key={unit.id}>
                 {timeline.tasks
                   .filter((task) => task.surfaceId === unit.id)
                   .map((task) => {

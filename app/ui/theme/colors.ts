@@ -15,6 +15,7 @@ export const colors = {
   edge: { value: "#8a8577" },
   inkDark: { value: "#1c2526" },
   inkSoft: { value: "#3d4748" },
+  inkFaded: { value: "#333333" },
   quiet: { value: "#55605f" },
   accentDark: { value: "#a92a0a" },
   accentWash: { value: "#f7e6df" },

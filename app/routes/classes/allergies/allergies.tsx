@@ -15,6 +15,7 @@ import { closingCaution } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { decisionWords, openingWords, sayExposure } from "~/ui/words/people";
 import { MenuLink, MoreMenu } from "~/ui/parts/Menu";
+import { parts } from "~/ui/theme/parts";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -35,12 +36,12 @@ export default function Allergies({ loaderData, actionData }: Route.ComponentPro
   const { input, plan, standings, names, action, isLead } = useClass();
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>Allergy table</h2>
         <p className="quiet">
           Every person against batter, pan fat, toppings, food brought along and what reaches them over the room.
         </p>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`${action}/allergies/matrix`}>Every person, every item</TextLink>
           <TextLink to={`${action}/allergies/brought/new`}>Food brought along</TextLink>
           <MoreMenu label="Sheets">
@@ -57,7 +58,7 @@ export default function Allergies({ loaderData, actionData }: Route.ComponentPro
         )}
         names={names}
       />
-      <div className="columns wide-narrow">
+      <div className={parts.sheet.of({ split: "wide-narrow" }).columns}>
         <PlateTable
           people={input.people}
           plates={plan.plates}

@@ -11,6 +11,7 @@ import { accountOf } from "~/services/session.server";
 import { FormError, Primary, TextField, TextLink } from "~/ui/parts/fields";
 import { LabelFields } from "~/ui/allergen/LabelFields";
 import { PlainButton } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 const schema = z
   .object({
@@ -89,9 +90,9 @@ export default function Brought({ params, actionData }: Route.ComponentProps) {
   });
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>{food ? food.name : "Food brought along"}</h2>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`${action}/allergies`}>The allergy table</TextLink>
         </div>
       </div>

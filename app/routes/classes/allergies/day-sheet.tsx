@@ -17,6 +17,7 @@ import { Wide } from "~/ui/sheet/Wide";
 import { sayExposure } from "~/ui/words/people";
 import { because } from "~/ui/allergen/Tables";
 import { Heads } from "~/ui/sheet/Heads";
+import { parts } from "~/ui/theme/parts";
 
 const kinds = ["wall", "folder"] as const;
 
@@ -39,9 +40,9 @@ function Wall() {
   const nameOf = (id: string) => input.people.find((one) => one.id === id)?.name ?? id;
   return (
     <article>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>For the wall</h2>
-        <div className="tools no-print">
+        <div className={parts.sheet.tools}>
           <TextLink to={`${action}/day-sheet/folder`}>For the lead’s folder</TextLink>
         </div>
       </div>
@@ -108,9 +109,9 @@ function Folder({ number }: { number: string }) {
   const rest = input.people.filter((person) => !concerned.includes(person));
   return (
     <article>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>For the lead’s folder</h2>
-        <div className="tools no-print">
+        <div className={parts.sheet.tools}>
           <TextLink to={`${action}/day-sheet/wall`}>For the wall</TextLink>
         </div>
       </div>
@@ -174,7 +175,9 @@ function Folder({ number }: { number: string }) {
                   </td>
                   <td>
                     {plate ? (
-                      <span className={`verdict-word ${plate.verdict}`}>{verdictTitle[plate.verdict]}</span>
+                      <span className={parts.verdict.of({ is: plate.verdict }).word}>
+                        {verdictTitle[plate.verdict]}
+                      </span>
                     ) : null}
                     {plate && plate.verdict !== "clear" ? (
                       <div className="small">

@@ -24,6 +24,7 @@ import { FormError, Primary, Secondary, TextField, TextLink } from "~/ui/parts/f
 import { LabelFields } from "~/ui/allergen/LabelFields";
 import { FileInput, Hidden, PlainButton } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
+import { parts } from "~/ui/theme/parts";
 
 const schema = z.object({
   version: z.int().default(0),
@@ -177,9 +178,9 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
   });
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>The label of the {name}</h2>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="../allergies">Back to the table</TextLink>
         </div>
       </div>

@@ -4,6 +4,7 @@ import { matrixOf } from "~/core/plan";
 import { TextLink } from "~/ui/parts/fields";
 import { closingCaution, verdictTitle } from "~/ui/words/en";
 import { useMemo } from "react";
+import { parts } from "~/ui/theme/parts";
 
 /** Shapes as well as words, so that no cell hangs on its colour: drawn for this program, read in the key below. */
 const marks: Readonly<Record<VerdictWord, string>> = { contains: "✕", unknown: "?", "may-contain": "△", clear: "·" };
@@ -14,9 +15,9 @@ export default function Matrix() {
   const { items, rows } = useMemo(() => matrixOf(input, plan), [input, plan]);
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>Every person, every item</h2>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`${action}/allergies`}>The allergy table</TextLink>
         </div>
       </div>

@@ -18,6 +18,7 @@ import { because } from "~/ui/allergen/Tables";
 import { Hidden } from "~/ui/parts/plain";
 import { RoomDrawing } from "~/ui/draw/RoomDrawing";
 import { floorWords } from "~/ui/words/kits";
+import { parts } from "~/ui/theme/parts";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { input } = await classOnce(context, params.classId);
@@ -99,11 +100,12 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
       : `${number(Math.abs(value), names.locale)} ${value > 0 ? "more" : "fewer"} ${Math.abs(value) === 1 ? one : many}`;
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>
-          {person.name}: <span className={`verdict-word ${plate.verdict}`}>{verdictTitle[plate.verdict]}</span>
+          {person.name}:{" "}
+          <span className={parts.verdict.of({ is: plate.verdict }).word}>{verdictTitle[plate.verdict]}</span>
         </h2>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`${action}/allergies`}>The allergy table</TextLink>
           <TextLink to={`${action}/people/seats`}>Seats</TextLink>
         </div>
@@ -182,7 +184,7 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
                     ) : null}
                   </td>
                   <td>
-                    <span className={`verdict-word ${remedy.after}`}>{verdictTitle[remedy.after]}</span>
+                    <span className={parts.verdict.of({ is: remedy.after }).word}>{verdictTitle[remedy.after]}</span>
                     {remedy.worsens.length > 0 ? (
                       <div className="small needs-you">worse for {list(remedy.worsens.map(person_), names.locale)}</div>
                     ) : null}

@@ -18,6 +18,7 @@ import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { measuringSetOf, measuringSets, scoopName } from "~/core/quantity";
 import { Heads } from "~/ui/sheet/Heads";
+import { parts } from "~/ui/theme/parts";
 
 /** What a station cooks on, by kind: from its loads on the timeline, wherever they really happen. */
 function surfacesAt(timeline: Timeline, surfaces: readonly Surface[], stationId: string): CardSurface[] {
@@ -80,7 +81,7 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
   const stamp = `${input.title}, ${day(input.startsAt, locale)}. Computed from ${standings.amounts.seal}.`;
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>Station cards</h2>
         <p className="quiet">
           Measured with {set.name}
@@ -92,7 +93,7 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
             : ""}
           . Dry cups levelled, jugs read at eye level.
         </p>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="../scaling">Ways to scale, more at the door</TextLink>
           <PrintButton>Print the cards</PrintButton>
         </div>
@@ -109,7 +110,7 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
         </p>
       ) : null}
       <Defs />
-      <div className="cards">
+      <div className={parts.card.all}>
         {plan.stations.map((station) => {
           const dish = plan.dishes.find((one) => one.id === station.dishId);
           return dish ? (
@@ -128,7 +129,7 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
         })}
         {plan.demoKit.length > 0 ? (
           <section>
-            <div className="card-head">
+            <div className={parts.card.head}>
               <h3>Your own bowl</h3>
               <span>for the demonstration</span>
             </div>
@@ -137,7 +138,7 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
         ) : null}
         {plan.spareKit.length > 0 ? (
           <section>
-            <div className="card-head">
+            <div className={parts.card.head}>
               <h3>Spare kit</h3>
               <span>for the bowl that goes on the floor</span>
             </div>
@@ -145,7 +146,7 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
           </section>
         ) : null}
         <section>
-          <div className="card-head">
+          <div className={parts.card.head}>
             <h3>Totals</h3>
             <span>the most that may be used</span>
           </div>

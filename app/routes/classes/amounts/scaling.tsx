@@ -22,6 +22,7 @@ import { ScaleTable } from "~/ui/scale/ScaleTable";
 import { Told } from "~/ui/parts/Told";
 import { Secondary, TextLink } from "~/ui/parts/fields";
 import { Hidden, PlainInput, PlainSelect } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 const bowlSizes = ["", "1/2", "1", "1 1/2", "2", "3", "4"] as const;
 
@@ -267,9 +268,9 @@ export default function Scaling({ actionData, loaderData }: Route.ComponentProps
   const grown = useMemo(() => withMorePeople(input, plan, more), [input, plan, more]);
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>Ways to scale</h2>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="../amounts">Station cards</TextLink>
         </div>
       </div>
@@ -314,7 +315,7 @@ export default function Scaling({ actionData, loaderData }: Route.ComponentProps
         </Form>
       ) : null}
       <section style={{ marginTop: 32 }} aria-label="At the door">
-        <div className="sheet-head">
+        <div className={parts.sheet.head}>
           <h2>At the door</h2>
           <WhenReady>
             <label className="cell">

@@ -13,6 +13,7 @@ import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
 import { Heads } from "~/ui/sheet/Heads";
 import { wordsIn } from "~/ui/words/regional";
 import { Wide } from "~/ui/sheet/Wide";
+import { parts } from "~/ui/theme/parts";
 
 /** What is not eaten: per station, shared, and the instructor's own; what is short, and what may be plugged in where. */
 export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "gear">[] }) {
@@ -27,19 +28,19 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
     .filter(({ units }) => units > 0);
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>Gear</h2>
         <p className="quiet">
           From the steps of the recipe, for {plan.stations.length} stations in {input.kitchen.name}.
         </p>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="../load">Load list</TextLink>
           <TextLink to={`/kitchens/${input.kitchen.id}`}>The kitchen</TextLink>
           <PrintButton>Print the list</PrintButton>
         </div>
       </div>
       <Findings findings={plan.findings.filter((finding) => finding.stage === "gear")} names={names} />
-      <div className="columns wide-narrow">
+      <div className={parts.sheet.of({ split: "wide-narrow" }).columns}>
         <div className="scroll-x" tabIndex={0} role="group" aria-label="Gear list">
           <table className="ruled">
             <Heads

@@ -14,6 +14,7 @@ import { layerWords } from "~/ui/words/kits";
 import type { Tool } from "~/core/recipe";
 import { Heads } from "~/ui/sheet/Heads";
 import { PlainInput, Tick } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 /** The car: crates in the order they go in, ticked out and back, blades and sticks counted. */
 export function LoadView({ classId, events, me }: { classId: string; events: readonly TickEvent[]; me: string }) {
@@ -40,13 +41,13 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
   const counted = plan.gear.filter((line) => line.isCountedBack);
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>Load list</h2>
         <p className="quiet">
           {crates.length} crates and boxes, about {number(total / 1000, locale, 0)} kg. In this order: what is wanted
           first goes in last.
         </p>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <span role="status" className={sent === "sent" && waiting === 0 ? "quiet small" : "needs-you small"}>
             {saySent(waiting, sent)}
           </span>

@@ -26,6 +26,7 @@ import { placeName } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden, PlainButton } from "~/ui/parts/plain";
 import { MenuLink, MoreMenu } from "~/ui/parts/Menu";
+import { parts } from "~/ui/theme/parts";
 
 /** The cell that takes a way over by one press, or says that it is taken. */
 function Choice({ value, isInForce }: { value: string; isInForce: boolean }) {
@@ -57,14 +58,14 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
   const eggs = useMemo(() => eggWays(input, made), [input, made]);
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>Kits</h2>
         <p className="quiet">
           {packing.containers.length} containers
           {packing.containers.length > 0 ? `, ${done} packed` : ""}
           {reopened > 0 ? `, ${reopened} changed since` : ""}.
         </p>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="../shopping">Shopping</TextLink>
           <TextLink to="../prep">Prep</TextLink>
           <MoreMenu label="More">
@@ -96,7 +97,7 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
           .
         </p>
       ) : null}
-      <div className="columns two no-print" style={{ marginBottom: 24 }}>
+      <div className={`${parts.sheet.of({ split: "even" }).columns} no-print`} style={{ marginBottom: 24 }}>
         <Form method="post">
           <Hidden name="intent" value="kit-mode" />
           <table className="ruled">
@@ -162,7 +163,7 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
       })}
       {packing.shared.some((one) => one.lines.length > 0) ? (
         <section className="kit-sheet">
-          <div className="card-head">
+          <div className={parts.card.head}>
             <h3>Shared table</h3>
             <span>to taste, and sprays: one of each, with a spoon of its own</span>
           </div>

@@ -18,6 +18,7 @@ import {
   sayMarks,
   saySteps,
 } from "~/ui/words/kits";
+import { parts } from "~/ui/theme/parts";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -46,7 +47,7 @@ export default function Container({ loaderData, params }: Route.ComponentProps) 
   const recipe = plan.dishes.find((dish) => dish.id === container.dishId)?.recipe;
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>
           {placeName(container.place)}
           {sayMix(container)}:{" "}
@@ -55,12 +56,12 @@ export default function Container({ loaderData, params }: Route.ComponentProps) 
             locale,
           )}
         </h2>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`/classes/${params.classId}/kits`}>All kits</TextLink>
           <TextLink to={`/classes/${params.classId}/kit-labels?only=${encodeURIComponent(key)}`}>Its label</TextLink>
         </div>
       </div>
-      <div className="columns two">
+      <div className={parts.sheet.of({ split: "even" }).columns}>
         <table className="ruled">
           <caption>
             {containerName(container)}, {container.dishTitle}

@@ -20,6 +20,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { namesOf } from "~/ui/words/findings";
 import { containerName, labelLines, placeName } from "~/ui/words/kits";
 import { Hidden, PlainButton, PlainInput, PlainSelect } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 /** Where the square code of a container leads. */
 const recordOf = (request: Request, classId: string, key: string) =>
@@ -123,10 +124,10 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
   const query = `?sheet=${sheet.id}&skip=${skip}${only === null ? "" : `&only=${encodeURIComponent(only)}`}`;
   return (
     <>
-      <div className="sheet-head no-print">
+      <div className={`${parts.sheet.head} no-print`}>
         <h2>Labels</h2>
         <p className="quiet">{shown.length} labels, kits kept apart first.</p>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`/classes/${params.classId}/kits`}>Kits</TextLink>
           <a
             className="text"
@@ -139,7 +140,7 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
           </a>
         </div>
       </div>
-      <div className="columns two no-print" style={{ marginBottom: 20 }}>
+      <div className={`${parts.sheet.of({ split: "even" }).columns} no-print`} style={{ marginBottom: 20 }}>
         <Form className="facts" method="get">
           <label className="cell">
             <span className="cell-label">Sheet</span>

@@ -19,6 +19,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { sayPrep } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden, PlainButton, PlainInput, Tick } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -53,10 +54,10 @@ export default function Prep({ loaderData, params }: Route.ComponentProps) {
     `${dateOf(input.startsAt, input.timeZone, -before, locale)}, ${clock(input.startsAt, input.timeZone, -before, locale)}`;
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>Prep</h2>
         <p className="quiet">Worked backwards from the doors at {clock(input.startsAt, input.timeZone, 0, locale)}.</p>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <span role="status" className={sent === "sent" && waiting === 0 ? "quiet small" : "needs-you small"}>
             {saySent(waiting, sent)}
           </span>

@@ -5,6 +5,7 @@ import { ShapeDrawing } from "~/ui/draw/ShapeDrawing";
 import { TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { shapeWords } from "~/ui/words/looks";
+import { parts } from "~/ui/theme/parts";
 
 /** The shapes a class may draw: a card each, with the order of its strokes, what it takes and how long. */
 export default function Shapes() {
@@ -14,13 +15,13 @@ export default function Shapes() {
   const mmOf = (value: number) => `${number(value, locale, 0)}${thin}mm`;
   return (
     <>
-      <div className="sheet-head no-print">
+      <div className={`${parts.sheet.head} no-print`}>
         <h2>Shapes</h2>
         <p className="quiet">
           {requestsEach === 1 ? "One shape" : `${requestsEach} shapes`} each from these cards, the other pieces plain.
           Nothing that belongs to somebody: no figures from books or films.
         </p>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`${action}/kits`}>Kits</TextLink>
           <PrintButton>Print the cards</PrintButton>
         </div>

@@ -15,6 +15,7 @@ import { day } from "~/ui/format/format";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { Hidden, PlainButton, PlainInput } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 const price = priceField("the price of one");
 const schema = z.discriminatedUnion("intent", [
@@ -100,14 +101,14 @@ export default function Shopping({ loaderData, actionData, params }: Route.Compo
   const typed = (actionData?.typed ?? {}) as Record<string, unknown>;
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>Shopping</h2>
         <p className="quiet">
           {trip.classes.length === 1
             ? `For ${input.brief.people} people, the most that may be used.`
             : `One trip for ${trip.classes.map((one) => one.title).join(", ")}.`}
         </p>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="../kits">Kits</TextLink>
           <FileLink href={`/classes/${params.classId}/shopping.csv`}>As a table (CSV)</FileLink>
           <PrintButton>Print the list</PrintButton>
@@ -115,7 +116,7 @@ export default function Shopping({ loaderData, actionData, params }: Route.Compo
       </div>
       <FormError title="Not saved" problems={actionData?.problems ?? []} />
       <ShoppingSheet key={trip.leadId} trip={trip} events={events} me={me} timeZone={input.timeZone} />
-      <div className="columns two no-print" style={{ marginTop: 28 }}>
+      <div className={`${parts.sheet.of({ split: "even" }).columns} no-print`} style={{ marginTop: 28 }}>
         <section>
           <h3>Not eaten</h3>
           <p className="quiet small">Paper, sticks, towels, labels: what the recipe does not name.</p>

@@ -9,6 +9,7 @@ import { TrayLabel } from "~/ui/kit/TrayLabel";
 import { Secondary, TextLink } from "~/ui/parts/fields";
 import { PlainInput } from "~/ui/parts/plain";
 import { PrintButton } from "~/ui/parts/PrintButton";
+import { parts } from "~/ui/theme/parts";
 
 const mostOfEach = 60;
 
@@ -27,12 +28,12 @@ export default function TakeHomeLabels() {
     plan.stations.filter((station) => station.dishId === dishId).reduce((sum, station) => sum + station.size, 0);
   return (
     <>
-      <div className="sheet-head no-print">
+      <div className={`${parts.sheet.head} no-print`}>
         <h2>Labels to take home</h2>
         <p className="quiet">
           For pieces that are cooled fully and packed. One for each who cooked, unless you say so.
         </p>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`${action}/kits`}>Kits</TextLink>
           <PrintButton>Print the labels</PrintButton>
         </div>

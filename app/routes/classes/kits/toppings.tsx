@@ -5,6 +5,7 @@ import { grams, list, people, volume } from "~/ui/format/format";
 import { TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { substanceWords } from "~/ui/words/en";
+import { parts } from "~/ui/theme/parts";
 
 /** The topping bar: one bowl, one spoon and one label for each, with how much of it goes there. */
 export default function Toppings() {
@@ -18,13 +19,13 @@ export default function Toppings() {
     );
   return (
     <>
-      <div className="sheet-head no-print">
+      <div className={`${parts.sheet.head} no-print`}>
         <h2>Topping bar</h2>
         <p className="quiet">
           A bowl and a spoon of its own for each, nobody dips twice; who may not have one takes first, from a bowl kept
           for them.
         </p>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`${action}/kits`}>Kits</TextLink>
           <PrintButton>Print the labels</PrintButton>
         </div>

@@ -28,6 +28,7 @@ import { subjectsOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden } from "~/ui/parts/plain";
 import { Said, Seen } from "~/ui/log/Taught";
+import { parts } from "~/ui/theme/parts";
 
 const schema = z.object({
   // Always there, so that a body that is no form of ours keeps nothing and settles nothing.
@@ -115,7 +116,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
       : Object.fromEntries(Object.entries(state.rung).map(([id, at]) => [id, (at - startedAt) / 60_000]));
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>Log</h2>
         {startedAt === undefined ? null : (
           <p className="quiet">
@@ -123,7 +124,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
             {state.endedAt ? `, ended ${moment(state.endedAt, locale, input.timeZone)}` : ", not ended"}.
           </p>
         )}
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <FileLink href={`${base}/log.csv`}>CSV</FileLink>
           <PrintButton>Print</PrintButton>
         </div>
@@ -143,7 +144,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
           withActual
         />
       )}
-      <div className="columns wide-narrow" style={{ marginTop: 16 }}>
+      <div className={parts.sheet.of({ split: "wide-narrow" }).columns} style={{ marginTop: 16 }}>
         <div className="scroll-x" tabIndex={0} role="group" aria-label="Planned and actual">
           <div className="scroll-x" tabIndex={0} role="group" aria-label="Planned and actual">
             <table className="ruled">

@@ -16,6 +16,7 @@ import { FormError, Primary } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
+import { parts } from "~/ui/theme/parts";
 
 export interface Conflict {
   readonly by: string | null;
@@ -118,7 +119,7 @@ export function BriefPage({
     <>
       {/* A class that exists has its line in the head already. */}
       {saved ? null : <DraftBellLine drafts={drafts} saved={undefined} />}
-      <div className="columns two">
+      <div className={parts.sheet.of({ split: "even" }).columns}>
         <Form
           method="post"
           {...getFormProps(form)}

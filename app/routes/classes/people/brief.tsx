@@ -12,6 +12,7 @@ import { choicesNow } from "~/services/choices.server";
 import { classOr404, saveClass } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { TextLink } from "~/ui/parts/fields";
+import { parts } from "~/ui/theme/parts";
 
 export const loader = async () => ({ choices: pack(await choicesNow(database())) });
 
@@ -52,9 +53,9 @@ export default function Brief({ loaderData, actionData }: Route.ComponentProps) 
   const isSaved = actionData !== undefined && "isSaved" in actionData;
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>Brief</h2>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="../people">The register: {input.people.length} people</TextLink>
         </div>
       </div>

@@ -15,6 +15,7 @@ import { Told } from "~/ui/parts/Told";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { ageWords } from "~/ui/words/en";
 import { doingWords, mayWords } from "~/ui/words/people";
+import { parts } from "~/ui/theme/parts";
 
 const cell = (doing: Doing, band: AgeBand) => `${doing} ${band}`;
 const schema = z.object({
@@ -67,10 +68,10 @@ export default function House({ actionData, loaderData }: Route.ComponentProps) 
   const present = new Set(input.people.map((person) => person.ageBand));
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>House rules</h2>
         <p className="quiet">Who may do what, by age. The turns at the tables follow it.</p>
-        <div className="tools no-print">
+        <div className={parts.sheet.tools}>
           <TextLink to={`${action}/people/turns`}>Turns</TextLink>
           <PrintButton>Print for the wall</PrintButton>
         </div>

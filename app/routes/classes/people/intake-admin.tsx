@@ -16,6 +16,7 @@ import { needsInWords } from "~/ui/people/needs";
 import { reminderLetter } from "~/ui/words/letters";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden, PlainButton, PlainSelect } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   requireLead(context);
@@ -117,9 +118,9 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
   const when = (date: Date) => moment(date, locale, input.timeZone);
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>Asking about allergies</h2>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`${action}/people`}>The register</TextLink>
           <TextLink to="/outbox">Outbox</TextLink>
         </div>
@@ -188,7 +189,7 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
           </table>
         </section>
       ) : null}
-      <div className="columns two">
+      <div className={parts.sheet.of({ split: "even" }).columns}>
         <section>
           <h3>Not answered: {silent.length}</h3>
           {silent.length === 0 ? (

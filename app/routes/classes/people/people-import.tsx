@@ -11,6 +11,7 @@ import { needsInWords } from "~/ui/people/needs";
 import { ageWords, roleWords } from "~/ui/words/en";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 export function loader({ context }: Route.LoaderArgs) {
   requireLead(context);
@@ -80,9 +81,9 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
   const read = actionData?.read;
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>Bring in a list of people</h2>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="../people">Back to the register</TextLink>
         </div>
       </div>

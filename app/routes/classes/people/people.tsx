@@ -18,6 +18,7 @@ import { subjectsOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
 import { MenuFile, MenuLink, MenuRule, MoreMenu } from "~/ui/parts/Menu";
+import { parts } from "~/ui/theme/parts";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   // Looking at what people declared is noted, as health data is.
@@ -52,9 +53,9 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
   const stationOf = (personId: string) => plan.stations.find((station) => station.people.includes(personId))?.name;
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>The register</h2>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="seats">Seats</TextLink>
           {isLead ? <TextLink to="intake">Ask for answers</TextLink> : null}
           <MoreMenu label="More">

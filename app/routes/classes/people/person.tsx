@@ -14,6 +14,7 @@ import { PersonFields } from "~/ui/people/PersonFields";
 import { FormError, Primary, Secondary, TextLink } from "~/ui/parts/fields";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
+import { parts } from "~/ui/theme/parts";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   requireLead(context);
@@ -77,9 +78,9 @@ export default function Person({ params, actionData }: Route.ComponentProps) {
   const newer = fields.version.errors?.[0];
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>{person ? person.name : "Add a person"}</h2>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to="../people">Back to the register</TextLink>
         </div>
       </div>

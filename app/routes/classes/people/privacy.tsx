@@ -14,6 +14,7 @@ import { FileLink, NumberField, Secondary, TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { Heads } from "~/ui/sheet/Heads";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 const schema = z.object({ days: whole(1, 3650) });
 
@@ -59,13 +60,13 @@ export default function Privacy({ loaderData, actionData }: Route.ComponentProps
   });
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>What is kept of people</h2>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`${action}/people`}>The register</TextLink>
         </div>
       </div>
-      <div className="columns two">
+      <div className={parts.sheet.of({ split: "even" }).columns}>
         <section>
           <h3>Health data</h3>
           {meta.healthRemovedAt ? (

@@ -20,6 +20,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { sayFaults } from "~/ui/words/people";
 import { Hidden, Tick } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -153,9 +154,9 @@ function Room({ changes, told, room }: RoomProps) {
     );
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>Seats</h2>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`${action}/people`}>The register</TextLink>
           <TextLink to={`${action}/people/turns`}>Turns</TextLink>
           <TextLink to={`${action}/allergies`}>The allergy table</TextLink>
@@ -163,7 +164,7 @@ function Room({ changes, told, room }: RoomProps) {
       </div>
       <Told told={isChanged ? { problem: told?.problem } : told} />
       <WhenReady>
-        <div className="columns wide-narrow">
+        <div className={parts.sheet.of({ split: "wide-narrow" }).columns}>
           <Tables
             tables={lists.map((ids, index) => {
               const station = plan.stations.find((one) => one.id === stationId(index));

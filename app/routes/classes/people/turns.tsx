@@ -5,6 +5,7 @@ import { turnsOf } from "~/core/turns";
 import { list } from "~/ui/format/format";
 import { TextLink } from "~/ui/parts/fields";
 import { jobWords, sayLeftOut } from "~/ui/words/people";
+import { parts } from "~/ui/theme/parts";
 
 /** Who does what at each station, in the order of the steps. */
 export default function Turns() {
@@ -14,10 +15,10 @@ export default function Turns() {
   const nameOf = (id: string) => input.people.find((one) => one.id === id)?.name ?? id;
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>Turns</h2>
         <p className="quiet">Everyone stirs. Every other job goes to whoever may and had the fewest turns.</p>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`${action}/people/seats`}>Seats</TextLink>
           <TextLink to={`${action}/house`}>House rules</TextLink>
         </div>

@@ -3,6 +3,7 @@ import { techniquesIn } from "~/core/look";
 import { recipesMade } from "~/core/plan";
 import { Techniques } from "~/ui/recipe/Techniques";
 import { PrintButton } from "~/ui/parts/PrintButton";
+import { parts } from "~/ui/theme/parts";
 
 /** What hands do in this class, as one sheet for the wall. */
 export default function TechniquesSheet() {
@@ -10,10 +11,10 @@ export default function TechniquesSheet() {
   const shown = techniquesIn(recipesMade(plan), new Map(input.pantry.map((one) => [one.id, one])));
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>How it is done</h2>
         <p className="quiet">The movements of this class, for the wall. They follow from the recipes.</p>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <PrintButton>Print</PrintButton>
         </div>
       </div>

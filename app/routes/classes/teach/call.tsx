@@ -13,6 +13,7 @@ import { PrimaryLink, TextLink } from "~/ui/parts/fields";
 import { PlainButton } from "~/ui/parts/plain";
 import { toolWords } from "~/ui/words/en";
 import { containerName, contentScoops } from "~/ui/words/kits";
+import { parts } from "~/ui/theme/parts";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -38,7 +39,7 @@ export default function CallTheList({ loaderData, params }: Route.ComponentProps
         );
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>Call the list</h2>
         <p className={missing.length > 0 ? "needs-you" : "quiet"} role="status">
           {missing.length === 0
@@ -48,7 +49,7 @@ export default function CallTheList({ loaderData, params }: Route.ComponentProps
                 locale,
               )}.`}
         </p>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <span role="status" className={sent === "sent" && waiting === 0 ? "quiet small" : "needs-you small"}>
             {saySent(waiting, sent)}
           </span>

@@ -18,6 +18,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { criticalWords, hazardWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { adultName, sayHoldUp } from "~/ui/words/timeline";
+import { parts } from "~/ui/theme/parts";
 
 interface Props {
   /** The newest change that can be taken back. */
@@ -40,7 +41,7 @@ export function TimelineView({ newest, told }: Props) {
   const hazards = [...new Set(plan.dishes.flatMap((dish) => dish.recipe.steps.flatMap((step) => step.hazards)))];
   return (
     <>
-      <div className="sheet-head">
+      <div className={parts.sheet.head}>
         <h2>Run sheet</h2>
         <p>
           {slack >= 0 ? (
@@ -53,7 +54,7 @@ export function TimelineView({ newest, told }: Props) {
           )}{" "}
           First pour {at(timeline.firstPour)}, last piece {at(timeline.lastLoadEnd)}.
         </p>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`${action}/helpers`}>Cards for helpers</TextLink>
           <MoreMenu label="Export">
             <MenuFile href={`${action}/timeline.csv`}>As a table (CSV)</MenuFile>
@@ -79,7 +80,7 @@ export function TimelineView({ newest, told }: Props) {
       />
       {holdsUp ? <p>{holdsUp}</p> : null}
       <Findings findings={plan.findings.filter((finding) => finding.stage === "timeline")} names={names} />
-      <div className="columns wide-narrow">
+      <div className={parts.sheet.of({ split: "wide-narrow" }).columns}>
         <WaysOut ways={ways} version={meta.version} />
         <div>
           <BetterOrder
@@ -100,7 +101,7 @@ export function TimelineView({ newest, told }: Props) {
           ) : null}
         </div>
       </div>
-      <div className="columns wide-narrow" style={{ marginTop: 28 }}>
+      <div className={parts.sheet.of({ split: "wide-narrow" }).columns} style={{ marginTop: 28 }}>
         <ByTheMinute
           timeline={timeline}
           startsAt={input.startsAt}

@@ -10,6 +10,7 @@ import { Heads } from "~/ui/sheet/Heads";
 import { Wide } from "~/ui/sheet/Wide";
 import { hazardWords } from "~/ui/words/en";
 import { adultName, sayEntry } from "~/ui/words/timeline";
+import { parts } from "~/ui/theme/parts";
 
 /** A card for each adult at the heat: which griddle is theirs, what lies on it from when to when, what they watch for. */
 export default function HelperCards() {
@@ -36,14 +37,14 @@ export default function HelperCards() {
   const busy = cards.filter((card) => card.tasks.length > 0);
   return (
     <>
-      <div className="sheet-head no-print">
+      <div className={`${parts.sheet.head} no-print`}>
         <h2>Cards for helpers</h2>
         <p className="quiet">
           {adults === 0
             ? "The brief names no helper: everything at the heat is yours."
             : `${adults} at the heat; whoever is at a griddle stays there while they can.`}
         </p>
-        <div className="tools">
+        <div className={parts.sheet.tools}>
           <TextLink to={`${action}/timeline`}>Run sheet</TextLink>
           <PrintButton>Print the cards</PrintButton>
         </div>
@@ -56,12 +57,12 @@ export default function HelperCards() {
           </p>
         ) : (
           <section key={index} aria-label={`Card: ${nameOf(index)}`} className="helper-card">
-            <div className="card-head">
+            <div className={parts.card.head}>
               <h3>{nameOf(index)}</h3>
               <span>at {list(card.unitIds.map(unit), locale)}</span>
               <span className="n">something on the heat for {minutes(card.minutes, locale)}</span>
             </div>
-            <div className="columns wide-narrow">
+            <div className={parts.sheet.of({ split: "wide-narrow" }).columns}>
               <Wide label="By the minute">
                 <table className="ruled by-the-minute">
                   <Heads of={["Time", "What happens", "Say, and watch for"]} />

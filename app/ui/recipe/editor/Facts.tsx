@@ -26,6 +26,7 @@ import { cueWords, familyWords, surfaceWords, testWords, windowReasonWords } fro
 import { Cell, Pick, Problem, RowButton, SpanCells, Ticks } from "./cells";
 import { Rounds } from "./Rounds";
 import { Fold, FoldTitle, PlainArea, Tick } from "~/ui/parts/plain";
+import { parts } from "~/ui/theme/parts";
 
 interface Props {
   readonly draft: RecipeDraft;
@@ -184,7 +185,7 @@ export function CookFields({ draft, onDraft }: Props) {
   const diameter = Number(draft.pieceDiameterCm);
   const pour = diameter > 0 ? pourFor(diameter, pourThickness[draft.family]) : undefined;
   return (
-    <div className="columns two">
+    <div className={parts.sheet.of({ split: "even" }).columns}>
       <section>
         <h3>Heat</h3>
         <Ticks

@@ -284,8 +284,6 @@ export const book: Styles = [
     },
     ".tare summary": { cursor: "pointer", minHeight: "44px", display: "flex", alignItems: "center", color: "fg.muted" },
     ".cell-of": { display: "flex", flexDirection: "column", gap: "1px" },
-    // What follows changes at every key: its drawing stays its own affair.
-    ".bell-line, .figures, .findings": { contain: "layout style" },
     // What is wrong with a line stands below the whole line, not in the width of its narrowest field.
     ".line-main > .cell, .line-main .picker, .line-main .picker > .cell": { display: "contents" },
     ".line-main .field-error": { gridColumn: "1 / -1", order: 1 },

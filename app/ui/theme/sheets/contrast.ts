@@ -28,9 +28,9 @@ export const contrast: Styles = [
         "--chakra-colors-accent-subtle": "Canvas",
       },
       // A line that is only there to keep the place of the one below what is open.
-      ".top nav a:not([aria-current]), .top .who button, .stages a:not([aria-current])": { borderColor: "Canvas" },
+      ".top nav a:not([aria-current]), .top .who button": { borderColor: "Canvas" },
       // Filled shapes that say something: their fill would go, and with it what they say.
-      "svg, .bell-line .span, .bell-line .clapper, .lanes .task, .live .big.primary, .live .station.stuck": {
+      "svg, .bell-line__span, .bell-line__clapper, .lanes__task, .live .big.primary, .live .station.stuck": {
         forcedColorAdjust: "none",
       },
     },

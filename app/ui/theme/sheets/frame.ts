@@ -38,6 +38,21 @@ export const frame: Styles = [
     ".top nav a:hover, .top .who button:hover, .top .who a:hover": { borderBottomColor: "border.muted" },
     '.top nav a[aria-current="page"]': { borderBottomColor: "fg", fontWeight: 600 },
     ".top .who": { marginLeft: "auto", display: "flex", gap: "18px", alignItems: "center", color: "fg.muted" },
+    "@media (max-width: 560px)": {
+      // In a hand the sheet itself comes first: what leads elsewhere goes by in two strips above it.
+      ".top": { gap: "0 12px", paddingBottom: "0" },
+      ".top .who span": { display: "none" },
+      ".top nav": {
+        order: 1,
+        flex: "1 0 100%",
+        minWidth: "0",
+        display: "flex",
+        flexWrap: "nowrap",
+        overflowX: "auto",
+        scrollbarWidth: "none",
+      },
+      ".top nav a": { whiteSpace: "nowrap" },
+    },
     ".page": { padding: "12px var(--gutter) 64px", maxWidth: "1360px", margin: "0 auto" },
     ".lone": { maxWidth: "560px", margin: "9vh auto", padding: "0 var(--gutter)", display: "grid", gap: "14px" },
     ".lone .mark": { fontFamily: "heading", fontWeight: 700, fontSize: "22px" },

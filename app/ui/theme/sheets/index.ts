@@ -1,16 +1,10 @@
 import { surface } from "./surface";
 import { frame } from "./frame";
-import { classHead } from "./class-head";
 import { parts } from "./parts";
 import { drawings } from "./drawings";
-import { bellLine } from "./bell-line";
 import { tables } from "./tables";
-import { findings } from "./findings";
-import { figures } from "./figures";
 import { forms } from "./forms";
 import { recipe } from "./recipe";
-import { cards } from "./cards";
-import { lanes } from "./lanes";
 import { book } from "./book";
 import { people } from "./people";
 import { shopping } from "./shopping";
@@ -20,6 +14,10 @@ import { month } from "./month";
 import { packing } from "./packing";
 import { live } from "./live";
 import { contrast } from "./contrast";
+import { paper } from "./paper";
+import { narrow } from "./narrow";
+import { recipeStyles } from "../recipe-styles";
+import { recipes } from "../recipes";
 import type { Styles } from "./styles";
 
 /** The styles of everything that is drawn, in the order in which one may stand above another. */
@@ -27,16 +25,20 @@ export const sheets: Styles = [
   ...surface,
   ...parts,
   ...frame,
-  ...classHead,
-  ...bellLine,
+  ...recipeStyles(recipes.classHead),
+  ...recipeStyles(recipes.bellLine),
+  ...recipeStyles(recipes.sheet),
   ...tables,
-  ...findings,
-  ...figures,
+  ...recipeStyles(recipes.finding),
+  ...recipeStyles(recipes.figure),
+  ...recipeStyles(recipes.verdict),
   ...forms,
   ...recipe,
-  ...cards,
+  ...recipeStyles(recipes.card),
   ...drawings,
-  ...lanes,
+  ...recipeStyles(recipes.container),
+  ...recipeStyles(recipes.lanes),
+  ...narrow,
   ...book,
   ...people,
   ...month,
@@ -46,4 +48,5 @@ export const sheets: Styles = [
   ...packing,
   ...live,
   ...contrast,
+  ...paper,
 ];

@@ -168,11 +168,6 @@ export const live: Styles = [
     "@media (prefers-reduced-motion: reduce)": {
       ".live .flash": { animation: "none !important", opacity: 1 },
     },
-    ".live .bell-line": { margin: "14px calc(var(--gutter) + 6px) 0" },
-    ".live .bell-line.folded .bell .label": { fontSize: "17px" },
-    ".live .bell-line.folded .now": { top: "-4px", height: "26px" },
-    ".live .bell-line.folded .now::after": { display: "none" },
-    ".live .bell-line .span.heat": { background: "fg" },
     ".live .kept": { color: "fg.muted", fontSize: "17px" },
     ".live .kept.waiting": { color: "accent.solid", fontWeight: 600 },
     "@media (max-width: 860px)": {

@@ -31,7 +31,7 @@ export const room: Styles = [
     ".floor-mark.exit": { borderStyle: "dashed" },
     ".floor-mark.water": { borderStyle: "double", borderWidth: "4px" },
     ".floor-mark.allergy-table": { borderColor: "accent.solid", color: "accent.solid", fontWeight: 600 },
-    ".all-sheets .tools, .all-sheets .row-button, .all-sheets .settle": { display: "none" },
+    ".all-sheets .sheet__tools, .all-sheets .row-button, .all-sheets .settle": { display: "none" },
     ".all-sheets > section": { borderTop: "3px double {colors.fg}", paddingTop: "12px", marginTop: "32px" },
     // A row of a kitchen, and what can be changed of it behind it.
     ".drawer": { borderBottom: "1px solid {colors.border.muted}", padding: "4px 0 8px" },

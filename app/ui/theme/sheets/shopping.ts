@@ -62,7 +62,5 @@ export const shopping: Styles = [
     ".kit-sheet th:nth-child(2)": { width: "33%" },
     ".kit-sheet th:nth-child(3)": { width: "10%" },
     ".kit-sheet th:nth-child(5)": { width: "14%" },
-    ".kit-sheet.apart .card-head": { borderBottomColor: "accent.solid" },
-    ".kit-sheet.apart .card-head span": { color: "accent.solid", fontWeight: 600 },
   },
 ];

@@ -1,3 +1,4 @@
+import { reach } from "../recipes/reach";
 import type { Styles } from "./styles";
 
 /** The surface: paper, ink, rules. Screens are sheets; the same marks are printed. */
@@ -19,15 +20,7 @@ export const surface: Styles = [
       textUnderlineOffset: "3px",
     },
     "a.text:hover": { color: "accent.solid" },
-    // A finger needs more than a line of text: what is pressed reaches beyond it, and nothing moves for that.
-    "a.text, .figures summary, .verdict summary, .line-more summary, .letter summary": { position: "relative" },
-    "a.text::after, .figures summary::after, .verdict summary::after, .line-more summary::after, .letter summary::after":
-      {
-        content: '""',
-        position: "absolute",
-        insetBlock: "-12px",
-        insetInline: "-6px",
-      },
+    "a.text, .line-more summary, .letter summary": reach,
     "summary.quiet": { minHeight: "44px", alignContent: "center", cursor: "pointer" },
     "main select, main input:not([type='checkbox'], [type='radio'], [type='range'], [type='hidden']), .row-button": {
       minHeight: "44px",

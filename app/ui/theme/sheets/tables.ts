@@ -1,15 +1,8 @@
 import type { Styles } from "./styles";
 
-/** A sheet's head, its columns, its ruled tables. */
+/** Ruled tables. */
 export const tables: Styles = [
   {
-    ".sheet-head": { display: "flex", gap: "8px 24px", alignItems: "baseline", flexWrap: "wrap", marginBottom: "12px" },
-    ".sheet-head .tools": { marginLeft: "auto", display: "flex", gap: "12px", alignItems: "center", flexWrap: "wrap" },
-    ".columns": { display: "grid", alignItems: "start", gap: "32px 48px", gridTemplateColumns: "minmax(0, 1fr)" },
-    "@media (min-width: 900px)": {
-      ".columns.two": { gridTemplateColumns: "minmax(0, 1fr) minmax(0, 1fr)" },
-      ".columns.wide-narrow": { gridTemplateColumns: "minmax(0, 1.7fr) minmax(0, 1fr)" },
-    },
     "table.ruled": { width: "100%", borderCollapse: "collapse" },
     "@media (min-width: 700px)": {
       "table.ruled.fixed": { tableLayout: "fixed" },
