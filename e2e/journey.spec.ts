@@ -21,7 +21,7 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   const stations = follows.locator(".figure__row", { hasText: /^Stations/ });
   await expect(stations.locator("dd")).toHaveText("3");
   await page.getByLabel("People").fill("14");
-  await expect(stations).toHaveClass(/changed/);
+  await expect(stations).toHaveClass(/isChanged_true/);
   await expect(stations.locator("dd")).toContainText("5");
   await expect(follows.getByText("not saved yet")).toBeVisible();
   await stations.getByText("why 5?").click();

@@ -7,6 +7,7 @@ import { kitchens } from "~/db/queries/kitchens.server";
 import { ingredientOf } from "~/db/queries/pantry.server";
 import { historyOf, recipeOf } from "~/db/queries/recipes.server";
 import { accountByEmail, offerSetupCode } from "~/services/accounts.server";
+import { asideOf } from "~/services/aside.server";
 import { addStarterRecipes } from "~/services/demo.server";
 import { anAccount, password, programDatabase } from "../../test/database";
 import { type Answer, type Asked, type Door, ask, askOpenly, cookieOf } from "../../test/doors";
@@ -17,6 +18,7 @@ import * as signOut from "./account/sign-out";
 import * as floor from "./kitchens/floor";
 import * as kitchen from "./kitchens/kitchen";
 import * as ingredient from "./pantry/ingredient";
+import * as pantryShelf from "./pantry/shelf";
 import * as bringIn from "./recipes/bring-in";
 import * as edit from "./recipes/edit";
 import * as making from "./recipes/new";
@@ -132,7 +134,7 @@ describe("the pantry", () => {
     return answer;
   };
 
-  test("an ingredient is added, changed by one of two, and taken out", async () => {
+  test("an ingredient is added, changed by one of two, put aside and taken back", async () => {
     const sugar = await ingredientOf(db, "sugar");
     const made = await roleOf({ role: sugar?.ingredient.role, label: sugar?.ingredient.label });
     expect(made).toMatchObject({ status: 302, location: "/pantry" });
@@ -145,16 +147,12 @@ describe("the pantry", () => {
     const late = await post(ingredient, { ...form, version, gramsPerTsp: "9" }, params);
     expect(late.status).toBe(409);
     expect(said(late)).toContain("changed this ingredient while you were typing");
-    expect((await post(ingredient, { intent: "remove" }, params)).location).toBe("/pantry");
-    expect(await ingredientOf(db, "boathouse-malt")).toBeUndefined();
-  });
-
-  test("one that a recipe names stays", async () => {
-    await addStarterRecipes(db, lead);
-    const answer = await post(ingredient, { intent: "remove" }, { ingredientId: "plain-flour" });
-    expect(answer.status).toBe(409);
-    expect(said(answer)).toContain("still names it");
-    expect(await ingredientOf(db, "plain-flour")).toBeDefined();
+    expect((await post(ingredient, { intent: "aside" }, params)).location).toBe("/pantry?aside=boathouse-malt");
+    expect((await asideOf(db, "ingredient")).has("boathouse-malt")).toBe(true);
+    expect((await post(pantryShelf, { intent: "back", id: "boathouse-malt" })).location).toBe("/pantry");
+    expect((await asideOf(db, "ingredient")).has("boathouse-malt")).toBe(false);
+    expect((await ingredientOf(db, "boathouse-malt"))?.ingredient.name).toBe("boathouse malt");
+    await db.deleteFrom("ingredient").where("id", "=", "boathouse-malt").execute();
   });
 
   test.each([

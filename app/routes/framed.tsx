@@ -7,6 +7,7 @@ import { accountOf } from "~/services/session.server";
 import { flushEverywhere } from "~/ui/outbox/outbox";
 import { Mark } from "~/ui/sheet/Mark";
 import { PageFocus } from "~/ui/parts/PageFocus";
+import { UndoPlace } from "~/ui/parts/Undo";
 import { Shortcuts } from "~/ui/parts/Shortcuts";
 import { MenuAction, MenuLink, MenuRule, MoreMenu } from "~/ui/parts/Menu";
 
@@ -67,6 +68,7 @@ export default function Framed({ loaderData }: Route.ComponentProps) {
       <main className="page" id="content">
         <Outlet />
       </main>
+      <UndoPlace />
       <PageFocus />
       <Shortcuts />
     </>

@@ -157,19 +157,3 @@ export async function changeIngredient(
   await addSubstances(db, [ingredient]);
   return true;
 }
-
-/** Takes an ingredient out that no recipe, label or pack names. False when something does. */
-export async function removeIngredient(db: Kysely<DB>, id: string): Promise<boolean> {
-  const gone = await db
-    .deleteFrom("ingredient")
-    .where("id", "=", id)
-    .where((eb) =>
-      eb.and([
-        eb.not(eb.exists(eb.selectFrom("revision_ingredient").select("ingredient_id").where("ingredient_id", "=", id))),
-        eb.not(eb.exists(eb.selectFrom("label_reading").select("ingredient_id").where("ingredient_id", "=", id))),
-        eb.not(eb.exists(eb.selectFrom("class_pack").select("ingredient_id").where("ingredient_id", "=", id))),
-      ]),
-    )
-    .executeTakeFirst();
-  return gone.numDeletedRows > 0n;
-}

@@ -122,7 +122,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (form.data.intent === "aside" || form.data.intent === "back") {
     requireLead(context);
     await putAside(database(), "class", params.classId, form.data.intent === "aside");
-    return redirect(form.data.intent === "aside" ? "/?is=aside" : `/classes/${params.classId}`);
+    return redirect(form.data.intent === "aside" ? `/?is=aside&aside=${params.classId}` : `/classes/${params.classId}`);
   }
   if (form.data.intent === "again") {
     requireLead(context);

@@ -10,7 +10,7 @@ import { day, minutes, people, wallTime } from "~/ui/format/format";
 import { removedClasses } from "~/services/bin.server";
 import { Choice, PrimaryLink, Secondary, TextLink, optionsOf } from "~/ui/parts/fields";
 import { classStateWords } from "~/ui/words/en";
-import { Hidden } from "~/ui/parts/plain";
+import { Undo } from "~/ui/parts/Undo";
 import { useLocale } from "~/ui/sheet/locale";
 import { parts } from "~/ui/theme/parts";
 
@@ -44,6 +44,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     classCards(db, { side: "before", day, page: pages.behind, perPage: perPage.behind, ...wanted }),
   ]);
   const removed = asked.get("removed");
+  const aside = asked.get("aside");
   return {
     ahead,
     behind,
@@ -53,6 +54,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     state,
     today: day,
     removed: removed === null ? undefined : (await removedClasses(db)).find((one) => one.id === removed),
+    aside: [...ahead, ...behind].find((one) => one.id === aside),
   };
 }
 
@@ -165,7 +167,7 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
 
 /** Classes by what they ask for: today, ahead, behind. */
 export default function ClassList({ loaderData }: Route.ComponentProps) {
-  const { ahead, behind, count, pages, find, state, today, removed } = loaderData;
+  const { ahead, behind, count, pages, find, state, today, removed, aside } = loaderData;
   const isPicked = find !== "" || state !== undefined;
   const dayOf = (card: ClassCard) => card.startsAt.slice(0, 10);
   return (
@@ -180,11 +182,22 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
         </div>
       </div>
       {removed ? (
-        <Form method="post" action="/removed" className="saved actions" role="status">
-          <Hidden name="classId" value={removed.id} />
-          <span>“{removed.title}” is removed.</span>
-          <Secondary>Put it back</Secondary>
-        </Form>
+        <Undo
+          id={`class ${removed.id}`}
+          said={`“${removed.title}” is removed.`}
+          back="Put it back"
+          action="/removed"
+          fields={{ classId: removed.id }}
+        />
+      ) : null}
+      {aside ? (
+        <Undo
+          id={`class aside ${aside.id}`}
+          said={`“${aside.title}” is put aside.`}
+          back="Take it back"
+          action={`/classes/${aside.id}`}
+          fields={{ intent: "back" }}
+        />
       ) : null}
       <Form method="get" className="actions" role="search" style={{ marginBottom: 18 }}>
         <Input

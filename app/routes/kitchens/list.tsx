@@ -10,7 +10,7 @@ import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { surfaceWords } from "~/ui/words/en";
 import { wordsIn } from "~/ui/words/regional";
-import { AsideButton, PutAside } from "~/ui/sheet/Aside";
+import { AsideButton, PutAside, afterAside } from "~/ui/sheet/Aside";
 import { Heads } from "~/ui/sheet/Heads";
 import { parts } from "~/ui/theme/parts";
 
@@ -31,7 +31,7 @@ export async function action({ request }: Route.ActionArgs) {
   if (!form.success)
     throw data("This form was not understood. Go back, load the page again and repeat.", { status: 400 });
   if (!(await putAside(database(), "kitchen", form.data.id, form.data.intent === "aside"))) throw notFound("kitchen");
-  return redirect("/kitchens");
+  return redirect(afterAside("/kitchens", form.data));
 }
 
 export default function Kitchens({ loaderData }: Route.ComponentProps) {
@@ -88,17 +88,7 @@ export default function Kitchens({ loaderData }: Route.ComponentProps) {
           </tbody>
         </table>
       )}
-      <PutAside
-        action="/kitchens"
-        of={loaderData.aside.map(({ id, name }) => ({
-          id,
-          name: (
-            <Link className="text" to={`/kitchens/${id}`}>
-              {name}
-            </Link>
-          ),
-        }))}
-      />
+      <PutAside action="/kitchens" of={loaderData.aside} />
     </>
   );
 }

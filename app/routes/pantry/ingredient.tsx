@@ -6,7 +6,7 @@ import { formOfIngredient, ingredientFormSchema, ingredientOfForm } from "./ingr
 import { formOf, submissionOf } from "../form";
 import { checkIngredient, substances } from "~/core/pantry";
 import { database } from "~/db/client.server";
-import { addIngredients, changeIngredient, ingredientOf, removeIngredient } from "~/db/queries/pantry.server";
+import { addIngredients, changeIngredient, ingredientOf } from "~/db/queries/pantry.server";
 import { notFound } from "~/services/classes.server";
 import { freeIngredientId } from "~/services/pantry.server";
 import { accountOf } from "~/services/session.server";
@@ -27,6 +27,8 @@ import { useLocale } from "~/ui/sheet/locale";
 import { labelKindWords, roleNames, sayPantryFinding, storageWords } from "~/ui/words/batter";
 import { substanceWords } from "~/ui/words/en";
 import { Hidden, Tick } from "~/ui/parts/plain";
+import { putAside } from "~/services/aside.server";
+import { afterAside } from "~/ui/sheet/Aside";
 import { parts } from "~/ui/theme/parts";
 
 async function storedOr404(id: string) {
@@ -42,20 +44,13 @@ export const loader = async ({ params }: Route.LoaderArgs) => ({ stored: await s
 export async function action({ request, params, context }: Route.ActionArgs) {
   const stored = await storedOr404(params.ingredientId);
   const form = await formOf(request);
-  if (stored && form.get("intent") === "remove") {
-    if (await removeIngredient(database(), params.ingredientId)) return redirect("/pantry");
-    return data(
-      {
-        result: undefined,
-        problems: ["A recipe, a label or a pack still names it. Take it out there first."],
-        version: undefined,
-      },
-      { status: 409 },
-    );
+  if (stored && form.get("intent") === "aside") {
+    const { id } = stored.ingredient;
+    await putAside(database(), "ingredient", id, true);
+    return redirect(afterAside("/pantry", { intent: "aside", id }));
   }
   const submission = submissionOf(form, { schema: ingredientFormSchema });
-  if (submission.status !== "success")
-    return data({ result: submission.reply(), problems: [] as string[], version: undefined }, { status: 400 });
+  if (submission.status !== "success") return data({ result: submission.reply(), version: undefined }, { status: 400 });
   const db = database();
   const id = stored?.ingredient.id ?? (await freeIngredientId(db, submission.value.name));
   const ingredient = ingredientOfForm(id, submission.value);
@@ -64,7 +59,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     return data(
       {
         result: submission.reply({ formErrors: contradictions.map((finding) => sayPantryFinding(finding, "en-GB")) }),
-        problems: [] as string[],
         version: undefined,
       },
       { status: 400 },
@@ -84,7 +78,6 @@ export async function action({ request, params, context }: Route.ActionArgs) {
             `${stored?.updatedBy ?? "Somebody"} changed this ingredient while you were typing. Yours stands below; keep it again to replace theirs.`,
           ],
         }),
-        problems: [] as string[],
         version: stored?.version,
       },
       { status: 409 },
@@ -128,7 +121,7 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
         </ul>
       ) : null}
       <Form method="post" {...getFormProps(form)} className="form" style={{ maxWidth: 980 }}>
-        <FormError title="Not kept" problems={[...(form.errors ?? []), ...(actionData?.problems ?? [])]} />
+        <FormError title="Not kept" problems={form.errors ?? []} />
         <Hidden name="version" key={version} defaultValue={version} />
         <TextField field={fields.name} label="Name" className="c6" autoComplete="off" />
         <SelectField
@@ -210,9 +203,9 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
         <AreaField field={fields.source} label="Where the figures come from" rows={2} />
         <div className="actions">
           <Primary>Keep the ingredient</Primary>
-          {stored && stored.recipes === 0 ? (
-            <Secondary name="intent" value="remove" formNoValidate>
-              Take it out of the pantry
+          {stored ? (
+            <Secondary name="intent" value="aside" formNoValidate>
+              Put it aside
             </Secondary>
           ) : null}
         </div>

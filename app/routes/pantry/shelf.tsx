@@ -13,7 +13,7 @@ import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { roleNames } from "~/ui/words/batter";
 import { substanceWords } from "~/ui/words/en";
-import { PutAside } from "~/ui/sheet/Aside";
+import { PutAside, afterAside } from "~/ui/sheet/Aside";
 import { Heads } from "~/ui/sheet/Heads";
 import { PlainInput, PlainSelect } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
@@ -34,7 +34,7 @@ export async function action({ request }: Route.ActionArgs) {
     throw data("This form was not understood. Go back, load the page again and repeat.", { status: 400 });
   if (!(await putAside(database(), "ingredient", form.data.id, form.data.intent === "aside")))
     throw notFound("ingredient");
-  return redirect("/pantry");
+  return redirect(afterAside("/pantry", form.data));
 }
 
 function cupText(one: Ingredient, locale: string): string {
@@ -153,17 +153,7 @@ export default function Pantry({ loaderData }: Route.ComponentProps) {
           </tbody>
         </table>
       </div>
-      <PutAside
-        action="/pantry"
-        of={aside.map(({ id, name }) => ({
-          id,
-          name: (
-            <Link className="text" to={`/pantry/${id}`}>
-              {name}
-            </Link>
-          ),
-        }))}
-      />
+      <PutAside action="/pantry" of={aside} />
     </>
   );
 }

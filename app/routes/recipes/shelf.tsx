@@ -18,7 +18,7 @@ import { Secondary, TextLink } from "~/ui/parts/fields";
 import { useLocale, useZone } from "~/ui/sheet/locale";
 import { familyWords, standingWords } from "~/ui/words/en";
 import { Hidden, PlainInput, PlainSelect } from "~/ui/parts/plain";
-import { PutAside } from "~/ui/sheet/Aside";
+import { PutAside, afterAside } from "~/ui/sheet/Aside";
 import { parts } from "~/ui/theme/parts";
 
 /** What stands in the way and what wants a look, counted; the words are on the recipe's page. */
@@ -66,6 +66,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (form.data.intent === "starters") await addStarterRecipes(database(), accountOf(context).id);
   else if (!(await putAside(database(), "recipe", form.data.id, form.data.intent === "aside")))
     throw notFound("recipe");
+  else return redirect(afterAside("/recipes", form.data));
   return redirect("/recipes");
 }
 
@@ -186,17 +187,7 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
           </div>
         </>
       )}
-      <PutAside
-        action="/recipes"
-        of={aside.map(({ id, title }) => ({
-          id,
-          name: (
-            <Link className="text" to={`/recipes/${id}`}>
-              {title}
-            </Link>
-          ),
-        }))}
-      />
+      <PutAside action="/recipes" of={aside.map(({ id, title }) => ({ id, name: title }))} />
     </>
   );
 }

@@ -17,7 +17,7 @@ export function PageFocus() {
     // After whatever was open has closed and given the focus back.
     const later = setTimeout(() => {
       const heading =
-        document.querySelector<HTMLElement>("main .sheet-head :is(h1, h2)") ??
+        document.querySelector<HTMLElement>("main .sheet__head :is(h1, h2)") ??
         document.querySelector<HTMLElement>("main h1");
       // Whoever has already opened something, or stands in a field of the new page, stays there.
       const isAtWork =

@@ -1,6 +1,10 @@
-import type { ReactNode } from "react";
-import { Form } from "react-router";
+import { Form, Link, useSearchParams } from "react-router";
+import { Undo } from "~/ui/parts/Undo";
 import { PlainButton, Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
+
+/** Where a list goes on after something of it was put aside, or taken back. */
+export const afterAside = (list: string, { intent, id }: { intent: "aside" | "back"; id: string }): string =>
+  intent === "aside" ? `${list}?aside=${encodeURIComponent(id)}` : list;
 
 /** Puts one thing of a list aside, or takes it back. */
 export const AsideButton = ({ action, id, isAside }: { action: string; id: string; isAside: boolean }) => (
@@ -13,23 +17,40 @@ export const AsideButton = ({ action, id, isAside }: { action: string; id: strin
 );
 
 interface Props {
+  /** The list's own address: it takes things back, and each of them stands below it. */
   readonly action: string;
-  readonly of: readonly { readonly id: string; readonly name: ReactNode }[];
+  readonly of: readonly { readonly id: string; readonly name: string }[];
 }
 
 /** What was put aside, folded below its list: classes that have it keep it, and nothing new is offered it. */
-export const PutAside = ({ action, of }: Props) =>
-  of.length === 0 ? null : (
-    <Fold className="no-print" style={{ marginTop: 24 }}>
-      <FoldTitle>Put aside: {of.length}</FoldTitle>
-      <p className="quiet small">Classes that have it keep it. Nothing new is offered it until it is taken back.</p>
-      <ul className="plain-list">
-        {of.map(({ id, name }) => (
-          <li key={id} style={{ display: "flex", gap: 16, alignItems: "center" }}>
-            {name}
-            <AsideButton action={action} id={id} isAside />
-          </li>
-        ))}
-      </ul>
-    </Fold>
+export function PutAside({ action, of }: Props) {
+  const [asked] = useSearchParams();
+  const just = of.find(({ id }) => id === asked.get("aside"));
+  return of.length === 0 ? null : (
+    <>
+      {just ? (
+        <Undo
+          id={`${action} ${just.id}`}
+          said={`“${just.name}” is put aside.`}
+          back="Take it back"
+          action={action}
+          fields={{ intent: "back", id: just.id }}
+        />
+      ) : null}
+      <Fold className="no-print" style={{ marginTop: 24 }}>
+        <FoldTitle>Put aside: {of.length}</FoldTitle>
+        <p className="quiet small">Classes that have it keep it. Nothing new is offered it until it is taken back.</p>
+        <ul className="plain-list">
+          {of.map(({ id, name }) => (
+            <li key={id} style={{ display: "flex", gap: 16, alignItems: "center" }}>
+              <Link className="text" to={`${action}/${id}`}>
+                {name}
+              </Link>
+              <AsideButton action={action} id={id} isAside />
+            </li>
+          ))}
+        </ul>
+      </Fold>
+    </>
   );
+}

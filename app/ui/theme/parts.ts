@@ -54,5 +54,6 @@ export const parts = {
   verdict: partOf<Recipes["verdict"]>("verdict"),
   card: partOf<Recipes["card"]>("card"),
   container: partOf<Recipes["container"]>("container"),
+  toast: partOf<Recipes["toast"]>("toast"),
   lanes: partOf<Recipes["lanes"]>("lanes"),
 } as const;

@@ -1,4 +1,4 @@
-import { Form, data } from "react-router";
+import { Form, data, useSearchParams } from "react-router";
 import { z } from "zod";
 import { useClass } from "../class-context";
 import type { Route } from "./+types/people";
@@ -17,6 +17,7 @@ import { ageWords, roleWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
+import { Undo } from "~/ui/parts/Undo";
 import { MenuFile, MenuLink, MenuRule, MoreMenu } from "~/ui/parts/Menu";
 import { parts } from "~/ui/theme/parts";
 
@@ -49,6 +50,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 export default function People({ loaderData, actionData }: Route.ComponentProps) {
   const { input, plan, standings, names, action, isLead } = useClass();
   const locale = useLocale();
+  const [asked] = useSearchParams();
+  const off = loaderData.removed.find((one) => one.id === asked.get("off"));
   const nameOf = (id: string | undefined) => input.people.find((one) => one.id === id)?.name;
   const stationOf = (personId: string) => plan.stations.find((station) => station.people.includes(personId))?.name;
   return (
@@ -116,6 +119,15 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
           </table>
         </div>
       )}
+      {off ? (
+        <Undo
+          id={`person ${off.id}`}
+          said={`${off.name} is off the register.`}
+          back="Put back"
+          action={`${action}/people`}
+          fields={{ intent: "put-back", person: off.id }}
+        />
+      ) : null}
       <FormError title="Not put back" problems={actionData?.error?.[""] ?? []} />
       {loaderData.removed.length > 0 ? (
         <Fold>

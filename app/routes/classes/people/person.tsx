@@ -33,7 +33,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (form.get("intent") === "remove" && person) {
     await takeOff(database(), params.classId, person, account.id);
     await audit(account.id, params.classId, "took a person off the register");
-    return redirect("../people");
+    return redirect(`/classes/${params.classId}/people?off=${params.personId}`);
   }
   const submission = submissionOf(form, { schema: personFormSchema });
   if (submission.status !== "success") return data(submission.reply(), { status: 400 });

@@ -38,6 +38,7 @@ export const sheets: Styles = [
   ...drawings,
   ...recipeStyles(recipes.container),
   ...recipeStyles(recipes.lanes),
+  ...recipeStyles(recipes.toast),
   ...narrow,
   ...book,
   ...people,

@@ -1,0 +1,46 @@
+import { Suspense, lazy, useEffect, useState, useSyncExternalStore } from "react";
+import { Form } from "react-router";
+import { Secondary } from "./fields";
+import { Hidden } from "./plain";
+import { type UndoOffer, offerUndo, onUndoOffers, undoOffers } from "./undo-store";
+
+const Toasts = lazy(() => import("./Toasts"));
+const none: readonly UndoOffer[] = [];
+
+/** Sends what takes the change back. */
+export const UndoForm = ({ offer, onSubmit }: { offer: UndoOffer; onSubmit?: () => void }) => (
+  <Form method="post" action={offer.action} {...(onSubmit ? { onSubmit } : {})}>
+    {Object.entries(offer.fields).map(([name, value]) => (
+      <Hidden key={name} name={name} value={value} />
+    ))}
+    <Secondary>{offer.back}</Secondary>
+  </Form>
+);
+
+/** What was just done and the way back. It stands on the page where no script runs, else at the foot of the screen. */
+export function Undo(offer: UndoOffer) {
+  const [isOffered, setOffered] = useState(false);
+  const { id } = offer;
+  useEffect(() => {
+    offerUndo(offer);
+    setOffered(true);
+    // An offer is its id.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [id]);
+  return isOffered ? null : (
+    <div className="saved actions" role="status">
+      <span>{offer.said}</span>
+      <UndoForm offer={offer} />
+    </div>
+  );
+}
+
+/** Where ways back stand, on every page. */
+export function UndoPlace() {
+  const offers = useSyncExternalStore(onUndoOffers, undoOffers, () => none);
+  return offers.length === 0 ? null : (
+    <Suspense>
+      <Toasts offers={offers} />
+    </Suspense>
+  );
+}
