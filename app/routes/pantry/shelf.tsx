@@ -16,6 +16,7 @@ import { substanceWords } from "~/ui/words/en";
 import { PutAside, afterAside } from "~/ui/sheet/Aside";
 import { Heads } from "~/ui/sheet/Heads";
 import { PlainInput, PlainSelect } from "~/ui/parts/plain";
+import { foodIn } from "~/ui/words/regional";
 import { parts } from "~/ui/theme/parts";
 
 export async function loader() {
@@ -53,7 +54,7 @@ export default function Pantry({ loaderData }: Route.ComponentProps) {
     (one) =>
       (role === "" || one.role === role) &&
       fits(
-        `${one.name} ${roleNames[one.role]} ${one.contains.map((substance) => substanceWords[substance]).join(" ")}`,
+        `${one.name} ${foodIn(one.name, locale)} ${roleNames[one.role]} ${one.contains.map((substance) => substanceWords[substance]).join(" ")}`,
         sought,
       ),
   );
@@ -118,7 +119,7 @@ export default function Pantry({ loaderData }: Route.ComponentProps) {
               <tr key={one.id}>
                 <td>
                   <Link className="text" to={`/pantry/${one.id}`}>
-                    {one.name}
+                    {foodIn(one.name, locale)}
                   </Link>
                   {checkIngredient(one).length > 0 ? <span className="needs-you small"> look at it</span> : null}
                 </td>

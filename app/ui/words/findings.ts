@@ -17,7 +17,7 @@ import {
   toolWords,
 } from "./en";
 import { shapeWords } from "./looks";
-import { inRegion } from "./regional";
+import { foodIn, inRegion } from "./regional";
 
 /** What a sentence needs beside its finding: names for ids, and the reader's locale. */
 export interface Names {
@@ -36,7 +36,7 @@ export function namesOf(
   locale: string,
 ): Names {
   const ingredients = new Map([
-    ...input.pantry.map((one) => [one.id, one.name] as const),
+    ...input.pantry.map((one) => [one.id, foodIn(one.name, locale)] as const),
     ...(input.shared ?? []).map((food) => [sharedFoodId(food), `${food.name} (brought by ${food.broughtBy})`] as const),
   ]);
   const stations = new Map([

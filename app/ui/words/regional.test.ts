@@ -1,6 +1,7 @@
 import { surfaceKinds } from "~/core/recipe";
 import { severityWords, surfaceWords } from "./en";
-import { inRegion, spokenIn, wordsIn } from "./regional";
+import { starterPantry } from "~/core/pantry";
+import { foodIn, inRegion, soldFoods, spokenIn, wordsIn } from "./regional";
 
 test("a region's own words stand for the British ones, capitals kept, parts of words left alone", () => {
   expect(inRegion("Coeliac disease, a pan on a hob, 3 litres", "en-US")).toBe(
@@ -27,4 +28,13 @@ test("a list of words keeps its keys, is the same list where nothing differs, an
 test("no word of a region is itself turned into another", () => {
   for (const region of ["US", "CA"])
     for (const word of spokenIn(region).values()) expect(inRegion(word, `en-${region}`)).toBe(word);
+});
+
+test("foods we ship are called as shops of a region call them; what people name themselves is theirs", () => {
+  expect(foodIn("icing sugar", "en-US")).toBe("powdered sugar");
+  expect(foodIn("icing sugar", "en-CA-u-mu-celsius")).toBe("icing sugar");
+  expect(foodIn("plain wheat flour", "en-GB")).toBe("plain wheat flour");
+  expect(foodIn("Aunt Wren’s icing sugar", "en-US")).toBe("Aunt Wren’s icing sugar");
+  const shipped = starterPantry.map((one) => one.name);
+  expect(soldFoods.filter((name) => !shipped.includes(name))).toEqual([]);
 });

@@ -55,6 +55,25 @@ export function inRegion(text: string, locale: string): string {
       });
 }
 
+const northAmerica = (word: string) => ({ US: word, CA: word });
+/** Foods of the pantry we ship that shops of another region call otherwise; whole names only, so what people wrote themselves stays. */
+const sold: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+  "plain wheat flour": northAmerica("all-purpose flour"),
+  "self-raising wheat flour": northAmerica("self-rising flour"),
+  "wholemeal wheat flour": northAmerica("whole wheat flour"),
+  "strong white bread flour": northAmerica("bread flour"),
+  "caster sugar": northAmerica("superfine sugar"),
+  "icing sugar": { US: "powdered sugar" },
+  "cornflour (starch)": northAmerica("cornstarch"),
+  "double cream": { ...northAmerica("heavy cream"), AU: "thickened cream" },
+  "soured cream": { ...northAmerica("sour cream"), AU: "sour cream", NZ: "sour cream", ZA: "sour cream" },
+};
+/** The foods that are called otherwise somewhere. */
+export const soldFoods: readonly string[] = Object.keys(sold);
+
+/** A food as shops of the reader's region call it. */
+export const foodIn = (name: string, locale: string): string => sold[name]?.[regionOf(locale)] ?? name;
+
 const known = new WeakMap<object, Map<string, object>>();
 
 /** A list of words by what they are for, in the words of the reader's region: the same object for the same region. */
