@@ -1,3 +1,4 @@
+import fs from "node:fs";
 import AxeBuilder from "@axe-core/playwright";
 import { type Browser, type BrowserContext, type Page, test as base, expect } from "@playwright/test";
 import { demoAccounts } from "~/demo/boathouse";
@@ -71,6 +72,21 @@ async function fileOf(page: Page, title: string): Promise<string> {
   return file;
 }
 
+/** Brings a class file in by the request that the form sends; gives the class's address. */
+async function importText(page: Page, text: string): Promise<string> {
+  const answer = await page.request.post("/classes/import", {
+    form: { text },
+    headers: { origin: `http://127.0.0.1:${process.env.E2E_PORT}` },
+    maxRedirects: 0,
+  });
+  expect(answer.status()).toBe(302);
+  return new URL(answer.headers().location ?? "", "http://x").pathname.replace(/\/brief$/, "");
+}
+
+/** One of the worked cases, by the name of its file. */
+export const importClass = (page: Page, name: string): Promise<string> =>
+  importText(page, fs.readFileSync(`test/cases/${name}.json`, "utf8"));
+
 /**
  * A class of a test's own, brought in from the demonstration's file under another title, by the request that the form sends:
  * bringing in by hand has tests of its own. Gives its address; no page is opened.
@@ -84,13 +100,7 @@ export async function bringIn(
   const file = JSON.parse(await fileOf(page, from)) as Parameters<typeof change>[0];
   file.class.title = title;
   change(file);
-  const answer = await page.request.post("/classes/import", {
-    form: { text: JSON.stringify(file) },
-    headers: { origin: `http://127.0.0.1:${process.env.E2E_PORT}` },
-    maxRedirects: 0,
-  });
-  expect(answer.status()).toBe(302);
-  return new URL(answer.headers().location ?? "", "http://x").pathname.replace(/\/brief$/, "");
+  return importText(page, JSON.stringify(file));
 }
 
 /** The same, with the page at its brief. */

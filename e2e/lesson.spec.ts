@@ -1,5 +1,4 @@
-import fs from "node:fs";
-import { bringIn, expect, test } from "./fixtures";
+import { bringIn, expect, importClass, test } from "./fixtures";
 
 const pairs = `Weir pairs
 Ingredients
@@ -193,6 +192,7 @@ test("pieces are finished in rounds of their own and dry mix is stored: written 
   await page.getByLabel("parts of the bowl").nth(1).fill("none");
   await expect(page.getByRole("note").getByText("“none”", { exact: false })).toBeVisible();
   await page.getByLabel("parts of the bowl").nth(1).fill("2");
+  await page.getByLabel("Each table decides how many of each while it cooks", { exact: false }).check();
   const lines = page.getByRole("region", { name: "List" }).getByRole("listitem");
   const jam = lines.filter({ has: page.locator('input[value="strawberry jam"]') });
   await jam.getByText("used", { exact: false }).first().click();
@@ -202,16 +202,12 @@ test("pieces are finished in rounds of their own and dry mix is stored: written 
   await grease.getByLabel("Bowl").selectOption("pan");
   await page.getByRole("button", { name: "Keep the recipe" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Weir cakes" })).toBeVisible();
-  await expect(page.getByText("1 plain to 2 with jam, in this order, each by itself.")).toBeVisible();
+  await expect(
+    page.getByText("1 plain to 2 with jam, in this order, each by itself. Each table decides while it cooks"),
+  ).toBeVisible();
   await expect(page.getByText("only for: with jam", { exact: false })).toBeVisible();
 
-  const answer = await page.request.post("/classes/import", {
-    form: { text: fs.readFileSync("test/cases/c11-half-with-berries.json", "utf8") },
-    headers: { origin: new URL(page.url()).origin },
-    maxRedirects: 0,
-  });
-  expect(answer.status()).toBe(302);
-  const base = new URL(answer.headers().location ?? "", "http://x").pathname.replace(/\/brief$/, "");
+  const base = await importClass(page, "c11-half-with-berries");
   await page.goto(`${base}/amounts`);
   const card = page.getByRole("region", { name: /^Station / }).first();
   await expect(card).toContainText("First 6 plain, then 6 with berries; each on a tray of its own.");
@@ -261,6 +257,14 @@ test("pieces are finished in rounds of their own and dry mix is stored: written 
   await expect(card).toContainText("First 4 plain, then 8 with berries");
   await page.goto(`${base}/take-home`);
   await expect(page.getByRole("region", { name: "Dry mix to keep" })).toHaveCount(0);
+
+  // Left to the tables: what may be wanted on top stands apart, and what it may cost is said.
+  const open = await importClass(page, "c18-decided-while-it-cooks");
+  await page.goto(`${open}/amounts`);
+  await expect(card).toContainText("Decide at the table how many of each, before the first pour. Likely: 6 plain, 6");
+  await expect(card).toContainText("apart, if needed: 4 tbsp");
+  await page.goto(`${open}/timeline`);
+  await expect(page.getByText("decides while it cooks how many of each kind it makes", { exact: false })).toBeVisible();
 });
 
 test("each adult at the heat has a card with all that is theirs, and each topping its bowl and label", async ({
@@ -309,12 +313,7 @@ test("each adult at the heat has a card with all that is theirs, and each toppin
 test("what goes round the tables is written down with the kitchen, refused when it is no number, and waited for", async ({
   page,
 }) => {
-  const answer = await page.request.post("/classes/import", {
-    form: { text: fs.readFileSync("test/cases/c15-one-mixer.json", "utf8") },
-    headers: { Origin: `http://127.0.0.1:${process.env.E2E_PORT}` },
-    maxRedirects: 0,
-  });
-  const base = (answer.headers().location ?? "").replace(/\/brief$/, "");
+  const base = await importClass(page, "c15-one-mixer");
   await page.goto(`${base}/timeline`);
   await expect(page.getByRole("main")).toContainText("of waiting for the hand mixer, as one goes round");
   await expect(page.getByRole("main")).toContainText("The hand mixer comes to them now.");

@@ -91,7 +91,11 @@ const lineOf = (index: number, partIds: readonly string[]): fc.Arbitrary<Line> =
     ),
   });
 
-const variantOf = (lineIds: readonly string[], partIds: readonly string[]): fc.Arbitrary<Variant> =>
+const variantOf = (
+  lineIds: readonly string[],
+  partIds: readonly string[],
+  stepIds: readonly string[],
+): fc.Arbitrary<Variant> =>
   fc
     .record({
       standing: fc.constantFrom("draft" as const, "rehearsed" as const),
@@ -105,12 +109,12 @@ const variantOf = (lineIds: readonly string[], partIds: readonly string[]): fc.A
         { selector: (swap) => swap.lineId, maxLength: 2 },
       ),
       add: fc.option(lineOf(90, partIds)),
+      decidedAt: fc.constantFrom(null, ...stepIds),
     })
     .map(({ swaps, add, ...rest }) => ({
       ...rest,
       id: "other-way",
       name: "Another way",
-      decidedAt: null,
       swaps: swaps.map(({ amount: swapped, ...swap }) => (swapped ? { ...swap, amount: swapped } : swap)),
       add: add ? [add] : [],
     }));
@@ -233,6 +237,7 @@ export const recipes: fc.Arbitrary<Recipe> = fc
           .map((parts) => parts.map((count, index) => ({ id: `r${index}`, name: `Round ${index + 1}`, parts: count }))),
         { nil: undefined, freq: 3 },
       ),
+      isRoundsOpen: fc.constantFrom(undefined, undefined, true as const),
       claimedPieces: fc.option(fc.integer({ min: 1, max: 40 })),
       blindNote: fc.constantFrom("", "Dark."),
       parts: fc
@@ -251,15 +256,20 @@ export const recipes: fc.Arbitrary<Recipe> = fc
         .map((all) => [...all]),
       variants: fc.oneof(
         fc.constant([]),
-        variantOf(lineIds, partIds).map((one) => [one]),
+        variantOf(
+          lineIds,
+          partIds,
+          Array.from({ length: steps }, (_, index) => `s${index}`),
+        ).map((one) => [one]),
       ),
     });
   })
-  .map(({ rounds, ...recipe }): Recipe => ({
+  .map(({ rounds, isRoundsOpen, ...recipe }): Recipe => ({
     ...recipe,
     ...(rounds
       ? {
           rounds,
+          ...(isRoundsOpen ? { isRoundsOpen } : {}),
           // Every other line is for one round only.
           lines: recipe.lines.map((line, index) =>
             index % 2 === 1 ? { ...line, roundId: rounds[(index - 1) % rounds.length]?.id ?? "r0" } : line,

@@ -171,6 +171,10 @@ export const recipeSchema = z
       .describe(
         "pieces of one bowl that are finished alike and cooked by themselves, in order; left out, all are alike",
       ),
+    isRoundsOpen: z
+      .literal(true)
+      .optional()
+      .describe("each table decides while it cooks how many of each round it makes; the parts are what is likely"),
     shapes: z
       .array(z.enum(shapeIds))
       .min(1)

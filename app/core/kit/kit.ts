@@ -23,6 +23,7 @@ import {
   type Bowl,
   type CountedAmount,
   type Greasing,
+  type Line,
   type LineAmount,
   type Recipe,
   apartOf,
@@ -30,6 +31,7 @@ import {
   isBatter,
   isCountedOut,
   mostOf,
+  mostOfRound,
   piecesByRound,
   scaleLineAmount,
   servingsOf,
@@ -179,6 +181,21 @@ function timesOf(recipe: Recipe, amount: CountedAmount, counted: Counted, roundI
 }
 
 /**
+ * What is packed of a line where its table decides while it cooks: what is likely, and apart what is wanted on top if every piece becomes
+ * of its round. Packs are taken for the most, as nobody opens half a tin on a guess.
+ */
+function openly(likely: LineAmount, line: Line, recipe: Recipe, counted: Counted): LineAmount {
+  if (!recipe.isRoundsOpen || line.roundId === undefined) return likely;
+  const share = mostOfRound(recipe, line.roundId);
+  if (likely.kind === "packs") return scaleLineAmount(likely, share);
+  const start = expectedOf(likely);
+  const most = isCountedOut(line.amount)
+    ? times(line.amount.amount, timesOf(recipe, line.amount, counted, undefined))
+    : mostOf(scaleLineAmount(likely, share));
+  return start && most && compare(most.value, start.value) > 0 ? { kind: "top-up", start, most } : likely;
+}
+
+/**
  * Everything eaten that one station needs, in the order of the recipe.
  * @param factor batches.  @param counted loads for pan fat, pieces for garnish, people for toppings.
  */
@@ -187,10 +204,11 @@ export function kitOf(recipe: Recipe, pantry: Pantry, factor: Ratio, counted: Co
     const ingredient = pantry.get(line.ingredientId);
     const isEased = options.easesSpice && isSpiceEased(ingredient?.role, factor);
     const often = isCountedOut(line.amount) ? timesOf(recipe, line.amount, counted, line.roundId) : undefined;
-    const scaled: LineAmount =
+    const likely: LineAmount =
       isCountedOut(line.amount) && often !== undefined
         ? { kind: "exact", amount: times(line.amount.amount, often) }
         : scaleLineAmount(line.amount, isEased ? multiply(factor, spiceEase.share) : factor);
+    const scaled = openly(likely, line, recipe, counted);
     const inGrams = (amount: Amount | undefined) =>
       amount && ingredient ? toGrams(amount, ingredient, recipe.system, recipe.fill) : undefined;
     const [main, apart, most] = [expectedOf(scaled), apartOf(scaled), mostOf(scaled)];

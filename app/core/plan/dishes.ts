@@ -83,6 +83,16 @@ function cookedIn(
   return made;
 }
 
+/** The step at which tables of one recipe part: that of the way this one makes, or as written the first of those that others make. */
+function partsAt(dish: Dish, { dishes }: Pick<ClassInput, "dishes">): string | undefined {
+  const { variants, steps } = dish.recipe;
+  const others = dishes.filter((one) => one.recipe.id === dish.recipe.id && one.variantId !== dish.variantId);
+  if (others.length === 0) return undefined;
+  const made = dish.variantId === null ? others.map((one) => one.variantId) : [dish.variantId];
+  const decided = new Set(variants.filter((one) => made.includes(one.id)).map((one) => one.decidedAt));
+  return steps.find((step) => decided.has(step.id))?.id;
+}
+
 /** Each dish as its variant makes it, with its batter and what a batch gives. */
 export function dishPlan(dish: Dish, input: ClassInput, pantry: Pantry, stations: number): DishPlan {
   const ingredients = input.pantry;
@@ -93,6 +103,7 @@ export function dishPlan(dish: Dish, input: ClassInput, pantry: Pantry, stations
   );
   const { batter } = factsOf(recipe, ingredients, pantry);
   const variant = dish.recipe.variants.find((one) => one.id === dish.variantId);
+  const parting = partsAt(dish, input);
   return {
     id: dish.id,
     recipe,
@@ -100,6 +111,7 @@ export function dishPlan(dish: Dish, input: ClassInput, pantry: Pantry, stations
     batter,
     variantId: variant?.id ?? null,
     variantName: variant?.name ?? null,
+    ...(parting === undefined ? {} : { partsAt: parting }),
     batchYield: yieldOf(recipe, batter),
     ...(dish.bowl ? { bowl: dish.bowl } : {}),
     ...(dish.cooks ? { cooks: dish.cooks } : {}),

@@ -17,6 +17,7 @@ import { adultsAtHeat, bears, childrenPerAdult, fewestAdults, isAtStation, isSma
 import { checkTimeline, handMinutes, type ScheduleInput, type Timeline } from "~/core/schedule";
 import { type KitLine, hasFraction, isSpiceEased } from "~/core/kit";
 import { canonical } from "./hash";
+import { openRoundFindings } from "./open-rounds";
 import { shapeFindings } from "./shapes";
 import { holdFindings, warmthFindings } from "./warmth";
 import type { GearLine } from "~/core/gear";
@@ -546,6 +547,7 @@ export function findingsOf(
     ...dishes.flatMap((dish) => at("recipe", dish.id, shapeFindings(dish.recipe))),
     ...dishes.flatMap((dish) => at("recipe", dish.id, warmthFindings(dish.recipe, input.brief.regime))),
     ...dishes.flatMap((dish) => at("timeline", dish.id, holdFindings(dish, stations, timeline))),
+    ...dishes.flatMap((dish) => at("timeline", dish.id, openRoundFindings(dish, stations, timeline, input.kitchen))),
     ...dishes.flatMap((dish) => at("timeline", dish.id, thickening(dish, stations, timeline))),
     ...at("timeline", null, checkTimeline(timeline, scheduled, input.brief.minutes)),
   ];

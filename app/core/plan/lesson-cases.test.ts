@@ -503,3 +503,39 @@ test("C17: nobody cooks but the instructor, twelve taste: one table, one pair of
   const nobody = plan({ ...read.input, brief: { ...read.input.brief, tasters: 0 } });
   expect(nobody.stations).toEqual([]);
 });
+
+test("C18: each table decides while it cooks how many are with berries; what may be wanted on top stands apart", () => {
+  const read = readClassFile(readFileSync("test/cases/c18-decided-while-it-cooks.json", "utf8"));
+  if (!read.ok) throw new Error(read.problems.join("\n"));
+  const made = plan(read.input);
+  const [first] = made.stations;
+  const line = (id: string) => first?.kit.find((each) => each.lineId === id);
+  // Laid as is likely, half and half; all twelve may be with berries: as much again stands apart, and all of it is bought.
+  expect(first?.rounds?.map((round) => round.pieces)).toEqual([6, 6]);
+  expect(["berries", "zest"].map((id) => [line(id)?.main?.grams, line(id)?.apart?.grams])).toEqual([
+    [36, 36],
+    [20, 20],
+  ]);
+  expect(line("flour")?.apart).toBeUndefined();
+  expect(made.totals.find((total) => total.ingredientId === "blueberries")?.buyGrams).toBe(144);
+  // Twelve pieces on five places in two kinds are four loads however they are shared out: 1 and 11 as well as 6 and 6.
+  expect(made.findings).toContainEqual(expect.objectContaining({ code: "rounds-open", loads: 0 }));
+  // A class that says how many has settled it.
+  const [dish] = read.input.dishes;
+  if (!dish) throw new Error("there is no dish");
+  const settled = plan({
+    ...read.input,
+    dishes: [
+      {
+        ...dish,
+        rounds: [
+          { roundId: "plain", parts: 2 },
+          { roundId: "berry", parts: 1 },
+        ],
+      },
+    ],
+  });
+  expect(settled.stations[0]?.rounds?.map((round) => round.pieces)).toEqual([8, 4]);
+  expect(settled.stations[0]?.kit.find((each) => each.lineId === "berries")?.apart).toBeUndefined();
+  expect(settled.findings.map((one) => one.code)).not.toContain("rounds-open");
+});

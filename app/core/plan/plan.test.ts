@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { yieldOf } from "~/core/batter";
 import { isAtStation, stationIndex } from "~/core/people";
 import { ratio, scoopName } from "~/core/quantity";
-import { mostOf } from "~/core/recipe";
+import { mostOf, mostOfRound } from "~/core/recipe";
 import { toNumber } from "~/core/quantity";
 import { demoClasses } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
@@ -99,7 +99,9 @@ test("every line of a batch grows by the station's one factor, and no scoops are
           const packed =
             toNumber(line.main?.amount.value ?? { num: 0n, den: 1n }) +
             toNumber(line.apart?.amount.value ?? { num: 0n, den: 1n });
-          const factor = toNumber(station.scale.factor) * (line.isEased ? 0.9 : 1);
+          // Where the table decides, all of it may become one round.
+          const open = written.roundId === undefined ? 1 : toNumber(mostOfRound(recipe ?? {}, written.roundId));
+          const factor = toNumber(station.scale.factor) * (line.isEased ? 0.9 : 1) * open;
           expect(packed).toBeCloseTo(toNumber(most?.value ?? { num: 0n, den: 1n }) * factor, 9);
         }
         const { halves } = station;
@@ -207,4 +209,21 @@ test("what is remembered of a recipe is of its pantry: a fat that turns out othe
     };
     expect(canonical(plan(other).dishes)).toBe(canonical(plan(structuredClone(other)).dishes));
   }
+});
+
+test("tables of one recipe part at the step its author says, each told what it makes; alone, none parts", () => {
+  const dish = [...current.dishes, ...next.dishes].find((one) => one.recipe.variants.length > 0);
+  const way = dish?.recipe.variants[0];
+  const step = dish?.recipe.steps[1];
+  if (!dish || !way || !step) throw new Error("there is a dish with another way of making it");
+  const recipe = {
+    ...dish.recipe,
+    variants: dish.recipe.variants.map((one) => (one === way ? { ...one, decidedAt: step.id } : one)),
+  };
+  const written = { ...dish, recipe, variantId: null, stations: 2 };
+  const other = { ...written, id: "other", variantId: way.id, stations: null };
+  const partings = (dishes: readonly (typeof dish)[]) => plan({ ...current, dishes }).dishes.map((one) => one.partsAt);
+  expect(partings([written, other])).toEqual([step.id, step.id]);
+  expect(partings([written])).toEqual([undefined]);
+  expect(partings([{ ...other, stations: null }])).toEqual([undefined]);
 });

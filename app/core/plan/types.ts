@@ -207,6 +207,13 @@ export type PlanFinding =
       readonly pourMinutes: Minutes;
     }
   | {
+      readonly code: "rounds-open";
+      readonly level: "notes";
+      /** Loads more than planned, over all its tables, if each decides for what takes the most; and what that is for one table at most. */
+      readonly loads: number;
+      readonly minutes: Minutes;
+    }
+  | {
       readonly code: "shapes-may-tear";
       readonly level: "warns";
       readonly shapeIds: readonly ShapeId[];
@@ -454,6 +461,8 @@ export interface DishPlan {
   readonly recipe: Recipe;
   readonly variantId: string | null;
   readonly variantName: string | null;
+  /** The step up to which every table of this recipe does the same, where another of its ways is made too; absent where none is. */
+  readonly partsAt?: string | undefined;
   readonly stations: number;
   readonly batter: Batter;
   readonly batchYield: BatchYield;

@@ -119,7 +119,10 @@ const ownFields = (recipe: Recipe): Fields => ({
   size: `${recipe.pieceDiameterCm} cm`,
   shapes: recipe.shapes?.join(", ") ?? "",
   serving: recipe.serving ? `${recipe.serving.as} of ${recipe.serving.pieces}` : "",
-  rounds: (recipe.rounds ?? []).map((round) => `${round.parts} ${round.name}`).join(", "),
+  rounds: [
+    ...(recipe.rounds ?? []).map((round) => `${round.parts} ${round.name}`),
+    ...(recipe.isRoundsOpen ? ["as each table decides"] : []),
+  ].join(", "),
   claimed: recipe.claimedPieces === null ? "" : String(recipe.claimedPieces),
   unseen: recipe.blindNote,
 });

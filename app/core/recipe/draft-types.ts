@@ -167,6 +167,7 @@ export interface RecipeDraft {
   readonly servingAs: ServingKind;
   /** None, or at least two. */
   readonly rounds?: readonly DraftRound[] | undefined;
+  readonly isRoundsOpen?: boolean | undefined;
   readonly parts: readonly DraftPart[];
   readonly variants: readonly DraftVariant[];
 }

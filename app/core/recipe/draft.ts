@@ -145,7 +145,10 @@ export function draftOf(recipe: Recipe, style: NumberStyle = pointStyle): Recipe
     servingPieces: recipe.serving ? text(recipe.serving.pieces) : "",
     servingAs: recipe.serving?.as ?? "pair",
     ...(recipe.rounds
-      ? { rounds: recipe.rounds.map(({ id, name, parts }) => ({ id, name, parts: text(parts) })) }
+      ? {
+          rounds: recipe.rounds.map(({ id, name, parts }) => ({ id, name, parts: text(parts) })),
+          ...(recipe.isRoundsOpen ? { isRoundsOpen: true } : {}),
+        }
       : {}),
     parts: recipe.parts.map((part) => ({
       id: part.id,

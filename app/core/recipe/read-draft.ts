@@ -323,6 +323,7 @@ export function readDraft(
         }),
     ...(draft.rounds && draft.rounds.length > 1
       ? {
+          ...(draft.isRoundsOpen ? { isRoundsOpen: true } : {}),
           rounds: draft.rounds.map((round): Round => {
             const at = `rounds.${round.id}`;
             if (round.name.trim() === "") problems.push({ path: `${at}.name`, said: "", code: "name-missing" });

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { recipes } from "../../../test/recipes";
 import { one, ratio, toNumber, writeRatio } from "~/core/quantity";
 import { starterRecipes } from "~/demo/recipes";
-import { linesOfRound, piecesByRound, withRounds } from "./rounds";
+import { linesOfRound, mostLoads, mostOfRound, piecesByRound, withRounds } from "./rounds";
 import { isBatter } from "./lines";
 import type { Recipe } from "./types";
 
@@ -118,4 +118,42 @@ test("of any recipe the batch amounts of its rounds keep to the pieces of those 
       }
     }),
   );
+});
+
+test("the most loads that tables can decide for, against every way to share the pieces out", () => {
+  const loadsOf = (pieces: number, places: number, rounds: number): number =>
+    rounds === 1
+      ? Math.ceil(pieces / places)
+      : Math.max(
+          ...Array.from(
+            { length: pieces + 1 },
+            (_, first) => Math.ceil(first / places) + loadsOf(pieces - first, places, rounds - 1),
+          ),
+        );
+  for (let pieces = 0; pieces <= 13; pieces += 1)
+    for (let places = 1; places <= 6; places += 1)
+      for (let count = 1; count <= 3; count += 1)
+        expect([pieces, places, count, mostLoads(pieces, places, count)]).toEqual([
+          pieces,
+          places,
+          count,
+          loadsOf(pieces, places, count),
+        ]);
+});
+
+test("what is open is settled by how many a class says, not by a round that it leaves out", () => {
+  const open = { ...mixed, isRoundsOpen: true as const };
+  expect(toNumber(mostOfRound(open, rounds[0]?.id ?? ""))).toBeGreaterThan(1);
+  expect(toNumber(mostOfRound(mixed, rounds[0]?.id ?? ""))).toBe(1);
+  const [first, ...others] = rounds;
+  expect(withRounds(open, []).isRoundsOpen).toBe(true);
+  expect(
+    withRounds(
+      open,
+      rounds.map((round) => ({ roundId: round.id, parts: round.parts })),
+    ).isRoundsOpen,
+  ).toBeUndefined();
+  const without = withRounds(open, [{ roundId: first?.id ?? "", parts: 0 }]);
+  expect(without.rounds).toHaveLength(others.length);
+  expect(without.isRoundsOpen).toBe(others.length > 1 ? true : undefined);
 });

@@ -40,6 +40,8 @@ const shareOf = (round: Round, rounds: readonly Round[]): Ratio => ratio(BigInt(
  */
 export function withRounds(recipe: Recipe, asked: readonly RoundParts[] = []): Recipe {
   const before = recipe.rounds ?? [];
+  // What a class says of how many is settled; that it leaves a round out is not.
+  const isOpen = recipe.isRoundsOpen === true && !asked.some((one) => one.parts > 0);
   const after = before
     .map((round) => ({ ...round, parts: asked.find((one) => one.roundId === round.id)?.parts ?? round.parts }))
     .filter((round) => round.parts > 0);
@@ -47,7 +49,7 @@ export function withRounds(recipe: Recipe, asked: readonly RoundParts[] = []): R
     after.length === 0 ||
     (after.length === before.length && after.every((one, at) => one.parts === before[at]?.parts))
   )
-    return recipe;
+    return isOpen === (recipe.isRoundsOpen === true) ? recipe : { ...recipe, isRoundsOpen: undefined };
   const lines = recipe.lines.flatMap((line): Line[] => {
     const was = before.find((round) => round.id === line.roundId);
     if (!was) return [line];
@@ -61,6 +63,7 @@ export function withRounds(recipe: Recipe, asked: readonly RoundParts[] = []): R
   return {
     ...recipe,
     rounds: after,
+    isRoundsOpen: isOpen && after.length > 1 ? true : undefined,
     lines,
     steps: recipe.steps.map((step) =>
       step.draws.every((draw) => kept.has(draw.lineId))
@@ -69,6 +72,23 @@ export function withRounds(recipe: Recipe, asked: readonly RoundParts[] = []): R
     ),
   };
 }
+
+/**
+ * How many times as much of a round's lines as is likely the tables may want, where they decide while they cook: all of their pieces may
+ * become that round. 1 where it is settled.
+ */
+export function mostOfRound({ rounds = [], isRoundsOpen }: Pick<Recipe, "rounds" | "isRoundsOpen">, id: string): Ratio {
+  const round = isRoundsOpen ? rounds.find((one) => one.id === id) : undefined;
+  return round ? ratio(BigInt(partsIn(rounds)), BigInt(round.parts)) : ratio(1n);
+}
+
+/**
+ * The most loads that so many pieces can take when their table decides how many there are of each round: as many rounds as can be with one
+ * piece in their last load.
+ * @param pieces 0 or more.  @param places pieces of one load, at least 1.  @param rounds at least 1.
+ */
+export const mostLoads = (pieces: Pieces, places: number, rounds: number): number =>
+  Math.min(pieces, Math.floor((pieces + Math.min(rounds, pieces) * (places - 1)) / places));
 
 /** What lies on one plate of a round: what is in the bowl, and what only this round gets. */
 export const linesOfRound = (recipe: Pick<Recipe, "lines">, roundId: string | undefined): Line[] =>

@@ -21,10 +21,11 @@ const headOf = ({ title, startsAt, timeZone, kitchen }: ClassInput) => ({
 });
 
 const dishesOf = (made: ClassPlan) =>
-  made.dishes.map(({ id: dishId, recipe, variantName, stations, batchYield }) => ({
+  made.dishes.map(({ id: dishId, recipe, variantName, partsAt, stations, batchYield }) => ({
     dishId,
     recipe,
     variantName,
+    ...(partsAt === undefined ? {} : { partsAt }),
     stations,
     batchYield,
   }));

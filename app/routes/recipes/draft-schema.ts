@@ -135,6 +135,7 @@ export const draftSchema = z.object({
     .array(z.object({ id, name: short, parts: short }))
     .max(roundLimits.rounds)
     .optional(),
+  isRoundsOpen: z.boolean().optional(),
   parts: z
     .array(
       z.object({ id, name: short, kind: z.enum(partKinds), heat: z.enum(partHeats), minutes: span, makesGrams: short }),

@@ -207,11 +207,14 @@ interface Props {
 /** What is done with it, in order, each caution at the first step it belongs to. */
 function Steps({
   recipe,
+  parting,
   factor,
   rounds,
   ingredientName,
 }: {
   recipe: Recipe;
+  /** Where tables part that did the same until then, and what this one makes from there. */
+  parting: { readonly at: string; readonly makes: string } | undefined;
   factor: Ratio;
   rounds: StationPlan["rounds"];
   ingredientName: (id: string) => string;
@@ -223,6 +226,7 @@ function Steps({
     <ol className={parts.card.steps}>
       {steps.map((step, index) => (
         <li key={step.id}>
+          {step.id === parting?.at ? <b>From here each table its own: this one, {parting.makes}. </b> : null}
           {step.text}
           <StopMixing step={step} recipe={recipe} />
           {step.kind === "cook" && recipe.heat.halves ? <b> {sayHalves(recipe, ingredientName, locale)}</b> : null}
@@ -355,6 +359,11 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
           <h4>In this order</h4>
           <Steps
             recipe={dish.atTable ?? dish.recipe}
+            parting={
+              dish.partsAt === undefined
+                ? undefined
+                : { at: dish.partsAt, makes: dish.variantName?.toLowerCase() ?? "as written" }
+            }
             factor={scale.factor}
             rounds={station.rounds}
             ingredientName={ingredientName}

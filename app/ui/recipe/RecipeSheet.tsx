@@ -200,7 +200,7 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
             <h2 className="small-head">Cooked in rounds</h2>
             <p>
               {recipe.rounds.map((round) => `${round.parts} ${round.name.toLowerCase()}`).join(" to ")}, in this order,
-              each by itself.
+              each by itself.{recipe.isRoundsOpen ? " Each table decides while it cooks; this is what is likely." : ""}
             </p>
           </section>
         ) : null}

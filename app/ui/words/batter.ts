@@ -89,13 +89,15 @@ export function sayServings(recipe: Pick<Recipe, "serving">, pieces: number): st
 }
 /** "First 6 plain, then 6 with berries; each on a tray of its own." What nobody makes is passed over. */
 export function sayRounds(
-  recipe: Pick<Recipe, "rounds">,
+  recipe: Pick<Recipe, "rounds" | "isRoundsOpen">,
   rounds: readonly { readonly roundId: string; readonly pieces: number }[],
   locale: string,
 ): string {
   const made = rounds.filter((round) => round.pieces > 0);
   const nameOf = (roundId: string) => recipe.rounds?.find((one) => one.id === roundId)?.name.toLowerCase() ?? roundId;
   const all = made.map((round) => `${number(round.pieces, locale, 0)} ${nameOf(round.roundId)}`);
+  if (recipe.isRoundsOpen && all.length > 0)
+    return `Decide at the table how many of each, before the first pour. Likely: ${all.join(", ")}. In this order, each on a tray of its own.`;
   return all.length === 0 ? "" : `First ${all.join(", then ")}${all.length > 1 ? "; each on a tray of its own" : ""}.`;
 }
 export const gateKindWords: Words<GateKind> = {

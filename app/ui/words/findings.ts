@@ -230,6 +230,12 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     )}: up to ${number(f.ml, n.locale, 0)}${thin}ml to draw, and a piece of ${n.dish(f.dishId)} has ${number(f.portionMl, n.locale, 0)}. Draw them smaller, pour more for a piece, or offer others.`,
   "shapes-take-longer": (f, n) =>
     `Drawing the longest shape takes ${minutes(f.minutes, n.locale)}, and ${n.dish(f.dishId)} reckons ${minutes(f.pourMinutes, n.locale)} to pour a piece. Whoever draws holds the place at the griddle for longer.`,
+  "rounds-open": (f, n) =>
+    `Each table of ${n.dish(f.dishId)} decides while it cooks how many of each kind it makes. Planned is what is likely; what is on top stands apart in its kit.${
+      f.loads === 0
+        ? " No table takes more loads for it."
+        : ` Decided otherwise, it is up to ${number(f.loads, n.locale, 0)} ${f.loads === 1 ? "load" : "loads"} more in all, for one table up to ${minutes(f.minutes, n.locale)}: ask before the first pour.`
+    }`,
   "shapes-may-tear": (f, n) =>
     `${list(
       f.shapeIds.map((id) => shapeWords[id]),

@@ -235,6 +235,13 @@ function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: numbe
             </PlainSelect>
           </label>
         ))}
+        {dish.recipe.isRoundsOpen ? (
+          <p className="quiet small">
+            {dish.rounds?.some((one) => one.parts > 0)
+              ? "Settled here: the tables make what these parts say."
+              : "The tables decide while they cook; other parts than the recipe’s settle it here."}
+          </p>
+        ) : null}
         {(dish.recipe.rounds ?? []).map((round) => (
           <label className="cell" key={round.id}>
             <span className="cell-label">{round.name}, parts</span>

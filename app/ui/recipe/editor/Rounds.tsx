@@ -1,4 +1,5 @@
 import { type DraftRound, type RecipeDraft, roundLimits } from "~/core/recipe";
+import { Tick } from "~/ui/parts/plain";
 import { Cell, RowButton } from "./cells";
 
 interface Props {
@@ -24,7 +25,7 @@ export function Rounds({ draft, onDraft }: Props) {
     onDraft(
       next.length > 1
         ? { rounds: next }
-        : { rounds: undefined, lines: draft.lines.map((line) => ({ ...line, roundId: "" })) },
+        : { rounds: undefined, isRoundsOpen: undefined, lines: draft.lines.map((line) => ({ ...line, roundId: "" })) },
       field,
     );
   const change = (at: number, more: Partial<DraftRound>, field: string) =>
@@ -67,6 +68,15 @@ export function Rounds({ draft, onDraft }: Props) {
           </RowButton>
         </div>
       ))}
+      {rounds.length > 1 ? (
+        <label className="check">
+          <Tick
+            checked={draft.isRoundsOpen ?? false}
+            onChange={(event) => onDraft({ isRoundsOpen: event.target.checked || undefined }, "rounds-open")}
+          />
+          Each table decides how many of each while it cooks; the parts are what is likely
+        </label>
+      ) : null}
       {rounds.length < roundLimits.rounds ? (
         <RowButton onClick={() => set(rounds.length === 0 ? withOneMore(withOneMore([])) : withOneMore(rounds), "")}>
           {rounds.length === 0 ? "Finish some pieces differently" : "Add a round"}
