@@ -1,3 +1,4 @@
+import fs from "node:fs";
 import fc from "fast-check";
 import { starterPantry } from "~/core/pantry";
 import { canonical } from "~/core/plan";
@@ -5,14 +6,17 @@ import { writeRatio } from "~/core/quantity";
 import { readDraft } from "~/core/recipe";
 import { starterRecipes } from "~/demo/recipes";
 import { recipes } from "../../test/recipes";
-import { toPlain } from "./class-file";
+import { sayStep } from "~/ui/words/batter";
+import { readClassFile, toPlain } from "./class-file";
 import { jsonLdIn } from "./page-source.server";
 import { readRecipeFile, writeRecipeFile } from "./recipe-file";
 import { readIngredientLine } from "./recipe-line";
 import { familyOfText, readRecipeText } from "./recipe-text";
-import { minutesOf, schemaOrgOf, textOfSchemaOrg } from "./schema-org";
+import { type SchemaWords, minutesOf, schemaOrgOf, textOfSchemaOrg } from "./schema-org";
 
 const context = { pantry: starterPantry, system: "us" as const, partId: "", isTopping: false };
+/** Words without notes: what a step says by itself. */
+const plainly = (toolName: SchemaWords["toolName"]): SchemaWords => ({ toolName, stepNotes: () => [] });
 const lineOf = (text: string) => {
   const [line] = readIngredientLine(text, context);
   if (!line) throw new Error(`nothing read from ${text}`);
@@ -162,7 +166,13 @@ describe("schema.org", () => {
       ).draft,
       { id: "c", revision: 1 },
     );
-    const out = JSON.parse(schemaOrgOf(recipe, starterPantry, (tool) => `a ${tool}`)) as Record<string, unknown>;
+    const out = JSON.parse(
+      schemaOrgOf(
+        recipe,
+        starterPantry,
+        plainly((tool) => `a ${tool}`),
+      ),
+    ) as Record<string, unknown>;
     expect(out.recipeYield).toMatch(/^\d+ pieces$/);
     expect(out.suitableForDiet).toEqual(["https://schema.org/VeganDiet", "https://schema.org/VegetarianDiet"]);
     const [prep, cook, total] = [out.prepTime, out.cookTime, out.totalTime].map(minutesOf);
@@ -170,14 +180,47 @@ describe("schema.org", () => {
     expect(Math.abs((total ?? 0) - (prep ?? 0) - (cook ?? 0) - 30)).toBeLessThanOrEqual(1.5);
     expect(out.tool).toContainEqual({ "@type": "HowToTool", name: "a whisk" });
     const dairy = { ...recipe, lines: recipe.lines.map((line) => ({ ...line, ingredientId: "whole-milk" })) };
-    expect(JSON.parse(schemaOrgOf(dairy, starterPantry, (tool) => tool))).toMatchObject({
+    expect(
+      JSON.parse(
+        schemaOrgOf(
+          dairy,
+          starterPantry,
+          plainly((tool) => tool),
+        ),
+      ),
+    ).toMatchObject({
       suitableForDiet: ["https://schema.org/VegetarianDiet"],
     });
   });
 
+  test("rounds, half pours, holding and gates go out with the step they belong to", () => {
+    const read = readClassFile(fs.readFileSync("test/cases/c11-half-with-berries.json", "utf8"));
+    if (!read.ok) throw new Error(read.problems.join("\n"));
+    const recipe = read.input.dishes[0]?.recipe;
+    if (!recipe) throw new Error("there is no dish");
+    const out = JSON.parse(
+      schemaOrgOf(recipe, starterPantry, {
+        toolName: (tool) => tool,
+        stepNotes: (step) => sayStep(step, recipe, (id) => id, "en-GB"),
+      }),
+    ) as { recipeIngredient: string[]; recipeInstructions: { text: string }[] };
+    expect(out.recipeIngredient).toContainEqual(expect.stringMatching(/blueberries.*, only for: with berries/));
+    expect(out.recipeInstructions.map((one) => one.text)).toContainEqual(
+      expect.stringContaining("In rounds, 1 plain to 1 with berries, each by itself."),
+    );
+  });
+
   test("what goes out comes in again with every amount and ingredient", () => {
     for (const recipe of starterRecipes) {
-      const back = textOfSchemaOrg(JSON.parse(schemaOrgOf(recipe, starterPantry, (tool) => tool)));
+      const back = textOfSchemaOrg(
+        JSON.parse(
+          schemaOrgOf(
+            recipe,
+            starterPantry,
+            plainly((tool) => tool),
+          ),
+        ),
+      );
       const { draft } = readRecipeText(back ?? "", {
         pantry: starterPantry,
         system: recipe.system,

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { batterOf, yieldOf } from "~/core/batter";
 import { type Ingredient, bearsOn, diets } from "~/core/pantry";
 import { writeAmount } from "~/core/quantity";
-import { type Line, type Recipe, type Tool, amountText, lyingMinutes, methodOf } from "~/core/recipe";
+import { type Line, type Recipe, type Step, type Tool, amountText, lyingMinutes, methodOf } from "~/core/recipe";
 
 /**
  * Recipes as schema.org/Recipe in JSON-LD, the form most pages carry. Coming in they are turned into plain text first and read like
@@ -91,9 +91,9 @@ export function textOfSchemaOrg(json: unknown): string | undefined {
 }
 
 /** A line as one would say it, so that it can be read again: amount, name, then what is particular about it. */
-function lineText(line: Line, name: string): string {
+function lineText(line: Line, name: string, roundName: string | undefined): string {
   const { amount } = line;
-  const tail = `${line.note ? `, ${line.note}` : ""}${line.isOptional ? " (optional)" : ""}`;
+  const tail = `${roundName === undefined ? "" : `, only for: ${roundName.toLowerCase()}`}${line.note ? `, ${line.note}` : ""}${line.isOptional ? " (optional)" : ""}`;
   switch (amount.kind) {
     case "top-up":
       return `${writeAmount(amount.start)} ${name}, up to ${writeAmount(amount.most)}${tail}`;
@@ -130,12 +130,21 @@ function dietsOf(recipe: Recipe, pantry: ReadonlyMap<string, Ingredient>): strin
   ];
 }
 
+/** The words that go out: what a tool is called, and what a step's own text does not say of it (rounds, two half pours, holding, gates). */
+export interface SchemaWords {
+  readonly toolName: (tool: Tool) => string;
+  readonly stepNotes: (step: Step) => readonly string[];
+}
+
 /**
  * A recipe as JSON-LD for other programs. Steps carry their text; amounts are written out in the recipe's own measures. Times are of
  * one batch in one pair of hands with one surface that takes one load.
- * @param toolName what a tool is called.
  */
-export function schemaOrgOf(recipe: Recipe, pantry: readonly Ingredient[], toolName: (tool: Tool) => string): string {
+export function schemaOrgOf(
+  recipe: Recipe,
+  pantry: readonly Ingredient[],
+  { toolName, stepNotes }: SchemaWords,
+): string {
   const byId = new Map(pantry.map((one) => [one.id, one]));
   const name = (id: string) => byId.get(id)?.name ?? id;
   const pieces = recipe.claimedPieces ?? yieldOf(recipe, batterOf(recipe, byId)).pieces;
@@ -161,8 +170,13 @@ export function schemaOrgOf(recipe: Recipe, pantry: readonly Ingredient[], toolN
     totalTime: duration(prep + rest + cook),
     ...(suits.length > 0 ? { suitableForDiet: suits } : {}),
     ...(tools.length > 0 ? { tool: tools.map((tool) => ({ "@type": "HowToTool", name: toolName(tool) })) } : {}),
-    recipeIngredient: recipe.lines.map((line) => lineText(line, name(line.ingredientId))),
-    recipeInstructions: recipe.steps.map((step) => ({ "@type": "HowToStep", text: step.text })),
+    recipeIngredient: recipe.lines.map((line) =>
+      lineText(line, name(line.ingredientId), recipe.rounds?.find((round) => round.id === line.roundId)?.name),
+    ),
+    recipeInstructions: recipe.steps.map((step) => ({
+      "@type": "HowToStep",
+      text: [step.text, ...stepNotes(step)].join(" "),
+    })),
   };
   return `${JSON.stringify(value, null, 2)}\n`;
 }

@@ -405,3 +405,17 @@ export function sayPantryFinding(finding: PantryFinding, locale: string): string
       return finding satisfies never;
   }
 }
+
+/** What a step's own text does not say of it, for one batch: two half pours, rounds, a heat of its own, when to go on. */
+export function sayStep(step: Step, recipe: Recipe, ingredientName: (id: string) => string, locale: string): string[] {
+  const { rounds = [] } = recipe;
+  const parts = rounds.map((round) => `${number(round.parts, locale, 0)} ${round.name.toLowerCase()}`).join(" to ");
+  return [
+    step.kind === "cook" ? sayHalves(recipe, ingredientName, locale) : "",
+    step.kind === "cook" && rounds.length > 0
+      ? `In rounds, ${parts}, each by itself${recipe.isRoundsOpen ? ", or as each table decides" : ""}.`
+      : "",
+    sayWarmth(step, locale),
+    step.gate ? sayGate(step.gate, 1, locale) : "",
+  ].filter((words) => words !== "");
+}
