@@ -22,6 +22,29 @@ test("a better order is looked for, compared, taken, taken back; the sheet says 
   }
 });
 
+test("a bell is pinned to a time and rings then, is told where it cannot, and a block that is pressed is read out", async ({
+  page,
+}) => {
+  const base = await bringIn(page, "Junior squad breakfast", "Eaten at eleven");
+  await page.goto(`${base}/timeline`);
+  await page.getByText("Pin a bell").click();
+  await page.getByLabel("Rings at").fill("11:10");
+  await page.getByRole("button", { name: "Pin it" }).click();
+  await expect(page.getByText("“Eat” is pinned.")).toBeVisible();
+  await expect(page.getByText("the meal waits for its pinned bell", { exact: false })).toBeVisible();
+  await expect(page.getByRole("img", { name: /Bell line: .*Eat 11:10/ })).toBeVisible();
+  // A pour that cannot be: the doors have only just opened.
+  await page.getByLabel("Bell to pin").selectOption("pour");
+  await page.getByLabel("Rings at").fill("09:31");
+  await page.getByRole("button", { name: "Pin it" }).click();
+  await expect(page.getByText(/“Pour” is pinned to .* after the doors and rings .* later/)).toBeVisible();
+  await page.getByRole("button", { name: "Let “Pour” go" }).click();
+  await expect(page.getByText("“Pour” is not pinned any more.")).toBeVisible();
+  const block = page.locator(".lanes__task[title^='Everyone: ']").first();
+  await block.click();
+  await expect(page.getByRole("status").filter({ hasText: /^Everyone: / })).toBeVisible();
+});
+
 test("where a class does not fit, the ways out are worked out, and one press applies one", async ({ page }) => {
   const base = await bringIn(page, "Junior squad breakfast", "Too long a class", (file) => {
     file.class.brief.minutes = 60;

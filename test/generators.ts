@@ -15,7 +15,7 @@ import {
 import type { Brief, ClassInput } from "~/core/plan";
 import { measuringSets, ratio, scoopNames } from "~/core/quantity";
 import { batchRules, eggRules } from "~/core/scale";
-import { demoModes, kitModes } from "~/core/schedule";
+import { demoModes, kitModes, pinnableBells } from "~/core/schedule";
 import { type HouseRule, doings, mays } from "~/core/turns";
 import { type Kitchen, type Surface, coatings, flames } from "~/core/gear";
 import { surfaceKinds, tools } from "~/core/recipe";
@@ -293,11 +293,18 @@ export const classes: fc.Arbitrary<ClassInput> = people
       packs: fc.uniqueArray(pack, { selector: (one) => one.ingredientId, maxLength: 6 }),
       dishes: fc.array(dish, { maxLength: 3 }),
       arrangement: arrangementOf(all),
+      pins: fc.option(
+        fc.uniqueArray(fc.record({ bell: fc.constantFrom(...pinnableBells), at: fc.integer({ min: 0, max: 150 }) }), {
+          selector: (pin) => pin.bell,
+          minLength: 1,
+        }),
+        { nil: undefined, freq: 3 },
+      ),
       order: fc.option(order, { nil: undefined }),
       house: fc.option(house, { nil: undefined }),
     }),
   )
-  .map(({ dishes, arrangement, order: loads, house: rules, ...rest }) => ({
+  .map(({ dishes, arrangement, pins, order: loads, house: rules, ...rest }) => ({
     ...rest,
     id: "random",
     title: "A random class",
@@ -330,6 +337,7 @@ export const classes: fc.Arbitrary<ClassInput> = people
       }),
     ),
     ...(arrangement ? { arrangement } : {}),
+    ...(pins ? { pins } : {}),
     ...(loads ? { order: loads } : {}),
     ...(rules && rules.length > 0 ? { house: rules } : {}),
   }));

@@ -178,6 +178,9 @@ export interface ClassTable {
   starts_at: string;
   time_zone: string;
   currency: string | null;
+  mix_pinned: number | null;
+  pour_pinned: number | null;
+  eat_pinned: number | null;
   kitchen_id: string;
   removed_at: Instant | null;
   removed_by: string | null;

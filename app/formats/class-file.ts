@@ -16,7 +16,7 @@ import {
 } from "~/core/quantity";
 import { ingredientsNamedIn, roundLimits, surfaceKinds, tools } from "~/core/recipe";
 import { batchRules, eggRules } from "~/core/scale";
-import { demoModes, kitModes } from "~/core/schedule";
+import { demoModes, kitModes, latestPin, pinnableBells } from "~/core/schedule";
 
 import { fraction, id, isUnique, name, starterById, text, keysOf } from "./schema-parts";
 import { completeIngredient, ingredientSchema, recipeSchema } from "./recipe-schema";
@@ -217,6 +217,11 @@ const sharedFood = z.strictObject({
   broughtBy: name,
   label: labelReading.omit({ ingredientId: true }).nullable().default(null),
 });
+export const pinsSchema = z
+  .array(z.strictObject({ bell: z.enum(pinnableBells), at: z.int().min(0).max(latestPin) }))
+  .max(pinnableBells.length)
+  .refine((pins) => new Set(pins.map((pin) => pin.bell)).size === pins.length, "expected every bell once");
+
 const arrangement = z.strictObject({
   seats: z.array(z.array(id).max(40)).max(400).nullable(),
   apart: z.array(z.int().min(0).max(399)).max(400).default([]),
@@ -428,6 +433,9 @@ export const classFileSchema = z.strictObject({
         "expected one product per ingredient: give its other sizes under “sizes”, or another ingredient an id of its own",
       ),
     arrangement: arrangement.optional(),
+    pins: pinsSchema
+      .optional()
+      .describe("bells that ring at a moment somebody gave, in minutes since the doors, or as soon after as can be"),
     order: orderSchema.optional(),
     house: houseSchema.optional(),
     shared: z.array(sharedFood).max(60).refine(isUnique("id"), "expected every food's id once").optional(),
@@ -510,7 +518,7 @@ export function writeClassFile(input: ClassInput): string {
     labels,
     packs,
   } = input;
-  const { arrangement: seated, order, house, shared } = input;
+  const { arrangement: seated, pins, order, house, shared } = input;
   const file = {
     format: classFileFormat,
     version: classFileVersion,
@@ -539,6 +547,7 @@ export function writeClassFile(input: ClassInput): string {
       labels,
       packs,
       arrangement: seated,
+      pins,
       order,
       house,
       shared,

@@ -5,14 +5,14 @@ import type { Kysely } from "kysely";
 import { z } from "zod";
 import type { Arrangement } from "~/core/people";
 import type { Brief, ClassInput } from "~/core/plan";
-import type { Order } from "~/core/schedule";
+import type { Order, Pin } from "~/core/schedule";
 import type { HouseRule } from "~/core/turns";
 import { fraction } from "~/formats/schema-parts";
-import { briefSchema, houseSchema, orderSchema, toPlain } from "~/formats/class-file";
+import { briefSchema, houseSchema, orderSchema, pinsSchema, toPlain } from "~/formats/class-file";
 import { writeHouse } from "~/db/queries/house.server";
 import { writeOrder } from "~/db/queries/order.server";
 import { writeArrangement } from "~/db/queries/seats.server";
-import { briefColumns, dishRow, writeDishes } from "~/db/queries/classes.server";
+import { briefColumns, dishRow, pinColumns, writeDishes } from "~/db/queries/classes.server";
 import type { DB } from "~/db/schema";
 
 const keptSchema = z.object({
@@ -40,6 +40,8 @@ const keptSchema = z.object({
     .nullable(),
   /** Absent in what was kept before there were orders. */
   order: orderSchema.nullable().optional(),
+  /** Absent where they were not changed. */
+  pins: pinsSchema.optional(),
   brief: briefSchema.optional(),
   house: houseSchema.optional(),
 });
@@ -57,7 +59,7 @@ async function claim(trx: Kysely<DB>, classId: string, version: number, accountI
 }
 
 /**
- * Changes seats, stations apart and, where given, dishes, brief, house rules and the order of the loads, whole or not at all, and
+ * Changes seats, stations apart and, where given, dishes, brief, house rules, pinned bells and the order of the loads, whole or not at all, and
  * keeps what was so that it can be undone.
  * @param drafted a recipe with a variant made for this change: it is kept first, as a new revision.
  * @returns false when somebody else changed the class since `version`.
@@ -71,6 +73,7 @@ export async function changePlan(
     readonly arrangement: Arrangement | undefined;
     /** Null for the rules; absent where it stays as it is. */
     readonly order?: Order | null | undefined;
+    readonly pins?: readonly Pin[] | undefined;
     readonly brief?: Brief | undefined;
     readonly house?: readonly HouseRule[] | undefined;
   },
@@ -97,6 +100,7 @@ export async function changePlan(
       brief: change.brief ? (toPlain(input.brief) as object) : undefined,
       house: change.house ? (input.house ?? []) : undefined,
       order: (toPlain(input.order) as Kept["order"]) ?? null,
+      pins: change.pins ? (input.pins?.map((pin) => ({ ...pin })) ?? []) : undefined,
     };
     await trx
       .insertInto("plan_change")
@@ -107,6 +111,7 @@ export async function changePlan(
     if (change.brief)
       await trx.updateTable("class").set(briefColumns(change.brief)).where("id", "=", input.id).execute();
     if (change.house) await writeHouse(trx, input.id, change.house);
+    if (change.pins) await trx.updateTable("class").set(pinColumns(change.pins)).where("id", "=", input.id).execute();
     if (change.order !== undefined) await writeOrder(trx, input.id, input.kitchen, change.order ?? undefined);
     return true;
   });
@@ -162,7 +167,7 @@ export async function undoChange(
       .orderBy("made_at", "desc")
       .executeTakeFirst();
     if (!newest || !(await claim(trx, input.id, version, accountId))) return false;
-    const { dishes, arrangement, order, brief, house } = keptSchema.parse(newest.before);
+    const { dishes, arrangement, order, pins, brief, house } = keptSchema.parse(newest.before);
     const there = new Set(input.people.map((person) => person.id));
     await writeDishes(trx, input.id, dishes);
     await writeArrangement(
@@ -174,6 +179,7 @@ export async function undoChange(
     );
     if (house) await writeHouse(trx, input.id, house);
     if (order !== undefined) await writeOrder(trx, input.id, input.kitchen, order ?? undefined);
+    if (pins) await trx.updateTable("class").set(pinColumns(pins)).where("id", "=", input.id).execute();
     if (brief) await trx.updateTable("class").set(briefColumns(brief)).where("id", "=", input.id).execute();
     await trx.deleteFrom("plan_change").where("id", "=", newest.id).execute();
     return true;

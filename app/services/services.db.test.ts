@@ -83,6 +83,7 @@ const migrations = [
   "0021-put-aside-more",
   "0022-mixing",
   "0023-goes-round",
+  "0024-pinned-bells",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

@@ -253,6 +253,7 @@ function scheduleInputOf(
     hotPlaces: hotPlacesOf(input),
     // Each household has its own of everything.
     goesRound: brief.isRemote ? undefined : kitchen.goesRound,
+    pins: input.pins,
     order: input.order,
   };
 }

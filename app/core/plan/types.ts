@@ -9,7 +9,7 @@ import type { Ratio, Grams, Millilitres, Minutes, Pieces } from "~/core/quantity
 import type { Recipe, RecipeFinding, RoundParts, ShapeId, Take } from "~/core/recipe";
 import type { BatchRule, EggRule, StationScale } from "~/core/scale";
 import type { HouseRule } from "~/core/turns";
-import type { DemoMode, KitMode, Order, ScheduleFinding, Timeline } from "~/core/schedule";
+import type { DemoMode, KitMode, Order, Pin, ScheduleFinding, Timeline } from "~/core/schedule";
 
 /** The few facts that decide the rest. Minutes are whole. */
 export interface Brief {
@@ -120,6 +120,8 @@ export interface ClassInput {
   readonly packs: readonly PackSize[];
   /** Seats as arranged; absent while the order of the register decides and nobody is kept apart. */
   readonly arrangement?: Arrangement | undefined;
+  /** Bells that somebody pinned; each kind at most once. */
+  readonly pins?: readonly Pin[] | undefined;
   /** The order of the loads as a search found it; absent while the rules decide. */
   readonly order?: Order | undefined;
   /** House rules of this class that differ from the usual: who of which age may do what. */

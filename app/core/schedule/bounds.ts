@@ -115,7 +115,7 @@ function leastThat(holds: (at: Seconds) => boolean, from: Seconds): Seconds {
 function soonest(net: Network): { readonly mix: Seconds; readonly readyOf: (node: Node) => Seconds } {
   const { shown, demoMixEnd } = net;
   if (!shown) return { mix: demoMixEnd, readyOf: (node) => demoMixEnd + node.readyAfter };
-  const hot = Math.min(...shown.units.map((unit) => net.hotAt[unit] ?? 0));
+  const hot = Math.min(...shown.units.map((unit) => net.shownHotAt[unit] ?? 0));
   const first = Math.max(demoMixEnd, hot) + shown.seconds;
   const mixed = net.nodes.reduce((last, node) => Math.max(last, demoMixEnd + node.handsAfter), demoMixEnd);
   const after = Math.max(mixed, hot) + shown.seconds;

@@ -1,5 +1,7 @@
 import { betweenSeconds, toMinutes } from "./durations";
-import type { ScheduleInput, Task, Timeline } from "./types";
+import type { SharedThing } from "~/core/gear";
+import type { Minutes } from "~/core/quantity";
+import type { PinnableBell, ScheduleInput, Task, Timeline } from "./types";
 
 /** Why one thing of a class waited for the one before it. */
 export const linkReasons = ["batter", "surface", "adult", "hands", "demo", "doors", "plate"] as const;
@@ -23,6 +25,10 @@ export interface HoldUp {
   } | null;
   /** What its links waited for most often, while pieces were being cooked; null where nobody waited. */
   readonly mostly: LinkReason | null;
+  /** What goes round and was waited for in the chain, and for how long in all, the longest first. */
+  readonly things: readonly { readonly thing: SharedThing; readonly minutes: Minutes }[];
+  /** The pinned bell that the end of the class waits for, and since when all is ready for it; null where none is waited for. */
+  readonly pinned: { readonly bell: PinnableBell; readonly readyAt: Minutes } | null;
 }
 
 const near = 1 / 60 + 1e-6;
@@ -91,9 +97,29 @@ export function reasonsAtHeat(timeline: Timeline, input: ScheduleInput): Readonl
 /** Minutes after what was waited for within which a load still counts as waiting for it: set-up of a surface between two. */
 const setUpMinutes = 5;
 
+/** Does the first load of a chain lie there since the moment its pouring is pinned to, with its batter ready before? */
+function pouredAtPin(
+  { tasks, batters }: Timeline,
+  { pins = [] }: ScheduleInput,
+  first: Task | undefined,
+): HoldUp["pinned"] {
+  const pin = pins.find((one) => one.bell === "pour");
+  const batter = batters.find((one) => one.stationId === first?.stationId && one.mix === first?.mix);
+  if (!first || !pin || !batter) return null;
+  const poured = tasks.filter((task) => atHeat.includes(task.kind) && task.stationId === first.stationId);
+  const from = poured.reduce((least, task) => Math.min(least, task.start), Infinity);
+  return Math.abs(pin.at - from) <= near && batter.readyAt < pin.at - near
+    ? { bell: "pour", readyAt: batter.readyAt }
+    : null;
+}
+
 /** Follows the class back from what ends last: each task to what it waited for. Reads a timeline, decides nothing. */
 export function holdUp(timeline: Timeline, input: ScheduleInput): HoldUp {
-  const eat = timeline.bells.find((bell) => bell.kind === "eat")?.at ?? timeline.end;
+  const called = timeline.bells.find((bell) => bell.kind === "eat")?.at ?? timeline.end;
+  const lastEnd = countedIn(timeline).reduce((last, task) => Math.max(last, task.end), 0);
+  // A meal that waits for its pinned bell: what holds it up is what was ready last.
+  const isPinned = input.pins?.some((pin) => pin.bell === "eat" && Math.abs(pin.at - called) <= near) ?? false;
+  const eat = isPinned && lastEnd < called - near ? lastEnd : called;
   const waited = waitedIn(timeline, input);
   const links: ChainLink[] = [];
   // Of two that end within a second of one another, the later holds it up.
@@ -115,6 +141,12 @@ export function holdUp(timeline: Timeline, input: ScheduleInput): HoldUp {
     minutesOn.set(task.surfaceId ?? "", (minutesOn.get(task.surfaceId ?? "") ?? 0) + task.end - task.start);
   const [longest] = [...minutesOn].sort((a, b) => b[1] - a[1]);
   const there = heat.filter(({ task }) => task.surfaceId === longest?.[0]);
+  const waitedFor = new Map<SharedThing, number>();
+  for (const { taskId } of links) {
+    const task = byId.get(taskId);
+    if (task?.waitsFor !== undefined)
+      waitedFor.set(task.waitsFor, (waitedFor.get(task.waitsFor) ?? 0) + task.end - task.start);
+  }
   const count = (because: LinkReason) => heat.slice(1).filter(({ link }) => link.because === because).length;
   const [mostly] = (["surface", "adult"] as const).filter((one) => count(one) > 0).sort((a, b) => count(b) - count(a));
   return {
@@ -128,6 +160,8 @@ export function holdUp(timeline: Timeline, input: ScheduleInput): HoldUp {
             to: Math.max(...there.map(({ task }) => task.end)),
           }
         : null,
+    things: [...waitedFor].sort((a, b) => b[1] - a[1]).map(([thing, minutes]) => ({ thing, minutes })),
+    pinned: eat < called ? { bell: "eat", readyAt: eat } : pouredAtPin(timeline, input, heat[0]?.task),
     mostly: mostly ?? (heat.length > 0 ? (heat[0]?.link.because ?? null) : null),
   };
 }

@@ -66,6 +66,12 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
       surfaces: input.surfaces.filter((one) => timeline.uncleared.includes(one.id)).map((one) => one.name),
     });
   findings.push(...thingsWaitedFor(timeline, input));
+  for (const { bell, at } of input.pins ?? []) {
+    const rings = timeline.bells.find((one) => one.kind === bell)?.at;
+    // Under half a minute nobody sees on a clock.
+    if (rings !== undefined && rings - at > 0.5)
+      findings.push({ code: "pin-not-kept", level: "warns", bell, at, minutes: rings - at });
+  }
   const idle = timeline.idle.filter((one) => one.minutes >= (input.idleBorne ?? idleWorthSaying));
   if (idle.length > 0)
     findings.push({

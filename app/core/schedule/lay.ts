@@ -134,13 +134,13 @@ export class Bench {
       const mixed = showsFirst
         ? net.demoMixEnd
         : nodes.reduce((last, node) => Math.max(last, net.demoMixEnd + node.handsAfter), net.demoMixEnd);
-      const start = Math.max(mixed, this.unitFree[unit] ?? 0);
+      const start = Math.max(mixed, net.shownHotAt[unit] ?? 0);
       demoEnd = start + shown.seconds;
       if (showsFirst) mixFrom = demoEnd;
       this.isUsed[unit] = true;
       this.lastRecipe[unit] = shown.recipe;
       this.lastUser[unit] = theDemo;
-      this.unitFree[unit] = demoEnd + shown.between;
+      this.unitFree[unit] = Math.max(demoEnd + shown.between, net.hotAt[unit] ?? 0);
       this.demo = { unit, start, end: demoEnd };
     } else this.demo = null;
     this.mixFrom = mixFrom;

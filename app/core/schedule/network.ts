@@ -9,7 +9,7 @@ import {
   toSeconds,
   washMinutes,
 } from "./durations";
-import type { ScheduleInput, StationJob, TaskKind } from "./types";
+import type { PinnableBell, ScheduleInput, StationJob, TaskKind } from "./types";
 import { type Unit, canUse, claimSurfaces, placesFor, unitsOf } from "./units";
 import { type SharedThing, canBeCleared, sharedThings } from "~/core/gear";
 import { type Row, waits } from "./rounds";
@@ -105,7 +105,13 @@ export interface Network {
   /** May two recipes lie in one oven at once? By their numbers. */
   readonly alike: readonly (readonly boolean[])[];
   readonly arrived: Seconds;
+  /** When the mixing is shown, from and to; where everybody mixes along, both when they begin. */
+  readonly demoMixFrom: Seconds;
   readonly demoMixEnd: Seconds;
+  /** For each unit: when the load that is shown can lie on it, which no pinned bell holds back. */
+  readonly shownHotAt: readonly Seconds[];
+  /** When the meal begins at the soonest; 0 where nobody pinned it. */
+  readonly eatFrom: Seconds;
   /** The load that is shown: its recipe, how long it takes, and on which units it can be shown, the best by rule first. */
   readonly shown: {
     readonly recipe: number;
@@ -330,6 +336,9 @@ export function network(input: ScheduleInput): Network {
           )
       : [];
   const arrived = arrivalSeconds(input);
+  const pinned = (bell: PinnableBell) => toSeconds(input.pins?.find((pin) => pin.bell === bell)?.at ?? 0);
+  const demoMix = input.demo === "along" ? 0 : toSeconds(handMinutes.demoMix);
+  const demoMixFrom = Math.max(arrived, pinned("mix") - demoMix);
   const shown =
     shownRecipe && showable.length > 0
       ? {
@@ -343,7 +352,10 @@ export function network(input: ScheduleInput): Network {
     input,
     nodes,
     units,
-    hotAt: units.map((unit) => unit.preheat),
+    // A surface that nobody may pour on yet might as well be cold.
+    hotAt: units.map((unit) => Math.max(unit.preheat, pinned("pour"))),
+    shownHotAt: units.map((unit) => unit.preheat),
+    eatFrom: pinned("eat"),
     rewash: units.map((unit) => toSeconds(washMinutes) + unit.preheat),
     isClearable: units.map((unit) => canBeCleared(unit.surface)),
     isOven: units.map((unit) => unit.surface.kind === "oven"),
@@ -352,7 +364,8 @@ export function network(input: ScheduleInput): Network {
     ),
     alike: recipes.map((a) => recipes.map((b) => cookAlike(a, b))),
     arrived,
-    demoMixEnd: input.demo === "along" ? arrived : arrived + toSeconds(handMinutes.demoMix),
+    demoMixFrom,
+    demoMixEnd: demoMixFrom + demoMix,
     shown,
     hotPlaces: input.hotPlaces === null ? null : Math.max(1, input.hotPlaces),
     testers: input.testersPerSurface,

@@ -125,8 +125,8 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
   ring("doors", 0);
   push("arrive", 0, net.arrived);
   if (input.demo !== "along" && input.stations.length > 0) {
-    ring("gather-mix", net.arrived);
-    push("demo-mix", net.arrived, net.demoMixEnd);
+    ring("gather-mix", net.demoMixFrom);
+    push("demo-mix", net.demoMixFrom, net.demoMixEnd);
   }
   const unitOf = (index: number) => net.units[index];
   const demoLoadEnd = laid.demo?.end ?? 0;
@@ -255,7 +255,7 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
     if (swap !== undefined) ring("swap", toSeconds(swap));
   }
   // A station without a surface still makes its sauce, and is waited for.
-  const eatFrom = Math.max(lastLoadEnd, ...cooking.map((one) => one.servedAt));
+  const eatFrom = Math.max(lastLoadEnd, net.eatFrom, ...cooking.map((one) => one.servedAt));
   const cleanFrom = eatFrom + toSeconds(input.eatMinutes);
   const end = cleanFrom + toSeconds(input.cleanMinutes);
   ring("eat", eatFrom);
@@ -264,7 +264,7 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
   push("clean", cleanFrom, end);
   ring("close", end);
 
-  const bound = Math.min(boundOf(net), eatFrom);
+  const bound = Math.min(Math.max(boundOf(net), net.eatFrom), eatFrom);
   return {
     tasks: tasks.sort((a, b) => a.start - b.start || a.end - b.end),
     bells: bells.sort((a, b) => a.at - b.at),

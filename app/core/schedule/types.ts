@@ -63,6 +63,8 @@ export interface ScheduleInput {
   readonly washesBetween?: boolean;
   /** What goes round the tables, and how many of it there are; see `Kitchen`. */
   readonly goesRound?: readonly { readonly thing: SharedThing; readonly count: number }[] | undefined;
+  /** Bells that somebody pinned. */
+  readonly pins?: readonly Pin[] | undefined;
   /** The loads in the order a search found or a hand wished; by rule where there is none. */
   readonly order?: Order | undefined;
 }
@@ -119,6 +121,17 @@ export const bellKinds = [
   "close",
 ] as const;
 export type BellKind = (typeof bellKinds)[number];
+
+/** Bells that can be pinned to a moment: none of them rings before it, and as soon after it as can be. */
+export const pinnableBells = ["mix", "pour", "eat"] as const satisfies readonly BellKind[];
+export type PinnableBell = (typeof pinnableBells)[number];
+/** @example { bell: "eat", at: 75 } minutes since the doors, whole, 0 to 1440. */
+export interface Pin {
+  readonly bell: PinnableBell;
+  readonly at: Minutes;
+}
+/** The latest a bell can be pinned to, in minutes since the doors: a day. */
+export const latestPin = 1440;
 
 /** A moment the instructor calls the room. */
 export interface Bell {
@@ -219,6 +232,14 @@ export type ScheduleFinding =
       readonly thing: SharedThing;
       readonly count: number;
       readonly stationIds: readonly string[];
+      readonly minutes: Minutes;
+    }
+  /** A bell rings later than it was pinned to. */
+  | {
+      readonly code: "pin-not-kept";
+      readonly level: "warns";
+      readonly bell: PinnableBell;
+      readonly at: Minutes;
       readonly minutes: Minutes;
     }
   | {

@@ -1,6 +1,7 @@
 import { CalendarDate } from "@internationalized/date";
 import fc from "fast-check";
 import { mixings } from "~/core/plan";
+import { pinnableBells } from "~/core/schedule";
 import { type ClassInput, plan, stages } from "~/core/plan";
 import { ratio } from "~/core/quantity";
 import { type Recipe, tools } from "~/core/recipe";
@@ -98,6 +99,9 @@ const edit: fc.Arbitrary<(input: ClassInput) => ClassInput> = fc.oneof(
     ),
   })),
   fc.constant((input: ClassInput): ClassInput => ({ ...input, arrangement: { seats: null, apart: [0] } })),
+  fc
+    .constantFrom(...pinnableBells)
+    .map((bell) => (input: ClassInput): ClassInput => ({ ...input, pins: [{ bell, at: 95 }] })),
   fc.constant((input: ClassInput): ClassInput => ({ ...input, dishes: input.dishes.slice(1) })),
   fc
     .record({

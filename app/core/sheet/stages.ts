@@ -82,7 +82,10 @@ const labels: Part = (input) => [
 const packs: Part = (input) => input.packs.map((one): Entry => [`pack:${one.ingredientId}`, shown(one)]);
 const seats: Part = (input) => [["arrangement:seats", hidden(input.arrangement ?? null)]];
 const house: Part = (input) => [["house:rules", hidden(input.house ?? null)]];
-const loads: Part = (input) => [["arrangement:order", hidden(input.order ?? null)]];
+const loads: Part = (input) => [
+  ["arrangement:order", hidden(input.order ?? null)],
+  ["arrangement:pins", shown(input.pins ?? null)],
+];
 const surfaces: Part = (input) => [
   ...byPlace("surface", input.kitchen.surfaces, ({ id: _id, ...surface }) => hidden(surface)),
   ["kitchen:sinks", String(input.kitchen.sinks)],

@@ -23,6 +23,7 @@ import * as putAside from "./0020-put-aside";
 import * as putAsideMore from "./0021-put-aside-more";
 import * as mixing from "./0022-mixing";
 import * as goesRound from "./0023-goes-round";
+import * as pinnedBells from "./0024-pinned-bells";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -52,6 +53,7 @@ const provider: MigrationProvider = {
     "0021-put-aside-more": putAsideMore,
     "0022-mixing": mixing,
     "0023-goes-round": goesRound,
+    "0024-pinned-bells": pinnedBells,
   }),
 };
 

@@ -3,6 +3,7 @@ import { type Kysely, type Selectable, sql } from "kysely";
 import type { LabelReading, PackSize, SharedFood, Substance } from "~/core/pantry";
 import type { Need } from "~/core/people";
 import type { Brief, ClassInput, Dish, Mixing, Settled } from "~/core/plan";
+import { type Pin, type PinnableBell, pinnableBells } from "~/core/schedule";
 import type { PersonKeys } from "~/core/sheet";
 import type { ClassTable, DB } from "../schema";
 import { kitchens } from "./kitchens.server";
@@ -100,6 +101,18 @@ export const briefColumns = (brief: Brief) => ({
   is_remote: brief.isRemote,
   station_names: [...brief.stationNames],
 });
+
+const pinsIn = (row: Pick<Selectable<ClassTable>, "mix_pinned" | "pour_pinned" | "eat_pinned">): Pin[] =>
+  pinnableBells.flatMap((bell) => {
+    const at = row[`${bell}_pinned`];
+    return at === null ? [] : [{ bell, at }];
+  });
+
+/** The columns of pinned bells: those that are not named are let go. */
+export const pinColumns = (pins: readonly Pin[]) => {
+  const at = (bell: PinnableBell) => pins.find((pin) => pin.bell === bell)?.at ?? null;
+  return { mix_pinned: at("mix"), pour_pinned: at("pour"), eat_pinned: at("eat") };
+};
 
 /** A class's whole input; `undefined` when there is no such class. */
 export const classOf = async (db: Kysely<DB>, classId: string): Promise<StoredClass | undefined> =>
@@ -316,6 +329,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
             },
           }
         : {}),
+      ...(pinsIn(row).length > 0 ? { pins: pinsIn(row) } : {}),
       ...(order ? { order } : {}),
       ...(house.length > 0 ? { house } : {}),
       ...(foods.length > 0
@@ -573,6 +587,7 @@ export async function addClass(
       starts_at: input.startsAt,
       time_zone: input.timeZone,
       currency: input.currency ?? null,
+      ...pinColumns(input.pins ?? []),
       kitchen_id: kitchenId,
       ...briefColumns(input.brief),
       updated_by: updatedBy,

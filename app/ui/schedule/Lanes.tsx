@@ -114,6 +114,8 @@ const aroundShare = 0.008;
 /** Who does what when: a lane for each station, then one for each surface in use; each block named, or numbered as its load. */
 export function Lanes({ timeline, stations, startsAt, timeZone, available, roundName, chain, reasons, adults }: Props) {
   const [width, setWidth] = useState<(typeof widths)[number]>(1);
+  // What a pointer is told by resting on a block, a finger is told by pressing it.
+  const [pressed, setPressed] = useState("");
   const locale = useLocale();
   const scale = Math.max(timeline.end, available);
   const share = (at: number) => `${((at / scale) * 100).toFixed(3)}%`;
@@ -171,7 +173,15 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
           </PlainButton>
         ))}
       </div>
-      <div className={parts.lanes.scroll} tabIndex={0} role="group" aria-label="Lanes of stations and surfaces">
+      <div
+        className={parts.lanes.scroll}
+        tabIndex={0}
+        role="group"
+        aria-label="Lanes of stations and surfaces"
+        onClick={({ target }) =>
+          setPressed(target instanceof Element ? (target.closest<HTMLElement>("[title]")?.title ?? "") : "")
+        }
+      >
         <div className={parts.lanes.root} style={lines}>
           <span />
           <div className={parts.lanes.axis} aria-hidden="true">
@@ -241,9 +251,12 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
         </div>
         <p className="quiet small">
           Numbers are loads, T a tester; on a surface with the first letters of whose they are. Striped is heat, dotted
-          is waiting, dashed is heating up. What is underlined twice holds the class up.
+          is waiting, dashed is heating up. What is underlined twice holds the class up. Press a block to read it.
         </p>
       </div>
+      <p className="now-read no-print" role="status">
+        {pressed}
+      </p>
     </>
   );
 }

@@ -8,6 +8,7 @@ import { sharedFoodId } from "~/core/pantry";
 import {
   sharedThingWords,
   batchRuleWords,
+  bellWords,
   criticalWords,
   cueWords,
   familyWords,
@@ -273,6 +274,8 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     `${list(f.surfaces, n.locale)}: another food was on it before, and fixed plates or seasoned iron cannot be washed clear of it. Keep one for that food.`,
   "mixes-later": (f, n) =>
     `${stationsOf(f, n)} ${f.stationIds.length === 1 ? "begins" : "begin"} to mix ${minutes(f.minutes, n.locale)} after the mixing bell: mixed with the others, the batter would stand too long before its last load. Until then: wash, set out, grease, set the table.`,
+  "pin-not-kept": (f, n) =>
+    `“${bellWords[f.bell]}” is pinned to ${minutes(f.at, n.locale)} after the doors and rings ${minutes(f.minutes, n.locale)} later: what comes before it takes that long. Begin sooner, take a way out, or let the bell go.`,
   "stands-idle": (f, n) =>
     `${stationsOf(f, n)} ${f.stationIds.length === 1 ? "stands" : "stand"} with empty hands for up to ${minutes(f.minutes, n.locale)}. Plan a filler: clean down, set the table, a tasting.`,
   "hot-places-limited": (f) =>

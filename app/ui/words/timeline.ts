@@ -38,8 +38,34 @@ export function adultName({ brief, people }: Pick<ClassInput, "brief" | "people"
   return grownUps[index - brief.helpers]?.name ?? `Adult ${index + 1}`;
 }
 
-/** What holds a class up, as one sentence. */
-export function sayHoldUp(held: HoldUp, timeline: Timeline, at: (after: number) => string): string | undefined {
+/** What holds a class up: the bell it waits for, where its time at the heat goes, what went round before. */
+export function sayHoldUp(
+  held: HoldUp,
+  timeline: Timeline,
+  at: (after: number) => string,
+  locale: string,
+): string | undefined {
+  const atHeat = sayHeat(held, timeline, at);
+  const things = held.things.filter((one) => one.minutes >= 1);
+  const rows = [
+    held.pinned?.bell === "eat"
+      ? `All is ready at ${at(held.pinned.readyAt)}; the meal waits for its pinned bell.`
+      : held.pinned
+        ? `Batter is ready at ${at(held.pinned.readyAt)} and waits for the pinned bell to pour.`
+        : "",
+    atHeat ?? "",
+    things.length > 0
+      ? `Before that, waiting for what goes round: ${list(
+          things.map((one) => `${minutes(one.minutes, locale)} for the ${sharedThingWords[one.thing]}`),
+          locale,
+        )}.`
+      : "",
+  ].filter((words) => words !== "");
+  return rows.length === 0 ? undefined : rows.join(" ");
+}
+
+/** Where the chain is at the heat for longest. */
+function sayHeat(held: HoldUp, timeline: Timeline, at: (after: number) => string): string | undefined {
   const { surface, mostly } = held;
   if (!surface) return undefined;
   const unit = timeline.units.find((one) => one.id === surface.unitId);

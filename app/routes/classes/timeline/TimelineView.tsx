@@ -8,6 +8,7 @@ import { clock, minutes } from "~/ui/format/format";
 import { BetterOrder } from "~/ui/schedule/BetterOrder";
 import { ByTheMinute } from "~/ui/schedule/ByTheMinute";
 import { Lanes } from "~/ui/schedule/Lanes";
+import { PinnedBells } from "~/ui/schedule/PinnedBells";
 import { WaysOut } from "~/ui/schedule/WaysOut";
 import { PrimaryLink, Secondary, TextLink } from "~/ui/parts/fields";
 import { MenuFile, MoreMenu } from "~/ui/parts/Menu";
@@ -37,7 +38,7 @@ export function TimelineView({ newest, told }: Props) {
   const ways = useMemo(() => waysOut(input, plan), [input, plan]);
   const held = useMemo(() => holdUpOf(input, plan), [input, plan]);
   const wish = useMemo(() => wishCost(input, plan), [input, plan]);
-  const holdsUp = sayHoldUp(held, timeline, at);
+  const holdsUp = sayHoldUp(held, timeline, at, locale);
   const hazards = [...new Set(plan.dishes.flatMap((dish) => dish.recipe.steps.flatMap((step) => step.hazards)))];
   return (
     <>
@@ -90,6 +91,13 @@ export function TimelineView({ newest, told }: Props) {
             stations={plan.stations}
             wish={wish}
             loads={movableLoads(input, plan)}
+          />
+          <PinnedBells
+            pins={input.pins ?? []}
+            timeline={timeline}
+            startsAt={input.startsAt}
+            timeZone={input.timeZone}
+            version={meta.version}
           />
           {newest ? (
             <Form method="post" className="actions no-print">

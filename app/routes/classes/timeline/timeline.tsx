@@ -9,6 +9,8 @@ import { orderSchema } from "~/formats/class-file";
 import { changePlan, madeChanges, undoChange } from "~/services/arrange.server";
 import { classOnce, classOr404 } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
+import { pinnableBells } from "~/core/schedule";
+import { bellWords } from "~/ui/words/en";
 import { wayWords } from "~/ui/words/timeline";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -43,9 +45,20 @@ const schema = z.discriminatedUnion("intent", [
     load: z.coerce.number().int().min(0).max(5000),
     before: z.coerce.number().int().min(0).max(5000),
   }),
+  z.object({ intent: z.literal("pin"), version, bell: z.enum(pinnableBells), time: z.string().max(20) }),
+  z.object({ intent: z.literal("let-go"), version, bell: z.enum(pinnableBells) }),
   z.object({ intent: z.literal("way"), version, way: z.string().max(120) }),
   z.object({ intent: z.literal("undo"), version }),
 ]);
+
+/** Minutes from the doors to a time of day, over midnight where it is earlier; undefined for what is no time. */
+function minutesAfter(startsAt: string, time: string): number | undefined {
+  const [from, to] = [startsAt.slice(11, 16), time.trim()].map((text) => {
+    const found = /^([01]?\d|2[0-3]):([0-5]\d)$/.exec(text);
+    return found ? Number(found[1]) * 60 + Number(found[2]) : undefined;
+  });
+  return from === undefined || to === undefined ? undefined : (to - from + 1440) % 1440;
+}
 
 const late = "Somebody changed this class a moment ago. Look at what they did, then try again.";
 
@@ -84,6 +97,20 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         { status: 400 },
       );
     return change("A load moved by hand", { order });
+  }
+  if (form.data.intent === "pin" || form.data.intent === "let-go") {
+    const { bell } = form.data;
+    const others = (input.pins ?? []).filter((pin) => pin.bell !== bell);
+    if (form.data.intent === "let-go") return change(`“${bellWords[bell]}” is not pinned any more`, { pins: others });
+    const at = minutesAfter(input.startsAt, form.data.time);
+    if (at === undefined)
+      return data(
+        {
+          problem: `“${form.data.time}” is no time that can be pinned. Give hours and minutes, such as 10:30, from the doors at ${input.startsAt.slice(11, 16)} on.`,
+        },
+        { status: 400 },
+      );
+    return change(`“${bellWords[bell]}” is pinned`, { pins: [...others, { bell, at }] });
   }
   const { way } = form.data;
   const chosen = waysOut(input, plan(input)).find((one) => wayId(one.way) === way && one.becomes);

@@ -5,6 +5,7 @@ export const narrow: Styles = [
   {
     ".by-the-minute .bell-row td": { fontWeight: 600, background: "bg.muted" },
     ".by-the-minute td:first-of-type": { textAlign: "left", whiteSpace: "nowrap" },
+    ".now-read": { fontWeight: 600 },
     ".print-only": { display: "none" },
     "@media (max-width: 560px)": {
       h1: { fontSize: "26px" },
