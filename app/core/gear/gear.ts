@@ -71,6 +71,8 @@ export interface GearDemand {
     readonly stations: number;
     readonly people: number;
     readonly pieces: Pieces;
+    /** The whole recipe where its batter is made before the doors: whoever makes it needs what its mixing names. */
+    readonly madeAhead?: Recipe | undefined;
     /** Whole servings these make at their tables; absent where a piece is one. */
     readonly servings?: number | undefined;
   })[];
@@ -114,6 +116,15 @@ export function gearOf(demand: GearDemand, kitchen: Kitchen): GearLine[] {
       });
     }
   }
+  for (const { recipe, madeAhead } of demand.dishes) {
+    if (!madeAhead) continue;
+    const atTables = toolsOf(recipe, demand.isMeasuring);
+    for (const tool of toolsOf(madeAhead, true)) {
+      if (atTables.has(tool)) continue;
+      const so = lines.get(tool) ?? { perStation: 0, atStations: 0, shared: 0, instructor: 0 };
+      lines.set(tool, { ...so, instructor: Math.max(so.instructor, gearRules[tool].count) });
+    }
+  }
   return [...lines].map(([tool, counted]) => {
     // What goes round is there as often as it goes round, and shown with one of them.
     const rounds = kitchen.goesRound?.find((one) => one.thing === tool)?.count;
@@ -124,7 +135,7 @@ export function gearOf(demand: GearDemand, kitchen: Kitchen): GearLine[] {
             perStation: 0,
             atStations: 0,
             shared: Math.min(rounds, counted.atStations + counted.shared),
-            instructor: 0,
+            instructor: counted.atStations + counted.shared > 0 ? 0 : counted.instructor,
           };
     const needed = Math.ceil((atStations + shared + instructor) * (1 + gearRules[tool].spare) - 1e-9);
     const owned = kitchen.gear.find((one) => one.tool === tool)?.owned;

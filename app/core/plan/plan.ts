@@ -62,6 +62,7 @@ function planned(input: ClassInput): ClassPlan {
                 .map((one) => toNumber(one.factor)),
             ],
             ...(dish.mixing === "halves" ? { mixes: 2 as const } : {}),
+            ...(dish.atTable ? { madeAhead: dish.recipe } : {}),
             stations: dish.stations,
             people: own.reduce((sum, station) => sum + station.eaters, 0),
             // What is thrown away is put on no stick.
