@@ -29,10 +29,11 @@ const dish = (id: string, side: number, pour: number): Recipe => ({
     recover: 0,
   },
 });
-/** Dishes that go on the same surfaces: one that takes twice as long as the other, and one whose pieces are of two rounds. */
+const slow = dish("slow", 5, 0.5);
+/** Dishes that go on the same surfaces: one that takes twice as long as the other and longer in a pan, and one whose pieces are of two rounds. */
 export const dishes = [
   dish("quick", 2, 0.25),
-  dish("slow", 5, 0.5),
+  { ...slow, heat: { ...slow.heat, on: [{ surfaceKind: "hob-pan" as const, side1: likely(7) }] } },
   {
     ...dish("rounds", 2, 0.25),
     rounds: [
@@ -99,7 +100,10 @@ export const smallClasses = rooms.map(({ pieces, surfaces, isDouble, hotPlaces, 
  */
 export function exhaustive(input: ScheduleInput, from: number, again: number): number {
   const pour = (recipe: Recipe) => Math.round(recipe.heat.pourPerPiece * input.pace * 60);
-  const sides = (recipe: Recipe) => Math.round((recipe.heat.side1.likely + (recipe.heat.side2?.likely ?? 0)) * 60);
+  const sides = ({ heat }: Recipe, kind: string) => {
+    const first = heat.on?.find((one) => one.surfaceKind === kind)?.side1 ?? heat.side1;
+    return Math.round((first.likely + (heat.side2?.likely ?? 0)) * 60);
+  };
   const between = (recipe: Recipe) => Math.round((recipe.heat.turnaround * input.pace + recipe.heat.recover) * 60);
   const units = input.surfaces.flatMap((one) => Array.from({ length: one.count }, () => one));
   const hotAt = units.map((unit) => (unit.preheatMinutes ?? 0) * 60);
@@ -136,7 +140,7 @@ export function exhaustive(input: ScheduleInput, from: number, again: number): n
         const ofMix = cooked < firstMix ? firstMix - cooked : count;
         const ready = cooked < firstMix ? from : again;
         const testers = isFirst ? Math.min(input.testersPerSurface, ofMix) : 0;
-        const one = sides(job.recipe) + pour(job.recipe);
+        const one = sides(job.recipe, unit.kind) + pour(job.recipe);
         // No load holds pieces of two rounds: up to the next end of one.
         let end = job.pieces - count + testers;
         let round = 0;
@@ -146,7 +150,7 @@ export function exhaustive(input: ScheduleInput, from: number, again: number): n
         }
         end = round - end;
         for (let size = Math.min(places, ofMix - testers, end); size >= (testers > 0 ? 0 : 1); size -= 1) {
-          const takes = testers * one + (size > 0 ? sides(job.recipe) + size * pour(job.recipe) : 0);
+          const takes = testers * one + (size > 0 ? sides(job.recipe, unit.kind) + size * pour(job.recipe) : 0);
           let at = Math.max(ready, freeBefore + washed);
           const limit = input.hotPlaces ?? Infinity;
           const isOver = (start: number) =>

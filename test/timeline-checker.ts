@@ -62,7 +62,10 @@ export function faultsOf(timeline: Timeline, input: ScheduleInput): string[] {
       const { heat } = job.recipe;
       const byAdult = methodOf(job.recipe).cook?.who === "adult";
       const pace = byAdult ? 1 : input.pace;
-      const sides = (heat.halves?.likely ?? 0) + heat.side1.likely + (heat.side2?.likely ?? 0);
+      // A kind of surface has its own minutes where the recipe says so.
+      const on = heat.on?.find((one) => one.surfaceKind === surfaceOf(unit.id)?.kind);
+      const second = heat.side2 === null ? 0 : (on?.side2 ?? heat.side2).likely;
+      const sides = (heat.halves?.likely ?? 0) + (on?.side1 ?? heat.side1).likely + second;
       const takes = sides + pieces * heat.pourPerPiece * pace;
       const isAlone = together.every((one) => jobOf(one.stationId)?.recipe === job.recipe);
       if (isAlone && Math.abs(task.end - task.start - takes) > 1 / 60 + near)

@@ -1,5 +1,5 @@
 import type { Minutes } from "~/core/quantity";
-import type { Heat, Line, Recipe, Span, SurfaceKind } from "./types";
+import type { Heat, Line, Recipe, SurfaceKind } from "./types";
 
 /** Minutes a load lies on the surface beside its pouring, likely: between two half pours, the first side and the second. */
 export const lyingMinutes = ({ halves, side1, side2 }: Heat): Minutes =>
@@ -26,23 +26,11 @@ export function heatOn(heat: Heat, kind: SurfaceKind): Heat {
   };
 }
 
-const longer = (a: Span, b: Span): Span => (b.likely > a.likely ? b : a);
-
 /**
- * The heat a class cooks by on the kinds of surface it has: their own where there is one kind; with several, the longest minutes of
- * any, as nobody knows beforehand which load lands where, and the recipe's own degrees and test.
+ * The heat a class cooks by on the kinds of surface it has: that kind's own where there is one. With several it stays the recipe's, and
+ * each load lies as long as {@link heatOn} says of the surface it is on.
  */
 export function heatAmong(heat: Heat, kinds: readonly SurfaceKind[]): Heat {
-  if (!heat.on?.some((each) => kinds.includes(each.surfaceKind))) return heat;
-  const [first, ...rest] = [...new Set(kinds)].map((kind) => heatOn(heat, kind));
-  if (!first) return heat;
-  if (rest.length === 0) return first;
-  return rest.reduce<Heat>(
-    (so, each) => ({
-      ...so,
-      side1: longer(so.side1, each.side1),
-      side2: so.side2 && each.side2 ? longer(so.side2, each.side2) : so.side2,
-    }),
-    { ...first, surfaceC: heat.surfaceC, test: heat.test },
-  );
+  const [first, ...others] = new Set(kinds);
+  return first === undefined || others.length > 0 ? heat : heatOn(heat, first);
 }

@@ -28,7 +28,9 @@ const triedByOthers = (
         ? least
         : Math.min(
             least,
-            Math.max(readyOf(node), net.hotAt[unit] ?? 0) + Math.min(net.testers, 1) * node.tester + node.between,
+            Math.max(readyOf(node), net.hotAt[unit] ?? 0) +
+              Math.min(net.testers, 1) * (node.loadOn[unit]?.[1] ?? 0) +
+              node.between,
           ),
     Infinity,
   );
@@ -50,7 +52,9 @@ function leastOf(nodes: readonly Node[], unit: number): Least | undefined {
   const places = Math.max(...here.map((node) => node.places[unit] ?? 0));
   // By whoever is quickest with so many.
   const load = Array.from({ length: places + 1 }, (_, count) =>
-    Math.min(...here.flatMap((node) => ((node.places[unit] ?? 0) >= count ? [node.load[count] ?? Infinity] : []))),
+    Math.min(
+      ...here.flatMap((node) => ((node.places[unit] ?? 0) >= count ? [node.loadOn[unit]?.[count] ?? Infinity] : [])),
+    ),
   );
   const pour = places > 1 ? ((load[places] ?? 0) - (load[1] ?? 0)) / (places - 1) : 0;
   return {
@@ -58,7 +62,7 @@ function leastOf(nodes: readonly Node[], unit: number): Least | undefined {
     load,
     rounding: Math.max(0, ...load.slice(1).map((seconds, at) => (load[1] ?? 0) + at * pour - seconds)),
     between: Math.min(...here.map((node) => node.between)),
-    tester: Math.min(...here.map((node) => node.tester)),
+    tester: Math.min(...here.map((node) => node.loadOn[unit]?.[1] ?? 0)),
   };
 }
 
@@ -188,8 +192,8 @@ function byRates(net: Network, group: readonly Node[], units: readonly number[],
     at: kinds.map(({ unit }) => {
       const there = net.units[unit];
       const places = there ? placesFor(there, node.job.recipe) : 0;
-      if (places < 1) return undefined;
-      const load = loadSeconds(node.job.recipe, places, net.input.pace);
+      if (!there || places < 1) return undefined;
+      const load = loadSeconds(node.job.recipe, places, net.input.pace, there.surface.kind);
       return { surface: (load + node.between) / places, heat: load / places };
     }),
   }));

@@ -1,5 +1,5 @@
 import type { Minutes, Pieces, Seconds } from "~/core/quantity";
-import { type Recipe, type Step, isHeatPaced, lyingMinutes, methodOf } from "~/core/recipe";
+import { type Recipe, type Step, type SurfaceKind, heatOn, isHeatPaced, lyingMinutes, methodOf } from "~/core/recipe";
 import type { ScheduleInput, StationJob } from "./types";
 
 /** Inside, a plan counts whole seconds: exact, the same in every engine, and never rounded up part by part. */
@@ -60,9 +60,9 @@ export function stepSeconds(
 /** Pouring and lifting are handwork: by the audience, or by an adult where the recipe leaves the heat to one. */
 const heatPace = (recipe: Recipe, pace: number): number => (methodOf(recipe).cook?.who === "adult" ? 1 : pace);
 
-/** Seconds from the first pour of a load until its last piece is out. */
-export const loadSeconds = (recipe: Recipe, pieces: Pieces, pace: number): number =>
-  toSeconds(pieces * recipe.heat.pourPerPiece * heatPace(recipe, pace) + lyingMinutes(recipe.heat));
+/** Seconds from the first pour of a load until its last piece is out, on a kind of surface. */
+export const loadSeconds = (recipe: Recipe, pieces: Pieces, pace: number, kind: SurfaceKind): number =>
+  toSeconds(pieces * recipe.heat.pourPerPiece * heatPace(recipe, pace) + lyingMinutes(heatOn(recipe.heat, kind)));
 
 /** Seconds after a load before the surface takes the next one: lifting and greasing by hand, heating up again by the clock. */
 export const betweenSeconds = (recipe: Recipe, pace: number): number =>

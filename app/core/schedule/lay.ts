@@ -135,7 +135,7 @@ export class Bench {
         ? net.demoMixEnd
         : nodes.reduce((last, node) => Math.max(last, net.demoMixEnd + node.handsAfter), net.demoMixEnd);
       const start = Math.max(mixed, net.shownHotAt[unit] ?? 0);
-      demoEnd = start + shown.seconds;
+      demoEnd = start + (shown.secondsOn[unit] ?? shown.seconds);
       if (showsFirst) mixFrom = demoEnd;
       this.isUsed[unit] = true;
       this.lastRecipe[unit] = shown.recipe;
@@ -237,9 +237,10 @@ export class Bench {
     const from = this.beginOn(lead, unit, ready);
     const washed = this.washSeconds(lead, unit);
     if (washed === 0 && this.mustWash(lead, unit)) this.uncleared.add(unit);
-    const start = from + testers * lead.tester;
+    const load = lead.loadOn[unit] ?? lead.load;
+    const start = from + testers * (load[1] ?? 0);
     const total = counts.reduce((sum, count) => sum + count, 0);
-    const end = total > 0 ? start + (lead.load[total] ?? 0) : start;
+    const end = total > 0 ? start + (load[total] ?? 0) : start;
     const free = this.unitFree[unit] ?? 0;
     this.loads.push({
       unit,
@@ -321,10 +322,11 @@ export class Bench {
       const testers = this.testersOn(node, unit);
       const { size, loads } = this.sizeOn(node, unit, evenly);
       const from = this.beginOn(node, unit, ready, withAdults);
-      const start = from + testers * node.tester;
-      const end = size > 0 ? start + (node.load[size] ?? 0) : start;
+      const load = node.loadOn[unit] ?? node.load;
+      const start = from + testers * (load[1] ?? 0);
+      const end = size > 0 ? start + (load[size] ?? 0) : start;
       // Ends soonest for the pieces it takes: what is left over would take as long again for each load.
-      const rest = loads > 1 ? (loads - 1) * ((node.load[places] ?? 0) + node.between) : 0;
+      const rest = loads > 1 ? (loads - 1) * ((load[places] ?? 0) + node.between) : 0;
       const rate = end + rest;
       if (!best || rate < best.rate || (rate === best.rate && start < best.start))
         best = { unit, size, from, start, end, rate };

@@ -1,5 +1,5 @@
 import type { Pieces, Seconds } from "~/core/quantity";
-import { type Recipe, type Step, methodOf, piecesByRound } from "~/core/recipe";
+import { type Heat, type Recipe, type Step, type SurfaceKind, heatOn, methodOf, piecesByRound } from "~/core/recipe";
 import {
   arrivalSeconds,
   betweenSeconds,
@@ -71,9 +71,13 @@ export interface Node {
   readonly besideSeconds: Seconds;
   /** Seconds of the method after the last piece is out. */
   readonly afterSeconds: Seconds;
-  /** Seconds of a load by its pieces, from the first pour to the last piece out; the first is of none, only its sides. */
+  /**
+   * Seconds of a load by its pieces, from the first pour to the last piece out; the first is of none, only its sides. By unit, as kinds
+   * of surface differ, and the least of any it may use.
+   */
+  readonly loadOn: readonly (readonly Seconds[])[];
   readonly load: readonly Seconds[];
-  /** Seconds of one piece's pour, between two loads, and of one tester. */
+  /** Seconds of one piece's pour, between two loads, and of one tester on its quickest unit. */
   readonly pour: Seconds;
   readonly between: Seconds;
   readonly tester: Seconds;
@@ -115,6 +119,8 @@ export interface Network {
   /** The load that is shown: its recipe, how long it takes, and on which units it can be shown, the best by rule first. */
   readonly shown: {
     readonly recipe: number;
+    /** By unit, and the least of any. */
+    readonly secondsOn: readonly Seconds[];
     readonly seconds: Seconds;
     readonly between: Seconds;
     readonly units: readonly number[];
@@ -126,12 +132,13 @@ export interface Network {
 
 /** Two dishes share an oven only where one time and one heat are right for both. */
 const cookAlike = (a: Recipe, b: Recipe): boolean =>
-  a === b ||
-  (a.heat.side1.likely === b.heat.side1.likely &&
-    (a.heat.side2?.likely ?? 0) === (b.heat.side2?.likely ?? 0) &&
-    (a.heat.halves?.likely ?? 0) === (b.heat.halves?.likely ?? 0) &&
-    a.heat.surfaceC.from <= b.heat.surfaceC.to &&
-    b.heat.surfaceC.from <= a.heat.surfaceC.to);
+  a === b || alikeHeat(heatOn(a.heat, "oven"), heatOn(b.heat, "oven"));
+const alikeHeat = (a: Heat, b: Heat): boolean =>
+  a.side1.likely === b.side1.likely &&
+  (a.side2?.likely ?? 0) === (b.side2?.likely ?? 0) &&
+  (a.halves?.likely ?? 0) === (b.halves?.likely ?? 0) &&
+  a.surfaceC.from <= b.surfaceC.to &&
+  b.surfaceC.from <= a.surfaceC.to;
 
 /** The things that go round which a step wants, and for how long: a scale for what is measured, a heat for what is made over it. */
 function wantedBy(step: Step, recipe: Recipe, { measuring, whole }: { measuring: Seconds; whole: Seconds }) {
@@ -239,10 +246,30 @@ function inTurns(nodes: readonly Node[], goesRound: NonNullable<ScheduleInput["g
   });
 }
 
+/** Seconds of loads by their pieces, for each recipe and kind of surface, worked out once. */
+function loadTables(units: readonly Unit[], pace: number) {
+  const known = new Map<Recipe, Map<SurfaceKind, readonly Seconds[]>>();
+  return (recipe: Recipe, kind: SurfaceKind): readonly Seconds[] => {
+    const kinds = known.get(recipe) ?? new Map<SurfaceKind, readonly Seconds[]>();
+    known.set(recipe, kinds);
+    const before = kinds.get(kind);
+    if (before) return before;
+    const most = Math.max(1, ...units.map((unit) => placesFor(unit, recipe)));
+    const made = Array.from({ length: most + 1 }, (_, count) => loadSeconds(recipe, count, pace, kind));
+    kinds.set(kind, made);
+    return made;
+  };
+}
+
+/** The least of several tables, place by place; the one there is where they do not differ. */
+const leastTable = ([first = [], ...others]: readonly (readonly Seconds[])[]): readonly Seconds[] =>
+  others.every((one) => one === first)
+    ? first
+    : first.map((seconds, at) => Math.min(seconds, ...others.map((one) => one[at] ?? seconds)));
+
 /** What is the same for all stations of one dish and one size. */
 type Worked = ReturnType<typeof chainOf> & {
   readonly afterSeconds: Seconds;
-  load: Seconds[];
   readonly between: Seconds;
 };
 
@@ -280,22 +307,25 @@ export function network(input: ScheduleInput): Network {
     const made: Worked = {
       ...chainOf(job, input),
       afterSeconds: secondsOf(job, input, method.after),
-      load: [],
       between: betweenSeconds(job.recipe, input.pace),
     };
-    const most = Math.max(1, ...units.map((unit) => placesFor(unit, job.recipe)));
-    made.load = Array.from({ length: most + 1 }, (_, count) => loadSeconds(job.recipe, count, input.pace));
     chains.set(key, made);
     return made;
   };
+  const loadsOf = loadTables(units, input.pace);
   const alone = input.stations.map((job, index): Node => {
     const { recipe } = job;
     const number = numberOf(recipe);
     const work = worked(job, number);
-    const { load } = work;
     const mine = usableBy(job);
+    const tables = mine.map((unit) => loadsOf(recipe, unit.surface.kind));
+    const load = leastTable(tables.length > 0 ? tables : [loadsOf(recipe, recipe.heat.surfaceKinds[0] ?? "hob-pan")]);
     const places = new Array<number>(units.length).fill(0);
-    for (const unit of mine) places[unit.place] = placesFor(unit, recipe);
+    const loadOn = new Array<readonly Seconds[]>(units.length).fill(load);
+    mine.forEach((unit, n) => {
+      places[unit.place] = placesFor(unit, recipe);
+      loadOn[unit.place] = tables[n] ?? load;
+    });
     const claimed = claimOf.get(job.stationId);
     const pour = (load[1] ?? 0) - (load[0] ?? 0);
     const hands = job.hands ?? 0;
@@ -311,6 +341,8 @@ export function network(input: ScheduleInput): Network {
       firstMix,
       isOneHanded: hands === 1 || pouring > 0,
       ...work,
+      load,
+      loadOn,
       pour,
       tester: load[1] ?? 0,
       cookBy: job.cookBy ? toSeconds(job.cookBy.max) : null,
@@ -335,6 +367,7 @@ export function network(input: ScheduleInput): Network {
               a.place - b.place,
           )
       : [];
+  const shownOn = shownRecipe ? units.map((unit) => loadSeconds(shownRecipe, 1, 1, unit.surface.kind)) : [];
   const arrived = arrivalSeconds(input);
   const pinned = (bell: PinnableBell) => toSeconds(input.pins?.find((pin) => pin.bell === bell)?.at ?? 0);
   const demoMix = input.demo === "along" ? 0 : toSeconds(handMinutes.demoMix);
@@ -343,7 +376,8 @@ export function network(input: ScheduleInput): Network {
     shownRecipe && showable.length > 0
       ? {
           recipe: numberOf(shownRecipe),
-          seconds: loadSeconds(shownRecipe, 1, 1),
+          secondsOn: shownOn,
+          seconds: Math.min(...showable.map((unit) => shownOn[unit.place] ?? Infinity)),
           between: betweenSeconds(shownRecipe, 1),
           units: showable.map((unit) => unit.place),
         }

@@ -6,8 +6,7 @@ import type { BatterTimes, CriticalPart, StationJob, Task, TaskKind, Timeline } 
 /** One station while its loads are laid. Moments are whole seconds since the doors. */
 export interface Cooking {
   readonly job: StationJob;
-  /** Seconds of one tester and between two loads: asked for at every load, so worked out once. */
-  readonly testerSeconds: Seconds;
+  /** Seconds between two loads: asked for at every load, so worked out once. */
   readonly turnSeconds: Seconds;
   /** When leavener first got wet, and when mixing ended: cook-by runs from the one, rest from the other. */
   readonly wetAt: number;

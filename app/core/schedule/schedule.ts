@@ -157,7 +157,6 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
 
   const cooking: Cooking[] = net.nodes.map((node) => ({
     job: node.job,
-    testerSeconds: node.tester,
     turnSeconds: node.between,
     wetAt: begins(node) + node.wetAfter,
     mixedAt: begins(node) + node.mixedAfter,
@@ -190,8 +189,9 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
       push("preheat", washed, load.washTo, { surfaceId, stationId: unitOf(load.unit)?.stationId ?? null });
     }
     if (!used.has(load.unit)) used.set(load.unit, load.from);
+    const testerSeconds = net.nodes[load.station]?.loadOn[load.unit]?.[1] ?? 0;
     for (let n = 0; n < load.testers; n += 1)
-      push("tester", load.from + n * lead.testerSeconds, load.from + (n + 1) * lead.testerSeconds, {
+      push("tester", load.from + n * testerSeconds, load.from + (n + 1) * testerSeconds, {
         stationId: lead.job.stationId,
         surfaceId,
         pieces: 1,

@@ -51,7 +51,7 @@ interface Own {
 export function pouredAt(net: Network, load: Placed, n: number): Seconds | null {
   if ((load.pieces[n] ?? 0) > 0) return load.start;
   if (n > 0 || load.testers < 1) return null;
-  return load.from + (load.testers - 1) * (net.nodes[load.station]?.tester ?? 0);
+  return load.from + (load.testers - 1) * (net.nodes[load.station]?.loadOn[load.unit]?.[1] ?? 0);
 }
 
 const nothing = (): Own => ({ first: Infinity, lastPour: -1, lastEnd: -1, loads: 0, testers: 0 });
