@@ -539,3 +539,27 @@ test("C18: each table decides while it cooks how many are with berries; what may
   expect(settled.stations[0]?.kit.find((each) => each.lineId === "berries")?.apart).toBeUndefined();
   expect(settled.findings.map((one) => one.code)).not.toContain("rounds-open");
 });
+
+test("C19: a load lies as long as its own kind of surface wants, and the quicker one takes more of them", () => {
+  const read = readClassFile(readFileSync("test/cases/c19-pan-and-griddle.json", "utf8"));
+  if (!read.ok) throw new Error(read.problems.join("\n"));
+  const { timeline, dishes } = plan(read.input);
+  const kindOf = (surfaceId: string | null) => timeline.units.find((unit) => unit.id === surfaceId)?.surfaceId;
+  const loads = timeline.tasks.filter((task) => task.kind === "load");
+  // Two pours of a quarter of a minute at eight tenths of the usual pace, and both sides: 2 + 1.5 in the pan, 4 + 2.5 on the griddle.
+  for (const load of loads)
+    expect([load.pieces, load.end - load.start]).toEqual([
+      2,
+      expect.closeTo(kindOf(load.surfaceId) === "pan" ? 3.9 : 6.9, 6),
+    ]);
+  // Sixteen pieces: five loads in the pan, 19.5 minutes, three on the griddle, 20.7; by the longest of any it would be 27.6.
+  expect(loads.filter((load) => kindOf(load.surfaceId) === "pan")).toHaveLength(5);
+  expect(loads.filter((load) => kindOf(load.surfaceId) === "griddle")).toHaveLength(3);
+  expect(timeline.lastLoadEnd - timeline.firstPour).toBeCloseTo(20.7, 6);
+  expect(timeline.isProved).toBe(true);
+  // The card shows both: the recipe's own degrees stay, the griddle's stand beside it.
+  expect(dishes[0]?.recipe.heat).toMatchObject({
+    surfaceC: { from: 175, to: 190 },
+    on: [{ surfaceKind: "electric-griddle", dial: "5 of 9" }],
+  });
+});
