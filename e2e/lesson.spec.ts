@@ -349,3 +349,30 @@ test("where nobody cooks but the instructor, the brief says who tastes, and one 
   await expect(cards).toHaveCount(1);
   await expect(cards).toContainText("You cook, 12 taste");
 });
+
+test("a household of a remote class has a product of its own: entered by hand, refused twice, on its card and its plates", async ({
+  page,
+}) => {
+  const base = await importClass(page, "c20-own-products");
+  await page.goto(`${base}/allergies`);
+  const items = page.getByRole("table", { name: "By item" });
+  await expect(items.getByRole("row", { name: /Weir mill cornmeal/ })).toContainText("Household 1 only");
+  await page.goto(`${base}/allergies/brought/new`);
+  await page.getByLabel("What it is").fill("Shore salt");
+  await page.getByLabel("Brought by").fill("Household 2");
+  await page.getByLabel("In place of").selectOption("butter");
+  await page.getByLabel("At", { exact: true }).selectOption({ label: "Household 3" });
+  await page.getByRole("button", { name: "Add it" }).click();
+  await expect(
+    page.getByText("This household has a product of its own for it already.", { exact: false }),
+  ).toBeVisible();
+  await page.getByLabel("In place of").selectOption("fine-salt");
+  await page.getByLabel("At", { exact: true }).selectOption({ label: "Household 2" });
+  await page.getByRole("button", { name: "Add it" }).click();
+  await expect(items.getByRole("row", { name: /Shore salt/ })).toContainText("Household 2 only");
+  await page.goto(`${base}/amounts`);
+  await expect(page.getByRole("region", { name: "Station Household 2" })).toContainText("of your own: Shore salt");
+  await expect(page.getByRole("region", { name: "Station Household 3" })).toContainText(
+    "of your own: Their own butter",
+  );
+});

@@ -2,7 +2,7 @@
 import fc from "fast-check";
 import { mixings } from "~/core/plan";
 import type { Order } from "~/core/schedule";
-import { type LabelReading, markets, starterPantry, substances } from "~/core/pantry";
+import { type LabelReading, type SharedFood, markets, starterPantry, substances } from "~/core/pantry";
 import {
   type Arrangement,
   type Need,
@@ -270,6 +270,35 @@ const order: fc.Arbitrary<Order> = fc
   })
   .map(({ isWished, ...found }) => (isWished ? { ...found, isWished } : found));
 
+/** Food that is brought for everybody, or that one table has of its own; of some of it nobody has read a label. */
+const shared: fc.Arbitrary<SharedFood[]> = fc
+  .uniqueArray(
+    fc.record({
+      name: fc.constantFrom("Own mill flour", "Fruit bread", "Oat drink of theirs"),
+      label: fc.option(labels.filter((all) => all.length > 0).map(([first]) => first)),
+      instead: fc.option(
+        fc.record({
+          station: fc.nat(3),
+          ingredientId: fc.constantFrom(...starterPantry.slice(0, 40).map((one) => one.id)),
+        }),
+        { nil: undefined },
+      ),
+    }),
+    { selector: ({ instead }) => (instead ? `${instead.station} ${instead.ingredientId}` : "everybody"), maxLength: 3 },
+  )
+  .map((all) =>
+    all.map(({ label, instead, name }, index): SharedFood => {
+      const { ingredientId: _of, ...read } = label ?? { ingredientId: "" };
+      return {
+        id: `f${index}`,
+        name,
+        broughtBy: "Somebody",
+        label: label ? (read as SharedFood["label"]) : null,
+        ...(instead ? { instead } : {}),
+      };
+    }),
+  );
+
 const house: fc.Arbitrary<HouseRule[]> = fc.uniqueArray(
   fc.record({
     doing: fc.constantFrom(...doings),
@@ -300,11 +329,12 @@ export const classes: fc.Arbitrary<ClassInput> = people
         }),
         { nil: undefined, freq: 3 },
       ),
+      shared: fc.option(shared, { nil: undefined, freq: 2 }),
       order: fc.option(order, { nil: undefined }),
       house: fc.option(house, { nil: undefined }),
     }),
   )
-  .map(({ dishes, arrangement, pins, order: loads, house: rules, ...rest }) => ({
+  .map(({ dishes, arrangement, pins, shared: foods, order: loads, house: rules, ...rest }) => ({
     ...rest,
     id: "random",
     title: "A random class",
@@ -338,6 +368,7 @@ export const classes: fc.Arbitrary<ClassInput> = people
     ),
     ...(arrangement ? { arrangement } : {}),
     ...(pins ? { pins } : {}),
+    ...(foods ? { shared: foods } : {}),
     ...(loads ? { order: loads } : {}),
     ...(rules && rules.length > 0 ? { house: rules } : {}),
   }));

@@ -420,6 +420,8 @@ export interface SharedFoodTable {
   market: Market | null;
   looked_for: Generated<string[]>;
   foods: Generated<string[]>;
+  own_station: number | null;
+  own_ingredient_id: string | null;
   is_gluten_free: Generated<boolean>;
 }
 export interface SharedFoodSubstanceTable {

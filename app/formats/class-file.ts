@@ -216,6 +216,12 @@ const sharedFood = z.strictObject({
   name,
   broughtBy: name,
   label: labelReading.omit({ ingredientId: true }).nullable().default(null),
+  instead: z
+    .strictObject({ station: z.int().min(0).max(399), ingredientId: id })
+    .optional()
+    .describe(
+      "what it stands for at one household of a remote class, by station from 0; left out, it is for everybody",
+    ),
 });
 export const pinsSchema = z
   .array(z.strictObject({ bell: z.enum(pinnableBells), at: z.int().min(0).max(latestPin) }))
@@ -438,7 +444,15 @@ export const classFileSchema = z.strictObject({
       .describe("bells that ring at a moment somebody gave, in minutes since the doors, or as soon after as can be"),
     order: orderSchema.optional(),
     house: houseSchema.optional(),
-    shared: z.array(sharedFood).max(60).refine(isUnique("id"), "expected every food's id once").optional(),
+    shared: z
+      .array(sharedFood)
+      .max(60)
+      .refine(isUnique("id"), "expected every food's id once")
+      .refine((all) => {
+        const own = all.flatMap(({ instead }) => (instead ? [`${instead.station} ${instead.ingredientId}`] : []));
+        return new Set(own).size === own.length;
+      }, "expected one product of its own for an ingredient at a station")
+      .optional(),
   }),
 });
 
@@ -504,7 +518,10 @@ export function toPlain(value: unknown): unknown {
 
 /** Writes a class as a class file: only the ingredients its recipes name, everything else whole. */
 export function writeClassFile(input: ClassInput): string {
-  const used = new Set(input.dishes.flatMap((dish) => ingredientsNamedIn(dish.recipe)));
+  const used = new Set([
+    ...input.dishes.flatMap((dish) => ingredientsNamedIn(dish.recipe)),
+    ...(input.shared ?? []).flatMap(({ instead }) => instead?.ingredientId ?? []),
+  ]);
   const {
     id: classId,
     title,

@@ -84,6 +84,7 @@ const migrations = [
   "0022-mixing",
   "0023-goes-round",
   "0024-pinned-bells",
+  "0025-own-products",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

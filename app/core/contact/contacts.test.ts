@@ -330,7 +330,7 @@ test("over whole random classes, apart or not, what reaches each plate is what t
         expect(plate.verdict).toBe(worse(items, said));
       }
     }),
-    { numRuns: 180 },
+    { numRuns: 220 },
   );
   expect(exposed).toBeGreaterThan(50);
 });

@@ -174,7 +174,7 @@ const oneRatio: Ratio = { num: 1n, den: 1n };
 
 /**
  * A kit as labelled containers, in the order of the bowl within each group; what everybody takes from one place is no part of it.
- * Nothing is left out: every line is in a container, on the shared table, or open.
+ * Nothing is left out: every line is in a container, on the shared table, open, or what its household has of its own.
  */
 export function packingOf(kit: readonly KitLine[], recipe: Recipe, pantry: Pantry, rule: PackingRule): Packing {
   const ordered = inBowlOrder(kit, recipe);
@@ -183,6 +183,7 @@ export function packingOf(kit: readonly KitLine[], recipe: Recipe, pantry: Pantr
   const single: { key: string; group: ContainerGroup; content: Content }[] = [];
   const drawnBy = (lineId: string) => recipe.steps.findIndex((step) => step.draws.some((one) => one.lineId === lineId));
   for (const line of ordered) {
+    if (line.own !== undefined) continue;
     const one = pantry.get(line.ingredientId);
     if (line.kind === "to-taste" || one?.role === "spray") {
       shared.push(line);

@@ -182,7 +182,7 @@ function together(counted: Ratio, weighed: number | undefined, one: Ingredient |
 
 /**
  * What a class needs, per ingredient, likely and at the most: kits of stations, demonstration and spare, with everything in them
- * (top-up, hold-back, per load, per piece). An unknown amount anywhere leaves the ingredient's sum unknown rather than too small.
+ * (top-up, hold-back, per load, per piece), but for what a household has of its own. An unknown amount anywhere leaves the ingredient's sum unknown rather than too small.
  */
 export function demandOf(
   kits: readonly (readonly KitLine[])[],
@@ -196,6 +196,7 @@ export function demandOf(
   for (const [kit, times] of often) {
     const count = ratio(BigInt(times));
     for (const line of kit) {
+      if (line.own !== undefined) continue;
       const so = sums.get(line.ingredientId) ?? {
         expected: 0,
         most: 0,

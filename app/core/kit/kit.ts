@@ -71,6 +71,8 @@ export interface KitLine {
   readonly kind: LineAmount["kind"];
   readonly isOptional: boolean;
   readonly note: string;
+  /** The product that the household has of its own: nobody buys or packs it. */
+  readonly own?: string | undefined;
   /** The name of the round it is for; absent where all pieces get of it. */
   readonly round?: string | undefined;
   /** Salt and strong spice taken at nine tenths, because the batch is large. */
@@ -101,6 +103,8 @@ export interface KitOptions {
   readonly set: MeasuringSet;
   readonly tolerance: { readonly strict: number; readonly usual: number };
   readonly easesSpice: boolean;
+  /** What a household has of its own, by ingredient. */
+  readonly own?: ReadonlyMap<string, string> | undefined;
 }
 
 /** Salt and strong spice do not grow quite with the pot: above this many batches, this share of them is offered (starting values). */
@@ -219,6 +223,7 @@ export function kitOf(recipe: Recipe, pantry: Pantry, factor: Ratio, counted: Co
       kind: line.amount.kind,
       isOptional: line.isOptional,
       note: line.note,
+      ...(options.own?.has(line.ingredientId) ? { own: options.own.get(line.ingredientId) } : {}),
       ...(line.roundId === undefined
         ? {}
         : { round: recipe.rounds?.find((round) => round.id === line.roundId)?.name ?? line.roundId }),

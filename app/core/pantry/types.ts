@@ -125,6 +125,14 @@ export interface SharedFood {
   readonly name: string;
   readonly broughtBy: string;
   readonly label: Omit<LabelReading, "ingredientId"> | null;
+  /** A household's own product, in place of what the class would send it: on no other plate. Of remote classes only. */
+  readonly instead?: Instead | undefined;
+}
+
+/** Which ingredient a household has of its own, and which household, by its station from 0. */
+export interface Instead {
+  readonly station: number;
+  readonly ingredientId: string;
 }
 
 /** Labels of the products in hand: one that was read on another product than is bought now counts as not read. */
@@ -161,7 +169,20 @@ export interface KnownFood {
   readonly labels: ReadonlyMap<string, LabelReading>;
   /** What is brought along, as ingredients: it is on everybody's plate. */
   readonly broughtIds: readonly string[];
+  /** What is known at the stations that have products of their own, by station from 0; see {@link foodAt}. */
+  readonly own: ReadonlyMap<number, Pick<KnownFood, "pantry" | "labels">>;
 }
+
+/** What is known of the food at one station: its own products in place of the class's. */
+export const foodAt = (food: KnownFood, station: number | undefined): Pick<KnownFood, "pantry" | "labels"> =>
+  (station === undefined ? undefined : food.own.get(station)) ?? food;
+
+/** The products that a station has of its own, by what they stand for. */
+export const ownProductsAt = (
+  { shared = [] }: { readonly shared?: readonly SharedFood[] | undefined },
+  station: number,
+): ReadonlyMap<string, string> =>
+  new Map(shared.flatMap(({ instead, name }) => (instead?.station === station ? [[instead.ingredientId, name]] : [])));
 
 export function knownFood(input: {
   readonly brief: { readonly regime: Market };
@@ -182,12 +203,25 @@ export function knownFood(input: {
     const one = pantry.get(pack.ingredientId);
     if (pack.product && one?.label === "whole") pantry.set(one.id, { ...one, label: "packaged" });
   }
-  const shared = input.shared ?? [];
+  const all = input.shared ?? [];
+  const shared = all.filter((food) => food.instead === undefined);
   for (const food of shared) {
     const id = sharedFoodId(food);
     pantry.set(id, asIngredient(food));
     if (food.label)
       labels.set(id, { ...food.label, ingredientId: id, market: food.label.market ?? input.brief.regime });
   }
-  return { pantry, labels, broughtIds: shared.map(sharedFoodId) };
+  const own = new Map<number, { pantry: Map<string, Ingredient>; labels: Map<string, LabelReading> }>();
+  for (const { instead, label } of all) {
+    if (!instead) continue;
+    const { station, ingredientId } = instead;
+    const there = own.get(station) ?? { pantry: new Map(pantry), labels: new Map(labels) };
+    own.set(station, there);
+    const one = pantry.get(ingredientId);
+    // A product has a label, whatever it stands for; one that nobody read is unknown.
+    if (one) there.pantry.set(ingredientId, { ...one, label: "packaged" });
+    if (label) there.labels.set(ingredientId, { ...label, ingredientId, market: label.market ?? input.brief.regime });
+    else there.labels.delete(ingredientId);
+  }
+  return { pantry, labels, broughtIds: shared.map(sharedFoodId), own };
 }

@@ -163,6 +163,11 @@ function allergyFindings(
   const findings: PlanFinding[] = silent > 0 ? [{ code: "not-answered", level: "warns", people: silent }] : [];
   const unread = input.people.filter((person) => person.hasAnswered && hasOpenWords(person)).length;
   if (unread > 0) findings.push({ code: "words-not-read", level: "warns", people: unread });
+  // In one room a product of one table meets those of the others, and nobody reckoned how.
+  const ownNames = input.brief.isRemote
+    ? []
+    : (input.shared ?? []).filter((food) => food.instead).map(({ name }) => name);
+  if (ownNames.length > 0) findings.push({ code: "own-products-in-a-room", level: "warns", names: ownNames });
   const inHand = labelsInHand(input.labels, input.packs);
   const other = input.labels.map((label) => label.ingredientId).filter((id) => !inHand.has(id));
   if (other.length > 0) findings.push({ code: "label-of-other-product", level: "warns", ingredientIds: other });

@@ -563,3 +563,41 @@ test("C19: a load lies as long as its own kind of surface wants, and the quicker
     on: [{ surfaceKind: "electric-griddle", dial: "5 of 9" }],
   });
 });
+
+test("C20: a household's own product is on its card, in nobody's basket, and judged by its own label on its plates only", () => {
+  const read = readClassFile(readFileSync("test/cases/c20-own-products.json", "utf8"));
+  if (!read.ok) throw new Error(read.problems.join("\n"));
+  const { shared: _own, ...without } = read.input;
+  const [made, usual] = [plan(read.input), plan(without)];
+  const line = (of: typeof made, station: number, id: string) =>
+    of.stations[station]?.kit.find((one) => one.ingredientId === id);
+  expect([0, 1, 2].map((station) => line(made, station, "fine-cornmeal")?.own)).toEqual([
+    "Weir mill cornmeal",
+    undefined,
+    undefined,
+  ]);
+  expect([0, 2].map((station) => line(made, station, "butter")?.own)).toEqual([undefined, "Their own butter"]);
+  // Measured all the same: it is on the card in the same spoons.
+  expect(line(made, 0, "fine-cornmeal")?.main).toEqual(line(usual, 0, "fine-cornmeal")?.main);
+  // Five of six households are bought for; what they have is in no container of theirs.
+  const bought = (of: typeof made, id: string) => of.totals.find((total) => total.ingredientId === id)?.buyGrams ?? NaN;
+  for (const id of ["fine-cornmeal", "butter"]) expect(bought(made, id)).toBeCloseTo((bought(usual, id) * 5) / 6, 6);
+  const holds = (station: number, id: string) =>
+    packingOfClass(read.input, made).containers.some(
+      ({ place, contents }) =>
+        place.kind === "station" &&
+        place.stationId === made.stations[station]?.id &&
+        contents.some((one) => one.ingredientId === id),
+    );
+  expect([0, 1].map((station) => holds(station, "fine-cornmeal"))).toEqual([false, true]);
+  // The child who must not have wheat: unknown by what the class buys, as nobody read it; theirs says it may be in there, which counts for an allergy.
+  const verdict = (of: typeof made, id: string) =>
+    of.plates.find((plate) => plate.participantId === "p1")?.items.find((item) => item.ingredientId === id)?.verdict;
+  expect([verdict(usual, "fine-cornmeal"), verdict(made, "fine-cornmeal")]).toEqual(["unknown", "contains"]);
+  // In one room it is told that what it touches is not reckoned.
+  const inRoom = plan({ ...read.input, brief: { ...read.input.brief, isRemote: false } });
+  expect(inRoom.findings).toContainEqual(
+    expect.objectContaining({ code: "own-products-in-a-room", names: ["Weir mill cornmeal", "Their own butter"] }),
+  );
+  expect(made.findings.map((one) => one.code)).not.toContain("own-products-in-a-room");
+});

@@ -1,6 +1,6 @@
 import { type ItemVerdict, type VerdictWord, gravest, hasOpenWords, isConcerned, judgePlate } from "~/core/allergen";
-import { knownFood } from "~/core/pantry";
-import type { Participant } from "~/core/people";
+import { foodAt, knownFood } from "~/core/pantry";
+import { type Participant, stationIndex } from "~/core/people";
 import type { ClassInput, ClassPlan } from "./types";
 
 /** One person against everything that is made or brought in this class. */
@@ -19,7 +19,11 @@ export function matrixOf(
   input: ClassInput,
   made: ClassPlan,
 ): { readonly items: readonly string[]; readonly rows: readonly MatrixRow[] } {
-  const { pantry, labels, broughtIds } = knownFood(input);
+  const food = knownFood(input);
+  const { broughtIds } = food;
+  const placeOf = new Map(
+    made.stations.flatMap(({ id, people }) => people.map((one) => [one, stationIndex(id)] as const)),
+  );
   const items = [
     ...new Set([...made.dishes.flatMap((dish) => dish.recipe.lines.map((line) => line.ingredientId)), ...broughtIds]),
   ];
@@ -27,6 +31,7 @@ export function matrixOf(
   const rows = input.people.filter(isConcerned).map((person): MatrixRow => {
     const plate = plateOf.get(person.id);
     // Of somebody who has not answered nothing is known, wherever it comes from.
+    const { pantry, labels } = foodAt(food, placeOf.get(person.id));
     const isOpen = !person.hasAnswered || hasOpenWords(person);
     return {
       person,

@@ -60,7 +60,11 @@ test("what is bought is what the stations, the demonstration, the spare kit and 
       const bags = made.extras.flatMap(({ stored }) =>
         stored ? Array.from({ length: stored.bags }, () => stored.each) : [],
       );
-      const lines = [...made.stations.map((station) => station.kit), made.demoKit, made.spareKit, ...bags].flat();
+      // What a household has of its own is neither bought nor packed; in what is nobody's nothing is.
+      const lines = [...made.stations.map((station) => station.kit), made.demoKit, made.spareKit, ...bags]
+        .flat()
+        .filter((line) => line.own === undefined);
+      expect([made.demoKit, made.spareKit].flat().filter((line) => line.own !== undefined)).toEqual([]);
       // A bulk mix is what is used and what is stored, but for the part of a batch that would make no bag.
       for (const dish of made.dishes) {
         const own = made.extras.find((extra) => extra.dishId === dish.id && extra.stored);

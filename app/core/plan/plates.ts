@@ -1,7 +1,8 @@
 import { avoidedBy, gravest, isObliged, judgePlate } from "~/core/allergen";
 import { type ContactStation, contactsOf, demoStation, exposuresOf, tracesOf } from "~/core/contact";
+import { stationIndex } from "~/core/people";
 import type { GearLine } from "~/core/gear";
-import { type KnownFood, markets } from "~/core/pantry";
+import { type KnownFood, foodAt, markets } from "~/core/pantry";
 import type { Timeline } from "~/core/schedule";
 import { shownDish } from "./dishes";
 import { remembered } from "./stations";
@@ -23,13 +24,14 @@ function eatenBy(
 /** Every person's plate: what it is made of, what is brought along, and what reaches it over the room. */
 export function platesOf(
   input: ClassInput,
-  { pantry, labels, broughtIds }: KnownFood,
+  food: KnownFood,
   stations: readonly StationPlan[],
   dishes: readonly DishPlan[],
   gear: readonly GearLine[],
   timeline: Timeline,
   extras: readonly ExtraKit[],
 ): Plate[] {
+  const { pantry, labels, broughtIds } = food;
   const eaten = eatenBy(stations, dishes);
   const stationOf = new Map(stations.flatMap((station) => station.people.map((id) => [id, station] as const)));
 
@@ -89,7 +91,8 @@ export function platesOf(
   });
   return input.people.map((person): Plate => {
     const station = stationOf.get(person.id);
-    const judged = judgePlate(person, [...eaten(station?.id), ...broughtIds], pantry, labels);
+    const there = foodAt(food, station && stationIndex(station.id));
+    const judged = judgePlate(person, [...eaten(station?.id), ...broughtIds], there.pantry, there.labels);
     // Who has no station is judged on every dish already: nothing in the room could add to that.
     const others =
       !input.brief.isRemote && person.needs.some((need) => need.kind !== "diet" && need.touchOrAir)

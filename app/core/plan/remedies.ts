@@ -3,7 +3,7 @@ import { type Arrangement, isAtStation, stationId, stationIndex } from "~/core/p
 import { type SeatingProblem, guestOf } from "~/core/seating";
 import { type VerdictWord, avoidedBy, judgePlate, rankOf } from "~/core/allergen";
 import { costOf } from "~/core/kit";
-import { knownFood } from "~/core/pantry";
+import { type KnownFood, foodAt, knownFood } from "~/core/pantry";
 import type { Recipe } from "~/core/recipe";
 import { type Choice, choiceFor } from "./choices";
 import { dishByPlace, variantOf } from "./dishes";
@@ -94,8 +94,8 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
   const person = input.people.find((one) => one.id === participantId);
   const now = plateOf(before, participantId);
   if (!person || !now || now.verdict === "clear" || !person.hasAnswered) return [];
-  const { pantry, labels } = knownFood(input);
   const station = before.stations.find((one) => one.people.includes(participantId));
+  const { pantry, labels } = foodAt(knownFood(input), station && stationIndex(station.id));
   const seats = seatLists(before);
   const apart = input.arrangement?.apart ?? [];
 
@@ -312,7 +312,7 @@ export function seatingOf(
   input: ClassInput,
   made: ClassPlan,
 ): { readonly problem: SeatingProblem; readonly now: readonly number[] } {
-  const { pantry, labels } = knownFood(input);
+  const food = knownFood(input);
   const lists = seatLists(made);
   const dishAt = dishByPlace(input, made.stations.length);
   const linesOf = new Map(
@@ -321,10 +321,13 @@ export function seatingOf(
   const cooks = input.people.filter(isAtStation);
   const place = new Map(lists.flatMap((ids, index) => ids.map((id) => [id, index] as const)));
   const plates = cooks.map((person) => {
-    const byDish = new Map(
-      [...linesOf].map(([dishId, ids]) => [dishId, judgePlate(person, ids, pantry, labels).verdict]),
-    );
-    return lists.map((_, index): VerdictWord => byDish.get(dishAt(index)?.id ?? "") ?? "clear");
+    const byDish = (of: Pick<KnownFood, "pantry" | "labels">) =>
+      new Map([...linesOf].map(([dishId, ids]) => [dishId, judgePlate(person, ids, of.pantry, of.labels).verdict]));
+    const usual = byDish(food);
+    return lists.map((_, index): VerdictWord => {
+      const there = foodAt(food, index);
+      return (there === food ? usual : byDish(there)).get(dishAt(index)?.id ?? "") ?? "clear";
+    });
   });
   return {
     problem: {

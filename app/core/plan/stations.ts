@@ -1,3 +1,4 @@
+import { ownProductsAt } from "~/core/pantry";
 import { type Pantry, outOfTheCold } from "~/core/batter";
 import { type Counted, type KitLine, type KitOptions, isBatchLarge, isInDryMix, kitOf } from "~/core/kit";
 import {
@@ -80,7 +81,8 @@ function kitFor(
         : [],
   );
   const measured = [set.id, tolerance.strict, tolerance.usual, easesSpice];
-  const key = [writeRatio(factor), loads, pieces, rounds.join("+"), ...asked, ...measured].join(" ");
+  const own = [...(options.own ?? [])].map(([id, name]) => `${id}=${name}`);
+  const key = [writeRatio(factor), loads, pieces, rounds.join("+"), ...asked, ...measured, ...own].join(" ");
   const known = kits.get(key) ?? kitOf(recipe, pantry, factor, counted, options);
   kits.set(key, known);
   return known;
@@ -324,7 +326,12 @@ export function stationPlans(
     const inBowl = dish.mixing === "halves" ? multiply(scale.factor, ratio(1n, 2n)) : scale.factor;
     const asked = ownSet === undefined ? usual : kitOptionsOf(input, ownSet);
     // Spice is eased by what is in one bowl.
-    const options = { ...asked, easesSpice: asked.easesSpice && isBatchLarge(inBowl) };
+    const products = ownProductsAt(input, index);
+    const options = {
+      ...asked,
+      easesSpice: asked.easesSpice && isBatchLarge(inBowl),
+      ...(products.size > 0 ? { own: products } : {}),
+    };
     const kit = kitFor(
       dish.recipe,
       input.pantry,
@@ -409,7 +416,7 @@ function bowlsBeside(
             kind: "spare" as const,
             dishId: dish.id,
             factor: largest?.scale.factor ?? one,
-            kit: largest?.kit ?? usual({ loads: 1 }),
+            kit: largest ? asTheClass(largest.kit) : usual({ loads: 1 }),
           },
         ]
       : []),
@@ -461,6 +468,10 @@ function storedMixes(
     return [{ kind: "stored", dishId: dish.id, factor, kit: dry(kit(factor)), stored: { bags, each, add: beside } }];
   });
 }
+
+/** A kit of the class's own: what a household has of its own is in it like everything else. */
+const asTheClass = (kit: StationPlan["kit"]): StationPlan["kit"] =>
+  kit.some((line) => line.own !== undefined) ? kit.map(({ own: _own, ...line }) => line) : kit;
 
 /** Every kit that no station has; see {@link ExtraKit}. */
 export function extraKits(

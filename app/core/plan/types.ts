@@ -208,6 +208,7 @@ export type PlanFinding =
       readonly minutes: Minutes;
       readonly pourMinutes: Minutes;
     }
+  | { readonly code: "own-products-in-a-room"; readonly level: "warns"; readonly names: readonly string[] }
   | {
       readonly code: "rounds-open";
       readonly level: "notes";

@@ -102,6 +102,11 @@ const edit: fc.Arbitrary<(input: ClassInput) => ClassInput> = fc.oneof(
   fc
     .constantFrom(...pinnableBells)
     .map((bell) => (input: ClassInput): ClassInput => ({ ...input, pins: [{ bell, at: 95 }] })),
+  fc.nat(2).map((station) => (input: ClassInput): ClassInput => {
+    const ingredientId = input.dishes[0]?.recipe.lines[0]?.ingredientId ?? "plain-flour";
+    const own = { id: "own", name: "Their own", broughtBy: "them", label: null, instead: { station, ingredientId } };
+    return { ...input, shared: [...(input.shared ?? []).filter((food) => !food.instead), own] };
+  }),
   fc.constant((input: ClassInput): ClassInput => ({ ...input, dishes: input.dishes.slice(1) })),
   fc
     .record({

@@ -75,10 +75,9 @@ const pantry: Part = (input) => {
   const used = new Set(input.dishes.flatMap((dish) => ingredientsNamedIn(dish.recipe)));
   return input.pantry.filter((one) => used.has(one.id)).map((one): Entry => [`ingredient:${one.id}`, hidden(one)]);
 };
-const labels: Part = (input) => [
-  ...input.labels.map((one): Entry => [`label:${one.ingredientId}`, hidden(one)]),
-  ...byPlace("brought", input.shared ?? [], ({ id: _id, ...food }) => hidden(food)),
-];
+const labels: Part = (input) => input.labels.map((one): Entry => [`label:${one.ingredientId}`, hidden(one)]);
+/** What is brought for everybody is judged; what a household has of its own is not bought and packed for it either. */
+const brought: Part = (input) => [...byPlace("brought", input.shared ?? [], ({ id: _id, ...food }) => hidden(food))];
 const packs: Part = (input) => input.packs.map((one): Entry => [`pack:${one.ingredientId}`, shown(one)]);
 const seats: Part = (input) => [["arrangement:seats", hidden(input.arrangement ?? null)]];
 const house: Part = (input) => [["house:rules", hidden(input.house ?? null)]];
@@ -98,7 +97,7 @@ const circuits: Part = (input) => [
   ...byPlace("circuit", input.kitchen.circuits ?? [], ({ id: _id, ...circuit }) => hidden(circuit)),
 ];
 
-const time: readonly Part[] = [head, dishes, brief, register, order, pantry, surfaces, seats, loads];
+const time: readonly Part[] = [head, dishes, brief, register, order, pantry, surfaces, seats, loads, brought];
 const everything: readonly Part[] = [...time, needs, labels, packs, gear, circuits];
 
 /** What each stage may follow from; wider rather than narrower, as a stamp that changed must be able to say why. */

@@ -24,6 +24,7 @@ import * as putAsideMore from "./0021-put-aside-more";
 import * as mixing from "./0022-mixing";
 import * as goesRound from "./0023-goes-round";
 import * as pinnedBells from "./0024-pinned-bells";
+import * as ownProducts from "./0025-own-products";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -54,6 +55,7 @@ const provider: MigrationProvider = {
     "0022-mixing": mixing,
     "0023-goes-round": goesRound,
     "0024-pinned-bells": pinnedBells,
+    "0025-own-products": ownProducts,
   }),
 };
 

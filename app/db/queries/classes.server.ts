@@ -343,6 +343,9 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
                 id: one.id,
                 name: one.name,
                 broughtBy: one.brought_by,
+                ...(one.own_station === null || one.own_ingredient_id === null
+                  ? {}
+                  : { instead: { station: one.own_station, ingredientId: one.own_ingredient_id } }),
                 label:
                   one.product === null || one.read_by === null || one.read_on === null
                     ? null

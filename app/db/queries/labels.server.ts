@@ -74,6 +74,8 @@ export async function addSharedFood(
         position: next + 1 + index,
         name: food.name,
         brought_by: food.broughtBy,
+        own_station: food.instead?.station ?? null,
+        own_ingredient_id: food.instead?.ingredientId ?? null,
         product: food.label?.product ?? null,
         read_by: food.label?.readBy ?? null,
         read_on: food.label?.readOn ?? null,

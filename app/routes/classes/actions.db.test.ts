@@ -358,6 +358,22 @@ describe("labels, food brought along, ways out", () => {
     });
   });
 
+  test("a household has a product of its own once for each ingredient of the class, and it is kept as it was said", async () => {
+    const own = { name: "Weir mill flour", broughtBy: "Honor Vale", ingredientId: "plain-flour", station: "1" };
+    expect((await post(brought, own, { foodId: "new" })).status).toBe(302);
+    const mills = async () => ((await stored()).input.shared ?? []).filter((one) => one.name === own.name);
+    const [food] = await mills();
+    expect(food?.instead).toEqual({ station: 1, ingredientId: "plain-flour" });
+    const twice = await post(brought, { ...own, name: "Another" }, { foodId: "new" });
+    expect(twice.status).toBe(400);
+    expect(said(twice)).toContain("has a product of its own for it already");
+    const strange = await post(brought, { ...own, ingredientId: "no-such-thing" }, { foodId: "new" });
+    expect(strange.status).toBe(400);
+    expect(said(strange)).toContain("Choose what it stands for from the list");
+    expect((await post(brought, { ...own, station: "2" }, { foodId: food?.id ?? "" })).status).toBe(302);
+    expect((await mills()).map((one) => one.instead?.station)).toEqual([2]);
+  });
+
   test("food brought along without a packet read is unknown; boxes without a packet's name are refused", async () => {
     const loaf = { name: "walnut loaf", broughtBy: "Honor Vale" };
     const refused = await post(brought, { ...loaf, contains: "nut" }, { foodId: "new" });

@@ -135,6 +135,7 @@ export function ItemTable({
   const used = [...new Set(plan.dishes.flatMap((dish) => dish.recipe.lines.map((line) => line.ingredientId)))];
   const listed: readonly string[] = regimes[input.brief.regime];
   const inHand = labelsInHand(input.labels, input.packs);
+  const stationAt = (index: number) => plan.stations[index]?.name ?? `table ${index + 1}`;
   return (
     <table className="ruled">
       <caption>By item</caption>
@@ -194,7 +195,11 @@ export function ItemTable({
           <tr key={sharedFoodId(food)} className={food.label ? undefined : "needs"}>
             <td>
               <TextLink to={`${base}/allergies/brought/${food.id}`}>{food.name}</TextLink>
-              <div className="small quiet">brought by {food.broughtBy}</div>
+              <div className="small quiet">
+                {food.instead
+                  ? `in place of ${names.ingredient(food.instead.ingredientId)}, ${stationAt(food.instead.station)} only`
+                  : `brought by ${food.broughtBy}`}
+              </div>
             </td>
             <td>
               {food.label ? (

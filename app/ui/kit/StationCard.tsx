@@ -140,6 +140,7 @@ export function KitTable({ kit, ingredientName, isEgg, caption, factor }: KitPro
                 </td>
                 <td>
                   <b>{ingredientName(line.ingredientId)}</b>
+                  {line.own === undefined ? null : <b>, of your own: {line.own}</b>}
                   {line.isOptional ? <span className="quiet"> (optional)</span> : null}
                   {line.round === undefined ? null : <b>, only for: {line.round.toLowerCase()}</b>}
                   {line.note ? <span className="quiet">, {line.note}</span> : null}

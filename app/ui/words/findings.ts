@@ -231,6 +231,8 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     )}: up to ${number(f.ml, n.locale, 0)}${thin}ml to draw, and a piece of ${n.dish(f.dishId)} has ${number(f.portionMl, n.locale, 0)}. Draw them smaller, pour more for a piece, or offer others.`,
   "shapes-take-longer": (f, n) =>
     `Drawing the longest shape takes ${minutes(f.minutes, n.locale)}, and ${n.dish(f.dishId)} reckons ${minutes(f.pourMinutes, n.locale)} to pour a piece. Whoever draws holds the place at the griddle for longer.`,
+  "own-products-in-a-room": (f, n) =>
+    `${list(f.names, n.locale)}: ${f.names.length === 1 ? "a table has it" : "tables have these"} of its own, and the class is in one room. What it touches there is not reckoned: only in remote classes has a household its own.`,
   "rounds-open": (f, n) =>
     `Each table of ${n.dish(f.dishId)} decides while it cooks how many of each kind it makes. Planned is what is likely; what is on top stands apart in its kit.${
       f.loads === 0

@@ -6,9 +6,10 @@ import type { Route } from "./+types/brought";
 import { useClass } from "../class-context";
 import { formOf, optionalWords, words, submissionOf } from "../../form";
 import { saidOnLabel, saidValues } from "./label-form";
+import type { ClassInput } from "~/core/plan";
 import { addBrought, audit, classOnce, classOr404, notFound, removeBrought } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
-import { FormError, Primary, TextField, TextLink } from "~/ui/parts/fields";
+import { FormError, Primary, SelectField, TextField, TextLink } from "~/ui/parts/fields";
 import { LabelFields } from "~/ui/allergen/LabelFields";
 import { PlainButton } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
@@ -18,6 +19,9 @@ const schema = z
     name: words(120, "what it is"),
     broughtBy: words(120, "who brings it"),
     product: optionalWords(120),
+    /** The ingredient it stands for at one household, and which; empty where it is for everybody. */
+    ingredientId: optionalWords(120),
+    station: z.coerce.number().int().min(0).max(399).default(0),
     ...saidOnLabel,
   })
   .superRefine((form, context) => {
@@ -31,6 +35,11 @@ const schema = z
         message: "Say what the packet is called, so that another is noticed; or untick the boxes.",
       });
   });
+
+/** What somebody may have of their own: everything the dishes of the class are made of. */
+const choicesOf = (input: Pick<ClassInput, "dishes">): string[] => [
+  ...new Set(input.dishes.flatMap((dish) => dish.recipe.lines.map((line) => line.ingredientId))),
+];
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { input } = await classOnce(context, params.classId);
@@ -52,12 +61,26 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   }
   const submission = submissionOf(form, { schema });
   if (submission.status !== "success") return data(submission.reply(), { status: 400 });
-  const { product, name, broughtBy, market, isGlutenFree, ...said } = submission.value;
+  const { product, name, broughtBy, market, isGlutenFree, ingredientId, station, ...said } = submission.value;
+  const isOwn = ingredientId !== "";
+  const refuse = (field: string, problem: string) =>
+    data(submission.reply({ fieldErrors: { [field]: [problem] } }), { status: 400 });
+  if (isOwn && !choicesOf(input).some((id) => id === ingredientId))
+    return refuse("ingredientId", "No dish of this class has it any more. Choose what it stands for from the list.");
+  const taken = (input.shared ?? []).some(
+    (food) => food.id !== before?.id && food.instead?.station === station && food.instead.ingredientId === ingredientId,
+  );
+  if (isOwn && taken)
+    return refuse(
+      "ingredientId",
+      "This household has a product of its own for it already. Change that one, or choose another.",
+    );
   await addBrought(
     params.classId,
     {
       name,
       broughtBy,
+      ...(isOwn ? { instead: { station, ingredientId } } : {}),
       label:
         product === ""
           ? null
@@ -77,7 +100,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 export default function Brought({ params, actionData }: Route.ComponentProps) {
-  const { input, action } = useClass();
+  const { input, plan, names, action } = useClass();
   const food = (input.shared ?? []).find((one) => one.id === params.foodId);
   const [form, fields] = useForm<z.input<typeof schema>>({
     lastResult: actionData,
@@ -85,6 +108,8 @@ export default function Brought({ params, actionData }: Route.ComponentProps) {
       name: food?.name ?? "",
       broughtBy: food?.broughtBy ?? "",
       product: food?.label?.product ?? "",
+      ingredientId: food?.instead?.ingredientId ?? "",
+      station: String(food?.instead?.station ?? 0),
       ...saidValues(food?.label, input.brief.regime),
     } as never,
   });
@@ -98,12 +123,33 @@ export default function Brought({ params, actionData }: Route.ComponentProps) {
       </div>
       <p className="quiet" style={{ marginBottom: 14, maxWidth: "60ch" }}>
         What somebody brings for everyone is on everybody’s plate. Without a packet to read it is unknown to all who
-        avoid anything.
+        avoid anything.{" "}
+        {input.brief.isRemote
+          ? "What a household has of its own in place of what you would send is on its plates only, and is neither bought nor packed for it."
+          : ""}
       </p>
       <Form method="post" {...getFormProps(form)} className="form" style={{ maxWidth: 860 }}>
         <FormError title="Not saved" problems={form.errors ?? []} />
         <TextField field={fields.name} label="What it is" className="c6" autoComplete="off" />
         <TextField field={fields.broughtBy} label="Brought by" className="c6" autoComplete="off" />
+        {input.brief.isRemote || food?.instead ? (
+          <>
+            <SelectField
+              field={fields.ingredientId}
+              label="In place of"
+              hint="of one household’s own"
+              empty="for everybody"
+              options={choicesOf(input).map((id) => ({ value: id, label: names.ingredient(id) }))}
+              className="c6"
+            />
+            <SelectField
+              field={fields.station}
+              label="At"
+              options={plan.stations.map((station, index) => ({ value: String(index), label: station.name }))}
+              className="c6"
+            />
+          </>
+        ) : null}
         <TextField
           field={fields.product}
           label="What the packet is called"
