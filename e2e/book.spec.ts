@@ -269,7 +269,7 @@ test("an ingredient is added, refused while it contradicts itself, changed by on
   await other.close();
   await page.getByLabel("Find").fill("malt");
   await page.getByRole("link", { name: "boathouse malt" }).click();
-  await page.getByRole("button", { name: "Put it aside" }).click();
+  await page.getByRole("button", { name: "Put aside" }).click();
   await page.waitForURL(/\/pantry\?aside=/);
   await page.getByLabel("Find").fill("malt");
   await expect(page.getByRole("row", { name: /boathouse malt/ })).toHaveCount(0);

@@ -27,8 +27,6 @@ import { useLocale } from "~/ui/sheet/locale";
 import { labelKindWords, roleNames, sayPantryFinding, storageWords } from "~/ui/words/batter";
 import { substanceWords } from "~/ui/words/en";
 import { Hidden, Tick } from "~/ui/parts/plain";
-import { putAside } from "~/services/aside.server";
-import { afterAside } from "~/ui/sheet/Aside";
 import { parts } from "~/ui/theme/parts";
 
 async function storedOr404(id: string) {
@@ -44,11 +42,6 @@ export const loader = async ({ params }: Route.LoaderArgs) => ({ stored: await s
 export async function action({ request, params, context }: Route.ActionArgs) {
   const stored = await storedOr404(params.ingredientId);
   const form = await formOf(request);
-  if (stored && form.get("intent") === "aside") {
-    const { id } = stored.ingredient;
-    await putAside(database(), "ingredient", id, true);
-    return redirect(afterAside("/pantry", { intent: "aside", id }));
-  }
   const submission = submissionOf(form, { schema: ingredientFormSchema });
   if (submission.status !== "success") return data({ result: submission.reply(), version: undefined }, { status: 400 });
   const db = database();
@@ -203,11 +196,6 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
         <AreaField field={fields.source} label="Where the figures come from" rows={2} />
         <div className="actions">
           <Primary>Keep the ingredient</Primary>
-          {stored ? (
-            <Secondary name="intent" value="aside" formNoValidate>
-              Put it aside
-            </Secondary>
-          ) : null}
         </div>
       </Form>
     </>
