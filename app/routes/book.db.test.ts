@@ -147,7 +147,9 @@ describe("the pantry", () => {
     const late = await post(ingredient, { ...form, version, gramsPerTsp: "9" }, params);
     expect(late.status).toBe(409);
     expect(said(late)).toContain("changed this ingredient while you were typing");
-    expect((await post(pantryShelf, { intent: "aside", id: "boathouse-malt" })).location).toBe("/pantry?aside=boathouse-malt");
+    expect((await post(pantryShelf, { intent: "aside", id: "boathouse-malt" })).location).toBe(
+      "/pantry?aside=boathouse-malt",
+    );
     expect((await asideOf(db, "ingredient")).has("boathouse-malt")).toBe(true);
     expect((await post(pantryShelf, { intent: "back", id: "boathouse-malt" })).location).toBe("/pantry");
     expect((await asideOf(db, "ingredient")).has("boathouse-malt")).toBe(false);

@@ -16,7 +16,6 @@ import {
   FormError,
   NumberField,
   Primary,
-  Secondary,
   SelectField,
   TextField,
   TextLink,
