@@ -28,7 +28,8 @@ export default defineConfig(({ command }) => ({
               groups: [
                 { name: "react", test: /node_modules[\\/](react|react-dom|react-router|scheduler)[\\/]/ },
                 { name: "core", test: /[\\/]app[\\/]core[\\/]/ },
-                { name: "sheet", test: /[\\/]app[\\/]ui[\\/](words|format|sheet|class)[\\/]/ },
+                // But what asks before it does something, which is fetched when it first asks.
+                { name: "sheet", test: /[\\/]app[\\/]ui[\\/](words|format|sheet|class)[\\/](?!ClassDialogs)/ },
               ],
             },
           },

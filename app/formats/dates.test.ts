@@ -1,6 +1,7 @@
 import { CalendarDate } from "@internationalized/date";
 import fc from "fast-check";
-import { dayField, monthOf, readDay, readTime, timeField, weeksOf, writeDay, writeTime } from "./dates";
+import { dayField, timeField } from "./date-fields";
+import { monthOf, readDay, readTime, weeksOf, writeDay, writeTime } from "./dates";
 import { regions } from "./regions";
 
 const iso = fc

@@ -1,5 +1,4 @@
 import { CalendarDate, endOfMonth, startOfMonth, startOfWeek } from "@internationalized/date";
-import { z } from "zod";
 
 /**
  * Days and times of day as people write them. A day is shown with its month as a word, which nobody can read the wrong way round; typed,
@@ -10,7 +9,7 @@ export type DayRead =
   | { readonly ok: false; readonly why: "not-a-day" | "no-year" | "which-is-the-month" | "no-such-day" };
 
 /** Years a class may be in; anything else is a slip of the hand. */
-const years = { first: 2000, last: 2100 };
+export const years = { first: 2000, last: 2100 };
 
 const monthsByName = ["jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec"];
 const monthNumber = (word: string): number | undefined => {
@@ -53,9 +52,15 @@ export function readDay(text: string): DayRead {
   return dayOf(Number(year), month, Number(day));
 }
 
+/** Is a text an ISO day that there is? */
+function isDay(iso: string): boolean {
+  const at = new Date(`${iso}T12:00:00Z`);
+  return /^\d{4}-\d{2}-\d{2}$/.test(iso) && !Number.isNaN(at.getTime()) && at.toISOString().startsWith(iso);
+}
+
 /** "28 Nov 2026", or "Nov 28, 2026" where it is written so; what is no ISO day is given back as it is. */
 export function writeDay(iso: string, locale: string): string {
-  if (!z.iso.date().safeParse(iso).success) return iso;
+  if (!isDay(iso)) return iso;
   return new Intl.DateTimeFormat(locale, {
     day: "numeric",
     month: "short",
@@ -119,40 +124,3 @@ export function writeTime(time: string, locale: string): string {
     .format(new Date(`2026-01-01T${time}:00Z`))
     .replace(/\s/g, " ");
 }
-
-const short = (value: string) => `“${value.trim().slice(0, 30)}”`;
-const daySentences: Readonly<Record<Exclude<DayRead, { ok: true }>["why"], (got: string) => string>> = {
-  "not-a-day": (got) => `Give a day, such as 28 Nov 2026; got ${short(got)}.`,
-  "no-year": (got) => `Give the year, too, with four digits: ${short(got)} could be of any.`,
-  "which-is-the-month": (got) =>
-    `Write the month as a word, such as 28 Nov 2026: in ${short(got)} either number can be the month.`,
-  "no-such-day": (got) => `There is no such day from ${years.first} to ${years.last}: ${short(got)}.`,
-};
-
-/** A day in a form: as people write it in, ISO out. */
-export const dayField = (missing: string) =>
-  z
-    .string({ error: missing })
-    .max(60, { error: missing })
-    .transform((text, context) => {
-      if (text.trim() === "") {
-        context.addIssue({ code: "custom", message: missing });
-        return z.NEVER;
-      }
-      const read = readDay(text);
-      if (read.ok) return read.iso;
-      context.addIssue({ code: "custom", message: daySentences[read.why](text) });
-      return z.NEVER;
-    });
-
-/** A time of day in a form: as people write it in, "HH:MM" out. */
-export const timeField = (wanted: string) =>
-  z
-    .string({ error: wanted })
-    .max(30, { error: wanted })
-    .transform((text, context) => {
-      const read = readTime(text);
-      if (read !== undefined) return read;
-      context.addIssue({ code: "custom", message: text.trim() === "" ? wanted : `${wanted} Got ${short(text)}.` });
-      return z.NEVER;
-    });

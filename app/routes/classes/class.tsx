@@ -1,7 +1,7 @@
 import { useMemo, useState } from "react";
 import { Outlet, data, redirect, useLocation } from "react-router";
 import { z } from "zod";
-import { dayField } from "~/formats/dates";
+import { dayField } from "~/formats/date-fields";
 import type { Route } from "./+types/class";
 import type { ClassContext } from "./class-context";
 import { formOf } from "../form";

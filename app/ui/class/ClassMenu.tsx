@@ -1,9 +1,9 @@
-import { Form, useSubmit } from "react-router";
-import { Ask } from "~/ui/parts/Ask";
-import { Primary } from "~/ui/parts/fields";
+import { Suspense, lazy, useState } from "react";
+import { useSubmit } from "react-router";
 import { MenuAction, MenuFile, MenuRule, MoreMenu, useOpening } from "~/ui/parts/Menu";
-import { DayInput } from "~/ui/parts/DateField";
-import { Hidden, PlainInput, Tick } from "~/ui/parts/plain";
+
+/** What asks before it does something is fetched when it first asks. */
+const ClassDialogs = lazy(() => import("./ClassDialogs"));
 
 interface Props {
   readonly base: string;
@@ -18,6 +18,11 @@ export function ClassMenu({ base, title, startsAt, isLead, isAside }: Props) {
   const removal = useOpening();
   const again = useOpening();
   const send = useSubmit();
+  const [isAsked, setAsked] = useState(false);
+  const ask = ({ open }: { open: () => void }) => {
+    setAsked(true);
+    open();
+  };
   return (
     <>
       <MoreMenu label="More">
@@ -26,7 +31,7 @@ export function ClassMenu({ base, title, startsAt, isLead, isAside }: Props) {
         {isLead ? (
           <>
             <MenuRule />
-            <MenuAction name="again" onSelect={again.open}>
+            <MenuAction name="again" onSelect={() => ask(again)}>
               Plan it again …
             </MenuAction>
             <MenuAction
@@ -37,60 +42,17 @@ export function ClassMenu({ base, title, startsAt, isLead, isAside }: Props) {
             >
               {isAside ? "Take it back to the list" : "Put it aside"}
             </MenuAction>
-            <MenuAction name="remove" onSelect={removal.open}>
+            <MenuAction name="remove" onSelect={() => ask(removal)}>
               Remove the class …
             </MenuAction>
           </>
         ) : null}
       </MoreMenu>
-      <Ask
-        isOpen={again.isOpen}
-        onClose={again.close}
-        title={`Plan “${title}” again`}
-        wayOut="Not now"
-        answer={<Primary form="plan-again">Plan it</Primary>}
-      >
-        <p>
-          The same brief, recipes and kitchen on another day, or on that day every week. Labels and answers are asked
-          anew.
-        </p>
-        <Form method="post" action={base} id="plan-again" className="form">
-          <Hidden name="intent" value="again" />
-          <label>
-            On
-            <DayInput name="date" defaultValue={startsAt.slice(0, 10)} />
-          </label>
-          <label>
-            Times in all, a week apart
-            <PlainInput
-              className="chakra-input"
-              name="weeks"
-              inputMode="numeric"
-              defaultValue="1"
-              pattern="[1-9]|[1-3][0-9]|40"
-              title="1 to 40"
-            />
-          </label>
-          <label className="check">
-            <Tick name="people" value="on" /> with the people, by name
-          </label>
-        </Form>
-      </Ask>
-      <Ask
-        isOpen={removal.isOpen}
-        onClose={removal.close}
-        title={`Remove “${title}”?`}
-        wayOut="Keep it"
-        answer={<Primary form="remove-class">Remove it</Primary>}
-      >
-        <p>
-          Its brief, people, labels, ticks, events and log go out of sight, and links for answers stop working. For 30
-          days it can be put back from “Removed classes”; then it is gone for good.
-        </p>
-        <Form method="post" action={base} id="remove-class">
-          <Hidden name="intent" value="remove" />
-        </Form>
-      </Ask>
+      {isAsked ? (
+        <Suspense>
+          <ClassDialogs base={base} title={title} startsAt={startsAt} again={again} removal={removal} />
+        </Suspense>
+      ) : null}
     </>
   );
 }

@@ -1,7 +1,17 @@
-import { Menu, Portal } from "@chakra-ui/react";
-import { useState, type ReactNode } from "react";
+import type { Menu } from "@chakra-ui/react";
+import { type ReactNode, Suspense, createContext, lazy, use, useState } from "react";
 import { Link } from "react-router";
 import { PlainButton } from "./plain";
+
+/** The menu itself is fetched when somebody is about to open one: every page has a button for it, few are pressed. */
+const fetchMenu = () => import("./OpenedMenu");
+const OpenedMenu = lazy(fetchMenu);
+
+/** What an open menu is made of; nothing of it is drawn before. */
+export const MenuPartsContext = createContext<{
+  readonly Item: typeof Menu.Item;
+  readonly Separator: typeof Menu.Separator;
+} | null>(null);
 
 interface Props {
   readonly label: ReactNode;
@@ -12,53 +22,78 @@ interface Props {
 
 /** What is needed now and then, behind one button; drawn when it is opened. */
 export function MoreMenu({ label, isWord = false, children }: Props) {
-  return (
-    <Menu.Root lazyMount unmountOnExit positioning={{ placement: "bottom-end" }}>
-      <Menu.Trigger asChild>
-        <PlainButton type="button" className={isWord ? "menu-word" : "menu-button"}>
-          {label} <span aria-hidden="true">▾</span>
-        </PlainButton>
-      </Menu.Trigger>
-      <Portal>
-        <Menu.Positioner>
-          <Menu.Content className="menu">{children}</Menu.Content>
-        </Menu.Positioner>
-      </Portal>
-    </Menu.Root>
+  const [isAsked, setAsked] = useState(false);
+  const look = { type: "button", className: isWord ? "menu-word" : "menu-button" } as const;
+  const words = (
+    <>
+      {label} <span aria-hidden="true">▾</span>
+    </>
+  );
+  const closed = (
+    <PlainButton
+      {...look}
+      aria-haspopup="menu"
+      aria-expanded={false}
+      onPointerEnter={() => void fetchMenu()}
+      onFocus={() => void fetchMenu()}
+      onClick={() => setAsked(true)}
+      onKeyDown={({ key }) => {
+        if (key === "ArrowDown" || key === "ArrowUp") setAsked(true);
+      }}
+    >
+      {words}
+    </PlainButton>
+  );
+  return isAsked ? (
+    <Suspense fallback={closed}>
+      <OpenedMenu trigger={<PlainButton {...look}>{words}</PlainButton>}>{children}</OpenedMenu>
+    </Suspense>
+  ) : (
+    closed
   );
 }
 
-export const MenuLink = ({ to, children }: { to: string; children: ReactNode }) => (
-  <Menu.Item value={to} asChild>
-    <Link to={to}>{children}</Link>
-  </Menu.Item>
-);
+export function MenuLink({ to, children }: { to: string; children: ReactNode }) {
+  const parts = use(MenuPartsContext);
+  return parts ? (
+    <parts.Item value={to} asChild>
+      <Link to={to}>{children}</Link>
+    </parts.Item>
+  ) : null;
+}
 
 /** A file: a plain anchor, as the router must not fetch it as a page. */
-export const MenuFile = ({ href, children }: { href: string; children: ReactNode }) => (
-  <Menu.Item value={href} asChild>
-    <a href={href} download>
-      {children}
-    </a>
-  </Menu.Item>
-);
+export function MenuFile({ href, children }: { href: string; children: ReactNode }) {
+  const parts = use(MenuPartsContext);
+  return parts ? (
+    <parts.Item value={href} asChild>
+      <a href={href} download>
+        {children}
+      </a>
+    </parts.Item>
+  ) : null;
+}
 
-export const MenuAction = ({
-  name,
-  onSelect,
-  children,
-}: {
-  name: string;
-  onSelect: () => void;
-  children: ReactNode;
-}) => (
-  <Menu.Item value={name} onSelect={onSelect}>
-    {children}
-  </Menu.Item>
-);
+interface ActionProps {
+  readonly name: string;
+  readonly onSelect: () => void;
+  readonly children: ReactNode;
+}
+
+export function MenuAction({ name, onSelect, children }: ActionProps) {
+  const parts = use(MenuPartsContext);
+  return parts ? (
+    <parts.Item value={name} onSelect={onSelect}>
+      {children}
+    </parts.Item>
+  ) : null;
+}
 
 /** A line between what belongs together. */
-export const MenuRule = () => <Menu.Separator />;
+export function MenuRule() {
+  const parts = use(MenuPartsContext);
+  return parts ? <parts.Separator /> : null;
+}
 
 /** Whether something is open, and the two ways of it; for a menu's entry that opens a dialog. */
 export function useOpening(): { readonly isOpen: boolean; readonly open: () => void; readonly close: () => void } {

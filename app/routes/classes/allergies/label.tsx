@@ -2,7 +2,7 @@ import { getFormProps, useForm } from "@conform-to/react";
 import { getLocalTimeZone, today } from "@internationalized/date";
 import { Form, data, redirect } from "react-router";
 import { z } from "zod";
-import { dayField } from "~/formats/dates";
+import { dayField } from "~/formats/date-fields";
 import { DateField } from "~/ui/parts/DateField";
 import type { Route } from "./+types/label";
 import { useClass } from "../class-context";

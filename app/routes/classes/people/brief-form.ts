@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { dayField, timeField } from "~/formats/dates";
+import { dayField, timeField } from "~/formats/date-fields";
 import { regimes } from "~/core/allergen";
 import { audiences } from "~/core/people";
 import { type Brief, type ClassInput, settledOf } from "~/core/plan";

@@ -1,0 +1,74 @@
+import { Form } from "react-router";
+import { Ask } from "~/ui/parts/Ask";
+import { DayInput } from "~/ui/parts/DateField";
+import { Primary } from "~/ui/parts/fields";
+import { Hidden, PlainInput, Tick } from "~/ui/parts/plain";
+
+/** Whether a dialog is open, and what closes it. */
+interface Opening {
+  readonly isOpen: boolean;
+  readonly close: () => void;
+}
+interface Props {
+  readonly base: string;
+  readonly title: string;
+  readonly startsAt: string;
+  readonly again: Opening;
+  readonly removal: Opening;
+}
+
+/** What is asked before a class is planned again, or removed. */
+export default function ClassDialogs({ base, title, startsAt, again, removal }: Props) {
+  return (
+    <>
+      <Ask
+        isOpen={again.isOpen}
+        onClose={again.close}
+        title={`Plan “${title}” again`}
+        wayOut="Not now"
+        answer={<Primary form="plan-again">Plan it</Primary>}
+      >
+        <p>
+          The same brief, recipes and kitchen on another day, or on that day every week. Labels and answers are asked
+          anew.
+        </p>
+        <Form method="post" action={base} id="plan-again" className="form">
+          <Hidden name="intent" value="again" />
+          <label>
+            On
+            <DayInput name="date" defaultValue={startsAt.slice(0, 10)} />
+          </label>
+          <label>
+            Times in all, a week apart
+            <PlainInput
+              className="chakra-input"
+              name="weeks"
+              inputMode="numeric"
+              defaultValue="1"
+              pattern="[1-9]|[1-3][0-9]|40"
+              title="1 to 40"
+            />
+          </label>
+          <label className="check">
+            <Tick name="people" value="on" /> with the people, by name
+          </label>
+        </Form>
+      </Ask>
+      <Ask
+        isOpen={removal.isOpen}
+        onClose={removal.close}
+        title={`Remove “${title}”?`}
+        wayOut="Keep it"
+        answer={<Primary form="remove-class">Remove it</Primary>}
+      >
+        <p>
+          Its brief, people, labels, ticks, events and log go out of sight, and links for answers stop working. For 30
+          days it can be put back from “Removed classes”; then it is gone for good.
+        </p>
+        <Form method="post" action={base} id="remove-class">
+          <Hidden name="intent" value="remove" />
+        </Form>
+      </Ask>
+    </>
+  );
+}
