@@ -12,7 +12,8 @@ import { briefSchema, houseSchema, orderSchema, pinsSchema, toPlain } from "~/fo
 import { writeHouse } from "~/db/queries/house.server";
 import { writeOrder } from "~/db/queries/order.server";
 import { writeArrangement } from "~/db/queries/seats.server";
-import { briefColumns, dishRow, pinColumns, writeDishes } from "~/db/queries/classes.server";
+import { pinColumns } from "~/db/queries/pins.server";
+import { briefColumns, dishRow, writeDishes } from "~/db/queries/classes.server";
 import type { DB } from "~/db/schema";
 
 const keptSchema = z.object({

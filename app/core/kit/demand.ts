@@ -182,7 +182,8 @@ function together(counted: Ratio, weighed: number | undefined, one: Ingredient |
 
 /**
  * What a class needs, per ingredient, likely and at the most: kits of stations, demonstration and spare, with everything in them
- * (top-up, hold-back, per load, per piece), but for what a household has of its own. An unknown amount anywhere leaves the ingredient's sum unknown rather than too small.
+ * (top-up, hold-back, per load, per piece), but for what a household has of its own. An unknown amount anywhere leaves the ingredient's
+ * sum unknown rather than too small.
  */
 export function demandOf(
   kits: readonly (readonly KitLine[])[],

@@ -3,7 +3,6 @@ import { type Kysely, type Selectable, sql } from "kysely";
 import type { LabelReading, PackSize, SharedFood, Substance } from "~/core/pantry";
 import type { Need } from "~/core/people";
 import type { Brief, ClassInput, Dish, Mixing, Settled } from "~/core/plan";
-import { type Pin, type PinnableBell, pinnableBells } from "~/core/schedule";
 import type { PersonKeys } from "~/core/sheet";
 import type { ClassTable, DB } from "../schema";
 import { kitchens } from "./kitchens.server";
@@ -13,6 +12,7 @@ import { ratio, readRatio, writeRatio } from "~/core/quantity";
 import { toNeed, toParticipant, addParticipants } from "./people.server";
 import { labelDetails, addLabels, addSharedFood } from "./labels.server";
 import { addPacks } from "./packs.server";
+import { pinColumns, pinsIn } from "./pins.server";
 import { houseFrom, houseRows, writeHouse } from "./house.server";
 import { orderFrom, orderRows, writeOrder } from "./order.server";
 import { writeArrangement } from "./seats.server";
@@ -101,18 +101,6 @@ export const briefColumns = (brief: Brief) => ({
   is_remote: brief.isRemote,
   station_names: [...brief.stationNames],
 });
-
-const pinsIn = (row: Pick<Selectable<ClassTable>, "mix_pinned" | "pour_pinned" | "eat_pinned">): Pin[] =>
-  pinnableBells.flatMap((bell) => {
-    const at = row[`${bell}_pinned`];
-    return at === null ? [] : [{ bell, at }];
-  });
-
-/** The columns of pinned bells: those that are not named are let go. */
-export const pinColumns = (pins: readonly Pin[]) => {
-  const at = (bell: PinnableBell) => pins.find((pin) => pin.bell === bell)?.at ?? null;
-  return { mix_pinned: at("mix"), pour_pinned: at("pour"), eat_pinned: at("eat") };
-};
 
 /** A class's whole input; `undefined` when there is no such class. */
 export const classOf = async (db: Kysely<DB>, classId: string): Promise<StoredClass | undefined> =>

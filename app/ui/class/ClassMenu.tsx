@@ -3,7 +3,8 @@ import { useSubmit } from "react-router";
 import { MenuAction, MenuFile, MenuRule, MoreMenu, useOpening } from "~/ui/parts/Menu";
 
 /** What asks before it does something is fetched when it first asks. */
-const ClassDialogs = lazy(() => import("./ClassDialogs"));
+const fetchDialogs = () => import("./ClassDialogs");
+const ClassDialogs = lazy(fetchDialogs);
 
 interface Props {
   readonly base: string;
@@ -20,8 +21,14 @@ export function ClassMenu({ base, title, startsAt, isLead, isAside }: Props) {
   const send = useSubmit();
   const [isAsked, setAsked] = useState(false);
   const ask = ({ open }: { open: () => void }) => {
-    setAsked(true);
-    open();
+    // Without a network nothing is asked, and the page stays as it is.
+    void fetchDialogs().then(
+      () => {
+        setAsked(true);
+        open();
+      },
+      () => undefined,
+    );
   };
   return (
     <>

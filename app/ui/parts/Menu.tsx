@@ -6,6 +6,7 @@ import { PlainButton } from "./plain";
 /** The menu itself is fetched when somebody is about to open one: every page has a button for it, few are pressed. */
 const fetchMenu = () => import("./OpenedMenu");
 const OpenedMenu = lazy(fetchMenu);
+const notNow = () => undefined;
 
 /** What an open menu is made of; nothing of it is drawn before. */
 export const MenuPartsContext = createContext<{
@@ -23,6 +24,8 @@ interface Props {
 /** What is needed now and then, behind one button; drawn when it is opened. */
 export function MoreMenu({ label, isWord = false, children }: Props) {
   const [isAsked, setAsked] = useState(false);
+  // Without a network nothing opens, and the page stays as it is.
+  const open = () => void fetchMenu().then(() => setAsked(true), notNow);
   const look = { type: "button", className: isWord ? "menu-word" : "menu-button" } as const;
   const words = (
     <>
@@ -34,11 +37,11 @@ export function MoreMenu({ label, isWord = false, children }: Props) {
       {...look}
       aria-haspopup="menu"
       aria-expanded={false}
-      onPointerEnter={() => void fetchMenu()}
-      onFocus={() => void fetchMenu()}
-      onClick={() => setAsked(true)}
+      onPointerEnter={() => void fetchMenu().catch(notNow)}
+      onFocus={() => void fetchMenu().catch(notNow)}
+      onClick={open}
       onKeyDown={({ key }) => {
-        if (key === "ArrowDown" || key === "ArrowUp") setAsked(true);
+        if (key === "ArrowDown" || key === "ArrowUp") open();
       }}
     >
       {words}

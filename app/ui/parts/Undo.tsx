@@ -4,7 +4,8 @@ import { Secondary } from "./fields";
 import { Hidden } from "./plain";
 import { type UndoOffer, offerUndo, onUndoOffers, undoOffers } from "./undo-store";
 
-const Toasts = lazy(() => import("./Toasts"));
+const fetchToasts = () => import("./Toasts");
+const Toasts = lazy(fetchToasts);
 const none: readonly UndoOffer[] = [];
 
 /** Sends what takes the change back. */
@@ -22,10 +23,15 @@ export function Undo(offer: UndoOffer) {
   const [isOffered, setOffered] = useState(false);
   const { id } = offer;
   useEffect(() => {
-    offerUndo(offer);
-    setOffered(true);
-    // An offer is its id.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // Where the slips cannot be fetched the way back stays on the page.
+    fetchToasts().then(
+      () => {
+        offerUndo(offer);
+        setOffered(true);
+      },
+      () => undefined,
+    );
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- an offer is its id: the same words made anew are the same offer
   }, [id]);
   return isOffered ? null : (
     <div className="saved actions" role="status">
