@@ -11,8 +11,35 @@ const namedServerEntries: Plugin = {
   },
 };
 
+// Chakra's theme is one object of every recipe it has, made by calls that nobody can see to be without effect: marked so,
+// what no page asks for is left out.
+const slimTheme: Plugin = {
+  name: "slim-theme",
+  transform: {
+    filter: { id: /@chakra-ui[\\/]react[\\/]dist[\\/]esm[\\/]theme[\\/]/ },
+    handler: (code) => ({ code: code.replaceAll(/= (define\w+(?:\.\w+)?\()/g, "= /* @__PURE__ */ $1"), map: null }),
+  },
+};
+
+/** What of the core a class does not ask for as soon as it is opened: recipes read and changed, seats, what is ticked and logged. */
+const later = [
+  "[^/]+/index",
+  "recipe/(read-draft|draft|draft-types|draft-changes|edits|compare)",
+  "quantity/(read|drawn)",
+  "batter/(remedies|swaps/.*)",
+  "(seating|log|teach|prep|shop)/.*",
+  "turns/turns",
+  "look/(stop|techniques|cues|troubles|likeness)",
+  "plan/(remedies|openings|matrix|ways|ways-out|gains|wishes|order|once)",
+  "pack/(ticks|take-home|trays|stored|toppings|call)",
+  "pantry/sanity",
+  "gear/(ways|load|starters)",
+  "schedule/(chain|run|watches)",
+].join("|");
+const firstCore = new RegExp(`/app/core/(?!(${later})\\.ts$)`);
+
 export default defineConfig(({ command }) => ({
-  plugins: [reactRouter(), namedServerEntries],
+  plugins: [reactRouter(), namedServerEntries, slimTheme],
   resolve: { tsconfigPaths: true },
   optimizeDeps: {
     include: ["@chakra-ui/react", "@emotion/cache", "@emotion/react", "react-dom/client", "react-router/dom", "idb"],
@@ -23,13 +50,17 @@ export default defineConfig(({ command }) => ({
     client: {
       build: {
         rolldownOptions: {
+          // The core's and the words' own files do nothing when they are read: a page takes along what it uses of them.
+          treeshake: {
+            moduleSideEffects: [{ test: /[\\/]app[\\/](core|ui[\\/](words|format))[\\/]/, sideEffects: false }],
+          },
           output: {
             codeSplitting: {
               groups: [
                 { name: "react", test: /node_modules[\\/](react|react-dom|react-router|scheduler)[\\/]/ },
-                { name: "core", test: /[\\/]app[\\/]core[\\/]/ },
+                { name: "core", test: (id) => firstCore.test(id.replaceAll("\\", "/")) },
                 // But what asks before it does something, which is fetched when it first asks.
-                { name: "sheet", test: /[\\/]app[\\/]ui[\\/](words|format|sheet|class)[\\/](?!ClassDialogs)/ },
+                { name: "sheet", test: /[\\/]app[\\/]ui[\\/](words|format|sheet|class)[\\/](?!ClassDialogs|help)/ },
               ],
             },
           },

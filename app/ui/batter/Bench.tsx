@@ -10,7 +10,7 @@ import { grams, number, thin } from "~/ui/format/format";
 import { Cell, Problem, ProblemsContext, RowButton } from "~/ui/recipe/editor/cells";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { useHistory } from "~/ui/recipe/editor/history";
-import { IngredientPicker, pantryListId } from "~/ui/recipe/editor/Lines";
+import { IngredientPicker, pantryListId } from "~/ui/recipe/editor/IngredientPicker";
 import { Secondary } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { namesOf, sayFinding } from "~/ui/words/findings";

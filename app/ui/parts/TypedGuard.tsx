@@ -1,16 +1,26 @@
-import { useEffect, useRef, useState } from "react";
+import { Suspense, lazy, useEffect, useRef, useState } from "react";
 import { useBlocker, useNavigation } from "react-router";
-import { Ask } from "./Ask";
 import { Primary } from "./fields";
+
+/** What asks is fetched as soon as there is something to lose. */
+const fetchAsk = () => import("./Ask");
+const Ask = lazy(() => fetchAsk().then(({ Ask: asked }) => ({ default: asked })));
 
 /** Stands in a form, and asks before what was typed into it and not saved is left behind, by a link or by closing the page. */
 export function TypedGuard() {
   const navigation = useNavigation();
   const place = useRef<HTMLSpanElement>(null);
   const [isDirty, setDirty] = useState(false);
+  const [isAskable, setAskable] = useState(false);
   useEffect(() => {
     const form = place.current?.closest("form");
-    const typed = () => setDirty(true);
+    const typed = () => {
+      setDirty(true);
+      fetchAsk().then(
+        () => setAskable(true),
+        () => undefined,
+      );
+    };
     form?.addEventListener("input", typed);
     return () => form?.removeEventListener("input", typed);
   }, []);
@@ -25,23 +35,34 @@ export function TypedGuard() {
     addEventListener("beforeunload", ask);
     return () => removeEventListener("beforeunload", ask);
   }, [isWatching]);
+  // Where our own question could not be fetched, the browser asks it.
+  const isBlocked = blocker.state === "blocked";
+  useEffect(() => {
+    if (!isBlocked || isAskable) return;
+    if (confirm("Something on this page was changed and not saved. Leave it?")) blocker.proceed();
+    else blocker.reset();
+  }, [blocker, isBlocked, isAskable]);
   return (
     <>
       <span ref={place} hidden />
-      <Ask
-        isOpen={blocker.state === "blocked"}
-        givesFocusBack={blocker.state === "blocked"}
-        onClose={() => blocker.reset?.()}
-        title="Leave what you typed?"
-        wayOut="Stay here"
-        answer={
-          <Primary type="button" onClick={() => blocker.proceed?.()}>
-            Leave without saving
-          </Primary>
-        }
-      >
-        <p>Something on this page was changed and not saved.</p>
-      </Ask>
+      {isAskable ? (
+        <Suspense>
+          <Ask
+            isOpen={isBlocked}
+            givesFocusBack={isBlocked}
+            onClose={() => blocker.reset?.()}
+            title="Leave what you typed?"
+            wayOut="Stay here"
+            answer={
+              <Primary type="button" onClick={() => blocker.proceed?.()}>
+                Leave without saving
+              </Primary>
+            }
+          >
+            <p>Something on this page was changed and not saved.</p>
+          </Ask>
+        </Suspense>
+      ) : null}
     </>
   );
 }

@@ -12,7 +12,8 @@ import {
 } from "~/core/recipe";
 import { partHeatWords, partKindWords } from "~/ui/words/batter";
 import { Cell, Pick, RowButton, SpanCells } from "./cells";
-import { IngredientPicker, LineFields } from "./Lines";
+import { IngredientPicker } from "./IngredientPicker";
+import { LineFields } from "./Lines";
 import { PlainSelect } from "~/ui/parts/plain";
 
 interface Props {

@@ -1,0 +1,60 @@
+import { stages } from "~/core/plan";
+import { stageWords } from "~/ui/words/en";
+import { helpOf } from "~/ui/words/help";
+import { Ask } from "./Ask";
+
+interface Props {
+  readonly pathname: string;
+  readonly isOpen: boolean;
+  readonly onClose: () => void;
+}
+
+const keys: readonly (readonly [string, string])[] = [
+  ["?", "this help"],
+  ["c", "all classes"],
+  ["n", "a new class"],
+  ...stages.map((stage, index) => [String(index + 1), stageWords[stage]] as const),
+];
+
+/** What the page is for, the words used on it, and the keys. */
+export default function HelpDialog({ pathname, isOpen, onClose }: Props) {
+  const help = helpOf(pathname);
+  return (
+    <Ask isOpen={isOpen} onClose={onClose} title="Help and keys" wayOut="Close">
+      {help ? (
+        <>
+          <p>
+            <b>{help.title}.</b> {help.purpose}
+          </p>
+          {help.first ? <p>{help.first}</p> : null}
+          {help.words.length > 0 ? (
+            <dl className="help-words">
+              {help.words.map(([word, means]) => (
+                <div key={word}>
+                  <dt>{word}</dt>
+                  <dd>{means}</dd>
+                </div>
+              ))}
+            </dl>
+          ) : null}
+        </>
+      ) : null}
+      <table className="ruled">
+        <tbody>
+          {keys.map(([key, what]) => (
+            <tr key={key}>
+              <td>
+                <b>{key}</b>
+              </td>
+              <td>{what}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="quiet small">
+        On the live screen: space rings the next bell, u takes the last one back, d adds two minutes, b turns bright or
+        dark.
+      </p>
+    </Ask>
+  );
+}
