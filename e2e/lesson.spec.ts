@@ -144,9 +144,26 @@ test("a class takes a bowl of one batch, cooks what is wanted, takes another mil
   expect(odd.status()).toBe(400);
 });
 
-test("what is said and asked stands on the run sheet at its bell, and is ticked in the log", async ({ page }) => {
+test("aims, and what is said and asked, stand on the run sheet at their bells, and are ticked in the log", async ({
+  page,
+}) => {
   const base = await bringIn(page, "Junior squad breakfast", "Said and asked");
+  await page.goto(`${base}/brief`);
+  await page.getByText("Times, batches, names").click();
+  const aims = page.getByLabel("Teaching aims");
+  await expect(aims).toHaveValue(/Level a spoon/);
+  await aims.fill("Level a spoon\n\nName the leavener\n" + "x".repeat(161));
+  await page.getByRole("button", { name: "Save the brief" }).click();
+  await expect(page.getByText("161 letters", { exact: false })).toBeVisible();
+  await expect(aims).toHaveValue(/Name the leavener/);
+  await aims.fill("Level a spoon\n\nName the leavener\nLevel a spoon");
+  await page.getByRole("button", { name: "Save the brief" }).click();
+  await expect(page.getByText("Saved.", { exact: true })).toBeVisible();
   await page.goto(`${base}/timeline`);
+  await expect(page.getByRole("region", { name: "What they are to learn" }).getByRole("listitem")).toHaveText([
+    "Level a spoon",
+    "Name the leavener",
+  ]);
   const sheet = page.getByRole("table", { name: "By the minute" });
   await expect(sheet.getByText("What do you think twenty strokes more would do?")).toHaveCount(1);
   await expect(sheet.getByText("Nobody tosses one", { exact: false })).toHaveCount(1);
@@ -156,6 +173,8 @@ test("what is said and asked stands on the run sheet at its bell, and is ticked 
   await page.goto(`${base}/log`);
   const asked = page.getByRole("checkbox", { name: "asked: What do you think twenty strokes more would do?" });
   await asked.check();
+  const reached = page.getByRole("region", { name: "What they were to learn" });
+  await reached.getByLabel("Name the leavener").check();
   await expect(page.getByRole("status", { name: "Ticks" })).toHaveText("all kept");
   // What was seen says why it comes and what to do the next time.
   const seen = page.getByRole("region", { name: "Seen on a piece: Slipway pancakes" });
@@ -165,6 +184,8 @@ test("what is said and asked stands on the run sheet at its bell, and is ticked 
   await expect(page.getByRole("status", { name: "Ticks" })).toHaveText("all kept");
   await page.reload();
   await expect(asked).toBeChecked();
+  await expect(reached.getByLabel("Name the leavener")).toBeChecked();
+  await expect(reached.getByLabel("Level a spoon")).not.toBeChecked();
   await expect(seen.getByLabel("pale", { exact: true })).toBeChecked();
 });
 

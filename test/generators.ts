@@ -135,6 +135,13 @@ export const brief: fc.Arbitrary<Brief> = fc.record({
   hasSpareKit: fc.boolean(),
   isRemote: fc.constantFrom(false, false, true),
   stationNames: fc.constant<string[]>([]),
+  aims: fc.option(
+    fc.uniqueArray(fc.constantFrom("Level a spoon", "Tell raw batter from cooked", "Turn once"), {
+      minLength: 1,
+      maxLength: 3,
+    }),
+    { nil: undefined },
+  ),
 });
 
 const size: fc.Arbitrary<Surface["size"]> = fc.oneof(

@@ -210,6 +210,7 @@ export interface ClassTable {
   has_demo_batch: boolean;
   has_spare_kit: boolean;
   station_names: string[];
+  aims: Generated<string[]>;
   retain_days: Generated<number>;
   washes_between: Generated<boolean>;
   is_remote: Generated<boolean>;

@@ -419,6 +419,7 @@ export function demoClasses(day = today(demoTimeZone)): { next: ClassInput; curr
         hotPlacesPerAdult: 2,
         helpers: 1,
         stationNames: ["Stroke", "Bow", "Rudder", "Anchor"],
+        aims: ["Level a spoon with the back of a knife", "Tell when a pancake wants turning", "Say what makes it rise"],
       }),
       dishes: [dish("plain", pancakes), dish("no-milk", pancakes, "no-milk", 1)],
       labels: labelsOf(iso(toCalendarDateTime(day.subtract({ days: 2 }))).slice(0, 10), [

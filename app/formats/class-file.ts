@@ -4,7 +4,7 @@ import { diets, markets, starterPantry, substances } from "~/core/pantry";
 import { doings, mays } from "~/core/turns";
 import { coatings, flames, floorKinds, lampMeanings, sharedThings } from "~/core/gear";
 import { ageBands, audiences, participantRoles, severities, usualHotPlaces } from "~/core/people";
-import { type ClassInput, canonical, mixings, mostBulk } from "~/core/plan";
+import { type ClassInput, canonical, longestAim, mixings, mostAims, mostBulk } from "~/core/plan";
 import {
   type Amount,
   type Ratio,
@@ -104,6 +104,11 @@ export const briefSchema = z
     hasSpareKit: z.boolean().default(false),
     isRemote: z.boolean().default(false),
     stationNames: z.array(z.string().trim().min(1).max(30)).max(200).default([]),
+    aims: z
+      .array(z.string().trim().min(1).max(longestAim))
+      .max(mostAims)
+      .refine((aims) => new Set(aims).size === aims.length, "expected every aim once")
+      .optional(),
   })
   .transform((brief) => ({
     ...brief,

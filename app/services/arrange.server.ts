@@ -13,7 +13,8 @@ import { writeHouse } from "~/db/queries/house.server";
 import { writeOrder } from "~/db/queries/order.server";
 import { writeArrangement } from "~/db/queries/seats.server";
 import { pinColumns } from "~/db/queries/pins.server";
-import { briefColumns, dishRow, writeDishes } from "~/db/queries/classes.server";
+import { briefColumns } from "~/db/queries/brief.server";
+import { dishRow, writeDishes } from "~/db/queries/classes.server";
 import type { DB } from "~/db/schema";
 
 const keptSchema = z.object({

@@ -1,3 +1,4 @@
+import { briefColumns } from "~/db/queries/brief.server";
 import { parseDateTime } from "@internationalized/date";
 import { type Kysely, sql } from "kysely";
 import { data } from "react-router";
@@ -10,15 +11,7 @@ import { ingredientsNamedIn } from "~/core/recipe";
 import { type PersonKeys, type StageInputs, sealsOf, stageInputs } from "~/core/sheet";
 import { database, within } from "~/db/client.server";
 import { marksOf } from "~/db/queries/class-marks.server";
-import {
-  type DishRow,
-  type StoredClass,
-  addClass,
-  briefColumns,
-  classOf,
-  classesOf,
-  writeDishes,
-} from "~/db/queries/classes.server";
+import { type DishRow, type StoredClass, addClass, classOf, classesOf, writeDishes } from "~/db/queries/classes.server";
 import { addLabels, addSharedFood } from "~/db/queries/labels.server";
 import { addNeeds, addParticipants, participantColumns } from "~/db/queries/people.server";
 import { addPacks, copyLatestPacks } from "~/db/queries/packs.server";

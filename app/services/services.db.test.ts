@@ -85,6 +85,7 @@ const migrations = [
   "0023-goes-round",
   "0024-pinned-bells",
   "0025-own-products",
+  "0026-aims",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

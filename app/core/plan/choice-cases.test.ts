@@ -1,6 +1,10 @@
 import { readFileSync } from "node:fs";
+import { techniquesIn } from "~/core/look";
 import { packingOfClass } from "~/core/pack";
+import { writeRatio } from "~/core/quantity";
+import { spokenAt } from "~/core/schedule";
 import { readClassFile } from "~/formats/class-file";
+import { recipesMade } from "./dishes";
 import { plan } from "./plan";
 
 test("C18: each table decides while it cooks how many are with berries; what may be wanted on top stands apart", () => {
@@ -99,4 +103,43 @@ test("C20: a household's own product is on its card, in nobody's basket, and jud
     expect.objectContaining({ code: "own-products-in-a-room", names: ["Weir mill cornmeal", "Their own butter"] }),
   );
   expect(made.findings.map((one) => one.code)).not.toContain("own-products-in-a-room");
+});
+
+test("C21: a household with metric cups fills other spoons with the same food; aims and movements go with the class", () => {
+  const read = readClassFile(readFileSync("test/cases/c21-spoons-of-their-own.json", "utf8"));
+  if (!read.ok) throw new Error(read.problems.join("\n"));
+  const made = plan(read.input);
+  const scoops = (station: number, id: string) =>
+    made.stations[station]?.kit
+      .find((line) => line.lineId === id)
+      ?.main?.scoops?.counts.map((one) => `${one.count} × ${writeRatio(one.size)} ${one.unit}`);
+  // Two whole batches make fourteen where eight are wanted of a batch of seven: 3 cups of 236.6 ml are 709.8 ml of flour.
+  expect(made.stations.map((station) => [station.ownSet, station.cooked])).toEqual([
+    [undefined, 14],
+    ["metric-usual", 14],
+    [undefined, 14],
+  ]);
+  expect(made.stations.map(({ kit }) => kit[0]?.main?.grams)).toEqual([366, 366, 366].map((g) => expect.closeTo(g, 6)));
+  expect(scoops(0, "flour")).toEqual(["3 × 1 cup"]);
+  // 2 + ½ + ⅓ of 250 ml are 708.3 ml, 0.2 % less; 1 + ½ + ⅓ are 458.3 ml of milk, 3.1 % less than two US cups and within the 5 %.
+  expect(scoops(1, "flour")).toEqual(["2 × 1 cup", "1 × 1/2 cup", "1 × 1/3 cup"]);
+  expect(scoops(1, "milk")).toEqual(["1 × 1 cup", "1 × 1/2 cup", "1 × 1/3 cup"]);
+  expect(scoops(2, "milk")).toEqual(["2 × 1 cup"]);
+  // 5 at the doors, 5 and 5 for the bowls, seven loads of two at 3 minutes, 10 to eat and 10 to clean, with what the pans want before.
+  expect(made.timeline.tasks.filter((task) => task.kind === "load" && task.stationId === "s2")).toHaveLength(7);
+  expect(read.input.brief.aims).toHaveLength(3);
+  expect(techniquesIn(recipesMade(made), new Map(read.input.pantry.map((one) => [one.id, one])))).toEqual([
+    "level",
+    "eye-level",
+    "pinch",
+    "crack",
+    "fish-shell",
+    "fold",
+    "turn",
+  ]);
+  const spoken = spokenAt(made.timeline, recipesMade(made));
+  expect([...spoken].map(([bell, said]) => [bell, said.map((one) => one.step.id)])).toEqual([
+    ["mix", ["dry"]],
+    ["pour", ["cook"]],
+  ]);
 });

@@ -52,7 +52,13 @@ export interface Brief {
   /** Every station is a household of its own: nothing but the packing table is shared. */
   readonly isRemote: boolean;
   readonly stationNames: readonly string[];
+  /** What people should be able to do or say afterwards, a line each, in the instructor's words; absent where nobody wrote any. */
+  readonly aims?: readonly string[] | undefined;
 }
+
+/** Aims a class can have, and letters of one, at the most. */
+export const mostAims = 12;
+export const longestAim = 160;
 
 /** A recipe revision in one of its variants, and how many stations make it; null for all that are left. */
 export interface Dish {

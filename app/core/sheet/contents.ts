@@ -118,6 +118,7 @@ const gear: Content = (input, made) => {
 const timeline: Content = (input, made) => ({
   head: headOf(input),
   minutes: input.brief.minutes,
+  ...(input.brief.aims ? { aims: input.brief.aims } : {}),
   stations: made.stations.map(({ id, name, size, people }) => ({ id, name, size, people })),
   dishes: made.dishes.map(({ id: dishId, recipe, variantName }) => ({
     dishId,

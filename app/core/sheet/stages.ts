@@ -43,7 +43,10 @@ const head: Part = ({ title, startsAt, timeZone, kitchen }) => [
   ["class:timeZone", timeZone],
   ["kitchen:name", shown(kitchen.name)],
 ];
-const brief: Part = (input) => Object.entries(input.brief).map(([key, value]): Entry => [`brief:${key}`, shown(value)]);
+const brief: Part = (input) =>
+  Object.entries(input.brief).flatMap(([key, value]): Entry[] =>
+    value === undefined ? [] : [[`brief:${key}`, shown(value)]],
+  );
 const dishes: Part = (input) => [
   ...byPlace("recipe", input.dishes, (dish) => hidden(dish.recipe)),
   ...byPlace("dish", input.dishes, (dish) =>

@@ -25,6 +25,7 @@ import * as mixing from "./0022-mixing";
 import * as goesRound from "./0023-goes-round";
 import * as pinnedBells from "./0024-pinned-bells";
 import * as ownProducts from "./0025-own-products";
+import * as aims from "./0026-aims";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -56,6 +57,7 @@ const provider: MigrationProvider = {
     "0023-goes-round": goesRound,
     "0024-pinned-bells": pinnedBells,
     "0025-own-products": ownProducts,
+    "0026-aims": aims,
   }),
 };
 

@@ -1,14 +1,15 @@
 import type { ClassState } from "~/core/log";
-import { type Kysely, type Selectable, sql } from "kysely";
+import { type Kysely, sql } from "kysely";
 import type { LabelReading, PackSize, SharedFood, Substance } from "~/core/pantry";
 import type { Need } from "~/core/people";
-import type { Brief, ClassInput, Dish, Mixing, Settled } from "~/core/plan";
+import type { ClassInput, Dish, Mixing, Settled } from "~/core/plan";
 import type { PersonKeys } from "~/core/sheet";
-import type { ClassTable, DB } from "../schema";
+import type { DB } from "../schema";
+import { briefColumns, toBrief } from "./brief.server";
 import { kitchens } from "./kitchens.server";
 import { allIngredients } from "./pantry.server";
 import { bodyKey, latestStanding, recipeFrom } from "./recipes.server";
-import { ratio, readRatio, writeRatio } from "~/core/quantity";
+import { readRatio, writeRatio } from "~/core/quantity";
 import { toNeed, toParticipant, addParticipants } from "./people.server";
 import { labelDetails, addLabels, addSharedFood } from "./labels.server";
 import { addPacks } from "./packs.server";
@@ -39,68 +40,6 @@ export interface StoredClass {
   /** What keys each person's part of a stamp: never sent anywhere. */
   readonly keys: PersonKeys;
 }
-
-const toBrief = (row: Selectable<ClassTable>): Brief => ({
-  people: row.people,
-  tasters: row.tasters,
-  audience: row.audience as Brief["audience"],
-  minutes: row.minutes,
-  piecesEach: ratio(BigInt(row.pieces_each_num), BigInt(row.pieces_each_den)),
-  stationSize: row.station_size,
-  helpers: row.helpers,
-  kitMode: row.kit_mode as Brief["kitMode"],
-  demo: row.demo as Brief["demo"],
-  testersPerSurface: row.testers_per_surface,
-  batchRule: row.batch_rule as Brief["batchRule"],
-  eggRule: row.egg_rule as Brief["eggRule"],
-  containerPer: row.container_per as Brief["containerPer"],
-  measuringSetId: row.measuring_set_id,
-  missingScoops: row.missing_scoops,
-  strictTolerancePercent: row.strict_tolerance_percent,
-  usualTolerancePercent: row.usual_tolerance_percent,
-  easesSpice: row.eases_spice,
-  regime: row.regime as Brief["regime"],
-  hotPlacesPerAdult: row.hot_places_per_adult,
-  doorsMinutes: row.doors_minutes,
-  eatMinutes: row.eat_minutes,
-  cleanMinutes: row.clean_minutes,
-  hasDemoBatch: row.has_demo_batch,
-  hasSpareKit: row.has_spare_kit,
-  isRemote: row.is_remote,
-  stationNames: row.station_names,
-});
-
-/** The columns of a brief; the other way round of the mapper above. */
-export const briefColumns = (brief: Brief) => ({
-  people: brief.people,
-  tasters: brief.tasters,
-  audience: brief.audience,
-  minutes: brief.minutes,
-  pieces_each_num: Number(brief.piecesEach.num),
-  pieces_each_den: Number(brief.piecesEach.den),
-  station_size: brief.stationSize,
-  helpers: brief.helpers,
-  kit_mode: brief.kitMode,
-  demo: brief.demo,
-  testers_per_surface: brief.testersPerSurface,
-  batch_rule: brief.batchRule,
-  egg_rule: brief.eggRule,
-  container_per: brief.containerPer,
-  measuring_set_id: brief.measuringSetId,
-  missing_scoops: [...brief.missingScoops],
-  strict_tolerance_percent: brief.strictTolerancePercent,
-  usual_tolerance_percent: brief.usualTolerancePercent,
-  eases_spice: brief.easesSpice,
-  regime: brief.regime,
-  hot_places_per_adult: brief.hotPlacesPerAdult,
-  doors_minutes: brief.doorsMinutes,
-  eat_minutes: brief.eatMinutes,
-  clean_minutes: brief.cleanMinutes,
-  has_demo_batch: brief.hasDemoBatch,
-  has_spare_kit: brief.hasSpareKit,
-  is_remote: brief.isRemote,
-  station_names: [...brief.stationNames],
-});
 
 /** A class's whole input; `undefined` when there is no such class. */
 export const classOf = async (db: Kysely<DB>, classId: string): Promise<StoredClass | undefined> =>

@@ -76,6 +76,13 @@ test.each<[string, Record<string, unknown>, string, RegExp]>([
   ["a spoon set that is none", { measuringSetId: "ladles" }, "measuringSetId", /from the list/],
   ["one station name twice", { stationNames: "Bow, Stroke, Bow" }, "stationNames", /“Bow” stands twice/],
   ["a name nobody can shout", { stationNames: "x".repeat(31) }, "stationNames", /too long to shout/],
+  ["an aim nobody can keep in mind", { aims: "x".repeat(161) }, "aims", /161 letters/],
+  [
+    "more aims than a class can follow",
+    { aims: Array.from({ length: 13 }, (_, at) => `aim ${at}`).join("\n") },
+    "aims",
+    /13 aims/,
+  ],
   ["a recipe that is none", { dishes: [{ what: "../etc", stations: "" }] }, "dishes[0].what", /from the list/],
   ["no title", { title: "   " }, "title", /such as Junior breakfast/],
 ])("%s is said beside its field", (_name, change, field, sentence) => {

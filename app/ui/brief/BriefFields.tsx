@@ -1,7 +1,16 @@
 import { useState } from "react";
 import { measuringSets, scoopName } from "~/core/quantity";
 import { scoop } from "~/ui/format/format";
-import { optionsOf, CheckField, CheckGroup, NumberField, type Option, SelectField, TextField } from "~/ui/parts/fields";
+import {
+  AreaField,
+  optionsOf,
+  CheckField,
+  CheckGroup,
+  NumberField,
+  type Option,
+  SelectField,
+  TextField,
+} from "~/ui/parts/fields";
 import { DateField, TimeField } from "~/ui/parts/DateField";
 import { useLocale } from "~/ui/sheet/locale";
 import { audienceWords, batchRuleWords, containerPerWords, demoWords, eggRuleWords, kitModeWords } from "~/ui/words/en";
@@ -42,7 +51,8 @@ type Names =
   | "hasDemoBatch"
   | "hasSpareKit"
   | "isRemote"
-  | "stationNames";
+  | "stationNames"
+  | "aims";
 
 /** What most classes leave as it is; it stands folded below the rest. */
 export const laterNames = [
@@ -61,6 +71,7 @@ export const laterNames = [
   "hasSpareKit",
   "isRemote",
   "stationNames",
+  "aims",
   "regime",
   "timeZone",
   "currency",
@@ -237,6 +248,12 @@ function DrawnLater({ fields }: { fields: Readonly<Record<(typeof laterNames)[nu
         field={fields.stationNames}
         label="Station names"
         hint="with commas between; names that can be shouted"
+      />
+      <AreaField
+        field={fields.aims}
+        label="Teaching aims"
+        hint="what they can do or say afterwards, a line each; on the run sheet, ticked in the log"
+        rows={3}
       />
       <SelectField field={fields.regime} label="Allergen list" options={regimeOptions} className="c6" />
       <TextField field={fields.timeZone} label="Time zone" className="c6" />

@@ -5,6 +5,7 @@ import { BriefDrawing } from "~/ui/draw/BriefDrawing";
 import { Findings } from "~/ui/class/Findings";
 import { useLocale } from "~/ui/sheet/locale";
 import { namesOf } from "~/ui/words/findings";
+import { Aims } from "./Aims";
 
 interface Props {
   readonly input: ClassInput;
@@ -28,6 +29,7 @@ export const Consequences = memo(function Consequences({ input, plan, before, is
       <h2>What follows {isChanged ? <span className="needs-you small">not saved yet</span> : null}</h2>
       <BriefDrawing plan={plan} available={input.brief.minutes} />
       <Figures figures={main} before={before} counted={countedIn(plan)} names={names} />
+      <Aims aims={input.brief.aims} />
       <h3 style={{ margin: "20px 0 6px" }}>What is short or unsettled</h3>
       {open.length === 0 ? (
         <p className="quiet">Nothing: it fits, and nothing is missing.</p>

@@ -24,6 +24,23 @@ function TaughtTick({ ticking, of, children }: { ticking: Ticking; of: string; c
   );
 }
 
+/** What they were to learn, ticked when they can. Kept by its words: an aim written anew is another. */
+export const Reached = ({ aims, ticking }: { aims: readonly string[] | undefined; ticking: Ticking }) =>
+  aims === undefined ? null : (
+    <section aria-label="What they were to learn" className="taught">
+      <h3>What they were to learn</h3>
+      <ul className="plain">
+        {aims.map((aim) => (
+          <li key={aim}>
+            <TaughtTick ticking={ticking} of={`aim/${aim}`}>
+              {aim}
+            </TaughtTick>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+
 /** The points and questions of the class, ticked when they were made. */
 export const Said = ({ points, ticking }: { points: readonly SpokenStep[]; ticking: Ticking }) =>
   points.length === 0 ? null : (

@@ -4,6 +4,7 @@ import type { Names } from "~/ui/words/findings";
 import { clock, list } from "~/ui/format/format";
 import { Heads } from "~/ui/sheet/Heads";
 import { useLocale } from "~/ui/sheet/locale";
+import { Aims } from "~/ui/brief/Aims";
 import { Wide } from "~/ui/sheet/Wide";
 import { StepNotes } from "~/ui/recipe/StepNotes";
 import { sayEntry } from "~/ui/words/timeline";
@@ -14,10 +15,12 @@ interface Props {
   readonly timeZone: string;
   readonly names: Names;
   readonly recipes: readonly Recipe[];
+  /** What they are to learn, said at the doors. */
+  readonly aims: readonly string[] | undefined;
 }
 
 /** The instructor's own run sheet: what happens at which minute, what to say and where to stand. */
-export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes }: Props) {
+export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims }: Props) {
   const locale = useLocale();
   const unit = (id: string) => {
     const found = timeline.units.find((one) => one.id === id);
@@ -45,6 +48,7 @@ export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes }: Pr
                 <td>{what}</td>
                 <td>
                   {say}
+                  {index === 0 ? <Aims aims={aims} /> : null}
                   {entry.kind === "bell" && first.get(entry.bell) === index
                     ? (spoken.get(entry.bell) ?? []).map(({ recipeId, step }) => (
                         <StepNotes key={`${recipeId} ${step.id}`} step={step} />

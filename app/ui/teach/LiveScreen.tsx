@@ -8,6 +8,7 @@ import { Refusals } from "~/ui/outbox/Refusals";
 import { type LiveEvent, situationAt, takesBack } from "~/core/teach";
 import { clock, countdown, minutes } from "~/ui/format/format";
 import { sentWords } from "~/ui/outbox/sent-words";
+import { Aims } from "~/ui/brief/Aims";
 import { BellLine } from "~/ui/schedule/BellLine";
 import { type Moment, Moments } from "~/ui/draw/Moments";
 import { TextLink } from "~/ui/parts/fields";
@@ -278,6 +279,9 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
           </p>
           {situation.now?.kind === "pour" || situation.now?.kind === "swap" ? (
             <Moments moments={momentsOf(plan)} />
+          ) : null}
+          {phase === "not-started" || (phase === "running" && situation.now?.kind === "doors") ? (
+            <Aims isLarge aims={input.brief.aims} />
           ) : null}
           {said.map(({ recipeId, step }) => (
             <StepNotes key={`${recipeId} ${step.id}`} step={step} />

@@ -56,4 +56,5 @@ export const parts = {
   container: partOf<Recipes["container"]>("container"),
   toast: partOf<Recipes["toast"]>("toast"),
   lanes: partOf<Recipes["lanes"]>("lanes"),
+  aims: partOf<Recipes["aims"]>("aims"),
 } as const;

@@ -403,6 +403,7 @@ const briefKeyWords: Readonly<Record<string, string>> = {
   hasSpareKit: "spare kit",
   isRemote: "remote class",
   stationNames: "station names",
+  aims: "teaching aims",
 };
 const kindWords: Readonly<Record<string, string>> = {
   recipe: "the recipe",

@@ -27,7 +27,7 @@ import { bellWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden } from "~/ui/parts/plain";
-import { Said, Seen } from "~/ui/log/Taught";
+import { Reached, Said, Seen } from "~/ui/log/Taught";
 import { parts } from "~/ui/theme/parts";
 
 const schema = z.object({
@@ -209,6 +209,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
               ) : null}
             </div>
           </Form>
+          <Reached aims={taught.brief.aims} ticking={ticking} />
           <Said points={points} ticking={ticking} />
           {looked.map((dish) => (
             <Seen

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { dayField, timeField } from "~/formats/date-fields";
 import { regimes } from "~/core/allergen";
 import { audiences } from "~/core/people";
-import { type Brief, type ClassInput, settledOf } from "~/core/plan";
+import { type Brief, type ClassInput, longestAim, mostAims, settledOf } from "~/core/plan";
 import { hasScoopsLeft, measuringSets, scoopNames, writeRatio } from "~/core/quantity";
 import type { Kitchen } from "~/core/gear";
 import type { Recipe } from "~/core/recipe";
@@ -42,6 +42,33 @@ const stationNames = z
     if (twice)
       context.addIssue({ code: "custom", message: `“${twice}” stands twice. Give every station its own name.` });
     return names;
+  });
+
+const aims = z
+  .string()
+  .max(4000, { error: "At most 4000 letters." })
+  .default("")
+  .transform((text, context) => {
+    const lines = [
+      ...new Set(
+        text
+          .split("\n")
+          .map((line) => line.trim())
+          .filter((line) => line !== ""),
+      ),
+    ];
+    const long = lines.find((line) => line.length > longestAim);
+    if (long)
+      context.addIssue({
+        code: "custom",
+        message: `“${long.slice(0, 30)}…” has ${long.length} letters. At most ${longestAim} an aim, each on a line of its own.`,
+      });
+    if (lines.length > mostAims)
+      context.addIssue({
+        code: "custom",
+        message: `${lines.length} aims are more than a class can follow. At most ${mostAims}, a line each.`,
+      });
+    return lines.length > 0 ? lines : undefined;
   });
 
 const percentField = z
@@ -103,6 +130,7 @@ export const briefFormSchema = z
     hasSpareKit: z.boolean().default(false),
     isRemote: z.boolean().default(false),
     stationNames,
+    aims,
     dishes: z
       .array(
         z.object({
@@ -165,6 +193,7 @@ export function formValuesOf(input: ClassInput, version: number | undefined) {
     isRemote: brief.isRemote ? "on" : "",
     easesSpice: brief.easesSpice ? "on" : "",
     stationNames: brief.stationNames.join(", "),
+    aims: (brief.aims ?? []).join("\n"),
     dishes: Array.from({ length: dishRows }, (_, index) => {
       const dish = input.dishes[index];
       return dish
@@ -228,6 +257,7 @@ export function differences(now: ClassInput, typed: BriefForm): { field: string;
     currency: typed.currency ?? "",
     piecesEach: writeRatio(typed.piecesEach),
     stationNames: typed.stationNames.join(", "),
+    aims: (typed.aims ?? []).join("\n"),
     hasDemoBatch: typed.hasDemoBatch ? "on" : "",
     hasSpareKit: typed.hasSpareKit ? "on" : "",
     isRemote: typed.isRemote ? "on" : "",
@@ -279,4 +309,5 @@ export const usualBrief = {
   hasSpareKit: "",
   isRemote: "",
   stationNames: "",
+  aims: "",
 } as const;

@@ -115,6 +115,7 @@ export function TimelineView({ newest, told }: Props) {
           startsAt={input.startsAt}
           timeZone={input.timeZone}
           names={names}
+          aims={input.brief.aims}
           recipes={recipesMade(plan)}
         />
         <div>

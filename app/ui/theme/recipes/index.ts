@@ -1,3 +1,4 @@
+import { aims } from "./aims";
 import { bellLine } from "./bell-line";
 import { card } from "./card";
 import { classHead } from "./class-head";
@@ -10,4 +11,16 @@ import { toast } from "./toast";
 import { verdict } from "./verdict";
 
 /** Our own parts, as slot recipes of the theme. Their styles go into the static sheet; a page asks for their names (`theme/parts.ts`). */
-export const recipes = { sheet, classHead, bellLine, finding, figure, verdict, card, container, lanes, toast } as const;
+export const recipes = {
+  sheet,
+  classHead,
+  bellLine,
+  finding,
+  figure,
+  verdict,
+  card,
+  container,
+  lanes,
+  toast,
+  aims,
+} as const;

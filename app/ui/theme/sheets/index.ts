@@ -39,6 +39,7 @@ export const sheets: Styles = [
   ...recipeStyles(recipes.container),
   ...recipeStyles(recipes.lanes),
   ...recipeStyles(recipes.toast),
+  ...recipeStyles(recipes.aims),
   ...narrow,
   ...book,
   ...people,
