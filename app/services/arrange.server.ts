@@ -11,6 +11,7 @@ import { fraction } from "~/formats/schema-parts";
 import { briefSchema, houseSchema, orderSchema, pinsSchema, toPlain } from "~/formats/class-file";
 import { writeHouse } from "~/db/queries/house.server";
 import { writeOrder } from "~/db/queries/order.server";
+import { askForOrder } from "./queue.server";
 import { writeArrangement } from "~/db/queries/seats.server";
 import { pinColumns } from "~/db/queries/pins.server";
 import { briefColumns } from "~/db/queries/brief.server";
@@ -83,7 +84,7 @@ export async function changePlan(
   accountId: string,
   drafted?: Recipe | undefined,
 ): Promise<boolean> {
-  return db.transaction().execute(async (trx) => {
+  const isChanged = await db.transaction().execute(async (trx) => {
     if (!(await claim(trx, input.id, version, accountId))) return false;
     const dishes = drafted && change.dishes ? await withDraft(trx, change.dishes, drafted, accountId) : change.dishes;
     const before: Kept & {
@@ -117,6 +118,9 @@ export async function changePlan(
     if (change.order !== undefined) await writeOrder(trx, input.id, input.kitchen, change.order ?? undefined);
     return true;
   });
+  // A change that says its order is not ordered again.
+  if (isChanged && change.order === undefined) askForOrder(input.id);
+  return isChanged;
 }
 
 /** Keeps a recipe with a variant drafted for a class as its newest revision, and gives the dishes that are made by it that number. */

@@ -23,6 +23,7 @@ import { toPlain } from "~/formats/class-file";
 import { canonical, fingerprintOf } from "~/core/plan";
 import type { Photo } from "./photos.server";
 import { withoutHealth } from "./privacy.server";
+import { askForOrder } from "./queue.server";
 
 const uuid = z.uuid();
 export const notFound = (what: string) =>
@@ -118,7 +119,7 @@ const columnsOf = (facts: ClassFacts) => ({
 
 /** A class of these facts, bought for as the one before it: packs and prices come along from whichever class named them last. */
 export async function createClass(facts: ClassFacts, accountId: string): Promise<string> {
-  return database()
+  const made = await database()
     .transaction()
     .execute(async (trx) => {
       const { id } = await trx
@@ -130,6 +131,8 @@ export async function createClass(facts: ClassFacts, accountId: string): Promise
       await copyLatestPacks(trx, id);
       return id;
     });
+  askForOrder(made);
+  return made;
 }
 
 /** Saves the facts of a class that is still at `version`; otherwise changes nothing and gives what it is now. */
@@ -152,6 +155,7 @@ export async function saveClass(
       await writeDishes(trx, classId, facts.dishes);
       return true;
     });
+  if (isSaved) askForOrder(classId);
   return isSaved ? { saved: true } : { saved: false, now: await classOr404(classId) };
 }
 
@@ -163,6 +167,7 @@ export async function changeBrief(classId: string, version: number, brief: Brief
     .where("id", "=", classId)
     .where("version", "=", version)
     .executeTakeFirst();
+  if (changed.numUpdatedRows > 0n) askForOrder(classId);
   return changed.numUpdatedRows > 0n;
 }
 

@@ -7,7 +7,9 @@ import { backUp, backupPlace, noteBackupAge, sweepRuns } from "./backups.server"
 import { sweepAttempts } from "./limits.server";
 import { log } from "~/watch/log.server";
 import { metrics } from "~/watch/metrics.server";
+import { searchOrder } from "./order-search.server";
 import { removeExpired } from "./privacy.server";
+import { holdQueue, queue } from "./queue.server";
 
 /**
  * Work beside the requests, in a queue in the database: of several processes on one database each job is done by one of them, and
@@ -25,11 +27,17 @@ async function sweep(): Promise<void> {
 }
 
 interface Job {
-  readonly cron: string;
-  readonly work: () => Promise<unknown>;
+  /** When it is done by itself; absent for what is only asked for. */
+  readonly cron?: string;
+  readonly work: (asked: Asked) => Promise<unknown>;
   /** Also when a process starts, unless it was done a moment ago. */
   readonly atStart: boolean;
   readonly secondsToEnd: number;
+}
+
+/** What a job was asked to be done with. */
+interface Asked {
+  readonly classId?: string;
 }
 
 const jobs: Readonly<Record<string, Job>> = {
@@ -39,6 +47,11 @@ const jobs: Readonly<Record<string, Job>> = {
     work: () => backUp(database()),
     atStart: false,
     secondsToEnd: 3600,
+  },
+  order: {
+    work: async ({ classId }) => (classId === undefined ? undefined : searchOrder(database(), classId)),
+    atStart: false,
+    secondsToEnd: 120,
   },
 };
 
@@ -77,21 +90,21 @@ const lookEvery = 5;
 const tryAgainAfter = 10_000;
 const takeOverEvery = 60_000;
 
-const held = globalThis as typeof globalThis & { apronBellJobs?: PgBoss | undefined };
 let isStopping = false;
 
 async function open(): Promise<void> {
   const boss = new PgBoss({ connectionString: databaseUrl(), max: 2, application_name: "apron-bell jobs" });
   boss.on("error", (error) => log.warn({ err: error }, "the queue of jobs"));
   await boss.start();
-  held.apronBellJobs = boss;
+  holdQueue(boss);
   for (const [name, job] of Object.entries(jobs)) {
     if (name === "backup" && backupPlace() === undefined) continue;
     await boss.createQueue(name);
-    await boss.schedule(name, job.cron, undefined, { tz: Intl.DateTimeFormat().resolvedOptions().timeZone });
-    await boss.work(name, { pollingIntervalSeconds: lookEvery }, async ([taken]) => {
+    if (job.cron !== undefined)
+      await boss.schedule(name, job.cron, undefined, { tz: Intl.DateTimeFormat().resolvedOptions().timeZone });
+    await boss.work<Asked>(name, { pollingIntervalSeconds: lookEvery }, async ([taken]) => {
       try {
-        await (taken ? atWork(database(), taken.id, job.work) : job.work());
+        await (taken ? atWork(database(), taken.id, () => job.work(taken.data)) : job.work({}));
         metrics.jobs.inc({ job: name, outcome: "good" });
       } catch (error) {
         metrics.jobs.inc({ job: name, outcome: "failed" });
@@ -112,7 +125,7 @@ async function open(): Promise<void> {
 
 /** Opens the queue; a database that is away is tried again until it is there. */
 export function startJobs(): void {
-  if (held.apronBellJobs) return;
+  if (queue()) return;
   const tryOpen = () =>
     void open().catch((error: unknown) => {
       log.warn({ err: error }, "the queue of jobs did not open; it is tried again");
@@ -124,9 +137,11 @@ export function startJobs(): void {
 /** Has a backup made as soon as a process has time. */
 export const askForBackup = async (): Promise<boolean> =>
   backupPlace() !== undefined &&
-  typeof (await held.apronBellJobs?.send("backup", {}, { singletonKey: "asked", singletonSeconds: 60 })) === "string";
+  typeof (await queue()?.send("backup", {}, { singletonKey: "asked", singletonSeconds: 60 })) === "string";
 
 export function stopJobs(): void {
   isStopping = true;
-  void held.apronBellJobs?.stop({ graceful: false, wait: false }).catch(() => undefined);
+  void queue()
+    ?.stop({ graceful: false, wait: false })
+    .catch(() => undefined);
 }

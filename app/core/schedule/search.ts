@@ -238,7 +238,7 @@ export function* search(
       } else since += 1;
       if (compareScores(next.score, best.score) < 0) best = next;
       if (since > 0 && since % 500 === 0) here = top;
-      if (laid % 100 === 0) yield { laid, of, bestServed: best.score.served };
+      if (laid % 25 === 0) yield { laid, of, bestServed: best.score.served };
     }
     return top;
   }

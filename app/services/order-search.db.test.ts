@@ -1,0 +1,69 @@
+import { CalendarDate } from "@internationalized/date";
+import type { Kysely } from "kysely";
+import { plan } from "~/core/plan";
+import { ratio } from "~/core/quantity";
+import type { DB } from "~/db/schema";
+import { demoClasses } from "~/demo/boathouse";
+import { aClass, anAccount, programDatabase } from "../../test/database";
+import { changePlan } from "./arrange.server";
+import { changeBrief, classOr404, settle } from "./classes.server";
+import { appendEvents } from "./live.server";
+import { searchOrder } from "./order-search.server";
+
+let db: Kysely<DB>;
+let lead = "";
+let classId = "";
+const { next } = demoClasses(new CalendarDate(2026, 11, 25));
+// Seven tables of two on two griddles and a pan: the rules leave ten minutes on the table.
+const brief = { ...next.brief, people: 13, piecesEach: ratio(2n), stationSize: 2, hotPlacesPerAdult: 0 };
+
+beforeAll(async () => {
+  db = await programDatabase();
+  lead = await anAccount(db);
+});
+afterAll(() => db.destroy());
+beforeEach(async () => {
+  await db.deleteFrom("class").execute();
+  classId = await aClass(db, { ...next, brief }, lead);
+});
+const stored = () => classOr404(classId);
+const endOf = async () => plan((await stored()).input).timeline.end;
+
+test("the loads of a saved class are put into the better order that is found, and what is typed meanwhile is no conflict", async () => {
+  const before = await stored();
+  const byRule = await endOf();
+  expect(before.input.order).toBeUndefined();
+  expect(await searchOrder(db, classId)).toBe("kept");
+  const after = await stored();
+  expect(after.input.order?.loads.length).toBeGreaterThan(0);
+  expect(byRule - (await endOf())).toBeGreaterThan(9);
+  expect(after.meta.version).toBe(before.meta.version);
+  expect(await changeBrief(classId, before.meta.version, { ...brief, minutes: 120 }, lead)).toBe(true);
+  // What is as good as can be found is not written again.
+  expect(await searchOrder(db, classId)).toBe("none");
+});
+
+test("a wish, a settled timeline, a class that is taught or gone, and one saved meanwhile stay as they are", async () => {
+  const { input, meta } = await stored();
+  await settle(db, input, classId, "timeline", lead);
+  expect(await searchOrder(db, classId)).toBe("left");
+  await db.deleteFrom("stage_stamp").execute();
+
+  const searched = searchOrder(db, classId);
+  expect(await changeBrief(classId, meta.version, { ...brief, minutes: 100 }, lead)).toBe(true);
+  expect(await searched).toBe("left");
+  expect((await stored()).input.order).toBeUndefined();
+
+  await appendEvents(db, input, [{ id: "00000000-0000-4000-8000-00000000000a", at: 1, kind: "class-started" }], lead);
+  expect(await searchOrder(db, classId)).toBe("left");
+  await db.deleteFrom("live_run").execute();
+
+  const wish = { loads: [], demoAt: null, showsFirst: false, isWished: true };
+  const now = await stored();
+  await changePlan(db, now.input, now.meta.version, { arrangement: undefined, order: wish }, "As I want it", lead);
+  expect(await searchOrder(db, classId)).toBe("left");
+  expect((await stored()).input.order?.isWished).toBe(true);
+
+  await db.updateTable("class").set({ removed_at: new Date() }).where("id", "=", classId).execute();
+  expect(await searchOrder(db, classId)).toBe("left");
+});

@@ -1,0 +1,62 @@
+import { setImmediate } from "node:timers/promises";
+import type { Kysely } from "kysely";
+import { type ClassInput, orderFor } from "~/core/plan";
+import { writeOrder } from "~/db/queries/order.server";
+import type { DB } from "~/db/schema";
+import { classesNow } from "./classes.server";
+
+/** Stages whose sheets show the order of the loads: whoever settled one of them has printed it. */
+const printed = ["timeline", "teach", "log"] as const;
+
+/** What came of a search: a better order was kept, none was found, or the class was not to be touched any more. */
+export type Searched = "kept" | "none" | "left";
+
+/** The search to its end, in slices between which requests are answered. */
+async function found(input: ClassInput) {
+  const turns = orderFor(input);
+  for (;;) {
+    const { value, done } = turns.next();
+    if (done === true) return value.order;
+    await setImmediate();
+  }
+}
+
+/**
+ * Searches for a better order of the loads of a class as it was saved, and keeps it with the class. A wish by hand stays, and so does
+ * what was settled or taught meanwhile; a class that was saved again is searched by its own job. What is typed into an open form is no
+ * conflict with it: the version of the class stays.
+ */
+export async function searchOrder(db: Kysely<DB>, classId: string): Promise<Searched> {
+  const [stored] = await classesNow(db, [classId]);
+  if (!stored || stored.input.order?.isWished === true || stored.input.dishes.length === 0) return "left";
+  const { input, meta } = stored;
+  const order = await found(input);
+  if (order === undefined || order === input.order) return "none";
+  return db.transaction().execute(async (trx): Promise<Searched> => {
+    const now = await trx
+      .selectFrom("class")
+      .select(["version", "updated_at"])
+      .where("id", "=", classId)
+      .where("removed_at", "is", null)
+      .forUpdate()
+      .executeTakeFirst();
+    if (now?.version !== meta.version) return "left";
+    const settled = await trx
+      .selectFrom("stage_stamp")
+      .select("stage")
+      .where("class_id", "=", classId)
+      .where("stage", "in", printed)
+      .where("stamped_at", ">=", now.updated_at)
+      .executeTakeFirst();
+    const taught = await trx
+      .selectFrom("live_run")
+      .select("class_id")
+      .where("class_id", "=", classId)
+      .executeTakeFirst();
+    if (settled || taught) return "left";
+    await writeOrder(trx, classId, input.kitchen, order);
+    // Written, so that whoever keeps the class as it was read reads it again.
+    await trx.updateTable("class").set({ version: now.version }).where("id", "=", classId).execute();
+    return "kept";
+  });
+}
