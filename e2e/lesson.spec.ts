@@ -69,6 +69,7 @@ test("pairs, greasing every third load, an alternative, heat by surface, a gate 
   await hold.getByRole("combobox", { name: "Kept" }).selectOption("oven");
   await hold.getByRole("textbox", { name: "at", exact: true }).fill("90");
   await hold.getByRole("textbox", { name: "at most" }).fill("20");
+  await page.getByLabel("Looseness aimed at").fill("1.9");
   await page.getByLabel("Eaten together").fill("2");
   await page.getByRole("combobox", { name: "as a", exact: true }).selectOption("pair");
 
@@ -78,7 +79,7 @@ test("pairs, greasing every third load, an alternative, heat by surface, a gate 
     "the first load of a surface and every 3rd",
     "each serving",
     "or 230 g plain yogurt: thicker",
-    "eaten as a pair of 2",
+    "1.9 g of water aimed at to a gram of flour, eaten as a pair of 2",
     "Pan on a hob: dial: 4 of 9, ready when butter foams and goes quiet.",
     "Go on when the thermometer reads at least 180 °C",
     "Acid makes the bubbles.",

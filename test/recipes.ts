@@ -226,6 +226,7 @@ export const recipes: fc.Arbitrary<Recipe> = fc
         fc.record({ kind: fc.constant("batch" as const), pieces: fc.integer({ min: 1, max: 12 }) }),
       ),
       pieceDiameterCm: fc.integer({ min: 5, max: 30 }),
+      aimedLooseness: fc.constantFrom(undefined, undefined, 0.8, 1.35, 2.5),
       shapes: fc.option(fc.uniqueArray(fc.constantFrom(...shapeIds), { minLength: 1 }), { nil: undefined, freq: 3 }),
       serving: fc.option(fc.record({ pieces: fc.integer({ min: 2, max: 4 }), as: fc.constantFrom(...servingKinds) }), {
         nil: undefined,

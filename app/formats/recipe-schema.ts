@@ -162,6 +162,12 @@ export const recipeSchema = z
       z.strictObject({ kind: z.literal("batch"), pieces: z.int().min(1).max(200) }),
     ]),
     pieceDiameterCm: z.number().min(1).max(60),
+    aimedLooseness: z
+      .number()
+      .min(0.1)
+      .max(10)
+      .optional()
+      .describe("grams of water to a gram of flour that its author aims at; left out, as its lines make it"),
     rounds: z
       .array(z.strictObject({ id, name, parts: z.int().min(1).max(roundLimits.parts) }))
       .min(2)

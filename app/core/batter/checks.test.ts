@@ -1,6 +1,6 @@
 import { starterPantry } from "~/core/pantry";
 import { type Amount, ratio } from "~/core/quantity";
-import { type Line, type Recipe, type Step, applyEdits, checkRecipe } from "~/core/recipe";
+import { type Line, type Recipe, type Step, applyEdits, checkRecipe, familyFacts } from "~/core/recipe";
 import { starterRecipes } from "~/demo/recipes";
 import fc from "fast-check";
 import { recipes } from "../../../test/recipes";
@@ -130,6 +130,8 @@ const wrong: readonly (readonly [AnyRecipeFinding["code"], Recipe])[] = [
   ["powder-outside-band", withLine(pancakes, "powder", { amount: exact(5n, "tsp") })],
   ["leavener-missing", without(pancakes, "powder")],
   ["looseness-outside-band", withLine(pancakes, "milk", { amount: exact(3n, "cup") })],
+  ["looseness-off-aim", { ...withLine(pancakes, "milk", { amount: exact(1n, "cup") }), aimedLooseness: 1.2 }],
+  ["aim-outside-band", { ...pancakes, aimedLooseness: 3 }],
   ["density-unknown", withLine(pancakes, "butter", { amount: exact(2n, "piece") })],
   ["ceiling-passed", withLine(pancakes, "salt", { amount: exact(1n, "tbsp", 2n) })],
   ["yield-off", { ...pancakes, claimedPieces: 20 }],
@@ -184,6 +186,7 @@ test("most findings can be mended by the program, the rest are questions only th
     return finding && remediesFor(finding, recipe, pantry).length === 0;
   });
   expect(open.map(([code]) => code).sort()).toEqual([
+    "aim-outside-band",
     "amount-unknown",
     "density-unknown",
     "main-amount-open",
@@ -255,6 +258,20 @@ test("a batch without a known main amount makes what the recipe claims, not what
   // A pinch that nobody knows changes nothing about how much batter there is.
   const pinch = withLine(pancakes, "salt", { amount: { kind: "unknown", said: "some" } });
   expect(yieldOf(pinch, batterOf(pinch, pantry)).from.kind).toBe("ml");
+});
+
+test("a batter that is not as loose as its author aims at is brought there by its liquid, as near as it can be measured", () => {
+  const { from, to } = familyFacts[pancakes.family].looseness;
+  for (const aimedLooseness of [from, (from + to) / 2, to]) {
+    const aimed = { ...withLine(pancakes, "milk", { amount: exact(1n, "cup") }), aimedLooseness };
+    const finding = find(aimed, "looseness-off-aim");
+    const [remedy] = finding ? remediesFor(finding, aimed, pantry) : [];
+    const mended = applyEdits(aimed, remedy?.edits ?? []);
+    expect(Math.abs((batterOf(mended, pantry).looseness ?? 0) - aimedLooseness)).toBeLessThanOrEqual(
+      aimedLooseness * 0.1,
+    );
+    expect(find(mended, "looseness-off-aim")).toBeUndefined();
+  }
 });
 
 test("a pour that does not cover its piece is told how thick it lies, within the band it is not", () => {

@@ -1,5 +1,5 @@
 import { twinsOf } from "~/core/pantry";
-import { type Ratio, one, ratioOf, toStep, type Grams } from "~/core/quantity";
+import { type Ratio, one, ratio, ratioOf, toStep, type Grams } from "~/core/quantity";
 import {
   type Line,
   type LineAmount,
@@ -10,7 +10,7 @@ import {
   isBatter,
   stepTemplate,
 } from "~/core/recipe";
-import { type Pantry, lineGrams } from "./batter";
+import { type Pantry, batterOf, lineGrams } from "./batter";
 import { sodaSlackTsp } from "./leavening";
 import type { AnyRecipeFinding } from "./types";
 
@@ -74,6 +74,12 @@ function timesShare(line: Line | undefined, share: number): LineAmount | undefin
   const wanted = toStep((Number(value.num) / Number(value.den)) * share, step, "nearest").shown;
   return { kind: "exact", amount: { value: ratioOf(Math.max(step, wanted)), unit } };
 }
+/** A line that is measured by the cup, by the spoon: finer steps. */
+function inSpoons(line: Line | undefined): Line | undefined {
+  if (line?.amount.kind !== "exact" || line.amount.amount.unit !== "cup") return line;
+  const { value } = line.amount.amount;
+  return { ...line, amount: { kind: "exact", amount: { value: ratio(value.num * 16n, value.den), unit: "tbsp" } } };
+}
 const setAmount = (code: RemedyCode, lineId: string, amount: LineAmount | undefined): Remedy[] =>
   amount ? [{ code, edits: [{ kind: "set-amount", lineId, amount }] }] : [];
 
@@ -108,6 +114,7 @@ const finders: { readonly [C in AnyRecipeFinding["code"]]: Finder<C> } = {
   "pack-size-missing": none,
   "ingredient-not-in-pantry": none,
   "density-unknown": none,
+  "aim-outside-band": none,
   "units-mixed": none,
   "salt-depends-on-brand": none,
   "used-not-listed": (f, recipe) => [
@@ -254,6 +261,20 @@ const finders: { readonly [C in AnyRecipeFinding["code"]]: Finder<C> } = {
       liquid?.id ?? "",
       timesShare(liquid, target / f.looseness),
     );
+  },
+  "looseness-off-aim": (f, recipe, pantry) => {
+    const liquid = largestLiquid(recipe, pantry);
+    const grams = liquid && lineGrams(liquid, recipe, pantry);
+    const water = ((grams ?? 0) * (pantry.get(liquid?.ingredientId ?? "")?.waterPercent ?? 0)) / 100;
+    // What is missing to the whole bowl's water, from this liquid alone.
+    const missing = (f.aim - f.looseness) * batterOf(recipe, pantry).starchGrams;
+    return water + missing > 0
+      ? setAmount(
+          missing > 0 ? "raise-liquid" : "lower-liquid",
+          liquid?.id ?? "",
+          timesShare(inSpoons(liquid), 1 + missing / water),
+        )
+      : [];
   },
   "ceiling-passed": (f, recipe, pantry) => {
     const line = recipe.lines.find((each) => each.id === f.lineId);

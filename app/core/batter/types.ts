@@ -32,6 +32,21 @@ export type BatterFinding =
       readonly to: number;
     }
   | {
+      /** Its lines make another batter than its author aims at. */
+      readonly code: "looseness-off-aim";
+      readonly level: "warns";
+      readonly looseness: number;
+      readonly aim: number;
+    }
+  | {
+      /** What its author aims at is not what its family usually is. */
+      readonly code: "aim-outside-band";
+      readonly level: "notes";
+      readonly aim: number;
+      readonly from: number;
+      readonly to: number;
+    }
+  | {
       readonly code: "density-unknown";
       readonly level: "warns";
       readonly lineId: string;

@@ -301,6 +301,23 @@ test("C13: three shapes drawn with a bottle, what each takes, and what a piece h
   expect(turners(plan({ ...read.input, dishes: [{ ...asked, recipe: { ...asked.recipe, family: "pancake" } }] }))).toBe(
     1,
   );
+  // 150 g of flour take 190 g of milk and an egg: 206 g of water, 1.37. Drawing wants 1.35 closely; 20 g of milk more are 1.49.
+  const aimed = (change: Partial<typeof recipe>) =>
+    plan({ ...read.input, dishes: [{ ...asked, recipe: { ...asked.recipe, ...change } }] }).findings.filter(
+      (one) => one.code === "looseness-off-aim" || one.code === "aim-outside-band",
+    );
+  expect(aimed({})).toEqual([]);
+  const runny = asked.recipe.lines.map((line) =>
+    line.id === "milk"
+      ? { ...line, amount: { kind: "exact" as const, amount: { value: ratio(210n), unit: "g" as const } } }
+      : line,
+  );
+  expect(aimed({ lines: runny })).toEqual([
+    expect.objectContaining({ code: "looseness-off-aim", aim: 1.35, looseness: expect.closeTo(1.49, 2) }),
+  ]);
+  // Of a batter that is poured a tenth more or less would be near enough; what no drawn batter is, is said.
+  expect(aimed({ family: "drop", aimedLooseness: 1.45, lines: runny })).toEqual([]);
+  expect(aimed({ aimedLooseness: 2 }).map((one) => one.code)).toEqual(["aim-outside-band", "looseness-off-aim"]);
   // Pieces of 7 cm have lines of 5.6 mm, which tear.
   expect(otherwise({ pieceDiameterCm: 7 })).toContain("shapes-may-tear");
   expect(otherwise({ family: "pancake" })).toEqual([]);

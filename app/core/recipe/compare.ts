@@ -117,6 +117,7 @@ const ownFields = (recipe: Recipe): Fields => ({
         ? `${recipe.portion.grams} g`
         : `${recipe.portion.pieces} a batch`,
   size: `${recipe.pieceDiameterCm} cm`,
+  thickness: recipe.aimedLooseness === undefined ? "" : String(recipe.aimedLooseness),
   shapes: recipe.shapes?.join(", ") ?? "",
   serving: recipe.serving ? `${recipe.serving.as} of ${recipe.serving.pieces}` : "",
   rounds: [

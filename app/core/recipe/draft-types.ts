@@ -159,6 +159,7 @@ export interface RecipeDraft {
   readonly portionKind: "ml" | "grams" | "batch";
   readonly portion: string;
   readonly pieceDiameterCm: string;
+  readonly aimedLooseness: string;
   readonly claimedPieces: string;
   /** Empty where a piece is eaten by itself. */
   /** What is offered to be drawn; absent for all there is. */

@@ -140,6 +140,7 @@ export function draftOf(recipe: Recipe, style: NumberStyle = pointStyle): Recipe
     portionKind: portion.kind,
     portion: text(portion.kind === "ml" ? portion.ml : portion.kind === "grams" ? portion.grams : portion.pieces),
     pieceDiameterCm: text(recipe.pieceDiameterCm),
+    aimedLooseness: recipe.aimedLooseness === undefined ? "" : text(recipe.aimedLooseness),
     claimedPieces: recipe.claimedPieces === null ? "" : text(recipe.claimedPieces),
     ...(recipe.shapes ? { shapes: recipe.shapes } : {}),
     servingPieces: recipe.serving ? text(recipe.serving.pieces) : "",

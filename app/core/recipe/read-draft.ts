@@ -308,6 +308,9 @@ export function readDraft(
           ? { kind: "grams", grams: portion }
           : { kind: "batch", pieces: Math.round(portion) },
     pieceDiameterCm: read.number("pieceDiameterCm", draft.pieceDiameterCm, 1, 60, 10),
+    ...(draft.aimedLooseness.trim() === ""
+      ? {}
+      : { aimedLooseness: read.number("aimedLooseness", draft.aimedLooseness, 0.1, 10, 1.5) }),
     claimedPieces:
       draft.claimedPieces.trim() === ""
         ? null

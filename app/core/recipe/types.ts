@@ -407,6 +407,8 @@ export interface Recipe {
   readonly heat: Heat;
   readonly portion: Portion;
   readonly pieceDiameterCm: number;
+  /** How loose its author wants the batter, in grams of water to a gram of flour, above 0 and at most 10; absent, as its lines make it. */
+  readonly aimedLooseness?: number | undefined;
   /** In the order in which they are cooked; absent where all pieces are alike. */
   readonly rounds?: readonly Round[] | undefined;
   /** Each table decides while it cooks how many of each round it makes; their parts are what is likely then. Absent where they are as planned. */

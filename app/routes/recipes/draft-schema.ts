@@ -127,6 +127,7 @@ export const draftSchema = z.object({
   portionKind: z.enum(["ml", "grams", "batch"]),
   portion: short,
   pieceDiameterCm: short,
+  aimedLooseness: short.default(""),
   claimedPieces: short,
   shapes: z.array(z.enum(shapeIds)).max(shapeIds.length).optional(),
   servingPieces: short,

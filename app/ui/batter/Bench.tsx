@@ -246,7 +246,7 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
                 })}
               </ul>
             ) : null}
-            <Pours looseness={batter.looseness} band={band} />
+            <Pours looseness={batter.looseness} band={band} aim={recipe.aimedLooseness} />
             <LiquidChart recipe={recipe} pantry={byId} />
           </section>
         </div>

@@ -32,13 +32,15 @@ export function BowlCorrection({ recipe, pantry }: { recipe: Recipe; pantry: Pan
   const share = readRatio(left);
   const many = readRatio(batches);
   const planned = batter.looseness;
+  // What its author aims at is wanted; where nobody said, or it is right as it is, what the recipe makes.
+  const wanted = feel === "right" ? planned : (recipe.aimedLooseness ?? planned);
   const isRead =
     share && many && toNumber(share) >= 0 && toNumber(share) <= 100 && toNumber(many) > 0 && toNumber(many) <= 20;
   const starchLeft = isRead ? (batter.starchGrams * toNumber(many) * toNumber(share)) / 100 : 0;
   const now = planned === undefined ? undefined : loosenessByFeel(planned, feel, recipe.family);
   const correction =
-    planned !== undefined && now !== undefined && liquid && isRead
-      ? correctBowl(now, planned, starchLeft, liquid.ingredient)
+    wanted !== undefined && now !== undefined && liquid && isRead
+      ? correctBowl(now, wanted, starchLeft, liquid.ingredient)
       : undefined;
   const spoonSet = measuringSets.find((set) => set.system === recipe.system) ?? measuringSets[0];
   const flour = recipe.lines.map((line) => pantry.get(line.ingredientId)).find((one) => one?.role === "flour");
@@ -75,9 +77,9 @@ export function BowlCorrection({ recipe, pantry }: { recipe: Recipe; pantry: Pan
             ? sayCorrection(correction, liquid.ingredient.name, spoons, locale)
             : "There is no flour or no liquid in this bowl to reckon with."}
       </p>
-      {planned !== undefined && now !== undefined && isRead ? (
+      {wanted !== undefined && now !== undefined && isRead ? (
         <p className="small quiet">
-          Water wanted = ({number(planned, locale, 2)} − {number(now, locale, 2)}) × {number(starchLeft, locale, 0)} g
+          Water wanted = ({number(wanted, locale, 2)} − {number(now, locale, 2)}) × {number(starchLeft, locale, 0)} g
           flour left. A step of “too thick” is a fifth of the family’s band; flour drinks more on some days, and goes on
           drinking.
         </p>

@@ -34,17 +34,26 @@ export function Likenesses({ recipe, looseness }: Props) {
 }
 
 /** A batter as it falls now, between the thickest and the thinnest its family is made. */
-export function Pours({ looseness, band }: { looseness: number | undefined; band: { from: number; to: number } }) {
+export function Pours({
+  looseness,
+  band,
+  aim,
+}: {
+  looseness: number | undefined;
+  band: { from: number; to: number };
+  /** What its author aims at, where they said. */
+  aim: number | undefined;
+}) {
   if (looseness === undefined || !Number.isFinite(band.to)) return null;
+  const shown: readonly (readonly [string, number])[] = [
+    ["thickest usual", band.from],
+    ["now", looseness],
+    ...(aim === undefined ? [] : [["aimed at", aim] as const]),
+    ["thinnest usual", band.to],
+  ];
   return (
     <figure className="likenesses">
-      {(
-        [
-          ["thickest usual", band.from],
-          ["now", looseness],
-          ["thinnest usual", band.to],
-        ] as const
-      ).map(([name, value]) => (
+      {shown.map(([name, value]) => (
         <span key={name}>
           <Pour likeness={likenessOf(value)} />
           <span>

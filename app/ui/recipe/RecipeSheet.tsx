@@ -226,6 +226,9 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
         <p className="quiet" style={{ marginBottom: 16 }}>
           {familyWords[recipe.family]}; {pour}, about {number(recipe.pieceDiameterCm, locale)}
           {thin}cm
+          {recipe.aimedLooseness === undefined
+            ? ""
+            : `, ${number(recipe.aimedLooseness, locale, 2)} g of water aimed at to a gram of flour`}
           {recipe.serving ? `, eaten as a ${servingWords[recipe.serving.as]} of ${recipe.serving.pieces}` : ""};{" "}
           {standingWords[recipe.standing]}, revision {recipe.revision}
         </p>

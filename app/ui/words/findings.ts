@@ -163,6 +163,10 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     `${number(f.tspPer125g, n.locale, 1)} tsp of baking powder to 125 g of flour; ${f.from}–${f.to} is usual.`,
   "looseness-outside-band": (f, n) =>
     `Looseness ${number(f.looseness, n.locale, 2)} (water to flour); this family is usually ${number(f.from, n.locale)}–${number(f.to, n.locale)}. ${f.looseness < f.from ? "It will be stiff: try a spoon more liquid." : "It will run: hold some liquid back."}`,
+  "looseness-off-aim": (f, n) =>
+    `Looseness ${number(f.looseness, n.locale, 2)} (water to flour), where ${number(f.aim, n.locale, 2)} is aimed at. ${f.looseness < f.aim ? "It will be stiffer: a little more liquid." : "It will run: a little less liquid."}`,
+  "aim-outside-band": (f, n) =>
+    `A looseness of ${number(f.aim, n.locale, 2)} is aimed at; this family is usually ${number(f.from, n.locale)}–${number(f.to, n.locale)}.`,
   "density-unknown": (f, n) =>
     `The weight of the ${n.ingredient(f.ingredientId)} is not known, so batter and pieces are counted without it.`,
   "gear-short": (f, n) =>

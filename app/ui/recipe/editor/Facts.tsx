@@ -9,6 +9,7 @@ import {
   type RecipeDraft,
   doneCues,
   families,
+  familyFacts,
   readinessTests,
   type ShapeId,
   servingKinds,
@@ -313,6 +314,14 @@ export function CookFields({ draft, onDraft }: Props) {
             unit={draft.portionKind === "ml" ? "ml" : draft.portionKind === "grams" ? "g" : ""}
           />
           <Fact draft={draft} onDraft={onDraft} of="pieceDiameterCm" label="Across" unit="cm" />
+          <Fact
+            draft={draft}
+            onDraft={onDraft}
+            of="aimedLooseness"
+            label="Looseness aimed at"
+            unit="g water to g flour"
+            placeholder={`${number(familyFacts[draft.family].looseness.from, locale)} to ${number(familyFacts[draft.family].looseness.to, locale)}`}
+          />
           <Fact
             draft={draft}
             onDraft={onDraft}
