@@ -50,6 +50,24 @@ const noPromise = [
   { selector: "Identifier[name='Promise']", message: "nothing here waits." },
 ];
 
+const classNames = "JSXAttribute[name.name='className']";
+const inBraces = `${classNames} > JSXExpressionContainer`;
+/** How things look is asked of the theme by name: no class name of one's own, no style but what is reckoned from data. */
+const looks = [
+  {
+    selector: [
+      `${classNames} > Literal`,
+      `${inBraces} > :matches(Literal, TemplateLiteral, BinaryExpression)`,
+      `${inBraces} > ConditionalExpression > :matches(Literal, TemplateLiteral)`,
+    ].join(", "),
+    message: 'ask the theme: look("quiet"), or a slot of parts.',
+  },
+  {
+    selector: "JSXAttribute[name.name='style'] > JSXExpressionContainer > ObjectExpression > Property > Literal.value",
+    message: "ask the theme for what is always so; a style says what is reckoned from data.",
+  },
+];
+
 export default defineConfig(
   { ignores: ["build/**", ".react-router/**", "node_modules/**", ".data/**", "test-results/**"] },
   {
@@ -83,11 +101,17 @@ export default defineConfig(
   },
   {
     // What people operate comes from one folder of parts; colours come from the theme.
+    files: ["app/ui/parts/**/*.tsx"],
+    ignores: ["**/*.test.tsx"],
+    rules: { "no-restricted-syntax": ["error", ...looks] },
+  },
+  {
     files: ["app/**/*.tsx"],
     ignores: ["app/ui/parts/**", "**/*.test.tsx"],
     rules: {
       "no-restricted-syntax": [
         "error",
+        ...looks,
         {
           selector: "JSXOpeningElement[name.name=/^(button|input|select|textarea|dialog|details|summary)$/]",
           message: "take it from ui/parts.",

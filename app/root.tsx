@@ -15,6 +15,7 @@ import { useNonce } from "~/ui/sheet/nonce";
 import { TroubleHead, useTrouble } from "~/ui/sheet/trouble";
 import { pageSystem } from "~/ui/theme";
 import { TextLink } from "~/ui/parts/fields";
+import { look } from "~/ui/theme/look";
 
 const fallbackLocale = "en-GB";
 
@@ -71,7 +72,7 @@ export default function App() {
 export function ErrorBoundary() {
   const trouble = useTrouble();
   return (
-    <main className="lone">
+    <main className={look("lone")}>
       <TroubleHead {...trouble} />
       <h1>{trouble.heading}</h1>
       <p>{trouble.sentence}</p>

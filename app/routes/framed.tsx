@@ -10,6 +10,7 @@ import { PageFocus } from "~/ui/parts/PageFocus";
 import { UndoPlace } from "~/ui/parts/Undo";
 import { Shortcuts } from "~/ui/parts/Shortcuts";
 import { MenuAction, MenuLink, MenuRule, MoreMenu } from "~/ui/parts/Menu";
+import { look } from "~/ui/theme/look";
 
 export const loader = async ({ context }: Route.LoaderArgs) => {
   const { name, role } = accountOf(context);
@@ -28,10 +29,10 @@ export default function Framed({ loaderData }: Route.ComponentProps) {
   }, []);
   return (
     <>
-      <a className="skip" href="#content">
+      <a className={look("skip")} href="#content">
         Skip to the page
       </a>
-      <header className="top">
+      <header className={look("top")}>
         <Mark />
         <nav aria-label="Main">
           <NavLink to="/" end>
@@ -42,7 +43,7 @@ export default function Framed({ loaderData }: Route.ComponentProps) {
           <NavLink to="/bench">Bench</NavLink>
           <NavLink to="/kitchens">Kitchens</NavLink>
         </nav>
-        <div className="who">
+        <div className={look("who")}>
           <MoreMenu label={loaderData.name} isWord>
             <MenuLink to="/account">Your account, {loaderData.role}</MenuLink>
             {loaderData.role === "lead" ? (
@@ -61,11 +62,11 @@ export default function Framed({ loaderData }: Route.ComponentProps) {
         </div>
       </header>
       {loaderData.isBackupLate ? (
-        <p className="saved no-print" role="status">
+        <p className={look("saved", "no-print")} role="status">
           No good backup for days. <Link to="/upkeep">See what is wrong</Link>
         </p>
       ) : null}
-      <main className="page" id="content">
+      <main className={look("page")} id="content">
         <Outlet />
       </main>
       <UndoPlace />

@@ -11,6 +11,7 @@ import { FormError, Primary, SelectField, TextField, TextLink } from "~/ui/parts
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden, PlainButton } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 const schema = z.object({
   name: words(120, "a name"),
@@ -84,40 +85,40 @@ export default function Accounts({ loaderData, actionData }: Route.ComponentProp
       <title>Accounts · Apron Bell</title>
       <h1>Accounts</h1>
       <FormError title="Not changed" problems={actionData?.problem ? [actionData.problem] : []} />
-      <div className={parts.sheet.of({ split: "even" }).columns} style={{ marginTop: 14 }}>
+      <div className={look(parts.sheet.of({ split: "even" }).columns, "above-s")}>
         <section>
-          <div className="scroll-x" tabIndex={0} role="group" aria-label="Accounts">
-            <table className="ruled">
+          <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Accounts">
+            <table className={look("ruled")}>
               <Heads of={["Name", "E-mail address", "Role", "Change"]} />
               <tbody>
                 {loaderData.accounts.map((one) => (
                   <tr key={one.id}>
                     <td>
                       {one.name}
-                      {one.id === loaderData.self ? <span className="quiet"> (you)</span> : null}
+                      {one.id === loaderData.self ? <span className={look("quiet")}> (you)</span> : null}
                     </td>
                     <td>{one.email}</td>
-                    <td>{one.isClosed ? <span className="quiet">closed</span> : one.role}</td>
+                    <td>{one.isClosed ? <span className={look("quiet")}>closed</span> : one.role}</td>
                     <td>
-                      <Form method="post" className="actions" key={`${one.id} ${one.version}`}>
+                      <Form method="post" className={look("actions")} key={`${one.id} ${one.version}`}>
                         <Hidden name="intent" value="change" />
                         <Hidden name="id" value={one.id} />
                         <Hidden name="version" value={one.version} />
                         {one.isClosed ? (
-                          <PlainButton className="row-button" type="submit" name="to" value="open">
+                          <PlainButton className={look("row-button")} type="submit" name="to" value="open">
                             Open it again
                           </PlainButton>
                         ) : (
                           <>
                             <PlainButton
-                              className="row-button"
+                              className={look("row-button")}
                               type="submit"
                               name="to"
                               value={one.role === "lead" ? "assistant" : "lead"}
                             >
                               {one.role === "lead" ? "Make an assistant" : "Make a lead"}
                             </PlainButton>
-                            <PlainButton className="row-button" type="submit" name="to" value="closed">
+                            <PlainButton className={look("row-button")} type="submit" name="to" value="closed">
                               Close
                             </PlainButton>
                           </>
@@ -129,20 +130,20 @@ export default function Accounts({ loaderData, actionData }: Route.ComponentProp
               </tbody>
             </table>
           </div>
-          <p className="quiet small" style={{ padding: "10px 0" }}>
+          <p className={look("quiet", "small", "filled-above", "filled-below")}>
             Assistants plan, pack and teach. Only a lead signs the allergy table, removes classes and manages accounts.
           </p>
-          <p className="quiet small">
+          <p className={look("quiet", "small")}>
             Whoever is closed is signed out at once and cannot sign in; what they signed keeps their name, and they can
             be opened again. <TextLink to="/account">Your own name, password and sign-ins</TextLink>
           </p>
         </section>
         <section>
           <h2>Add an account</h2>
-          <Form method="post" {...getFormProps(form)} className="form">
+          <Form method="post" {...getFormProps(form)} className={look("form")}>
             <FormError title="No account added" problems={form.errors ?? []} />
             {actionData?.added ? (
-              <p className="saved" role="status">
+              <p className={look("saved")} role="status">
                 {actionData.added} can sign in now. Tell them the password in person.
               </p>
             ) : null}

@@ -11,6 +11,7 @@ import { addressContext } from "~/services/request.server";
 import { signInAndGo } from "~/services/session.server";
 import { FormError, Primary, TextField } from "~/ui/parts/fields";
 import { Mark } from "~/ui/sheet/Mark";
+import { look } from "~/ui/theme/look";
 
 const schema = z.object({
   code: words(60, "the code from the terminal"),
@@ -50,12 +51,12 @@ export async function action({ request, context }: Route.ActionArgs) {
 export default function FirstAccount({ actionData }: Route.ComponentProps) {
   const [form, fields] = useForm<z.input<typeof schema>>({ lastResult: actionData });
   return (
-    <main className="lone">
+    <main className={look("lone")}>
       <title>First account · Apron Bell</title>
       <Mark />
       <h1>Make the first account</h1>
       <p>The terminal that started the program shows a one-time code. With it you become the lead instructor here.</p>
-      <Form method="post" {...getFormProps(form)} className="form">
+      <Form method="post" {...getFormProps(form)} className={look("form")}>
         <FormError title="No account made" problems={form.errors ?? []} />
         <TextField field={fields.code} label="Code from the terminal" autoComplete="off" />
         <TextField field={fields.name} label="Your name" autoComplete="name" />

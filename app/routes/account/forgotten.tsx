@@ -10,6 +10,7 @@ import { mayAskForLetter } from "~/services/limits.server";
 import { addressContext } from "~/services/request.server";
 import { FormError, Primary, TextField, TextLink } from "~/ui/parts/fields";
 import { Mark } from "~/ui/sheet/Mark";
+import { look } from "~/ui/theme/look";
 
 const schema = z.object({ email: z.email({ error: "Give an e-mail address, such as me@club.example." }).max(200) });
 
@@ -57,22 +58,22 @@ export async function action({ request, context }: Route.ActionArgs) {
 export default function Forgotten({ loaderData, actionData }: Route.ComponentProps) {
   const [form, fields] = useForm<z.input<typeof schema>>({ lastResult: actionData?.result });
   return (
-    <main className="lone">
+    <main className={look("lone")}>
       <title>Forgotten password · Apron Bell</title>
       <Mark />
       <h1>Forgotten password</h1>
       {actionData?.isAsked ? (
-        <p className="saved" role="status">
+        <p className={look("saved")} role="status">
           If somebody has an account with this address, a letter with the way to a new password is on its way to them.
           It is good for {loaderData.hours} hours.
         </p>
       ) : (
         <p>A letter goes to your address, with a link at which you choose a new one.</p>
       )}
-      <Form method="post" {...getFormProps(form)} className="form">
+      <Form method="post" {...getFormProps(form)} className={look("form")}>
         <FormError title="No letter written" problems={form.errors ?? []} />
         <TextField field={fields.email} label="E-mail address" type="email" autoComplete="username" />
-        <div className="actions">
+        <div className={look("actions")}>
           <Primary>Send the letter</Primary>
           <TextLink to="/sign-in">Back to signing in</TextLink>
         </div>

@@ -24,6 +24,7 @@ import { useLocale, useZone } from "~/ui/sheet/locale";
 import { cupsWords, regionWords, scaleWords, shadeWords } from "~/ui/words/en";
 import { Hidden, PlainButton, PlainSelect } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 const version = z.int({ error: "The form did not arrive whole. Load the page again and repeat." });
 const schema = z.discriminatedUnion("intent", [
@@ -145,8 +146,8 @@ interface TasteProps<T extends string> {
 
 /** One thing to choose of how somebody reads. */
 const Taste = <T extends string>({ name, label, usual, of, words, chosen }: TasteProps<T>) => (
-  <label className="cell">
-    <span className="cell-label">{label}</span>
+  <label className={look("cell")}>
+    <span className={look("cell-label")}>{label}</span>
     <PlainSelect name={name} defaultValue={chosen ?? ""}>
       <option value="">{usual}</option>
       {of.map((one) => (
@@ -177,20 +178,20 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
     <>
       <title>Your account · Apron Bell</title>
       <h1>Your account</h1>
-      <p className="quiet">
+      <p className={look("quiet")}>
         {email}, {role}
       </p>
       {actionData?.done ? (
-        <p className="saved" role="status">
+        <p className={look("saved")} role="status">
           {actionData.done}
         </p>
       ) : null}
       <FormError title="Not kept" problems={[...(nameForm.errors ?? []), ...(passwordForm.errors ?? [])]} />
-      <div className={parts.sheet.of({ split: "even" }).columns} style={{ marginTop: 14 }}>
+      <div className={look(parts.sheet.of({ split: "even" }).columns, "above-s")}>
         <section>
           <h2>Signed in on</h2>
-          <div className="scroll-x" tabIndex={0} role="group" aria-label="Where you are signed in">
-            <table className="ruled">
+          <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Where you are signed in">
+            <table className={look("ruled")}>
               <Heads of={["Device", "Since", "Last seen", "End"]} />
               <tbody>
                 {sessions.map((one) => (
@@ -200,11 +201,11 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
                     <td>{moment(one.seenAt, locale, zone)}</td>
                     <td>
                       {one.id === own ? (
-                        <span className="quiet">this one</span>
+                        <span className={look("quiet")}>this one</span>
                       ) : (
                         <Form method="post">
                           <Hidden name="intent" value="end" />
-                          <PlainButton className="row-button" type="submit" name="sessionId" value={one.id}>
+                          <PlainButton className={look("row-button")} type="submit" name="sessionId" value={one.id}>
                             Sign it out
                           </PlainButton>
                         </Form>
@@ -215,14 +216,14 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
               </tbody>
             </table>
           </div>
-          <Form method="post" action="/sign-out" style={{ marginTop: 12 }}>
+          <Form className={look("above-s")} method="post" action="/sign-out">
             <Hidden name="everywhere" value="yes" />
             <Secondary>Sign me out on every device</Secondary>
           </Form>
         </section>
         <section>
           <h2>Name</h2>
-          <Form method="post" {...getFormProps(nameForm)} className="form">
+          <Form method="post" {...getFormProps(nameForm)} className={look("form")}>
             <Hidden name="intent" value="name" />
             <Hidden name="version" value={version} />
             <TextField field={nameFields.name} label="Name, as it stands beside what you sign" autoComplete="name" />
@@ -230,11 +231,11 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
               <Primary>Keep the name</Primary>
             </div>
           </Form>
-          <h2 style={{ marginTop: 24 }}>How you read</h2>
-          <Form method="post" reloadDocument className="form">
+          <h2 className={look("above-l")}>How you read</h2>
+          <Form method="post" reloadDocument className={look("form")}>
             <Hidden name="intent" value="tastes" />
             <Hidden name="version" value={version} />
-            <div className="facts tight">
+            <div className={look("facts", "tight")}>
               <Taste
                 name="region"
                 label="Dates, numbers, paper"
@@ -261,7 +262,7 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
                 chosen={tastes.shade}
               />
             </div>
-            <p className="small quiet">
+            <p className={look("small", "quiet")}>
               For example {dayAndTime(example, "UTC", locale)}, {degrees(180, locale)}; sheets print on{" "}
               {paperOf(locale) === "letter" ? "Letter" : "A4"}.
             </p>
@@ -269,8 +270,8 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
               <Secondary type="submit">Keep how you read</Secondary>
             </div>
           </Form>
-          <h2 style={{ marginTop: 24 }}>Password</h2>
-          <Form method="post" {...getFormProps(passwordForm)} className="form">
+          <h2 className={look("above-l")}>Password</h2>
+          <Form method="post" {...getFormProps(passwordForm)} className={look("form")}>
             <Hidden name="intent" value="password" />
             <Hidden name="version" value={version} />
             <TextField field={passwordFields.old} label="As it is" type="password" autoComplete="current-password" />

@@ -11,6 +11,7 @@ import { addressContext } from "~/services/request.server";
 import { signInAndGo } from "~/services/session.server";
 import { FormError, Primary, TextField, TextLink } from "~/ui/parts/fields";
 import { Mark } from "~/ui/sheet/Mark";
+import { look } from "~/ui/theme/look";
 
 const schema = z.object({ password: newPassword });
 
@@ -40,12 +41,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 export default function NewPassword({ actionData }: Route.ComponentProps) {
   const [form, fields] = useForm<z.input<typeof schema>>({ lastResult: actionData });
   return (
-    <main className="lone">
+    <main className={look("lone")}>
       <title>New password · Apron Bell</title>
       <Mark />
       <h1>Choose a new password</h1>
       <p>You are signed out everywhere else when it is kept.</p>
-      <Form method="post" {...getFormProps(form)} className="form">
+      <Form method="post" {...getFormProps(form)} className={look("form")}>
         <FormError title="Not kept" problems={form.errors ?? []} />
         <TextField
           field={fields.password}
@@ -54,7 +55,7 @@ export default function NewPassword({ actionData }: Route.ComponentProps) {
           type="password"
           autoComplete="new-password"
         />
-        <div className="actions">
+        <div className={look("actions")}>
           <Primary>Keep it and sign in</Primary>
           <TextLink to="/sign-in">Back to signing in</TextLink>
         </div>

@@ -6,6 +6,7 @@ import { moment } from "~/ui/format/format";
 import { TextLink } from "~/ui/parts/fields";
 import { useLocale, useZone } from "~/ui/sheet/locale";
 import { Fold, FoldTitle } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 export async function loader({ context }: Route.LoaderArgs) {
   requireLead(context);
@@ -18,8 +19,8 @@ export default function Outbox({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>Outbox · Apron Bell</title>
-      <h1 style={{ marginBottom: 6 }}>Outbox</h1>
-      <p className="quiet" style={{ marginBottom: 14 }}>
+      <h1 className={look("below-xs")}>Outbox</h1>
+      <p className={look("quiet", "below-s")}>
         No mail leaves this program yet: letters wait here to be read, and to be sent by hand. They go when their
         class’s health data goes.
       </p>
@@ -27,10 +28,10 @@ export default function Outbox({ loaderData }: Route.ComponentProps) {
         <p>Nothing was written yet.</p>
       ) : (
         loaderData.mails.map((mail) => (
-          <Fold key={mail.id} className="letter">
+          <Fold key={mail.id} className={look("letter")}>
             <FoldTitle>
               <b>{mail.subject}</b>
-              <span className="small quiet">
+              <span className={look("small", "quiet")}>
                 {" "}
                 to {mail.to}, {moment(mail.at, locale, zone)}
               </span>

@@ -11,6 +11,7 @@ import { pathBack, signInAndGo } from "~/services/session.server";
 import { FormError, Primary, TextField, TextLink } from "~/ui/parts/fields";
 import { Mark } from "~/ui/sheet/Mark";
 import { Hidden } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 const schema = z.object({
   email: words(200, "your e-mail address"),
@@ -59,16 +60,16 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
     defaultValue: { back: loaderData.back },
   });
   return (
-    <main className="lone">
+    <main className={look("lone")}>
       <title>Sign in · Apron Bell</title>
       <Mark />
       <h1>Sign in</h1>
-      <Form method="post" {...getFormProps(form)} className="form">
+      <Form method="post" {...getFormProps(form)} className={look("form")}>
         <FormError title="Not signed in" problems={form.errors ?? []} />
         <TextField field={fields.email} label="E-mail address" type="email" autoComplete="username" autoFocus />
         <TextField field={fields.password} label="Password" type="password" autoComplete="current-password" />
         <Hidden name="back" value={loaderData.back} />
-        <div className="actions">
+        <div className={look("actions")}>
           <Primary>Sign in</Primary>
           <TextLink to="/forgotten">Forgotten password</TextLink>
         </div>

@@ -11,6 +11,7 @@ import { Heads } from "~/ui/sheet/Heads";
 import { useLocale, useZone } from "~/ui/sheet/locale";
 import { Hidden } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export async function loader({ context }: Route.LoaderArgs) {
   requireLead(context);
@@ -44,7 +45,7 @@ export default function Upkeep({ loaderData, actionData }: Route.ComponentProps)
       <div className={parts.sheet.head}>
         <h1>Backups</h1>
       </div>
-      <p style={{ margin: "10px 0" }}>
+      <p className={look("above-s", "below-s")}>
         {standing.lastGood ? (
           <>
             The last good one is of <b>{moment(standing.lastGood, locale, zone)}</b>.
@@ -53,43 +54,43 @@ export default function Upkeep({ loaderData, actionData }: Route.ComponentProps)
           "There is none yet."
         )}{" "}
         {standing.isLate ? (
-          <b className="needs-you">
+          <b className={look("needs-you")}>
             Nothing good for more than {days} days: what happened since would be lost with the disk.
           </b>
         ) : null}
       </p>
       {standing.failed ? (
-        <p className="needs-you">
+        <p className={look("needs-you")}>
           The latest, {moment(standing.failed.at, locale, zone)}, failed: {standing.failed.problem}
         </p>
       ) : null}
       <FormError title="Not asked for" problems={actionData?.problem ? [actionData.problem] : []} />
       {actionData?.isAsked ? (
-        <p className="saved" role="status">
+        <p className={look("saved")} role="status">
           It is being made. Look here again in a minute.
         </p>
       ) : null}
       {hasPlace ? (
-        <Form method="post" style={{ margin: "14px 0" }}>
+        <Form className={look("above-s", "below-s")} method="post">
           <Hidden name="intent" value="backup" />
           <Primary>Make a backup now</Primary>
         </Form>
       ) : (
-        <p className="quiet">
+        <p className={look("quiet")}>
           This program was started on a database of somebody else’s, without a place for backups: BACKUP_DIR names one,
           or whoever keeps the database makes them.
         </p>
       )}
       {runs.length > 0 ? (
-        <div className="scroll-x" tabIndex={0} role="group" aria-label="Backups that were tried">
-          <table className="ruled">
+        <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Backups that were tried">
+          <table className={look("ruled")}>
             <Heads of={["When", "File", { n: "Size" }, "What came of it"]} />
             <tbody>
               {runs.map((one) => (
                 <tr key={one.id}>
                   <td>{moment(one.ended_at, locale, zone)}</td>
                   <td>{one.file}</td>
-                  <td className="n">{one.is_good ? `${number(one.bytes / 1_000_000, locale, 1)} MB` : "–"}</td>
+                  <td className={look("n")}>{one.is_good ? `${number(one.bytes / 1_000_000, locale, 1)} MB` : "–"}</td>
                   <td>{one.is_good ? "kept, and restored beside to see that it can be" : (one.problem ?? "failed")}</td>
                 </tr>
               ))}
@@ -97,7 +98,7 @@ export default function Upkeep({ loaderData, actionData }: Route.ComponentProps)
           </table>
         </div>
       ) : null}
-      <p className="quiet small" style={{ marginTop: 12 }}>
+      <p className={look("quiet", "small", "above-s")}>
         One a night while the program runs; the newest {kept} are kept, so that what was removed for privacy is gone
         from all of them after as many days. A disk can die with its backups: copy them to another. How to restore one
         stands in docs/operations.md.

@@ -8,6 +8,7 @@ import { requireLead } from "~/services/session.server";
 import { FormError, Primary, TextLink } from "~/ui/parts/fields";
 import { FileOrText } from "~/ui/parts/FileOrText";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export const loader = ({ context }: Route.LoaderArgs) => {
   requireLead(context);
@@ -45,14 +46,14 @@ export default function ImportClass({ actionData }: Route.ComponentProps) {
           <TextLink to="/">Back to the classes</TextLink>
         </div>
       </div>
-      <Form method="post" encType="multipart/form-data" className="form" style={{ maxWidth: 860 }}>
+      <Form method="post" encType="multipart/form-data" className={look("form", "column")}>
         <FormError title="Nothing was brought in" problems={actionData?.problems ?? []} />
         <p>
           A class file carries a whole class: brief, people, recipe, kitchen, labels. It comes in as a new class; what
           is here already stays as it is.
         </p>
         <FileOrText accept=".json,application/json" label="Or paste its text here" typed={actionData?.text} />
-        <div className="actions">
+        <div className={look("actions")}>
           <Primary>Bring it in</Primary>
         </div>
       </Form>

@@ -13,6 +13,7 @@ import { classStateWords } from "~/ui/words/en";
 import { Undo } from "~/ui/parts/Undo";
 import { useLocale } from "~/ui/sheet/locale";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 /** Rows a page: what is ahead is worked on, what is behind is looked up. */
 const perPage = { ahead: 20, behind: 10 };
@@ -79,9 +80,9 @@ function Pages({ of, count, pages, find, state }: PagesProps) {
       ...(state === undefined ? [] : [["is", state]]),
     ]).toString()}`;
   return (
-    <nav className="actions" aria-label={`Pages of the classes ${of}`} style={{ marginTop: 8 }}>
+    <nav className={look("actions", "above-xs")} aria-label={`Pages of the classes ${of}`}>
       {at > 0 ? <TextLink to={to(at - 1)}>{of === "ahead" ? "Sooner" : "Later"}</TextLink> : null}
-      <span className="quiet">
+      <span className={look("quiet")}>
         {at * rows + 1} to {Math.min(count, (at + 1) * rows)} of {count}
       </span>
       {at < last ? <TextLink to={to(at + 1)}>{of === "ahead" ? "Later" : "Earlier"}</TextLink> : null}
@@ -103,17 +104,17 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
   const locale = useLocale();
   if (cards.length === 0) return null;
   return (
-    <section style={{ marginBottom: 34 }}>
+    <section className={look("below-xl")}>
       <h2>{title}</h2>
-      <table className="ruled fixed">
+      <table className={look("ruled", "fixed")}>
         <colgroup>
-          <col style={{ width: 190 }} />
+          <col className={look("box-m")} />
           <col />
-          <col style={{ width: 230 }} />
-          <col style={{ width: 250 }} />
-          <col style={{ width: 70 }} />
+          <col className={look("box-l")} />
+          <col className={look("box-l")} />
+          <col className={look("box-s")} />
         </colgroup>
-        <thead className="vh">
+        <thead className={look("vh")}>
           <tr>
             <th scope="col">When</th>
             <th scope="col">Class</th>
@@ -130,26 +131,22 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
               <tr key={card.id}>
                 <td>
                   <b>{day(card.startsAt, locale)}</b>
-                  <div className="quiet">
+                  <div className={look("quiet")}>
                     {wallTime(card.startsAt, locale)}, {minutes(card.minutes, locale)}
                   </div>
                 </td>
                 <td>
-                  <Link
-                    to={`/classes/${card.id}`}
-                    className="text"
-                    style={{ fontFamily: "var(--chakra-fonts-heading)", fontWeight: 600, fontSize: 22 }}
-                  >
+                  <Link to={`/classes/${card.id}`} className={look("text", "lead-name")}>
                     {card.title}
                   </Link>
-                  <div className="quiet">{card.kitchen}</div>
+                  <div className={look("quiet")}>{card.kitchen}</div>
                 </td>
                 <td>
-                  {card.recipes ?? <span className="needs-you">no recipe yet</span>}
-                  <div className="quiet">{people(card.people)}</div>
+                  {card.recipes ?? <span className={look("needs-you")}>no recipe yet</span>}
+                  <div className={look("quiet")}>{people(card.people)}</div>
                 </td>
-                <td className={asks ? "needs-you" : "quiet"}>{text}</td>
-                <td className="n">
+                <td className={asks ? look("needs-you") : look("quiet")}>{text}</td>
+                <td className={look("n")}>
                   {card.startsAt.slice(0, 10) === today && !card.loggedAt ? (
                     <TextLink to={`/classes/${card.id}/teach`}>Teach</TextLink>
                   ) : card.startedAt ? (
@@ -173,7 +170,7 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>Classes · Apron Bell</title>
-      <div className={parts.sheet.head} style={{ marginBottom: 22 }}>
+      <div className={look(parts.sheet.head, "below-l")}>
         <h1>Classes</h1>
         <div className={parts.sheet.tools}>
           <TextLink to="/month">By month</TextLink>
@@ -199,8 +196,9 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
           fields={{ intent: "back" }}
         />
       ) : null}
-      <Form method="get" className="actions" role="search" style={{ marginBottom: 18 }}>
+      <Form method="get" className={look("actions", "below-m")} role="search">
         <Input
+          className={look("box-most")}
           key={find}
           name="find"
           type="search"
@@ -208,12 +206,11 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
           unstyled
           aria-label="A part of a title, or a person, a recipe, a kitchen"
           placeholder="Title, person, recipe or kitchen"
-          style={{ maxWidth: 320 }}
         />
-        <label className="vh" htmlFor="how-it-stands">
+        <label className={look("vh")} htmlFor="how-it-stands">
           How it stands
         </label>
-        <span style={{ width: 230 }}>
+        <span className={look("box-l")}>
           <Choice
             key={state}
             id="how-it-stands"

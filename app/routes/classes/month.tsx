@@ -9,6 +9,7 @@ import { dayOfMonth, monthName, people, wallTime, weekdays } from "~/ui/format/f
 import { PrimaryLink, TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 const address = (month: CalendarDate): string => `/month?of=${month.toString().slice(0, 7)}`;
 
@@ -35,7 +36,7 @@ export default function Month({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>{`${name} · Apron Bell`}</title>
-      <div className={parts.sheet.head} style={{ marginBottom: 12 }}>
+      <div className={look(parts.sheet.head, "below-s")}>
         <h1>{name}</h1>
         <div className={parts.sheet.tools}>
           <TextLink to={address(month.subtract({ months: 1 }))}>The month before</TextLink>
@@ -44,7 +45,7 @@ export default function Month({ loaderData }: Route.ComponentProps) {
           <PrimaryLink to="/classes/new">New class</PrimaryLink>
         </div>
       </div>
-      <table className="month">
+      <table className={look("month")}>
         <thead>
           <tr>
             {weekdays(weeks[0] ?? [], locale).map((one) => (
@@ -67,11 +68,11 @@ export default function Month({ loaderData }: Route.ComponentProps) {
                     data-empty={own.length === 0 || undefined}
                     aria-current={day === now ? "date" : undefined}
                   >
-                    <span className="month-day">{dayOfMonth(day, locale, isOutside)}</span>
+                    <span className={look("month-day")}>{dayOfMonth(day, locale, isOutside)}</span>
                     {own.map((one) => (
                       <Link key={one.id} to={`/classes/${one.id}`}>
                         <b>{wallTime(one.startsAt, locale)}</b> {one.title}
-                        <span className="quiet">
+                        <span className={look("quiet")}>
                           {people(one.people)}, {one.kitchen}
                           {one.loggedAt ? ", logged" : one.startedAt ? ", log open" : ""}
                         </span>
@@ -84,11 +85,7 @@ export default function Month({ loaderData }: Route.ComponentProps) {
           ))}
         </tbody>
       </table>
-      {classes.length === 0 ? (
-        <p className="quiet" style={{ marginTop: 12 }}>
-          Nothing is planned in these weeks.
-        </p>
-      ) : null}
+      {classes.length === 0 ? <p className={look("quiet", "above-s")}>Nothing is planned in these weeks.</p> : null}
     </>
   );
 }

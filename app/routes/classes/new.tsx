@@ -12,6 +12,7 @@ import { brokenChoice } from "~/services/brief.server";
 import { usualFor, zoneOf } from "~/services/request.server";
 import { accountOf } from "~/services/session.server";
 import { TextLink } from "~/ui/parts/fields";
+import { look } from "~/ui/theme/look";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const db = database();
@@ -50,9 +51,9 @@ export default function NewClass({ loaderData, actionData }: Route.ComponentProp
   return (
     <>
       <title>New class · Apron Bell</title>
-      <h1 style={{ marginBottom: 14 }}>New class</h1>
+      <h1 className={look("below-s")}>New class</h1>
       {rooms.length === 0 || recipes.length === 0 ? (
-        <p className="form-error">
+        <p className={look("form-error")}>
           A class needs a kitchen and a recipe first.{" "}
           {rooms.length === 0 ? <TextLink to="/kitchens">Add a kitchen</TextLink> : null}{" "}
           {recipes.length === 0 ? <TextLink to="/recipes">Add the starter recipes</TextLink> : null} Or{" "}

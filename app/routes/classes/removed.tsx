@@ -12,6 +12,7 @@ import { day, moment } from "~/ui/format/format";
 import { Heads } from "~/ui/sheet/Heads";
 import { useLocale, useZone } from "~/ui/sheet/locale";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export async function loader({ context }: Route.LoaderArgs) {
   requireLead(context);
@@ -41,20 +42,20 @@ export default function Removed({ loaderData, actionData }: Route.ComponentProps
       <title>Removed classes · Apron Bell</title>
       <div className={parts.sheet.head}>
         <h1>Removed classes</h1>
-        <p className="quiet">Kept for {putBackDays} days with everything in them, then gone for good.</p>
+        <p className={look("quiet")}>Kept for {putBackDays} days with everything in them, then gone for good.</p>
         <div className={parts.sheet.tools}>
           <TextLink to="/">Back to the classes</TextLink>
         </div>
       </div>
       {actionData ? (
-        <p className="form-error" role="alert">
+        <p className={look("form-error")} role="alert">
           {actionData.problem}
         </p>
       ) : null}
       {loaderData.classes.length === 0 ? (
         <p>Nothing was removed lately.</p>
       ) : (
-        <table className="ruled">
+        <table className={look("ruled")}>
           <Heads of={["Class", "Was on", "Removed", { n: "Back" }]} />
           <tbody>
             {loaderData.classes.map((one) => (
@@ -67,7 +68,7 @@ export default function Removed({ loaderData, actionData }: Route.ComponentProps
                   {one.removedAt ? moment(one.removedAt, locale, timeZone) : ""}
                   {one.removedBy ? `, ${one.removedBy}` : ""}
                 </td>
-                <td className="n">
+                <td className={look("n")}>
                   <Form method="post">
                     <Hidden name="classId" value={one.id} />
                     <Secondary aria-label={`Put “${one.title}” back`}>Put it back</Secondary>

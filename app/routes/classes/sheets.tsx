@@ -15,6 +15,7 @@ import { ShoppingSheet } from "~/ui/shop/ShoppingSheet";
 import { TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { input } = await classOnce(context, params.classId);
@@ -33,9 +34,9 @@ export default function Sheets({ loaderData, params }: Route.ComponentProps) {
   const { input, action } = useClass();
   return (
     <>
-      <div className={`${parts.sheet.head} no-print`}>
+      <div className={look(parts.sheet.head, "no-print")}>
         <h2>All sheets</h2>
-        <p className="quiet">
+        <p className={look("quiet")}>
           As they come out of the printer. Labels and the lead’s folder are printed by themselves.
         </p>
         <div className={parts.sheet.tools}>
@@ -47,7 +48,7 @@ export default function Sheets({ loaderData, params }: Route.ComponentProps) {
           <PrintButton>Print all sheets</PrintButton>
         </div>
       </div>
-      <div className="all-sheets">
+      <div className={look("all-sheets")}>
         <section>
           <h2>Shopping</h2>
           <ShoppingSheet trip={trip} events={events} me={me} timeZone={input.timeZone} />

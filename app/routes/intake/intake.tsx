@@ -16,6 +16,7 @@ import { PersonBlock } from "~/ui/intake/PersonBlock";
 import { FormError, Primary, Secondary, TextField } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { Mark } from "~/ui/sheet/Mark";
+import { look } from "~/ui/theme/look";
 
 /** The link, or the page that says that there is none. @throws 404 for a link that opens nothing, 429 for too many guesses. */
 async function linkBehind(token: string, address: string) {
@@ -80,18 +81,18 @@ export default function Intake({ loaderData, actionData }: Route.ComponentProps)
   const locale = useLocale();
   const values = actionData?.typed ?? { by: "", people: [own?.values ?? emptyPerson()] };
   return (
-    <main className="page narrow" id="content">
+    <main className={look("page", "narrow")} id="content">
       <title>Allergies and diet · {invitation.title}</title>
-      <header className="top plain">
+      <header className={look("top", "plain")}>
         <Mark />
       </header>
-      <h1 style={{ margin: "14px 0 4px" }}>{invitation.title}</h1>
-      <p className="quiet">
+      <h1 className={look("above-s", "below-xs")}>{invitation.title}</h1>
+      <p className={look("quiet")}>
         {dayAndTime(invitation.startsAt, invitation.timeZone, locale)}, {invitation.kitchen}
       </p>
       {isDone ? (
         <section role="status">
-          <h2 style={{ marginTop: 24 }}>Thank you. It is written down.</h2>
+          <h2 className={look("above-l")}>Thank you. It is written down.</h2>
           <p>
             The instructor sees it, and nobody else who was invited. If anything changes before the day, open this link
             again and answer anew.
@@ -102,7 +103,7 @@ export default function Intake({ loaderData, actionData }: Route.ComponentProps)
           </p>
           {isOwn ? null : (
             <p>
-              <a className="text" href="?">
+              <a className={look("text")} href="?">
                 Answer for somebody else
               </a>
             </p>
@@ -110,17 +111,17 @@ export default function Intake({ loaderData, actionData }: Route.ComponentProps)
         </section>
       ) : (
         <>
-          <p style={{ margin: "14px 0", maxWidth: "60ch" }}>
+          <p className={look("above-s", "below-s", "measure")}>
             What must somebody avoid, and how bad is it? Only the people who run the class see your answer. It is
             removed some time after the class.
           </p>
           {own?.isFromBefore ? (
-            <p className="form-error">
+            <p className={look("form-error")}>
               This is what was said for an earlier class. Look at every line, correct it, and send it again: only then
               does it count.
             </p>
           ) : own?.hasAnswered ? (
-            <p className="saved">This is what was said before. Send it again if it has changed.</p>
+            <p className={look("saved")}>This is what was said before. Send it again if it has changed.</p>
           ) : null}
           {/* One person more is a form anew, with what was typed in it. */}
           <Answers
@@ -150,13 +151,19 @@ function Answers({ values, error, isOwn, regime }: AnswersProps) {
   });
   const blocks = fields.people.getFieldList();
   return (
-    <Form method="post" {...getFormProps(form)} className="form" noValidate>
+    <Form method="post" {...getFormProps(form)} className={look("form")} noValidate>
       <FormError title="Not sent" problems={form.errors ?? []} />
-      <TextField field={fields.by} label="Your name" hint="who answers here" autoComplete="name" className="c6" />
+      <TextField
+        field={fields.by}
+        label="Your name"
+        hint="who answers here"
+        autoComplete="name"
+        className={look("c6")}
+      />
       {blocks.map((block, index) => (
         <PersonBlock key={block.key ?? index} field={block} index={index} isOwn={isOwn} regime={regime} />
       ))}
-      <div className="actions">
+      <div className={look("actions")}>
         <Primary>Send</Primary>
         {!isOwn && blocks.length < mostPeople ? (
           <Secondary name="intent" value="another">

@@ -12,6 +12,7 @@ import { WhenReady } from "~/ui/sheet/WhenReady";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { Hidden } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 async function kitchenOr404(kitchenId: string) {
   const [found] = z.uuid().safeParse(kitchenId).success ? await kitchens(database(), kitchenId) : [];
@@ -104,7 +105,7 @@ export default function Floor({ loaderData, actionData }: Route.ComponentProps) 
         <WhenReady>
           <FloorSketch floor={kitchen.floor} />
         </WhenReady>
-        <div className="actions no-print" style={{ marginTop: 14 }}>
+        <div className={look("actions", "no-print", "above-s")}>
           <Primary>Keep the sketch</Primary>
         </div>
       </Form>

@@ -39,6 +39,7 @@ import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 const mostSurfaces = 20;
 const mostCircuits = 20;
@@ -264,15 +265,15 @@ const Beginnings = () => {
   return (
     <>
       <p>Choose the room most like yours; everything in it can be changed.</p>
-      <ul className="beginnings">
+      <ul className={look("beginnings")}>
         {starterKinds.map((kind) => (
           <li key={kind}>
             <Link to={`/kitchens/new?as=${kind}`}>
               <b>{starterKitchens[kind].name}</b>
               {starterKitchens[kind].surfaces.map((surface) => (
-                <span className="beginning-surface" key={surface.id}>
+                <span className={look("beginning-surface")} key={surface.id}>
                   <SurfaceDrawing surface={surface} recipe={drawnPiece} />
-                  <span className="quiet">
+                  <span className={look("quiet")}>
                     {surface.count} × {words[surface.kind]}
                     {surface.at === "station" ? " at each station" : ""}
                   </span>
@@ -329,40 +330,51 @@ function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
         </div>
       </div>
       {stored || kind ? null : <Beginnings />}
-      <Form method="post" {...getFormProps(form)} className="form">
+      <Form method="post" {...getFormProps(form)} className={look("form")}>
         <TypedGuard />
         <FormError title="Not saved" problems={form.errors ?? []} />
         <Hidden name="version" key={newer} defaultValue={newer ?? stored?.version ?? 0} />
-        <TextField field={fields.name} label="Name" className="c6" />
-        <NumberField field={fields.sinks} label="Sinks" className="c2" />
+        <TextField field={fields.name} label="Name" className={look("c6")} />
+        <NumberField field={fields.sinks} label="Sinks" className={look("c2")} />
         <NumberField
           field={fields.altitudeM}
           label={inRegion("Metres above the sea", locale)}
           hint="empty: low"
-          className="c4"
+          className={look("c4")}
         />
         <fieldset>
           <legend>Where pieces cook</legend>
           {surfaces.map((row, index) => {
             const surface = shown?.surfaces[index];
             return (
-              <Fold className="drawer" key={row.name.name} open={surface === undefined || hasMistake(row)}>
+              <Fold className={look("drawer")} key={row.name.name} open={surface === undefined || hasMistake(row)}>
                 <FoldTitle>
                   {surface ? <SurfaceDrawing surface={surface} recipe={drawnPiece} /> : null}
                   <b>{surface ? `${surface.count} × ${surface.name}` : `Surface ${index + 1}`}</b>
                   {surface ? (
-                    <span className="quiet">
+                    <span className={look("quiet")}>
                       {kindWords[surface.kind]}, {surface.places} to a load
                       {surface.at === "station" ? ", at each station" : ""}
                       {surface.size ? "" : ", not measured"}
                     </span>
                   ) : null}
                 </FoldTitle>
-                <div className="form">
-                  <TextField field={row.name} label={`Surface ${index + 1}`} className="c3" autoComplete="off" />
-                  <SelectField field={row.kind} label="Kind" options={optionsOf(kindWords)} empty="–" className="c3" />
-                  <NumberField field={row.places} label="Pieces a load" className="c3" />
-                  <NumberField field={row.count} label="How many" className="c3" />
+                <div className={look("form")}>
+                  <TextField
+                    field={row.name}
+                    label={`Surface ${index + 1}`}
+                    className={look("c3")}
+                    autoComplete="off"
+                  />
+                  <SelectField
+                    field={row.kind}
+                    label="Kind"
+                    options={optionsOf(kindWords)}
+                    empty="–"
+                    className={look("c3")}
+                  />
+                  <NumberField field={row.places} label="Pieces a load" className={look("c3")} />
+                  <NumberField field={row.count} label="How many" className={look("c3")} />
                   <SelectField
                     field={row.at}
                     label="Where"
@@ -370,10 +382,15 @@ function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
                       { value: "shared", label: "shared by all" },
                       { value: "station", label: "at each station" },
                     ]}
-                    className="c3"
+                    className={look("c3")}
                   />
-                  <NumberField field={row.preheatMinutes} label="Preheat, min" hint="empty: the usual" className="c3" />
-                  <NumberField field={row.watts} label="Watts each" className="c3" />
+                  <NumberField
+                    field={row.preheatMinutes}
+                    label="Preheat, min"
+                    hint="empty: the usual"
+                    className={look("c3")}
+                  />
+                  <NumberField field={row.watts} label="Watts each" className={look("c3")} />
                   <SelectField
                     field={row.shape}
                     label="Shape"
@@ -382,38 +399,44 @@ function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
                       { value: "rect", label: "rectangular" },
                     ]}
                     empty="not measured"
-                    className="c3"
+                    className={look("c3")}
                   />
                   <TextField
                     field={row.across}
                     label="Across, cm"
                     inputMode="decimal"
                     autoComplete="off"
-                    className="c3"
+                    className={look("c3")}
                   />
-                  <TextField field={row.deep} label="Deep, cm" inputMode="decimal" autoComplete="off" className="c3" />
+                  <TextField
+                    field={row.deep}
+                    label="Deep, cm"
+                    inputMode="decimal"
+                    autoComplete="off"
+                    className={look("c3")}
+                  />
                   <SelectField
                     field={row.coating}
                     label="Coating"
                     options={optionsOf(coatingWords)}
                     empty="not known"
-                    className="c3"
+                    className={look("c3")}
                   />
                   <SelectField
                     field={row.lamp}
                     label="Its lamp is"
                     options={optionsOf(lampWords)}
                     empty="none, or not known"
-                    className="c3"
+                    className={look("c3")}
                   />
                   <SelectField
                     field={row.flame}
                     label="Under it burns"
                     options={optionsOf(flameWords)}
                     empty="nothing, or not known"
-                    className="c3"
+                    className={look("c3")}
                   />
-                  <CheckField field={row.hasHotHandle} label="handle gets hot" className="c3" />
+                  <CheckField field={row.hasHotHandle} label="handle gets hot" className={look("c3")} />
                 </div>
               </Fold>
             );
@@ -426,17 +449,17 @@ function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
         </fieldset>
         <fieldset>
           <legend>Circuits</legend>
-          <p className="quiet small" style={{ paddingBottom: 8 }}>
+          <p className={look("quiet", "small", "filled-below")}>
             One row a breaker. For hours on end it may carry 80 % of what it is rated for; local electrical codes and a
             qualified person come first. Leave all empty when nobody has looked: it is then not known.
           </p>
           {circuits.map((row, index) => (
-            <div className="form" key={row.name.name} style={{ paddingBottom: 6 }}>
-              <TextField field={row.name} label={`Circuit ${index + 1}`} className="c4" autoComplete="off" />
-              <NumberField field={row.volts} label="Volts" className="c2" />
-              <NumberField field={row.amps} label="Breaker, A" className="c2" />
-              <NumberField field={row.sockets} label="Sockets" className="c2" />
-              <NumberField field={row.plugAmps} label="Fuse in a plug, A" className="c2" />
+            <div className={look("form", "filled-below")} key={row.name.name}>
+              <TextField field={row.name} label={`Circuit ${index + 1}`} className={look("c4")} autoComplete="off" />
+              <NumberField field={row.volts} label="Volts" className={look("c2")} />
+              <NumberField field={row.amps} label="Breaker, A" className={look("c2")} />
+              <NumberField field={row.sockets} label="Sockets" className={look("c2")} />
+              <NumberField field={row.plugAmps} label="Fuse in a plug, A" className={look("c2")} />
             </div>
           ))}
           {circuits.length < mostCircuits ? (
@@ -445,48 +468,50 @@ function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
             </Secondary>
           ) : null}
         </fieldset>
-        <Fold className="drawer" open={sharedThings.some((thing) => around[thing]?.errors)}>
+        <Fold className={look("drawer")} open={sharedThings.some((thing) => around[thing]?.errors)}>
           <FoldTitle>
             <b>What goes round the tables</b>
-            <span className="quiet">
+            <span className={look("quiet")}>
               {list(
                 (shown?.goesRound ?? []).map(({ thing, count }) => `${count} × ${sharedThingWords[thing]}`),
                 locale,
               )}
             </span>
           </FoldTitle>
-          <p className="quiet small" style={{ paddingBottom: 8 }}>
+          <p className={look("quiet", "small", "filled-below")}>
             How many there are of what fewer tables can have at once than want it: the plan lets them take turns. Empty
             where every table has its own. What goes round carries what it touched to the next table.
           </p>
-          <div className="form">
+          <div className={look("form")}>
             {sharedThings.map((thing) =>
               around[thing] ? (
                 <NumberField
                   key={thing}
                   field={around[thing]}
                   label={`${inRegion(sharedThingWords[thing], locale)}, going round`}
-                  className="c3"
+                  className={look("c3")}
                 />
               ) : null,
             )}
           </div>
         </Fold>
-        <Fold className="drawer" open={!stored && !kind}>
+        <Fold className={look("drawer")} open={!stored && !kind}>
           <FoldTitle>
             <b>Gear counted</b>
-            <span className="quiet">{shown ? `${shown.gear.length} of ${tools.length} kinds` : ""}</span>
+            <span className={look("quiet")}>{shown ? `${shown.gear.length} of ${tools.length} kinds` : ""}</span>
           </FoldTitle>
-          <p className="quiet small" style={{ paddingBottom: 8 }}>
+          <p className={look("quiet", "small", "filled-below")}>
             Leave empty what nobody has counted: it is then shown as not counted, not as missing.
           </p>
-          <div className="form">
+          <div className={look("form")}>
             {tools.map((tool) =>
-              gear[tool] ? <NumberField key={tool} field={gear[tool]} label={toolWords[tool]} className="c3" /> : null,
+              gear[tool] ? (
+                <NumberField key={tool} field={gear[tool]} label={toolWords[tool]} className={look("c3")} />
+              ) : null,
             )}
           </div>
         </Fold>
-        <div className="actions">
+        <div className={look("actions")}>
           <Primary>Save the kitchen</Primary>
         </div>
       </Form>

@@ -13,6 +13,7 @@ import { wordsIn } from "~/ui/words/regional";
 import { AsideButton, PutAside, afterAside } from "~/ui/sheet/Aside";
 import { Heads } from "~/ui/sheet/Heads";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export async function loader() {
   const db = database();
@@ -53,17 +54,13 @@ export default function Kitchens({ loaderData }: Route.ComponentProps) {
           class takes.
         </p>
       ) : (
-        <table className="ruled">
+        <table className={look("ruled")}>
           <Heads of={["Kitchen", "Surfaces", { n: "Sinks" }, { n: "Gear counted" }, "Put aside"]} />
           <tbody>
             {loaderData.kitchens.map((kitchen) => (
               <tr key={kitchen.id}>
                 <td>
-                  <Link
-                    className="text"
-                    to={`/kitchens/${kitchen.id}`}
-                    style={{ fontFamily: "var(--chakra-fonts-heading)", fontWeight: 600, fontSize: 22 }}
-                  >
+                  <Link className={look("text", "lead-name")} to={`/kitchens/${kitchen.id}`}>
                     {kitchen.name}
                   </Link>
                 </td>
@@ -71,16 +68,16 @@ export default function Kitchens({ loaderData }: Route.ComponentProps) {
                   {kitchen.surfaces.map((surface) => (
                     <div key={surface.id}>
                       {surface.count} × {surface.name}{" "}
-                      <span className="quiet">
+                      <span className={look("quiet")}>
                         ({words[surface.kind]}, {surface.places} to a load
                         {surface.at === "station" ? ", at each station" : ""})
                       </span>
                     </div>
                   ))}
                 </td>
-                <td className="n">{kitchen.sinks}</td>
-                <td className="n">{kitchen.gear.length}</td>
-                <td className="no-print">
+                <td className={look("n")}>{kitchen.sinks}</td>
+                <td className={look("n")}>{kitchen.gear.length}</td>
+                <td className={look("no-print")}>
                   <AsideButton action="/kitchens" id={kitchen.id} isAside={false} />
                 </td>
               </tr>

@@ -27,6 +27,7 @@ import { labelKindWords, roleNames, sayPantryFinding, storageWords } from "~/ui/
 import { substanceWords } from "~/ui/words/en";
 import { Hidden, Tick } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 async function storedOr404(id: string) {
   if (id === "new") return undefined;
@@ -93,7 +94,7 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
       <div className={parts.sheet.head}>
         <h1>{stored?.ingredient.name ?? "Add an ingredient"}</h1>
         {stored ? (
-          <span className="quiet">
+          <span className={look("quiet")}>
             in {stored.recipes} {stored.recipes === 1 ? "recipe" : "recipes"}
             {stored.updatedBy ? `; last changed by ${stored.updatedBy}` : ""}
           </span>
@@ -104,7 +105,7 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
         </div>
       </div>
       {doubts.length > 0 ? (
-        <ul className="notes">
+        <ul className={look("notes")}>
           {doubts.map((finding) => (
             <li key={finding.code} className={parts.finding.level}>
               {sayPantryFinding(finding, locale)}
@@ -112,78 +113,83 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
           ))}
         </ul>
       ) : null}
-      <Form method="post" {...getFormProps(form)} className="form" style={{ maxWidth: 980 }}>
+      <Form method="post" {...getFormProps(form)} className={look("form", "column-wide")}>
         <FormError title="Not kept" problems={form.errors ?? []} />
         <Hidden name="version" key={version} defaultValue={version} />
-        <TextField field={fields.name} label="Name" className="c6" autoComplete="off" />
+        <TextField field={fields.name} label="Name" className={look("c6")} autoComplete="off" />
         <SelectField
           field={fields.role}
           label="What it does in a batter"
           options={optionsOf(roleNames)}
-          className="c6"
+          className={look("c6")}
         />
-        <SelectField field={fields.label} label="It is" options={optionsOf(labelKindWords)} className="c6" />
-        <SelectField field={fields.storage} label="Kept" options={optionsOf(storageWords)} className="c6" />
+        <SelectField field={fields.label} label="It is" options={optionsOf(labelKindWords)} className={look("c6")} />
+        <SelectField field={fields.storage} label="Kept" options={optionsOf(storageWords)} className={look("c6")} />
         <fieldset>
           <legend>How much it weighs</legend>
-          <div className="form">
-            <NumberField field={fields.gramsPerCup} label="US cup, g" className="c3" inputMode="decimal" />
-            <NumberField field={fields.gramsSifted} label="or sifted, g" className="c3" inputMode="decimal" />
-            <NumberField field={fields.gramsSpooned} label="spooned, g" className="c3" inputMode="decimal" />
-            <NumberField field={fields.gramsDipped} label="dipped, g" className="c3" inputMode="decimal" />
-            <NumberField field={fields.gramsPerTsp} label="Teaspoon, g" className="c3" inputMode="decimal" />
-            <NumberField field={fields.tspLow} label="lightest brand, g" className="c3" inputMode="decimal" />
-            <NumberField field={fields.tspHigh} label="heaviest brand, g" className="c3" inputMode="decimal" />
+          <div className={look("form")}>
+            <NumberField field={fields.gramsPerCup} label="US cup, g" className={look("c3")} inputMode="decimal" />
+            <NumberField field={fields.gramsSifted} label="or sifted, g" className={look("c3")} inputMode="decimal" />
+            <NumberField field={fields.gramsSpooned} label="spooned, g" className={look("c3")} inputMode="decimal" />
+            <NumberField field={fields.gramsDipped} label="dipped, g" className={look("c3")} inputMode="decimal" />
+            <NumberField field={fields.gramsPerTsp} label="Teaspoon, g" className={look("c3")} inputMode="decimal" />
+            <NumberField field={fields.tspLow} label="lightest brand, g" className={look("c3")} inputMode="decimal" />
+            <NumberField field={fields.tspHigh} label="heaviest brand, g" className={look("c3")} inputMode="decimal" />
             <NumberField
               field={fields.pieceGrams}
               label="Piece, g"
               hint="ready to use: no shell, no skin"
-              className="c3"
+              className={look("c3")}
               inputMode="decimal"
             />
           </div>
         </fieldset>
         <fieldset>
           <legend>How it is bought</legend>
-          <div className="form">
+          <div className={look("form")}>
             <TextField
               field={fields.rawName}
               label="Bought as"
               hint="lemons for their juice; empty: as it is used"
-              className="c6"
+              className={look("c6")}
               autoComplete="off"
             />
-            <NumberField field={fields.rawKeeps} label="Share kept, %" className="c3" inputMode="decimal" />
-            <NumberField field={fields.rawPieceGrams} label="One weighs, g" className="c3" inputMode="decimal" />
+            <NumberField field={fields.rawKeeps} label="Share kept, %" className={look("c3")} inputMode="decimal" />
+            <NumberField
+              field={fields.rawPieceGrams}
+              label="One weighs, g"
+              className={look("c3")}
+              inputMode="decimal"
+            />
           </div>
         </fieldset>
         <fieldset>
           <legend>What is in it</legend>
-          <div className="form">
-            <NumberField field={fields.waterPercent} label="Water, %" className="c3" inputMode="decimal" />
-            <NumberField field={fields.fatPercent} label="Fat, %" className="c3" inputMode="decimal" />
-            <NumberField field={fields.sugarPercent} label="Sugar, %" className="c3" inputMode="decimal" />
+          <div className={look("form")}>
+            <NumberField field={fields.waterPercent} label="Water, %" className={look("c3")} inputMode="decimal" />
+            <NumberField field={fields.fatPercent} label="Fat, %" className={look("c3")} inputMode="decimal" />
+            <NumberField field={fields.sugarPercent} label="Sugar, %" className={look("c3")} inputMode="decimal" />
             <NumberField
               field={fields.trueDensity}
               label="True density, g/ml"
               hint="empty: reckoned from the three before"
-              className="c3"
+              className={look("c3")}
               inputMode="decimal"
             />
             <NumberField
               field={fields.neutralisesTsp}
               label="Soda a cup neutralises, tsp"
               hint="0 unless it is sour"
-              className="c4"
+              className={look("c4")}
               inputMode="decimal"
             />
-            <CheckField field={fields.darkens} label="makes a batter too dark to see browning" className="c8" />
+            <CheckField field={fields.darkens} label="makes a batter too dark to see browning" className={look("c8")} />
           </div>
         </fieldset>
         <fieldset>
           <legend>Contains by its nature</legend>
-          <p className="quiet small">Whatever its label says. What the label adds is read for each class.</p>
-          <div className="checks">
+          <p className={look("quiet", "small")}>Whatever its label says. What the label adds is read for each class.</p>
+          <div className={look("checks")}>
             {substances.map((substance) => (
               <label key={substance}>
                 <Tick name={fields.contains.name} value={substance} defaultChecked={chosen.has(substance)} />
@@ -193,7 +199,7 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
           </div>
         </fieldset>
         <AreaField field={fields.source} label="Where the figures come from" rows={2} />
-        <div className="actions">
+        <div className={look("actions")}>
           <Primary>Keep the ingredient</Primary>
         </div>
       </Form>

@@ -18,6 +18,7 @@ import { Heads } from "~/ui/sheet/Heads";
 import { PlainInput, PlainSelect } from "~/ui/parts/plain";
 import { foodIn } from "~/ui/words/regional";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export async function loader() {
   const db = database();
@@ -68,13 +69,13 @@ export default function Pantry({ loaderData }: Route.ComponentProps) {
           <TextLink to="/recipes">Batter book</TextLink>
         </div>
       </div>
-      <p className="quiet" style={{ maxWidth: "70ch", marginBottom: 12 }}>
+      <p className={look("quiet", "measure", "below-s")}>
         Ingredients as numbers. Starting values come from general baking and food-composition tables; change them when
         your scale says otherwise, and every class reckons with yours.
       </p>
-      <div className="facts tight no-print" role="search">
-        <label className="cell">
-          <span className="cell-label">Find</span>
+      <div className={look("facts", "tight", "no-print")} role="search">
+        <label className={look("cell")}>
+          <span className={look("cell-label")}>Find</span>
           <PlainInput
             value={sought}
             onChange={(event) => setSought(event.target.value)}
@@ -83,8 +84,8 @@ export default function Pantry({ loaderData }: Route.ComponentProps) {
             placeholder="flour, or milk"
           />
         </label>
-        <label className="cell">
-          <span className="cell-label">What it does</span>
+        <label className={look("cell")}>
+          <span className={look("cell-label")}>What it does</span>
           <PlainSelect value={role} onChange={(event) => setRole(event.target.value as Role | "")}>
             <option value="">all</option>
             {roles.map((one) => (
@@ -94,12 +95,12 @@ export default function Pantry({ loaderData }: Route.ComponentProps) {
             ))}
           </PlainSelect>
         </label>
-        <span className="quiet small">
+        <span className={look("quiet", "small")}>
           {shown.length} of {pantry.length}
         </span>
       </div>
-      <div className="scroll-x">
-        <table className="ruled pantry">
+      <div className={look("scroll-x")}>
+        <table className={look("ruled", "pantry")}>
           <Heads
             of={[
               "Ingredient",
@@ -118,27 +119,29 @@ export default function Pantry({ loaderData }: Route.ComponentProps) {
             {shown.map((one) => (
               <tr key={one.id}>
                 <td>
-                  <Link className="text" to={`/pantry/${one.id}`}>
+                  <Link className={look("text")} to={`/pantry/${one.id}`}>
                     {foodIn(one.name, locale)}
                   </Link>
-                  {checkIngredient(one).length > 0 ? <span className="needs-you small"> look at it</span> : null}
+                  {checkIngredient(one).length > 0 ? (
+                    <span className={look("needs-you", "small")}> look at it</span>
+                  ) : null}
                 </td>
-                <td className="quiet">{roleNames[one.role]}</td>
-                <td className="n">{cupText(one, locale)}</td>
-                <td className="n">
+                <td className={look("quiet")}>{roleNames[one.role]}</td>
+                <td className={look("n")}>{cupText(one, locale)}</td>
+                <td className={look("n")}>
                   {one.gramsPerTsp === undefined ? "" : number(one.gramsPerTsp, locale)}
                   {one.tspSpread ? (
-                    <span className="quiet">
+                    <span className={look("quiet")}>
                       {" "}
                       ({number(one.tspSpread.low, locale)}–{number(one.tspSpread.high, locale)})
                     </span>
                   ) : null}
                 </td>
-                <td className="n">{one.pieceGrams === undefined ? "" : number(one.pieceGrams, locale, 0)}</td>
-                <td className="n">{one.waterPercent === 0 ? "" : number(one.waterPercent, locale)}</td>
-                <td className="n">{one.fatPercent === 0 ? "" : number(one.fatPercent, locale)}</td>
-                <td className="n">{one.sugarPercent === 0 ? "" : number(one.sugarPercent, locale)}</td>
-                <td className="n">{number(one.trueDensity, locale, 2)}</td>
+                <td className={look("n")}>{one.pieceGrams === undefined ? "" : number(one.pieceGrams, locale, 0)}</td>
+                <td className={look("n")}>{one.waterPercent === 0 ? "" : number(one.waterPercent, locale)}</td>
+                <td className={look("n")}>{one.fatPercent === 0 ? "" : number(one.fatPercent, locale)}</td>
+                <td className={look("n")}>{one.sugarPercent === 0 ? "" : number(one.sugarPercent, locale)}</td>
+                <td className={look("n")}>{number(one.trueDensity, locale, 2)}</td>
                 <td>
                   {one.contains.length > 0 ? (
                     list(
@@ -146,7 +149,7 @@ export default function Pantry({ loaderData }: Route.ComponentProps) {
                       locale,
                     )
                   ) : (
-                    <span className="quiet">{one.label === "whole" ? "none" : "see label"}</span>
+                    <span className={look("quiet")}>{one.label === "whole" ? "none" : "see label"}</span>
                   )}
                 </td>
               </tr>

@@ -7,6 +7,7 @@ import { Bench } from "~/ui/batter/Bench";
 import { Findable, TextLink } from "~/ui/parts/fields";
 import { PlainSelect } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export async function loader() {
   const db = database();
@@ -24,7 +25,7 @@ export default function BenchPage({ loaderData }: Route.ComponentProps) {
       <div className={parts.sheet.head}>
         <h1>Batter bench</h1>
         {recipe ? (
-          <div className="cell">
+          <div className={look("cell")}>
             <Findable label="Recipe" options={recipes.map(({ id, title }) => ({ value: id, label: title }))}>
               <PlainSelect
                 aria-label="Recipe on the bench"

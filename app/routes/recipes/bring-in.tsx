@@ -18,6 +18,7 @@ import { systemWords } from "~/ui/words/batter";
 import { familyWords } from "~/ui/words/en";
 import { FileInput, PlainArea, PlainSelect } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 /** The source of a page may be long; the recipe in it is not. */
 const longest = 400_000;
@@ -108,7 +109,7 @@ export default function BringIn({ loaderData, actionData }: Route.ComponentProps
             </TextLink>
           </div>
         </div>
-        <p className="saved" role="status">
+        <p className={look("saved")} role="status">
           {draft.lines.length} lines and {draft.steps.length} steps were read.{" "}
           {open > 0 ? `${open} ${open === 1 ? "line is" : "lines are"} open and asked about. ` : ""}
           {guessed} {guessed === 1 ? "line has" : "lines have"} something taken for granted: it stands below the line.
@@ -137,22 +138,22 @@ export default function BringIn({ loaderData, actionData }: Route.ComponentProps
           <TextLink to="/recipes">Back to the book</TextLink>
         </div>
       </div>
-      <Form method="post" encType="multipart/form-data" className="form" style={{ maxWidth: 860 }}>
+      <Form method="post" encType="multipart/form-data" className={look("form", "column")}>
         <FormError title="Not read" problems={actionData?.problems ?? []} />
         <p>
           Paste it as it is: from a letter, a page, a note. Or the source of a page, or a file: what is marked up as a
           recipe is found in it. You see what was understood before anything is kept.
         </p>
-        <label className="cell whole">
-          <span className="cell-label">The recipe</span>
+        <label className={look("cell", "whole")}>
+          <span className={look("cell-label")}>The recipe</span>
           <PlainArea name="text" rows={14} defaultValue={actionData?.text ?? ""} maxLength={longest} />
         </label>
-        <label className="cell c6">
-          <span className="cell-label">Or a file (text, JSON, saved page)</span>
+        <label className={look("cell", "c6")}>
+          <span className={look("cell-label")}>Or a file (text, JSON, saved page)</span>
           <FileInput name="file" accept=".txt,.json,.html,.htm,.jsonld,text/plain,application/json" />
         </label>
-        <label className="cell c6">
-          <span className="cell-label">Its cups and spoons are</span>
+        <label className={look("cell", "c6")}>
+          <span className={look("cell-label")}>Its cups and spoons are</span>
           <PlainSelect name="system" defaultValue="">
             <option value="">ask me on the next page</option>
             {measuringSystems.map((system) => (
@@ -162,8 +163,8 @@ export default function BringIn({ loaderData, actionData }: Route.ComponentProps
             ))}
           </PlainSelect>
         </label>
-        <label className="cell c6">
-          <span className="cell-label">It is a</span>
+        <label className={look("cell", "c6")}>
+          <span className={look("cell-label")}>It is a</span>
           <PlainSelect name="family" defaultValue="">
             <option value="">see from the words</option>
             {families.map((family) => (
@@ -173,7 +174,7 @@ export default function BringIn({ loaderData, actionData }: Route.ComponentProps
             ))}
           </PlainSelect>
         </label>
-        <div className="actions">
+        <div className={look("actions")}>
           <Primary loading={isBusy}>Show me how you read it</Primary>
         </div>
       </Form>

@@ -7,6 +7,7 @@ import { recipeOf } from "~/db/queries/recipes.server";
 import { notFound } from "~/services/classes.server";
 import { TextLink } from "~/ui/parts/fields";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export async function loader({ params, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
@@ -43,7 +44,7 @@ export default function Compare({ loaderData, params }: Route.ComponentProps) {
       <title>{`Compare revisions of ${after.title} · Apron Bell`}</title>
       <div className={parts.sheet.head}>
         <h1>{after.title}</h1>
-        <span className="quiet">
+        <span className={look("quiet")}>
           revision {before.revision} beside {after.revision}
         </span>
         <div className={parts.sheet.tools}>
@@ -53,7 +54,7 @@ export default function Compare({ loaderData, params }: Route.ComponentProps) {
       {changes.length === 0 ? (
         <p>They say the same.</p>
       ) : (
-        <table className="ruled fixed">
+        <table className={look("ruled", "fixed")}>
           <thead>
             <tr>
               <th scope="col">Where</th>
@@ -66,18 +67,18 @@ export default function Compare({ loaderData, params }: Route.ComponentProps) {
               <tr key={`${change.where} ${change.id} ${change.field}`}>
                 <td>
                   {place(change.where, change.id)}
-                  {change.field ? <span className="quiet">, {change.field}</span> : null}
+                  {change.field ? <span className={look("quiet")}>, {change.field}</span> : null}
                 </td>
                 <td>
                   {change.from === undefined ? (
-                    <span className="quiet">not there</span>
+                    <span className={look("quiet")}>not there</span>
                   ) : (
                     <del>{change.field === "ingredient" ? ingredient(change.from) : change.from || "nothing"}</del>
                   )}
                 </td>
                 <td>
                   {change.to === undefined ? (
-                    <span className="quiet">taken out</span>
+                    <span className={look("quiet")}>taken out</span>
                   ) : (
                     <b>{change.field === "ingredient" ? ingredient(change.to) : change.to || "nothing"}</b>
                   )}

@@ -8,6 +8,7 @@ import { asideOf } from "~/services/aside.server";
 import { accountOf } from "~/services/session.server";
 import { TextLink } from "~/ui/parts/fields";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export async function loader({ params }: Route.LoaderArgs) {
   const [{ recipe, pantry }, aside] = await Promise.all([
@@ -30,7 +31,7 @@ export default function EditRecipe({ loaderData, params }: Route.ComponentProps)
       <title>{`Edit ${title} · Apron Bell`}</title>
       <div className={parts.sheet.head}>
         <h1>{title}</h1>
-        <span className="quiet">from revision {revision}</span>
+        <span className={look("quiet")}>from revision {revision}</span>
         <div className={parts.sheet.tools}>
           <TextLink to={`/recipes/${params.recipeId}`}>Leave without keeping</TextLink>
         </div>

@@ -11,6 +11,7 @@ import { HomeSheet } from "~/ui/recipe/HomeSheet";
 import { Secondary, TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { PlainInput, PlainSelect } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 const most = 60;
 
@@ -51,14 +52,14 @@ export default function Handout({ loaderData, params }: Route.ComponentProps) {
   return (
     <>
       <title>{`${recipe.title}, for home · Apron Bell`}</title>
-      <Form method="get" className="facts tight no-print">
-        <label className="cell">
-          <span className="cell-label">Pieces</span>
+      <Form method="get" className={look("facts", "tight", "no-print")}>
+        <label className={look("cell")}>
+          <span className={look("cell-label")}>Pieces</span>
           <PlainInput name="pieces" defaultValue={pieces} inputMode="numeric" />
-          {isTooMany ? <span className="field-error">At most {most} on a page for home.</span> : null}
+          {isTooMany ? <span className={look("field-error")}>At most {most} on a page for home.</span> : null}
         </label>
-        <label className="cell">
-          <span className="cell-label">The reader has</span>
+        <label className={look("cell")}>
+          <span className={look("cell-label")}>The reader has</span>
           <PlainSelect name="set" defaultValue={setId}>
             {measuringSets.map((set) => (
               <option key={set.id} value={set.id}>
@@ -68,8 +69,8 @@ export default function Handout({ loaderData, params }: Route.ComponentProps) {
           </PlainSelect>
         </label>
         {written.variants.length > 0 ? (
-          <label className="cell">
-            <span className="cell-label">Way</span>
+          <label className={look("cell")}>
+            <span className={look("cell-label")}>Way</span>
             <PlainSelect name="way" defaultValue={variantId ?? ""}>
               <option value="">as written</option>
               {written.variants.map((variant) => (

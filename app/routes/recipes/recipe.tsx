@@ -27,6 +27,7 @@ import { AsideButton } from "~/ui/sheet/Aside";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden, PlainButton, PlainInput, PlainSelect } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 const revisionOf = (request: Request): number | undefined => {
   const asked = Number(new URL(request.url).searchParams.get("revision"));
@@ -88,7 +89,7 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
     <>
       <title>{`${recipe.title} · Apron Bell`}</title>
       <div className={parts.sheet.head}>
-        <h1 style={{ fontSize: 40 }}>{recipe.title}</h1>
+        <h1 className={look("title-l")}>{recipe.title}</h1>
         <div className={parts.sheet.tools}>
           <TextLink to="/recipes">Back to the book</TextLink>
           <TextLink to={`/bench?recipe=${recipe.id}`}>On the bench</TextLink>
@@ -102,20 +103,17 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
         </div>
       </div>
       {recipe.revision !== newest ? (
-        <p className="saved">
+        <p className={look("saved")}>
           This is revision {recipe.revision}; the newest is {newest}. <TextLink to={base}>Show the newest</TextLink>
         </p>
       ) : null}
       <Findings findings={findings} names={names} />
       <RecipeSheet recipe={recipe} ingredientName={names.ingredient} pantry={byId} />
-      <section className="recipe-troubles">
-        <h2 className="small-head">Where a piece looks wrong</h2>
+      <section className={look("recipe-troubles")}>
+        <h2 className={look("small-head")}>Where a piece looks wrong</h2>
         <Troubles family={recipe.family} step={correctionStep(recipe, batter, byId, 1)} names={names} />
       </section>
-      <p
-        className="quiet"
-        style={{ borderTop: "1px solid var(--chakra-colors-border-muted)", paddingTop: 10, marginTop: 18 }}
-      >
+      <p className={look("quiet", "ruled-off-soft", "above-m")}>
         One batch: {grams(batter.grams, locale)}, {number(batter.millilitres, locale, 0)}
         {thin}ml of batter, {yieldOf(recipe, batter).pieces} pieces
         {batter.looseness === undefined
@@ -123,17 +121,17 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
           : `; looseness ${number(batter.looseness, locale, 2)} (grams of water to a gram of flour)`}
         .
       </p>
-      <section className="no-print" style={{ marginTop: 28 }}>
+      <section className={look("no-print", "above-l")}>
         <h2>History</h2>
-        {loaderData.isAside ? <p className="saved">Put aside: nothing new is offered this recipe.</p> : null}
+        {loaderData.isAside ? <p className={look("saved")}>Put aside: nothing new is offered this recipe.</p> : null}
         <AsideButton action="/recipes" id={recipe.id} isAside={loaderData.isAside} />
-        <table className="ruled">
+        <table className={look("ruled")}>
           <Heads of={["Revision", "Kept", "How far tried", "Go back"]} />
           <tbody>
             {history.map((one) => (
               <tr key={one.revision}>
                 <td>
-                  <Link className="text" to={`${base}?revision=${one.revision}`}>
+                  <Link className={look("text")} to={`${base}?revision=${one.revision}`}>
                     {one.revision}
                   </Link>
                   {one.title === recipe.title ? "" : `, ${one.title}`}
@@ -144,7 +142,7 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
                 <td>
                   {standingWords[one.standing as Standing]}
                   {one.marks.map((mark) => (
-                    <div className="quiet small" key={mark.at.toISOString()}>
+                    <div className={look("quiet", "small")} key={mark.at.toISOString()}>
                       {standingWords[mark.standing as Standing]}: {mark.by ?? "someone"},{" "}
                       {moment(mark.at, locale, zone)}
                       {mark.note ? `, “${mark.note}”` : ""}
@@ -153,13 +151,13 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
                 </td>
                 <td>
                   {one.revision === newest ? null : (
-                    <span className="actions">
+                    <span className={look("actions")}>
                       <TextLink to={`${base}/compare?from=${one.revision}&to=${newest}`}>
                         Compare with {newest}
                       </TextLink>
                       <Form method="post">
                         <Hidden name="revision" value={one.revision} />
-                        <PlainButton className="row-button" name="intent" value="restore" type="submit">
+                        <PlainButton className={look("row-button")} name="intent" value="restore" type="submit">
                           Make it the newest again
                         </PlainButton>
                       </Form>
@@ -170,10 +168,10 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
             ))}
           </tbody>
         </table>
-        <Form method="post" className="facts tight">
+        <Form method="post" className={look("facts", "tight")}>
           <Hidden name="revision" value={recipe.revision} />
-          <label className="cell">
-            <span className="cell-label">Revision {recipe.revision} was</span>
+          <label className={look("cell")}>
+            <span className={look("cell-label")}>Revision {recipe.revision} was</span>
             <PlainSelect name="standing" defaultValue={recipe.standing === "draft" ? "rehearsed" : "taught"}>
               {standings.map((standing) => (
                 <option key={standing} value={standing}>
@@ -182,8 +180,8 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
               ))}
             </PlainSelect>
           </label>
-          <label className="cell">
-            <span className="cell-label">with</span>
+          <label className={look("cell")}>
+            <span className={look("cell-label")}>with</span>
             <PlainInput name="note" maxLength={300} placeholder="what you saw" autoComplete="off" />
           </label>
           <Secondary name="intent" value="standing">

@@ -20,6 +20,7 @@ import { familyWords, standingWords } from "~/ui/words/en";
 import { Hidden, PlainInput, PlainSelect } from "~/ui/parts/plain";
 import { PutAside, afterAside } from "~/ui/sheet/Aside";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 /** What stands in the way and what wants a look, counted; the words are on the recipe's page. */
 export async function loader() {
@@ -93,7 +94,7 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
         </div>
       </div>
       {recipes.length === 0 ? (
-        <Form method="post" className="actions">
+        <Form method="post" className={look("actions")}>
           <p>
             No recipe {aside.length > 0 ? "that is not put aside" : "yet"}. Write one, paste one, or begin with ours.
           </p>
@@ -102,9 +103,9 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
         </Form>
       ) : (
         <>
-          <div className="facts tight no-print" role="search">
-            <label className="cell">
-              <span className="cell-label">Find by name or ingredient</span>
+          <div className={look("facts", "tight", "no-print")} role="search">
+            <label className={look("cell")}>
+              <span className={look("cell-label")}>Find by name or ingredient</span>
               <PlainInput
                 value={sought}
                 onChange={(event) => setSought(event.target.value)}
@@ -112,8 +113,8 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
                 autoComplete="off"
               />
             </label>
-            <label className="cell">
-              <span className="cell-label">Family</span>
+            <label className={look("cell")}>
+              <span className={look("cell-label")}>Family</span>
               <PlainSelect value={family} onChange={(event) => setFamily(event.target.value)}>
                 <option value="">all</option>
                 {there.map((one) => (
@@ -124,17 +125,17 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
               </PlainSelect>
             </label>
           </div>
-          <div className="scroll-x" tabIndex={0} role="group" aria-label="Recipes">
-            <table className="ruled">
+          <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Recipes">
+            <table className={look("ruled")}>
               <thead>
                 <tr>
                   <th scope="col">Recipe</th>
-                  <th scope="col" className="on-wide">
+                  <th scope="col" className={look("on-wide")}>
                     Family
                   </th>
                   <th scope="col">How far tried</th>
                   <th scope="col">What it says</th>
-                  <th scope="col" className="on-wide">
+                  <th scope="col" className={look("on-wide")}>
                     Kept
                   </th>
                 </tr>
@@ -143,41 +144,37 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
                 {shown.map((recipe) => (
                   <tr key={recipe.recipeId}>
                     <td>
-                      <Link
-                        className="text"
-                        to={`/recipes/${recipe.recipeId}`}
-                        style={{ fontFamily: "var(--chakra-fonts-heading)", fontWeight: 600, fontSize: 22 }}
-                      >
+                      <Link className={look("text", "lead-name")} to={`/recipes/${recipe.recipeId}`}>
                         {recipe.title}
                       </Link>
                       {recipe.ways > 0 ? (
-                        <span className="quiet small">
+                        <span className={look("quiet", "small")}>
                           {" "}
                           and {recipe.ways} other {recipe.ways === 1 ? "way" : "ways"}
                         </span>
                       ) : null}
                     </td>
-                    <td className="on-wide">{familyWords[recipe.family as Family]}</td>
+                    <td className={look("on-wide")}>{familyWords[recipe.family as Family]}</td>
                     <td>{standingWords[recipe.standing as Standing]}</td>
                     <td>
-                      {recipe.blocks > 0 ? <b className="needs-you">{recipe.blocks} in the way</b> : null}
+                      {recipe.blocks > 0 ? <b className={look("needs-you")}>{recipe.blocks} in the way</b> : null}
                       {recipe.blocks > 0 && recipe.warns > 0 ? ", " : ""}
                       {recipe.warns > 0 ? (
                         `${recipe.warns} to look at`
                       ) : recipe.blocks === 0 ? (
-                        <span className="quiet">nothing to mend</span>
+                        <span className={look("quiet")}>nothing to mend</span>
                       ) : (
                         ""
                       )}
                     </td>
-                    <td className="quiet on-wide">
+                    <td className={look("quiet", "on-wide")}>
                       revision {recipe.revision}, {recipe.by ?? "someone"}, {moment(recipe.createdAt, locale, zone)}
                     </td>
                   </tr>
                 ))}
                 {shown.length === 0 ? (
                   <tr>
-                    <td colSpan={5} className="quiet">
+                    <td colSpan={5} className={look("quiet")}>
                       No recipe has all of these words. Fewer of them find more.
                     </td>
                   </tr>

@@ -4,6 +4,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { wordsIn } from "~/ui/words/regional";
 import { Choice, Primary } from "~/ui/parts/fields";
 import { decisionWords, openingWords } from "~/ui/words/people";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly openings: readonly Opening[];
@@ -20,10 +21,10 @@ interface Props {
 export function Decide({ openings, decided, setApart, typed }: Props) {
   const words = wordsIn(openingWords, useLocale());
   return (
-    <Form method="post" className="no-print" style={{ marginTop: 24 }}>
+    <Form method="post" className={look("no-print", "above-l")}>
       <h3>Sign this table</h3>
       {typed ? (
-        <div className="form-error" role="alert">
+        <div className={look("form-error")} role="alert">
           Not signed: something below has no decision yet. Choose one for each line, then sign again.
         </div>
       ) : null}
@@ -33,11 +34,11 @@ export function Decide({ openings, decided, setApart, typed }: Props) {
         const field = `decide ${participantId} ${kind}`;
         const before = decided.find((one) => one.participantId === participantId && one.kind === kind);
         return (
-          <div className="form" key={field} style={{ paddingBottom: 8 }}>
-            <label className="c8" htmlFor={field}>
+          <div className={look("form", "filled-below")} key={field}>
+            <label className={look("c8")} htmlFor={field}>
               <b>{name}</b>: {words[kind]}
             </label>
-            <div className="c4">
+            <div className={look("c4")}>
               <Choice
                 id={field}
                 name={field}
@@ -49,7 +50,7 @@ export function Decide({ openings, decided, setApart, typed }: Props) {
           </div>
         );
       })}
-      <div className="actions">
+      <div className={look("actions")}>
         <Primary name="intent" value="settle">
           Settle allergies
         </Primary>

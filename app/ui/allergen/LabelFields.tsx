@@ -4,6 +4,7 @@ import type { ClassInput } from "~/core/plan";
 import { CheckField, SelectField, TextField, optionsOf } from "~/ui/parts/fields";
 import { marketWords } from "~/ui/words/en";
 import { SubstanceBoxes } from "./SubstanceBoxes";
+import { look } from "~/ui/theme/look";
 
 type Field = Parameters<typeof TextField>[0]["field"] & { readonly initialValue?: unknown };
 
@@ -51,22 +52,22 @@ export function LabelFields({ fields, label, input, isBack }: Props) {
         field={fields.market}
         label="Made for the market of"
         options={optionsOf(marketWords)}
-        className="c6"
+        className={look("c6")}
         hint="whose law says what must be named"
       />
-      <CheckField field={fields.isGlutenFree} label="It claims to be gluten-free" className="c6" />
+      <CheckField field={fields.isGlutenFree} label="It claims to be gluten-free" className={look("c6")} />
       <TextField
         field={fields.lookedFor}
         label="Looked for in the whole list and not found"
         hint={asked.length > 0 ? `this class asks about: ${asked.join(", ")}` : "with commas: rye, mustard, corn"}
-        className="c6"
+        className={look("c6")}
         autoComplete="off"
       />
       <TextField
         field={fields.foods}
         label="Other foods the list names"
         hint="with commas: corn, banana"
-        className="c6"
+        className={look("c6")}
         autoComplete="off"
       />
     </>

@@ -1,6 +1,7 @@
 import { type Substance, substances } from "~/core/pantry";
 import { substanceWords } from "~/ui/words/en";
 import { Fold, FoldTitle, Tick } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 /** Boxes for what a label says: what the region's law asks for first, the rest below. Works without script. */
 export function SubstanceBoxes({
@@ -23,12 +24,10 @@ export function SubstanceBoxes({
   return (
     <fieldset>
       <legend>{title}</legend>
-      <div className="checks">{regime.map(box)}</div>
+      <div className={look("checks")}>{regime.map(box)}</div>
       <Fold open={ticked.some((one) => rest.includes(one))}>
-        <FoldTitle className="quiet" style={{ minHeight: 44, cursor: "pointer" }}>
-          More than the list asks for
-        </FoldTitle>
-        <div className="checks">{rest.map(box)}</div>
+        <FoldTitle className={look("quiet", "tall", "pressed")}>More than the list asks for</FoldTitle>
+        <div className={look("checks")}>{rest.map(box)}</div>
       </Fold>
     </fieldset>
   );

@@ -9,6 +9,7 @@ import type { Names } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
 import { Fold, FoldTitle } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 /** The reasons of one item that bear on its verdict, as one sentence. */
 export const because = (item: ItemVerdict, names: Names): string =>
@@ -44,7 +45,7 @@ export function PlateTable({ people, plates, stations, names, base, sayWay }: Pl
       </p>
     );
   return (
-    <table className="ruled">
+    <table className={look("ruled")}>
       <caption>By person</caption>
       <Heads of={["Person", "Their plate", "Why"]} />
       <tbody>
@@ -55,12 +56,12 @@ export function PlateTable({ people, plates, stations, names, base, sayWay }: Pl
           // A diet avoids several things that one unread label may hold: one way, said once.
           const ways = [...new Set(plate.exposures.map(sayWay))];
           return (
-            <tr key={person.id} className={plate.verdict === "clear" ? undefined : "needs"}>
+            <tr key={person.id} className={plate.verdict === "clear" ? undefined : look("needs")}>
               <td>
                 <TextLink to={`${base}/allergies/${person.id}`}>
                   <b>{person.name}</b>
                 </TextLink>
-                <div className="small quiet">
+                <div className={look("small", "quiet")}>
                   {station ? station.name : "no station"}
                   {needsInWords(person, names.locale) ? `; ${needsInWords(person, names.locale)}` : ""}
                 </div>
@@ -78,7 +79,7 @@ export function PlateTable({ people, plates, stations, names, base, sayWay }: Pl
                 ) : hasOpenWords(person) ? (
                   sayOpen(person)
                 ) : person.needs.length === 0 && person.ageBand !== "under-1" ? (
-                  <span className="quiet">answered: nothing to avoid</span>
+                  <span className={look("quiet")}>answered: nothing to avoid</span>
                 ) : (
                   <>
                     {grave.length > 0 ? (
@@ -88,12 +89,12 @@ export function PlateTable({ people, plates, stations, names, base, sayWay }: Pl
                           {grave.map((item) => names.ingredient(item.ingredientId)).join(", ")}
                         </FoldTitle>
                         {grave.map((item) => (
-                          <p className="small" key={item.ingredientId}>
+                          <p className={look("small")} key={item.ingredientId}>
                             {because(item, names)}.
                           </p>
                         ))}
                         {rest.length > 0 ? (
-                          <p className="small quiet">
+                          <p className={look("small", "quiet")}>
                             Of the rest:{" "}
                             {rest
                               .map((item) => `${names.ingredient(item.ingredientId)} ${verdictTitle[item.verdict]}`)
@@ -104,11 +105,13 @@ export function PlateTable({ people, plates, stations, names, base, sayWay }: Pl
                       </Fold>
                     ) : null}
                     {ways.slice(0, 2).map((way) => (
-                      <p className="small" key={way}>
+                      <p className={look("small")} key={way}>
                         {way}.
                       </p>
                     ))}
-                    {ways.length > 2 ? <p className="small quiet">And {ways.length - 2} more ways.</p> : null}
+                    {ways.length > 2 ? (
+                      <p className={look("small", "quiet")}>And {ways.length - 2} more ways.</p>
+                    ) : null}
                   </>
                 )}
               </td>
@@ -137,7 +140,7 @@ export function ItemTable({
   const inHand = labelsInHand(input.labels, input.packs);
   const stationAt = (index: number) => plan.stations[index]?.name ?? `table ${index + 1}`;
   return (
-    <table className="ruled">
+    <table className={look("ruled")}>
       <caption>By item</caption>
       <thead>
         <tr>
@@ -152,14 +155,16 @@ export function ItemTable({
           const isWhole = ingredient?.label === "whole";
           const nature = ingredient?.contains.map((one) => substanceWords[one]) ?? [];
           return (
-            <tr key={id} className={label || isWhole ? undefined : "needs"}>
+            <tr key={id} className={label || isWhole ? undefined : look("needs")}>
               <td>
                 {names.ingredient(id)}
-                {nature.length > 0 ? <div className="small quiet">by nature: {nature.join(", ")}</div> : null}
+                {nature.length > 0 ? (
+                  <div className={look("small", "quiet")}>by nature: {nature.join(", ")}</div>
+                ) : null}
               </td>
               <td>
                 {isWhole ? (
-                  <span className="quiet">whole food, no label</span>
+                  <span className={look("quiet")}>whole food, no label</span>
                 ) : label ? (
                   <span>
                     {label.contains.length > 0 ? (
@@ -175,15 +180,15 @@ export function ItemTable({
                     {label.mayContain.length > 0
                       ? `; may contain ${label.mayContain.map((one) => substanceWords[one]).join(", ")}`
                       : ""}
-                    <div className="small quiet">
+                    <div className={look("small", "quiet")}>
                       “{label.product}”, read by {label.readBy}, {label.readOn}
                     </div>
                   </span>
                 ) : (
-                  <span className="needs-you">not read </span>
+                  <span className={look("needs-you")}>not read </span>
                 )}
                 {isWhole ? null : (
-                  <TextLink className="text small no-print" to={`${base}/labels/${id}`}>
+                  <TextLink className={look("text", "small", "no-print")} to={`${base}/labels/${id}`}>
                     {label ? "Read again" : "Read the label"}
                   </TextLink>
                 )}
@@ -192,10 +197,10 @@ export function ItemTable({
           );
         })}
         {(input.shared ?? []).map((food) => (
-          <tr key={sharedFoodId(food)} className={food.label ? undefined : "needs"}>
+          <tr key={sharedFoodId(food)} className={food.label ? undefined : look("needs")}>
             <td>
               <TextLink to={`${base}/allergies/brought/${food.id}`}>{food.name}</TextLink>
-              <div className="small quiet">
+              <div className={look("small", "quiet")}>
                 {food.instead
                   ? `in place of ${names.ingredient(food.instead.ingredientId)}, ${stationAt(food.instead.station)} only`
                   : `brought by ${food.broughtBy}`}
@@ -210,12 +215,12 @@ export function ItemTable({
                   {food.label.mayContain.length > 0
                     ? `; may contain ${food.label.mayContain.map((one) => substanceWords[one]).join(", ")}`
                     : ""}
-                  <div className="small quiet">
+                  <div className={look("small", "quiet")}>
                     “{food.label.product}”, read by {food.label.readBy}, {food.label.readOn}
                   </div>
                 </>
               ) : (
-                <span className="needs-you">no packet read: unknown</span>
+                <span className={look("needs-you")}>no packet read: unknown</span>
               )}
             </td>
           </tr>

@@ -20,6 +20,7 @@ import { LiquidChart } from "./LiquidChart";
 import { Pours } from "~/ui/recipe/Likenesses";
 import { Swaps } from "./Swaps";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 /** A line with another amount; what it may grow to grows along where it would be passed. */
 function withAmount(line: DraftLine, amount: string): DraftLine {
@@ -41,10 +42,14 @@ function Band({ value, from, to }: { value: number | undefined; from: number; to
   const at = (one: number) => `${Math.max(0, Math.min(100, ((one - least) / (most - least)) * 100))}%`;
   const word = value < from ? "stiffer than the family" : value > to ? "runnier than the family" : "as the family";
   return (
-    <span className="band" role="img" aria-label={`${word}: ${number(from, locale)} to ${number(to, locale)} is usual`}>
-      <span className="band-room" style={{ left: at(from), right: `calc(100% - ${at(to)})` }} />
-      <span className="band-at" style={{ left: at(value) }} />
-      <span className="band-words small quiet">
+    <span
+      className={look("band")}
+      role="img"
+      aria-label={`${word}: ${number(from, locale)} to ${number(to, locale)} is usual`}
+    >
+      <span className={look("band-room")} style={{ left: at(from), right: `calc(100% - ${at(to)})` }} />
+      <span className={look("band-at")} style={{ left: at(value) }} />
+      <span className={look("band-words", "small", "quiet")}>
         {word}, {number(from, locale)}–{number(to, locale)}
       </span>
     </span>
@@ -104,10 +109,10 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
             <option key={one.id} value={one.name} />
           ))}
         </datalist>
-        <div className="bench">
+        <div className={look("bench")}>
           <section aria-label="In the bowl">
             <h2>In the bowl</h2>
-            <ul className="bench-lines">
+            <ul className={look("bench-lines")}>
               {draft.lines
                 .filter((line) => recipe.lines.some((one) => one.id === line.id && isBatter(one, recipe)))
                 .map((line) => (
@@ -124,7 +129,7 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
                           `amount-${line.id}`,
                         )
                       }
-                      className="amount"
+                      className={look("amount")}
                       path={`lines.${line.id}.amount`}
                     />
                     <IngredientPicker
@@ -142,7 +147,7 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
                 ))}
             </ul>
             <h3>Ladle and pan</h3>
-            <div className="facts tight">
+            <div className={look("facts", "tight")}>
               {draft.portionKind === "ml" ? (
                 <Cell
                   label="Pour"
@@ -166,7 +171,7 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
             {ml === undefined ? (
               <Problem path="portion" />
             ) : (
-              <p className="small">
+              <p className={look("small")}>
                 {number(ml, locale)}
                 {thin}ml spreads to {number(diameterOf(ml, thick), locale)}
                 {thin}cm. {number(recipe.pieceDiameterCm, locale)}
@@ -185,10 +190,10 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
                   Take that size
                 </RowButton>
                 <br />
-                <span className="quiet">π ⁄ 4 × across² × thick</span>
+                <span className={look("quiet")}>π ⁄ 4 × across² × thick</span>
               </p>
             )}
-            <div className="actions">
+            <div className={look("actions")}>
               <Secondary type="button" onClick={undo} disabled={!canUndo}>
                 Undo
               </Secondary>
@@ -235,7 +240,7 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
               )}
             </dl>
             {findings.length > 0 ? (
-              <ul className="notes">
+              <ul className={look("notes")}>
                 {findings.slice(0, 4).map((finding) => {
                   const sentence = sayFinding({ ...finding, stage: "recipe", dishId: null }, names);
                   return (
@@ -250,7 +255,7 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
             <LiquidChart recipe={recipe} pantry={byId} />
           </section>
         </div>
-        <div className="bench">
+        <div className={look("bench")}>
           <BowlCorrection recipe={recipe} pantry={byId} />
           <Swaps recipe={recipe} pantry={byId} names={names} onAccept={(next) => change(() => draftOf(next))} />
         </div>

@@ -17,6 +17,7 @@ import { Cell } from "~/ui/recipe/editor/cells";
 import { useLocale } from "~/ui/sheet/locale";
 import { feelWords, sayCorrection } from "~/ui/words/batter";
 import { PlainSelect } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 /** "Too thick now": what to stir into what is left of a bowl, as millilitres and as spoons. */
 export function BowlCorrection({ recipe, pantry }: { recipe: Recipe; pantry: Pantry }) {
@@ -56,9 +57,9 @@ export function BowlCorrection({ recipe, pantry }: { recipe: Recipe; pantry: Pan
   return (
     <section aria-label="Correct a bowl">
       <h2>A bowl that is not right</h2>
-      <div className="facts tight">
-        <label className="cell">
-          <span className="cell-label">It is</span>
+      <div className={look("facts", "tight")}>
+        <label className={look("cell")}>
+          <span className={look("cell-label")}>It is</span>
           <PlainSelect value={feel} onChange={(event) => setFeel(event.target.value as Feel)}>
             {feels.map((one) => (
               <option key={one} value={one}>
@@ -70,7 +71,7 @@ export function BowlCorrection({ recipe, pantry }: { recipe: Recipe; pantry: Pan
         <Cell label="The bowl holds" isLabelled unit="batches" value={batches} onText={setBatches} />
         <Cell label="Still in it" isLabelled unit="%" value={left} onText={setLeft} />
       </div>
-      <p className="answer" role="status">
+      <p className={look("answer")} role="status">
         {!isRead
           ? "Give batches from 0.1 to 20 and a share from 0 to 100."
           : correction && liquid
@@ -78,7 +79,7 @@ export function BowlCorrection({ recipe, pantry }: { recipe: Recipe; pantry: Pan
             : "There is no flour or no liquid in this bowl to reckon with."}
       </p>
       {wanted !== undefined && now !== undefined && isRead ? (
-        <p className="small quiet">
+        <p className={look("small", "quiet")}>
           Water wanted = ({number(wanted, locale, 2)} − {number(now, locale, 2)}) × {number(starchLeft, locale, 0)} g
           flour left. A step of “too thick” is a fifth of the family’s band; flour drinks more on some days, and goes on
           drinking.

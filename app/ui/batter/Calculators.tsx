@@ -7,6 +7,7 @@ import { Cell, Pick } from "~/ui/recipe/editor/cells";
 import { useLocale } from "~/ui/sheet/locale";
 import { systemWords } from "~/ui/words/batter";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 /** A typed number within bounds; undefined while it is none. */
 const numberIn = (text: string, least: number, most: number): number | undefined => {
@@ -27,11 +28,11 @@ function Sum({
   formula: string;
 }) {
   return (
-    <section className="sum" aria-label={title}>
+    <section className={look("sum")} aria-label={title}>
       <h3>{title}</h3>
-      <div className="facts tight">{children}</div>
-      <p className="answer">{answer}</p>
-      <p className="small quiet">{formula}</p>
+      <div className={look("facts", "tight")}>{children}</div>
+      <p className={look("answer")}>{answer}</p>
+      <p className={look("small", "quiet")}>{formula}</p>
     </section>
   );
 }
@@ -70,7 +71,7 @@ export function Calculators({ recipe, pantry }: { recipe: Recipe; pantry: Pantry
     fatMl !== undefined && fatPoints !== undefined ? fatMakeUpGrams(fatMl * milkDensity, fatPoints) : undefined;
   return (
     <section aria-label="Small sums">
-      <div className={parts.sheet.head} style={{ marginTop: 28 }}>
+      <div className={look(parts.sheet.head, "above-l")}>
         <h2>Small sums</h2>
         <Pick
           label="Spoons are"
@@ -79,7 +80,7 @@ export function Calculators({ recipe, pantry }: { recipe: Recipe; pantry: Pantry
           onPick={setSystem}
         />
       </div>
-      <div className="sums">
+      <div className={look("sums")}>
         <Sum
           title="Self-raising from plain"
           answer={

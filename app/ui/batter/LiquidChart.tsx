@@ -5,6 +5,7 @@ import { toNumber } from "~/core/quantity";
 import { type Recipe, expectedOf, familyFacts } from "~/core/recipe";
 import { number } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
+import { look } from "~/ui/theme/look";
 
 /** The colours of the page the chart stands on, so that it is drawn in the theme's. */
 function coloursOf(element: Element) {
@@ -56,15 +57,15 @@ export function LiquidChart({ recipe, pantry }: { recipe: Recipe; pantry: Pantry
 
   if (points.length === 0) return null;
   return (
-    <figure className="chart">
-      <div style={{ position: "relative", height: 230 }}>
+    <figure className={look("chart")}>
+      <div className={look("chart-box")}>
         <canvas
           ref={canvas}
           role="img"
           aria-label={`Looseness from ${number(points[0]?.looseness ?? 0, locale, 2)} to ${number(points.at(-1)?.looseness ?? 0, locale, 2)} as the ${liquid?.ingredient.name} goes from ${number(total * 0.6, locale, 0)} to ${number(total * 1.4, locale, 0)} ml`}
         />
       </div>
-      <figcaption className="small quiet">
+      <figcaption className={look("small", "quiet")}>
         Looseness (line) and pieces (dashes) as the {liquid?.ingredient.name} changes; the grey band is the family’s,
         the dot is now.
       </figcaption>

@@ -8,6 +8,7 @@ import { saySwapNote, swapRefusal, swapWords } from "~/ui/words/batter";
 import { substanceWords } from "~/ui/words/en";
 import type { Names } from "~/ui/words/findings";
 import { PlainSelect } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly recipe: Recipe;
@@ -34,8 +35,8 @@ export function Swaps({ recipe, pantry, names, onAccept }: Props) {
   return (
     <section aria-label="Swaps">
       <h2>Swaps</h2>
-      <label className="cell whole">
-        <span className="cell-label">Try</span>
+      <label className={look("cell", "whole")}>
+        <span className={look("cell-label")}>Try</span>
         <PlainSelect value={chosen} onChange={(event) => setChosen(event.target.value)}>
           <option value="">choose a swap</option>
           {offers.map((one) => (
@@ -46,15 +47,17 @@ export function Swaps({ recipe, pantry, names, onAccept }: Props) {
           ))}
         </PlainSelect>
       </label>
-      {offers.length === 0 ? <p className="quiet">No line of this recipe has a swap the program knows.</p> : null}
-      {offer?.refused ? <p className="needs-you">{swapRefusal[offer.refused]}</p> : null}
+      {offers.length === 0 ? (
+        <p className={look("quiet")}>No line of this recipe has a swap the program knows.</p>
+      ) : null}
+      {offer?.refused ? <p className={look("needs-you")}>{swapRefusal[offer.refused]}</p> : null}
       {offer && effects ? (
         <>
-          <dl className="effects">
+          <dl className={look("effects")}>
             <dt>Brings in</dt>
             <dd>
               {effects.introduced.length > 0 ? (
-                <b className="needs-you">{substances(effects.introduced)}</b>
+                <b className={look("needs-you")}>{substances(effects.introduced)}</b>
               ) : (
                 "no allergen by nature"
               )}
@@ -66,7 +69,7 @@ export function Swaps({ recipe, pantry, names, onAccept }: Props) {
               {effects.residual.length === 0
                 ? "nothing of what the old one had"
                 : effects.residual.map((one) => (
-                    <span key={one.substance} className="needs-you">
+                    <span key={one.substance} className={look("needs-you")}>
                       {substanceWords[one.substance]}, from {list(one.ingredientIds.map(names.ingredient), locale)}
                       .{" "}
                     </span>
@@ -93,11 +96,11 @@ export function Swaps({ recipe, pantry, names, onAccept }: Props) {
             <dd>{effects.waitMinutes > 0 ? `${minutes(effects.waitMinutes, locale)} more to wait` : "none"}</dd>
           </dl>
           {offer.notes.map((note) => (
-            <p className="small" key={note.code}>
+            <p className={look("small")} key={note.code}>
               {saySwapNote(note, names.ingredient, locale)}
             </p>
           ))}
-          <p className="small quiet">A swapped recipe is a draft until somebody has cooked it.</p>
+          <p className={look("small", "quiet")}>A swapped recipe is a draft until somebody has cooked it.</p>
           <RowButton
             onClick={() => {
               onAccept(effects.recipe);

@@ -15,6 +15,7 @@ import { DateField, TimeField } from "~/ui/parts/DateField";
 import { useLocale } from "~/ui/sheet/locale";
 import { audienceWords, batchRuleWords, containerPerWords, demoWords, eggRuleWords, kitModeWords } from "~/ui/words/en";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 /** A field with, where the form keeps count of it, what is chosen at the moment. */
 type Field = Parameters<typeof TextField>[0]["field"] & { readonly value?: unknown };
@@ -104,7 +105,7 @@ export function BriefFields({ fields, dishes, kitchens, recipes, initially, isAs
   const what = (
     <fieldset>
       <legend>What they cook</legend>
-      <div className="form">
+      <div className={look("form")}>
         {dishes.map(({ what, stations }, index) => [
           <SelectField
             key={`${what.name}-what`}
@@ -113,14 +114,14 @@ export function BriefFields({ fields, dishes, kitchens, recipes, initially, isAs
             options={recipes}
             empty={index === 0 ? "Choose a recipe" : "none"}
             isFound
-            className="c8"
+            className={look("c8")}
           />,
           <NumberField
             key={`${what.name}-stations`}
             field={stations}
             label="Stations"
             hint={index === 0 ? "empty: all that are left" : undefined}
-            className="c4"
+            className={look("c4")}
           />,
         ])}
       </div>
@@ -130,15 +131,26 @@ export function BriefFields({ fields, dishes, kitchens, recipes, initially, isAs
     <>
       {isNew ? what : null}
       <TextField field={fields.title} label="Class" />
-      <DateField field={fields.date} label="Date" className="c6" />
-      <TimeField field={fields.time} label="Doors open" className="c6" />
-      <NumberField field={fields.people} label="People" hint="who cook" className="c3" />
-      <SelectField field={fields.audience} label="Ages" options={optionsOf(audienceWords)} className="c6" />
-      <NumberField field={fields.minutes} label="Minutes in all" className="c3" />
-      <TextField field={fields.piecesEach} label="Pieces each" className="c3" inputMode="decimal" autoComplete="off" />
-      <NumberField field={fields.stationSize} label="Station size" hint="people" className="c3" />
-      <NumberField field={fields.helpers} label="Helpers" hint="adults beside you" className="c3" />
-      <NumberField field={fields.hotPlacesPerAdult} label="Hot places per adult" hint="0: no rule" className="c3" />
+      <DateField field={fields.date} label="Date" className={look("c6")} />
+      <TimeField field={fields.time} label="Doors open" className={look("c6")} />
+      <NumberField field={fields.people} label="People" hint="who cook" className={look("c3")} />
+      <SelectField field={fields.audience} label="Ages" options={optionsOf(audienceWords)} className={look("c6")} />
+      <NumberField field={fields.minutes} label="Minutes in all" className={look("c3")} />
+      <TextField
+        field={fields.piecesEach}
+        label="Pieces each"
+        className={look("c3")}
+        inputMode="decimal"
+        autoComplete="off"
+      />
+      <NumberField field={fields.stationSize} label="Station size" hint="people" className={look("c3")} />
+      <NumberField field={fields.helpers} label="Helpers" hint="adults beside you" className={look("c3")} />
+      <NumberField
+        field={fields.hotPlacesPerAdult}
+        label="Hot places per adult"
+        hint="0: no rule"
+        className={look("c3")}
+      />
       {isNew ? null : what}
       <SelectField
         field={fields.kitchenId}
@@ -146,15 +158,15 @@ export function BriefFields({ fields, dishes, kitchens, recipes, initially, isAs
         options={kitchens}
         empty="Choose a kitchen"
         isFound
-        className="c6"
+        className={look("c6")}
       />
-      <SelectField field={fields.kitMode} label="Kits" options={optionsOf(kitModeWords)} className="c6" />
-      <SelectField field={fields.demo} label="Demonstration" options={optionsOf(demoWords)} className="c6" />
+      <SelectField field={fields.kitMode} label="Kits" options={optionsOf(kitModeWords)} className={look("c6")} />
+      <SelectField field={fields.demo} label="Demonstration" options={optionsOf(demoWords)} className={look("c6")} />
       <SelectField
         field={fields.measuringSetId}
         label="Measuring set at the stations"
         options={measuringSets.map((set) => ({ value: set.id, label: set.name }))}
-        className="c6"
+        className={look("c6")}
       />
       <CheckGroup
         field={fields.missingScoops}
@@ -176,13 +188,13 @@ function LaterFields({ fields, initially, isAsked }: Pick<Props, "fields" | "ini
   const isDrawn = wasOpened || isAsked;
   return (
     <Fold
-      style={{ gridColumn: "span 12" }}
+      className={look("c12")}
       open={isAsked || undefined}
       onToggle={({ currentTarget }) => {
         if (currentTarget.open) setOpened(true);
       }}
     >
-      <FoldTitle style={{ minHeight: 44, cursor: "pointer", fontWeight: 600 }}>Times, batches, names</FoldTitle>
+      <FoldTitle className={look("tall", "pressed", "strong")}>Times, batches, names</FoldTitle>
       {isDrawn ? (
         <DrawnLater fields={fields} />
       ) : (
@@ -192,7 +204,7 @@ function LaterFields({ fields, initially, isAsked }: Pick<Props, "fields" | "ini
             return value === undefined ? null : <Hidden key={name} name={name} defaultValue={value} />;
           })}
           <noscript>
-            <a className="text" href="?all">
+            <a className={look("text")} href="?all">
               Show these fields
             </a>
           </noscript>
@@ -209,41 +221,51 @@ const asSent = (value: unknown): string | undefined =>
 /** Only what also travels folded may be drawn here: another field would be lost with every save that leaves it folded. */
 function DrawnLater({ fields }: { fields: Readonly<Record<(typeof laterNames)[number], Field>> }) {
   return (
-    <div className="form" style={{ paddingTop: 8 }}>
-      <NumberField field={fields.doorsMinutes} label="Doors and hands" hint="minutes" className="c4" />
-      <NumberField field={fields.eatMinutes} label="Eating" hint="minutes" className="c4" />
-      <NumberField field={fields.cleanMinutes} label="Cleaning" hint="minutes" className="c4" />
-      <SelectField field={fields.batchRule} label="Batches" options={optionsOf(batchRuleWords)} className="c6" />
-      <SelectField field={fields.eggRule} label="Half an egg" options={optionsOf(eggRuleWords)} className="c6" />
+    <div className={look("form", "filled-above")}>
+      <NumberField field={fields.doorsMinutes} label="Doors and hands" hint="minutes" className={look("c4")} />
+      <NumberField field={fields.eatMinutes} label="Eating" hint="minutes" className={look("c4")} />
+      <NumberField field={fields.cleanMinutes} label="Cleaning" hint="minutes" className={look("c4")} />
+      <SelectField
+        field={fields.batchRule}
+        label="Batches"
+        options={optionsOf(batchRuleWords)}
+        className={look("c6")}
+      />
+      <SelectField
+        field={fields.eggRule}
+        label="Half an egg"
+        options={optionsOf(eggRuleWords)}
+        className={look("c6")}
+      />
       <SelectField
         field={fields.containerPer}
         label="Containers"
         options={optionsOf(containerPerWords)}
-        className="c6"
+        className={look("c6")}
       />
       <NumberField
         field={fields.testersPerSurface}
         label="Testers a surface"
         hint="throw-away first pieces, 0 to 2"
-        className="c6"
+        className={look("c6")}
       />
-      <NumberField field={fields.tasters} label="Tasters" hint="who eat and do not cook" className="c6" />
-      <CheckField field={fields.hasDemoBatch} label="a batch for the demonstration" className="c6" />
+      <NumberField field={fields.tasters} label="Tasters" hint="who eat and do not cook" className={look("c6")} />
+      <CheckField field={fields.hasDemoBatch} label="a batch for the demonstration" className={look("c6")} />
       <NumberField
         field={fields.strictTolerancePercent}
         label="Scoops of leavener and salt, at most off by"
         hint="percent"
-        className="c6"
+        className={look("c6")}
       />
       <NumberField
         field={fields.usualTolerancePercent}
         label="Other scoops, at most off by"
         hint="percent"
-        className="c6"
+        className={look("c6")}
       />
-      <CheckField field={fields.easesSpice} label="salt and spice × 0.9 above four batches" className="c6" />
-      <CheckField field={fields.hasSpareKit} label="a spare kit" className="c6" />
-      <CheckField field={fields.isRemote} label="remote: every station a household of its own" className="c6" />
+      <CheckField field={fields.easesSpice} label="salt and spice × 0.9 above four batches" className={look("c6")} />
+      <CheckField field={fields.hasSpareKit} label="a spare kit" className={look("c6")} />
+      <CheckField field={fields.isRemote} label="remote: every station a household of its own" className={look("c6")} />
       <TextField
         field={fields.stationNames}
         label="Station names"
@@ -255,9 +277,14 @@ function DrawnLater({ fields }: { fields: Readonly<Record<(typeof laterNames)[nu
         hint="what they can do or say afterwards, a line each; on the run sheet, ticked in the log"
         rows={3}
       />
-      <SelectField field={fields.regime} label="Allergen list" options={regimeOptions} className="c6" />
-      <TextField field={fields.timeZone} label="Time zone" className="c6" />
-      <TextField field={fields.currency} label="Prices are in" hint="three letters, such as EUR" className="c6" />
+      <SelectField field={fields.regime} label="Allergen list" options={regimeOptions} className={look("c6")} />
+      <TextField field={fields.timeZone} label="Time zone" className={look("c6")} />
+      <TextField
+        field={fields.currency}
+        label="Prices are in"
+        hint="three letters, such as EUR"
+        className={look("c6")}
+      />
     </div>
   );
 }

@@ -6,6 +6,7 @@ import { Findings } from "~/ui/class/Findings";
 import { useLocale } from "~/ui/sheet/locale";
 import { namesOf } from "~/ui/words/findings";
 import { Aims } from "./Aims";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly input: ClassInput;
@@ -26,17 +27,17 @@ export const Consequences = memo(function Consequences({ input, plan, before, is
   const open = plan.findings.filter((finding) => finding.level !== "notes");
   return (
     <section aria-label="What follows" aria-live="polite">
-      <h2>What follows {isChanged ? <span className="needs-you small">not saved yet</span> : null}</h2>
+      <h2>What follows {isChanged ? <span className={look("needs-you", "small")}>not saved yet</span> : null}</h2>
       <BriefDrawing plan={plan} available={input.brief.minutes} />
       <Figures figures={main} before={before} counted={countedIn(plan)} names={names} />
       <Aims aims={input.brief.aims} />
-      <h3 style={{ margin: "20px 0 6px" }}>What is short or unsettled</h3>
+      <h3 className={look("above-m", "below-xs")}>What is short or unsettled</h3>
       {open.length === 0 ? (
-        <p className="quiet">Nothing: it fits, and nothing is missing.</p>
+        <p className={look("quiet")}>Nothing: it fits, and nothing is missing.</p>
       ) : (
         <Findings findings={open} names={names} />
       )}
-      <h3 style={{ margin: "20px 0 2px" }}>To buy</h3>
+      <h3 className={look("above-m", "below-xs")}>To buy</h3>
       <Figures figures={totals} before={before} counted={countedIn(plan)} names={names} />
     </section>
   );

@@ -3,6 +3,7 @@ import { Ask } from "~/ui/parts/Ask";
 import { DayInput } from "~/ui/parts/DateField";
 import { Primary } from "~/ui/parts/fields";
 import { Hidden, PlainInput, Tick } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 /** Whether a dialog is open, and what closes it. */
 interface Opening {
@@ -32,7 +33,7 @@ export default function ClassDialogs({ base, title, startsAt, again, removal }: 
           The same brief, recipes and kitchen on another day, or on that day every week. Labels and answers are asked
           anew.
         </p>
-        <Form method="post" action={base} id="plan-again" className="form">
+        <Form method="post" action={base} id="plan-again" className={look("form")}>
           <Hidden name="intent" value="again" />
           <label>
             On
@@ -41,7 +42,7 @@ export default function ClassDialogs({ base, title, startsAt, again, removal }: 
           <label>
             Times in all, a week apart
             <PlainInput
-              className="chakra-input"
+              className={look("chakra-input")}
               name="weeks"
               inputMode="numeric"
               defaultValue="1"
@@ -49,7 +50,7 @@ export default function ClassDialogs({ base, title, startsAt, again, removal }: 
               title="1 to 40"
             />
           </label>
-          <label className="check">
+          <label className={look("check")}>
             <Tick name="people" value="on" /> with the people, by name
           </label>
         </Form>

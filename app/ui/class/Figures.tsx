@@ -3,6 +3,7 @@ import { figureWords } from "~/ui/words/en";
 import { type Names, sayFigure, sayWhy } from "~/ui/words/findings";
 import { Fold, FoldTitle } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly figures: readonly KeyFigure[];
@@ -41,11 +42,11 @@ export function Figures({ figures, before, counted, names }: Props) {
             <dd>
               {isChanged && old ? (
                 <span className={parts.figure.was}>
-                  <span className="vh">was </span>
+                  <span className={look("vh")}>was </span>
                   {say(old)}
                 </span>
               ) : null}
-              {isChanged ? <span className="vh">changed to </span> : null}
+              {isChanged ? <span className={look("vh")}>changed to </span> : null}
               {say(figure)}
             </dd>
           </div>

@@ -7,6 +7,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { stageWords } from "~/ui/words/en";
 import { sayChange } from "~/ui/words/findings";
 import { Hidden } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 export interface StageStanding {
   readonly state: StageState;
@@ -38,12 +39,12 @@ export function SettleBar({ stage, standing, timeZone, blockedBy, action, subjec
   const { state, by, at, changes } = standing;
   const signed = at ? `${by ?? "someone"}, ${moment(at, locale, timeZone)}` : "";
   return (
-    <div className="actions" style={{ borderTop: "1px solid var(--chakra-colors-fg)", paddingTop: 12, marginTop: 24 }}>
+    <div className={look("actions", "ruled-off", "above-l")}>
       {state === "settled" ? <p>Settled by {signed}.</p> : null}
       {state === "stale" ? (
         <div>
-          <p className="needs-you">Stale: settled by {signed}, and changed since.</p>
-          <p className="small">
+          <p className={look("needs-you")}>Stale: settled by {signed}, and changed since.</p>
+          <p className={look("small")}>
             {changes
               .slice(0, 6)
               .map((change) => sayChange(change, subjectOf))
@@ -52,9 +53,9 @@ export function SettleBar({ stage, standing, timeZone, blockedBy, action, subjec
           </p>
         </div>
       ) : null}
-      {state === "open" ? <p className="quiet">Not settled yet.</p> : null}
-      {blockedBy ? <p className="needs-you">{blockedBy}</p> : null}
-      <Form method="post" action={action} className="actions no-print">
+      {state === "open" ? <p className={look("quiet")}>Not settled yet.</p> : null}
+      {blockedBy ? <p className={look("needs-you")}>{blockedBy}</p> : null}
+      <Form method="post" action={action} className={look("actions", "no-print")}>
         <Hidden name="stage" value={stage} />
         {state === "settled" ? (
           <Secondary name="intent" value="unsettle">

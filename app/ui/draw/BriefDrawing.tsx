@@ -2,6 +2,7 @@ import type { ClassPlan } from "~/core/plan";
 import { minutes } from "~/ui/format/format";
 import { headsAround } from "./heads";
 import { useLocale } from "~/ui/sheet/locale";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly plan: Pick<ClassPlan, "stations" | "timeline">;
@@ -15,15 +16,15 @@ const mostTables = 24;
 /** A table with its people around it and its pieces under it. */
 function Table({ size, pieces, isApart }: { size: number; pieces: number; isApart: boolean }) {
   return (
-    <svg className={`brief-table${isApart ? " apart" : ""}`} viewBox="0 0 76 74">
+    <svg className={look("brief-table", isApart && "apart")} viewBox="0 0 76 74">
       {headsAround(size).map(({ isFar, along }) => (
-        <circle key={`${isFar} ${along}`} className="head" r="5.5" cx={along * 76} cy={isFar ? 7 : 51} />
+        <circle key={`${isFar} ${along}`} className={look("head")} r="5.5" cx={along * 76} cy={isFar ? 7 : 51} />
       ))}
       <rect x="6" y="15" width="64" height="29" rx="3" />
       <text x="38" y="34" textAnchor="middle">
         {size}
       </text>
-      <text className="pieces" x="38" y="72" textAnchor="middle">
+      <text className={look("pieces")} x="38" y="72" textAnchor="middle">
         {pieces}
       </text>
     </svg>
@@ -37,23 +38,23 @@ export function BriefDrawing({ plan: { stations, timeline }, available }: Props)
   const scale = Math.max(timeline.end, available) || 1;
   const share = (at: number) => `${((at / scale) * 100).toFixed(2)}%`;
   return (
-    <div className="brief-drawing" aria-hidden="true">
+    <div className={look("brief-drawing")} aria-hidden="true">
       {stations.length <= mostTables ? (
-        <div className="brief-tables">
+        <div className={look("brief-tables")}>
           {stations.map((station) => (
             <Table key={station.id} size={station.size} pieces={station.cooked} isApart={station.isApart} />
           ))}
-          <span className="quiet small">people at each table, pieces under it</span>
+          <span className={look("quiet", "small")}>people at each table, pieces under it</span>
         </div>
       ) : null}
-      <div className="brief-minutes">
-        <span className="used" style={{ width: share(Math.min(timeline.end, available)) }} />
+      <div className={look("brief-minutes")}>
+        <span className={look("used")} style={{ width: share(Math.min(timeline.end, available)) }} />
         {timeline.end > available ? (
-          <span className="over" style={{ left: share(available), width: share(timeline.end - available) }} />
+          <span className={look("over")} style={{ left: share(available), width: share(timeline.end - available) }} />
         ) : null}
-        <span className="given" style={{ left: share(available) }} />
+        <span className={look("given")} style={{ left: share(available) }} />
       </div>
-      <p className="small quiet">
+      <p className={look("small", "quiet")}>
         {minutes(timeline.end, locale)} of {minutes(available, locale)}
       </p>
     </div>

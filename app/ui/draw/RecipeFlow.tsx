@@ -1,5 +1,6 @@
 import { type Line, type Recipe, bowls } from "~/core/recipe";
 import { bowlWords } from "~/ui/words/en";
+import { look } from "~/ui/theme/look";
 
 const rowPx = 24;
 const headPx = 22;
@@ -29,14 +30,20 @@ export function RecipeFlow({ recipe, ingredientName }: Props) {
   const yOf = new Map(rows.flatMap((row) => (row.line ? [[row.line.id, row.y] as const] : [])));
   const stepY = (index: number) => ((steps.indexOf(index) + 0.5) * height) / steps.length;
   return (
-    <svg className="recipe-flow" viewBox={`0 0 ${width} ${height}`} width={width} height={height} aria-hidden="true">
+    <svg
+      className={look("recipe-flow")}
+      viewBox={`0 0 ${width} ${height}`}
+      width={width}
+      height={height}
+      aria-hidden="true"
+    >
       {rows.map(({ key, y: at, line }) =>
         line ? (
-          <text key={key} x={namesEnd - 8} y={at + 5} textAnchor="end" className="name">
+          <text key={key} x={namesEnd - 8} y={at + 5} textAnchor="end" className={look("name")}>
             {ingredientName(line.ingredientId)}
           </text>
         ) : (
-          <text key={key} x={0} y={at} className="bowl">
+          <text key={key} x={0} y={at} className={look("bowl")}>
             {bowlWords[key as keyof typeof bowlWords]}
           </text>
         ),
@@ -49,15 +56,15 @@ export function RecipeFlow({ recipe, ingredientName }: Props) {
         return (
           <path
             key={`${lineId} ${index}`}
-            className="thread"
+            className={look("thread")}
             d={`M${namesEnd},${from} C${middle},${from} ${middle},${to} ${stepsAt - 13},${to}`}
           />
         );
       })}
       {steps.map((index) => (
         <g key={index}>
-          <circle className="step" cx={stepsAt} cy={stepY(index)} r={13} />
-          <text className="step-number" x={stepsAt} y={stepY(index) + 5} textAnchor="middle">
+          <circle className={look("step")} cx={stepsAt} cy={stepY(index)} r={13} />
+          <text className={look("step-number")} x={stepsAt} y={stepY(index) + 5} textAnchor="middle">
             {index + 1}
           </text>
         </g>

@@ -2,6 +2,8 @@ import { type Leg, carrierOf, thingOf } from "~/core/contact";
 import type { Floor, FloorKind } from "~/core/gear";
 import type { StationPlan } from "~/core/plan";
 import { headsAround } from "./heads";
+import { markLook } from "~/ui/draw/mark-look";
+import { look } from "~/ui/theme/look";
 
 type Seated = Pick<StationPlan, "id" | "name" | "size" | "isApart">;
 
@@ -73,12 +75,12 @@ function Table({ station, at, isMarked }: { station: Seated; at: Point; isMarked
   const { width, height } = table;
   return (
     <g
-      className={`table${station.isApart ? " apart" : ""}${isMarked ? " marked" : ""}`}
+      className={look("table", station.isApart && "apart", isMarked && "marked")}
       transform={`translate(${at.x} ${at.y})`}
     >
       {headsAround(station.size).map(({ isFar, along }) => (
         <circle
-          className="head"
+          className={look("head")}
           key={`${isFar} ${along}`}
           r={head}
           cx={(along - 0.5) * width}
@@ -87,7 +89,14 @@ function Table({ station, at, isMarked }: { station: Seated; at: Point; isMarked
       ))}
       <rect x={-width / 2} y={-height / 2} width={width} height={height} rx="5" />
       {station.isApart ? (
-        <rect className="inner" x={-width / 2 + 7} y={-height / 2 + 7} width={width - 14} height={height - 14} rx="3" />
+        <rect
+          className={look("inner")}
+          x={-width / 2 + 7}
+          y={-height / 2 + 7}
+          width={width - 14}
+          height={height - 14}
+          rx="3"
+        />
       ) : null}
       <text y="9" textAnchor="middle">
         {station.name}
@@ -127,7 +136,7 @@ export function RoomDrawing({ floor: sketched, stations, paths = [], at, nameOf,
   });
   return (
     <svg
-      className={`room-drawing${sketched ? "" : " unsketched"}`}
+      className={look("room-drawing", !sketched && "unsketched")}
       viewBox={`-6 -6 ${width + 12} ${depth + 12}`}
       aria-hidden="true"
     >
@@ -141,10 +150,10 @@ export function RoomDrawing({ floor: sketched, stations, paths = [], at, nameOf,
           markerHeight="7"
           orient="auto-start-reverse"
         >
-          <path className="arrow" d="M0 0L10 5L0 10Z" />
+          <path className={look("arrow")} d="M0 0L10 5L0 10Z" />
         </marker>
       </defs>
-      <rect className="walls" width={width} height={depth} />
+      <rect className={look("walls")} width={width} height={depth} />
       {floor.marks
         .filter((mark) => mark.kind !== "station")
         .map((mark) => {
@@ -152,7 +161,7 @@ export function RoomDrawing({ floor: sketched, stations, paths = [], at, nameOf,
           const half = Math.max(46, words.length * 8 + 12);
           return (
             <g
-              className={`mark ${mark.kind}`}
+              className={look("mark", markLook(mark.kind))}
               key={`${mark.kind} ${mark.x} ${mark.y}`}
               transform={`translate(${mark.x * metre} ${mark.y * metre})`}
             >
@@ -168,7 +177,7 @@ export function RoomDrawing({ floor: sketched, stations, paths = [], at, nameOf,
         return place ? <Table key={station.id} station={station} at={place} isMarked={station.id === marked} /> : null;
       })}
       {ways.map(({ key, from, to, bow, pickedAt }) => (
-        <g className="way" key={key}>
+        <g className={look("way")} key={key}>
           <path d={`M${from.x} ${from.y}Q${bow.x} ${bow.y} ${to.x} ${to.y}`} markerEnd="url(#room-arrow)" />
           {at && pickedAt >= 0 ? (
             <text x={from.x / 4 + bow.x / 2 + to.x / 4} y={from.y / 4 + bow.y / 2 + to.y / 4 - 6} textAnchor="middle">

@@ -1,12 +1,13 @@
 import type { Shape, Stroke } from "~/core/look";
+import { look } from "~/ui/theme/look";
 
 const pathOf = ({ points, isClosed, kind }: Stroke): string =>
   `M${points.map(([x, y]) => `${x.toFixed(2)},${y.toFixed(2)}`).join("L")}${isClosed === true || kind === "fill" ? "Z" : ""}`;
 
 /** A shape as it lies on its piece: first the lines, which turn dark, then what is filled; each numbered where the bottle begins. */
 export const ShapeDrawing = ({ shape }: { shape: Shape }) => (
-  <svg className="shape-drawing" viewBox="-0.6 -0.6 11.2 11.2" aria-hidden="true">
-    <circle className="piece" cx={5} cy={5} r={5} />
+  <svg className={look("shape-drawing")} viewBox="-0.6 -0.6 11.2 11.2" aria-hidden="true">
+    <circle className={look("piece")} cx={5} cy={5} r={5} />
     {[...shape.strokes]
       // What is filled lies below the lines, as it does on the griddle.
       .sort((a, b) => Number(a.kind === "line") - Number(b.kind === "line"))
@@ -17,7 +18,7 @@ export const ShapeDrawing = ({ shape }: { shape: Shape }) => (
       const [x, y] = stroke.kind === "fill" ? middleOf(stroke) : (stroke.points[0] ?? [5, 5]);
       return (
         <g key={index}>
-          <circle className="order" cx={x} cy={y} r={0.55} />
+          <circle className={look("order")} cx={x} cy={y} r={0.55} />
           <text x={x} y={y + 0.27} textAnchor="middle">
             {index + 1}
           </text>

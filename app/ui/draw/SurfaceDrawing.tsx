@@ -1,5 +1,6 @@
 import { type Surface, mostPieces, piecesSpread, placesOn } from "~/core/gear";
 import type { Recipe } from "~/core/recipe";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly surface: Pick<Surface, "size" | "places" | "kind">;
@@ -36,19 +37,19 @@ export function SurfaceDrawing({ surface, recipe, pieces }: Props) {
   const inOrder = [...centres].sort((a, b) => a.y - b.y || a.x - b.x).slice(0, pieces ?? centres.length);
   return (
     <svg
-      className={`surface-drawing${surface.size ? "" : " unmeasured"}`}
+      className={look("surface-drawing", !surface.size && "unmeasured")}
       viewBox={`${-width / 2 - 1} ${-depth / 2 - 1} ${width + 2} ${depth + 2}`}
       style={{ aspectRatio: `${width + 2} / ${depth + 2}` }}
       aria-hidden="true"
     >
       {size.kind === "round" ? (
-        <circle className="plate" r={width / 2} />
+        <circle className={look("plate")} r={width / 2} />
       ) : (
-        <rect className="plate" x={-width / 2} y={-depth / 2} width={width} height={depth} rx="1" />
+        <rect className={look("plate")} x={-width / 2} y={-depth / 2} width={width} height={depth} rx="1" />
       )}
       {inOrder.map(({ x, y }, index) => (
         <g key={`${x} ${y}`}>
-          <circle className="piece" cx={x} cy={y} r={diameter / 2} />
+          <circle className={look("piece")} cx={x} cy={y} r={diameter / 2} />
           <text x={x} y={y + diameter * 0.11} textAnchor="middle" style={{ fontSize: `${diameter * 0.3}px` }}>
             {index + 1}
           </text>

@@ -5,6 +5,7 @@ import { ageWords, dietWords, severityWords, substanceWords } from "~/ui/words/e
 import { wordsIn } from "~/ui/words/regional";
 import { useLocale } from "~/ui/sheet/locale";
 import { Hidden, Pick } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 type Need = { substance?: unknown; food?: unknown; severity?: unknown; touchOrAir?: unknown };
 type Person = {
@@ -33,19 +34,25 @@ export function PersonBlock({ field, index, isOwn, regime }: Props) {
   const person = field.getFieldset();
   const answer = person.answer;
   return (
-    <fieldset className="person-block">
+    <fieldset className={look("person-block")}>
       <legend>
         {isOwn ? String(person.name.initialValue ?? "") : index === 0 ? "Who it is about" : `And child ${index + 1}`}
       </legend>
-      <div className="form">
+      <div className={look("form")}>
         {isOwn ? (
           <Hidden name={person.name.name} value={String(person.name.initialValue ?? "")} />
         ) : (
-          <TextField field={person.name} label="First and last name" autoComplete="off" className="c8" />
+          <TextField field={person.name} label="First and last name" autoComplete="off" className={look("c8")} />
         )}
-        <SelectField field={person.ageBand} label="Age" options={optionsOf(ageWords)} empty="–" className="c4" />
+        <SelectField
+          field={person.ageBand}
+          label="Age"
+          options={optionsOf(ageWords)}
+          empty="–"
+          className={look("c4")}
+        />
         <div role="group" aria-labelledby={`${answer.id}-title`}>
-          <p id={`${answer.id}-title`} style={{ fontWeight: 600 }}>
+          <p className={look("strong")} id={`${answer.id}-title`}>
             Is there anything to avoid, in food or around it?
           </p>
           {(
@@ -54,37 +61,49 @@ export function PersonBlock({ field, index, isOwn, regime }: Props) {
               ["something", "Yes, there is something"],
             ] as const
           ).map(([value, label]) => (
-            <label className="check" key={value}>
+            <label className={look("check")} key={value}>
               <Pick name={answer.name} value={value} defaultChecked={answer.initialValue === value} />
               {label}
             </label>
           ))}
-          {answer.errors?.[0] ? <p className="field-error">{answer.errors[0]}</p> : null}
+          {answer.errors?.[0] ? <p className={look("field-error")}>{answer.errors[0]}</p> : null}
         </div>
         {(person.needs.getFieldList() as FieldMetadata<Need>[]).map((row, number) => {
           const need = row.getFieldset();
           return (
-            <div className="form need-row" key={row.key ?? number}>
+            <div className={look("form", "need-row")} key={row.key ?? number}>
               <SelectField
                 field={need.substance}
                 label={number === 0 ? "Must avoid" : `Must avoid (${number + 1})`}
                 options={listed.map((value) => ({ value, label: substanceWords[value] }))}
                 empty="–"
-                className="c6"
+                className={look("c6")}
               />
               <TextField
                 field={need.food}
                 label="or any other food"
-                className="c6"
+                className={look("c6")}
                 autoComplete="off"
                 hint="such as corn or banana"
               />
-              <SelectField field={need.severity} label="How bad" options={optionsOf(words)} empty="–" className="c6" />
-              <CheckField field={need.touchOrAir} label="even touch or the air is harmful" className="c8" />
+              <SelectField
+                field={need.severity}
+                label="How bad"
+                options={optionsOf(words)}
+                empty="–"
+                className={look("c6")}
+              />
+              <CheckField field={need.touchOrAir} label="even touch or the air is harmful" className={look("c8")} />
             </div>
           );
         })}
-        <SelectField field={person.diet} label="Diet" options={optionsOf(dietWords)} empty="none" className="c6" />
+        <SelectField
+          field={person.diet}
+          label="Diet"
+          options={optionsOf(dietWords)}
+          empty="none"
+          className={look("c6")}
+        />
         <AreaField
           field={person.words}
           label="Anything else, in your own words"

@@ -16,6 +16,7 @@ import {
 import { KitDrawing } from "~/ui/draw/KitDrawing";
 import { Heads } from "~/ui/sheet/Heads";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly name: string;
@@ -32,25 +33,25 @@ export function KitSheet({ name, note, containers, stateOf, names, timeZone, bas
   const locale = useLocale();
   const isSealed = containers.some((one) => one.isSealed);
   return (
-    <section className={isSealed ? "kit-sheet apart" : "kit-sheet"}>
+    <section className={isSealed ? look("kit-sheet", "apart") : look("kit-sheet")}>
       <div className={parts.card.head}>
         <h3>{name}</h3>
         <span>{isSealed ? "apart: packed first, sealed" : note}</span>
       </div>
       <KitDrawing containers={containers} names={names} />
-      <table className="ruled">
+      <table className={look("ruled")}>
         <Heads of={["Container", "What", { n: "By scale" }, "By spoon and cup", "Packed"]} />
         <tbody>
           {containers.map((container) => {
             const state = stateOf(container);
             return (
-              <tr key={container.key} className={state.kind === "reopened" ? "needs" : undefined}>
+              <tr key={container.key} className={state.kind === "reopened" ? look("needs") : undefined}>
                 <td>
-                  <Link className="text" to={`${base}/containers/${container.key}`}>
+                  <Link className={look("text")} to={`${base}/containers/${container.key}`}>
                     {containerName(container)}
                   </Link>
                   <b>{sayMix(container)}</b>
-                  <div className="small quiet">
+                  <div className={look("small", "quiet")}>
                     {groupWords[container.group]}, {saySteps(container.steps, locale)}
                   </div>
                 </td>
@@ -60,9 +61,9 @@ export function KitSheet({ name, note, containers, stateOf, names, timeZone, bas
                     container.contents.map((one) => names.ingredient(one.ingredientId)),
                     locale,
                   )}
-                  <div className="small quiet">{sayMarks(container.marks, names).join(" ")}</div>
+                  <div className={look("small", "quiet")}>{sayMarks(container.marks, names).join(" ")}</div>
                 </td>
-                <td className="n">
+                <td className={look("n")}>
                   {container.contents.length === 1 && container.contents[0]
                     ? contentGrams(container.contents[0], locale)
                     : container.grams === undefined
@@ -73,18 +74,18 @@ export function KitSheet({ name, note, containers, stateOf, names, timeZone, bas
                   {container.contents.length === 1 && container.contents[0]
                     ? contentScoops(container.contents[0], locale)
                     : container.contents.map((one) => (
-                        <div key={one.lineId} className="small">
+                        <div key={one.lineId} className={look("small")}>
                           {names.ingredient(one.ingredientId)} {contentScoops(one, locale)}
                         </div>
                       ))}
                 </td>
                 <td>
                   {state.kind === "packed" ? (
-                    <span className="small">
+                    <span className={look("small")}>
                       {state.tick.by}, {timeOfDay(state.tick.at, locale, timeZone)}
                     </span>
                   ) : state.kind === "reopened" ? (
-                    <span className="small needs-you">
+                    <span className={look("small", "needs-you")}>
                       {list(
                         state.changes.map((change) => sayContentChange(change, names)),
                         locale,

@@ -18,13 +18,14 @@ import { sayPiece } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
 import { Fold, FoldTitle } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 function Scoops({ line }: { line: KitLine }) {
   const main = line.main;
   const locale = useLocale();
   if (!main)
     return (
-      <span className={line.kind === "unknown" ? "needs-you" : "quiet"}>
+      <span className={line.kind === "unknown" ? look("needs-you") : look("quiet")}>
         {line.kind === "unknown" ? "amount not known" : "to taste"}
       </span>
     );
@@ -33,7 +34,7 @@ function Scoops({ line }: { line: KitLine }) {
     return (
       <>
         {fraction(line.packs.exact, locale)} {line.packs.name}
-        {line.packs.exact.den === 1n ? null : <span className="quiet">, open {line.packs.whole}</span>}
+        {line.packs.exact.den === 1n ? null : <span className={look("quiet")}>, open {line.packs.whole}</span>}
       </>
     );
   return <PutOutText of={main} />;
@@ -65,16 +66,16 @@ export function TareCard({
   const readings = tareReadings(inBowlOrder(kit, recipe));
   if (readings.length === 0) return null;
   return (
-    <table className="ruled">
+    <table className={look("ruled")}>
       <Heads of={["Into one bowl", { n: "Zero before each" }, { n: "Left running" }]} />
       <tbody>
         {readings.map((reading) => (
           <tr key={reading.lineId}>
             <td>{ingredientName(kit.find((line) => line.lineId === reading.lineId)?.ingredientId ?? "")}</td>
-            <td className="n">
+            <td className={look("n")}>
               <Grams value={toScaleGrams(reading.each).shown} />
             </td>
-            <td className="n">
+            <td className={look("n")}>
               <Grams value={toScaleGrams(reading.running).shown} />
             </td>
           </tr>
@@ -91,7 +92,7 @@ function OffBy({ line }: { line: KitLine }) {
   if (!scoops) return null;
   const off = drift(scoops.error, locale);
   return off === "" ? null : (
-    <span className={scoops.isWithin ? "quiet" : "needs-you"}>
+    <span className={scoops.isWithin ? look("quiet") : look("needs-you")}>
       {" "}
       ({off}
       {scoops.isWithin ? "" : " by spoon"})
@@ -111,9 +112,9 @@ interface KitProps {
 /** The lines of one kit by bowl: drawn as cups and spoons, in words, and in grams, with a box to tick on paper. */
 export function KitTable({ kit, ingredientName, isEgg, caption, factor }: KitProps) {
   return (
-    <table className={`ruled ${parts.card.kit}`}>
+    <table className={look("ruled", parts.card.kit)}>
       {caption ? <caption>{caption}</caption> : null}
-      <thead className="vh">
+      <thead className={look("vh")}>
         <tr>
           <th scope="col">To take</th>
           <th scope="col">What</th>
@@ -126,29 +127,29 @@ export function KitTable({ kit, ingredientName, isEgg, caption, factor }: KitPro
         if (lines.length === 0) return null;
         return (
           <tbody key={bowl}>
-            <tr className="is-group">
+            <tr className={look("is-group")}>
               <th scope="rowgroup" colSpan={4}>
                 <BowlDrawing bowl={bowl} /> {bowlWords[bowl]}
               </th>
             </tr>
             {lines.map((line) => (
-              <tr key={line.lineId} className={line.kind === "unknown" ? "needs" : undefined}>
+              <tr key={line.lineId} className={line.kind === "unknown" ? look("needs") : undefined}>
                 <td>
-                  <div className="take" aria-hidden="true">
+                  <div className={look("take")} aria-hidden="true">
                     <TakeDrawing line={line} isEgg={isEgg(line.ingredientId)} />
                   </div>
                 </td>
                 <td>
                   <b>{ingredientName(line.ingredientId)}</b>
                   {line.own === undefined ? null : <b>, of your own: {line.own}</b>}
-                  {line.isOptional ? <span className="quiet"> (optional)</span> : null}
+                  {line.isOptional ? <span className={look("quiet")}> (optional)</span> : null}
                   {line.round === undefined ? null : <b>, only for: {line.round.toLowerCase()}</b>}
-                  {line.note ? <span className="quiet">, {line.note}</span> : null}
-                  <div className="in-words">
+                  {line.note ? <span className={look("quiet")}>, {line.note}</span> : null}
+                  <div className={look("in-words")}>
                     <Scoops line={line} />
                     <OffBy line={line} />
                     {factor && (line.times !== undefined || line.isEased) ? (
-                      <span className="quiet">
+                      <span className={look("quiet")}>
                         , <Grown line={line} factor={factor} />
                       </span>
                     ) : null}
@@ -160,14 +161,14 @@ export function KitTable({ kit, ingredientName, isEgg, caption, factor }: KitPro
                     ) : null}
                   </div>
                 </td>
-                <td className="n">
+                <td className={look("n")}>
                   {line.main?.onScale && !isZero(line.main.amount.value) ? (
                     <Grams value={line.main.onScale.shown} />
                   ) : (
                     ""
                   )}
                   {line.apart?.onScale ? (
-                    <div className="small">
+                    <div className={look("small")}>
                       + <Grams value={line.apart.onScale.shown} />
                     </div>
                   ) : null}
@@ -232,10 +233,10 @@ function Steps({
           <StopMixing step={step} recipe={recipe} />
           {step.kind === "cook" && recipe.heat.halves ? <b> {sayHalves(recipe, ingredientName, locale)}</b> : null}
           {step.kind === "cook" && rounds ? <b> {sayRounds(recipe, rounds, locale)}</b> : null}
-          {step.warmth ? <b className="gate"> {sayWarmth(step, locale)}</b> : null}
-          {step.gate ? <b className="gate"> {sayGate(step.gate, toNumber(factor), locale)}</b> : null}
+          {step.warmth ? <b className={look("gate")}> {sayWarmth(step, locale)}</b> : null}
+          {step.gate ? <b className={look("gate")}> {sayGate(step.gate, toNumber(factor), locale)}</b> : null}
           {(cautions[index] ?? []).map((hazard) => (
-            <span className="caution" key={hazard}>
+            <span className={look("caution")} key={hazard}>
               {hazardWords[hazard]}
             </span>
           ))}
@@ -252,7 +253,7 @@ function AheadTub({ batter }: { batter: readonly KitLine[] }) {
   return (
     <p>
       <b>The batter, made before the doors{all === undefined ? "" : `: ${grams(toScaleGrams(all).shown, locale)}`}.</b>{" "}
-      <span className="quiet">Cold until it is poured; stir it once.</span>
+      <span className={look("quiet")}>Cold until it is poured; stir it once.</span>
     </p>
   );
 }
@@ -270,7 +271,7 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
           {dish.variantName ? <b>, {dish.variantName.toLowerCase()}</b> : null}
           {station.ownSet === undefined ? null : <b>; measured with {measuringSetOf(station.ownSet).name}</b>}
         </span>
-        <span className="n">
+        <span className={look("n")}>
           <b>{fraction(scale.factor, locale)} ×</b> the recipe makes <b>{scale.piecesMade}</b>, {scale.piecesWanted}{" "}
           wanted; {loads} {loads === 1 ? "load" : "loads"}
           {station.eaters > station.size ? `; feeds ${station.eaters}` : ""}
@@ -309,7 +310,7 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
             />
           )}
           {station.ahead ? null : (
-            <Fold className="tare">
+            <Fold className={look("tare")}>
               <FoldTitle>{station.halves ? "Weigh each half in one bowl" : "Weigh it in one bowl"}</FoldTitle>
               <TareCard
                 kit={station.halves?.each ?? station.kit}
@@ -320,7 +321,7 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
           )}
           <Looks recipe={dish.recipe} />
           {/* On paper they hang on the wall: a card is one page. */}
-          <div className="no-print">
+          <div className={look("no-print")}>
             <Techniques of={techniques} />
           </div>
         </div>
@@ -333,7 +334,7 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
               ))}
             </ul>
           ) : (
-            <p className="quiet">
+            <p className={look("quiet")}>
               {station.size === 0 ? `You cook, ${station.eaters} taste` : `${peopleOf(station.size)}, not named yet`}
             </p>
           )}
@@ -347,7 +348,7 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
                     {pieces} at a time, {often} {often === 1 ? "load" : "loads"}
                   </b>
                   <br />
-                  <span className="quiet">
+                  <span className={look("quiet")}>
                     {sayPiece(dish.recipe, locale)}
                     {(dish.recipe.heat.on ?? [])
                       .filter((each) => each.surfaceKind === surface.kind)
@@ -371,7 +372,7 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
           />
         </div>
       </div>
-      <p className="print-only small">{stamp}</p>
+      <p className={look("print-only", "small")}>{stamp}</p>
     </section>
   );
 }

@@ -4,6 +4,7 @@ import { putOut } from "~/core/kit";
 import { grams, list, sayPutOut } from "~/ui/format/format";
 import { substanceWords } from "~/ui/words/en";
 import type { Names } from "~/ui/words/findings";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly mix: StoredMix;
@@ -25,7 +26,7 @@ export function StoredMixLabel({ mix, made, useBy, names }: Props) {
       locale,
     );
   return (
-    <article className="take-home">
+    <article className={look("take-home")}>
       <h3>
         Dry mix<span>, {names.dish(mix.dishId)}</span>
       </h3>
@@ -44,7 +45,7 @@ export function StoredMixLabel({ mix, made, useBy, names }: Props) {
         ) : null}
       </p>
       {unread.length > 0 ? (
-        <p className="needs-you">Label not read of {said(unread)}: not known what is in it.</p>
+        <p className={look("needs-you")}>Label not read of {said(unread)}: not known what is in it.</p>
       ) : null}
       <p>
         Add{" "}

@@ -3,6 +3,7 @@ import type { TakeHome } from "~/core/pack";
 import { list, temperature } from "~/ui/format/format";
 import { substanceWords } from "~/ui/words/en";
 import type { Names } from "~/ui/words/findings";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly label: TakeHome;
@@ -22,7 +23,7 @@ export function TakeHomeLabel({ label, made, eatBy, names }: Props) {
   const may = [...new Set(label.ingredients.flatMap((one) => one.mayContain))];
   const unread = label.ingredients.filter((one) => one.isUnread);
   return (
-    <article className="take-home">
+    <article className={look("take-home")}>
       <h3>
         {label.title}
         {label.roundName ? <span>, {label.roundName.toLowerCase()}</span> : null}
@@ -55,7 +56,7 @@ export function TakeHomeLabel({ label, made, eatBy, names }: Props) {
         </p>
       ) : null}
       {unread.length > 0 ? (
-        <p className="needs-you">
+        <p className={look("needs-you")}>
           Label not read of{" "}
           {list(
             unread.map((one) => names.ingredient(one.ingredientId)),

@@ -1,5 +1,6 @@
 import type { Tray } from "~/core/pack";
 import type { Names } from "~/ui/words/findings";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly tray: Tray;
@@ -11,7 +12,7 @@ interface Props {
 
 /** What stands beside the tray of one round: which pieces, whose, and until when. */
 export const TrayLabel = ({ tray, out, by, names }: Props) => (
-  <article className="take-home">
+  <article className={look("take-home")}>
     <h3>
       {names.round(tray.stationId, tray.roundId)}
       <span>, {names.station(tray.stationId)}</span>

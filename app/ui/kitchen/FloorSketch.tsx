@@ -3,6 +3,8 @@ import { useRef, useState } from "react";
 import { type Floor, type FloorKind, floorKinds } from "~/core/gear";
 import { floorWords } from "~/ui/words/kits";
 import { Hidden, PlainButton, PlainInput } from "~/ui/parts/plain";
+import { markLook } from "~/ui/draw/mark-look";
+import { look } from "~/ui/theme/look";
 
 type Mark = Floor["marks"][number];
 
@@ -34,7 +36,7 @@ function DraggedMark({
     <PlainButton
       type="button"
       ref={setNodeRef}
-      className={`floor-mark ${mark.kind}`}
+      className={look("floor-mark", markLook(mark.kind))}
       style={{
         left: `${(mark.x / floor.widthM) * 100}%`,
         top: `${(mark.y / floor.depthM) * 100}%`,
@@ -96,10 +98,10 @@ export function FloorSketch({ floor: given }: { floor: Floor | undefined }) {
   return (
     <>
       <Hidden name="floor" value={JSON.stringify(floor)} />
-      <div className="facts no-print">
+      <div className={look("facts", "no-print")}>
         {(["widthM", "depthM"] as const).map((key) => (
-          <label className="cell tiny" key={key}>
-            <span className="cell-label">{key === "widthM" ? "Wide, m" : "Deep, m"}</span>
+          <label className={look("cell", "tiny")} key={key}>
+            <span className={look("cell-label")}>{key === "widthM" ? "Wide, m" : "Deep, m"}</span>
             <PlainInput
               inputMode="decimal"
               defaultValue={floor[key]}
@@ -107,12 +109,12 @@ export function FloorSketch({ floor: given }: { floor: Floor | undefined }) {
             />
           </label>
         ))}
-        <span className="row-buttons">
+        <span className={look("row-buttons")}>
           {floorKinds.map((kind) => (
             <PlainButton
               key={kind}
               type="button"
-              className="row-button"
+              className={look("row-button")}
               onClick={() => add(kind)}
               disabled={floor.marks.length >= 120}
             >
@@ -124,7 +126,7 @@ export function FloorSketch({ floor: given }: { floor: Floor | undefined }) {
       <DndContext sensors={sensors} onDragEnd={drop}>
         <div
           ref={box}
-          className="floor"
+          className={look("floor")}
           style={{
             aspectRatio: `${floor.widthM} / ${floor.depthM}`,
             backgroundSize: `${100 / floor.widthM}% ${100 / floor.depthM}%`,
@@ -143,12 +145,12 @@ export function FloorSketch({ floor: given }: { floor: Floor | undefined }) {
           ))}
         </div>
       </DndContext>
-      <ul className="plain-list no-print">
+      <ul className={look("plain-list", "no-print")}>
         {floor.marks.map((mark, index) => (
-          <li key={index} className="facts tight">
-            <span style={{ minWidth: 130 }}>{floorWords[mark.kind]}</span>
-            <label className="cell">
-              <span className="vh">Name of the {floorWords[mark.kind]}</span>
+          <li key={index} className={look("facts", "tight")}>
+            <span className={look("name-column")}>{floorWords[mark.kind]}</span>
+            <label className={look("cell")}>
+              <span className={look("vh")}>Name of the {floorWords[mark.kind]}</span>
               <PlainInput
                 value={mark.label}
                 maxLength={40}
@@ -156,12 +158,12 @@ export function FloorSketch({ floor: given }: { floor: Floor | undefined }) {
                 placeholder="name"
               />
             </label>
-            <span className="quiet small">
+            <span className={look("quiet", "small")}>
               {mark.x} m from the left, {mark.y} m from the top
             </span>
             <PlainButton
               type="button"
-              className="row-button"
+              className={look("row-button")}
               onClick={() => setFloor((so) => ({ ...so, marks: so.marks.filter((_, at) => at !== index) }))}
             >
               take out
@@ -169,7 +171,7 @@ export function FloorSketch({ floor: given }: { floor: Floor | undefined }) {
           </li>
         ))}
       </ul>
-      <p className="small quiet">
+      <p className={look("small", "quiet")}>
         One square is a metre. Keep the ways out free, the heat away from the door, and the table set apart where
         nothing is carried past it.
       </p>

@@ -6,6 +6,7 @@ import type { useTicks } from "~/ui/pack/useTicks";
 import { Tick } from "~/ui/parts/plain";
 import type { Names } from "~/ui/words/findings";
 import { causeWords, sayAct, sightWords } from "~/ui/words/looks";
+import { look } from "~/ui/theme/look";
 
 type Ticking = Pick<ReturnType<typeof useTicks>, "ticks" | "tick" | "isReady">;
 
@@ -13,7 +14,7 @@ type Ticking = Pick<ReturnType<typeof useTicks>, "ticks" | "tick" | "isReady">;
 function TaughtTick({ ticking, of, children }: { ticking: Ticking; of: string; children: ReactNode }) {
   const { ticks, tick, isReady } = ticking;
   return (
-    <label className="check">
+    <label className={look("check")}>
       <Tick
         checked={ticks.teaching.has(of)}
         disabled={!isReady}
@@ -27,9 +28,9 @@ function TaughtTick({ ticking, of, children }: { ticking: Ticking; of: string; c
 /** What they were to learn, ticked when they can. Kept by its words: an aim written anew is another. */
 export const Reached = ({ aims, ticking }: { aims: readonly string[] | undefined; ticking: Ticking }) =>
   aims === undefined ? null : (
-    <section aria-label="What they were to learn" className="taught">
+    <section aria-label="What they were to learn" className={look("taught")}>
       <h3>What they were to learn</h3>
-      <ul className="plain">
+      <ul className={look("plain")}>
         {aims.map((aim) => (
           <li key={aim}>
             <TaughtTick ticking={ticking} of={`aim/${aim}`}>
@@ -44,15 +45,15 @@ export const Reached = ({ aims, ticking }: { aims: readonly string[] | undefined
 /** The points and questions of the class, ticked when they were made. */
 export const Said = ({ points, ticking }: { points: readonly SpokenStep[]; ticking: Ticking }) =>
   points.length === 0 ? null : (
-    <section aria-label="Said and asked" className="taught">
+    <section aria-label="Said and asked" className={look("taught")}>
       <h3>Said and asked</h3>
-      <ul className="plain">
+      <ul className={look("plain")}>
         {points.flatMap(({ recipeId, step }) =>
           (["point", "question"] as const).flatMap((kind) =>
             step[kind] ? (
               <li key={`${recipeId}/${step.id}/${kind}`}>
                 <TaughtTick ticking={ticking} of={`${recipeId}/${step.id}/${kind}`}>
-                  <span className="quiet">{kind === "point" ? "said: " : "asked: "}</span>
+                  <span className={look("quiet")}>{kind === "point" ? "said: " : "asked: "}</span>
                   {step[kind]}
                 </TaughtTick>
               </li>
@@ -79,9 +80,9 @@ export function Seen({
 }) {
   const troubles = troublesOf(recipe.family);
   return (
-    <section aria-label={`Seen on a piece: ${recipe.title}`} className="taught">
+    <section aria-label={`Seen on a piece: ${recipe.title}`} className={look("taught")}>
       <h3>Seen on a piece: {recipe.title}</h3>
-      <ul className="plain">
+      <ul className={look("plain")}>
         {sights.flatMap((sight) => {
           const own = troubles.filter((trouble) => trouble.sight === sight);
           if (own.length === 0) return [];
@@ -93,7 +94,7 @@ export function Seen({
               </TaughtTick>
               {ticking.ticks.teaching.has(key)
                 ? own.map((trouble) => (
-                    <p key={trouble.cause} className="small seen-why">
+                    <p key={trouble.cause} className={look("small", "seen-why")}>
                       {causeWords[trouble.cause]}: {sayAct(trouble, step, names)}
                     </p>
                   ))

@@ -1,4 +1,5 @@
 import { PlainButton } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly refused: readonly { readonly id: string; readonly problem: string }[];
@@ -10,10 +11,10 @@ export function Refusals({ refused, onSeen }: Props) {
   const [first] = refused;
   if (!first) return null;
   return (
-    <span role="alert" className="needs-you">
+    <span role="alert" className={look("needs-you")}>
       {refused.length === 1 ? "One thing done here was" : `${refused.length} things done here were`} not taken by the
       server ({first.problem}). Look whether it shows, and do it again if not.{" "}
-      <PlainButton type="button" className="row-button" onClick={onSeen}>
+      <PlainButton type="button" className={look("row-button")} onClick={onSeen}>
         Seen
       </PlainButton>
     </span>

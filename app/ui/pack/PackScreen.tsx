@@ -28,6 +28,7 @@ import { Refusals } from "~/ui/outbox/Refusals";
 import { useTicks } from "./useTicks";
 import { missing, targetOf } from "./weighing";
 import { PlainButton, Tick } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 /** What the scale says; the same words as its port. */
 export type Reading =
@@ -165,19 +166,19 @@ export function PackScreen(props: Props) {
 
   const content = aim?.contentIndex === null || aim === undefined ? undefined : current?.contents[aim.contentIndex];
   return (
-    <div className="pack" inert={!isReady}>
+    <div className={look("pack")} inert={!isReady}>
       <title>{`Packing · ${title} · Apron Bell`}</title>
-      <header className="pack-top">
+      <header className={look("pack-top")}>
         <TextLink to={`/classes/${classId}/kits`}>Leave packing</TextLink>
         <b>{title}</b>
         <span>
           {done} of {containers.length} packed
         </span>
-        <span role="status" className={sent === "sent" && waiting === 0 ? "quiet" : "needs-you"}>
+        <span role="status" className={sent === "sent" && waiting === 0 ? look("quiet") : look("needs-you")}>
           {saySent(waiting, sent)}
         </span>
         <Refusals refused={refused} onSeen={seen} />
-        <span className="pack-order" role="group" aria-label="Order">
+        <span className={look("pack-order")} role="group" aria-label="Order">
           {(["ingredient", "station"] as const).map((one) => (
             <PlainButton key={one} type="button" aria-pressed={order === one} onClick={() => setOrder(one)}>
               by {one}
@@ -185,7 +186,7 @@ export function PackScreen(props: Props) {
           ))}
         </span>
       </header>
-      <nav className="pack-list" aria-label="Rounds">
+      <nav className={look("pack-list")} aria-label="Rounds">
         <ol>
           {groups.map((each) => {
             const left = each.containers.filter((one) => !isDone(one)).length;
@@ -200,7 +201,7 @@ export function PackScreen(props: Props) {
                     {each.isSealed ? <b>Apart first: </b> : null}
                     {each.name}
                   </span>
-                  <span className={left === 0 ? "quiet" : ""}>
+                  <span className={left === 0 ? look("quiet") : undefined}>
                     {left === 0 ? "done" : `${each.containers.length - left} of ${each.containers.length}`}
                   </span>
                 </PlainButton>
@@ -209,7 +210,7 @@ export function PackScreen(props: Props) {
           })}
         </ol>
       </nav>
-      <main className="pack-now">
+      <main className={look("pack-now")}>
         {current === undefined ? (
           <>
             <h1>{containers.length === 0 ? "Nothing to pack yet" : "Everything is packed"}</h1>
@@ -221,7 +222,7 @@ export function PackScreen(props: Props) {
           </>
         ) : (
           <>
-            <p className="pack-where">
+            <p className={look("pack-where")}>
               <b>
                 {placeName(current.place)}
                 {sayMix(current)}
@@ -229,7 +230,9 @@ export function PackScreen(props: Props) {
               <span>
                 {containerName(current)}, {groupWords[current.group]}
               </span>
-              {current.isSealed ? <b className="needs-you">apart: clean hands and tools, close it at once</b> : null}
+              {current.isSealed ? (
+                <b className={look("needs-you")}>apart: clean hands and tools, close it at once</b>
+              ) : null}
             </p>
             <h1>
               {aim?.isTopUp
@@ -239,13 +242,13 @@ export function PackScreen(props: Props) {
                   : isMixed
                     ? "dry mix"
                     : current.contents.map((one) => names.ingredient(one.ingredientId)).join(", ")}
-              {current.contents.some((one) => one.isApart) ? <span className="quiet"> kept back</span> : null}
+              {current.contents.some((one) => one.isApart) ? <span className={look("quiet")}> kept back</span> : null}
             </h1>
-            <p className="pack-target">
+            <p className={look("pack-target")}>
               {aim ? (
                 <>
                   <b>{grams(aim.grams, locale)}</b>
-                  <span className="quiet">
+                  <span className={look("quiet")}>
                     ± {number(aim.tolerance, locale, aim.tolerance < 10 ? 1 : 0)} g
                     {content && besideGrams(content, locale) ? `, or ${besideGrams(content, locale)}` : ""}
                     {current.contents.length > 1 && !isMixed
@@ -256,14 +259,14 @@ export function PackScreen(props: Props) {
               ) : (
                 <>
                   <b>{current.contents.map((one) => contentScoops(one, locale)).join(", ")}</b>
-                  <span className="quiet">
+                  <span className={look("quiet")}>
                     {current.contents.map((one) => contentGrams(one, locale)).join(", ")}, by hand
                   </span>
                 </>
               )}
             </p>
             {state.kind === "reopened" ? (
-              <p className="needs-you">
+              <p className={look("needs-you")}>
                 Packed by {state.tick.by} at {timeOfDay(state.tick.at, locale, timeZone)}, and the plan has changed
                 since:{" "}
                 {list(
@@ -279,19 +282,21 @@ export function PackScreen(props: Props) {
                 {state.tick.weighed === undefined ? "" : `, the scale said ${grams(state.tick.weighed, locale)}`}.
               </p>
             ) : (
-              <p className="pack-reading" aria-live="polite">
-                <span className="pack-scale">
+              <p className={look("pack-reading")} aria-live="polite">
+                <span className={look("pack-scale")}>
                   {reading.kind === "weight"
                     ? grams(reading.grams, locale)
                     : reading.kind === "lost"
                       ? "no scale"
                       : "too heavy"}
                 </span>
-                <b className={by === 0 ? "" : "needs-you"}>{sayReading(reading, aim !== undefined, by, locale)}</b>
+                <b className={by === 0 ? undefined : look("needs-you")}>
+                  {sayReading(reading, aim !== undefined, by, locale)}
+                </b>
               </p>
             )}
-            <p className="small quiet">{sayMarks(current.marks, names).join(" ")}</p>
-            <div className="pack-buttons">
+            <p className={look("small", "quiet")}>{sayMarks(current.marks, names).join(" ")}</p>
+            <div className={look("pack-buttons")}>
               {state.kind === "packed" ? (
                 <PlainButton type="button" onClick={() => tick({ list: "packing", key: current.key, isOn: false })}>
                   Not packed after all
@@ -299,7 +304,7 @@ export function PackScreen(props: Props) {
               ) : (
                 <PlainButton
                   type="button"
-                  className="main"
+                  className={look("main")}
                   onClick={() => confirm(aim && reading.kind === "weight" ? reading.grams : undefined)}
                 >
                   {state.kind === "reopened"
@@ -318,13 +323,13 @@ export function PackScreen(props: Props) {
               <PlainButton type="button" onClick={takeBack} disabled={undo.length === 0}>
                 Take back the last
               </PlainButton>
-              <label className="check">
+              <label className={look("check")}>
                 <Tick checked={movesOn} onChange={(event) => setMovesOn(event.target.checked)} />
                 moves on by itself
               </label>
             </div>
             {group ? (
-              <ol className="pack-row" aria-label="Containers of this round">
+              <ol className={look("pack-row")} aria-label="Containers of this round">
                 {group.containers.map((one) => {
                   const each = states.get(one.key);
                   return (
@@ -332,7 +337,7 @@ export function PackScreen(props: Props) {
                       <PlainButton
                         type="button"
                         aria-current={one.key === current.key ? "true" : undefined}
-                        className={each?.kind === "reopened" ? "needs" : undefined}
+                        className={each?.kind === "reopened" ? look("needs") : undefined}
                         onClick={() => setChosen(one.key)}
                       >
                         <b>
@@ -350,7 +355,7 @@ export function PackScreen(props: Props) {
                               ? ""
                               : grams(one.grams, locale)}
                         </span>
-                        <span className="small">
+                        <span className={look("small")}>
                           {each?.kind === "packed"
                             ? `${each.tick.by}, ${timeOfDay(each.tick.at, locale, timeZone)}`
                             : each?.kind === "reopened"
@@ -366,7 +371,7 @@ export function PackScreen(props: Props) {
           </>
         )}
         {gone.length > 0 ? (
-          <p className="needs-you">
+          <p className={look("needs-you")}>
             {gone.length} {gone.length === 1 ? "container was" : "containers were"} packed that the plan no longer
             wants: set them aside. {list(gone, locale)}.
           </p>

@@ -1,4 +1,5 @@
 import { Fold, FoldTitle, PlainButton, Tick } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 /** What a hand can do to the scale that stands in for a real one. */
 export type ScaleHand =
@@ -24,9 +25,9 @@ export function ScalePanel({
   isPlugged: boolean;
 }) {
   return (
-    <Fold className="scale-panel">
+    <Fold className={look("scale-panel")}>
       <FoldTitle>Practice scale: no real one is connected</FoldTitle>
-      <div className="scale-hands">
+      <div className={look("scale-hands")}>
         {spoons.map((grams) => (
           <PlainButton key={grams} type="button" onClick={() => act({ kind: "put", grams })}>
             {grams > 0 ? `pour ${grams}` : `take ${-grams}`} g
@@ -36,7 +37,7 @@ export function ScalePanel({
           lift off
         </PlainButton>
       </div>
-      <div className="checks">
+      <div className={look("checks")}>
         <label>
           <Tick checked={isSlow} onChange={(event) => act({ kind: "slow", isOn: event.target.checked })} />
           settles slowly

@@ -1,6 +1,7 @@
 import { Dialog, Portal } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { Secondary } from "./fields";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly isOpen: boolean;
@@ -32,14 +33,14 @@ export const Ask = ({
     unmountOnExit
   >
     <Portal>
-      <Dialog.Backdrop className="ask-backdrop" />
-      <Dialog.Positioner className="ask-place">
-        <Dialog.Content className="ask">
+      <Dialog.Backdrop className={look("ask-backdrop")} />
+      <Dialog.Positioner className={look("ask-place")}>
+        <Dialog.Content className={look("ask")}>
           <Dialog.Title asChild>
             <h2>{title}</h2>
           </Dialog.Title>
           {children}
-          <div className="actions">
+          <div className={look("actions")}>
             {answer}
             <Secondary type="button" onClick={onClose}>
               {wayOut}

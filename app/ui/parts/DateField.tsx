@@ -4,6 +4,7 @@ import { readDay, readTime, writeDay, writeTime } from "~/formats/dates";
 import { useLocale } from "~/ui/sheet/locale";
 import { PlainButton } from "~/ui/parts/plain";
 import { type Common, Labelled, valueOf } from "./fields";
+import { look } from "~/ui/theme/look";
 
 /** With the first press: nobody else pays for it. */
 const Calendar = lazy(() => import("./Calendar"));
@@ -44,7 +45,7 @@ export function DayInput({ name, id, defaultValue = "" }: DayInputProps) {
   };
   return (
     <span
-      className="day-input"
+      className={look("day-input")}
       onKeyDown={(event) => {
         if (event.key !== "Escape" || !isOpen) return;
         event.stopPropagation();
@@ -81,7 +82,7 @@ export function DayInput({ name, id, defaultValue = "" }: DayInputProps) {
         </svg>
       </PlainButton>
       {isOpen ? (
-        <div className="calendar" role="group" aria-label="Calendar">
+        <div className={look("calendar")} role="group" aria-label="Calendar">
           <Suspense fallback={<p>One moment …</p>}>
             <Calendar day={typed()} locale={locale} onChoose={choose} />
           </Suspense>

@@ -1,5 +1,6 @@
 import { FileInput } from "~/ui/parts/plain";
 import { Textarea } from "@chakra-ui/react";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   /** Kinds of file to offer, as the browser's file chooser wants them. */
@@ -16,7 +17,7 @@ export const FileOrText = ({ accept, label, typed }: Props) => (
     <label>
       File
       <br />
-      <FileInput name="file" accept={accept} style={{ minHeight: 44 }} />
+      <FileInput className={look("tall")} name="file" accept={accept} />
     </label>
     <label>
       {label}

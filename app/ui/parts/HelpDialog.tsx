@@ -2,6 +2,7 @@ import { stages } from "~/core/plan";
 import { stageWords } from "~/ui/words/en";
 import { helpOf } from "~/ui/words/help";
 import { Ask } from "./Ask";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly pathname: string;
@@ -28,7 +29,7 @@ export default function HelpDialog({ pathname, isOpen, onClose }: Props) {
           </p>
           {help.first ? <p>{help.first}</p> : null}
           {help.words.length > 0 ? (
-            <dl className="help-words">
+            <dl className={look("help-words")}>
               {help.words.map(([word, means]) => (
                 <div key={word}>
                   <dt>{word}</dt>
@@ -39,7 +40,7 @@ export default function HelpDialog({ pathname, isOpen, onClose }: Props) {
           ) : null}
         </>
       ) : null}
-      <table className="ruled">
+      <table className={look("ruled")}>
         <tbody>
           {keys.map(([key, what]) => (
             <tr key={key}>
@@ -51,7 +52,7 @@ export default function HelpDialog({ pathname, isOpen, onClose }: Props) {
           ))}
         </tbody>
       </table>
-      <p className="quiet small">
+      <p className={look("quiet", "small")}>
         On the live screen: space rings the next bell, u takes the last one back, d adds two minutes, b turns bright or
         dark.
       </p>

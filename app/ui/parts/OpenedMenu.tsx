@@ -1,6 +1,7 @@
 import { Menu, Portal } from "@chakra-ui/react";
 import type { ReactElement, ReactNode } from "react";
 import { MenuPartsContext } from "./Menu";
+import { look } from "~/ui/theme/look";
 
 const parts = { Item: Menu.Item, Separator: Menu.Separator };
 
@@ -16,7 +17,7 @@ export default function OpenedMenu({ trigger, children }: Props) {
       <Menu.Trigger asChild>{trigger}</Menu.Trigger>
       <Portal>
         <Menu.Positioner>
-          <Menu.Content className="menu">
+          <Menu.Content className={look("menu")}>
             <MenuPartsContext value={parts}>{children}</MenuPartsContext>
           </Menu.Content>
         </Menu.Positioner>

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { useLocation } from "react-router";
+import { look } from "~/ui/theme/look";
 
 const focusAfter = 80;
 
@@ -32,7 +33,7 @@ export function PageFocus() {
     return () => clearTimeout(later);
   }, [pathname]);
   return (
-    <p className="vh" aria-live="polite">
+    <p className={look("vh")} aria-live="polite">
       {said}
     </p>
   );

@@ -1,3 +1,5 @@
+import { look } from "~/ui/theme/look";
+
 /** What became of a change: refused, with what to do about it, or done. */
 export interface Answer {
   readonly problem?: string | undefined;
@@ -9,12 +11,12 @@ export function Told({ told }: { told: Answer | undefined }) {
   return (
     <>
       {told?.problem ? (
-        <p className="form-error no-print" role="alert">
+        <p className={look("form-error", "no-print")} role="alert">
           {told.problem}
         </p>
       ) : null}
       {told?.done ? (
-        <p className="saved no-print" role="status">
+        <p className={look("saved", "no-print")} role="status">
           {told.done}
         </p>
       ) : null}

@@ -3,6 +3,7 @@ import { Form } from "react-router";
 import { Secondary } from "./fields";
 import { Hidden } from "./plain";
 import { type UndoOffer, offerUndo, onUndoOffers, undoOffers } from "./undo-store";
+import { look } from "~/ui/theme/look";
 
 const fetchToasts = () => import("./Toasts");
 const Toasts = lazy(fetchToasts);
@@ -34,7 +35,7 @@ export function Undo(offer: UndoOffer) {
     // eslint-disable-next-line react-hooks/exhaustive-deps -- an offer is its id: the same words made anew are the same offer
   }, [id]);
   return isOffered ? null : (
-    <div className="saved actions" role="status">
+    <div className={look("saved", "actions")} role="status">
       <span>{offer.said}</span>
       <UndoForm offer={offer} />
     </div>

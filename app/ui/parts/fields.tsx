@@ -4,17 +4,18 @@ import type { FieldMetadata } from "@conform-to/react";
 import { type ComponentProps, type ReactNode, Suspense, lazy, useRef, useState } from "react";
 import { Link } from "react-router";
 import { PlainButton, Tick } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 /** A link in running text. */
 export const TextLink = ({ to, children, ...rest }: ComponentProps<typeof Link>) => (
-  <Link className="text" to={to} {...rest}>
+  <Link className={look("text")} to={to} {...rest}>
     {children}
   </Link>
 );
 
 /** A link to a file: a plain anchor, as the router must not fetch it as a page. */
 export const FileLink = ({ href, children }: { href: string; children: ReactNode }) => (
-  <a className="text" href={href} download>
+  <a className={look("text")} href={href} download>
     {children}
   </a>
 );
@@ -52,7 +53,7 @@ export function Labelled({ field, label, hint, className, children }: Common & {
       <Field.Label>{label}</Field.Label>
       {children}
       {hint ? <Field.HelperText>{hint}</Field.HelperText> : null}
-      <Field.ErrorText className="field-error">{errors?.[0]}</Field.ErrorText>
+      <Field.ErrorText className={look("field-error")}>{errors?.[0]}</Field.ErrorText>
     </Field.Root>
   );
 }
@@ -120,7 +121,7 @@ export function Findable({ options, label, children }: FindableProps) {
   return (
     <div
       ref={place}
-      className="findable"
+      className={look("findable")}
       // Before the list takes the key to empty its word.
       onKeyDownCapture={(event) => {
         if (event.key !== "Escape" || !isOpen) return;
@@ -149,7 +150,7 @@ export function Findable({ options, label, children }: FindableProps) {
         </svg>
       </PlainButton>
       {isOpen ? (
-        <div className="found">
+        <div className={look("found")}>
           <Suspense fallback="One moment …">
             <TypeToFind label={`${label}: a part of the name`} options={options} onChoose={choose} />
           </Suspense>
@@ -204,7 +205,7 @@ export const SelectField = ({
 /** A yes-or-no, as a browser's own box: it works without script and is announced everywhere. */
 export const CheckField = ({ field, label, className }: Common) => (
   <div className={className}>
-    <label className="check">
+    <label className={look("check")}>
       <Tick
         name={field.name}
         id={field.id}
@@ -221,7 +222,7 @@ export function CheckGroup({ field, label, className, options }: Common & { opti
   return (
     <fieldset className={className} aria-describedby={field.errors?.length ? field.errorId : undefined}>
       <legend>{label}</legend>
-      <div className="checks">
+      <div className={look("checks")}>
         {options.map((option) => (
           <label key={option.value}>
             <Tick name={field.name} value={option.value} defaultChecked={ticked.includes(option.value)} />{" "}
@@ -230,7 +231,7 @@ export function CheckGroup({ field, label, className, options }: Common & { opti
         ))}
       </div>
       {field.errors?.length ? (
-        <p id={field.errorId} className="field-error">
+        <p id={field.errorId} className={look("field-error")}>
           {field.errors[0]}
         </p>
       ) : null}
@@ -247,7 +248,7 @@ export const Secondary = (props: ComponentProps<typeof Button>) => (
 
 /** The one thing a page is mostly opened for, where that leads elsewhere. */
 export const PrimaryLink = ({ to, children }: { to: string; children: ReactNode }) => (
-  <Button asChild minHeight="44px" fontSize="17px" colorPalette="ink" className="no-print">
+  <Button asChild minHeight="44px" fontSize="17px" colorPalette="ink" className={look("no-print")}>
     <Link to={to}>{children}</Link>
   </Button>
 );
@@ -256,7 +257,7 @@ export const PrimaryLink = ({ to, children }: { to: string; children: ReactNode 
 export function FormError({ title, problems }: { title: string; problems: readonly string[] }) {
   if (problems.length === 0) return null;
   return (
-    <div className="form-error" role="alert">
+    <div className={look("form-error")} role="alert">
       <b>{title}</b>
       <ul>
         {problems.map((problem) => (

@@ -3,6 +3,7 @@ import { AreaField, CheckField, type Option, SelectField, TextField, optionsOf }
 import { ageWords, dietWords, roleWords, severityWords, substanceWords } from "~/ui/words/en";
 import { wordsIn } from "~/ui/words/regional";
 import { useLocale } from "~/ui/sheet/locale";
+import { look } from "~/ui/theme/look";
 
 type Field = Parameters<typeof TextField>[0]["field"];
 interface Props {
@@ -32,23 +33,23 @@ export function PersonFields({ fields, needs, grownUps }: Props) {
   const words = wordsIn(severityWords, useLocale());
   return (
     <>
-      <TextField field={fields.name} label="Name" className="c6" autoComplete="off" />
-      <SelectField field={fields.role} label="What they do" options={optionsOf(roleWords)} className="c3" />
-      <SelectField field={fields.ageBand} label="Age" options={optionsOf(ageWords)} className="c3" />
+      <TextField field={fields.name} label="Name" className={look("c6")} autoComplete="off" />
+      <SelectField field={fields.role} label="What they do" options={optionsOf(roleWords)} className={look("c3")} />
+      <SelectField field={fields.ageBand} label="Age" options={optionsOf(ageWords)} className={look("c3")} />
       <SelectField
         field={fields.grownUpId}
         label="Looked after by"
         options={grownUps}
         empty="nobody named"
         isFound
-        className="c6"
+        className={look("c6")}
       />
       <TextField
         field={fields.email}
         label="E-mail for reminders"
         type="email"
         autoComplete="off"
-        className="c6"
+        className={look("c6")}
         hint="theirs, or the guardian’s"
       />
       <SelectField
@@ -59,50 +60,72 @@ export function PersonFields({ fields, needs, grownUps }: Props) {
           { value: "yes", label: "answered" },
         ]}
         hint="Not answered is not “none”."
-        className="c6"
+        className={look("c6")}
       />
-      <SelectField field={fields.diet} label="Diet" options={optionsOf(dietWords)} empty="none given" className="c6" />
+      <SelectField
+        field={fields.diet}
+        label="Diet"
+        options={optionsOf(dietWords)}
+        empty="none given"
+        className={look("c6")}
+      />
       <fieldset>
         <legend>Avoids</legend>
         {needs.map((need, index) => (
-          <div className="form" key={need.substance.name} style={{ paddingBottom: 8 }}>
+          <div className={look("form", "filled-below")} key={need.substance.name}>
             <SelectField
               field={need.substance}
               label={`What${index > 0 ? ` (${index + 1})` : ""}`}
               options={substances.map((value) => ({ value, label: substanceWords[value] }))}
               empty="–"
-              className="c3"
+              className={look("c3")}
             />
-            <TextField field={need.food} label="or any food" className="c3" autoComplete="off" hint="corn, banana" />
-            <SelectField field={need.severity} label="How bad" options={optionsOf(words)} empty="–" className="c3" />
-            <TextField field={need.note} label="In their words" className="c3" autoComplete="off" />
-            <CheckField field={need.touchOrAir} label="touch or air matters" className="c3" />
+            <TextField
+              field={need.food}
+              label="or any food"
+              className={look("c3")}
+              autoComplete="off"
+              hint="corn, banana"
+            />
+            <SelectField
+              field={need.severity}
+              label="How bad"
+              options={optionsOf(words)}
+              empty="–"
+              className={look("c3")}
+            />
+            <TextField field={need.note} label="In their words" className={look("c3")} autoComplete="off" />
+            <CheckField field={need.touchOrAir} label="touch or air matters" className={look("c3")} />
           </div>
         ))}
       </fieldset>
       <AreaField
         field={fields.words}
         label="What was said in free words"
-        className="c8"
+        className={look("c8")}
         rows={2}
         hint="The program does not interpret this: until you tick the box, every verdict is unknown."
       />
       <CheckField
         field={fields.areWordsRead}
         label="read, notes too, and turned into what stands above"
-        className="c4"
+        className={look("c4")}
       />
-      <CheckField field={fields.wordsSayNothing} label="I have read them: nothing to avoid in them" className="c4" />
+      <CheckField
+        field={fields.wordsSayNothing}
+        label="I have read them: nothing to avoid in them"
+        className={look("c4")}
+      />
       <TextField
         field={fields.emergency}
         label="Where the rescue medicine and the emergency plan are"
-        className="c8"
+        className={look("c8")}
         autoComplete="off"
       />
       <TextField
         field={fields.note}
         label="Note"
-        className="c4"
+        className={look("c4")}
         autoComplete="off"
         hint="no health: left-handed, leaves early"
       />

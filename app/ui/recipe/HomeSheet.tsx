@@ -10,6 +10,7 @@ import { Grams, PutOutText } from "~/ui/sheet/Quantity";
 import { sayHalves, sayWarmth } from "~/ui/words/batter";
 import { bowlWords, closingCaution, cueWords, hazardWords, testWords } from "~/ui/words/en";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly recipe: Recipe;
@@ -21,20 +22,21 @@ interface Props {
 }
 
 function HomeAmount({ line }: { line: KitLine }) {
-  if (!line.main) return <span className="quiet">{line.kind === "unknown" ? "ask your instructor" : "to taste"}</span>;
+  if (!line.main)
+    return <span className={look("quiet")}>{line.kind === "unknown" ? "ask your instructor" : "to taste"}</span>;
   const isCounted = line.main.amount.unit === "piece";
   return (
     <>
       <PutOutText of={line.main} />
       {line.main.onScale && !isCounted && putOut(line.main).by !== "scale" ? (
-        <span className="quiet">
+        <span className={look("quiet")}>
           {" "}
           (<Grams value={line.main.onScale.shown} />)
         </span>
       ) : null}
-      {line.kind === "per-person" ? <span className="quiet"> each person</span> : null}
+      {line.kind === "per-person" ? <span className={look("quiet")}> each person</span> : null}
       {line.apart?.scoops ? (
-        <span className="quiet">
+        <span className={look("quiet")}>
           , up to <PutOutText of={line.apart} /> more
         </span>
       ) : null}
@@ -49,30 +51,30 @@ export function HomeSheet({ recipe, way, kit, scale, set, ingredientName }: Prop
   const looks = looksOf(recipe);
   const cautions = [...new Set(recipe.steps.flatMap((step) => step.hazards))];
   return (
-    <article className="handout">
+    <article className={look("handout")}>
       <div className={parts.card.head}>
         <h1>
           {recipe.title}
           {way ? `, ${way.toLowerCase()}` : ""}
         </h1>
-        <span className="n">makes {scale.piecesMade}</span>
+        <span className={look("n")}>makes {scale.piecesMade}</span>
       </div>
-      {recipe.intro ? <p className="handout-intro">{recipe.intro}</p> : null}
-      <div className="handout-body">
+      {recipe.intro ? <p className={look("handout-intro")}>{recipe.intro}</p> : null}
+      <div className={look("handout-body")}>
         <div>
           {bowls.map((bowl) => {
             const lines = kit.filter((line) => line.bowl === bowl);
             return lines.length === 0 ? null : (
               <section key={bowl}>
-                <h2 className="small-head">{bowlWords[bowl]}</h2>
-                <ul className="handout-list">
+                <h2 className={look("small-head")}>{bowlWords[bowl]}</h2>
+                <ul className={look("handout-list")}>
                   {lines.map((line) => (
                     <li key={line.lineId}>
                       <span>
                         {ingredientName(line.ingredientId)}
                         {line.round === undefined ? null : <span>, only for: {line.round.toLowerCase()}</span>}
-                        {line.note ? <span className="quiet">, {line.note}</span> : null}
-                        {line.isOptional ? <span className="quiet"> (if you like)</span> : null}
+                        {line.note ? <span className={look("quiet")}>, {line.note}</span> : null}
+                        {line.isOptional ? <span className={look("quiet")}> (if you like)</span> : null}
                       </span>
                       <b>
                         <HomeAmount line={line} />
@@ -83,24 +85,24 @@ export function HomeSheet({ recipe, way, kit, scale, set, ingredientName }: Prop
               </section>
             );
           })}
-          <p className="small quiet">
+          <p className={look("small", "quiet")}>
             {fraction(scale.factor, locale)} × the recipe. {set.name}, levelled; scales beside.
           </p>
         </div>
         <div>
-          <ol className="method">
+          <ol className={look("method")}>
             {recipe.steps.map((step) => (
               <li key={step.id}>
                 {step.text}
                 {step.kind === "preheat" ? (
-                  <span className="quiet">
+                  <span className={look("quiet")}>
                     {" "}
                     About {temperature(heat.surfaceC.from, heat.surfaceC.to, locale)}; pour when {testWords[heat.test]}.
                   </span>
                 ) : null}
-                {step.warmth ? <span className="quiet"> {sayWarmth(step, locale)}</span> : null}
+                {step.warmth ? <span className={look("quiet")}> {sayWarmth(step, locale)}</span> : null}
                 {step.kind === "cook" ? (
-                  <span className="quiet">
+                  <span className={look("quiet")}>
                     {" "}
                     {sayHalves(recipe, ingredientName, locale)} First side {minutes(heat.side1.low, locale)}–
                     {minutes(heat.side1.high, locale)}
@@ -118,19 +120,21 @@ export function HomeSheet({ recipe, way, kit, scale, set, ingredientName }: Prop
               </li>
             ))}
           </ol>
-          <p className="small">
+          <p className={look("small")}>
             {rest.min > 0 ? `Let it rest ${minutes(rest.min, locale)}. ` : ""}
             {rest.max === null ? "" : `Pour the last within ${minutes(rest.max, locale)} of mixing.`}
           </p>
         </div>
       </div>
-      <section className="handout-cautions">
+      <section className={look("handout-cautions")}>
         {cautions.map((hazard) => (
-          <p className="caution" key={hazard}>
+          <p className={look("caution")} key={hazard}>
             {hazardWords[hazard]}
           </p>
         ))}
-        <p className="small quiet">{closingCaution} Read every label again: the packet at home may be another one.</p>
+        <p className={look("small", "quiet")}>
+          {closingCaution} Read every label again: the packet at home may be another one.
+        </p>
       </section>
     </article>
   );

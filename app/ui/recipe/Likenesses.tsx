@@ -4,6 +4,7 @@ import { minutes } from "~/ui/format/format";
 import { Pour } from "~/ui/draw/Pour";
 import { useLocale } from "~/ui/sheet/locale";
 import { likenessWords } from "~/ui/words/looks";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly recipe: Recipe;
@@ -17,7 +18,7 @@ export function Likenesses({ recipe, looseness }: Props) {
   if (looseness === undefined || recipe.family === "fritter") return null;
   const [mixed, rested] = [likenessOf(looseness), likenessOf(afterStanding(looseness, recipe.rest.min, recipe))];
   return (
-    <figure className="likenesses">
+    <figure className={look("likenesses")}>
       <span>
         <Pour likeness={mixed} />
         {mixed === rested && recipe.rest.min > 0 ? "as mixed and as poured: " : "as mixed: "}
@@ -52,7 +53,7 @@ export function Pours({
     ["thinnest usual", band.to],
   ];
   return (
-    <figure className="likenesses">
+    <figure className={look("likenesses")}>
       {shown.map(([name, value]) => (
         <span key={name}>
           <Pour likeness={likenessOf(value)} />

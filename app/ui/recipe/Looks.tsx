@@ -5,11 +5,12 @@ import type { Cue, Recipe, Step } from "~/core/recipe";
 import { CuePicture } from "~/ui/draw/Cues";
 import { cueWords } from "~/ui/words/en";
 import { stopWords } from "~/ui/words/looks";
+import { look } from "~/ui/theme/look";
 
 function Row({ title, cues }: { title: string; cues: readonly Cue[] }) {
   const words = wordsIn(cueWords, useLocale());
   return cues.length === 0 ? null : (
-    <div className="look">
+    <div className={look("look")}>
       <b>{title}</b>
       <ul>
         {cues.map((cue) => (
@@ -27,10 +28,10 @@ function Row({ title, cues }: { title: string; cues: readonly Cue[] }) {
 export function Looks({ recipe }: { recipe: Recipe }) {
   const { turn, done } = looksOf(recipe);
   return (
-    <div className="looks">
+    <div className={look("looks")}>
       <Row title="Turn when" cues={turn} />
       <Row title="Done when" cues={done} />
-      {recipe.blindNote ? <p className="small">{recipe.blindNote}</p> : null}
+      {recipe.blindNote ? <p className={look("small")}>{recipe.blindNote}</p> : null}
     </div>
   );
 }
@@ -38,5 +39,5 @@ export function Looks({ recipe }: { recipe: Recipe }) {
 /** When to stop, at the step where a batter is spoilt or saved. */
 export function StopMixing({ step, recipe }: { step: Step; recipe: Recipe }) {
   const stop = stopOf(step, recipe);
-  return stop ? <em className="stop-mixing">{stopWords[stop].says}</em> : null;
+  return stop ? <em className={look("stop-mixing")}>{stopWords[stop].says}</em> : null;
 }

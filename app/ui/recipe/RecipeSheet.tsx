@@ -31,6 +31,7 @@ import {
 import { wordsIn } from "~/ui/words/regional";
 import { StepNotes } from "./StepNotes";
 import { Techniques } from "./Techniques";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly recipe: Recipe;
@@ -69,7 +70,7 @@ export function LineAmountText({ line }: { line: Pick<Line, "amount"> }) {
     case "to-taste":
       return <>to taste</>;
     case "unknown":
-      return <span className="needs-you">“{amount.said}”</span>;
+      return <span className={look("needs-you")}>“{amount.said}”</span>;
     default:
       return amount satisfies never;
   }
@@ -105,19 +106,19 @@ export function LineNote({ line, rounds = [] }: { line: Line; rounds: Recipe["ro
     amount.kind === "per-piece" ? <span key="piece">, each piece</span> : null,
     line.note ? <span key="note">, {line.note}</span> : null,
     line.isOptional ? (
-      <span key="optional" className="quiet">
+      <span key="optional" className={look("quiet")}>
         {" "}
         (optional)
       </span>
     ) : null,
     line.keeps < 1 ? (
-      <span key="keeps" className="quiet">
+      <span key="keeps" className={look("quiet")}>
         , {number(line.keeps * 100, "en", 0)}
         {thin}% stays
       </span>
     ) : null,
   ];
-  return <span className="quiet">{notes}</span>;
+  return <span className={look("quiet")}>{notes}</span>;
 }
 
 /** Amounts hanging left of their names. */
@@ -139,7 +140,7 @@ const LineList = ({
         {ingredientName(line.ingredientId)}
         <LineNote line={line} rounds={rounds} />
         {(line.alternatives ?? []).map((each) => (
-          <span key={each.ingredientId} className="small alternative">
+          <span key={each.ingredientId} className={look("small", "alternative")}>
             {each.isAdvised ? "or " : "not "}
             {each.amount ? (
               <>
@@ -147,7 +148,7 @@ const LineList = ({
               </>
             ) : null}
             {ingredientName(each.ingredientId)}
-            {each.reason ? <span className="quiet">: {each.reason}</span> : null}
+            {each.reason ? <span className={look("quiet")}>: {each.reason}</span> : null}
           </span>
         ))}
       </dd>,
@@ -171,19 +172,19 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
         ? `${number(portion.grams, locale)}${thin}g a piece`
         : `a batch makes ${portion.pieces}`;
   return (
-    <div className="recipe">
-      <div className="list">
+    <div className={look("recipe")}>
+      <div className={look("list")}>
         {groups.map(([bowl, lines]) => (
           <section key={bowl}>
-            <h2 className="small-head">{bowlWords[bowl]}</h2>
+            <h2 className={look("small-head")}>{bowlWords[bowl]}</h2>
             <LineList lines={lines} rounds={recipe.rounds} ingredientName={ingredientName} />
           </section>
         ))}
         {pantry ? <RecipeFlow recipe={recipe} ingredientName={ingredientName} /> : null}
         {recipe.parts.map((part) => (
           <section key={part.id}>
-            <h2 className="small-head">{part.name}</h2>
-            <p className="quiet small">
+            <h2 className={look("small-head")}>{part.name}</h2>
+            <p className={look("quiet", "small")}>
               {partKindWords[part.kind]}, {wordsIn(partHeatWords, locale)[part.heat]},{" "}
               {minutes(part.minutes.likely, locale)}
               {part.makesGrams === null ? "" : `; makes ${grams(part.makesGrams, locale)}`}
@@ -197,7 +198,7 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
         ))}
         {recipe.rounds ? (
           <section>
-            <h2 className="small-head">Cooked in rounds</h2>
+            <h2 className={look("small-head")}>Cooked in rounds</h2>
             <p>
               {recipe.rounds.map((round) => `${round.parts} ${round.name.toLowerCase()}`).join(" to ")}, in this order,
               each by itself.{recipe.isRoundsOpen ? " Each table decides while it cooks; this is what is likely." : ""}
@@ -206,10 +207,10 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
         ) : null}
         {recipe.variants.length > 0 ? (
           <section>
-            <h2 className="small-head">Other ways</h2>
+            <h2 className={look("small-head")}>Other ways</h2>
             {recipe.variants.map((variant) => (
               <p key={variant.id}>
-                <b>{variant.name}</b> <span className="quiet">({standingWords[variant.standing]})</span>
+                <b>{variant.name}</b> <span className={look("quiet")}>({standingWords[variant.standing]})</span>
                 {variant.swaps.map((swap) => (
                   <span key={swap.lineId}>
                     , {ingredientName(swap.ingredientId)} for{" "}
@@ -222,8 +223,8 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
         ) : null}
       </div>
       <div>
-        {recipe.intro ? <p style={{ maxWidth: "60ch", marginBottom: 14, fontSize: 19 }}>{recipe.intro}</p> : null}
-        <p className="quiet" style={{ marginBottom: 16 }}>
+        {recipe.intro ? <p className={look("measure", "below-s", "intro")}>{recipe.intro}</p> : null}
+        <p className={look("quiet", "below-m")}>
           {familyWords[recipe.family]}; {pour}, about {number(recipe.pieceDiameterCm, locale)}
           {thin}cm
           {recipe.aimedLooseness === undefined
@@ -232,17 +233,17 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
           {recipe.serving ? `, eaten as a ${servingWords[recipe.serving.as]} of ${recipe.serving.pieces}` : ""};{" "}
           {standingWords[recipe.standing]}, revision {recipe.revision}
         </p>
-        <ol className="method">
+        <ol className={look("method")}>
           {recipe.steps.map((step, index) => (
             <li key={step.id}>
               {step.text}{" "}
-              <span className="quiet">
+              <span className={look("quiet")}>
                 {["cook", "hold", "serve"].includes(step.kind)
                   ? ""
                   : `${minutes(step.minutes.likely, locale)}${step.who === "adult" ? ", an adult" : ""}`}
               </span>
               {step.kind === "preheat" ? (
-                <p className="small">
+                <p className={look("small")}>
                   {heat.surfaceKinds.map((kind) => wordsIn(surfaceWords, locale)[kind]).join(" or ")}; start at{" "}
                   {temperature(heat.surfaceC.from, heat.surfaceC.to, locale)}, pour when {testWords[heat.test]}.
                   {(heat.on ?? []).map((each) => (
@@ -250,10 +251,10 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
                   ))}
                 </p>
               ) : null}
-              {step.warmth ? <p className="small gate">{sayWarmth(step, locale)}</p> : null}
-              {step.gate ? <p className="small gate">{sayGate(step.gate, 1, locale)}</p> : null}
+              {step.warmth ? <p className={look("small", "gate")}>{sayWarmth(step, locale)}</p> : null}
+              {step.gate ? <p className={look("small", "gate")}>{sayGate(step.gate, 1, locale)}</p> : null}
               {step.kind === "cook" ? (
-                <p className="small">
+                <p className={look("small")}>
                   {sayHalves(recipe, ingredientName, locale)} First side {minutes(heat.side1.low, locale)} to{" "}
                   {minutes(heat.side1.high, locale)}
                   {heat.side2
@@ -267,14 +268,14 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
               <StepNotes step={step} />
               {step.kind === "cook" ? <Looks recipe={recipe} /> : null}
               {(cautions[index] ?? []).map((hazard) => (
-                <p className="caution" key={hazard}>
+                <p className={look("caution")} key={hazard}>
                   {hazardWords[hazard]}
                 </p>
               ))}
             </li>
           ))}
         </ol>
-        <p className="small quiet">
+        <p className={look("small", "quiet")}>
           {rest.min > 0 ? `Rest at least ${minutes(rest.min, locale)}` : "No rest needed"}
           {rest.max === null ? "" : `; last pour within ${minutes(rest.max, locale)} of mixing`}:{" "}
           {windowReasonWords[rest.reason]}.

@@ -2,6 +2,7 @@ import { type CorrectionStep, sights, troublesOf } from "~/core/look";
 import type { Family } from "~/core/recipe";
 import { causeWords, sayAct, sightWords } from "~/ui/words/looks";
 import type { Names } from "~/ui/words/findings";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly family: Family;
@@ -14,7 +15,7 @@ interface Props {
 export function Troubles({ family, step, names }: Props) {
   const troubles = troublesOf(family);
   return (
-    <table className="troubles">
+    <table className={look("troubles")}>
       <thead>
         <tr>
           <th scope="col">What you see</th>

@@ -3,6 +3,7 @@ import { type Amount, subtract, zero } from "~/core/quantity";
 import { amount, fraction, minutes, scoops } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import type { Names } from "~/ui/words/findings";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly gains: readonly StationGain[];
@@ -32,26 +33,26 @@ export function Gains({ gains, before, after, names }: Props) {
         . {touched.length === 0 ? "No kit changes." : `${touched.length} of ${gains.length} kits are opened again.`}
       </p>
       {touched.map((gain) => (
-        <div className="gain" key={gain.stationId}>
+        <div className={look("gain")} key={gain.stationId}>
           <h3>
             {gain.name}{" "}
-            <span className="quiet small">
+            <span className={look("quiet", "small")}>
               {kindWords[gain.kind]}
               {gain.people === 0 ? "" : ` ${gain.people > 0 ? "+" : "−"}${Math.abs(gain.people)} people`}; ×{" "}
               {fraction(gain.factor.from, locale)} becomes × {fraction(gain.factor.to, locale)}; {gain.pieces.from} →{" "}
               {gain.pieces.to} pieces, {gain.loads.from} → {gain.loads.to} loads
             </span>
           </h3>
-          <ul className="gain-lines">
+          <ul className={look("gain-lines")}>
             {gain.lines.map((line) => (
               <li key={line.lineId}>
                 <b>{signed(line.by, locale)}</b> {names.ingredient(line.ingredientId)}
                 {line.now?.main?.scoops && gain.kind !== "gone" ? (
-                  <span className="quiet">, then {scoops(line.now.main.scoops.counts, locale)} in all</span>
+                  <span className={look("quiet")}>, then {scoops(line.now.main.scoops.counts, locale)} in all</span>
                 ) : null}
               </li>
             ))}
-            {gain.lines.length === 0 ? <li className="quiet">the same kit, other people</li> : null}
+            {gain.lines.length === 0 ? <li className={look("quiet")}>the same kit, other people</li> : null}
           </ul>
         </div>
       ))}

@@ -5,6 +5,7 @@ import { drift, fraction, grams, list, number, thin } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { Wide } from "~/ui/sheet/Wide";
 import type { Names } from "~/ui/words/findings";
+import { look } from "~/ui/theme/look";
 
 const ruleNames: Readonly<Record<BatchRule, string>> = {
   whole: "Whole batches",
@@ -58,23 +59,23 @@ export function ScaleTable({ title, wanted, options, chosen, wholeEggs, names }:
         option.unmeasurable.length === 0 ? (
           "everything can be measured"
         ) : (
-          <span className="needs-you">{list(option.unmeasurable.map(names.ingredient), locale)}</span>
+          <span className={look("needs-you")}>{list(option.unmeasurable.map(names.ingredient), locale)}</span>
         ),
     ],
   ];
   return (
-    <section style={{ marginBottom: 24 }}>
+    <section className={look("below-l")}>
       <h3>{title}</h3>
-      <p className="quiet small">
+      <p className={look("quiet", "small")}>
         {wanted} pieces wanted. One factor for every line; pan fat goes by the load, garnish by the piece.
       </p>
       <Wide label="Lines at this scale">
-        <table className="ruled scale-table">
+        <table className={look("ruled", "scale-table")}>
           <thead>
             <tr>
               <th scope="col">Way</th>
               {options.map((option) => (
-                <th scope="col" key={option.rule} className={option.rule === chosen ? "is-chosen" : undefined}>
+                <th scope="col" key={option.rule} className={option.rule === chosen ? look("is-chosen") : undefined}>
                   {ruleNames[option.rule]}
                   {option.rule === chosen ? " (the class’s)" : ""}
                 </th>
@@ -86,7 +87,7 @@ export function ScaleTable({ title, wanted, options, chosen, wholeEggs, names }:
               <tr key={name}>
                 <th scope="row">{name}</th>
                 {options.map((option) => (
-                  <td key={option.rule} className={option.rule === chosen ? "is-chosen" : undefined}>
+                  <td key={option.rule} className={option.rule === chosen ? look("is-chosen") : undefined}>
                     {cell(option)}
                   </td>
                 ))}
@@ -96,12 +97,14 @@ export function ScaleTable({ title, wanted, options, chosen, wholeEggs, names }:
         </table>
       </Wide>
       {wholeEggs && options.some((option) => option.rule === chosen && option.eggs?.beatenGrams !== undefined) ? (
-        <p className="small">
+        <p className={look("small")}>
           With whole eggs only: {fraction(wholeEggs.factor, locale)} × the recipe, {wholeEggs.pieces} pieces.
         </p>
       ) : null}
       {options.some((option) => option.rule === chosen && option.offersEase) ? (
-        <p className="small">More than four batches: the brief can take salt and strong spice at nine tenths.</p>
+        <p className={look("small")}>
+          More than four batches: the brief can take salt and strong spice at nine tenths.
+        </p>
       ) : null}
     </section>
   );

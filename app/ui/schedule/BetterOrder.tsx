@@ -8,6 +8,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { sayWish } from "~/ui/words/timeline";
 import { useOrder } from "./useOrder";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly input: ClassInput;
@@ -39,23 +40,23 @@ export function BetterOrder({ input, timeline, version, stations, wish, loads }:
   const gained = found ? found.before.readyAt - found.after.readyAt : 0;
   const kept = found ? found.before.brokenWindows - found.after.brokenWindows : 0;
   return (
-    <section aria-labelledby="order-heading" className="no-print">
+    <section aria-labelledby="order-heading" className={look("no-print")}>
       <h3 id="order-heading">Order of the loads</h3>
-      <p className="small">
+      <p className={look("small")}>
         {timeline.isProved
           ? `Proved: in no order is everything ready to eat before ${at(ready)}.`
           : `Everything is ready to eat at ${at(ready)}, at most ${number(Math.max(0.1, above * 100), locale)} % later than any order could have it (${at(timeline.bound)}).`}
         {input.order && !input.order.isWished ? " The loads follow an order that was searched for." : null}
       </p>
       {wish ? (
-        <p className={`small${wish.minutes > 1 / 60 || wish.late > 0 || wish.uncleared > 0 ? " needs-you" : ""}`}>
+        <p className={look("small", (wish.minutes > 1 / 60 || wish.late > 0 || wish.uncleared > 0) && "needs-you")}>
           {sayWish(wish, locale)}
         </p>
       ) : null}
-      <Form method="post" className="facts tight no-print">
+      <Form method="post" className={look("facts", "tight", "no-print")}>
         <Hidden name="version" value={version} />
-        <label className="cell">
-          <span className="cell-label">Cooks first</span>
+        <label className={look("cell")}>
+          <span className={look("cell-label")}>Cooks first</span>
           <PlainSelect name="station">
             {stations.map((station) => (
               <option key={station.id} value={station.id}>
@@ -69,13 +70,13 @@ export function BetterOrder({ input, timeline, version, stations, wish, loads }:
         </Secondary>
       </Form>
       {loads.length > 1 ? (
-        <Fold className="drawer">
+        <Fold className={look("drawer")}>
           <FoldTitle>Move a load by hand</FoldTitle>
-          <Form method="post" className="facts tight" key={version}>
+          <Form method="post" className={look("facts", "tight")} key={version}>
             <Hidden name="version" value={version} />
             {(["load", "before"] as const).map((name) => (
-              <label className="cell" key={name}>
-                <span className="cell-label">{name === "load" ? "Lay" : "right before, on its surface"}</span>
+              <label className={look("cell")} key={name}>
+                <span className={look("cell-label")}>{name === "load" ? "Lay" : "right before, on its surface"}</span>
                 <PlainSelect
                   name={name}
                   aria-label={name === "load" ? "Lay" : "Right before"}
@@ -96,7 +97,7 @@ export function BetterOrder({ input, timeline, version, stations, wish, loads }:
         </Fold>
       ) : null}
       <WhenReady>
-        <div className="actions no-print">
+        <div className={look("actions", "no-print")}>
           {progress ? (
             <>
               <progress max={progress.of} value={progress.laid} aria-label="Looking for a better order" />
@@ -111,12 +112,12 @@ export function BetterOrder({ input, timeline, version, stations, wish, loads }:
           )}
         </div>
         {found && !progress ? (
-          <div role="status" className="no-print">
+          <div role="status" className={look("no-print")}>
             {found.order === undefined || found.order === input.order ? (
-              <p className="small">None was found that is better than what is shown.</p>
+              <p className={look("small")}>None was found that is better than what is shown.</p>
             ) : (
               <>
-                <p className="small">
+                <p className={look("small")}>
                   {gained > 1 / 120
                     ? `One was found: ready at ${at(found.after.readyAt)}, ${minutes(gained, locale)} sooner.`
                     : `One was found: ready at ${at(found.after.readyAt)}.`}
@@ -124,7 +125,7 @@ export function BetterOrder({ input, timeline, version, stations, wish, loads }:
                     ? ` ${kept === 1 ? "One batter" : `${kept} batters`} more ${kept === 1 ? "is" : "are"} poured in time.`
                     : ""}
                 </p>
-                <Form method="post" className="actions">
+                <Form method="post" className={look("actions")}>
                   <Hidden name="version" value={version} />
                   <Hidden name="order" value={JSON.stringify(found.order)} />
                   <Secondary name="intent" value="order">
@@ -137,7 +138,7 @@ export function BetterOrder({ input, timeline, version, stations, wish, loads }:
         ) : null}
       </WhenReady>
       {input.order ? (
-        <Form method="post" className="actions no-print">
+        <Form method="post" className={look("actions", "no-print")}>
           <Hidden name="version" value={version} />
           <Secondary name="intent" value="rules">
             Back to the usual order

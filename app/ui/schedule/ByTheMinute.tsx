@@ -8,6 +8,7 @@ import { Aims } from "~/ui/brief/Aims";
 import { Wide } from "~/ui/sheet/Wide";
 import { StepNotes } from "~/ui/recipe/StepNotes";
 import { sayEntry } from "~/ui/words/timeline";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly timeline: Timeline;
@@ -34,7 +35,7 @@ export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims
   const first = new Map(rows.flatMap((row, at) => (row.kind === "bell" ? [[row.bell, at] as const] : [])).reverse());
   return (
     <Wide label="By the minute">
-      <table className="ruled by-the-minute">
+      <table className={look("ruled", "by-the-minute")}>
         <caption>By the minute</caption>
         <Heads of={["Time", "What happens", "Say, and watch for", "Stand"]} />
         <tbody>
@@ -43,8 +44,8 @@ export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims
             const time = at(entry.at);
             const isSame = index > 0 && at(rows[index - 1]?.at ?? -1) === time;
             return (
-              <tr key={`${index} ${what}`} className={entry.kind === "bell" ? "bell-row" : undefined}>
-                <td className="n">{isSame ? <span className="vh">{time}</span> : <b>{time}</b>}</td>
+              <tr key={`${index} ${what}`} className={entry.kind === "bell" ? look("bell-row") : undefined}>
+                <td className={look("n")}>{isSame ? <span className={look("vh")}>{time}</span> : <b>{time}</b>}</td>
                 <td>{what}</td>
                 <td>
                   {say}

@@ -7,6 +7,7 @@ import { PlainButton } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
 import { laneWords, sharedThingWords, taskWords } from "~/ui/words/en";
 import { linkWords } from "~/ui/words/timeline";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly timeline: Timeline;
@@ -27,7 +28,7 @@ interface Props {
 /** How wide the lanes are drawn, in widths of the sheet. */
 const widths = [1, 2, 4] as const;
 
-const look: Partial<Record<TaskKind, "heat" | "heating" | "wait">> = {
+const lookOfTask: Partial<Record<TaskKind, "heat" | "heating" | "wait">> = {
   load: "heat",
   "demo-load": "heat",
   tester: "heat",
@@ -145,12 +146,14 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
     return (
       <div
         key={block.id}
-        className={parts.lanes.of({ look: look[block.kind], isChain: block.isChain, isBelow: block.isBelow }).task}
+        className={
+          parts.lanes.of({ look: lookOfTask[block.kind], isChain: block.isChain, isBelow: block.isBelow }).task
+        }
         style={{ left: share(block.start), width: share(block.end - block.start) }}
         title={said}
       >
         {name === undefined ? null : <span aria-hidden="true">{name}</span>}
-        <span className="vh">{said}</span>
+        <span className={look("vh")}>{said}</span>
       </div>
     );
   };
@@ -166,7 +169,7 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
   };
   return (
     <>
-      <div className={`${parts.lanes.zoom} no-print`} role="group" aria-label="How wide">
+      <div className={look(parts.lanes.zoom, "no-print")} role="group" aria-label="How wide">
         {widths.map((one) => (
           <PlainButton key={one} type="button" aria-pressed={one === width} onClick={() => setWidth(one)}>
             {one === 1 ? "whole class" : `${one} × as wide`}
@@ -249,12 +252,12 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
               </div>,
             ])}
         </div>
-        <p className="quiet small">
+        <p className={look("quiet", "small")}>
           Numbers are loads, T a tester; on a surface with the first letters of whose they are. Striped is heat, dotted
           is waiting, dashed is heating up. What is underlined twice holds the class up. Press a block to read it.
         </p>
       </div>
-      <p className="now-read no-print" role="status">
+      <p className={look("now-read", "no-print")} role="status">
         {pressed}
       </p>
     </>

@@ -5,6 +5,7 @@ import { Secondary } from "~/ui/parts/fields";
 import { Fold, FoldTitle, Hidden, PlainInput, PlainSelect } from "~/ui/parts/plain";
 import { useLocale } from "~/ui/sheet/locale";
 import { bellWords } from "~/ui/words/en";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly pins: readonly Pin[];
@@ -20,18 +21,18 @@ export function PinnedBells({ pins, timeline, startsAt, timeZone, version }: Pro
   const at = (after: number) => clock(startsAt, timeZone, after, locale);
   const rings = (bell: Pin["bell"]) => timeline.bells.find((one) => one.kind === bell)?.at;
   return (
-    <Fold className="drawer no-print" open={pins.length > 0}>
+    <Fold className={look("drawer", "no-print")} open={pins.length > 0}>
       <FoldTitle>Pin a bell</FoldTitle>
-      <p className="small quiet">It rings at that time, or as soon after it as can be; never before.</p>
+      <p className={look("small", "quiet")}>It rings at that time, or as soon after it as can be; never before.</p>
       {pins.map((pin) => {
         const late = (rings(pin.bell) ?? pin.at) - pin.at;
         return (
-          <Form method="post" className="actions" key={pin.bell}>
+          <Form method="post" className={look("actions")} key={pin.bell}>
             <Hidden name="version" value={version} />
             <Hidden name="bell" value={pin.bell} />
             <span>
               {bellWords[pin.bell]}: {at(pin.at)}
-              {late > 0.5 ? <span className="needs-you">, rings {minutes(late, locale)} later</span> : null}
+              {late > 0.5 ? <span className={look("needs-you")}>, rings {minutes(late, locale)} later</span> : null}
             </span>
             <Secondary name="intent" value="let-go">
               Let “{bellWords[pin.bell]}” go
@@ -39,10 +40,10 @@ export function PinnedBells({ pins, timeline, startsAt, timeZone, version }: Pro
           </Form>
         );
       })}
-      <Form method="post" className="form">
+      <Form method="post" className={look("form")}>
         <Hidden name="version" value={version} />
-        <label className="cell c4">
-          <span className="cell-label">Bell</span>
+        <label className={look("cell", "c4")}>
+          <span className={look("cell-label")}>Bell</span>
           <PlainSelect name="bell" aria-label="Bell to pin" defaultValue="eat">
             {pinnableBells.map((bell) => (
               <option key={bell} value={bell}>
@@ -51,8 +52,8 @@ export function PinnedBells({ pins, timeline, startsAt, timeZone, version }: Pro
             ))}
           </PlainSelect>
         </label>
-        <label className="cell c4">
-          <span className="cell-label">Rings at</span>
+        <label className={look("cell", "c4")}>
+          <span className={look("cell-label")}>Rings at</span>
           <PlainInput
             name="time"
             aria-label="Rings at"
@@ -63,7 +64,7 @@ export function PinnedBells({ pins, timeline, startsAt, timeZone, version }: Pro
             autoComplete="off"
           />
         </label>
-        <div className="actions">
+        <div className={look("actions")}>
           <Secondary name="intent" value="pin">
             Pin it
           </Secondary>

@@ -13,6 +13,7 @@ import type { Participant } from "~/core/people";
 import { needsInWords } from "~/ui/people/needs";
 import { ageWords } from "~/ui/words/en";
 import { PlainSelect, Tick } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 interface Table {
   readonly index: number;
@@ -38,12 +39,12 @@ export function Tables({ tables, onMove, onApart, troubled }: Props) {
   };
   return (
     <DndContext sensors={sensors} onDragEnd={drop}>
-      <div className="tables">
+      <div className={look("tables")}>
         {tables.map((table) => (
           <Drop key={table.index} table={table}>
             <h3>{table.name}</h3>
-            <p className="small quiet">{table.dish}</p>
-            <label className="check small">
+            <p className={look("small", "quiet")}>{table.dish}</p>
+            <label className={look("check", "small")}>
               <Tick checked={table.isApart} onChange={(event) => onApart(table.index, event.target.checked)} />
               apart: own kit and gear, cooks first
             </label>
@@ -59,7 +60,7 @@ export function Tables({ tables, onMove, onApart, troubled }: Props) {
                 />
               ))}
             </ul>
-            {table.people.length === 0 ? <p className="small quiet">nobody yet</p> : null}
+            {table.people.length === 0 ? <p className={look("small", "quiet")}>nobody yet</p> : null}
           </Drop>
         ))}
       </div>
@@ -73,7 +74,7 @@ function Drop({ table, children }: { table: Table; children: ReactNode }) {
     <section
       ref={setNodeRef}
       aria-label={table.name}
-      className={`seat-table${table.isApart ? " apart" : ""}${isOver ? " over" : ""}`}
+      className={look("seat-table", table.isApart && "apart", isOver && "over")}
     >
       {children}
     </section>
@@ -98,12 +99,12 @@ function Person({
   return (
     <li
       ref={setNodeRef}
-      className={`seat${isTroubled ? " needs" : ""}${isDragging ? " dragged" : ""}`}
+      className={look("seat", isTroubled && "needs", isDragging && "dragged")}
       style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
     >
-      <span className="seat-name" {...listeners}>
+      <span className={look("seat-name")} {...listeners}>
         <b>{person.name}</b>
-        <span className="small quiet">
+        <span className={look("small", "quiet")}>
           {" "}
           {ageWords[person.ageBand]}
           {person.hasAnswered ? (needs ? `; ${needs}` : "") : "; not answered"}
@@ -111,7 +112,7 @@ function Person({
       </span>
       <PlainSelect
         aria-label={`${person.name} sits at`}
-        className="plain-select"
+        className={look("plain-select")}
         value={at}
         onChange={(event) => onMove(person.id, Number(event.target.value))}
       >

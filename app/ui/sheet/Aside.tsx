@@ -1,6 +1,7 @@
 import { Form, Link, useSearchParams } from "react-router";
 import { Undo } from "~/ui/parts/Undo";
 import { PlainButton, Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 /** Where a list goes on after something of it was put aside, or taken back. */
 export const afterAside = (list: string, { intent, id }: { intent: "aside" | "back"; id: string }): string =>
@@ -10,7 +11,7 @@ export const afterAside = (list: string, { intent, id }: { intent: "aside" | "ba
 export const AsideButton = ({ action, id, isAside }: { action: string; id: string; isAside: boolean }) => (
   <Form method="post" action={action}>
     <Hidden name="intent" value={isAside ? "back" : "aside"} />
-    <PlainButton className="row-button" type="submit" name="id" value={id}>
+    <PlainButton className={look("row-button")} type="submit" name="id" value={id}>
       {isAside ? "Take back" : "Put aside"}
     </PlainButton>
   </Form>
@@ -37,13 +38,15 @@ export function PutAside({ action, of }: Props) {
           fields={{ intent: "back", id: just.id }}
         />
       ) : null}
-      <Fold className="no-print" style={{ marginTop: 24 }}>
+      <Fold className={look("no-print", "above-l")}>
         <FoldTitle>Put aside: {of.length}</FoldTitle>
-        <p className="quiet small">Classes that have it keep it. Nothing new is offered it until it is taken back.</p>
-        <ul className="plain-list">
+        <p className={look("quiet", "small")}>
+          Classes that have it keep it. Nothing new is offered it until it is taken back.
+        </p>
+        <ul className={look("plain-list")}>
           {of.map(({ id, name }) => (
-            <li key={id} style={{ display: "flex", gap: 16, alignItems: "center" }}>
-              <Link className="text" to={`${action}/${id}`}>
+            <li className={look("in-row")} key={id}>
+              <Link className={look("text")} to={`${action}/${id}`}>
                 {name}
               </Link>
               <AsideButton action={action} id={id} isAside />

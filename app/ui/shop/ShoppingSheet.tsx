@@ -9,6 +9,7 @@ import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { money as sayMoney, sayBasket, sayBought, sayOver, sectionWords, stockWords } from "~/ui/words/kits";
 import { Hidden, PlainButton, PlainInput, Tick } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly trip: {
@@ -48,15 +49,15 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
   const unpriced = lines.filter((line) => money.unpriced.includes(line.key));
   return (
     <>
-      <p className="shop-standing">
+      <p className={look("shop-standing")}>
         <b>
           {got} of {bought.length} in the basket
         </b>
-        <span role="status" className={sent === "sent" && waiting === 0 ? "quiet" : "needs-you"}>
+        <span role="status" className={sent === "sent" && waiting === 0 ? look("quiet") : look("needs-you")}>
           {saySent(waiting, sent)}
         </span>
         <Refusals refused={refused} onSeen={seen} />
-        <span className="shop-money">
+        <span className={look("shop-money")}>
           {unpriced.length > 0 ? "At least " : ""}
           <b>{sayMoney(money.total, locale, currency)}</b>
           {money.perPerson === undefined ? "" : `, ${sayMoney(money.perPerson, locale, currency)} a person`}
@@ -64,7 +65,7 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
         </span>
       </p>
       {unpriced.length > 0 ? (
-        <p className="quiet small no-print">
+        <p className={look("quiet", "small", "no-print")}>
           No price for {unpriced.map((line) => line.name).join(", ")}. Prices and packs are typed on the product’s page:
           choose its name below.
         </p>
@@ -74,30 +75,30 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
         const own = lines.filter((line) => line.section === section);
         if (own.length === 0) return null;
         return (
-          <section key={section} className="shop-section">
+          <section key={section} className={look("shop-section")}>
             <h3>{sectionWords[section]}</h3>
-            <ul className="shop-list">
+            <ul className={look("shop-list")}>
               {own.map((line) => {
                 const isGot = ticks.shopping.get(line.key);
                 const isWanted = isToBuy(line);
                 const isFood = !line.key.startsWith("extra:");
                 return (
-                  <li key={line.key} className={isGot ? "got" : undefined}>
-                    <label className="shop-tick">
+                  <li key={line.key} className={isGot ? look("got") : undefined}>
+                    <label className={look("shop-tick")}>
                       <Tick
                         checked={isGot !== undefined}
                         disabled={!isWanted || !isReady}
                         onChange={(event) => tick({ list: "shopping", key: line.key, isOn: event.target.checked })}
                       />
-                      <span className="vh">{line.name} is in the basket</span>
+                      <span className={look("vh")}>{line.name} is in the basket</span>
                     </label>
-                    <div className="shop-what">
+                    <div className={look("shop-what")}>
                       {isFood ? (
                         <TextLink to={`/classes/${classId}/labels/${line.key}`}>{line.name}</TextLink>
                       ) : (
                         <span>{line.name}</span>
                       )}
-                      <span className="small quiet">
+                      <span className={look("small", "quiet")}>
                         {isFood ? `${needed(line, locale)} needed` : ""}
                         {line.raw && line.pieces === undefined && line.raw.grams > (line.grams ?? 0) + 0.5
                           ? `, ${grams(Math.ceil(line.raw.grams), locale)} as bought`
@@ -108,29 +109,29 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
                         {isGot ? ` · ${isGot.by}, ${timeOfDay(isGot.at, locale, timeZone)}` : ""}
                       </span>
                     </div>
-                    <div className="shop-take">
+                    <div className={look("shop-take")}>
                       <b
                         className={
                           line.buyGrams === undefined && line.buyPieces === undefined && !line.isToTaste
-                            ? "needs-you"
-                            : ""
+                            ? look("needs-you")
+                            : undefined
                         }
                       >
                         {sayBasket(line, locale)}
                       </b>
-                      <span className="small quiet">{sayOver(line, locale)}</span>
+                      <span className={look("small", "quiet")}>{sayOver(line, locale)}</span>
                     </div>
-                    <span className="shop-price n">
+                    <span className={look("shop-price", "n")}>
                       {line.price === undefined || !isWanted ? "" : sayMoney(line.price, locale, currency)}
                     </span>
                     {isFood ? (
-                      <Form method="post" className="shop-stock no-print">
+                      <Form method="post" className={look("shop-stock", "no-print")}>
                         <Hidden name="intent" value="stock" />
                         <Hidden name="ingredientId" value={line.key} />
                         <Hidden name="seen" value={stock[line.key] ?? 0} />
                         <Hidden name="unit" value={line.stockIn.unit} />
                         <label>
-                          <span className="small quiet">on hand, {stockWords[line.stockIn.unit].short}</span>
+                          <span className={look("small", "quiet")}>on hand, {stockWords[line.stockIn.unit].short}</span>
                           <PlainInput
                             name="amount"
                             inputMode="decimal"
@@ -141,14 +142,14 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
                         </label>
                         <PlainButton
                           type="submit"
-                          className="row-button"
+                          className={look("row-button")}
                           aria-label={`Keep what is on hand of ${line.name}`}
                         >
                           keep
                         </PlainButton>
                       </Form>
                     ) : (
-                      <span className="shop-stock" />
+                      <span className={look("shop-stock")} />
                     )}
                   </li>
                 );
@@ -157,7 +158,7 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
           </section>
         );
       })}
-      <p className="quiet small">
+      <p className={look("quiet", "small")}>
         {people > 0 ? `For ${people} people. ` : ""}The cheapest packs where every size has a price; otherwise the least
         left over. Packs and prices are as they were typed last, here or for an earlier class: look again in the shop.
       </p>

@@ -21,6 +21,7 @@ import { namesOf } from "~/ui/words/findings";
 import { StationKeys } from "./StationKeys";
 import { useLive } from "./useLive";
 import { Fold, FoldTitle, PlainButton, PlainInput } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly classId: string;
@@ -76,7 +77,7 @@ function LooksWrong({ input, plan }: Pick<Props, "input" | "plan">) {
   const pantry = new Map(input.pantry.map((one) => [one.id, one]));
   const made = plan.dishes.filter((dish) => dish.stations > 0);
   return (
-    <Fold className="looks-wrong">
+    <Fold className={look("looks-wrong")}>
       <FoldTitle>A piece looks wrong</FoldTitle>
       {made.map((dish) => {
         const factor = plan.stations.find((station) => station.dishId === dish.id)?.scale.factor;
@@ -217,20 +218,20 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
         ? countdown(situation.elapsed)
         : countdown(untilNext);
   return (
-    <main className={`live${isBright ? " bright" : ""}`} inert={!isReady}>
+    <main className={look("live", isBright && "bright")} inert={!isReady}>
       <title>{`${situation.now ? bellWords[situation.now.kind] : "Teach"} · ${input.title}`}</title>
-      {isFlashing ? <div className="flash" aria-hidden="true" /> : null}
-      <h1 className="vh">{input.title}</h1>
-      <div className="live-top">
+      {isFlashing ? <div className={look("flash")} aria-hidden="true" /> : null}
+      <h1 className={look("vh")}>{input.title}</h1>
+      <div className={look("live-top")}>
         <TextLink to={`/classes/${classId}/timeline`}>{input.title}</TextLink>
         <TextLink to={`/classes/${classId}/call`}>Call the list</TextLink>
-        <span className={`kept${waiting > 0 || sent !== "sent" ? " waiting" : ""}`} role="status">
+        <span className={look("kept", (waiting > 0 || sent !== "sent") && "waiting")} role="status">
           {waiting > 0
             ? `${waiting} kept on this device, ${sent === "sent" ? "sending" : sentWords[sent]}`
             : sentWords[sent]}
         </span>
         <Refusals refused={refused} onSeen={seen} />
-        <div className="right">
+        <div className={look("right")}>
           {phase === "running" && next && plan.timeline.bells.indexOf(next) > 1 ? (
             <PlainButton type="button" onClick={() => add({ kind: "class-ended" })}>
               End early
@@ -240,10 +241,8 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
             {isBright ? "Dark room" : "Bright room"}
           </PlainButton>
           <Fold>
-            <FoldTitle style={{ cursor: "pointer", minHeight: 44, display: "inline-flex", alignItems: "center" }}>
-              Keys
-            </FoldTitle>
-            <span className="small">
+            <FoldTitle className={look("tall", "pressed", "centred")}>Keys</FoldTitle>
+            <span className={look("small")}>
               space: ring; u: take the last bell back; d: two minutes more; b: bright or dark
             </span>
           </Fold>
@@ -259,9 +258,9 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
         {...(phase === "running" ? { now: situation.elapsed / 60_000 } : {})}
         {...(next ? { nextBellId: next.id } : {})}
       />
-      <div className="stand">
+      <div className={look("stand")}>
         <div>
-          <p className="now-word">
+          <p className={look("now-word")}>
             {phase === "not-started"
               ? "Ready when you are"
               : phase === "ended"
@@ -270,7 +269,7 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
                   ? `Now: ${bellWords[situation.now.kind]}`
                   : "Now"}
           </p>
-          <p className="instruction" role="status">
+          <p className={look("instruction")} role="status">
             {phase === "ended"
               ? "The class is over. The log has it all."
               : phase === "not-started"
@@ -286,7 +285,7 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
           {said.map(({ recipeId, step }) => (
             <StepNotes key={`${recipeId} ${step.id}`} step={step} />
           ))}
-          <p className="next-word">
+          <p className={look("next-word")}>
             {next && phase === "running" ? (
               <>
                 Next: <b>{bellWords[next.kind]}</b>
@@ -298,12 +297,12 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
         </div>
         <div>
           <p
-            className={`time${isDue ? " late" : ""}${phase === "not-started" ? " before" : ""}`}
+            className={look("time", isDue && "late", phase === "not-started" && "before")}
             aria-label={phase === "not-started" ? "doors open at" : "time left"}
           >
             {shownTime}
           </p>
-          <p className="time-word">
+          <p className={look("time-word")}>
             {phase === "not-started"
               ? "doors open"
               : phase === "ended"
@@ -314,62 +313,54 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
                     : `until ${bellWords[next.kind].toLowerCase()}`
                   : "since the doors"}
           </p>
-          <p className="late-word" style={{ textAlign: "right" }}>
+          <p className={look("late-word", "to-right")}>
             {isLate ? `late by ${minutes(Math.round(situation.lateMinutes), locale)}` : ""}
           </p>
           {hazards.map((hazard) => (
-            <p className="caution" key={hazard}>
+            <p className={look("caution")} key={hazard}>
               {hazardWords[hazard]}
             </p>
           ))}
         </div>
       </div>
       <div>
-        <div className="bells">
+        <div className={look("bells")}>
           {phase === "ended" ? (
-            <PlainButton type="button" className="big" onClick={() => add({ kind: "class-reopened" })}>
+            <PlainButton type="button" className={look("big")} onClick={() => add({ kind: "class-reopened" })}>
               Not over yet
             </PlainButton>
           ) : next ? (
-            <PlainButton type="button" className="big primary" onClick={ring}>
+            <PlainButton type="button" className={look("big", "primary")} onClick={ring}>
               {phase === "not-started" ? "Start the class" : `Ring: ${bellWords[next.kind]}`}
             </PlainButton>
           ) : (
-            <PlainButton type="button" className="big primary" onClick={() => add({ kind: "class-ended" })}>
+            <PlainButton type="button" className={look("big", "primary")} onClick={() => add({ kind: "class-ended" })}>
               End the class
             </PlainButton>
           )}
           {phase === "running" ? (
-            <PlainButton type="button" className="big" disabled={!undone} onClick={takeBack}>
+            <PlainButton type="button" className={look("big")} disabled={!undone} onClick={takeBack}>
               {undone?.kind === "delay-added" ? `Take back ${-undone.minutes} minutes` : "Take back"}
             </PlainButton>
           ) : null}
           {phase === "running" ? (
-            <PlainButton type="button" className="big" onClick={() => add({ kind: "delay-added", minutes: 2 })}>
+            <PlainButton type="button" className={look("big")} onClick={() => add({ kind: "delay-added", minutes: 2 })}>
               2 minutes more{situation.addedMinutes > 0 ? ` (${situation.addedMinutes} so far)` : ""}
             </PlainButton>
           ) : null}
           {phase === "running" ? (
-            <form onSubmit={note} style={{ display: "flex", gap: 8, flex: "1 1 200px" }}>
-              <label className="vh" htmlFor="note">
+            <form className={look("counter")} onSubmit={note}>
+              <label className={look("vh")} htmlFor="note">
                 Note for the log
               </label>
               <PlainInput
+                className={look("counter-box")}
                 id="note"
                 name="note"
                 maxLength={500}
                 placeholder="Note for the log"
-                style={{
-                  minHeight: 64,
-                  flex: 1,
-                  minWidth: 0,
-                  background: "var(--chakra-colors-bg-panel)",
-                  border: "1px solid var(--chakra-colors-fg-muted)",
-                  padding: "0 14px",
-                  fontSize: 19,
-                }}
               />
-              <PlainButton type="submit" className="big">
+              <PlainButton type="submit" className={look("big")}>
                 Note
               </PlainButton>
             </form>
@@ -378,7 +369,7 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
         {phase === "ended" ? null : (
           <>
             {pages.length > 1 ? (
-              <div className="station-pages" role="group" aria-label="Which stations are shown">
+              <div className={look("station-pages")} role="group" aria-label="Which stations are shown">
                 {pages.map((names, index) => (
                   <PlainButton key={names} aria-pressed={index === page} onClick={() => setPage(index)}>
                     {names}
@@ -386,7 +377,7 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
                 ))}
               </div>
             ) : null}
-            <div className="stations">
+            <div className={look("stations")}>
               {plan.stations.slice(page * perPage, (page + 1) * perPage).map((station) => (
                 <StationKeys key={station.id} station={station} live={state} add={add} />
               ))}

@@ -3,6 +3,7 @@ import type { LiveState, StationState } from "~/core/teach";
 import { stationStateWords } from "~/ui/words/en";
 import type { Happening } from "./useLive";
 import { PlainButton } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 const next: Readonly<Record<StationState, StationState>> = {
   waiting: "heating",
@@ -19,7 +20,7 @@ const mostRounds = 24;
 
 /** The pieces of a station: full rounds for those that are out, open ones for those to come. */
 const Pieces = ({ made, of }: { made: number; of: number }) => (
-  <p className="pieces">
+  <p className={look("pieces")}>
     {of <= mostRounds ? (
       <svg
         viewBox={`0 0 ${of * 20} 20`}
@@ -28,7 +29,7 @@ const Pieces = ({ made, of }: { made: number; of: number }) => (
         aria-hidden="true"
       >
         {Array.from({ length: of }, (_, index) => (
-          <circle key={index} className={index < made ? "out" : ""} cx={index * 20 + 10} cy="10" r="7" />
+          <circle key={index} className={index < made ? look("out") : undefined} cx={index * 20 + 10} cy="10" r="7" />
         ))}
       </svg>
     ) : null}
@@ -52,12 +53,12 @@ export function StationKeys({
   const pieces = live.pieces[station.id] ?? 0;
   const set = (to: StationState) => add({ kind: "station-set", stationId: station.id, state: to });
   return (
-    <section className={`station ${state}`} aria-label={station.name}>
+    <section className={look("station", state === "stuck" && "stuck")} aria-label={station.name}>
       <h2>{station.name}</h2>
-      <p className="state">{stationStateWords[state]}</p>
+      <p className={look("state")}>{stationStateWords[state]}</p>
       <Pieces made={pieces} of={station.cooked} />
-      <div className="keys">
-        <PlainButton type="button" className="on" onClick={() => set(next[state])}>
+      <div className={look("keys")}>
+        <PlainButton type="button" className={look("on")} onClick={() => set(next[state])}>
           {state === "done"
             ? "Open again"
             : state === "turned"

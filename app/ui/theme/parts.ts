@@ -5,7 +5,10 @@ import type { recipes } from "./recipes";
 type Recipes = typeof recipes;
 type Slot<R> = R extends SlotRecipeDefinition<infer S, infer _> ? S : never;
 type Chosen<R> = R extends SlotRecipeDefinition<infer _, infer V> ? RecipeSelection<V> : never;
-type Names<R> = Readonly<Record<Slot<R>, string>>;
+declare const ofTheme: unique symbol;
+/** Class names that the theme gave: no other text is any. */
+export type Styled = string & { readonly [ofTheme]: true };
+type Names<R> = Readonly<Record<Slot<R>, Styled>>;
 
 /** The class names of a part's slots; `of` chooses among its variants. */
 export type Part<R> = Names<R> & { readonly of: (chosen: Chosen<R>) => Names<R> };

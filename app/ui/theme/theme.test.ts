@@ -1,8 +1,10 @@
 import fs from "node:fs";
 import path from "node:path";
 import { expect, test } from "@jest/globals";
+import { mays } from "~/core/turns";
 import { rooms } from "./colors";
 import { fields } from "./fields";
+import { looks } from "./looks";
 import { parts } from "./parts";
 import { recipes } from "./recipes";
 import { sheets } from "./sheets";
@@ -10,10 +12,7 @@ import { sheets } from "./sheets";
 const files = fs
   .readdirSync("app", { recursive: true, encoding: "utf8" })
   .filter((file) => /\.tsx?$/.test(file) && !/\.test\.tsx?$/.test(file) && !file.startsWith(path.join("ui", "theme")))
-  // What is chosen of a part is no name: those are held by types and by the test below.
   .map((file) => fs.readFileSync(path.join("app", file), "utf8"));
-const withoutParts = files.map((text) => text.replace(/parts\.\w+\.of\([^;]*?\}\)/g, "part"));
-
 /** Every selector of the theme, those within an at-rule too. */
 const selectorsOf = (styles: object): string[] =>
   Object.entries(styles).flatMap(([where, style]) =>
@@ -33,46 +32,26 @@ const themed = new Set([
   ...namesIn(fs.readFileSync("app/print.css", "utf8")),
 ]);
 
-/** The words of a text between quotes or backticks; what a template puts in (`may-${may}`) leaves its beginning, with a star. */
-const wordsIn = (text: string): string[] => [
-  ...[...text.matchAll(/`([^`]*)`/g)].map(([, words]) => (words ?? "").replace(/\$\{[^}]*\}/g, "* ")),
-  // A word that is compared with is none that is written.
-  ...[...text.matchAll(/([=!]= )?"([^"]*)"/g)].flatMap(([, compared, words]) => (compared ? [] : [words ?? ""])),
-];
-const written = withoutParts.flatMap((text) =>
-  [...text.matchAll(/className=(?:"([^"]*)"|\{((?:[^{}]|\{[^{}]*\})*)\})/g)].flatMap(([, plain, put]) =>
-    plain === undefined ? wordsIn(put ?? "") : [plain],
-  ),
-);
 const named = Object.values(recipes).map(({ className }) => `${className ?? ""}__`);
 const isOfPart = (name: string) => named.some((begins) => name.startsWith(begins));
-const used = new Set(written.flatMap((words) => words.split(/\s+/)).filter((word) => /^[a-z]/i.test(word)));
+const all = files.join("\n");
+const names: readonly string[] = Object.values(looks).flat();
 
-test("every class name a page writes is one the theme has a style for", () => {
-  const unknown = [...used].filter((word) =>
-    word.endsWith("*") ? ![...themed].some((name) => name.startsWith(word.slice(0, -1))) : !themed.has(word),
+test("a look has one name and a style, and a style by name is a look, a part of ours or Chakra's own", () => {
+  expect(names.filter((name, at) => names.indexOf(name) !== at)).toEqual([]);
+  expect(names.filter((name) => !themed.has(name))).toEqual([]);
+  expect([...themed].filter((name) => !names.includes(name) && !isOfPart(name) && !name.startsWith("chakra-"))).toEqual(
+    [],
   );
-  expect(unknown).toEqual([]);
-  expect(used.size).toBeGreaterThan(200);
 });
 
-test("the theme has no style for a class that nothing writes", () => {
-  const all = files.join("\n");
-  const beginnings = [...used].filter((word) => word.endsWith("*")).map((word) => word.slice(0, -1));
-  const idle = [...themed].filter(
-    (name) =>
-      !used.has(name) &&
-      !beginnings.some((begins) => name.startsWith(begins)) &&
-      !new RegExp(`["'\` ]${name}["'\` ]`).test(all) &&
-      // Chakra's own parts are named by it, ours by their recipes.
-      !name.startsWith("chakra-") &&
-      !isOfPart(name),
-  );
-  expect(idle).toEqual([]);
+test("every look is asked for by a page", () => {
+  const kinds = mays.map((may) => `may-${may}`);
+  expect(names.filter((name) => !kinds.includes(name) && !new RegExp(`["'\`]${name}["'\`]`).test(all))).toEqual([]);
+  expect(names.length).toBeGreaterThan(200);
 });
 
 test("every slot and every variant of our own parts is asked for by a page, by the name its style has", () => {
-  const all = files.join("\n");
   const idle = Object.entries(recipes).flatMap(([key, { slots, variants }]) => [
     ...(slots as readonly string[]).filter(
       (slot) => !new RegExp(`(\\bparts\\.${key}(\\.of\\([^;]*?\\))?|\\b(names|its))\\.${slot}\\b`).test(all),

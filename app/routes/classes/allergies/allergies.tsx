@@ -16,6 +16,7 @@ import { subjectsOf } from "~/ui/words/findings";
 import { decisionWords, openingWords, sayExposure } from "~/ui/words/people";
 import { MenuLink, MoreMenu } from "~/ui/parts/Menu";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -38,7 +39,7 @@ export default function Allergies({ loaderData, actionData }: Route.ComponentPro
     <>
       <div className={parts.sheet.head}>
         <h2>Allergy table</h2>
-        <p className="quiet">
+        <p className={look("quiet")}>
           Every person against batter, pan fat, toppings, food brought along and what reaches them over the room.
         </p>
         <div className={parts.sheet.tools}>
@@ -69,9 +70,7 @@ export default function Allergies({ loaderData, actionData }: Route.ComponentPro
         />
         <ItemTable input={input} plan={plan} names={names} base={action} />
       </div>
-      <p className="caution" style={{ marginTop: 20 }}>
-        {closingCaution}
-      </p>
+      <p className={look("caution", "above-m")}>{closingCaution}</p>
       <SettleBar
         stage="allergies"
         standing={standings.allergies}

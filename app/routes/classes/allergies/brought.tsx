@@ -13,6 +13,7 @@ import { FormError, Primary, SelectField, TextField, TextLink } from "~/ui/parts
 import { LabelFields } from "~/ui/allergen/LabelFields";
 import { PlainButton } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 const schema = z
   .object({
@@ -121,17 +122,17 @@ export default function Brought({ params, actionData }: Route.ComponentProps) {
           <TextLink to={`${action}/allergies`}>The allergy table</TextLink>
         </div>
       </div>
-      <p className="quiet" style={{ marginBottom: 14, maxWidth: "60ch" }}>
+      <p className={look("quiet", "below-s", "measure")}>
         What somebody brings for everyone is on everybody’s plate. Without a packet to read it is unknown to all who
         avoid anything.{" "}
         {input.brief.isRemote
           ? "What a household has of its own in place of what you would send is on its plates only, and is neither bought nor packed for it."
           : ""}
       </p>
-      <Form method="post" {...getFormProps(form)} className="form" style={{ maxWidth: 860 }}>
+      <Form method="post" {...getFormProps(form)} className={look("form", "column")}>
         <FormError title="Not saved" problems={form.errors ?? []} />
-        <TextField field={fields.name} label="What it is" className="c6" autoComplete="off" />
-        <TextField field={fields.broughtBy} label="Brought by" className="c6" autoComplete="off" />
+        <TextField field={fields.name} label="What it is" className={look("c6")} autoComplete="off" />
+        <TextField field={fields.broughtBy} label="Brought by" className={look("c6")} autoComplete="off" />
         {input.brief.isRemote || food?.instead ? (
           <>
             <SelectField
@@ -140,13 +141,13 @@ export default function Brought({ params, actionData }: Route.ComponentProps) {
               hint="of one household’s own"
               empty="for everybody"
               options={choicesOf(input).map((id) => ({ value: id, label: names.ingredient(id) }))}
-              className="c6"
+              className={look("c6")}
             />
             <SelectField
               field={fields.station}
               label="At"
               options={plan.stations.map((station, index) => ({ value: String(index), label: station.name }))}
-              className="c6"
+              className={look("c6")}
             />
           </>
         ) : null}
@@ -154,11 +155,11 @@ export default function Brought({ params, actionData }: Route.ComponentProps) {
           field={fields.product}
           label="What the packet is called"
           hint="empty: home-made, or not read"
-          className="c8"
+          className={look("c8")}
           autoComplete="off"
         />
         <LabelFields fields={fields} label={food?.label} input={input} isBack={actionData !== undefined} />
-        <div className="actions">
+        <div className={look("actions")}>
           <Primary>{food ? "Save" : "Add it"}</Primary>
         </div>
       </Form>
@@ -166,8 +167,7 @@ export default function Brought({ params, actionData }: Route.ComponentProps) {
         <Form method="post">
           <PlainButton
             type="submit"
-            className="text quiet"
-            style={{ minHeight: 44, textDecoration: "underline" }}
+            className={look("text", "quiet", "tall", "underlined")}
             name="intent"
             value="remove"
           >

@@ -18,6 +18,7 @@ import { sayExposure } from "~/ui/words/people";
 import { because } from "~/ui/allergen/Tables";
 import { Heads } from "~/ui/sheet/Heads";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 const kinds = ["wall", "folder"] as const;
 
@@ -49,12 +50,14 @@ function Wall() {
       <p>
         {dayAndTime(input.startsAt, input.timeZone, locale)}, {input.kitchen.name}
       </p>
-      <div className="wall-tables">
+      <div className={look("wall-tables")}>
         {plan.stations.map((station) => (
           <section key={station.id}>
             <h3>{station.name}</h3>
             {/* The recipe, not its variant: what a table leaves out says something of who sits there. */}
-            <p className="small quiet">{plan.dishes.find((dish) => dish.id === station.dishId)?.recipe.title}</p>
+            <p className={look("small", "quiet")}>
+              {plan.dishes.find((dish) => dish.id === station.dishId)?.recipe.title}
+            </p>
             <ul>
               {station.people.map((id) => (
                 <li key={id}>{nameOf(id)}</li>
@@ -64,7 +67,7 @@ function Wall() {
         ))}
       </div>
       <h3>The bells</h3>
-      <table className="ruled">
+      <table className={look("ruled")}>
         <tbody>
           {plan.timeline.bells.map((bell) => (
             <tr key={bell.id}>
@@ -74,7 +77,7 @@ function Wall() {
           ))}
         </tbody>
       </table>
-      <p className="caution" style={{ marginTop: 14 }}>
+      <p className={look("caution", "above-s")}>
         Hands washed, hair tied, sleeves up. A hot place has an adult. Raw batter is not for tasting. Ask before you eat
         something you did not make.
       </p>
@@ -119,10 +122,10 @@ function Folder({ number }: { number: string }) {
         {dayAndTime(input.startsAt, input.timeZone, locale)}, {input.kitchen.name}. Health data: not for the wall, back
         into the folder.
       </p>
-      <p className="emergency">
+      <p className={look("emergency")}>
         Emergency: <b>{number}</b>. Say what happened, where you are, how many, and stay on the line.
       </p>
-      <dl className="small">
+      <dl className={look("small")}>
         {firstMinutes.map(([what, act]) => (
           <div key={what}>
             <dt>
@@ -137,14 +140,14 @@ function Folder({ number }: { number: string }) {
           Allergy table signed by <b>{standing.by ?? "someone"}</b>, {moment(standing.at, locale, input.timeZone)}.
         </p>
       ) : (
-        <p className="needs-you">
+        <p className={look("needs-you")}>
           {standing.state === "stale"
             ? `Signed by ${standing.by ?? "someone"}, and changed since: sign again before the doors open.`
             : "The allergy table is not signed yet."}
         </p>
       )}
       <Wide label="Every person">
-        <table className="ruled">
+        <table className={look("ruled")}>
           <Heads of={["Person", "Must or wants to avoid", "Medicine and emergency plan", "Their plate, and why"]} />
           <tbody>
             {concerned.map((person) => {
@@ -154,13 +157,13 @@ function Folder({ number }: { number: string }) {
                 <tr key={person.id}>
                   <td>
                     <b>{person.name}</b>
-                    <div className="small">{stationOf(person.id)}</div>
+                    <div className={look("small")}>{stationOf(person.id)}</div>
                   </td>
                   <td>
                     {person.hasAnswered ? needsInWords(person, locale) || "nothing declared" : <b>not answered</b>}
-                    {person.words ? <div className="small">“{person.words.text}”</div> : null}
+                    {person.words ? <div className={look("small")}>“{person.words.text}”</div> : null}
                     {person.answered ? (
-                      <div className="small quiet">
+                      <div className={look("small", "quiet")}>
                         said by {person.answered.by}, {person.answered.on}
                       </div>
                     ) : null}
@@ -168,7 +171,7 @@ function Folder({ number }: { number: string }) {
                   <td>
                     {person.emergency ??
                       (person.needs.some((need) => need.kind === "substance" && need.severity === "rescue-medicine") ? (
-                        <b className="needs-you">not known: ask at the door</b>
+                        <b className={look("needs-you")}>not known: ask at the door</b>
                       ) : (
                         "–"
                       ))}
@@ -180,7 +183,7 @@ function Folder({ number }: { number: string }) {
                       </span>
                     ) : null}
                     {plate && plate.verdict !== "clear" ? (
-                      <div className="small">
+                      <div className={look("small")}>
                         {whyInShort(person, grave, plate.exposures, names).map((sentence) => (
                           <div key={sentence}>{sentence}</div>
                         ))}
@@ -205,7 +208,7 @@ function Folder({ number }: { number: string }) {
         </table>
       </Wide>
       {rest.length > 0 ? (
-        <p className="small">
+        <p className={look("small")}>
           Answered that there is nothing to avoid:{" "}
           {list(
             rest.map((person) => person.name),
@@ -214,8 +217,8 @@ function Folder({ number }: { number: string }) {
           .
         </p>
       ) : null}
-      <h3 style={{ marginTop: 18 }}>What was checked</h3>
-      <p className="small">
+      <h3 className={look("above-m")}>What was checked</h3>
+      <p className={look("small")}>
         {input.labels.length === 0
           ? "No label has been read."
           : input.labels
@@ -225,8 +228,8 @@ function Folder({ number }: { number: string }) {
               )
               .join("; ")}
       </p>
-      <h3 style={{ marginTop: 18 }}>Food and heat</h3>
-      <p className="small">
+      <h3 className={look("above-m")}>Food and heat</h3>
+      <p className={look("small")}>
         Hot food at {warm(holdHotC[input.brief.regime])} or more, cold at {warm(holdColdC)} or less; raw batter 2 hours
         in the room at most, 1 above {warm(32)}. Left-overs to {warm(coolDown.warm.toC)} within{" "}
         {coolDown.warm.withinMinutes / 60} hours and to {warm(coolDown.cold.toC)} within{" "}
@@ -234,9 +237,7 @@ function Folder({ number }: { number: string }) {
         {warm(nonStickMostC)}, pet birds out of the room. Camping stoves and charcoal outdoors only, never in a tent or
         porch. Extension leads unwound, dry, one appliance, never one into another.
       </p>
-      <p className="caution" style={{ marginTop: 14 }}>
-        {closingCaution} So does their guardian.
-      </p>
+      <p className={look("caution", "above-s")}>{closingCaution} So does their guardian.</p>
     </article>
   );
 }

@@ -25,6 +25,7 @@ import { LabelFields } from "~/ui/allergen/LabelFields";
 import { FileInput, Hidden, PlainButton } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 const schema = z.object({
   version: z.int().default(0),
@@ -184,23 +185,17 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
           <TextLink to="../allergies">Back to the table</TextLink>
         </div>
       </div>
-      <p className="quiet" style={{ marginBottom: 14, maxWidth: "60ch" }}>
+      <p className={look("quiet", "below-s", "measure")}>
         Read the packet in your hand, not the one from last time. Tick what it says. What is not ticked will be shown as
         “none declared”, with your name and the day, where the law of the product’s market obliges the label to name it;
         of everything else it says nothing until you have looked through the whole list for it.
       </p>
-      <Form
-        method="post"
-        encType="multipart/form-data"
-        {...getFormProps(form)}
-        className="form"
-        style={{ maxWidth: 860 }}
-      >
+      <Form method="post" encType="multipart/form-data" {...getFormProps(form)} className={look("form", "column")}>
         <TypedGuard />
         <FormError title="Not saved" problems={form.errors ?? []} />
         <Hidden name="version" value={meta.labelVersions[params.ingredientId] ?? 0} />
-        <TextField field={fields.product} label="What the packet is called" className="c8" autoComplete="off" />
-        <DateField field={fields.readOn} label="Read on" className="c4" />
+        <TextField field={fields.product} label="What the packet is called" className={look("c8")} autoComplete="off" />
+        <DateField field={fields.readOn} label="Read on" className={look("c4")} />
         <LabelFields
           fields={fields}
           label={label}
@@ -211,55 +206,71 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
           <label>
             Picture of the label, if you like
             <br />
-            <FileInput name="photo" accept="image/jpeg,image/png" style={{ minHeight: 44 }} />
+            <FileInput className={look("tall")} name="photo" accept="image/jpeg,image/png" />
           </label>
-          {fields.photo.errors?.[0] ? <p className="field-error">{fields.photo.errors[0]}</p> : null}
+          {fields.photo.errors?.[0] ? <p className={look("field-error")}>{fields.photo.errors[0]}</p> : null}
           {loaderData.hasPhoto ? (
-            <img src={`${params.ingredientId}/photo`} alt={`The label of the ${name}`} className="label-photo" />
+            <img
+              src={`${params.ingredientId}/photo`}
+              alt={`The label of the ${name}`}
+              className={look("label-photo")}
+            />
           ) : null}
         </div>
-        <div className="actions">
+        <div className={look("actions")}>
           <Primary>Keep what the label says</Primary>
         </div>
       </Form>
-      <section style={{ marginTop: 24, maxWidth: 860 }}>
+      <section className={look("above-l", "column")}>
         <h3>What is bought</h3>
-        <p className="quiet small">
+        <p className={look("quiet", "small")}>
           When the product here is another than the one whose label was read, the label counts as not read.
         </p>
         {pack?.product !== undefined && label && pack.product !== label.product ? (
-          <p className="needs-you">
+          <p className={look("needs-you")}>
             Bought: “{pack.product}”. The label that was read is of “{label.product}”: read the packet in hand.
           </p>
         ) : null}
-        <Form method="post" {...getFormProps(buy)} className="form">
+        <Form method="post" {...getFormProps(buy)} className={look("form")}>
           <FormError title="Not kept" problems={buy.errors ?? []} />
           <Hidden name="seen" value={loaderData.seen} />
           <TextField
             field={bought.product}
             label="Product"
             hint="as on the packet; empty: whichever was read"
-            className="c6"
+            className={look("c6")}
             autoComplete="off"
           />
-          <TextField field={bought.unitName} label="One unit is a" className="c3" autoComplete="off" />
-          <TextField field={bought.unitGrams} label="Grams in it" className="c3" inputMode="decimal" />
-          <TextField field={bought.unitsPerPack} label="Units to a pack" className="c3" inputMode="numeric" />
-          <TextField field={bought.price} label="Price of a pack" className="c3" inputMode="decimal" />
+          <TextField field={bought.unitName} label="One unit is a" className={look("c3")} autoComplete="off" />
+          <TextField field={bought.unitGrams} label="Grams in it" className={look("c3")} inputMode="decimal" />
+          <TextField field={bought.unitsPerPack} label="Units to a pack" className={look("c3")} inputMode="numeric" />
+          <TextField field={bought.price} label="Price of a pack" className={look("c3")} inputMode="decimal" />
           {bought.sizes.getFieldList().map((row, index) => {
             const size = row.getFieldset();
             return (
-              <fieldset key={row.key} className="bare">
-                <legend className="small">{index === 0 ? "The same product in another size" : "And another"}</legend>
-                <div className="form">
-                  <TextField field={size.unitGrams} label="Grams in a unit" className="c4" inputMode="decimal" />
-                  <TextField field={size.unitsPerPack} label="Units to a pack" className="c4" inputMode="numeric" />
-                  <TextField field={size.price} label="Price of it" className="c4" inputMode="decimal" />
+              <fieldset key={row.key} className={look("bare")}>
+                <legend className={look("small")}>
+                  {index === 0 ? "The same product in another size" : "And another"}
+                </legend>
+                <div className={look("form")}>
+                  <TextField
+                    field={size.unitGrams}
+                    label="Grams in a unit"
+                    className={look("c4")}
+                    inputMode="decimal"
+                  />
+                  <TextField
+                    field={size.unitsPerPack}
+                    label="Units to a pack"
+                    className={look("c4")}
+                    inputMode="numeric"
+                  />
+                  <TextField field={size.price} label="Price of it" className={look("c4")} inputMode="decimal" />
                 </div>
               </fieldset>
             );
           })}
-          <div className="actions">
+          <div className={look("actions")}>
             <Secondary name="intent" value="buy">
               Keep what is bought
             </Secondary>
@@ -270,8 +281,7 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
         <Form method="post">
           <PlainButton
             type="submit"
-            className="text quiet"
-            style={{ minHeight: 44, textDecoration: "underline" }}
+            className={look("text", "quiet", "tall", "underlined")}
             name="intent"
             value="forget"
           >

@@ -5,6 +5,7 @@ import { TextLink } from "~/ui/parts/fields";
 import { closingCaution, verdictTitle } from "~/ui/words/en";
 import { useMemo } from "react";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 /** Shapes as well as words, so that no cell hangs on its colour: drawn for this program, read in the key below. */
 const marks: Readonly<Record<VerdictWord, string>> = { contains: "✕", unknown: "?", "may-contain": "△", clear: "·" };
@@ -24,8 +25,8 @@ export default function Matrix() {
       {rows.length === 0 ? (
         <p>Everybody answered, and nobody avoids anything.</p>
       ) : (
-        <div className="scroll-x" tabIndex={0} role="group" aria-label="Every person, every item">
-          <table className="ruled matrix">
+        <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Every person, every item">
+          <table className={look("ruled", "matrix")}>
             <thead>
               <tr>
                 <th scope="col">Person</th>
@@ -48,19 +49,23 @@ export default function Matrix() {
                   {verdicts.map((item) => (
                     <td
                       key={item.ingredientId}
-                      className={`mark ${item.verdict}${own.has(item.ingredientId) ? "" : " elsewhere"}`}
+                      className={look(
+                        "mark",
+                        item.verdict !== "clear" && item.verdict,
+                        !own.has(item.ingredientId) && "elsewhere",
+                      )}
                       title={`${person.name}, ${names.ingredient(item.ingredientId)}: ${verdictTitle[item.verdict]}`}
                     >
                       <span aria-hidden="true">{marks[item.verdict]}</span>
-                      <span className="vh">{verdictTitle[item.verdict]}</span>
+                      <span className={look("vh")}>{verdictTitle[item.verdict]}</span>
                     </td>
                   ))}
                   <td
-                    className={`mark ${room}`}
+                    className={look("mark", room !== "clear" && room)}
                     title={`${person.name}, from the rest of the room: ${verdictTitle[room]}`}
                   >
                     <span aria-hidden="true">{marks[room]}</span>
-                    <span className="vh">{verdictTitle[room]}</span>
+                    <span className={look("vh")}>{verdictTitle[room]}</span>
                   </td>
                 </tr>
               ))}
@@ -68,13 +73,11 @@ export default function Matrix() {
           </table>
         </div>
       )}
-      <p className="small quiet" style={{ marginTop: 10 }}>
+      <p className={look("small", "quiet", "above-s")}>
         {(Object.keys(marks) as VerdictWord[]).map((word) => `${marks[word]} ${verdictTitle[word]}`).join("   ")} Pale:
         made elsewhere in the room, not on their plate.
       </p>
-      <p className="caution" style={{ marginTop: 14 }}>
-        {closingCaution}
-      </p>
+      <p className={look("caution", "above-s")}>{closingCaution}</p>
     </>
   );
 }

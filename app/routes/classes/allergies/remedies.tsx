@@ -19,6 +19,7 @@ import { Hidden } from "~/ui/parts/plain";
 import { RoomDrawing } from "~/ui/draw/RoomDrawing";
 import { floorWords } from "~/ui/words/kits";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { input } = await classOnce(context, params.classId);
@@ -110,9 +111,9 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
           <TextLink to={`${action}/people/seats`}>Seats</TextLink>
         </div>
       </div>
-      <p className="quiet">{needsInWords(person, names.locale) || "nothing declared"}</p>
+      <p className={look("quiet")}>{needsInWords(person, names.locale) || "nothing declared"}</p>
       {actionData?.problem ? (
-        <p className="form-error" role="alert">
+        <p className={look("form-error")} role="alert">
           {actionData.problem}
         </p>
       ) : null}
@@ -126,9 +127,9 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
           marked={plan.stations.find((station) => station.people.includes(person.id))?.id}
         />
       ) : null}
-      <section style={{ marginTop: 14 }}>
+      <section className={look("above-s")}>
         <h3>Why</h3>
-        <ul className="reasons">
+        <ul className={look("reasons")}>
           {grave.map((item) => (
             <li key={item.ingredientId}>{because(item, names)}.</li>
           ))}
@@ -136,7 +137,7 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
             ...new Map(plate.exposures.map((one) => [sayExposure(one, input, plan, names), cutsOf(one.legs)] as const)),
           ].map(([way, cuts]) => (
             <li key={way}>
-              {way}. <span className="quiet">What cuts it: {cuts.join("; ")}.</span>
+              {way}. <span className={look("quiet")}>What cuts it: {cuts.join("; ")}.</span>
             </li>
           ))}
           {grave.length + plate.exposures.length === 0 ? <li>Nothing on the plate bears on what they avoid.</li> : null}
@@ -145,14 +146,14 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
       {ways.length > 0 ? (
         <section>
           <h3>Ways out, what sets nobody apart first</h3>
-          <table className="ruled">
+          <table className={look("ruled")}>
             <thead>
               <tr>
                 <th scope="col">What</th>
                 <th scope="col">Their plate then</th>
                 <th scope="col">What it takes</th>
-                <th scope="col" className="no-print">
-                  <span className="vh">Decide</span>
+                <th scope="col" className={look("no-print")}>
+                  <span className={look("vh")}>Decide</span>
                 </th>
               </tr>
             </thead>
@@ -161,14 +162,14 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
                 <tr key={nameOf(remedy)}>
                   <td>
                     <b>{remedyTitles[remedy.kind]}</b>
-                    <div className="small">{sayRemedy(remedy)}</div>
+                    <div className={look("small")}>{sayRemedy(remedy)}</div>
                     {remedy.choice ? (
-                      <div className="small">
+                      <div className={look("small")}>
                         As the recipe offers: {list(sayChoice(remedy.choice, remedy.recipeId), names.locale)}.
                       </div>
                     ) : null}
                     {remedy.swaps.length > 0 ? (
-                      <div className="small needs-you">
+                      <div className={look("small", "needs-you")}>
                         Drafted now, cooked by nobody yet:{" "}
                         {list(
                           remedy.swaps.map(({ from, to }) =>
@@ -186,10 +187,12 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
                   <td>
                     <span className={parts.verdict.of({ is: remedy.after }).word}>{verdictTitle[remedy.after]}</span>
                     {remedy.worsens.length > 0 ? (
-                      <div className="small needs-you">worse for {list(remedy.worsens.map(person_), names.locale)}</div>
+                      <div className={look("small", "needs-you")}>
+                        worse for {list(remedy.worsens.map(person_), names.locale)}
+                      </div>
                     ) : null}
                   </td>
-                  <td className="small">
+                  <td className={look("small")}>
                     {remedy.cost ? (
                       <>
                         {remedy.cost.minutes === 0
@@ -215,7 +218,7 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
                       "no change to the plan"
                     )}
                   </td>
-                  <td className="no-print">
+                  <td className={look("no-print")}>
                     {remedy.isPossible ? (
                       <Form method="post">
                         <Hidden name="version" value={meta.version} />
@@ -228,14 +231,14 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
               ))}
             </tbody>
           </table>
-          <p className="small quiet">
+          <p className={look("small", "quiet")}>
             The program proposes. You decide and sign; {person.name}, their guardian and their clinician know best. A
             change can be taken back under Seats.
           </p>
         </section>
       ) : null}
       {person.needs.some((need) => need.kind === "substance" && need.touchOrAir) ? (
-        <p className="caution">
+        <p className={look("caution")}>
           Touch or air matters to {person.name} for{" "}
           {list(
             person.needs.flatMap((need) =>
@@ -246,9 +249,7 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
           : only a class without it keeps it out of the room.
         </p>
       ) : null}
-      <p className="caution" style={{ marginTop: 20 }}>
-        {closingCaution}
-      </p>
+      <p className={look("caution", "above-m")}>{closingCaution}</p>
     </>
   );
 }

@@ -19,6 +19,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { measuringSetOf, measuringSets, scoopName } from "~/core/quantity";
 import { Heads } from "~/ui/sheet/Heads";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 /** What a station cooks on, by kind: from its loads on the timeline, wherever they really happen. */
 function surfacesAt(timeline: Timeline, surfaces: readonly Surface[], stationId: string): CardSurface[] {
@@ -35,13 +36,13 @@ function surfacesAt(timeline: Timeline, surfaces: readonly Surface[], stationId:
 function OwnSetForm({ told }: { told: Answer | undefined }) {
   const { plan, meta, action } = useClass();
   return (
-    <section aria-label="Other cups and spoons at a table" className="no-print">
+    <section aria-label="Other cups and spoons at a table" className={look("no-print")}>
       <h3>Other cups and spoons at a table</h3>
       <Told told={told} />
-      <Form method="post" action={`${action}/amounts`} className="facts tight">
+      <Form method="post" action={`${action}/amounts`} className={look("facts", "tight")}>
         <Hidden name="version" value={meta.version} />
-        <label className="cell">
-          <span className="cell-label">Table</span>
+        <label className={look("cell")}>
+          <span className={look("cell-label")}>Table</span>
           <PlainSelect name="station">
             {plan.stations.map((station) => (
               <option key={station.id} value={stationIndex(station.id)}>
@@ -50,8 +51,8 @@ function OwnSetForm({ told }: { told: Answer | undefined }) {
             ))}
           </PlainSelect>
         </label>
-        <label className="cell">
-          <span className="cell-label">measures with</span>
+        <label className={look("cell")}>
+          <span className={look("cell-label")}>measures with</span>
           <PlainSelect name="set">
             <option value="">what the class measures with</option>
             {measuringSets.map((set) => (
@@ -83,7 +84,7 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
     <>
       <div className={parts.sheet.head}>
         <h2>Station cards</h2>
-        <p className="quiet">
+        <p className={look("quiet")}>
           Measured with {set.name}
           {missing.length > 0
             ? `, without ${list(
@@ -150,20 +151,20 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
             <h3>Totals</h3>
             <span>the most that may be used</span>
           </div>
-          <table className="ruled">
+          <table className={look("ruled")}>
             <Heads of={["What", { n: "To start with" }, { n: "Buy" }, "Packs"]} />
             <tbody>
               {plan.totals.map((total) => (
                 <tr key={total.ingredientId}>
                   <td>{names.ingredient(total.ingredientId)}</td>
-                  <td className="n">
+                  <td className={look("n")}>
                     {total.expectedGrams === undefined ? (
-                      <span className="needs-you">not known</span>
+                      <span className={look("needs-you")}>not known</span>
                     ) : (
                       grams(total.expectedGrams, locale)
                     )}
                   </td>
-                  <td className="n">
+                  <td className={look("n")}>
                     <b>
                       {total.isToTaste && total.buyGrams === 0
                         ? "to taste"

@@ -23,6 +23,7 @@ import { Told } from "~/ui/parts/Told";
 import { Secondary, TextLink } from "~/ui/parts/fields";
 import { Hidden, PlainInput, PlainSelect } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 const bowlSizes = ["", "1/2", "1", "1 1/2", "2", "3", "4"] as const;
 
@@ -173,13 +174,13 @@ function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: numbe
   const size = dish.bowl ? writeRatio(dish.bowl) : "";
   const sizes = bowlSizes.some((one) => one === size) ? bowlSizes : [...bowlSizes, size];
   return (
-    <section aria-label={`The bowl: ${title}`} className="dish-bowl no-print">
+    <section aria-label={`The bowl: ${title}`} className={look("dish-bowl", "no-print")}>
       <h2>The bowl: {title}</h2>
-      <Form method="post" className="facts tight" key={version}>
+      <Form method="post" className={look("facts", "tight")} key={version}>
         <Hidden name="version" value={version} />
         <Hidden name="dishId" value={dish.id} />
-        <label className="cell">
-          <span className="cell-label">Each table makes</span>
+        <label className={look("cell")}>
+          <span className={look("cell-label")}>Each table makes</span>
           <PlainSelect name="bowl" defaultValue={size}>
             {sizes.map((one) => (
               <option key={one} value={one}>
@@ -188,15 +189,15 @@ function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: numbe
             ))}
           </PlainSelect>
         </label>
-        <label className="cell">
-          <span className="cell-label">and cooks</span>
+        <label className={look("cell")}>
+          <span className={look("cell-label")}>and cooks</span>
           <PlainSelect name="cooks" defaultValue={dish.cooks ?? "all"}>
             <option value="all">all that it makes</option>
             <option value="wanted">only what is wanted</option>
           </PlainSelect>
         </label>
-        <label className="cell">
-          <span className="cell-label">and mixes</span>
+        <label className={look("cell")}>
+          <span className={look("cell-label")}>and mixes</span>
           <PlainSelect name="mixing" defaultValue={dish.mixing ?? "once"}>
             <option value="once">at once</option>
             {mixings.map((one) => (
@@ -206,8 +207,8 @@ function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: numbe
             ))}
           </PlainSelect>
         </label>
-        <label className="cell">
-          <span className="cell-label">Dry mix, batches in all</span>
+        <label className={look("cell")}>
+          <span className={look("cell-label")}>Dry mix, batches in all</span>
           <PlainInput
             type="number"
             name="bulk"
@@ -218,8 +219,8 @@ function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: numbe
           />
         </label>
         {open.map((line) => (
-          <label className="cell" key={line.id}>
-            <span className="cell-label">for {names.ingredient(line.ingredientId)}</span>
+          <label className={look("cell")} key={line.id}>
+            <span className={look("cell-label")}>for {names.ingredient(line.ingredientId)}</span>
             <PlainSelect
               name={`take-${line.id}`}
               defaultValue={dish.takes?.find((take) => take.lineId === line.id)?.ingredientId ?? ""}
@@ -236,15 +237,15 @@ function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: numbe
           </label>
         ))}
         {dish.recipe.isRoundsOpen ? (
-          <p className="quiet small">
+          <p className={look("quiet", "small")}>
             {dish.rounds?.some((one) => one.parts > 0)
               ? "Settled here: the tables make what these parts say."
               : "The tables decide while they cook; other parts than the recipe’s settle it here."}
           </p>
         ) : null}
         {(dish.recipe.rounds ?? []).map((round) => (
-          <label className="cell" key={round.id}>
-            <span className="cell-label">{round.name}, parts</span>
+          <label className={look("cell")} key={round.id}>
+            <span className={look("cell-label")}>{round.name}, parts</span>
             <PlainInput
               type="number"
               name={`round-${round.id}`}
@@ -255,7 +256,7 @@ function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: numbe
             />
           </label>
         ))}
-        <div className="actions">
+        <div className={look("actions")}>
           <Secondary name="intent" value="dish" disabled={isBusy}>
             Keep this bowl
           </Secondary>
@@ -299,7 +300,7 @@ export default function Scaling({ actionData, loaderData }: Route.ComponentProps
         />
       ))}
       {groups.length > 0 ? (
-        <Form method="post" className="actions no-print">
+        <Form method="post" className={look("actions", "no-print")}>
           <Hidden name="version" value={meta.version} />
           <Hidden name="intent" value="rule" />
           <span>The class uses:</span>
@@ -314,19 +315,19 @@ export default function Scaling({ actionData, loaderData }: Route.ComponentProps
         <DishForm key={dish.id} dish={dish} version={meta.version} isBusy={isBusy} names={names} />
       ))}
       {loaderData.undoable ? (
-        <Form method="post" className="actions no-print">
+        <Form method="post" className={look("actions", "no-print")}>
           <Hidden name="version" value={meta.version} />
           <Secondary name="intent" value="undo" disabled={isBusy}>
             Take back: {loaderData.undoable}
           </Secondary>
         </Form>
       ) : null}
-      <section style={{ marginTop: 32 }} aria-label="At the door">
+      <section className={look("above-xl")} aria-label="At the door">
         <div className={parts.sheet.head}>
           <h2>At the door</h2>
           <WhenReady>
-            <label className="cell">
-              <span className="vh">How many more come</span>
+            <label className={look("cell")}>
+              <span className={look("vh")}>How many more come</span>
               <PlainSelect value={more} onChange={(event) => setMore(Number(event.target.value))}>
                 {[-3, -2, -1, 1, 2, 3, 4, 5, 6].map((one) => (
                   <option key={one} value={one}>
@@ -338,13 +339,13 @@ export default function Scaling({ actionData, loaderData }: Route.ComponentProps
           </WhenReady>
         </div>
         <Gains gains={grown.gains} before={plan} after={grown.plan} names={names} />
-        <Form method="post" className="actions no-print">
+        <Form method="post" className={look("actions", "no-print")}>
           <Hidden name="version" value={meta.version} />
           <Hidden name="people" value={grown.input.brief.people} />
           <Secondary name="intent" value="people" disabled={isBusy || grown.input.brief.people === input.brief.people}>
             Plan for {grown.input.brief.people}
           </Secondary>
-          <span className="quiet small">
+          <span className={look("quiet", "small")}>
             Sheets that were settled for {input.brief.people} then say that they are stale.
           </span>
         </Form>

@@ -14,6 +14,7 @@ import { Heads } from "~/ui/sheet/Heads";
 import { wordsIn } from "~/ui/words/regional";
 import { Wide } from "~/ui/sheet/Wide";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 /** What is not eaten: per station, shared, and the instructor's own; what is short, and what may be plugged in where. */
 export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "gear">[] }) {
@@ -30,7 +31,7 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
     <>
       <div className={parts.sheet.head}>
         <h2>Gear</h2>
-        <p className="quiet">
+        <p className={look("quiet")}>
           From the steps of the recipe, for {plan.stations.length} stations in {input.kitchen.name}.
         </p>
         <div className={parts.sheet.tools}>
@@ -41,8 +42,8 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
       </div>
       <Findings findings={plan.findings.filter((finding) => finding.stage === "gear")} names={names} />
       <div className={parts.sheet.of({ split: "wide-narrow" }).columns}>
-        <div className="scroll-x" tabIndex={0} role="group" aria-label="Gear list">
-          <table className="ruled">
+        <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Gear list">
+          <table className={look("ruled")}>
             <Heads
               of={[
                 "Gear",
@@ -57,22 +58,24 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
             />
             <tbody>
               {plan.gear.map((line) => (
-                <tr key={line.tool} className={line.short > 0 ? "needs" : undefined}>
+                <tr key={line.tool} className={line.short > 0 ? look("needs") : undefined}>
                   <td>
                     {toolWords[line.tool]}
-                    {line.sizes ? <div className="small quiet">{saySizes(line.sizes, line.tool, locale)}</div> : null}
+                    {line.sizes ? (
+                      <div className={look("small", "quiet")}>{saySizes(line.sizes, line.tool, locale)}</div>
+                    ) : null}
                   </td>
-                  <td className="n">{line.perStation || "–"}</td>
-                  <td className="n">{line.shared || "–"}</td>
-                  <td className="n">{line.instructor || "–"}</td>
-                  <td className="n">
+                  <td className={look("n")}>{line.perStation || "–"}</td>
+                  <td className={look("n")}>{line.shared || "–"}</td>
+                  <td className={look("n")}>{line.instructor || "–"}</td>
+                  <td className={look("n")}>
                     <b>{line.needed}</b>
                   </td>
-                  <td className="n">
+                  <td className={look("n")}>
                     {line.owned === undefined ? (
-                      <span className="quiet">not counted</span>
+                      <span className={look("quiet")}>not counted</span>
                     ) : line.short > 0 ? (
-                      <span className="needs-you">
+                      <span className={look("needs-you")}>
                         {line.owned}, {line.short} short
                       </span>
                     ) : (
@@ -89,7 +92,7 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
         <div>
           {short.length > 0 ? (
             <Wide label="Ways out of what is short">
-              <table className="ruled" style={{ marginBottom: 24 }}>
+              <table className={look("ruled", "below-l")}>
                 <caption>Ways out of what is short</caption>
                 <tbody>
                   {short.map((line) => (
@@ -110,7 +113,7 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
             </Wide>
           ) : null}
           <Wide label="Surfaces">
-            <table className="ruled">
+            <table className={look("ruled")}>
               <caption>Surfaces</caption>
               <Heads of={["From above", "Surface", { n: "Used" }, { n: "Pieces a load" }]} />
               <tbody>
@@ -124,18 +127,20 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
                     </td>
                     <td>
                       {surface.name}
-                      <div className="small quiet">
+                      <div className={look("small", "quiet")}>
                         {wordsIn(surfaceWords, locale)[surface.kind]}
                         {surface.watts > 0 ? `, ${surface.watts} W each` : ""}
                         {surface.at === "station" ? ", at each station" : ""}
                       </div>
                     </td>
-                    <td className="n">{units}</td>
-                    <td className="n">
+                    <td className={look("n")}>{units}</td>
+                    <td className={look("n")}>
                       {recipes.length === 0
                         ? surface.places
                         : [...new Set(recipes.map((recipe) => placesOn(surface, recipe)))].join(" or ")}
-                      {surface.size ? <div className="small quiet">by size, at most {surface.places}</div> : null}
+                      {surface.size ? (
+                        <div className={look("small", "quiet")}>by size, at most {surface.places}</div>
+                      ) : null}
                     </td>
                   </tr>
                 ))}
@@ -144,7 +149,7 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
           </Wide>
           {plugs && input.kitchen.circuits ? (
             <Wide label="Who is plugged in where">
-              <table className="ruled" style={{ marginTop: 24 }}>
+              <table className={look("ruled", "above-l")}>
                 <caption>Who is plugged in where</caption>
                 <tbody>
                   {loadsOf(plugs, appliances, input.kitchen.circuits).map(
@@ -152,23 +157,25 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
                       <tr key={circuit.id}>
                         <th scope="row">
                           {circuit.name}
-                          <div className="small quiet">
+                          <div className={look("small", "quiet")}>
                             {circuit.volts} V, {number(circuit.amps, locale, 1)} A, {circuit.sockets}{" "}
                             {circuit.sockets === 1 ? "socket" : "sockets"}
                           </div>
                         </th>
-                        <td>{on.map((one) => one.name).join(", ") || <span className="quiet">nothing</span>}</td>
-                        <td className="n">
+                        <td>
+                          {on.map((one) => one.name).join(", ") || <span className={look("quiet")}>nothing</span>}
+                        </td>
+                        <td className={look("n")}>
                           {number(watts, locale, 0)} of {number(limit, locale, 0)} W
                         </td>
                       </tr>
                     ),
                   )}
                   {plugs.left.length > 0 ? (
-                    <tr className="needs">
+                    <tr className={look("needs")}>
                       <th scope="row">Nowhere</th>
                       <td colSpan={2}>
-                        <b className="needs-you">
+                        <b className={look("needs-you")}>
                           {appliances
                             .filter((one) => plugs.left.includes(one.id))
                             .map((one) => one.name)
@@ -181,7 +188,7 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
               </table>
             </Wide>
           ) : null}
-          <p className="small quiet">
+          <p className={look("small", "quiet")}>
             A circuit may carry 80 % of its breaker for hours; no cord near water, no hand wet. Local electrical codes
             and a qualified person come first.
           </p>

@@ -15,6 +15,7 @@ import type { Tool } from "~/core/recipe";
 import { Heads } from "~/ui/sheet/Heads";
 import { PlainInput, Tick } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 /** The car: crates in the order they go in, ticked out and back, blades and sticks counted. */
 export function LoadView({ classId, events, me }: { classId: string; events: readonly TickEvent[]; me: string }) {
@@ -43,12 +44,15 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
     <>
       <div className={parts.sheet.head}>
         <h2>Load list</h2>
-        <p className="quiet">
+        <p className={look("quiet")}>
           {crates.length} crates and boxes, about {number(total / 1000, locale, 0)} kg. In this order: what is wanted
           first goes in last.
         </p>
         <div className={parts.sheet.tools}>
-          <span role="status" className={sent === "sent" && waiting === 0 ? "quiet small" : "needs-you small"}>
+          <span
+            role="status"
+            className={sent === "sent" && waiting === 0 ? look("quiet", "small") : look("needs-you", "small")}
+          >
             {saySent(waiting, sent)}
           </span>
           <TextLink to="../gear">Gear</TextLink>
@@ -57,8 +61,8 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
       </div>
       {crates.length === 0 ? <p>Nothing to load yet: the brief names no recipe or no people.</p> : null}
       <CratesDrawing crates={crates} isIn={(key) => ticks.load.has(key)} />
-      <div className="scroll-x" tabIndex={0} role="group" aria-label="Load list">
-        <table className="ruled">
+      <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Load list">
+        <table className={look("ruled")}>
           <Heads of={["Out", "Back", { n: "No." }, "Crate", "In it", { n: "kg" }]} />
           {loadLayers.map((layer) => {
             const own = crates.map((one, index) => ({ one, index })).filter(({ one }) => one.layer === layer);
@@ -73,24 +77,24 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
                         const is = which === "load" ? out : back;
                         return (
                           <td key={which}>
-                            <label className="shop-tick">
+                            <label className={look("shop-tick")}>
                               <Tick
                                 checked={is !== undefined}
                                 disabled={!isReady}
                                 onChange={(event) => tick({ list: which, key, isOn: event.target.checked })}
                               />
-                              <span className="vh">
+                              <span className={look("vh")}>
                                 crate {index + 1} {which === "load" ? "is in the car" : "is back"}
                               </span>
                             </label>
                           </td>
                         );
                       })}
-                      <td className="n">{index + 1}</td>
+                      <td className={look("n")}>{index + 1}</td>
                       <td>
                         {layerWords[layer]}
                         {out ? (
-                          <div className="small quiet">
+                          <div className={look("small", "quiet")}>
                             {out.by}, {timeOfDay(out.at, locale, input.timeZone)}
                           </div>
                         ) : null}
@@ -101,7 +105,7 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
                           locale,
                         )}
                       </td>
-                      <td className="n">{number(one.grams / 1000, locale, 1)}</td>
+                      <td className={look("n")}>{number(one.grams / 1000, locale, 1)}</td>
                     </tr>
                   );
                 })}
@@ -113,7 +117,7 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
       {counted.length > 0 ? (
         <>
           <h3>Counted out, counted back</h3>
-          <table className="ruled" style={{ maxWidth: 620 }}>
+          <table className={look("ruled", "column-narrow")}>
             <Heads of={["What", { n: "Out" }, "Back", "Missing"]} />
             <tbody>
               {counted.map((line) => {
@@ -123,10 +127,10 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
                 return (
                   <tr key={line.tool}>
                     <td>{toolWords[line.tool]}</td>
-                    <td className="n">{out}</td>
+                    <td className={look("n")}>{out}</td>
                     <td>
                       <PlainInput
-                        className="count-back"
+                        className={look("count-back")}
                         disabled={!isReady}
                         inputMode="numeric"
                         aria-label={`${toolWords[line.tool]} counted back`}
@@ -143,9 +147,9 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
                     </td>
                     <td>
                       {gone === undefined ? (
-                        <span className="quiet">not counted yet</span>
+                        <span className={look("quiet")}>not counted yet</span>
                       ) : gone > 0 ? (
-                        <b className="needs-you">{gone} missing: look before anybody leaves</b>
+                        <b className={look("needs-you")}>{gone} missing: look before anybody leaves</b>
                       ) : (
                         "all there"
                       )}
@@ -157,7 +161,7 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
           </table>
         </>
       ) : null}
-      <p className="small quiet">
+      <p className={look("small", "quiet")}>
         No crate above 12 kg for one person by the starting value; lift with somebody else what is heavier. Weights are
         typical figures of kitchen ware.
       </p>

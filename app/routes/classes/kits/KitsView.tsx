@@ -27,6 +27,7 @@ import { Heads } from "~/ui/sheet/Heads";
 import { Hidden, PlainButton } from "~/ui/parts/plain";
 import { MenuLink, MoreMenu } from "~/ui/parts/Menu";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 /** The cell that takes a way over by one press, or says that it is taken. */
 function Choice({ value, isInForce }: { value: string; isInForce: boolean }) {
@@ -35,7 +36,7 @@ function Choice({ value, isInForce }: { value: string; isInForce: boolean }) {
       {isInForce ? (
         <b>in force</b>
       ) : (
-        <PlainButton className="row-button" name="value" value={value} type="submit">
+        <PlainButton className={look("row-button")} name="value" value={value} type="submit">
           take this
         </PlainButton>
       )}
@@ -60,7 +61,7 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
     <>
       <div className={parts.sheet.head}>
         <h2>Kits</h2>
-        <p className="quiet">
+        <p className={look("quiet")}>
           {packing.containers.length} containers
           {packing.containers.length > 0 ? `, ${done} packed` : ""}
           {reopened > 0 ? `, ${reopened} changed since` : ""}.
@@ -88,7 +89,7 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
         names={names}
       />
       {packing.open.length > 0 ? (
-        <p className="needs-you">
+        <p className={look("needs-you")}>
           Cannot be packed, as nobody knows how much:{" "}
           {list(
             [...new Set(packing.open.flatMap((one) => one.lines.map((line) => names.ingredient(line.ingredientId))))],
@@ -97,17 +98,17 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
           .
         </p>
       ) : null}
-      <div className={`${parts.sheet.of({ split: "even" }).columns} no-print`} style={{ marginBottom: 24 }}>
+      <div className={look(parts.sheet.of({ split: "even" }).columns, "no-print", "below-l")}>
         <Form method="post">
           <Hidden name="intent" value="kit-mode" />
-          <table className="ruled">
+          <table className={look("ruled")}>
             <caption>How kits come, and what it costs in class</caption>
             <tbody>
               {modes.map((way) => (
                 <tr key={way.kitMode}>
                   <th scope="row">{kitModeWords[way.kitMode]}</th>
-                  <td className="n">{minutes(way.endMinutes, locale)}</td>
-                  <td className="n quiet">
+                  <td className={look("n")}>{minutes(way.endMinutes, locale)}</td>
+                  <td className={look("n", "quiet")}>
                     {way.isInForce
                       ? "as planned"
                       : way.byMinutes === 0
@@ -123,18 +124,20 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
         {eggs.length > 0 ? (
           <Form method="post">
             <Hidden name="intent" value="egg-rule" />
-            <table className="ruled">
+            <table className={look("ruled")}>
               <caption>Half an egg</caption>
               <Heads of={["Way", { n: "Eggs" }, { n: "Pieces" }, { n: "Over" }, "Batches", "Choice"]} />
               <tbody>
                 {eggs.map((way) => (
                   <tr key={way.eggRule}>
                     <th scope="row">{eggRuleWords[way.eggRule]}</th>
-                    <td className="n">{way.eggs}</td>
-                    <td className="n">{way.pieces}</td>
-                    <td className="n">
+                    <td className={look("n")}>{way.eggs}</td>
+                    <td className={look("n")}>{way.pieces}</td>
+                    <td className={look("n")}>
                       {way.over}
-                      {way.mostShort > 0 ? <div className="small needs-you">{way.mostShort} short at one</div> : null}
+                      {way.mostShort > 0 ? (
+                        <div className={look("small", "needs-you")}>{way.mostShort} short at one</div>
+                      ) : null}
                     </td>
                     <td>{way.factors.map((factor) => number(toNumber(factor), locale, 2)).join(", ")}</td>
                     <Choice value={way.eggRule} isInForce={way.isInForce} />
@@ -162,7 +165,7 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
         ) : null;
       })}
       {packing.shared.some((one) => one.lines.length > 0) ? (
-        <section className="kit-sheet">
+        <section className={look("kit-sheet")}>
           <div className={parts.card.head}>
             <h3>Shared table</h3>
             <span>to taste, and sprays: one of each, with a spoon of its own</span>
@@ -179,7 +182,7 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
           </p>
         </section>
       ) : null}
-      <p className="small quiet">
+      <p className={look("small", "quiet")}>
         Cold things stay at {degrees(holdColdC, locale)} or below until the station needs them, and no more than two
         hours out. Local food codes come first.
       </p>

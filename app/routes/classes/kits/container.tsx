@@ -19,6 +19,7 @@ import {
   saySteps,
 } from "~/ui/words/kits";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -62,7 +63,7 @@ export default function Container({ loaderData, params }: Route.ComponentProps) 
         </div>
       </div>
       <div className={parts.sheet.of({ split: "even" }).columns}>
-        <table className="ruled">
+        <table className={look("ruled")}>
           <caption>
             {containerName(container)}, {container.dishTitle}
           </caption>
@@ -71,9 +72,9 @@ export default function Container({ loaderData, params }: Route.ComponentProps) 
               <tr key={`${one.lineId}${one.isApart}`}>
                 <td>
                   {names.ingredient(one.ingredientId)}
-                  {one.isApart ? <div className="small quiet">only if the batter wants it</div> : null}
+                  {one.isApart ? <div className={look("small", "quiet")}>only if the batter wants it</div> : null}
                 </td>
-                <td className="n">{contentGrams(one, locale)}</td>
+                <td className={look("n")}>{contentGrams(one, locale)}</td>
                 <td>{contentScoops(one, locale)}</td>
               </tr>
             ))}
@@ -99,12 +100,12 @@ export default function Container({ loaderData, params }: Route.ComponentProps) 
               ? `: “${recipe.steps[container.steps[0] - 1]?.text ?? ""}”`
               : ""}
           </p>
-          <p className="quiet">Use {sayKeeps(container.group, locale)}. Local food codes come first.</p>
+          <p className={look("quiet")}>Use {sayKeeps(container.group, locale)}. Local food codes come first.</p>
         </section>
       </div>
       <h3>What happened to it</h3>
-      {loaderData.history.length === 0 ? <p className="quiet">Nothing yet.</p> : null}
-      <ul className="plain-list">
+      {loaderData.history.length === 0 ? <p className={look("quiet")}>Nothing yet.</p> : null}
+      <ul className={look("plain-list")}>
         {loaderData.history.map((event) => (
           <li key={event.id}>
             {moment(event.at, locale, input.timeZone)}: {event.isOn ? "packed" : "taken back"} by {event.by}

@@ -21,6 +21,7 @@ import { namesOf } from "~/ui/words/findings";
 import { containerName, labelLines, placeName } from "~/ui/words/kits";
 import { Hidden, PlainButton, PlainInput, PlainSelect } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 /** Where the square code of a container leads. */
 const recordOf = (request: Request, classId: string, key: string) =>
@@ -124,13 +125,13 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
   const query = `?sheet=${sheet.id}&skip=${skip}${only === null ? "" : `&only=${encodeURIComponent(only)}`}`;
   return (
     <>
-      <div className={`${parts.sheet.head} no-print`}>
+      <div className={look(parts.sheet.head, "no-print")}>
         <h2>Labels</h2>
-        <p className="quiet">{shown.length} labels, kits kept apart first.</p>
+        <p className={look("quiet")}>{shown.length} labels, kits kept apart first.</p>
         <div className={parts.sheet.tools}>
           <TextLink to={`/classes/${params.classId}/kits`}>Kits</TextLink>
           <a
-            className="text"
+            className={look("text")}
             href={`/classes/${params.classId}/kit-labels.pdf${query}`}
             target="_blank"
             rel="noreferrer"
@@ -140,10 +141,10 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
           </a>
         </div>
       </div>
-      <div className={`${parts.sheet.of({ split: "even" }).columns} no-print`} style={{ marginBottom: 20 }}>
-        <Form className="facts" method="get">
-          <label className="cell">
-            <span className="cell-label">Sheet</span>
+      <div className={look(parts.sheet.of({ split: "even" }).columns, "no-print", "below-m")}>
+        <Form className={look("facts")} method="get">
+          <label className={look("cell")}>
+            <span className={look("cell-label")}>Sheet</span>
             <PlainSelect name="sheet" defaultValue={sheet.id} key={sheet.id}>
               {labelSheets.map((one) => (
                 <option key={one.id} value={one.id}>
@@ -152,8 +153,8 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
               ))}
             </PlainSelect>
           </label>
-          <label className="cell tiny">
-            <span className="cell-label">Used up</span>
+          <label className={look("cell", "tiny")}>
+            <span className={look("cell-label")}>Used up</span>
             <PlainInput
               name="skip"
               inputMode="numeric"
@@ -162,61 +163,65 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
               aria-label="Labels already used on the first sheet"
             />
           </label>
-          <PlainButton className="row-button" type="submit">
+          <PlainButton className={look("row-button")} type="submit">
             Lay out
           </PlainButton>
           {only === null ? null : (
-            <Link className="text" to={`?sheet=${sheet.id}`}>
+            <Link className={look("text")} to={`?sheet=${sheet.id}`}>
               all labels
             </Link>
           )}
         </Form>
         <section>
           <p>
-            <b>Label printer</b> <span className="quiet small">a stand-in: no real one is connected</span>
+            <b>Label printer</b> <span className={look("quiet", "small")}>a stand-in: no real one is connected</span>
           </p>
-          <p className={loaderData.printer.isJammed || loaderData.printer.labelsLeft === 0 ? "needs-you" : "quiet"}>
+          <p
+            className={
+              loaderData.printer.isJammed || loaderData.printer.labelsLeft === 0 ? look("needs-you") : look("quiet")
+            }
+          >
             {loaderData.printer.isJammed ? "jammed, " : ""}
             {loaderData.printer.labelsLeft} labels on the roll. {containers.length - missing.length} printed and right,{" "}
             {missing.length} missing
             {stale.length > 0 ? `, ${stale.length} of them changed since they were printed` : ""}.
           </p>
-          {actionData?.problem ? <p className="needs-you">{actionData.problem}</p> : null}
+          {actionData?.problem ? <p className={look("needs-you")}>{actionData.problem}</p> : null}
           {actionData?.stoppedBy ? (
-            <p className="needs-you" role="alert">
+            <p className={look("needs-you")} role="alert">
               {actionData.printed} printed. {stoppedWords[actionData.stoppedBy]}
             </p>
           ) : actionData && actionData.printed > 0 ? (
             <p role="status">{actionData.printed} printed.</p>
           ) : null}
-          <Form method="post" className="row-buttons">
+          <Form method="post" className={look("row-buttons")}>
             <Hidden name="intent" value="print" />
-            <PlainButton disabled={isBusy} className="row-button" name="what" value="missing" type="submit">
+            <PlainButton disabled={isBusy} className={look("row-button")} name="what" value="missing" type="submit">
               Print what is missing
             </PlainButton>
-            <PlainButton disabled={isBusy} className="row-button" name="what" value="all" type="submit">
+            <PlainButton disabled={isBusy} className={look("row-button")} name="what" value="all" type="submit">
               Print all anew
             </PlainButton>
           </Form>
-          <Form method="post" className="row-buttons">
+          <Form method="post" className={look("row-buttons")}>
             <Hidden name="intent" value="operate" />
             <PlainButton
               disabled={isBusy}
-              className="row-button"
+              className={look("row-button")}
               name="what"
               value={loaderData.printer.isJammed ? "clear" : "jam"}
               type="submit"
             >
               {loaderData.printer.isJammed ? "Clear the jam" : "Jam it"}
             </PlainButton>
-            <PlainButton disabled={isBusy} className="row-button" name="what" value="new-roll" type="submit">
+            <PlainButton disabled={isBusy} className={look("row-button")} name="what" value="new-roll" type="submit">
               New roll
             </PlainButton>
           </Form>
         </section>
       </div>
       {stale.length > 0 ? (
-        <p className="needs-you no-print">
+        <p className={look("needs-you", "no-print")}>
           Changed since they were printed:{" "}
           {list(
             stale.map((one) => `${placeName(one.place)}, ${containerName(one)}`),
@@ -228,7 +233,7 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
       {pages.map((page, index) => (
         <div
           key={index}
-          className="label-page"
+          className={look("label-page")}
           style={{
             gridTemplateColumns: `repeat(${sheet.columns}, ${sheet.widthMm}mm)`,
             gridAutoRows: `${sheet.heightMm}mm`,
@@ -246,9 +251,9 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
               names,
             );
             return (
-              <article key={one.key} className="kit-label" aria-label={`${place}: ${what}`}>
+              <article key={one.key} className={look("kit-label")} aria-label={`${place}: ${what}`}>
                 <div
-                  className="code"
+                  className={look("code")}
                   aria-hidden
                   dangerouslySetInnerHTML={{ __html: labels.get(one.key)?.code ?? "" }}
                 />
@@ -257,10 +262,10 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
                 {rest.map((line, at) => (
                   <span key={at}>{line}</span>
                 ))}
-                <Form method="post" className="no-print">
+                <Form method="post" className={look("no-print")}>
                   <Hidden name="intent" value="reprint" />
                   <PlainButton
-                    className="row-button"
+                    className={look("row-button")}
                     name="key"
                     value={one.key}
                     type="submit"

@@ -20,6 +20,7 @@ import { sayPrep } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden, PlainButton, PlainInput, Tick } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -56,9 +57,14 @@ export default function Prep({ loaderData, params }: Route.ComponentProps) {
     <>
       <div className={parts.sheet.head}>
         <h2>Prep</h2>
-        <p className="quiet">Worked backwards from the doors at {clock(input.startsAt, input.timeZone, 0, locale)}.</p>
+        <p className={look("quiet")}>
+          Worked backwards from the doors at {clock(input.startsAt, input.timeZone, 0, locale)}.
+        </p>
         <div className={parts.sheet.tools}>
-          <span role="status" className={sent === "sent" && waiting === 0 ? "quiet small" : "needs-you small"}>
+          <span
+            role="status"
+            className={sent === "sent" && waiting === 0 ? look("quiet", "small") : look("needs-you", "small")}
+          >
             {saySent(waiting, sent)}
           </span>
           <TextLink to="../kits">Kits</TextLink>
@@ -66,8 +72,8 @@ export default function Prep({ loaderData, params }: Route.ComponentProps) {
         </div>
       </div>
       {tasks.length === 0 ? <p>Nothing has to be done before the class.</p> : null}
-      <div className="scroll-x" tabIndex={0} role="group" aria-label="Tasks before the class">
-        <table className="ruled">
+      <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Tasks before the class">
+        <table className={look("ruled")}>
           <Heads of={["Done", "Begin by", "What", { n: "Hands" }, "Keeps", "Who"]} />
           <tbody>
             {tasks.map((task) => {
@@ -75,22 +81,22 @@ export default function Prep({ loaderData, params }: Route.ComponentProps) {
               return (
                 <tr key={task.id}>
                   <td>
-                    <label className="shop-tick">
+                    <label className={look("shop-tick")}>
                       <Tick
                         checked={done !== undefined}
                         disabled={!isReady}
                         onChange={(event) => tick({ list: "prep", key: task.id, isOn: event.target.checked })}
                       />
-                      <span className="vh">done</span>
+                      <span className={look("vh")}>done</span>
                     </label>
                   </td>
-                  <td style={{ whiteSpace: "nowrap" }}>
+                  <td className={look("one-line")}>
                     <b>{at(startBy(task))}</b>
                     {task.notBefore > startBy(task) ? (
-                      <div className="small quiet">not before {at(task.notBefore)}</div>
+                      <div className={look("small", "quiet")}>not before {at(task.notBefore)}</div>
                     ) : null}
                     {done ? (
-                      <div className="small">
+                      <div className={look("small")}>
                         {done.by}, {timeOfDay(done.at, locale, input.timeZone)}
                       </div>
                     ) : null}
@@ -98,15 +104,15 @@ export default function Prep({ loaderData, params }: Route.ComponentProps) {
                   <td>
                     {sayPrep(task, names)}
                     {task.waitMinutes > 0 ? (
-                      <div className="small quiet">then it waits {minutes(task.waitMinutes, locale)}</div>
+                      <div className={look("small", "quiet")}>then it waits {minutes(task.waitMinutes, locale)}</div>
                     ) : null}
                   </td>
-                  <td className="n">{minutes(task.minutes, locale)}</td>
-                  <td style={{ whiteSpace: "nowrap" }}>
+                  <td className={look("n")}>{minutes(task.minutes, locale)}</td>
+                  <td className={look("one-line")}>
                     {task.storage === "warm" ? "warm" : task.storage}, {minutes(task.keepsHours * 60, locale)}
                   </td>
                   <td>
-                    <Form method="post" className="prep-who">
+                    <Form method="post" className={look("prep-who")}>
                       <Hidden name="task" value={task.id} />
                       <PlainInput
                         name="owner"
@@ -116,7 +122,7 @@ export default function Prep({ loaderData, params }: Route.ComponentProps) {
                         aria-label={`Who does it: ${sayPrep(task, names)}`}
                         autoComplete="off"
                       />
-                      <PlainButton className="row-button no-print" type="submit">
+                      <PlainButton className={look("row-button", "no-print")} type="submit">
                         keep
                       </PlainButton>
                     </Form>
@@ -127,7 +133,7 @@ export default function Prep({ loaderData, params }: Route.ComponentProps) {
           </tbody>
         </table>
       </div>
-      <p className="small quiet">
+      <p className={look("small", "quiet")}>
         Hours that cold and hot food keeps go by the local food code first. Label what is made ahead with the day and
         the hour.
       </p>

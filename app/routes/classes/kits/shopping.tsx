@@ -16,6 +16,7 @@ import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { Hidden, PlainButton, PlainInput } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 const price = priceField("the price of one");
 const schema = z.discriminatedUnion("intent", [
@@ -103,7 +104,7 @@ export default function Shopping({ loaderData, actionData, params }: Route.Compo
     <>
       <div className={parts.sheet.head}>
         <h2>Shopping</h2>
-        <p className="quiet">
+        <p className={look("quiet")}>
           {trip.classes.length === 1
             ? `For ${input.brief.people} people, the most that may be used.`
             : `One trip for ${trip.classes.map((one) => one.title).join(", ")}.`}
@@ -116,65 +117,53 @@ export default function Shopping({ loaderData, actionData, params }: Route.Compo
       </div>
       <FormError title="Not saved" problems={actionData?.problems ?? []} />
       <ShoppingSheet key={trip.leadId} trip={trip} events={events} me={me} timeZone={input.timeZone} />
-      <div className={`${parts.sheet.of({ split: "even" }).columns} no-print`} style={{ marginTop: 28 }}>
+      <div className={look(parts.sheet.of({ split: "even" }).columns, "no-print", "above-l")}>
         <section>
           <h3>Not eaten</h3>
-          <p className="quiet small">Paper, sticks, towels, labels: what the recipe does not name.</p>
-          <ul className="plain-list">
+          <p className={look("quiet", "small")}>Paper, sticks, towels, labels: what the recipe does not name.</p>
+          <ul className={look("plain-list")}>
             {trip.extras.map((extra) => (
               <li key={extra.id}>
                 {extra.count} × {extra.name}
-                <Form method="post" style={{ display: "inline" }}>
+                <Form className={look("in-line")} method="post">
                   <Hidden name="intent" value="drop-extra" />
-                  <PlainButton
-                    className="row-button"
-                    name="id"
-                    value={extra.id}
-                    type="submit"
-                    style={{ marginLeft: 12 }}
-                  >
+                  <PlainButton className={look("row-button", "gap-left")} name="id" value={extra.id} type="submit">
                     take off
                   </PlainButton>
                 </Form>
               </li>
             ))}
           </ul>
-          <Form method="post" className="facts" key={trip.extras.length}>
+          <Form method="post" className={look("facts")} key={trip.extras.length}>
             <Hidden name="intent" value="extra" />
-            <label className="cell">
-              <span className="cell-label">What</span>
+            <label className={look("cell")}>
+              <span className={look("cell-label")}>What</span>
               <PlainInput name="name" defaultValue={String(typed.name ?? "")} autoComplete="off" />
             </label>
-            <label className="cell">
-              <span className="cell-label">How many</span>
+            <label className={look("cell")}>
+              <span className={look("cell-label")}>How many</span>
               <PlainInput name="count" inputMode="numeric" defaultValue={String(typed.count ?? "1")} />
             </label>
-            <label className="cell">
-              <span className="cell-label">Price of one</span>
+            <label className={look("cell")}>
+              <span className={look("cell-label")}>Price of one</span>
               <PlainInput name="price" inputMode="decimal" defaultValue={String(typed.price ?? "")} />
             </label>
-            <PlainButton className="row-button" type="submit">
+            <PlainButton className={look("row-button")} type="submit">
               Put on the list
             </PlainButton>
           </Form>
         </section>
         <section>
           <h3>On one trip with</h3>
-          <ul className="plain-list">
+          <ul className={look("plain-list")}>
             {trip.classes
               .filter((one) => one.id !== trip.leadId)
               .map((one) => (
                 <li key={one.id}>
                   {one.title}, {day(one.startsAt, locale)}
-                  <Form method="post" style={{ display: "inline" }}>
+                  <Form className={look("in-line")} method="post">
                     <Hidden name="intent" value="apart" />
-                    <PlainButton
-                      className="row-button"
-                      name="otherId"
-                      value={one.id}
-                      type="submit"
-                      style={{ marginLeft: 12 }}
-                    >
+                    <PlainButton className={look("row-button", "gap-left")} name="otherId" value={one.id} type="submit">
                       on its own trip
                     </PlainButton>
                   </Form>
@@ -184,14 +173,13 @@ export default function Shopping({ loaderData, actionData, params }: Route.Compo
               .filter((one) => one.id !== params.classId)
               .map((one) => (
                 <li key={one.id}>
-                  <Form method="post" style={{ display: "inline" }}>
+                  <Form className={look("in-line")} method="post">
                     <Hidden name="intent" value="together" />
                     <PlainButton
-                      className="row-button"
+                      className={look("row-button", "gap-right")}
                       name="otherId"
                       value={one.id}
                       type="submit"
-                      style={{ marginRight: 12 }}
                     >
                       buy for it too
                     </PlainButton>
@@ -201,7 +189,7 @@ export default function Shopping({ loaderData, actionData, params }: Route.Compo
               ))}
           </ul>
           {trip.leadId === params.classId ? null : (
-            <p className="quiet small">
+            <p className={look("quiet", "small")}>
               This class is bought for with{" "}
               <TextLink to={`/classes/${trip.leadId}/shopping`}>
                 {trip.classes.find((one) => one.id === trip.leadId)?.title}

@@ -10,6 +10,7 @@ import { Secondary, TextLink } from "~/ui/parts/fields";
 import { PlainInput } from "~/ui/parts/plain";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 const mostOfEach = 60;
 
@@ -28,9 +29,9 @@ export default function TakeHomeLabels() {
     plan.stations.filter((station) => station.dishId === dishId).reduce((sum, station) => sum + station.size, 0);
   return (
     <>
-      <div className={`${parts.sheet.head} no-print`}>
+      <div className={look(parts.sheet.head, "no-print")}>
         <h2>Labels to take home</h2>
-        <p className="quiet">
+        <p className={look("quiet")}>
           For pieces that are cooled fully and packed. One for each who cooked, unless you say so.
         </p>
         <div className={parts.sheet.tools}>
@@ -38,9 +39,9 @@ export default function TakeHomeLabels() {
           <PrintButton>Print the labels</PrintButton>
         </div>
       </div>
-      <Form method="get" className="facts no-print" style={{ marginBottom: 14 }}>
-        <label className="cell">
-          <span className="cell-label">Of each dish</span>
+      <Form method="get" className={look("facts", "no-print", "below-s")}>
+        <label className={look("cell")}>
+          <span className={look("cell-label")}>Of each dish</span>
           <PlainInput
             name="each"
             inputMode="numeric"
@@ -51,14 +52,16 @@ export default function TakeHomeLabels() {
         </label>
         <Secondary type="submit">Lay out</Secondary>
         {search.get("each") && each === undefined ? (
-          <span className="field-error" role="alert">
+          <span className={look("field-error")} role="alert">
             “{search.get("each")?.slice(0, 20)}” is no whole number from 1 to {mostOfEach}; one for each who cooked is
             laid out.
           </span>
         ) : null}
       </Form>
-      {labels.length === 0 ? <p className="quiet">Nobody makes a dish yet: there is nothing to take home.</p> : null}
-      <div className="take-home-labels">
+      {labels.length === 0 ? (
+        <p className={look("quiet")}>Nobody makes a dish yet: there is nothing to take home.</p>
+      ) : null}
+      <div className={look("take-home-labels")}>
         {labels.flatMap((label) =>
           Array.from({ length: each ?? Math.min(mostOfEach, Math.max(1, peopleAt(label.dishId))) }, (_, index) => (
             <TakeHomeLabel
@@ -72,9 +75,9 @@ export default function TakeHomeLabels() {
         )}
       </div>
       {mixes.length > 0 ? (
-        <section aria-label="Dry mix to keep" className="tray-labels">
+        <section aria-label="Dry mix to keep" className={look("tray-labels")}>
           <h3>Dry mix to keep</h3>
-          <div className="take-home-labels">
+          <div className={look("take-home-labels")}>
             {mixes.flatMap((mix) =>
               Array.from({ length: mix.bags }, (_, index) => (
                 <StoredMixLabel
@@ -90,9 +93,9 @@ export default function TakeHomeLabels() {
         </section>
       ) : null}
       {trays.length > 0 ? (
-        <section aria-label="Tray labels" className="tray-labels">
+        <section aria-label="Tray labels" className={look("tray-labels")}>
           <h3>For the trays of each round</h3>
-          <div className="take-home-labels">
+          <div className={look("take-home-labels")}>
             {trays.map((tray) => (
               <TrayLabel
                 key={`${tray.stationId} ${tray.roundId}`}

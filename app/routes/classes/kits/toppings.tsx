@@ -6,6 +6,7 @@ import { TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { substanceWords } from "~/ui/words/en";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 /** The topping bar: one bowl, one spoon and one label for each, with how much of it goes there. */
 export default function Toppings() {
@@ -19,9 +20,9 @@ export default function Toppings() {
     );
   return (
     <>
-      <div className={`${parts.sheet.head} no-print`}>
+      <div className={look(parts.sheet.head, "no-print")}>
         <h2>Topping bar</h2>
-        <p className="quiet">
+        <p className={look("quiet")}>
           A bowl and a spoon of its own for each, nobody dips twice; who may not have one takes first, from a bowl kept
           for them.
         </p>
@@ -31,13 +32,13 @@ export default function Toppings() {
         </div>
       </div>
       {bar.length === 0 ? (
-        <p className="quiet">
+        <p className={look("quiet")}>
           No recipe of this class has a topping. <TextLink to={`${action}/recipe`}>The recipes</TextLink>
         </p>
       ) : null}
-      <div className="take-home-labels">
+      <div className={look("take-home-labels")}>
         {bar.map(({ mark, dishIds, people: all, takers, grams: weight, bowl }) => (
-          <article className="take-home" key={mark.ingredientId}>
+          <article className={look("take-home")} key={mark.ingredientId}>
             <h3>{names.ingredient(mark.ingredientId)}</h3>
             <p>
               Contains:{" "}
@@ -56,10 +57,10 @@ export default function Toppings() {
                 </>
               ) : null}
             </p>
-            {mark.isUnread ? <p className="needs-you">Label not read: not known what is in it.</p> : null}
+            {mark.isUnread ? <p className={look("needs-you")}>Label not read: not known what is in it.</p> : null}
             <p>
               {weight === null ? (
-                <span className="needs-you">
+                <span className={look("needs-you")}>
                   To taste: nothing is bought for it until the recipe says how much each person takes.
                 </span>
               ) : (
@@ -72,7 +73,7 @@ export default function Toppings() {
               )}{" "}
               for {takers < all ? `${takers} of ${people(all)}` : people(all)}. A spoon of its own.
             </p>
-            <p className="quiet small">
+            <p className={look("quiet", "small")}>
               {list(
                 dishIds.map((id) => names.dish(id)),
                 locale,

@@ -29,6 +29,7 @@ import { Heads } from "~/ui/sheet/Heads";
 import { Hidden } from "~/ui/parts/plain";
 import { Reached, Said, Seen } from "~/ui/log/Taught";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 const schema = z.object({
   // Always there, so that a body that is no form of ours keeps nothing and settles nothing.
@@ -119,7 +120,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
       <div className={parts.sheet.head}>
         <h2>Log</h2>
         {startedAt === undefined ? null : (
-          <p className="quiet">
+          <p className={look("quiet")}>
             Started {moment(startedAt, locale, input.timeZone)}
             {state.endedAt ? `, ended ${moment(state.endedAt, locale, input.timeZone)}` : ", not ended"}.
           </p>
@@ -130,7 +131,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
         </div>
       </div>
       {startedAt === undefined ? (
-        <p style={{ marginBottom: 18 }}>
+        <p className={look("below-m")}>
           This class has not been taught yet. <TextLink to={`${base}/teach`}>Teach it</TextLink>, and every bell lands
           here beside its plan.
         </p>
@@ -144,10 +145,10 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
           withActual
         />
       )}
-      <div className={parts.sheet.of({ split: "wide-narrow" }).columns} style={{ marginTop: 16 }}>
-        <div className="scroll-x" tabIndex={0} role="group" aria-label="Planned and actual">
-          <div className="scroll-x" tabIndex={0} role="group" aria-label="Planned and actual">
-            <table className="ruled">
+      <div className={look(parts.sheet.of({ split: "wide-narrow" }).columns, "above-m")}>
+        <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Planned and actual">
+          <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Planned and actual">
+            <table className={look("ruled")}>
               <Heads
                 of={[
                   "Bell",
@@ -162,15 +163,17 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
                 {rows.map((row) => (
                   <tr key={row.bell.id}>
                     <td>{bellWords[row.bell.kind]}</td>
-                    <td className="n">{clock(taught.startsAt, taught.timeZone, row.plannedStart, locale)}</td>
-                    <td className="n">
+                    <td className={look("n")}>{clock(taught.startsAt, taught.timeZone, row.plannedStart, locale)}</td>
+                    <td className={look("n")}>
                       {startedAt !== undefined && row.actualStart !== undefined
                         ? timeOfDay(startedAt + row.actualStart * 60_000, locale, taught.timeZone)
                         : "–"}
                     </td>
-                    <td className="n">{minutes(row.plannedMinutes, locale)}</td>
-                    <td className="n">{row.actualMinutes === undefined ? "–" : minutes(row.actualMinutes, locale)}</td>
-                    <td className="n">
+                    <td className={look("n")}>{minutes(row.plannedMinutes, locale)}</td>
+                    <td className={look("n")}>
+                      {row.actualMinutes === undefined ? "–" : minutes(row.actualMinutes, locale)}
+                    </td>
+                    <td className={look("n")}>
                       <b>
                         {row.drift === undefined ? "–" : row.drift === 0 ? "as planned" : minutes(row.drift, locale)}
                       </b>
@@ -182,10 +185,10 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
           </div>
         </div>
         <div>
-          <Form method="post" {...getFormProps(form)} className="form">
+          <Form method="post" {...getFormProps(form)} className={look("form")}>
             <FormError title="Not kept" problems={form.errors ?? []} />
             {actionData?.isKept ? (
-              <p className="saved" role="status">
+              <p className={look("saved")} role="status">
                 Kept.
               </p>
             ) : null}
@@ -200,10 +203,10 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
               field={fields.namesNobody}
               label={`This note names nobody: keep it after ${day(removalDay, locale)}, when health data goes`}
             />
-            <div className="actions">
+            <div className={look("actions")}>
               <Primary>Keep the log</Primary>
               {kept ? (
-                <span className="quiet small">
+                <span className={look("quiet", "small")}>
                   kept by {kept.by ?? "someone"}, {moment(kept.at, locale, input.timeZone)}
                 </span>
               ) : null}
@@ -220,14 +223,14 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
               ticking={ticking}
             />
           ))}
-          <p className="quiet small" role="status" aria-label="Ticks">
+          <p className={look("quiet", "small")} role="status" aria-label="Ticks">
             {saySent(ticking.waiting, ticking.sent)}
           </p>
           {state.notes.length > 0 ? (
             <>
-              <h3 style={{ margin: "18px 0 4px" }}>Said while teaching</h3>
+              <h3 className={look("above-m", "below-xs")}>Said while teaching</h3>
               {state.notes.map((note) => (
-                <p key={note.at} className="small">
+                <p key={note.at} className={look("small")}>
                   <b>{timeOfDay(note.at, locale, taught.timeZone)}</b> {note.text}
                 </p>
               ))}

@@ -17,6 +17,7 @@ import { Heads } from "~/ui/sheet/Heads";
 import { Hidden } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export interface Conflict {
   readonly by: string | null;
@@ -125,19 +126,19 @@ export function BriefPage({
           {...getFormProps(form)}
           ref={formRef}
           onInput={readSoon}
-          className="form"
+          className={look("form")}
           aria-label="Brief"
         >
           <TypedGuard />
           <FormError title="Not saved" problems={form.errors ?? []} />
           {conflict ? (
-            <div className="form-error" role="alert">
+            <div className={look("form-error")} role="alert">
               <b>
                 {conflict.by ?? "Someone"} saved this class while you were typing. Nothing of yours is lost; nothing of
                 theirs is overwritten yet.
               </b>
               {conflict.rows.length > 0 ? (
-                <table className="ruled">
+                <table className={look("ruled")}>
                   <Heads of={["Field", "Saved now", "You typed"]} />
                   <tbody>
                     {conflict.rows.map((row) => (
@@ -160,7 +161,7 @@ export function BriefPage({
             defaultValue={conflict?.version ?? (values.version as number | undefined)}
           />
           {/* What is typed into a form that is already on its way would be lost when the answer comes. */}
-          <fieldset disabled={isAway} className="bare">
+          <fieldset disabled={isAway} className={look("bare")}>
             <BriefFields
               fields={fields}
               dishes={rows}
@@ -171,7 +172,7 @@ export function BriefPage({
               isAsked={asked.has("all") || laterNames.some((name) => name in form.allErrors)}
             />
           </fieldset>
-          <div className="actions">
+          <div className={look("actions")}>
             <Primary loading={isBusy}>{button}</Primary>
           </div>
         </Form>
@@ -194,7 +195,7 @@ function isOther(typed: ClassInput | undefined, saved: ClassInput | undefined): 
 function SavedNote({ drafts, saved }: { drafts: DraftStore; saved: ClassInput | undefined }) {
   const draft = useDraft(drafts);
   return isOther(draft?.input, saved) ? null : (
-    <p className="saved" role="status">
+    <p className={look("saved")} role="status">
       Saved.
     </p>
   );
@@ -218,7 +219,7 @@ function Follows({
   ) : (
     <section>
       <h2>What follows</h2>
-      <p className="quiet">Choose a recipe and a kitchen, and stations, amounts and minutes appear here.</p>
+      <p className={look("quiet")}>Choose a recipe and a kitchen, and stations, amounts and minutes appear here.</p>
     </section>
   );
 }

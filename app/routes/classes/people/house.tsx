@@ -16,6 +16,7 @@ import { PrintButton } from "~/ui/parts/PrintButton";
 import { ageWords } from "~/ui/words/en";
 import { doingWords, mayWords } from "~/ui/words/people";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 const cell = (doing: Doing, band: AgeBand) => `${doing} ${band}`;
 const schema = z.object({
@@ -70,7 +71,7 @@ export default function House({ actionData, loaderData }: Route.ComponentProps) 
     <>
       <div className={parts.sheet.head}>
         <h2>House rules</h2>
-        <p className="quiet">Who may do what, by age. The turns at the tables follow it.</p>
+        <p className={look("quiet")}>Who may do what, by age. The turns at the tables follow it.</p>
         <div className={parts.sheet.tools}>
           <TextLink to={`${action}/people/turns`}>Turns</TextLink>
           <PrintButton>Print for the wall</PrintButton>
@@ -79,14 +80,14 @@ export default function House({ actionData, loaderData }: Route.ComponentProps) 
       <Told told={actionData} />
       <Form method="post" key={meta.version}>
         <Hidden name="version" value={meta.version} />
-        <table className="house">
+        <table className={look("house")}>
           <thead>
             <tr>
               <th scope="col">What is asked for</th>
               {shownBands.map((band) => (
                 <th scope="col" key={band}>
                   {ageWords[band]}
-                  {present.has(band) ? null : <span className="quiet small"> nobody here</span>}
+                  {present.has(band) ? null : <span className={look("quiet", "small")}> nobody here</span>}
                 </th>
               ))}
             </tr>
@@ -96,15 +97,19 @@ export default function House({ actionData, loaderData }: Route.ComponentProps) 
               <tr key={doing}>
                 <th scope="row">
                   {doingWords[doing].name}
-                  <span className="quiet small">{doingWords[doing].why}</span>
+                  <span className={look("quiet", "small")}>{doingWords[doing].why}</span>
                 </th>
                 {shownBands.map((band) => {
                   const may = mayOf(rules, doing, band);
                   const isOwn = may !== usualRules[doing][band];
                   return (
-                    <td key={band} className={`may-${may}`} data-band={ageWords[band]}>
+                    <td
+                      key={band}
+                      className={may === "alone" ? undefined : look(`may-${may}`)}
+                      data-band={ageWords[band]}
+                    >
                       <PlainSelect
-                        className="no-print"
+                        className={look("no-print")}
                         name={cell(doing, band)}
                         defaultValue={may}
                         aria-label={`${doingWords[doing].name}, ${ageWords[band]}`}
@@ -115,9 +120,11 @@ export default function House({ actionData, loaderData }: Route.ComponentProps) 
                           </option>
                         ))}
                       </PlainSelect>
-                      <span className="only-print">{mayWords[may]}</span>
+                      <span className={look("only-print")}>{mayWords[may]}</span>
                       {isOwn ? (
-                        <span className="quiet small no-print">usual: {mayWords[usualRules[doing][band]]}</span>
+                        <span className={look("quiet", "small", "no-print")}>
+                          usual: {mayWords[usualRules[doing][band]]}
+                        </span>
                       ) : null}
                     </td>
                   );
@@ -126,11 +133,11 @@ export default function House({ actionData, loaderData }: Route.ComponentProps) 
             ))}
           </tbody>
         </table>
-        <p className="small quiet">
+        <p className={look("small", "quiet")}>
           “Adult beside” means somebody who does nothing else at that moment; the instructor who walks about does not
           count. Usual figures by age, to be changed for the people you know; local rules come first.
         </p>
-        <div className="actions no-print">
+        <div className={look("actions", "no-print")}>
           <Primary name="intent" value="save">
             Save the rules
           </Primary>

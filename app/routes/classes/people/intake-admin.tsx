@@ -17,6 +17,7 @@ import { reminderLetter } from "~/ui/words/letters";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden, PlainButton, PlainSelect } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   requireLead(context);
@@ -126,21 +127,21 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
         </div>
       </div>
       {told.problem ? (
-        <p className="form-error" role="alert">
+        <p className={look("form-error")} role="alert">
           {told.problem}
         </p>
       ) : null}
       {told.done ? (
-        <p className="saved" role="status">
+        <p className={look("saved")} role="status">
           {told.done}
         </p>
       ) : null}
       {told.made ? (
-        <section className="made-link" role="status">
+        <section className={look("made-link")} role="status">
           <img src={told.made.drawn} alt="The link as a code for phone cameras" width={220} height={220} />
           <div>
             <h3>A link for this class</h3>
-            <p className="link-text">{told.made.address}</p>
+            <p className={look("link-text")}>{told.made.address}</p>
             <p>
               It opens until {when(told.made.expires)} and shows nobody’s answers. It is shown this once: send it, or
               print this page for the board.
@@ -151,28 +152,28 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
       {seconds.length > 0 ? (
         <section>
           <h3>Answered twice: compare</h3>
-          <table className="ruled">
+          <table className={look("ruled")}>
             <Heads of={["Person", "First answer", "Second answer", "Which counts"]} />
             <tbody>
               {seconds.map((second) => {
                 const person = input.people.find((one) => one.id === second.participantId);
                 if (!person) return null;
                 return (
-                  <tr key={second.id} className="needs">
+                  <tr key={second.id} className={look("needs")}>
                     <td>{person.name}</td>
                     <td>
                       {needsInWords(person, locale) || "nothing to avoid"}
-                      <div className="small quiet">{person.answered?.by ?? ""}</div>
+                      <div className={look("small", "quiet")}>{person.answered?.by ?? ""}</div>
                     </td>
                     <td>
                       {needsInWords({ ...person, ...second.answer }, locale) || "nothing to avoid"}
                       {second.answer.words ? <div>“{second.answer.words.text}”</div> : null}
-                      <div className="small quiet">
+                      <div className={look("small", "quiet")}>
                         {second.answer.answered?.by}, {when(second.at)}
                       </div>
                     </td>
                     <td>
-                      <Form method="post" className="actions">
+                      <Form method="post" className={look("actions")}>
                         <Hidden name="answer" value={second.id} />
                         <Secondary name="intent" value="drop">
                           The first
@@ -193,38 +194,40 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
         <section>
           <h3>Not answered: {silent.length}</h3>
           {silent.length === 0 ? (
-            <p className="quiet">Everybody on the register has answered.</p>
+            <p className={look("quiet")}>Everybody on the register has answered.</p>
           ) : (
-            <table className="ruled">
+            <table className={look("ruled")}>
               <tbody>
                 {silent.map((person) => (
                   <tr key={person.id}>
                     <td>
                       <TextLink to={`${action}/people/${person.id}`}>{person.name}</TextLink>
                     </td>
-                    <td>{meta.emails[person.id] ?? <span className="needs-you">no address: ask in person</span>}</td>
+                    <td>
+                      {meta.emails[person.id] ?? <span className={look("needs-you")}>no address: ask in person</span>}
+                    </td>
                   </tr>
                 ))}
               </tbody>
             </table>
           )}
-          <Form method="post" className="actions no-print">
+          <Form method="post" className={look("actions", "no-print")}>
             <Hidden name="days" value="7" />
             <Primary name="intent" value="remind" disabled={reachable.length === 0}>
               Write to {reachable.length === 1 ? "the one" : `the ${reachable.length}`} with an address
             </Primary>
           </Form>
-          <p className="small quiet">
+          <p className={look("small", "quiet")}>
             Each letter has a link of their own for seven days. Whoever was here before finds what they said then, to
             look over and send again.
           </p>
         </section>
         <section>
           <h3>Links</h3>
-          <Form method="post" className="actions no-print">
+          <Form method="post" className={look("actions", "no-print")}>
             <label>
               A link for the whole class, good for{" "}
-              <PlainSelect name="days" defaultValue="7" className="plain-select">
+              <PlainSelect name="days" defaultValue="7" className={look("plain-select")}>
                 {[3, 7, 14, 30].map((one) => (
                   <option key={one} value={one}>
                     {one} days
@@ -237,7 +240,7 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
             </Secondary>
           </Form>
           {links.length > 0 ? (
-            <table className="ruled">
+            <table className={look("ruled")}>
               <Heads of={["For", "Made", "Opens until"]} />
               <tbody>
                 {links.map((link) => {
@@ -245,22 +248,27 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
                   return (
                     <tr key={link.hash}>
                       <td>{link.name ?? "the whole class"}</td>
-                      <td className="small">
+                      <td className={look("small")}>
                         {when(link.createdAt)}
                         {link.by ? `, ${link.by}` : ""}
                       </td>
                       <td>
                         {link.revokedAt ? (
-                          <span className="quiet">taken back</span>
+                          <span className={look("quiet")}>taken back</span>
                         ) : isOpen ? (
-                          <Form method="post" className="inline">
+                          <Form method="post" className={look("inline")}>
                             {when(link.expiresAt)} <Hidden name="hash" value={link.hash} />
-                            <PlainButton type="submit" className="row-button no-print" name="intent" value="revoke">
+                            <PlainButton
+                              type="submit"
+                              className={look("row-button", "no-print")}
+                              name="intent"
+                              value="revoke"
+                            >
                               take back
                             </PlainButton>
                           </Form>
                         ) : (
-                          <span className="quiet">expired</span>
+                          <span className={look("quiet")}>expired</span>
                         )}
                       </td>
                     </tr>
@@ -269,7 +277,7 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
               </tbody>
             </table>
           ) : (
-            <p className="quiet">None made yet.</p>
+            <p className={look("quiet")}>None made yet.</p>
           )}
         </section>
       </div>

@@ -12,6 +12,7 @@ import { ageWords, roleWords } from "~/ui/words/en";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export function loader({ context }: Route.LoaderArgs) {
   requireLead(context);
@@ -88,7 +89,7 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
         </div>
       </div>
       {read && read.problems.length > 0 ? (
-        <div className="form-error" role="alert">
+        <div className={look("form-error")} role="alert">
           <b>
             {read.ok
               ? `${sayRows(new Set(read.problems.map((problem) => problem.row)).size)}; the others can come in now.`
@@ -107,11 +108,11 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
         <section>
           <h3>{read.people.length} people, as understood</h3>
           {actionData && actionData.twice.length > 0 ? (
-            <p className="needs-you">
+            <p className={look("needs-you")}>
               On the list already, or twice: {actionData.twice.join(", ")}. Leave them out, or they are added again.
             </p>
           ) : null}
-          <table className="ruled">
+          <table className={look("ruled")}>
             <Heads of={["Name", "Age", "Does", "Must or wants to avoid"]} />
             <tbody>
               {read.people.map((person, index) => (
@@ -119,7 +120,7 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
                   <td>
                     {person.name}
                     {person.grownUpId ? (
-                      <div className="small quiet">
+                      <div className={look("small", "quiet")}>
                         with {read.people.find((one) => one.id === person.grownUpId)?.name}
                       </div>
                     ) : null}
@@ -130,16 +131,16 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
                     {person.hasAnswered ? (
                       needsInWords(person, locale) || (person.words ? null : "nothing declared")
                     ) : (
-                      <span className="needs-you">not answered</span>
+                      <span className={look("needs-you")}>not answered</span>
                     )}
-                    {person.words ? <div className="needs-you">“{person.words.text}” (to be read)</div> : null}
-                    {person.emergency ? <div className="small quiet">{person.emergency}</div> : null}
+                    {person.words ? <div className={look("needs-you")}>“{person.words.text}” (to be read)</div> : null}
+                    {person.emergency ? <div className={look("small", "quiet")}>{person.emergency}</div> : null}
                   </td>
                 </tr>
               ))}
             </tbody>
           </table>
-          <Form method="post" className="actions" style={{ padding: "14px 0 28px" }}>
+          <Form method="post" className={look("actions", "filled-l")}>
             <Hidden name="text" value={actionData?.text} />
             <Hidden name="headers" value={actionData?.headers.join("\n")} />
             {peopleColumns.map((column) => (
@@ -166,7 +167,7 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
           </Form>
         </section>
       ) : null}
-      <Form method="post" encType="multipart/form-data" className="form" style={{ maxWidth: 860 }}>
+      <Form method="post" encType="multipart/form-data" className={look("form", "column")}>
         <p>
           A CSV file, or rows copied from a spreadsheet. The first row names the columns:{" "}
           <b>{peopleColumns.join(", ")}</b>, or what you call them: you see how it was read before anybody is added.
@@ -177,7 +178,7 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
           <fieldset>
             <legend>Which column is which</legend>
             <Hidden name="headers" value={actionData.headers.join("\n")} />
-            <div className="column-choice" key={actionData.headers.join()}>
+            <div className={look("column-choice")} key={actionData.headers.join()}>
               {peopleColumns.map((column) => (
                 <label key={column}>
                   <b>{column}</b>
@@ -192,7 +193,7 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
             </div>
           </fieldset>
         ) : null}
-        <div className="actions">
+        <div className={look("actions")}>
           <Secondary name="intent" value="preview">
             Show me how you read it
           </Secondary>

@@ -20,6 +20,7 @@ import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
 import { Undo } from "~/ui/parts/Undo";
 import { MenuFile, MenuLink, MenuRule, MoreMenu } from "~/ui/parts/Menu";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   // Looking at what people declared is noted, as health data is.
@@ -82,36 +83,38 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
           <TextLink to="import">bring in a list</TextLink> from a spreadsheet.
         </p>
       ) : (
-        <div className="scroll-x" tabIndex={0} role="group" aria-label="Register">
-          <table className="ruled">
+        <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Register">
+          <table className={look("ruled")}>
             <Heads of={["Name", "Age", "Does", "Station", "Must or wants to avoid"]} />
             <tbody>
               {input.people.map((person) => (
-                <tr key={person.id} className={person.hasAnswered ? undefined : "needs"}>
+                <tr key={person.id} className={person.hasAnswered ? undefined : look("needs")}>
                   <td>
                     {isLead ? <TextLink to={person.id}>{person.name}</TextLink> : person.name}
                     {person.grownUpId ? (
-                      <div className="small quiet">with {nameOf(person.grownUpId) ?? "a grown-up"}</div>
+                      <div className={look("small", "quiet")}>with {nameOf(person.grownUpId) ?? "a grown-up"}</div>
                     ) : null}
-                    {person.note ? <div className="small quiet">{person.note}</div> : null}
+                    {person.note ? <div className={look("small", "quiet")}>{person.note}</div> : null}
                   </td>
                   <td>{ageWords[person.ageBand]}</td>
                   <td>{roleWords[person.role]}</td>
-                  <td>{stationOf(person.id) ?? <span className="quiet">none</span>}</td>
+                  <td>{stationOf(person.id) ?? <span className={look("quiet")}>none</span>}</td>
                   <td>
                     {person.hasAnswered ? (
                       needsInWords(person, locale) ||
-                      (person.words ? null : <span className="quiet">nothing declared</span>)
+                      (person.words ? null : <span className={look("quiet")}>nothing declared</span>)
                     ) : (
-                      <span className="needs-you">not answered</span>
+                      <span className={look("needs-you")}>not answered</span>
                     )}
-                    {person.isContested ? <div className="needs-you">answered twice: compare</div> : null}
+                    {person.isContested ? <div className={look("needs-you")}>answered twice: compare</div> : null}
                     {person.words ? (
-                      <div className={person.words.readBy === null ? "needs-you" : "small quiet"}>
+                      <div className={person.words.readBy === null ? look("needs-you") : look("small", "quiet")}>
                         “{person.words.text}”{person.words.readBy === null ? " (not read yet)" : ""}
                       </div>
                     ) : null}
-                    {person.emergency ? <div className="small quiet">medicine and plan: {person.emergency}</div> : null}
+                    {person.emergency ? (
+                      <div className={look("small", "quiet")}>medicine and plan: {person.emergency}</div>
+                    ) : null}
                   </td>
                 </tr>
               ))}
@@ -131,14 +134,14 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
       <FormError title="Not put back" problems={actionData?.error?.[""] ?? []} />
       {loaderData.removed.length > 0 ? (
         <Fold>
-          <FoldTitle className="quiet">Taken off the register ({loaderData.removed.length})</FoldTitle>
-          <table className="ruled">
+          <FoldTitle className={look("quiet")}>Taken off the register ({loaderData.removed.length})</FoldTitle>
+          <table className={look("ruled")}>
             <Heads of={["Name", "Taken off", ""]} />
             <tbody>
               {loaderData.removed.map((one) => (
                 <tr key={one.id}>
                   <td>{one.name}</td>
-                  <td className="small quiet">{moment(one.removedAt, locale, input.timeZone)}</td>
+                  <td className={look("small", "quiet")}>{moment(one.removedAt, locale, input.timeZone)}</td>
                   <td>
                     <Form method="post">
                       <Hidden name="intent" value="put-back" />

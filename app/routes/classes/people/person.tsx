@@ -15,6 +15,7 @@ import { FormError, Primary, Secondary, TextLink } from "~/ui/parts/fields";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   requireLead(context);
@@ -84,7 +85,7 @@ export default function Person({ params, actionData }: Route.ComponentProps) {
           <TextLink to="../people">Back to the register</TextLink>
         </div>
       </div>
-      <Form method="post" {...getFormProps(form)} className="form" style={{ maxWidth: 980 }}>
+      <Form method="post" {...getFormProps(form)} className={look("form", "column-wide")}>
         <TypedGuard />
         <FormError title="Not saved" problems={form.errors ?? []} />
         <Hidden
@@ -99,14 +100,14 @@ export default function Person({ params, actionData }: Route.ComponentProps) {
             .filter((one) => one.ageBand === "adult" && one.id !== person?.id)
             .map((one) => ({ value: one.id, label: one.name }))}
         />
-        <div className="actions">
+        <div className={look("actions")}>
           <Primary>{person ? "Save" : "Add to the register"}</Primary>
         </div>
       </Form>
       {person ? (
-        <Fold style={{ marginTop: 24 }}>
-          <FoldTitle className="quiet">Take {person.name} off the register</FoldTitle>
-          <p className="small quiet">
+        <Fold className={look("above-l")}>
+          <FoldTitle className={look("quiet")}>Take {person.name} off the register</FoldTitle>
+          <p className={look("small", "quiet")}>
             {person.name} goes from every list, kit and sheet, with everything declared. For {putBackDays} days, or
             until this class’s health data is removed, the register can put {person.name} back; “What is kept” forgets
             at once and for good.

@@ -15,6 +15,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { Heads } from "~/ui/sheet/Heads";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 const schema = z.object({ days: whole(1, 3650) });
 
@@ -78,15 +79,15 @@ export default function Privacy({ loaderData, actionData }: Route.ComponentProps
               teaching.
             </p>
           )}
-          <Form method="post" {...getFormProps(form)} className="form" style={{ maxWidth: 420, marginTop: 12 }}>
-            <NumberField field={fields.days} label="Days kept after the class" className="c6" />
-            <div className="actions">
+          <Form method="post" {...getFormProps(form)} className={look("form", "column-slim", "above-s")}>
+            <NumberField field={fields.days} label="Days kept after the class" className={look("c6")} />
+            <div className={look("actions")}>
               <Secondary>Keep for so long</Secondary>
             </div>
           </Form>
           {meta.healthRemovedAt ? null : (
             <Fold>
-              <FoldTitle className="quiet">Remove it now</FoldTitle>
+              <FoldTitle className={look("quiet")}>Remove it now</FoldTitle>
               <Form method="post">
                 <Secondary name="intent" value="remove-now">
                   Remove the health data of this class for good
@@ -94,12 +95,12 @@ export default function Privacy({ loaderData, actionData }: Route.ComponentProps
               </Form>
             </Fold>
           )}
-          <h3 style={{ marginTop: 20 }}>On request</h3>
-          <p className="small quiet">
+          <h3 className={look("above-m")}>On request</h3>
+          <p className={look("small", "quiet")}>
             What is held of one person, to hand to them. Whoever was taken off the register is kept aside for{" "}
             {putBackDays} days, unless forgotten here.
           </p>
-          <table className="ruled">
+          <table className={look("ruled")}>
             <tbody>
               {input.people.map((person) => (
                 <tr key={person.id}>
@@ -114,7 +115,7 @@ export default function Privacy({ loaderData, actionData }: Route.ComponentProps
               {loaderData.removed.map((person) => (
                 <tr key={person.id}>
                   <td>
-                    {person.name} <span className="small quiet">taken off</span>
+                    {person.name} <span className={look("small", "quiet")}>taken off</span>
                   </td>
                   <td>
                     <Form method="post">
@@ -131,13 +132,13 @@ export default function Privacy({ loaderData, actionData }: Route.ComponentProps
         </section>
         <section>
           <h3>Who opened or changed it</h3>
-          <table className="ruled">
+          <table className={look("ruled")}>
             <Heads of={["When", "Who", "What"]} />
             <tbody>
               {loaderData.rows.map((row, index) => (
                 <tr key={index}>
-                  <td className="small">{moment(row.at, locale, input.timeZone)}</td>
-                  <td>{row.by ?? <span className="quiet">the program</span>}</td>
+                  <td className={look("small")}>{moment(row.at, locale, input.timeZone)}</td>
+                  <td>{row.by ?? <span className={look("quiet")}>the program</span>}</td>
                   <td>{row.action}</td>
                 </tr>
               ))}

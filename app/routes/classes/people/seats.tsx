@@ -21,6 +21,7 @@ import { WhenReady } from "~/ui/sheet/WhenReady";
 import { sayFaults } from "~/ui/words/people";
 import { Hidden, Tick } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -186,8 +187,8 @@ function Room({ changes, told, room }: RoomProps) {
               )
             }
           />
-          <section className="no-print">
-            <div className="actions">
+          <section className={look("no-print")}>
+            <div className={look("actions")}>
               {search.progress ? (
                 <>
                   <progress
@@ -205,11 +206,11 @@ function Room({ changes, told, room }: RoomProps) {
                 </Secondary>
               )}
             </div>
-            <p className="small quiet">
+            <p className={look("small", "quiet")}>
               Families together, a grown-up with the small ones, the same needs at one table, nobody where they cannot
               eat.
             </p>
-            <label className="check small">
+            <label className={look("check", "small")}>
               <Tick checked={washes} onChange={(event) => setWashes(event.target.checked)} />
               wash shared surfaces between different dishes
             </label>
@@ -217,12 +218,12 @@ function Room({ changes, told, room }: RoomProps) {
               <div role="status">
                 <h3>Against what is saved</h3>
                 {broken.length === 0 && mended.length === 0 ? (
-                  <p className="small">Breaks nothing, mends nothing.</p>
+                  <p className={look("small")}>Breaks nothing, mends nothing.</p>
                 ) : null}
                 {broken.length > 0 ? (
                   <>
-                    <p className="needs-you">Breaks:</p>
-                    <ul className="reasons">
+                    <p className={look("needs-you")}>Breaks:</p>
+                    <ul className={look("reasons")}>
                       {sayFaults(broken, nameOf, names).map((sentence) => (
                         <li key={sentence}>{sentence}</li>
                       ))}
@@ -232,14 +233,14 @@ function Room({ changes, told, room }: RoomProps) {
                 {mended.length > 0 ? (
                   <>
                     <p>Mends:</p>
-                    <ul className="reasons">
+                    <ul className={look("reasons")}>
                       {sayFaults(mended, nameOf, names).map((sentence) => (
                         <li key={sentence}>{sentence}</li>
                       ))}
                     </ul>
                   </>
                 ) : null}
-                <Form method="post" className="actions">
+                <Form method="post" className={look("actions")}>
                   <Hidden name="version" value={meta.version} />
                   <Hidden name="seats" value={JSON.stringify(lists)} />
                   <Hidden name="apart" value={JSON.stringify(apart)} />
@@ -265,24 +266,24 @@ function Room({ changes, told, room }: RoomProps) {
             {faults.length === 0 ? (
               <p>Nothing.</p>
             ) : (
-              <ul className="reasons">
+              <ul className={look("reasons")}>
                 {sayFaults(faults, nameOf, names).map((sentence) => (
                   <li key={sentence}>{sentence}</li>
                 ))}
               </ul>
             )}
-            <p className="small quiet">Weighed together: {costOf(problem, seating)}. Less is better.</p>
+            <p className={look("small", "quiet")}>Weighed together: {costOf(problem, seating)}. Less is better.</p>
             {newest ? (
               <>
                 <h3>Changed</h3>
-                <ul className="reasons small">
+                <ul className={look("reasons", "small")}>
                   {changes.slice(0, 5).map((change) => (
                     <li key={change.id}>
                       {change.what}, {change.by ?? "someone"}, {moment(change.at, locale, input.timeZone)}
                     </li>
                   ))}
                 </ul>
-                <Form method="post" className="actions">
+                <Form method="post" className={look("actions")}>
                   <Hidden name="version" value={meta.version} />
                   <Secondary name="intent" value="undo">
                     Take back: {newest.what.slice(0, 60)}
@@ -291,7 +292,7 @@ function Room({ changes, told, room }: RoomProps) {
               </>
             ) : null}
             {input.arrangement ? (
-              <Form method="post" className="actions">
+              <Form method="post" className={look("actions")}>
                 <Hidden name="version" value={meta.version} />
                 <Secondary name="intent" value="register">
                   Seat by the order of the register

@@ -6,6 +6,7 @@ import { list } from "~/ui/format/format";
 import { TextLink } from "~/ui/parts/fields";
 import { jobWords, sayLeftOut } from "~/ui/words/people";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 /** Who does what at each station, in the order of the steps. */
 export default function Turns() {
@@ -17,14 +18,14 @@ export default function Turns() {
     <>
       <div className={parts.sheet.head}>
         <h2>Turns</h2>
-        <p className="quiet">Everyone stirs. Every other job goes to whoever may and had the fewest turns.</p>
+        <p className={look("quiet")}>Everyone stirs. Every other job goes to whoever may and had the fewest turns.</p>
         <div className={parts.sheet.tools}>
           <TextLink to={`${action}/people/seats`}>Seats</TextLink>
           <TextLink to={`${action}/house`}>House rules</TextLink>
         </div>
       </div>
-      <p className="small quiet">For the staff: it says who keeps their hands off what. Not for the wall.</p>
-      <div className="turns">
+      <p className={look("small", "quiet")}>For the staff: it says who keeps their hands off what. Not for the wall.</p>
+      <div className={look("turns")}>
         {plan.stations.map((station) => {
           const dish = plan.dishes.find((one) => one.id === station.dishId);
           const people = station.people.flatMap((id) => input.people.find((one) => one.id === id) ?? []);
@@ -39,9 +40,9 @@ export default function Turns() {
             house: input.house,
           });
           return (
-            <section key={station.id} className="turn-card">
+            <section key={station.id} className={look("turn-card")}>
               <h3>
-                {station.name} <span className="small quiet">{names.dish(station.dishId)}</span>
+                {station.name} <span className={look("small", "quiet")}>{names.dish(station.dishId)}</span>
               </h3>
               <ol>
                 {recipe.steps.map((step) => {
@@ -50,24 +51,24 @@ export default function Turns() {
                   const out = own[0]?.leftOut ?? [];
                   return (
                     <li key={step.id}>
-                      <span className="small">{step.text}</span>
+                      <span className={look("small")}>{step.text}</span>
                       <div>
                         {own.map((turn, index) => (
                           <Fragment key={`${turn.job} ${turn.load}`}>
                             {index > 0 ? "; " : ""}
                             {turn.load > 0 ? `load ${turn.load}: ` : ""}
                             {turn.hands.length === 0 ? (
-                              <span className="needs-you">the instructor or a helper</span>
+                              <span className={look("needs-you")}>the instructor or a helper</span>
                             ) : (
                               <b>{list(turn.hands.map(nameOf), names.locale)}</b>
                             )}{" "}
                             {jobWords[turn.job]}
-                            {turn.beside.length > 0 ? <span className="quiet">, an adult beside</span> : null}
+                            {turn.beside.length > 0 ? <span className={look("quiet")}>, an adult beside</span> : null}
                           </Fragment>
                         ))}
                       </div>
                       {out.length > 0 ? (
-                        <div className="small quiet">
+                        <div className={look("small", "quiet")}>
                           {out
                             .map((one) => `${nameOf(one.participantId)}: ${sayLeftOut(one.reason, names)}`)
                             .join("; ")}

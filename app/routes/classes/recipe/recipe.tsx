@@ -4,6 +4,7 @@ import { SettleBar } from "~/ui/class/SettleBar";
 import { subjectsOf } from "~/ui/words/findings";
 import { RecipeSheet } from "~/ui/recipe/RecipeSheet";
 import { TextLink } from "~/ui/parts/fields";
+import { look } from "~/ui/theme/look";
 
 /** The recipe as this class makes it. */
 export default function ClassRecipe() {
@@ -19,11 +20,11 @@ export default function ClassRecipe() {
       ) : null}
       <Findings findings={findings} names={names} />
       {plan.dishes.map((dish) => (
-        <section key={dish.id} style={{ marginBottom: 40 }}>
-          <h2 style={{ fontSize: 30, marginBottom: 10 }}>
+        <section className={look("below-xl")} key={dish.id}>
+          <h2 className={look("title-m", "below-s")}>
             {dish.recipe.title}
             {dish.variantName ? `, ${dish.variantName.toLowerCase()}` : ""}{" "}
-            <span className="quiet small">
+            <span className={look("quiet", "small")}>
               {dish.stations} {dish.stations === 1 ? "station" : "stations"}
             </span>
           </h2>

@@ -4,6 +4,7 @@ import { recipesMade } from "~/core/plan";
 import { Techniques } from "~/ui/recipe/Techniques";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 /** What hands do in this class, as one sheet for the wall. */
 export default function TechniquesSheet() {
@@ -13,7 +14,7 @@ export default function TechniquesSheet() {
     <>
       <div className={parts.sheet.head}>
         <h2>How it is done</h2>
-        <p className="quiet">The movements of this class, for the wall. They follow from the recipes.</p>
+        <p className={look("quiet")}>The movements of this class, for the wall. They follow from the recipes.</p>
         <div className={parts.sheet.tools}>
           <PrintButton>Print</PrintButton>
         </div>

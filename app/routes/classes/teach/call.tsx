@@ -14,6 +14,7 @@ import { PlainButton } from "~/ui/parts/plain";
 import { toolWords } from "~/ui/words/en";
 import { containerName, contentScoops } from "~/ui/words/kits";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -41,7 +42,7 @@ export default function CallTheList({ loaderData, params }: Route.ComponentProps
     <>
       <div className={parts.sheet.head}>
         <h2>Call the list</h2>
-        <p className={missing.length > 0 ? "needs-you" : "quiet"} role="status">
+        <p className={missing.length > 0 ? look("needs-you") : look("quiet")} role="status">
           {missing.length === 0
             ? "Nothing is missing."
             : `Missing: ${list(
@@ -50,21 +51,24 @@ export default function CallTheList({ loaderData, params }: Route.ComponentProps
               )}.`}
         </p>
         <div className={parts.sheet.tools}>
-          <span role="status" className={sent === "sent" && waiting === 0 ? "quiet small" : "needs-you small"}>
+          <span
+            role="status"
+            className={sent === "sent" && waiting === 0 ? look("quiet", "small") : look("needs-you", "small")}
+          >
             {saySent(waiting, sent)}
           </span>
           <TextLink to={`${action}/kits`}>Kits</TextLink>
           <PrimaryLink to={`${action}/teach`}>To the room</PrimaryLink>
         </div>
       </div>
-      <p className="quiet">
+      <p className={look("quiet")}>
         Read it aloud, table by table; hands up for what is not there. Press what is missing: it shows on every tablet
         until it is pressed again.
       </p>
       {sheets.every((sheet) => sheet.items.length === 0) ? (
         <p>Nothing is packed for any table: there is no list to call.</p>
       ) : null}
-      <div className="call-sheets" inert={!isReady}>
+      <div className={look("call-sheets")} inert={!isReady}>
         {sheets.map((sheet) => (
           <section key={sheet.stationId} aria-label={sheet.name}>
             <h3>{sheet.name}</h3>
@@ -75,7 +79,7 @@ export default function CallTheList({ loaderData, params }: Route.ComponentProps
                   <li key={item.key}>
                     <span>
                       {nameOf(item)}
-                      <small className="quiet">
+                      <small className={look("quiet")}>
                         {item.kind === "tool"
                           ? `${item.count} at the table`
                           : item.container.contents.length === 1 && item.container.contents[0]

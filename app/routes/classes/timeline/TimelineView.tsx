@@ -20,6 +20,7 @@ import { criticalWords, hazardWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { adultName, sayHoldUp } from "~/ui/words/timeline";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   /** The newest change that can be taken back. */
@@ -51,7 +52,7 @@ export function TimelineView({ newest, told }: Props) {
               <b>{minutes(slack, locale)} to spare</b>.
             </>
           ) : (
-            <span className="needs-you">Runs {minutes(-slack, locale)} over.</span>
+            <span className={look("needs-you")}>Runs {minutes(-slack, locale)} over.</span>
           )}{" "}
           First pour {at(timeline.firstPour)}, last piece {at(timeline.lastLoadEnd)}.
         </p>
@@ -100,7 +101,7 @@ export function TimelineView({ newest, told }: Props) {
             version={meta.version}
           />
           {newest ? (
-            <Form method="post" className="actions no-print">
+            <Form method="post" className={look("actions", "no-print")}>
               <Hidden name="version" value={meta.version} />
               <Secondary name="intent" value="undo">
                 Take back: {newest.what.slice(0, 60)}
@@ -109,7 +110,7 @@ export function TimelineView({ newest, told }: Props) {
           ) : null}
         </div>
       </div>
-      <div className={parts.sheet.of({ split: "wide-narrow" }).columns} style={{ marginTop: 28 }}>
+      <div className={look(parts.sheet.of({ split: "wide-narrow" }).columns, "above-l")}>
         <ByTheMinute
           timeline={timeline}
           startsAt={input.startsAt}
@@ -119,28 +120,28 @@ export function TimelineView({ newest, told }: Props) {
           recipes={recipesMade(plan)}
         />
         <div>
-          <table className="ruled no-print">
+          <table className={look("ruled", "no-print")}>
             <caption>Where the time goes</caption>
             <thead>
               <tr>
                 <th scope="col">For the station that ends last</th>
-                <th scope="col" className="n">
+                <th scope="col" className={look("n")}>
                   Minutes
                 </th>
               </tr>
             </thead>
             <tbody>
               {timeline.critical.map((part) => (
-                <tr key={part.kind} className={part.kind === "queue" ? "needs" : undefined}>
+                <tr key={part.kind} className={part.kind === "queue" ? look("needs") : undefined}>
                   <td>{criticalWords[part.kind]}</td>
-                  <td className="n">{minutes(part.minutes, locale)}</td>
+                  <td className={look("n")}>{minutes(part.minutes, locale)}</td>
                 </tr>
               ))}
             </tbody>
           </table>
-          <h3 style={{ margin: "18px 0 4px" }}>Cautions to say aloud</h3>
+          <h3 className={look("above-m", "below-xs")}>Cautions to say aloud</h3>
           {hazards.map((hazard) => (
-            <p className="caution" key={hazard}>
+            <p className={look("caution")} key={hazard}>
               {hazardWords[hazard]}
             </p>
           ))}

@@ -11,6 +11,7 @@ import { Wide } from "~/ui/sheet/Wide";
 import { hazardWords } from "~/ui/words/en";
 import { adultName, sayEntry } from "~/ui/words/timeline";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 /** A card for each adult at the heat: which griddle is theirs, what lies on it from when to when, what they watch for. */
 export default function HelperCards() {
@@ -37,9 +38,9 @@ export default function HelperCards() {
   const busy = cards.filter((card) => card.tasks.length > 0);
   return (
     <>
-      <div className={`${parts.sheet.head} no-print`}>
+      <div className={look(parts.sheet.head, "no-print")}>
         <h2>Cards for helpers</h2>
-        <p className="quiet">
+        <p className={look("quiet")}>
           {adults === 0
             ? "The brief names no helper: everything at the heat is yours."
             : `${adults} at the heat; whoever is at a griddle stays there while they can.`}
@@ -49,22 +50,24 @@ export default function HelperCards() {
           <PrintButton>Print the cards</PrintButton>
         </div>
       </div>
-      {busy.length === 0 ? <p className="quiet">Nothing is cooked yet: there is nothing to look after.</p> : null}
+      {busy.length === 0 ? (
+        <p className={look("quiet")}>Nothing is cooked yet: there is nothing to look after.</p>
+      ) : null}
       {cards.map((card, index) =>
         card.tasks.length === 0 ? (
-          <p key={index} className="quiet no-print">
+          <p key={index} className={look("quiet", "no-print")}>
             {nameOf(index)}: nothing at the heat. At the tables, and whoever is called away is stood in for.
           </p>
         ) : (
-          <section key={index} aria-label={`Card: ${nameOf(index)}`} className="helper-card">
+          <section key={index} aria-label={`Card: ${nameOf(index)}`} className={look("helper-card")}>
             <div className={parts.card.head}>
               <h3>{nameOf(index)}</h3>
               <span>at {list(card.unitIds.map(unit), locale)}</span>
-              <span className="n">something on the heat for {minutes(card.minutes, locale)}</span>
+              <span className={look("n")}>something on the heat for {minutes(card.minutes, locale)}</span>
             </div>
             <div className={parts.sheet.of({ split: "wide-narrow" }).columns}>
               <Wide label="By the minute">
-                <table className="ruled by-the-minute">
+                <table className={look("ruled", "by-the-minute")}>
                   <Heads of={["Time", "What happens", "Say, and watch for"]} />
                   <tbody>
                     {runList({
@@ -76,8 +79,8 @@ export default function HelperCards() {
                       .map((entry, row) => {
                         const { what, say } = sayEntry(entry, { unit, stations, round: names.round, at, locale });
                         return (
-                          <tr key={`${row} ${what}`} className={entry.kind === "bell" ? "bell-row" : undefined}>
-                            <td className="n">
+                          <tr key={`${row} ${what}`} className={entry.kind === "bell" ? look("bell-row") : undefined}>
+                            <td className={look("n")}>
                               <b>{at(entry.at)}</b>
                             </td>
                             <td>{what}</td>
@@ -90,11 +93,13 @@ export default function HelperCards() {
               </Wide>
               <div>
                 {cautions.map((hazard) => (
-                  <p className="caution" key={hazard}>
+                  <p className={look("caution")} key={hazard}>
                     {hazardWords[hazard]}
                   </p>
                 ))}
-                <p className="quiet small">Nobody leaves the heat: call, and somebody comes. Local fire rules first.</p>
+                <p className={look("quiet", "small")}>
+                  Nobody leaves the heat: call, and somebody comes. Local fire rules first.
+                </p>
               </div>
             </div>
           </section>

@@ -15,6 +15,7 @@ import { Cell, Pick, RowButton, SpanCells } from "./cells";
 import { IngredientPicker } from "./IngredientPicker";
 import { LineFields } from "./Lines";
 import { PlainSelect } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly draft: RecipeDraft;
@@ -51,8 +52,8 @@ export function PartFields({ draft, onDraft, freshId }: Omit<Props, "recipe" | "
     <section>
       <h3>Made by itself</h3>
       {draft.parts.map((part) => (
-        <div className="branch" key={part.id}>
-          <div className="facts tight">
+        <div className={look("branch")} key={part.id}>
+          <div className={look("facts", "tight")}>
             <Cell
               label="Name"
               isLabelled
@@ -89,7 +90,7 @@ export function PartFields({ draft, onDraft, freshId }: Omit<Props, "recipe" | "
             onSpan={(minutes) => set(part.id, { minutes }, "minutes")}
             path={`parts.${part.id}.minutes`}
           />
-          <p className="quiet small">
+          <p className={look("quiet", "small")}>
             {draft.lines.filter((line) => line.partId === part.id).length} lines and{" "}
             {draft.steps.filter((step) => step.partId === part.id).length} steps belong to it.{" "}
             <RowButton
@@ -151,8 +152,8 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
         );
         const lineOf = (id: string) => draft.lines.find((line) => line.id === id);
         return (
-          <div className="branch" key={variant.id}>
-            <div className="facts tight">
+          <div className={look("branch")} key={variant.id}>
+            <div className={look("facts", "tight")}>
               <Cell
                 label="Called"
                 isLabelled
@@ -186,7 +187,7 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
                   field,
                 );
               return (
-                <div className="swap-row" key={swap.lineId}>
+                <div className={look("swap-row")} key={swap.lineId}>
                   <span>instead of {line ? lineName(line, pantry) : swap.lineId}</span>
                   <Cell
                     label="Amount, if it is another"
@@ -194,7 +195,7 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
                     onText={(amount) => change({ amount }, `swap-${swap.lineId}`)}
                     path={`variants.${variant.id}.swaps.${swap.lineId}.amount`}
                     placeholder="same"
-                    className="amount"
+                    className={look("amount")}
                   />
                   <IngredientPicker
                     line={{ ...swap, said: "", choices: [] }}
@@ -213,8 +214,8 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
               );
             })}
             {variant.add.map((line) => (
-              <div className="line" key={line.id}>
-                <span className="grip quiet">+</span>
+              <div className={look("line")} key={line.id}>
+                <span className={look("grip", "quiet")}>+</span>
                 <div>
                   <LineFields
                     line={line}
@@ -257,14 +258,14 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
                   path={`variants.${variant.id}.steps.${stepId}`}
                 />
                 {isOpen ? (
-                  <p className="needs-you small">
+                  <p className={look("needs-you", "small")}>
                     Hands do something else here than with what it replaces. Write what they do in this way; until then
                     nothing can be packed or printed from it.
                   </p>
                 ) : null}
               </div>
             ))}
-            <div className="row-buttons">
+            <div className={look("row-buttons")}>
               <PlainSelect
                 aria-label={`${variant.name || "This way"} leaves out`}
                 value=""

@@ -47,6 +47,7 @@ import { ProblemsContext, RowButton } from "./cells";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { useHistory } from "./history";
 import { PlainInput } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly initial: RecipeDraft;
@@ -260,22 +261,22 @@ export function Editor({
         <datalist id={pantryListId}>
           {pantry.map((each) => (aside.has(each.id) ? null : <option key={each.id} value={each.name} />))}
         </datalist>
-        <div className="editor-bar no-print">
+        <div className={look("editor-bar", "no-print")}>
           <Secondary type="button" onClick={undo} disabled={!canUndo}>
             Undo
           </Secondary>
           <Secondary type="button" onClick={redo} disabled={!canRedo}>
             Redo
           </Secondary>
-          <span className="quiet small">
+          <span className={look("quiet", "small")}>
             {grams(batter.grams, locale)}, {number(batter.millilitres, locale, 0)}
             {thin}ml, {made.pieces} pieces
             {batter.looseness === undefined ? "" : `, looseness ${number(batter.looseness, locale, 2)}`}
             {batter.unknownLines.length > 0 ? `; ${batter.unknownLines.length} open` : ""}
           </span>
-          <span className="bar-end">
+          <span className={look("bar-end")}>
             {inTheWay.length > 0 ? (
-              <span className="needs-you small">{inTheWay.length} to settle before it can be kept</span>
+              <span className={look("needs-you", "small")}>{inTheWay.length} to settle before it can be kept</span>
             ) : null}
             <Primary type="button" loading={isBusy} onClick={() => onKeep(draft)}>
               {button}
@@ -283,7 +284,7 @@ export function Editor({
           </span>
         </div>
         {waiting ? (
-          <div className="saved" role="status">
+          <div className={look("saved")} role="status">
             What you typed here last was not kept.{" "}
             <RowButton
               onClick={() => {
@@ -313,14 +314,14 @@ export function Editor({
           }}
           onDragEnd={onDragEnd}
         >
-          <div className="editor">
+          <div className={look("editor")}>
             <section aria-label="List">
               <h2>List</h2>
               <SortableContext
                 items={draft.lines.map((line) => `line:${line.id}`)}
                 strategy={verticalListSortingStrategy}
               >
-                <ul className="lines">
+                <ul className={look("lines")}>
                   {draft.lines.map((line) => {
                     const share = drawn.get(line.id) ?? zero;
                     return (
@@ -341,9 +342,9 @@ export function Editor({
                   })}
                 </ul>
               </SortableContext>
-              <form onSubmit={addLine} className="add-line">
-                <label className="cell">
-                  <span className="cell-label">Add a line as you would say it</span>
+              <form onSubmit={addLine} className={look("add-line")}>
+                <label className={look("cell")}>
+                  <span className={look("cell-label")}>Add a line as you would say it</span>
                   <PlainInput
                     ref={lineField}
                     value={typedLine}
@@ -358,7 +359,7 @@ export function Editor({
             </section>
             <section aria-label="Method">
               <h2>Method</h2>
-              <ol className="steps">
+              <ol className={look("steps")}>
                 {draft.steps.map((step, index) => (
                   <StepCard
                     key={step.id}
@@ -381,14 +382,14 @@ export function Editor({
                 Add a step
               </Secondary>
             </section>
-            <aside aria-label="What it says" className="margin-notes">
+            <aside aria-label="What it says" className={look("margin-notes")}>
               <h2>What it says</h2>
               {findings.length === 0 && read.problems.length === 0 ? (
-                <p className="quiet">Nothing to mend.</p>
+                <p className={look("quiet")}>Nothing to mend.</p>
               ) : (
-                <ul className="notes">
+                <ul className={look("notes")}>
                   {inTheWay.map((problem) => (
-                    <li key={`${problem.path} ${problem.code}`} className="blocks">
+                    <li key={`${problem.path} ${problem.code}`} className={look("blocks")}>
                       {sayProblem(problem, locale)}
                     </li>
                   ))}
@@ -400,7 +401,7 @@ export function Editor({
                         <li key={sentence} className={finding.level}>
                           {sentence}
                           {remedies.length > 0 ? (
-                            <span className="row-buttons">
+                            <span className={look("row-buttons")}>
                               {remedies.map((remedy) => (
                                 <RowButton key={remedy.code} onClick={() => mend(remedy.edits)}>
                                   {remedyWords[remedy.code]}

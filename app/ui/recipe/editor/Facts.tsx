@@ -28,6 +28,7 @@ import { Cell, Pick, Problem, RowButton, SpanCells, Ticks } from "./cells";
 import { Rounds } from "./Rounds";
 import { Fold, FoldTitle, PlainArea, Tick } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly draft: RecipeDraft;
@@ -55,8 +56,8 @@ const Fact = ({ draft, onDraft, of, ...rest }: FactProps) => (
 /** Name, family and whose cups: what the rest is read by. */
 export function HeadFields({ draft, onDraft }: Props) {
   return (
-    <div className="facts">
-      <Fact draft={draft} onDraft={onDraft} of="title" label="Recipe" className="wide" />
+    <div className={look("facts")}>
+      <Fact draft={draft} onDraft={onDraft} of="title" label="Recipe" className={look("wide")} />
       <Pick
         label="Family"
         isLabelled
@@ -80,8 +81,8 @@ export function HeadFields({ draft, onDraft }: Props) {
         options={fillMethods.map((fill) => ({ value: fill, label: fillWords[fill] }))}
         onPick={(fill) => onDraft({ fill }, "fill")}
       />
-      <label className="cell whole">
-        <span className="cell-label">What to know first</span>
+      <label className={look("cell", "whole")}>
+        <span className={look("cell-label")}>What to know first</span>
         <PlainArea value={draft.intro} rows={2} onChange={(event) => onDraft({ intro: event.target.value }, "intro")} />
       </label>
     </div>
@@ -97,7 +98,7 @@ function HeatBySurface({ draft, onDraft }: Props) {
     onDraft({ heatOn: rows.map((row, index) => (index === at ? { ...row, ...more } : row)) }, field);
   const free = draft.surfaceKinds.filter((kind) => !rows.some((row) => row.surfaceKind === kind));
   return (
-    <Fold className="line-more" open={rows.length > 0 || undefined}>
+    <Fold className={look("line-more")} open={rows.length > 0 || undefined}>
       <FoldTitle>Otherwise on some surfaces</FoldTitle>
       {rows.map((row, at) => {
         const path = `heatOn.${row.surfaceKind}`;
@@ -105,7 +106,7 @@ function HeatBySurface({ draft, onDraft }: Props) {
         return (
           <fieldset key={row.surfaceKind}>
             <legend>{name}</legend>
-            <div className="facts tight">
+            <div className={look("facts", "tight")}>
               <Cell
                 label={`Dial at, ${name}`}
                 isLabelled
@@ -196,7 +197,7 @@ export function CookFields({ draft, onDraft }: Props) {
           onChosen={(surfaceKinds) => onDraft({ surfaceKinds }, "")}
         />
         <Problem path="surfaceKinds" />
-        <div className="facts tight">
+        <div className={look("facts", "tight")}>
           <Fact draft={draft} onDraft={onDraft} of="surfaceFrom" label="Start the dial at" unit="°C" />
           <Fact draft={draft} onDraft={onDraft} of="surfaceTo" label="to" unit="°C" />
           <Pick
@@ -213,7 +214,7 @@ export function CookFields({ draft, onDraft }: Props) {
           onSpan={(side1) => onDraft({ side1 }, "side1")}
           path="side1"
         />
-        <label className="check small">
+        <label className={look("check", "small")}>
           <Tick checked={draft.hasSide2} onChange={(event) => onDraft({ hasSide2: event.target.checked }, "")} />
           is turned once
         </label>
@@ -225,12 +226,12 @@ export function CookFields({ draft, onDraft }: Props) {
             path="side2"
           />
         ) : null}
-        <div className="facts tight">
+        <div className={look("facts", "tight")}>
           <Fact draft={draft} onDraft={onDraft} of="turnaround" label="Between loads" unit="min" />
           <Fact draft={draft} onDraft={onDraft} of="pourPerPiece" label="Pouring one piece" unit="min" />
           <Fact draft={draft} onDraft={onDraft} of="recover" label="Heats up again in" unit="min" />
         </div>
-        <label className="check small">
+        <label className={look("check", "small")}>
           <Tick
             checked={draft.halves !== undefined}
             onChange={(event) =>
@@ -272,10 +273,10 @@ export function CookFields({ draft, onDraft }: Props) {
           of="blindNote"
           label="What cannot be seen here"
           placeholder={inRegion("Dark batter: colour says nothing", locale)}
-          className="whole"
+          className={look("whole")}
         />
         <h3>Wait</h3>
-        <div className="facts tight">
+        <div className={look("facts", "tight")}>
           <Fact draft={draft} onDraft={onDraft} of="restMin" label="Rest at least" unit="min" />
           <Fact
             draft={draft}
@@ -294,7 +295,7 @@ export function CookFields({ draft, onDraft }: Props) {
           />
         </div>
         <h3>Piece</h3>
-        <div className="facts tight">
+        <div className={look("facts", "tight")}>
           <Pick
             label="A piece is"
             isLabelled
@@ -358,7 +359,7 @@ export function CookFields({ draft, onDraft }: Props) {
         ) : null}
         <Rounds draft={draft} onDraft={onDraft} />
         {pour !== undefined && draft.portionKind === "ml" ? (
-          <p className="quiet small">
+          <p className={look("quiet", "small")}>
             {number(diameter, locale)}
             {thin}cm across and {number(pourThickness[draft.family], locale)}
             {thin}mm thick as poured is {number(pour, locale, 0)}

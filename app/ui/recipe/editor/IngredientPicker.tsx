@@ -2,6 +2,7 @@ import { useState } from "react";
 import { type Ingredient, readIngredientName } from "~/core/pantry";
 import type { DraftLine } from "~/core/recipe";
 import { Cell, RowButton } from "./cells";
+import { look } from "~/ui/theme/look";
 
 /** The pantry's names, once on the page, for every ingredient field to offer. */
 export const pantryListId = "pantry-names";
@@ -25,7 +26,7 @@ export function IngredientPicker({ line, pantry, onIngredient, path, label = "In
     else if (text.trim() === "") onIngredient("");
   };
   return (
-    <div className="picker">
+    <div className={look("picker")}>
       <Cell
         label={label}
         value={typed ?? name}
@@ -38,7 +39,7 @@ export function IngredientPicker({ line, pantry, onIngredient, path, label = "In
         placeholder="which ingredient"
       />
       {line.ingredientId === "" && line.choices.length > 0 ? (
-        <div className="choices">
+        <div className={look("choices")}>
           {line.choices.slice(0, 5).map((id) => (
             <RowButton
               key={id}

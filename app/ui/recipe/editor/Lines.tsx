@@ -21,6 +21,7 @@ import { bowlWords } from "~/ui/words/en";
 import { Cell, Pick, Problem, RowButton } from "./cells";
 import { IngredientPicker } from "./IngredientPicker";
 import { Fold, FoldTitle, PlainButton, Tick } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 interface RowProps {
   readonly line: DraftLine;
@@ -75,7 +76,7 @@ function Alternatives({ line, pantry, path, onLine }: RowPart<"line" | "pantry" 
     <fieldset>
       <legend>Or instead of it</legend>
       {rows.map((row, at) => (
-        <div key={at} className="line-second">
+        <div key={at} className={look("line-second")}>
           <Pick
             label="It"
             value={row.isAdvised ? "yes" : "no"}
@@ -99,7 +100,7 @@ function Alternatives({ line, pantry, path, onLine }: RowPart<"line" | "pantry" 
             placeholder="as much"
             onText={(amount) => change(at, { amount }, `alternative-amount-${at}`)}
             path={`${path}.alternatives.${row.ingredientId}.amount`}
-            className="amount"
+            className={look("amount")}
           />
           <Cell
             label="because"
@@ -134,16 +135,16 @@ export function LineFields({ line, path, recipe, pantry, parts, rounds, drawn, o
   const settle = { guesses: [] as const };
   return (
     <>
-      <div className="line-main">
+      <div className={look("line-main")}>
         {line.kind === "to-taste" ? (
-          <span className="quiet line-taste">to taste</span>
+          <span className={look("quiet", "line-taste")}>to taste</span>
         ) : (
           <Cell
             label={line.kind === "packs" ? "How many packs" : line.kind === "unknown" ? "What was said" : "Amount"}
             value={line.amount}
             onText={(amount) => onLine({ amount, kind: kindOfTyped(line, amount, recipe.system) }, "amount")}
             path={`${path}.amount`}
-            className="amount"
+            className={look("amount")}
             placeholder="125 g"
           />
         )}
@@ -158,11 +159,11 @@ export function LineFields({ line, path, recipe, pantry, parts, rounds, drawn, o
           value={line.bowl}
           options={bowls.map((bowl) => ({ value: bowl, label: bowlWords[bowl] }))}
           onPick={(bowl) => onLine({ bowl, ...settle }, "bowl")}
-          className="bowl"
+          className={look("bowl")}
         />
       </div>
       {line.kind === "per-load" ? (
-        <div className="line-second">
+        <div className={look("line-second")}>
           <Pick
             label="greased before"
             isLabelled
@@ -175,7 +176,7 @@ export function LineFields({ line, path, recipe, pantry, parts, rounds, drawn, o
         </div>
       ) : null}
       {second ? (
-        <div className="line-second">
+        <div className={look("line-second")}>
           <Cell
             label={second}
             isLabelled
@@ -193,7 +194,7 @@ export function LineFields({ line, path, recipe, pantry, parts, rounds, drawn, o
           ) : null}
         </div>
       ) : null}
-      <Fold className="line-more">
+      <Fold className={look("line-more")}>
         <FoldTitle>
           {line.kind === "exact" ? "" : `${amountKindWords[line.kind]}; `}
           {drawn === undefined ? (
@@ -201,16 +202,16 @@ export function LineFields({ line, path, recipe, pantry, parts, rounds, drawn, o
           ) : drawn === "1" ? (
             "used"
           ) : drawn === "0" ? (
-            <b className="needs-you">not used yet</b>
+            <b className={look("needs-you")}>not used yet</b>
           ) : (
-            <b className="needs-you">used {drawn}</b>
+            <b className={look("needs-you")}>used {drawn}</b>
           )}
           {line.note ? `; ${line.note}` : ""}
           {line.isOptional ? "; optional" : ""}
           {line.keepsPercent !== "100" ? `; ${line.keepsPercent} % stays` : ""}
           <MassNote line={line} recipe={recipe} pantry={pantry} />
         </FoldTitle>
-        <div className="line-details">
+        <div className={look("line-details")}>
           <Pick
             label="Amount is"
             isLabelled
@@ -226,7 +227,7 @@ export function LineFields({ line, path, recipe, pantry, parts, rounds, drawn, o
             value={line.keepsPercent}
             onText={(keepsPercent) => onLine({ keepsPercent }, "keeps")}
             path={`${path}.keepsPercent`}
-            className="tiny"
+            className={look("tiny")}
           />
           {parts.length > 0 ? (
             <Pick
@@ -252,14 +253,14 @@ export function LineFields({ line, path, recipe, pantry, parts, rounds, drawn, o
             />
           ) : null}
           <Alternatives line={line} pantry={pantry} path={path} onLine={onLine} />
-          <label className="check">
+          <label className={look("check")}>
             <Tick
               checked={line.isOptional}
               onChange={(event) => onLine({ isOptional: event.target.checked }, "optional")}
             />
             optional
           </label>
-          <div className="row-buttons">
+          <div className={look("row-buttons")}>
             {onMove ? (
               <>
                 <RowButton onClick={() => onMove(-1)}>Move up</RowButton>
@@ -271,7 +272,7 @@ export function LineFields({ line, path, recipe, pantry, parts, rounds, drawn, o
         </div>
       </Fold>
       {line.said && line.guesses.length > 0 ? (
-        <p className="guess small">
+        <p className={look("guess", "small")}>
           From “{line.said}”: {line.guesses.map((guess) => guessWords[guess]).join(", ")}.{" "}
           <RowButton onClick={() => onLine({ guesses: [] }, "guesses")}>It is right</RowButton>
         </p>
@@ -290,12 +291,16 @@ export function LineRow(props: RowProps) {
   return (
     <li
       ref={setNodeRef}
-      className={`line${isDragging ? " is-dragging" : ""}${props.line.guesses.length > 0 && props.line.said ? " has-guess" : ""}`}
+      className={look(
+        "line",
+        isDragging && "is-dragging",
+        props.line.guesses.length > 0 && props.line.said !== "" && "has-guess",
+      )}
       style={{ transform: CSS.Translate.toString(transform), transition }}
     >
       <PlainButton
         type="button"
-        className="grip"
+        className={look("grip")}
         ref={setActivatorNodeRef}
         aria-label={`Move ${name}, or drop it on a step`}
         {...attributes}

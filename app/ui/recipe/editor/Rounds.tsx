@@ -1,6 +1,7 @@
 import { type DraftRound, type RecipeDraft, roundLimits } from "~/core/recipe";
 import { Tick } from "~/ui/parts/plain";
 import { Cell, RowButton } from "./cells";
+import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly draft: RecipeDraft;
@@ -37,7 +38,7 @@ export function Rounds({ draft, onDraft }: Props) {
     <fieldset>
       <legend>Cooked in rounds of their own</legend>
       {rounds.map((round, at) => (
-        <div key={round.id} className="line-second">
+        <div key={round.id} className={look("line-second")}>
           <Cell
             label={`Round ${at + 1}`}
             isLabelled
@@ -54,7 +55,7 @@ export function Rounds({ draft, onDraft }: Props) {
             inputMode="numeric"
             onText={(parts) => change(at, { parts }, `round-parts-${round.id}`)}
             path={`rounds.${round.id}.parts`}
-            className="tiny"
+            className={look("tiny")}
           />
           <RowButton
             onClick={() =>
@@ -69,7 +70,7 @@ export function Rounds({ draft, onDraft }: Props) {
         </div>
       ))}
       {rounds.length > 1 ? (
-        <label className="check">
+        <label className={look("check")}>
           <Tick
             checked={draft.isRoundsOpen ?? false}
             onChange={(event) => onDraft({ isRoundsOpen: event.target.checked || undefined }, "rounds-open")}
@@ -82,7 +83,7 @@ export function Rounds({ draft, onDraft }: Props) {
           {rounds.length === 0 ? "Finish some pieces differently" : "Add a round"}
         </RowButton>
       ) : (
-        <p className="quiet small">{roundLimits.rounds} rounds are the most there can be.</p>
+        <p className={look("quiet", "small")}>{roundLimits.rounds} rounds are the most there can be.</p>
       )}
     </fieldset>
   );

@@ -19,6 +19,7 @@ import { hazardWords, toolWords } from "~/ui/words/en";
 import { stopWords, techniqueWords } from "~/ui/words/looks";
 import { Cell, Pick, RowButton, SpanCells, Ticks } from "./cells";
 import { Fold, FoldTitle, PlainArea, PlainButton, PlainSelect, Tick } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
 
 /** Cautions by a word or two, for boxes; the full sentence stands on the sheet. */
 const hazardNames = {
@@ -87,12 +88,12 @@ function ByThemselves({
   return (
     <fieldset>
       <legend>Cautions that come by themselves; one is left out only with a reason</legend>
-      <ul className="plain">
+      <ul className={look("plain")}>
         {derived.map((hazard) => {
           const reason = waived.find((one) => one.hazard === hazard)?.reason ?? "";
           return (
-            <li key={hazard} className="caution-row">
-              <span className={reason.trim() === "" ? undefined : "is-left-out"}>{hazardNames[hazard]}</span>
+            <li key={hazard} className={look("caution-row")}>
+              <span className={reason.trim() === "" ? undefined : look("is-left-out")}>{hazardNames[hazard]}</span>
               <Cell
                 label={`Why “${hazardNames[hazard]}” is left out`}
                 value={reason}
@@ -139,9 +140,9 @@ export function StepCard({
   );
   const free = lines.filter((line) => left.has(line.id) && !step.draws.some((draw) => draw.lineId === line.id));
   return (
-    <li ref={setNodeRef} className={`step${isOver ? " is-over" : ""}`} aria-label={`Step ${number}`}>
-      <span className="step-number">{number}</span>
-      <div className="step-head">
+    <li ref={setNodeRef} className={look("step", isOver && "is-over")} aria-label={`Step ${number}`}>
+      <span className={look("step-number")}>{number}</span>
+      <div className={look("step-head")}>
         <Pick
           label={`Step ${number} is`}
           value={step.kind}
@@ -154,7 +155,7 @@ export function StepCard({
           onSpan={(minutes) => onStep({ minutes }, "minutes")}
           path={`steps.${step.id}.minutes`}
         />
-        <label className="check small">
+        <label className={look("check", "small")}>
           <Tick
             checked={step.who === "adult"}
             onChange={(event) => onStep({ who: event.target.checked ? "adult" : "anyone" }, "who")}
@@ -163,7 +164,7 @@ export function StepCard({
         </label>
       </div>
       <label>
-        <span className="vh">Step {number}, what is done</span>
+        <span className={look("vh")}>Step {number}, what is done</span>
         <PlainArea
           value={step.text}
           rows={2}
@@ -171,9 +172,9 @@ export function StepCard({
           placeholder="What is done, in one or two sentences"
         />
       </label>
-      <div className="draws">
+      <div className={look("draws")}>
         {step.draws.map((draw) => (
-          <span className="draw" key={draw.lineId}>
+          <span className={look("draw")} key={draw.lineId}>
             {draw.share === "1" ? "" : `${draw.share} of `}
             {nameOf(draw.lineId)}
             <Cell
@@ -186,7 +187,7 @@ export function StepCard({
                 )
               }
               path={`steps.${step.id}.draws.${draw.lineId}`}
-              className="share"
+              className={look("share")}
             />
             <PlainButton
               type="button"
@@ -198,7 +199,7 @@ export function StepCard({
           </span>
         ))}
         {step.mentions.map((id) => (
-          <span className="draw is-mention" key={id}>
+          <span className={look("draw", "is-mention")} key={id}>
             says {pantry.find((one) => one.id === id)?.name ?? id}
             <PlainButton
               type="button"
@@ -211,7 +212,7 @@ export function StepCard({
         ))}
         {free.length > 0 ? (
           <PlainSelect
-            className="draw-more"
+            className={look("draw-more")}
             aria-label={`Step ${number} uses`}
             value=""
             onChange={(event) =>
@@ -231,7 +232,7 @@ export function StepCard({
           </PlainSelect>
         ) : null}
       </div>
-      <Fold className="line-more">
+      <Fold className={look("line-more")}>
         <FoldTitle>
           {shown.length > 0 ? `cautions: ${shown.map((one) => hazardNames[one]).join(", ")}` : "no cautions"}
           {step.tools.length > 0 ? `; ${step.tools.map((tool) => toolWords[tool]).join(", ")}` : ""}
@@ -257,7 +258,7 @@ export function StepCard({
           />
         ) : null}
         {step.kind === "hold" || step.kind === "reheat" ? (
-          <div className="facts tight">
+          <div className={look("facts", "tight")}>
             <Pick
               label={step.kind === "hold" ? "Kept" : "Reheated"}
               isLabelled
@@ -288,7 +289,7 @@ export function StepCard({
             ) : null}
           </div>
         ) : null}
-        <div className="facts tight">
+        <div className={look("facts", "tight")}>
           <Pick
             label="Go on when it"
             isLabelled
@@ -320,7 +321,7 @@ export function StepCard({
             label={label}
             isLabelled
             value={step[field] ?? ""}
-            className="whole"
+            className={look("whole")}
             maxLength={300}
             onText={(text) => onStep({ [field]: text || undefined }, field)}
           />
@@ -345,7 +346,7 @@ export function StepCard({
             onPick={(partId) => onStep({ partId }, "part")}
           />
         ) : null}
-        <div className="row-buttons">
+        <div className={look("row-buttons")}>
           <RowButton onClick={() => onMove(-1)}>Move up</RowButton>
           <RowButton onClick={() => onMove(1)}>Move down</RowButton>
           <RowButton onClick={onRemove}>Remove step {number}</RowButton>

@@ -3,6 +3,8 @@ import type { DraftProblem } from "~/core/recipe";
 import { useLocale } from "~/ui/sheet/locale";
 import { sayProblem } from "~/ui/words/batter";
 import { PlainButton, PlainInput, PlainSelect, Tick } from "~/ui/parts/plain";
+import { look } from "~/ui/theme/look";
+import type { Styled } from "~/ui/theme/parts";
 
 /** What is wrong, by the place of the field it is about. */
 export const ProblemsContext = createContext<ReadonlyMap<string, DraftProblem>>(new Map());
@@ -12,13 +14,14 @@ export function Problem({ path, id }: { path: string; id?: string }) {
   const problem = useContext(ProblemsContext).get(path);
   const locale = useLocale();
   return problem ? (
-    <span className="field-error" id={id} role="note">
+    <span className={look("field-error")} id={id} role="note">
       {sayProblem(problem, locale)}
     </span>
   ) : null;
 }
 
-interface CellProps extends Omit<ComponentProps<"input">, "onChange" | "value"> {
+interface CellProps extends Omit<ComponentProps<"input">, "onChange" | "value" | "className"> {
+  readonly className?: Styled | undefined;
   readonly label: string;
   readonly value: string;
   readonly onText: (text: string) => void;
@@ -29,23 +32,14 @@ interface CellProps extends Omit<ComponentProps<"input">, "onChange" | "value"> 
 }
 
 /** One text field of a form that is read while it is typed. */
-export function Cell({
-  label,
-  value,
-  onText,
-  path = "",
-  isLabelled = false,
-  unit,
-  className = "",
-  ...rest
-}: CellProps) {
+export function Cell({ label, value, onText, path = "", isLabelled = false, unit, className, ...rest }: CellProps) {
   const id = useId();
   const hasProblem = useContext(ProblemsContext).has(path);
   return (
-    <div className={`cell ${className}`}>
-      <label className="cell-of">
-        <span className={isLabelled ? "cell-label" : "vh"}>{label}</span>
-        <span className="cell-box">
+    <div className={look("cell", className)}>
+      <label className={look("cell-of")}>
+        <span className={isLabelled ? look("cell-label") : look("vh")}>{label}</span>
+        <span className={look("cell-box")}>
           <PlainInput
             value={value}
             onChange={(event) => onText(event.target.value)}
@@ -55,7 +49,7 @@ export function Cell({
             {...rest}
           />
           {unit ? (
-            <span className="quiet small" aria-hidden="true">
+            <span className={look("quiet", "small")} aria-hidden="true">
               {unit}
             </span>
           ) : null}
@@ -79,7 +73,7 @@ export function Pick<V extends string>({
   isLabelled = false,
   empty,
   path = "",
-  className = "",
+  className,
 }: {
   label: string;
   value: V | "";
@@ -88,12 +82,12 @@ export function Pick<V extends string>({
   isLabelled?: boolean;
   empty?: string;
   path?: string;
-  className?: string;
+  className?: Styled | undefined;
 }) {
   return (
-    <div className={`cell ${className}`}>
-      <label className="cell-of">
-        <span className={isLabelled ? "cell-label" : "vh"}>{label}</span>
+    <div className={look("cell", className)}>
+      <label className={look("cell-of")}>
+        <span className={isLabelled ? look("cell-label") : look("vh")}>{label}</span>
         <PlainSelect value={value} onChange={(event) => onPick(event.target.value as V)}>
           {empty === undefined ? null : <option value="">{empty}</option>}
           {options.map((option) => (
@@ -121,7 +115,7 @@ export function Ticks<V extends string>({
   onChosen: (chosen: readonly V[]) => void;
 }) {
   return (
-    <fieldset className="ticks">
+    <fieldset className={look("ticks")}>
       <legend>{legend}</legend>
       {(Object.entries(all) as [V, string][]).map(([value, words]) => (
         <label key={value}>
@@ -151,8 +145,8 @@ export function SpanCells({
   path: string;
 }) {
   return (
-    <div className="span-cells" role="group" aria-label={label}>
-      <span className="cell-label">{label}</span>
+    <div className={look("span-cells")} role="group" aria-label={label}>
+      <span className={look("cell-label")}>{label}</span>
       {(["low", "likely", "high"] as const).map((key) => (
         <Cell
           key={key}
@@ -161,17 +155,17 @@ export function SpanCells({
           onText={(text) => onSpan({ ...value, [key]: text })}
           path={`${path}.${key}`}
           inputMode="decimal"
-          className="tiny"
+          className={look("tiny")}
         />
       ))}
-      <span className="quiet small">min</span>
+      <span className={look("quiet", "small")}>min</span>
     </div>
   );
 }
 
 /** A quiet button in a row of the sheet. */
 export const RowButton = ({ children, ...rest }: ComponentProps<"button"> & { children: ReactNode }) => (
-  <PlainButton type="button" className="row-button" {...rest}>
+  <PlainButton type="button" className={look("row-button")} {...rest}>
     {children}
   </PlainButton>
 );

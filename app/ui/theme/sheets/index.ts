@@ -16,6 +16,7 @@ import { live } from "./live";
 import { contrast } from "./contrast";
 import { paper } from "./paper";
 import { narrow } from "./narrow";
+import { space } from "./space";
 import { recipeStyles } from "../recipe-styles";
 import { recipes } from "../recipes";
 import type { Styles } from "./styles";
@@ -50,5 +51,7 @@ export const sheets: Styles = [
   ...packing,
   ...live,
   ...contrast,
+  // What was asked for in so many words holds against what stands where.
+  ...space,
   ...paper,
 ];
