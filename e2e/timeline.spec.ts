@@ -119,3 +119,23 @@ test("a reader's own few colours: what is drawn takes them, and says what it sai
   expect(await of(".bell-line__clapper", "borderTopColor")).toBe(ink);
   expect(await violationsOf(page)).toEqual([]);
 });
+
+test("a class that was saved is put into a better order by the server, beside other work", async ({ page }) => {
+  const base = await bringIn(page, "Junior squad breakfast", "Ordered when saved");
+  await page.goto(`${base}/brief`);
+  for (const [label, value] of [
+    ["People", "13"],
+    ["Pieces each", "2"],
+    ["Station size", "2"],
+    ["Hot places per adult", "0"],
+  ] as const)
+    await page.getByLabel(label, { exact: true }).fill(value);
+  await page.getByRole("button", { name: "Save the brief" }).click();
+  await expect(page.getByText("Saved.", { exact: true })).toBeVisible();
+  await expect(async () => {
+    await page.goto(`${base}/timeline`);
+    await expect(page.getByText("The loads follow an order that was searched for.")).toBeVisible({ timeout: 1000 });
+  }).toPass({ timeout: 90_000 });
+  await page.getByRole("button", { name: "usual order" }).click();
+  await expect(page.getByText("The loads follow an order that was searched for.")).toHaveCount(0);
+});

@@ -17,7 +17,7 @@ import { measuringSets, ratio, scoopNames } from "~/core/quantity";
 import { batchRules, eggRules } from "~/core/scale";
 import { demoModes, kitModes, pinnableBells } from "~/core/schedule";
 import { type HouseRule, doings, mays } from "~/core/turns";
-import { type Kitchen, type Surface, coatings, flames } from "~/core/gear";
+import { type Kitchen, type Surface, coatings, flames, floorKinds } from "~/core/gear";
 import { surfaceKinds, tools } from "~/core/recipe";
 import { demoKitchens } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
@@ -171,6 +171,20 @@ const circuit = fc.record({
   plugAmps: fc.option(fc.constantFrom(10, 13)),
 });
 
+const floor = fc.record({
+  widthM: fc.integer({ min: 2, max: 30 }),
+  depthM: fc.integer({ min: 2, max: 30 }),
+  marks: fc.array(
+    fc.record({
+      kind: fc.constantFrom(...floorKinds),
+      label: fc.constantFrom("", "by the window"),
+      x: fc.constantFrom(0, 0.5, 2),
+      y: fc.constantFrom(0, 1.25, 2),
+    }),
+    { maxLength: 6 },
+  ),
+});
+
 /** Kitchens of every shape the model has: own and shared surfaces, several of one kind, equal names, circuits known or not. */
 export const kitchens: fc.Arbitrary<Kitchen> = fc
   .record({
@@ -183,9 +197,11 @@ export const kitchens: fc.Arbitrary<Kitchen> = fc
     }),
     goesRound: goingRound,
     circuits: fc.option(fc.array(circuit, { maxLength: 3 }), { nil: undefined }),
+    floor: fc.option(floor, { nil: undefined, freq: 3 }),
   })
-  .map(({ surfaces, circuits, altitudeM, goesRound, ...rest }) => ({
+  .map(({ surfaces, circuits, altitudeM, goesRound, floor: sketch, ...rest }) => ({
     ...rest,
+    ...(sketch ? { floor: sketch } : {}),
     ...(goesRound && goesRound.length > 0 ? { goesRound } : {}),
     ...(altitudeM === undefined ? {} : { altitudeM }),
     id: "random",

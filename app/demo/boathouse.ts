@@ -84,6 +84,7 @@ export const demoKitchens: readonly Kitchen[] = [
         { kind: "cold", label: "fridge", x: 0.75, y: 1 },
         { kind: "exit", label: "to the slipway", x: 7.25, y: 5.5 },
         { kind: "extinguisher", label: "", x: 5.5, y: 0.5 },
+        { kind: "topping-bar", label: "", x: 4.25, y: 5.25 },
       ],
     },
     gear: gear({

@@ -10,7 +10,7 @@ export const holdQueue = (boss: PgBoss): void => {
 };
 
 /** Classes saved again within so many seconds are searched once. */
-const orderSlot = 10;
+const orderSlot = 5;
 
 /** Has the loads of a class that was just saved put into a better order, as soon as a process has time; nobody waits for it. */
 export function askForOrder(classId: string): void {

@@ -86,6 +86,7 @@ const migrations = [
   "0024-pinned-bells",
   "0025-own-products",
   "0026-aims",
+  "0027-places-for-things",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

@@ -61,7 +61,17 @@ export interface Kitchen {
   readonly altitudeM?: number | undefined;
 }
 
-export const floorKinds = ["station", "heat", "water", "exit", "extinguisher", "allergy-table", "cold"] as const;
+export const floorKinds = [
+  "station",
+  "heat",
+  "water",
+  "exit",
+  "extinguisher",
+  "allergy-table",
+  "cold",
+  "topping-bar",
+  "packing",
+] as const;
 export type FloorKind = (typeof floorKinds)[number];
 
 /** A sketch of the room: its size in metres, and where things stand, in metres from the upper left corner. */

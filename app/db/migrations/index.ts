@@ -26,6 +26,7 @@ import * as goesRound from "./0023-goes-round";
 import * as pinnedBells from "./0024-pinned-bells";
 import * as ownProducts from "./0025-own-products";
 import * as aims from "./0026-aims";
+import * as placesForThings from "./0027-places-for-things";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -58,6 +59,7 @@ const provider: MigrationProvider = {
     "0024-pinned-bells": pinnedBells,
     "0025-own-products": ownProducts,
     "0026-aims": aims,
+    "0027-places-for-things": placesForThings,
   }),
 };
 

@@ -29,6 +29,14 @@ const metre = 100;
 const table = { width: 150, height: 76 } as const;
 const head = 13;
 
+/** Where what is shared stands, by what it is: a surface at the heat, toppings at their bar, what is packed from at its table. */
+const placeOfThing: Partial<Record<ReturnType<typeof thingOf>["kind"], FloorKind>> = {
+  unit: "heat",
+  topping: "topping-bar",
+  tub: "packing",
+  packing: "packing",
+};
+
 /** A room nobody sketched: tables in rows, and no wall is known. */
 const unsketched = (stations: number): Floor => {
   const columns = Math.max(1, Math.ceil(Math.sqrt(stations * 1.8)));
@@ -110,7 +118,7 @@ export function RoomDrawing({ floor: sketched, stations, paths = [], at, nameOf,
   const floor = sketched ?? unsketched(stations.length);
   const places = placesOf(floor, stations);
   const [width, depth] = [floor.widthM * metre, floor.depthM * metre];
-  const heats = floor.marks.filter((mark) => mark.kind === "heat");
+  const standsAt = (kind: FloorKind) => floor.marks.find((mark) => mark.kind === kind);
   const legs = paths.flatMap((path) => path.filter((leg) => thingOf(leg.thing).kind !== "kit"));
   const seen = new Set<string>();
   const ways = legs.flatMap((leg) => {
@@ -118,16 +126,17 @@ export function RoomDrawing({ floor: sketched, stations, paths = [], at, nameOf,
     const key = `${carrierOf(leg.from).stationId} ${carrierOf(leg.to).stationId} ${thingOf(leg.thing).kind}`;
     if (!from || !to || seen.has(key) || (from.x === to.x && from.y === to.y)) return [];
     seen.add(key);
-    const [heat] = thingOf(leg.thing).kind === "unit" ? heats : [];
+    const over = placeOfThing[thingOf(leg.thing).kind];
+    const via = over && standsAt(over);
     // From the edge of one table to the edge of the other, above the heads, so that no name is crossed.
     const edge = table.height / 2 + head;
     const [leaves, lands] = [
       { x: from.x + 30, y: from.y - edge },
       { x: to.x - 30, y: to.y - edge },
     ];
-    // Over a surface the way goes by the heat; otherwise in a bow, so that two ways between two tables can be told apart.
-    const bow = heat
-      ? { x: heat.x * metre, y: heat.y * metre }
+    // Where the thing stands the way goes by it; otherwise in a bow, so that two ways between two tables can be told apart.
+    const bow = via
+      ? { x: via.x * metre, y: via.y * metre }
       : {
           x: (from.x + to.x) / 2 + (from.y - to.y) * 0.3,
           y: (from.y + to.y) / 2 - 90 - Math.abs(to.x - from.x) * 0.08,

@@ -51,6 +51,8 @@ export const floorWords: Readonly<Record<FloorKind, string>> = {
   exit: "way out",
   extinguisher: "extinguisher",
   "allergy-table": "table set apart",
+  "topping-bar": "topping bar",
+  packing: "packing table",
   cold: "cold",
 };
 export const coatingWords: Readonly<Record<Coating, string>> = {
