@@ -27,6 +27,7 @@ import { labelKindWords, roleNames, sayPantryFinding, storageWords } from "~/ui/
 import { substanceWords } from "~/ui/words/en";
 import { Hidden, Tick } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
+import { TypedGuard } from "~/ui/parts/TypedGuard";
 import { look } from "~/ui/theme/look";
 
 async function storedOr404(id: string) {
@@ -114,6 +115,7 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
         </ul>
       ) : null}
       <Form method="post" {...getFormProps(form)} className={look("form", "column-wide")}>
+        <TypedGuard />
         <FormError title="Not kept" problems={form.errors ?? []} />
         <Hidden name="version" key={version} defaultValue={version} />
         <TextField field={fields.name} label="Name" className={look("c6")} autoComplete="off" />

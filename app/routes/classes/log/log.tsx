@@ -29,6 +29,7 @@ import { Heads } from "~/ui/sheet/Heads";
 import { Hidden } from "~/ui/parts/plain";
 import { Reached, Said, Seen } from "~/ui/log/Taught";
 import { parts } from "~/ui/theme/parts";
+import { TypedGuard } from "~/ui/parts/TypedGuard";
 import { look } from "~/ui/theme/look";
 
 const schema = z.object({
@@ -186,6 +187,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
         </div>
         <div>
           <Form method="post" {...getFormProps(form)} className={look("form")}>
+            <TypedGuard key={kept?.version ?? 0} />
             <FormError title="Not kept" problems={form.errors ?? []} />
             {actionData?.isKept ? (
               <p className={look("saved")} role="status">
