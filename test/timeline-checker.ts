@@ -153,12 +153,12 @@ export function faultsOf(timeline: Timeline, input: ScheduleInput): string[] {
         say(`${job.stationId} pours last at another time`);
     }
   }
-  // What goes round is with no more tables at once than there are of it; of a second mix nothing is promised.
+  // What goes round is with no more tables at once than there are of it.
   for (const { thing, count } of input.goesRound ?? []) {
     const uses = timeline.tasks.flatMap((task) => {
       const job = jobOf(task.stationId);
       const step = job?.recipe.steps.find((one) => one.id === task.stepId);
-      if (!job || !step || task.mix === 2 || !["mix", "prepare", "part"].includes(task.kind)) return [];
+      if (!job || !step || !["mix", "prepare", "part"].includes(task.kind)) return [];
       const heat = job.recipe.parts.find((part) => part.id === step.partId)?.heat;
       const isWanted =
         thing === "microwave" || thing === "hob" ? heat === thing && step.kind === "mix" : step.tools.includes(thing);

@@ -1,4 +1,5 @@
 import type { Pieces, Seconds } from "~/core/quantity";
+import { type Held, countsOf, heldAgain, heldFirst, soonestThere } from "./held";
 import type { Network, Node } from "./network";
 
 /** A load by numbers: on which unit, whose pieces. The order of a class is a list of these. */
@@ -110,6 +111,8 @@ export class Bench {
   readonly mixFrom: Seconds;
   readonly demo: Laid["demo"];
   private readonly canTake: readonly boolean[];
+  /** Who has what of the things that go round, once a second mix has asked. */
+  private held: Held[] | undefined;
 
   constructor(
     readonly net: Network,
@@ -293,9 +296,22 @@ export class Bench {
     const cooked = node.isOneHanded
       ? this.loads.reduce((last, load) => (load.stations.includes(node.index) ? Math.max(last, load.end) : last), 0)
       : 0;
-    const from = Math.max(hands, cooked);
+    const from = this.whenThere(node, Math.max(hands, cooked));
     this.seconds[node.index] = from;
     this.ready[node.index] = from + node.readyAfter;
+  }
+
+  /** When what goes round is there for a second mix, behind all first ones and the second ones that came before. */
+  private whenThere(node: Node, from: Seconds): Seconds {
+    const { net } = this;
+    if (net.input.goesRound === undefined) return from;
+    const counts = countsOf(net);
+    const own = heldAgain(node, counts, 0);
+    if (own.length === 0) return from;
+    this.held ??= net.nodes.flatMap((one) => heldFirst(one, counts, this.mixFrom));
+    const begin = soonestThere(own, this.held, counts, from);
+    this.held.push(...heldAgain(node, counts, begin));
+    return begin;
   }
 
   /** Pieces of the next load of a station on a unit, behind its testers there, and how many loads what it has left makes. */

@@ -1,5 +1,5 @@
-import type { SharedThing } from "~/core/gear";
 import type { Seconds } from "~/core/quantity";
+import { countsOf, heldAgain, heldFirst, isThere } from "./held";
 import type { Laid, Placed } from "./lay";
 import type { Network, Node } from "./network";
 
@@ -95,24 +95,20 @@ function lateBy(node: Node, own: Own, from: Seconds, by: Seconds, { demo }: Laid
   return slack >= after ? Math.max(after, wanted) : Math.min(slack, before);
 }
 
-/** When a station has a thing that goes round, beginning at a moment. */
-const usesOf = (node: Node, counts: ReadonlyMap<SharedThing, number>, begin: Seconds) =>
-  [...node.chain, ...node.beside].flatMap(({ from, things, holds }) =>
-    things.flatMap((thing) => (counts.has(thing) ? [{ thing, from: begin + from, to: begin + from + holds }] : [])),
-  );
-
-/** Would everything that goes round be there for a station that begins at a moment, with the others as they begin now? */
-function isThere(net: Network, { begins }: Laid, node: Node, begin: Seconds): boolean {
-  const counts = new Map((net.input.goesRound ?? []).map(({ thing, count }) => [thing, count]));
-  const own = usesOf(node, counts, begin);
+/** Would everything that goes round be there for one mix of a station beginning at a moment, with all other mixes as they begin now? */
+function canBegin(net: Network, laid: Laid, node: Node, mix: 0 | 1, begin: Seconds): boolean {
+  if (net.input.goesRound === undefined) return true;
+  const counts = countsOf(net);
+  const own = mix === 0 ? heldFirst(node, counts, begin) : heldAgain(node, counts, begin);
   if (own.length === 0) return true;
-  const others = net.nodes.flatMap((one) => (one === node ? [] : usesOf(one, counts, begins[one.index] ?? 0)));
-  return own.every((use) => {
-    const there = others.filter((one) => one.thing === use.thing && one.from < use.to && one.to > use.from);
-    const moments = [use.from, ...there.map((one) => one.from).filter((at) => at > use.from)];
-    const most = Math.max(...moments.map((at) => there.filter((one) => one.from <= at && one.to > at).length));
-    return most < (counts.get(use.thing) ?? Infinity);
+  const others = net.nodes.flatMap((one) => {
+    const again = laid.seconds[one.index] ?? 0;
+    return [
+      ...(one === node && mix === 0 ? [] : heldFirst(one, counts, laid.begins[one.index] ?? 0)),
+      ...(again === 0 || (one === node && mix === 1) ? [] : heldAgain(one, counts, again)),
+    ];
   });
+  return isThere(own, others, counts);
 }
 
 /** The soonest that a second mix can begin: what {@link mixLate} moves it from. */
@@ -123,12 +119,15 @@ function mixLate(net: Network, laid: Laid, own: readonly Own[], soonest: Soonest
   for (const node of net.nodes) {
     const [mine, other] = [own[node.index * 2], own[node.index * 2 + 1]];
     const again = soonest[node.index] ?? 0;
-    if (other && again > 0) laid.seconds[node.index] = again + lateBy(node, other, again, Infinity, laid);
+    if (other && again > 0) {
+      const later = again + lateBy(node, other, again, Infinity, laid);
+      if (canBegin(net, laid, node, 1, later)) laid.seconds[node.index] = later;
+    }
     const by = again > 0 ? (laid.seconds[node.index] ?? Infinity) : Infinity;
     if (!mine) continue;
     const begin = laid.mixFrom + lateBy(node, mine, laid.mixFrom, by, laid);
     if (begin === laid.begins[node.index]) continue;
-    if (net.input.goesRound === undefined || isThere(net, laid, node, begin)) laid.begins[node.index] = begin;
+    if (canBegin(net, laid, node, 0, begin)) laid.begins[node.index] = begin;
   }
 }
 

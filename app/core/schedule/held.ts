@@ -1,0 +1,51 @@
+import type { SharedThing } from "~/core/gear";
+import type { Seconds } from "~/core/quantity";
+import type { ChainTask, Network, Node } from "./network";
+
+/** A thing that goes round, at one table from a moment to another. */
+export interface Held {
+  readonly thing: SharedThing;
+  readonly from: Seconds;
+  readonly to: Seconds;
+}
+
+/** How many there are of what goes round. */
+export type Counts = ReadonlyMap<SharedThing, number>;
+export const countsOf = ({ input }: Network): Counts =>
+  new Map((input.goesRound ?? []).map(({ thing, count }) => [thing, count]));
+
+const heldIn = (tasks: readonly ChainTask[], counts: Counts, begin: Seconds): Held[] =>
+  tasks.flatMap(({ from, things, holds }) =>
+    things.flatMap((thing) => (counts.has(thing) ? [{ thing, from: begin + from, to: begin + from + holds }] : [])),
+  );
+
+/** What a table has while it mixes first, with what it makes beside, beginning at a moment; and while it mixes a second time. */
+export const heldFirst = (node: Node, counts: Counts, begin: Seconds): Held[] =>
+  heldIn([...node.chain, ...node.beside], counts, begin);
+export const heldAgain = (node: Node, counts: Counts, begin: Seconds): Held[] => heldIn(node.chain, counts, begin);
+
+/** Those that have the same thing at some moment of a use, where with it there would be more than there are; none where it is there. */
+function inTheWay(use: Held, others: readonly Held[], counts: Counts): readonly Held[] {
+  const there = others.filter((one) => one.thing === use.thing && one.from < use.to && one.to > use.from);
+  const moments = [use.from, ...there.map((one) => one.from).filter((at) => at > use.from)];
+  const most = Math.max(...moments.map((at) => there.filter((one) => one.from <= at && one.to > at).length));
+  return most < (counts.get(use.thing) ?? Infinity) ? [] : there;
+}
+
+/** Is everything there for these uses, beside the others? */
+export const isThere = (own: readonly Held[], others: readonly Held[], counts: Counts): boolean =>
+  own.every((use) => inTheWay(use, others, counts).length === 0);
+
+/** The soonest, from a moment on, that a table can begin what it wants these things for; `own` counts from its begin. */
+export function soonestThere(own: readonly Held[], others: readonly Held[], counts: Counts, from: Seconds): Seconds {
+  let begin = from;
+  for (;;) {
+    const at = begin;
+    const behind = own.flatMap((use) =>
+      inTheWay({ ...use, from: at + use.from, to: at + use.to }, others, counts).map((one) => one.to - use.from),
+    );
+    if (behind.length === 0) return begin;
+    // The first of them to be given back lets it try again; later by a second at the least, so that it ends.
+    begin = Math.max(begin + 1, Math.min(...behind));
+  }
+}
