@@ -1,5 +1,6 @@
 import { type Order, lateBatters, orderNow } from "~/core/schedule";
 import type { Minutes } from "~/core/quantity";
+import { fingerprintOf } from "./hash";
 import { oncePerPlan } from "./once";
 import { layout } from "./order";
 import { plan } from "./plan";
@@ -34,6 +35,9 @@ export const movableLoads = oncePerPlan((input): MovableLoad[] => {
     return { surfaceId, number, parts, ofTable };
   });
 });
+
+/** Tells whether two lists of loads are the same: whoever chose from one that is not there any more chose something else. */
+export const loadsMark = (loads: readonly MovableLoad[]): string => fingerprintOf(loads);
 
 /**
  * The order with one load laid right before another, on that one's surface: a wish that is kept, whatever it costs.

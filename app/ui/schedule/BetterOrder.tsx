@@ -1,5 +1,5 @@
 import { Form } from "react-router";
-import type { ClassInput, MovableLoad, WishCost } from "~/core/plan";
+import { type ClassInput, type MovableLoad, type WishCost, loadsMark } from "~/core/plan";
 import type { Timeline } from "~/core/schedule";
 import { clock, list, minutes, number } from "~/ui/format/format";
 import { Secondary } from "~/ui/parts/fields";
@@ -74,6 +74,7 @@ export function BetterOrder({ input, timeline, version, stations, wish, loads }:
           <FoldTitle>Move a load by hand</FoldTitle>
           <Form method="post" className={look("facts", "tight")} key={version}>
             <Hidden name="version" value={version} />
+            <Hidden name="loads" value={loadsMark(loads)} />
             {(["load", "before"] as const).map((name) => (
               <label className={look("cell")} key={name}>
                 <span className={look("cell-label")}>{name === "load" ? "Lay" : "right before, on its surface"}</span>

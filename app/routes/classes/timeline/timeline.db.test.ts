@@ -1,6 +1,6 @@
 import { CalendarDate } from "@internationalized/date";
 import type { Kysely } from "kysely";
-import { canonical, movableLoads, plan, wayId, waysOut } from "~/core/plan";
+import { canonical, loadsMark, movableLoads, plan, wayId, waysOut } from "~/core/plan";
 import type { DB } from "~/db/schema";
 import { demoClasses } from "~/demo/boathouse";
 import { toPlain } from "~/formats/class-file";
@@ -36,7 +36,8 @@ const written = async () => {
 const stored = async () => (await classOr404(classId)).input;
 const versionOf = async () => String((await classOr404(classId)).meta.version);
 const post = async (form: NonNullable<Asked["form"]>) =>
-  ask(timeline, cookie, { params: { classId }, form: { version: await versionOf(), ...form } });
+  ask(timeline, cookie, { params: { classId }, form: { version: await versionOf(), loads: await markNow(), ...form } });
+const markNow = async () => loadsMark(movableLoads(await stored(), plan(await stored())));
 
 test("a bell is pinned, moved, and let go; each change is taken back, and the class is what it was", async () => {
   const before = await written();
@@ -87,6 +88,9 @@ test("a table first, a load moved, the usual order again, a way out: each is kep
   const first = plan(await stored()).timeline.tasks.find((task) => task.kind === "load");
   expect(first?.stationId).toBe(last?.id);
   const loads = movableLoads(await stored(), plan(await stored()));
+  // Whoever chose from loads that have another order by now is told, and nothing is moved.
+  const late = await post({ intent: "move", load: String(loads.length - 1), before: "0", loads: "others" });
+  expect([late.status, said(late)]).toEqual([409, expect.stringContaining("another order a moment ago")]);
   expect((await post({ intent: "move", load: String(loads.length - 1), before: "0" })).status).toBe(200);
   expect((await stored()).order?.loads[0]?.parts).toEqual(loads.at(-1)?.parts);
   expect((await post({ intent: "rules" })).status).toBe(200);

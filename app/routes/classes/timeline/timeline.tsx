@@ -3,7 +3,7 @@ import { z } from "zod";
 import type { Route } from "./+types/timeline";
 import { formOf } from "../../form";
 import { TimelineView } from "./TimelineView";
-import { loadMoved, plan, tableFirst, wayId, waysOut } from "~/core/plan";
+import { loadMoved, loadsMark, movableLoads, plan, tableFirst, wayId, waysOut } from "~/core/plan";
 import { database } from "~/db/client.server";
 import { orderSchema } from "~/formats/class-file";
 import { changePlan, madeChanges, undoChange } from "~/services/arrange.server";
@@ -42,6 +42,7 @@ const schema = z.discriminatedUnion("intent", [
   z.object({
     intent: z.literal("move"),
     version,
+    loads: z.string().max(100),
     load: z.coerce.number().int().min(0).max(5000),
     before: z.coerce.number().int().min(0).max(5000),
   }),
@@ -90,6 +91,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     return change(`${asked.name} cooks first`, { order: tableFirst(input, station) });
   }
   if (form.data.intent === "move") {
+    // The server puts a saved class into a better order without making it another version.
+    if (form.data.loads !== loadsMark(movableLoads(input, plan(input))))
+      return data(
+        { problem: "The loads were put into another order a moment ago. They stand below; choose again." },
+        { status: 409 },
+      );
     const order = loadMoved(input, form.data.load, form.data.before);
     if (!order)
       return data(
