@@ -187,6 +187,9 @@ test("aims, and what is said and asked, stand on the run sheet at their bells, a
   await expect(asked).toBeChecked();
   await expect(reached.getByLabel("Name the leavener")).toBeChecked();
   await expect(reached.getByLabel("Level a spoon")).not.toBeChecked();
+  const table = await (await page.request.get(`${base}/log.csv`)).text();
+  expect(table).toContain("aim,,,,,,not ticked: Level a spoon");
+  expect(table).toContain("aim,,,,,,reached: Name the leavener");
   await expect(seen.getByLabel("pale", { exact: true })).toBeChecked();
 });
 

@@ -15,6 +15,9 @@ export interface TickedContent {
   readonly amount: string;
 }
 
+/** What an aim of the class is ticked by, among what was taught: its words, as one that is written anew is another. */
+export const aimKey = (aim: string): string => `aim/${aim}`;
+
 /** One tick, or one taken back. Moments are milliseconds since 1970, written by the device where it happened. */
 export interface TickEvent {
   /** Made by the client, so that sending twice is not two ticks. */

@@ -1,5 +1,6 @@
 import type { Route } from "./+types/log-csv";
 import { logRows } from "~/core/log";
+import { aimKey, foldTicks } from "~/core/pack";
 import { plan } from "~/core/plan";
 import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
@@ -7,6 +8,7 @@ import { writeCsv } from "~/formats/csv";
 import { classOnce } from "~/services/classes.server";
 import { fileAnswer } from "~/services/files.server";
 import { eventsOf, logOf, snapshotOf } from "~/services/live.server";
+import { ticksOf } from "~/services/ticks.server";
 import { bellWords } from "~/ui/words/en";
 
 const toTenth = (minutes: number | undefined): number | "" =>
@@ -14,10 +16,11 @@ const toTenth = (minutes: number | undefined): number | "" =>
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { input } = await classOnce(context, params.classId);
-  const [snapshot, events, kept] = await Promise.all([
+  const [snapshot, events, kept, ticked] = await Promise.all([
     snapshotOf(params.classId),
     eventsOf(database(), params.classId),
     logOf(params.classId),
+    ticksOf(database(), params.classId),
   ]);
   const state = fold(events);
   const rows = logRows(plan(snapshot ?? input).timeline, state).map((row) => [
@@ -28,6 +31,16 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     toTenth(row.actualMinutes),
     toTenth(row.drift),
     "",
+  ]);
+  const { teaching } = foldTicks(ticked);
+  const aims = ((snapshot ?? input).brief.aims ?? []).map((aim) => [
+    "aim",
+    "",
+    "",
+    "",
+    "",
+    "",
+    `${teaching.has(aimKey(aim)) ? "reached" : "not ticked"}: ${aim}`,
   ]);
   const pieces = ["pieces made", "", "", "", kept?.piecesMade ?? "", "", kept?.note ?? ""];
   const notes = state.notes.map((note) => [
@@ -50,7 +63,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
         "longer by (min)",
         "note",
       ],
-      [...rows, pieces, ...notes],
+      [...rows, pieces, ...aims, ...notes],
     ),
     "text/csv",
     input.title,

@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import { type CorrectionStep, sights, troublesOf } from "~/core/look";
 import type { Recipe } from "~/core/recipe";
+import { aimKey } from "~/core/pack";
 import type { SpokenStep } from "~/core/schedule";
 import type { useTicks } from "~/ui/pack/useTicks";
 import { Tick } from "~/ui/parts/plain";
@@ -33,7 +34,7 @@ export const Reached = ({ aims, ticking }: { aims: readonly string[] | undefined
       <ul className={look("plain")}>
         {aims.map((aim) => (
           <li key={aim}>
-            <TaughtTick ticking={ticking} of={`aim/${aim}`}>
+            <TaughtTick ticking={ticking} of={aimKey(aim)}>
               {aim}
             </TaughtTick>
           </li>
