@@ -110,8 +110,9 @@ export const briefSchema = z
       .refine((aims) => new Set(aims).size === aims.length, "expected every aim once")
       .optional(),
   })
-  .transform((brief) => ({
+  .transform(({ aims, ...brief }) => ({
     ...brief,
+    ...(aims && aims.length > 0 ? { aims } : {}),
     hotPlacesPerAdult: brief.hotPlacesPerAdult ?? usualHotPlaces[brief.audience],
   }))
   .refine((brief) => hasScoopsLeft(measuringSetOf(brief.measuringSetId), brief.missingScoops), {

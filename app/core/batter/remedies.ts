@@ -108,6 +108,23 @@ const largestLiquid = (recipe: Recipe, pantry: Pantry): Line | undefined =>
     .filter((line) => pantry.get(line.ingredientId)?.role === "liquid" && line.amount.kind === "exact")
     .sort((a, b) => (lineGrams(b, recipe, pantry) ?? 0) - (lineGrams(a, recipe, pantry) ?? 0))[0];
 
+/** What brings a batter to a looseness by its largest liquid alone: what is missing to the whole bowl's water, or too much of it. */
+function asLooseAs(wanted: number, now: number, recipe: Recipe, pantry: Pantry): Remedy[] {
+  const liquid = largestLiquid(recipe, pantry);
+  if (!liquid) return [];
+  const waterShare = (pantry.get(liquid.ingredientId)?.waterPercent ?? 0) / 100;
+  const water = (lineGrams(liquid, recipe, pantry) ?? 0) * waterShare;
+  const missing = (wanted - now) * batterOf(recipe, pantry).starchGrams;
+  // Where even without this liquid there is too much water, another has to go.
+  return water + missing > 0
+    ? setAmount(
+        missing > 0 ? "raise-liquid" : "lower-liquid",
+        liquid.id,
+        timesShare(inSpoons(liquid), 1 + missing / water),
+      )
+    : [];
+}
+
 /** One entry per finding, so that a new finding does not compile until somebody has thought of its way out. */
 const finders: { readonly [C in AnyRecipeFinding["code"]]: Finder<C> } = {
   "amount-unknown": none,
@@ -252,30 +269,9 @@ const finders: { readonly [C in AnyRecipeFinding["code"]]: Finder<C> } = {
       ],
     },
   ],
-  "looseness-outside-band": (f, recipe, pantry) => {
-    const isStiff = f.looseness < f.from;
-    const liquid = largestLiquid(recipe, pantry);
-    const target = isStiff ? f.from * 1.02 : f.to * 0.98;
-    return setAmount(
-      isStiff ? "raise-liquid" : "lower-liquid",
-      liquid?.id ?? "",
-      timesShare(liquid, target / f.looseness),
-    );
-  },
-  "looseness-off-aim": (f, recipe, pantry) => {
-    const liquid = largestLiquid(recipe, pantry);
-    const grams = liquid && lineGrams(liquid, recipe, pantry);
-    const water = ((grams ?? 0) * (pantry.get(liquid?.ingredientId ?? "")?.waterPercent ?? 0)) / 100;
-    // What is missing to the whole bowl's water, from this liquid alone.
-    const missing = (f.aim - f.looseness) * batterOf(recipe, pantry).starchGrams;
-    return water + missing > 0
-      ? setAmount(
-          missing > 0 ? "raise-liquid" : "lower-liquid",
-          liquid?.id ?? "",
-          timesShare(inSpoons(liquid), 1 + missing / water),
-        )
-      : [];
-  },
+  "looseness-outside-band": (f, recipe, pantry) =>
+    asLooseAs(f.looseness < f.from ? f.from * 1.02 : f.to * 0.98, f.looseness, recipe, pantry),
+  "looseness-off-aim": (f, recipe, pantry) => asLooseAs(f.aim, f.looseness, recipe, pantry),
   "ceiling-passed": (f, recipe, pantry) => {
     const line = recipe.lines.find((each) => each.id === f.lineId);
     const grams = line && lineGrams(line, recipe, pantry);

@@ -45,7 +45,7 @@ export function soonestThere(own: readonly Held[], others: readonly Held[], coun
       inTheWay({ ...use, from: at + use.from, to: at + use.to }, others, counts).map((one) => one.to - use.from),
     );
     if (behind.length === 0) return begin;
-    // The first of them to be given back lets it try again; later by a second at the least, so that it ends.
-    begin = Math.max(begin + 1, Math.min(...behind));
+    // The first of them to be given back lets it try again: always later, as what is in the way is still in use then.
+    begin = Math.min(...behind);
   }
 }

@@ -1,6 +1,6 @@
-import { Suspense, lazy, useState } from "react";
+import { Suspense, lazy } from "react";
 import { useSubmit } from "react-router";
-import { MenuAction, MenuFile, MenuRule, MoreMenu, useOpening } from "~/ui/parts/Menu";
+import { MenuAction, MenuFile, MenuRule, MoreMenu, useFetched, useOpening } from "~/ui/parts/Menu";
 
 /** What asks before it does something is fetched when it first asks. */
 const fetchDialogs = () => import("./ClassDialogs");
@@ -19,17 +19,8 @@ export function ClassMenu({ base, title, startsAt, isLead, isAside }: Props) {
   const removal = useOpening();
   const again = useOpening();
   const send = useSubmit();
-  const [isAsked, setAsked] = useState(false);
-  const ask = ({ open }: { open: () => void }) => {
-    // Without a network nothing is asked, and the page stays as it is.
-    void fetchDialogs().then(
-      () => {
-        setAsked(true);
-        open();
-      },
-      () => undefined,
-    );
-  };
+  const { isFetched: isAsked, whenFetched } = useFetched(fetchDialogs);
+  const ask = ({ open }: { open: () => void }) => whenFetched(open);
   return (
     <>
       <MoreMenu label="More">

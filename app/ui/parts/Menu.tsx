@@ -23,9 +23,8 @@ interface Props {
 
 /** What is needed now and then, behind one button; drawn when it is opened. */
 export function MoreMenu({ label, isWord = false, children }: Props) {
-  const [isAsked, setAsked] = useState(false);
-  // Without a network nothing opens, and the page stays as it is.
-  const open = () => void fetchMenu().then(() => setAsked(true), notNow);
+  const { isFetched: isAsked, whenFetched } = useFetched(fetchMenu);
+  const open = () => whenFetched(notNow);
   const look = { type: "button", className: isWord ? "menu-word" : "menu-button" } as const;
   const words = (
     <>
@@ -96,6 +95,23 @@ export function MenuAction({ name, onSelect, children }: ActionProps) {
 export function MenuRule() {
   const parts = use(MenuPartsContext);
   return parts ? <parts.Separator /> : null;
+}
+
+/**
+ * What is fetched when somebody first asks for it, and what is done once it is there. Without a network nothing is done, and the page stays
+ * as it is.
+ */
+export function useFetched(fetch: () => Promise<unknown>): {
+  readonly isFetched: boolean;
+  readonly whenFetched: (then: () => void) => void;
+} {
+  const [isFetched, setFetched] = useState(false);
+  const whenFetched = (then: () => void) =>
+    void fetch().then(() => {
+      setFetched(true);
+      then();
+    }, notNow);
+  return { isFetched, whenFetched };
 }
 
 /** Whether something is open, and the two ways of it; for a menu's entry that opens a dialog. */

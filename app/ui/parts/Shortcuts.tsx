@@ -1,7 +1,7 @@
-import { Suspense, lazy, useEffect, useState } from "react";
+import { Suspense, lazy, useEffect } from "react";
 import { useLocation, useNavigate } from "react-router";
 import { stages } from "~/core/plan";
-import { useOpening } from "./Menu";
+import { useFetched, useOpening } from "./Menu";
 
 /** Fetched when it is first asked for; without a network nothing opens. */
 const fetchHelp = () => import("./HelpDialog");
@@ -10,7 +10,7 @@ const HelpDialog = lazy(fetchHelp);
 /** Keys for the desk: the stages of the open class by number, a new class, and help for the page on "?". */
 export function Shortcuts() {
   const help = useOpening();
-  const [isAsked, setAsked] = useState(false);
+  const { isFetched, whenFetched } = useFetched(fetchHelp);
   const { open } = help;
   const navigate = useNavigate();
   const { pathname } = useLocation();
@@ -22,22 +22,15 @@ export function Shortcuts() {
       const isAsked = document.querySelector(":is([role=dialog], [role=menu]):not([data-state=closed])") !== null;
       if (isTyping || event.ctrlKey || event.metaKey || event.altKey || isAsked) return;
       const stage = stages[Number(event.key) - 1];
-      if (event.key === "?") {
-        void fetchHelp().then(
-          () => {
-            setAsked(true);
-            open();
-          },
-          () => undefined,
-        );
-      } else if (event.key === "n") void navigate("/classes/new");
+      if (event.key === "?") whenFetched(open);
+      else if (event.key === "n") void navigate("/classes/new");
       else if (event.key === "c") void navigate("/");
       else if (stage && base) void navigate(`${base}/${stage}`);
     };
     addEventListener("keydown", press);
     return () => removeEventListener("keydown", press);
-  }, [navigate, base, open]);
-  return isAsked ? (
+  }, [navigate, base, open, whenFetched]);
+  return isFetched ? (
     <Suspense>
       <HelpDialog pathname={pathname} isOpen={help.isOpen} onClose={help.close} />
     </Suspense>
