@@ -9,6 +9,7 @@ import {
   feels,
   liquidCurve,
   loosenessByFeel,
+  loosenessWanted,
   mainLiquid,
   pourFor,
   saltSpoons,
@@ -59,6 +60,12 @@ test("a corrected bowl has the looseness that was wanted", () => {
   );
   expect(correctBowl(1.5, 1.7, 153, of("sunflower-oil"))).toEqual({ kind: "none" });
   expect(() => correctBowl(0, 1, 100, milk)).toThrow(RangeError);
+});
+
+test("a bowl is brought to what its author aims at, to what its recipe makes where nobody said, and left where it is right", () => {
+  expect(loosenessWanted({ aimedLooseness: 1.35 }, 1.5, "too-thick")).toBe(1.35);
+  expect(loosenessWanted({}, 1.5, "too-thin")).toBe(1.5);
+  expect(loosenessWanted({ aimedLooseness: 1.35 }, 1.5, "right")).toBe(1.5);
 });
 
 test("the thicker it feels, the less loose it is", () => {

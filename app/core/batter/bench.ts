@@ -86,6 +86,13 @@ export function loosenessByFeel(planned: number, feel: Feel, family: Family): nu
   return Math.max(0.1, planned - feelSteps[feel] * feelStep * width);
 }
 
+/** How loose a bowl should be that feels so: as its author aims at, where they said; as its recipe makes it otherwise, or where it is right. */
+export const loosenessWanted = (
+  { aimedLooseness }: Pick<Recipe, "aimedLooseness">,
+  planned: number,
+  feel: Feel,
+): number => (feel === "right" ? planned : (aimedLooseness ?? planned));
+
 /** Grams of salt kept when its kind changes: the same weight, another number of spoons. */
 export const saltSpoons = (
   tsp: number,

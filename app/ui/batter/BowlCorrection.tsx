@@ -7,6 +7,7 @@ import {
   feels,
   lineGrams,
   loosenessByFeel,
+  loosenessWanted,
   mainLiquid,
 } from "~/core/batter";
 import { gramsPerMl } from "~/core/pantry";
@@ -33,8 +34,7 @@ export function BowlCorrection({ recipe, pantry }: { recipe: Recipe; pantry: Pan
   const share = readRatio(left);
   const many = readRatio(batches);
   const planned = batter.looseness;
-  // What its author aims at is wanted; where nobody said, or it is right as it is, what the recipe makes.
-  const wanted = feel === "right" ? planned : (recipe.aimedLooseness ?? planned);
+  const wanted = planned === undefined ? undefined : loosenessWanted(recipe, planned, feel);
   const isRead =
     share && many && toNumber(share) >= 0 && toNumber(share) <= 100 && toNumber(many) > 0 && toNumber(many) <= 20;
   const starchLeft = isRead ? (batter.starchGrams * toNumber(many) * toNumber(share)) / 100 : 0;
