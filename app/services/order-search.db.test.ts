@@ -9,6 +9,7 @@ import { changePlan } from "./arrange.server";
 import { changeBrief, classOr404, settle } from "./classes.server";
 import { appendEvents } from "./live.server";
 import { searchOrder } from "./order-search.server";
+import { appendTicks, tickEventSchema } from "./ticks.server";
 
 let db: Kysely<DB>;
 let lead = "";
@@ -43,11 +44,19 @@ test("the loads of a saved class are put into the better order that is found, an
   expect(await searchOrder(db, classId)).toBe("none");
 });
 
-test("a wish, a settled timeline, a class that is taught or gone, and one saved meanwhile stay as they are", async () => {
+test("a wish, a settled stage, a class that is packed, taught or gone, and one saved meanwhile stay as they are", async () => {
   const { input, meta } = await stored();
-  await settle(db, input, classId, "timeline", lead);
+  for (const stage of ["timeline", "kits"] as const) {
+    await settle(db, input, classId, stage, lead);
+    expect(await searchOrder(db, classId)).toBe("left");
+    await db.deleteFrom("stage_stamp").execute();
+  }
+
+  // What is in a bag is not changed behind whoever packed it.
+  const tick = { id: "00000000-0000-4000-8000-00000000000b", at: 1, list: "packing", key: "s1/dry/flour", isOn: true };
+  await appendTicks(db, classId, [tickEventSchema.parse(tick)], lead);
   expect(await searchOrder(db, classId)).toBe("left");
-  await db.deleteFrom("stage_stamp").execute();
+  await db.deleteFrom("tick_event").execute();
 
   const searched = searchOrder(db, classId);
   expect(await changeBrief(classId, meta.version, { ...brief, minutes: 100 }, lead)).toBe(true);

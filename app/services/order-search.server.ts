@@ -5,9 +5,6 @@ import { writeOrder } from "~/db/queries/order.server";
 import type { DB } from "~/db/schema";
 import { classesNow } from "./classes.server";
 
-/** Stages whose sheets show the order of the loads: whoever settled one of them has printed it. */
-const printed = ["timeline", "teach", "log"] as const;
-
 /** What came of a search: a better order was kept, none was found, or the class was not to be touched any more. */
 export type Searched = "kept" | "none" | "left";
 
@@ -23,7 +20,8 @@ async function found(input: ClassInput) {
 
 /**
  * Searches for a better order of the loads of a class as it was saved, and keeps it with the class. A wish by hand stays, and so does
- * what was settled or taught meanwhile; a class that was saved again is searched by its own job. What is typed into an open form is no
+ * what was settled, packed, bought or taught meanwhile: with the order of the loads the test pieces change, and with them what a bag
+ * holds. A class that was saved again is searched by its own job. What is typed into an open form is no
  * conflict with it: the version of the class stays.
  */
 export async function searchOrder(db: Kysely<DB>, classId: string): Promise<Searched> {
@@ -45,7 +43,7 @@ export async function searchOrder(db: Kysely<DB>, classId: string): Promise<Sear
       .selectFrom("stage_stamp")
       .select("stage")
       .where("class_id", "=", classId)
-      .where("stage", "in", printed)
+      .where("stage", "!=", "recipe")
       .where("stamped_at", ">=", now.updated_at)
       .executeTakeFirst();
     const taught = await trx
@@ -53,7 +51,12 @@ export async function searchOrder(db: Kysely<DB>, classId: string): Promise<Sear
       .select("class_id")
       .where("class_id", "=", classId)
       .executeTakeFirst();
-    if (settled || taught) return "left";
+    const ticked = await trx
+      .selectFrom("tick_event")
+      .select("class_id")
+      .where("class_id", "=", classId)
+      .executeTakeFirst();
+    if (settled || taught || ticked) return "left";
     await writeOrder(trx, classId, input.kitchen, order);
     // Written, so that whoever keeps the class as it was read reads it again.
     await trx.updateTable("class").set({ version: now.version }).where("id", "=", classId).execute();

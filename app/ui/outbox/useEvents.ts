@@ -32,14 +32,11 @@ export function useEvents<E extends Waiting>(channel: Channel, changes: string, 
 
   // What was added a moment ago and is not in the browser's database yet: it must not vanish while something else is sent.
   const beingKept = useRef(new Set<string>());
-  const take = useCallback(
-    (found: readonly E[]) =>
-      setLocal((so) => [
-        ...found,
-        ...so.filter((one) => beingKept.current.has(one.id) && !found.some((each) => each.id === one.id)),
-      ]),
-    [],
-  );
+  const take = useCallback((found: readonly E[]) => {
+    // As it stood when the database was read: by the time this is drawn it may be in there, and in neither of the two lists.
+    const held = new Set(beingKept.current);
+    setLocal((so) => [...found, ...so.filter((one) => held.has(one.id) && !found.some((each) => each.id === one.id))]);
+  }, []);
 
   const send = useCallback(async () => {
     const mine = await waiting<E>(channel);

@@ -15,13 +15,20 @@ export function PageFocus() {
   useEffect(() => {
     if (before.current === pathname) return;
     before.current = pathname;
+    // Whoever has pressed something on the new page is at work there, however late a busy machine comes to this.
+    const hands = new AbortController();
+    let isTouched = false;
+    for (const hand of ["pointerdown", "keydown"])
+      addEventListener(hand, () => (isTouched = true), { capture: true, signal: hands.signal });
     // After whatever was open has closed and given the focus back.
     const later = setTimeout(() => {
+      hands.abort();
       const heading =
         document.querySelector<HTMLElement>("main .sheet__head :is(h1, h2)") ??
         document.querySelector<HTMLElement>("main h1");
       // Whoever has already opened something, or stands in a field of the new page, stays there.
       const isAtWork =
+        isTouched ||
         document.querySelector("[role=menu], [role=dialog]") !== null ||
         document.activeElement?.matches("input, select, textarea") === true;
       if (heading && !isAtWork) {
@@ -30,7 +37,10 @@ export function PageFocus() {
       }
       setSaid(document.title);
     }, focusAfter);
-    return () => clearTimeout(later);
+    return () => {
+      hands.abort();
+      clearTimeout(later);
+    };
   }, [pathname]);
   return (
     <p className={look("vh")} aria-live="polite">
