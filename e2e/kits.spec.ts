@@ -190,6 +190,8 @@ test("labels: a roll that runs out, a jam, one printed again; and the same on pa
   // 55 labels, three places used up, ten to a page.
   expect(body.toString("latin1").match(/\/Type\s*\/Page[^s]/g)).toHaveLength(6);
   await page.goto(`${base}/kit-labels?sheet=a4-2x4`);
+  // The labels come first, and each gets its code.
+  await expect(page.locator("article.kit-label .code svg")).toHaveCount(55);
   await expect(page.getByRole("link", { name: /Sheet to print/ })).toHaveAttribute("href", /sheet=a4-2x4&skip=0/);
 });
 
@@ -286,6 +288,9 @@ test("from a planned class to every sheet on paper in three clicks; blades are c
   await expect(page.getByRole("button", { name: "Print all sheets" })).toBeVisible();
   for (const heading of ["Shopping", "Station cards", "Kits", "Gear", "Load list", "Run sheet"])
     await expect(page.getByRole("heading", { name: heading, level: 2, exact: true })).toBeVisible();
+  // Far down the page: it comes alive when somebody comes there.
+  await page.getByLabel("crate 2 is in the car").check();
+  await expect(page.getByText("all kept").last()).toBeVisible();
   const paper = await page.pdf({ preferCSSPageSize: true, printBackground: true });
   expect((paper.toString("latin1").match(/\/Type\s*\/Page[^s]/g) ?? []).length).toBeGreaterThanOrEqual(6);
 

@@ -1,10 +1,5 @@
 import type { Route } from "./+types/sheets";
-import { AmountsView } from "./amounts/AmountsView";
 import { useClass } from "./class-context";
-import { GearView } from "./gear/GearView";
-import { KitsView } from "./kits/KitsView";
-import { LoadView } from "./gear/LoadView";
-import { TimelineView } from "./timeline/TimelineView";
 import { database } from "~/db/client.server";
 import { gearElsewhere } from "~/db/queries/kitchens.server";
 import { classOnce } from "~/services/classes.server";
@@ -14,8 +9,16 @@ import { ticksOf } from "~/services/ticks.server";
 import { ShoppingSheet } from "~/ui/shop/ShoppingSheet";
 import { TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
+import { later } from "~/ui/parts/later";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
+
+// What is further down than anybody sees at first.
+const AmountsView = later(() => import("./amounts/AmountsView").then((one) => one.AmountsView));
+const KitsView = later(() => import("./kits/KitsView").then((one) => one.KitsView));
+const GearView = later(() => import("./gear/GearView").then((one) => one.GearView));
+const LoadView = later(() => import("./gear/LoadView").then((one) => one.LoadView));
+const TimelineView = later(() => import("./timeline/TimelineView").then((one) => one.TimelineView));
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { input } = await classOnce(context, params.classId);

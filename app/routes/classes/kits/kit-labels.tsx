@@ -1,5 +1,5 @@
-import QRCode from "qrcode";
-import { Form, Link, data, useNavigation, useSearchParams } from "react-router";
+import { Suspense } from "react";
+import { Await, Form, Link, data, useNavigation, useSearchParams } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/kit-labels";
 import { useClass } from "../class-context";
@@ -10,6 +10,7 @@ import { database } from "~/db/client.server";
 import { SimulatedLabelPrinter } from "~/devices/label-printer.server";
 import { labelSheetOf, labelSheets, usedUpOf } from "~/formats/label-sheets";
 import { classOnce, classOr404 } from "~/services/classes.server";
+import { codesOf } from "~/services/codes.server";
 import { labelStamp, printLabels, printedLabels } from "~/services/labels.server";
 import { localeOf } from "~/services/request.server";
 import { accountOf } from "~/services/session.server";
@@ -41,15 +42,17 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     printed,
     printer: state,
     events,
-    labels: await Promise.all(
-      containers.map(async (one) => ({
-        key: one.key,
-        stamp: labelStamp(one),
-        code: await QRCode.toString(recordOf(request, params.classId, one.key), { type: "svg", margin: 0 }),
-      })),
+    labels: containers.map((one) => ({ key: one.key, stamp: labelStamp(one) })),
+    // Hundreds of codes take a second to draw: the labels come at once, and their codes as they are ready.
+    codes: codesOf(
+      containers.map((one) => [one.key, recordOf(request, params.classId, one.key)]),
+      codesAtOnce,
     ),
   };
 }
+
+/** Codes that are drawn, and come, together. */
+const codesAtOnce = 24;
 
 const formSchema = z.discriminatedUnion("intent", [
   z.object({ intent: z.literal("print"), what: z.enum(["missing", "all"]) }),
@@ -112,6 +115,9 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
   const shown = containers.filter((one) => only === null || one.key === only);
   const printed = new Map(loaderData.printed.map((one) => [one.container, one]));
   const labels = new Map(loaderData.labels.map((one) => [one.key, one]));
+  const codeAt = new Map(
+    loaderData.labels.map((one, at) => [one.key, loaderData.codes[Math.floor(at / codesAtOnce)]] as const),
+  );
   const ticks = foldTicks(loaderData.events).packing;
   const isRight = (key: string) => printed.get(key)?.stamp === labels.get(key)?.stamp;
   const missing = containers.filter((one) => !isRight(one.key));
@@ -252,11 +258,17 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
             );
             return (
               <article key={one.key} className={look("kit-label")} aria-label={`${place}: ${what}`}>
-                <div
-                  className={look("code")}
-                  aria-hidden
-                  dangerouslySetInnerHTML={{ __html: labels.get(one.key)?.code ?? "" }}
-                />
+                <Suspense fallback={<div className={look("code")} aria-hidden />}>
+                  <Await resolve={codeAt.get(one.key)}>
+                    {(codes) => (
+                      <div
+                        className={look("code")}
+                        aria-hidden
+                        dangerouslySetInnerHTML={{ __html: codes?.[one.key] ?? "" }}
+                      />
+                    )}
+                  </Await>
+                </Suspense>
                 <b>{place}</b>
                 <strong>{what}</strong>
                 {rest.map((line, at) => (
