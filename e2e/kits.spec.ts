@@ -271,10 +271,14 @@ test("the sketch of a room: things are put in, moved by the keyboard, named, and
   await page.keyboard.press("ArrowRight");
   await page.keyboard.press("ArrowRight");
   await expect(page.getByText("5.5 m from the left, 3 m from the top")).toBeVisible();
+  // What was drawn and not kept is not left behind unasked.
+  await page.getByRole("link", { name: "The kitchen" }).click();
+  await page.getByRole("dialog", { name: "Leave what you typed?" }).getByRole("button", { name: "Stay here" }).click();
   await page.getByLabel("Name of the table set apart").fill("By the window");
   await page.getByRole("button", { name: "Keep the sketch" }).click();
   await page.waitForURL(/kept/);
-  await page.reload();
+  await page.getByRole("link", { name: "The kitchen" }).click();
+  await page.getByRole("link", { name: "Sketch of the room" }).click();
   await expect(page.getByRole("button", { name: "By the window" })).toBeVisible();
   await expect(page.getByText("5.5 m from the left, 3 m from the top")).toBeVisible();
 });

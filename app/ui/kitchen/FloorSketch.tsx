@@ -3,6 +3,7 @@ import { useRef, useState } from "react";
 import { type Floor, type FloorKind, floorKinds } from "~/core/gear";
 import { floorWords } from "~/ui/words/kits";
 import { Hidden, PlainButton, PlainInput } from "~/ui/parts/plain";
+import { TypedGuard } from "~/ui/parts/TypedGuard";
 import { markLook } from "~/ui/draw/mark-look";
 import { look } from "~/ui/theme/look";
 
@@ -98,6 +99,7 @@ export function FloorSketch({ floor: given }: { floor: Floor | undefined }) {
   return (
     <>
       <Hidden name="floor" value={JSON.stringify(floor)} />
+      <TypedGuard differs={JSON.stringify(floor) !== JSON.stringify(given ?? emptyFloor)} />
       <div className={look("facts", "no-print")}>
         {(["widthM", "depthM"] as const).map((key) => (
           <label className={look("cell", "tiny")} key={key}>

@@ -6,24 +6,31 @@ import { Primary } from "./fields";
 const fetchAsk = () => import("./Ask");
 const Ask = lazy(() => fetchAsk().then(({ Ask: asked }) => ({ default: asked })));
 
+interface Props {
+  /** Whoever draws or drags knows whether it differs from what is kept; where it is not said, typing into the form tells. */
+  readonly differs?: boolean;
+}
+
 /** Stands in a form, and asks before what was typed into it and not saved is left behind, by a link or by closing the page. */
-export function TypedGuard() {
+export function TypedGuard({ differs }: Props) {
   const navigation = useNavigation();
   const place = useRef<HTMLSpanElement>(null);
-  const [isDirty, setDirty] = useState(false);
+  const [isTyped, setTyped] = useState(false);
   const [isAskable, setAskable] = useState(false);
   useEffect(() => {
     const form = place.current?.closest("form");
-    const typed = () => {
-      setDirty(true);
-      fetchAsk().then(
-        () => setAskable(true),
-        () => undefined,
-      );
-    };
+    const typed = () => setTyped(true);
     form?.addEventListener("input", typed);
     return () => form?.removeEventListener("input", typed);
   }, []);
+  const isDirty = differs ?? isTyped;
+  useEffect(() => {
+    if (!isDirty) return;
+    fetchAsk().then(
+      () => setAskable(true),
+      () => undefined,
+    );
+  }, [isDirty]);
   // Where saving leads is no leaving.
   const isWatching = isDirty && navigation.state === "idle";
   const blocker = useBlocker(

@@ -12,6 +12,7 @@ import { accountOf } from "~/services/session.server";
 import { FormError, Primary, SelectField, TextField, TextLink } from "~/ui/parts/fields";
 import { LabelFields } from "~/ui/allergen/LabelFields";
 import { PlainButton } from "~/ui/parts/plain";
+import { TypedGuard } from "~/ui/parts/TypedGuard";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
 
@@ -130,6 +131,7 @@ export default function Brought({ params, actionData }: Route.ComponentProps) {
           : ""}
       </p>
       <Form method="post" {...getFormProps(form)} className={look("form", "column")}>
+        <TypedGuard />
         <FormError title="Not saved" problems={form.errors ?? []} />
         <TextField field={fields.name} label="What it is" className={look("c6")} autoComplete="off" />
         <TextField field={fields.broughtBy} label="Brought by" className={look("c6")} autoComplete="off" />

@@ -11,6 +11,7 @@ import { classOnce, classOr404 } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { Primary, Secondary, TextLink } from "~/ui/parts/fields";
 import { Hidden, PlainSelect } from "~/ui/parts/plain";
+import { TypedGuard } from "~/ui/parts/TypedGuard";
 import { Told } from "~/ui/parts/Told";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { ageWords } from "~/ui/words/en";
@@ -79,6 +80,7 @@ export default function House({ actionData, loaderData }: Route.ComponentProps) 
       </div>
       <Told told={actionData} />
       <Form method="post" key={meta.version}>
+        <TypedGuard />
         <Hidden name="version" value={meta.version} />
         <table className={look("house")}>
           <thead>

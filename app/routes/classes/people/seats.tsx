@@ -20,6 +20,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { sayFaults } from "~/ui/words/people";
 import { Hidden, Tick } from "~/ui/parts/plain";
+import { TypedGuard } from "~/ui/parts/TypedGuard";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
 
@@ -163,6 +164,7 @@ function Room({ changes, told, room }: RoomProps) {
           <TextLink to={`${action}/allergies`}>The allergy table</TextLink>
         </div>
       </div>
+      <TypedGuard differs={isChanged} />
       <Told told={isChanged ? { problem: told?.problem } : told} />
       <WhenReady>
         <div className={parts.sheet.of({ split: "wide-narrow" }).columns}>
