@@ -153,6 +153,31 @@ export function faultsOf(timeline: Timeline, input: ScheduleInput): string[] {
         say(`${job.stationId} pours last at another time`);
     }
   }
+  // Where everybody steps along, nobody goes on until the room is there; whoever mixes later than the bell goes on alone.
+  if (input.demo === "along") {
+    const bell = timeline.bells.find((one) => one.kind === "mix")?.at ?? 0;
+    const works = timeline.tasks.filter((task) => ["mix", "prepare", "wait"].includes(task.kind) && task.mix !== 2);
+    const along = input.stations.filter((job) => {
+      const own = works.filter((task) => task.stationId === job.stationId);
+      return Math.min(...own.map((task) => task.start)) <= bell + near;
+    });
+    const stepsOf = (stationId: string) => {
+      const job = jobOf(stationId);
+      const method = job && methodOf(job.recipe);
+      const ids = method ? [...method.mixing, ...method.resting].map((step) => step.id) : [];
+      return works.flatMap((task) => {
+        const at = task.stationId === stationId && task.stepId !== null ? ids.indexOf(task.stepId) : -1;
+        return at < 0 ? [] : [{ ...task, at }];
+      });
+    };
+    for (const one of along)
+      for (const other of along)
+        if (one.recipe.id === other.recipe.id)
+          for (const task of stepsOf(one.stationId))
+            for (const before of stepsOf(other.stationId))
+              if (before.at < task.at && before.end > task.start + near)
+                say(`${one.stationId} goes on to ${task.stepId} before ${other.stationId} is there`);
+  }
   // What goes round is with no more tables at once than there are of it.
   for (const { thing, count } of input.goesRound ?? []) {
     const uses = timeline.tasks.flatMap((task) => {

@@ -40,6 +40,7 @@ const task = z.looseObject({
   loadNumber: z.number(),
   roundId: z.string().optional().describe("which round of its recipe a load is of, where there are several"),
   waitsFor: z.enum(sharedThings).optional().describe("of a wait: what goes round and is with another table"),
+  isCatchUp: z.literal(true).optional().describe("of a wait: everybody steps along, and the others are not there yet"),
   mix: z.literal(2).optional().describe("done to, or poured from, the second of two mixes"),
 });
 

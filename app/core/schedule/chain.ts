@@ -4,7 +4,7 @@ import type { Minutes } from "~/core/quantity";
 import type { PinnableBell, ScheduleInput, Task, Timeline } from "./types";
 
 /** Why one thing of a class waited for the one before it. */
-export const linkReasons = ["batter", "surface", "adult", "hands", "demo", "doors", "plate"] as const;
+export const linkReasons = ["batter", "surface", "adult", "hands", "demo", "doors", "plate", "room"] as const;
 export type LinkReason = (typeof linkReasons)[number];
 
 /** One link of the chain that holds the class up: a task, and what it waited for. */
@@ -56,6 +56,14 @@ function waitedIn(timeline: Timeline, input: ScheduleInput): (task: Task) => Wai
     const own = (one: Task) => one.stationId === task.stationId;
     if (!atHeat.includes(task.kind)) {
       const mine = counted.filter((one) => own(one) && one !== task && Math.abs(one.end - task.start) <= near).at(-1);
+      // Whoever kept step waited for the last of the room.
+      const last = mine?.isCatchUp
+        ? counted.find(
+            (one) =>
+              !own(one) && !one.isCatchUp && !atHeat.includes(one.kind) && Math.abs(one.end - task.start) <= near,
+          )
+        : undefined;
+      if (last) return { because: "room", before: last };
       if (mine) return { because: atHeat.includes(mine.kind) ? "plate" : "hands", before: mine };
       const shown = endsAt(task.start, ["demo-mix", "demo-load"]).at(-1);
       return { because: shown ? "demo" : "doors", before: shown };

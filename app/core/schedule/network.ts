@@ -24,6 +24,8 @@ export interface ChainTask {
   readonly things: readonly SharedThing[];
   readonly holds: Seconds;
   readonly waited: Seconds;
+  /** How long it has waited before that until the room was there: where everybody steps along, nobody goes on alone. */
+  readonly caughtUp: Seconds;
 }
 
 /** Pieces of one round and one mix. */
@@ -164,6 +166,7 @@ function chainOf(job: StationJob, input: ScheduleInput) {
         to: at + took.whole,
         ...wantedBy(step, job.recipe, took),
         waited: 0,
+        caughtUp: 0,
       });
   };
   for (const step of method.mixing) {
@@ -191,7 +194,7 @@ function chainOf(job: StationJob, input: ScheduleInput) {
     const took = stepSeconds(step, job, input);
     const kind = step.kind === "rest" ? "wait" : "part";
     const wanted = wantedBy(step, job.recipe, took);
-    beside.push({ kind, stepId: step.id, from: aside, to: aside + took.whole, ...wanted, waited: 0 });
+    beside.push({ kind, stepId: step.id, from: aside, to: aside + took.whole, ...wanted, waited: 0, caughtUp: 0 });
     aside += took.whole;
   }
   return {
@@ -208,26 +211,51 @@ function chainOf(job: StationJob, input: ScheduleInput) {
 const secondsOf = (job: StationJob, input: ScheduleInput, steps: readonly Step[]): number =>
   steps.reduce((sum, step) => sum + stepSeconds(step, job, input).whole, 0);
 
-/** The stations with what they wait for of the things that go round: all begin at the bell, and whoever asks first has them first. */
-function inTurns(nodes: readonly Node[], goesRound: NonNullable<ScheduleInput["goesRound"]>): readonly Node[] {
+/**
+ * The stations with what they wait for: of the things that go round, which all want from the bell on and whoever asks first has first;
+ * and where everybody steps along, of each other.
+ */
+function inTurns(nodes: readonly Node[], { goesRound = [], demo }: ScheduleInput): readonly Node[] {
   const uses = (tasks: readonly ChainTask[]) => tasks.map(({ from, things, holds }) => ({ from, things, holds }));
   const rows = [
-    ...nodes.map((node): Row => ({ uses: uses(node.chain), isFirst: node.job.isApart === true })),
+    ...nodes.map(({ chain, job }): Row => {
+      const isFirst = job.isApart === true;
+      if (demo !== "along") return { uses: uses(chain), isFirst };
+      // Tables of one recipe, whatever they take for its lines, are led through one method.
+      const { mixing, resting } = methodOf(job.recipe);
+      const steps = [...mixing, ...resting].map((step) => step.id);
+      return {
+        uses: chain.map(({ from, to, things, holds, stepId }) => ({
+          from,
+          to,
+          things,
+          holds,
+          step: steps.indexOf(stepId),
+        })),
+        isFirst,
+        together: job.recipe.id,
+      };
+    }),
     ...nodes.map((node, row): Row => {
       const use = node.chain.findLastIndex((task) => task.to <= node.mixedAfter);
       return { uses: uses(node.beside), isFirst: node.job.isApart === true, after: { row, use } };
     }),
   ];
-  const later = waits(rows, new Map(goesRound.map(({ thing, count }) => [thing, count])));
+  const { later, forRoom } = waits(rows, new Map(goesRound.map(({ thing, count }) => [thing, count])));
   return nodes.map((node, index) => {
     const [mine, aside] = [later[index] ?? [], later[nodes.length + index] ?? []];
     if (mine.every((by) => by === 0) && aside.every((by) => by === 0)) return node;
     const mixing = node.chain.findLastIndex((task) => task.to <= node.mixedAfter);
     const mixedBy = mine[mixing] ?? 0;
-    const moved = (tasks: readonly ChainTask[], by: readonly Seconds[], first: Seconds) =>
+    const moved = (
+      tasks: readonly ChainTask[],
+      by: readonly Seconds[],
+      first: Seconds,
+      room: readonly Seconds[] = [],
+    ) =>
       tasks.map((task, at): ChainTask => {
-        const [own, before] = [by[at] ?? 0, at > 0 ? (by[at - 1] ?? 0) : first];
-        return { ...task, from: task.from + own, to: task.to + own, waited: own - before };
+        const [own, before, caughtUp] = [by[at] ?? 0, at > 0 ? (by[at - 1] ?? 0) : first, room[at] ?? 0];
+        return { ...task, from: task.from + own, to: task.to + own, waited: own - before - caughtUp, caughtUp };
       });
     const wetIn = node.chain.findIndex((task) => task.from <= node.wetAfter && node.wetAfter < task.to);
     const mixedAfter = node.mixedAfter + mixedBy;
@@ -235,7 +263,7 @@ function inTurns(nodes: readonly Node[], goesRound: NonNullable<ScheduleInput["g
     const beside = moved(node.beside, aside, mixedBy);
     return {
       ...node,
-      chain: moved(node.chain, mine, 0),
+      chain: moved(node.chain, mine, 0, forRoom[index]),
       beside,
       wetAfter: node.wetAfter + (wetIn < 0 ? mixedBy : (mine[wetIn] ?? 0)),
       mixedAfter,
@@ -353,7 +381,7 @@ export function network(input: ScheduleInput): Network {
       hands: pouring,
     };
   });
-  const nodes = input.goesRound ? inTurns(alone, input.goesRound) : alone;
+  const nodes = input.goesRound || input.demo === "along" ? inTurns(alone, input) : alone;
   const shownRecipe = input.demoRecipe ?? input.stations[0]?.recipe;
   const showable =
     input.demo === "mix-and-load" && shownRecipe

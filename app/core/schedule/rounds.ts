@@ -3,11 +3,14 @@ import type { Seconds } from "~/core/quantity";
 
 /** Something done at a table that may want a thing that goes round. */
 export interface Use {
-  /** Seconds since the table began, if nothing were waited for. */
+  /** Seconds since the table began, if nothing were waited for; its end where the table keeps step with others. */
   readonly from: Seconds;
+  readonly to?: Seconds;
   readonly things: readonly SharedThing[];
   /** Seconds from its begin for which it has them. */
   readonly holds: Seconds;
+  /** Which step of what the room does together it is, by number, growing along the row. */
+  readonly step?: number;
 }
 
 /** What is done at one table one after the other. */
@@ -17,31 +20,62 @@ export interface Row {
   readonly isFirst: boolean;
   /** It begins behind a use of another row: what is made beside the batter comes after its mixing. */
   readonly after?: { readonly row: number; readonly use: number } | undefined;
+  /** Which tables it keeps step with: no step begins before all of them have done those before it. Absent where it goes on alone. */
+  readonly together?: string | undefined;
+}
+
+/** By how many seconds each use of each row begins later, never less than the one before; and how many of them are for the room. */
+export interface Waits {
+  readonly later: readonly (readonly Seconds[])[];
+  readonly forRoom: readonly (readonly Seconds[])[];
 }
 
 /**
  * What goes round goes to whoever asks first; of those who ask at once to the table kept apart, else by the order of the room. Each has
- * it until the work it is for is done, and everything after that at the same table waits along.
+ * it until the work it is for is done, and everything after that at the same table waits along. Tables that keep step wait for one
+ * another before each step.
  * @param counts how many of each thing there are, at least 1; a thing that is not counted is nobody's to wait for.
- * @returns for each row the seconds by which each of its uses begins later, never less than the one before.
  */
-export function waits(rows: readonly Row[], counts: ReadonlyMap<SharedThing, number>): Seconds[][] {
+export function waits(rows: readonly Row[], counts: ReadonlyMap<SharedThing, number>): Waits {
   const free = new Map([...counts].map(([thing, count]) => [thing, new Array<Seconds>(Math.max(1, count)).fill(0)]));
   const later = rows.map(({ uses }) => uses.map(() => 0));
+  const forRoom = rows.map(({ uses }) => uses.map(() => 0));
   const next = rows.map(() => 0);
+  const keepStep = new Map<string, number[]>();
+  rows.forEach(({ together }, index) => {
+    if (together !== undefined) keepStep.set(together, [...(keepStep.get(together) ?? []), index]);
+  });
+  /** When all who keep step with a row have done what comes before a step; undefined while that is not known. */
+  const roomAt = (together: string | undefined, step: number | undefined): Seconds | undefined => {
+    let last = 0;
+    if (together === undefined || step === undefined) return last;
+    for (const other of keepStep.get(together) ?? []) {
+      const uses = rows[other]?.uses ?? [];
+      const before = uses.findLastIndex((use) => (use.step ?? Infinity) < step);
+      if ((next[other] ?? 0) <= before) return undefined;
+      const use = uses[before];
+      if (use) last = Math.max(last, (use.to ?? use.from) + (later[other]?.[before] ?? 0));
+    }
+    return last;
+  };
   /** The next use of a row that wants something, past those that do not; undefined where none does, or it cannot begin yet. */
   const wants = (index: number): Use | undefined => {
     const row = rows[index];
-    const own = later[index];
-    if (!row || !own) return undefined;
+    const [own, room] = [later[index], forRoom[index]];
+    if (!row || !own || !room) return undefined;
     const { after, uses } = row;
     if (after && after.use >= 0 && (next[after.row] ?? 0) <= after.use) return undefined;
     const begun = after ? (later[after.row]?.[after.use] ?? 0) : 0;
     for (let at = next[index] ?? 0; at < uses.length; at += 1) {
-      own[at] = at > 0 ? (own[at - 1] ?? 0) : begun;
       next[index] = at;
       const use = uses[at];
-      if (use?.things.some((thing) => free.has(thing))) return use;
+      const all = roomAt(row.together, use?.step);
+      if (!use || all === undefined) return undefined;
+      const before = at > 0 ? (own[at - 1] ?? 0) : begun;
+      const forThem = Math.max(0, all - (use.from + before));
+      room[at] = forThem;
+      own[at] = before + forThem;
+      if (use.things.some((thing) => free.has(thing))) return use;
     }
     next[index] = uses.length;
     return undefined;
@@ -49,19 +83,27 @@ export function waits(rows: readonly Row[], counts: ReadonlyMap<SharedThing, num
   for (;;) {
     let chosen = -1;
     let asked = Infinity;
-    for (let row = 0; row < rows.length; row += 1) {
-      const use = wants(row);
-      if (!use) continue;
-      const at = use.from + (later[row]?.[next[row] ?? 0] ?? 0);
-      if (at < asked || (at === asked && rows[row]?.isFirst === true && rows[chosen]?.isFirst !== true)) {
-        chosen = row;
-        asked = at;
+    // Whoever keeps step may go on only once the others have: asked again until nobody gets any further.
+    let isMoving = true;
+    while (isMoving) {
+      isMoving = false;
+      [chosen, asked] = [-1, Infinity];
+      for (let row = 0; row < rows.length; row += 1) {
+        const before = next[row];
+        const use = wants(row);
+        if (keepStep.size > 0 && next[row] !== before) isMoving = true;
+        if (!use) continue;
+        const at = use.from + (later[row]?.[next[row] ?? 0] ?? 0);
+        if (at < asked || (at === asked && rows[row]?.isFirst === true && rows[chosen]?.isFirst !== true)) {
+          chosen = row;
+          asked = at;
+        }
       }
     }
     const at = next[chosen] ?? 0;
     const use = rows[chosen]?.uses[at];
     const own = later[chosen];
-    if (!use || !own) return later;
+    if (!use || !own) return { later, forRoom };
     const those = use.things.flatMap((thing) => {
       const units = free.get(thing);
       return units ? [{ units, unit: units.indexOf(Math.min(...units)) }] : [];

@@ -9,6 +9,13 @@ export type RunEntry = { readonly at: Minutes } & (
   | { readonly kind: "switch-on"; readonly unitIds: readonly string[] }
   /** Tables that begin to mix after the bell, and the thing they waited for where one goes round. */
   | { readonly kind: "mixes"; readonly stationIds: readonly string[]; readonly waitsFor?: SharedThing | undefined }
+  /** Where everybody steps along: the room goes on to a step; those who were there before the last and have waited. */
+  | {
+      readonly kind: "goes-on";
+      readonly stepId: string;
+      readonly stationIds: readonly string[];
+      readonly waited: readonly string[];
+    }
   /** Tables that begin with the second half of their batter. */
   | { readonly kind: "mixes-again"; readonly stationIds: readonly string[] }
   | { readonly kind: "tester"; readonly unitId: string; readonly stationId: string }
@@ -36,6 +43,7 @@ const order: readonly RunEntry["kind"][] = [
   "switch-on",
   "wash",
   "mixes",
+  "goes-on",
   "mixes-again",
   "last-out",
   "tester",
@@ -55,8 +63,38 @@ function byThing(tasks: readonly Task[], all: readonly Task[]): Map<SharedThing 
   return groups;
 }
 
-/** The class as a list by the minute, for whoever leads it. Reads a timeline, decides nothing. */
-export function runList(timeline: Timeline): RunEntry[] {
+/** The steps to which a room that steps along goes on from the mixing bell, each once, by those who keep step. */
+function stepsTogether({ tasks }: Timeline, bell: Minutes): RunEntry[] {
+  const second = (at: Minutes) => Math.round(at * 60);
+  const hands = tasks.filter((task) => ["mix", "prepare"].includes(task.kind) && task.mix === undefined);
+  // Whoever mixes later than the bell goes on alone.
+  const begun = new Set(
+    tasks.flatMap(({ kind, start, stationId }) =>
+      ["mix", "prepare", "wait"].includes(kind) && second(start) === second(bell) ? (stationId ?? []) : [],
+    ),
+  );
+  const groups = new Map<string, Task[]>();
+  for (const task of hands)
+    if (task.stationId !== null && begun.has(task.stationId) && second(task.start) > second(bell)) {
+      const key = `${second(task.start)} ${task.stepId}`;
+      groups.set(key, [...(groups.get(key) ?? []), task]);
+    }
+  const hasWaited = ({ stationId, start }: Task) =>
+    tasks.some((one) => one.isCatchUp && one.stationId === stationId && second(one.end) === second(start));
+  return [...groups.values()].map((group) => ({
+    at: group[0]?.start ?? 0,
+    kind: "goes-on" as const,
+    stepId: group[0]?.stepId ?? "",
+    stationIds: group.flatMap((task) => task.stationId ?? []),
+    waited: group.flatMap((task) => (task.stationId !== null && hasWaited(task) ? [task.stationId] : [])),
+  }));
+}
+
+/**
+ * The class as a list by the minute, for whoever leads it. Reads a timeline, decides nothing.
+ * @param isAlong everybody steps along with whoever leads.
+ */
+export function runList(timeline: Timeline, isAlong = false): RunEntry[] {
   const entries: RunEntry[] = timeline.bells.map(({ kind, at }) => ({ at, kind: "bell", bell: kind }));
   const bell = timeline.bells.find((one) => one.kind === "mix")?.at ?? 0;
   const together = <K>(tasks: readonly Task[], keyOf: (task: Task) => K): Map<K, Task[]> => {
@@ -98,6 +136,7 @@ export function runList(timeline: Timeline): RunEntry[] {
           ...(waitsFor === undefined ? {} : { waitsFor }),
         });
 
+  if (isAlong) entries.push(...stepsTogether(timeline, bell));
   for (const task of of("tester"))
     if (task.surfaceId !== null && task.stationId !== null)
       entries.push({ at: task.start, kind: "tester", unitId: task.surfaceId, stationId: task.stationId });

@@ -145,7 +145,8 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
     const again = laid.seconds[node.index] ?? 0;
     const at = begins(node);
     for (const task of node.chain) {
-      const { kind, stepId, from, to, things, waited } = task;
+      const { kind, stepId, from, to, things, waited, caughtUp } = task;
+      if (caughtUp > 0) push("wait", at + from - waited - caughtUp, at + from - waited, { stationId, isCatchUp: true });
       if (waited > 0) push("wait", at + from - waited, at + from, { stationId, ...waitsFor(things, input) });
       push(kind, at + from, at + to, { stationId, stepId });
     }

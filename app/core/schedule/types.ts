@@ -106,6 +106,8 @@ export interface Task {
   readonly mix?: 2;
   /** Of a wait: what goes round and is with another table. */
   readonly waitsFor?: SharedThing;
+  /** Of a wait: where everybody steps along, the others are not there yet. */
+  readonly isCatchUp?: true;
 }
 
 export const bellKinds = [

@@ -18,10 +18,11 @@ interface Props {
   readonly recipes: readonly Recipe[];
   /** What they are to learn, said at the doors. */
   readonly aims: readonly string[] | undefined;
+  readonly isAlong: boolean;
 }
 
 /** The instructor's own run sheet: what happens at which minute, what to say and where to stand. */
-export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims }: Props) {
+export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims, isAlong }: Props) {
   const locale = useLocale();
   const unit = (id: string) => {
     const found = timeline.units.find((one) => one.id === id);
@@ -29,7 +30,7 @@ export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims
   };
   const stations = (ids: readonly string[]) => list(ids.map(names.station), locale);
   const at = (after: number) => clock(startsAt, timeZone, after, locale);
-  const rows = runList(timeline);
+  const rows = runList(timeline, isAlong);
   const spoken = spokenAt(timeline, recipes);
   // A bell that rings again says nothing again.
   const first = new Map(rows.flatMap((row, at) => (row.kind === "bell" ? [[row.bell, at] as const] : [])).reverse());
@@ -40,7 +41,14 @@ export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims
         <Heads of={["Time", "What happens", "Say, and watch for", "Stand"]} />
         <tbody>
           {rows.map((entry, index) => {
-            const { what, say, where } = sayEntry(entry, { unit, stations, round: names.round, at, locale });
+            const { what, say, where } = sayEntry(entry, {
+              unit,
+              stations,
+              round: names.round,
+              step: names.step,
+              at,
+              locale,
+            });
             const time = at(entry.at);
             const isSame = index > 0 && at(rows[index - 1]?.at ?? -1) === time;
             return (

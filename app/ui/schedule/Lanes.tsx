@@ -78,10 +78,12 @@ function joined(blocks: readonly Block[]): Block[] {
 }
 
 /** What somebody does, and for what they wait where it goes round. */
-const sayTask = ({ kind, waitsFor, mix }: Task): string =>
-  waitsFor === undefined
-    ? `${taskWords[kind]}${mix === 2 && kind !== "load" ? ", second half" : ""}`
-    : `waits for the ${sharedThingWords[waitsFor]}`;
+const sayTask = ({ kind, waitsFor, mix, isCatchUp }: Task): string =>
+  waitsFor !== undefined
+    ? `waits for the ${sharedThingWords[waitsFor]}`
+    : isCatchUp
+      ? "waits until everybody is there"
+      : `${taskWords[kind]}${mix === 2 && kind !== "load" ? ", second half" : ""}`;
 
 /** Tasks of one table or one adult, the loads that lie on several surfaces at the same time as one: no block may hide another. */
 function together(tasks: readonly Task[]): [Task, ...Task[]][] {

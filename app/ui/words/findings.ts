@@ -27,6 +27,8 @@ export interface Names {
   readonly dish: (id: string | null) => string;
   /** A round of what a station makes. */
   readonly round: (stationId: string, roundId: string) => string;
+  /** What a step of its method says. */
+  readonly step: (stationId: string, stepId: string) => string;
   readonly locale: string;
 }
 
@@ -50,15 +52,16 @@ export function namesOf(
       one.variantName ? `${one.recipe.title}, ${one.variantName.toLowerCase()}` : one.recipe.title,
     ]),
   );
+  const recipeOf = (stationId: string) => {
+    const dishId = plan.stations.find((one) => one.id === stationId)?.dishId;
+    return plan.dishes.find((one) => one.id === dishId)?.recipe;
+  };
   return {
     ingredient: (id) => ingredients.get(id) ?? id,
     station: (id) => stations.get(id) ?? id,
     dish: (id) => dishes.get(id ?? "") ?? "",
-    round: (stationId, roundId) => {
-      const dishId = plan.stations.find((one) => one.id === stationId)?.dishId;
-      const recipe = plan.dishes.find((one) => one.id === dishId)?.recipe;
-      return recipe?.rounds?.find((one) => one.id === roundId)?.name ?? roundId;
-    },
+    round: (stationId, roundId) => recipeOf(stationId)?.rounds?.find((one) => one.id === roundId)?.name ?? roundId,
+    step: (stationId, stepId) => recipeOf(stationId)?.steps.find((one) => one.id === stepId)?.text ?? stepId,
     locale,
   };
 }

@@ -14,6 +14,7 @@ export const linkWords: Readonly<Record<LinkReason, string>> = {
   demo: "the demonstration",
   doors: "the doors",
   plate: "the last piece",
+  room: "the last of the room",
 };
 
 /** Where whoever leads the class stands when a bell is rung. */
@@ -123,6 +124,7 @@ export function sayEntry(
     unit,
     stations,
     round: roundOf,
+    step: stepOf,
     at,
     locale,
   }: {
@@ -130,6 +132,8 @@ export function sayEntry(
     stations: (ids: readonly string[]) => string;
     /** The name of a round of what a station makes. */
     round: (stationId: string, roundId: string) => string;
+    /** What a step of its method says. */
+    step: (stationId: string, stepId: string) => string;
     at: (after: number) => string;
     locale: string;
   },
@@ -155,6 +159,15 @@ export function sayEntry(
             ? "Not before: this batter does not keep."
             : `The ${sharedThingWords[entry.waitsFor]} comes to them now.`,
         where: "at their table",
+      };
+    case "goes-on":
+      return {
+        what: `On together: ${stepOf(entry.stationIds[0] ?? "", entry.stepId)}`,
+        say:
+          entry.waited.length > 0
+            ? `Once everybody is there: ${stations(entry.waited)} will have waited.`
+            : "Once everybody is there.",
+        where: "at your own bowl",
       };
     case "mixes-again":
       return {

@@ -117,6 +117,7 @@ export function TimelineView({ newest, told }: Props) {
           timeZone={input.timeZone}
           names={names}
           aims={input.brief.aims}
+          isAlong={input.brief.demo === "along"}
           recipes={recipesMade(plan)}
         />
         <div>

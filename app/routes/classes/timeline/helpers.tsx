@@ -77,7 +77,14 @@ export default function HelperCards() {
                     })
                       .filter((entry) => entry.kind !== "last-out")
                       .map((entry, row) => {
-                        const { what, say } = sayEntry(entry, { unit, stations, round: names.round, at, locale });
+                        const { what, say } = sayEntry(entry, {
+                          unit,
+                          stations,
+                          round: names.round,
+                          step: names.step,
+                          at,
+                          locale,
+                        });
                         return (
                           <tr key={`${row} ${what}`} className={entry.kind === "bell" ? look("bell-row") : undefined}>
                             <td className={look("n")}>
