@@ -195,6 +195,26 @@ export function faultsOf(timeline: Timeline, input: ScheduleInput): string[] {
       if (busy > count) say(`${busy} tables have a ${thing} at ${start}, of ${count}`);
     }
   }
+  // What batter is poured with goes from pour to pour: a pen for what is drawn, else the ladle that the cook step names.
+  for (const { thing, count } of input.goesRound ?? []) {
+    const pours = atHeat.flatMap((task) => {
+      const job = task.kind === "demo-load" ? undefined : jobOf(task.stationId);
+      const cook = job && methodOf(job.recipe).cook;
+      const isShared = atHeat.some(
+        (one) => one !== task && one.surfaceId === task.surfaceId && one.start === task.start,
+      );
+      if (!job || !cook || isShared) return [];
+      const isDrawn = job.recipe.family === "drawn" || cook.tools.includes("pen");
+      if (thing !== (isDrawn ? "pen" : cook.tools.includes("ladle") ? "ladle" : undefined)) return [];
+      const pace = cook.who === "adult" ? 1 : input.pace;
+      const takes = task.pieces * job.recipe.heat.pourPerPiece * pace + (job.recipe.heat.halves?.likely ?? 0);
+      return [{ start: task.start, end: task.start + takes }];
+    });
+    for (const { start, end } of pours) {
+      const busy = pours.filter((one) => one.start <= start + near && one.end > start + 1 / 60 && end > start).length;
+      if (busy > count) say(`${busy} tables pour with a ${thing} at ${start}, of ${count}`);
+    }
+  }
   const eat = timeline.tasks.find((task) => task.kind === "eat")?.start ?? 0;
   for (const task of timeline.tasks)
     if (

@@ -39,7 +39,13 @@ const task = z.looseObject({
   pieces: z.number(),
   loadNumber: z.number(),
   roundId: z.string().optional().describe("which round of its recipe a load is of, where there are several"),
-  waitsFor: z.enum(sharedThings).optional().describe("of a wait: what goes round and is with another table"),
+  waitsFor: z
+    .enum(sharedThings)
+    .optional()
+    .describe(
+      "of a wait: what goes round and is with another table; of a load or tester: what it is poured with and waited for",
+    ),
+  waited: z.number().optional().describe("of a load or tester: minutes it waited for what it is poured with"),
   isCatchUp: z.literal(true).optional().describe("of a wait: everybody steps along, and the others are not there yet"),
   mix: z.literal(2).optional().describe("done to, or poured from, the second of two mixes"),
 });

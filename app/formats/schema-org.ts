@@ -2,7 +2,16 @@ import { z } from "zod";
 import { batterOf, yieldOf } from "~/core/batter";
 import { type Ingredient, bearsOn, diets } from "~/core/pantry";
 import { writeAmount } from "~/core/quantity";
-import { type Line, type Recipe, type Step, type Tool, amountText, lyingMinutes, methodOf } from "~/core/recipe";
+import {
+  type Line,
+  type Recipe,
+  type Step,
+  type Tool,
+  amountText,
+  lyingMinutes,
+  methodOf,
+  toolsAt,
+} from "~/core/recipe";
 
 /**
  * Recipes as schema.org/Recipe in JSON-LD, the form most pages carry. Coming in they are turned into plain text first and read like
@@ -157,7 +166,7 @@ export function schemaOrgOf(
   const prep = minutes(["prepare", "mix"]);
   const rest = Math.max(recipe.rest.min, method.restMinutes) + minutes(["rest"]);
   const cook = lyingMinutes(recipe.heat);
-  const tools = [...new Set(recipe.steps.flatMap((step) => step.tools))];
+  const tools = [...new Set(recipe.steps.flatMap((step) => toolsAt(step, recipe)))];
   const suits = dietsOf(recipe, byId);
   const value = {
     "@context": "https://schema.org",

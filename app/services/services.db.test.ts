@@ -87,6 +87,7 @@ const migrations = [
   "0025-own-products",
   "0026-aims",
   "0027-places-for-things",
+  "0028-pens",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

@@ -9,7 +9,7 @@ import {
   isFood,
 } from "~/core/pantry";
 import type { Participant } from "~/core/people";
-import type { Bowl, Recipe, Tool } from "~/core/recipe";
+import { type Bowl, type Recipe, type Tool, toolsAt } from "~/core/recipe";
 import type { KitMode, Timeline } from "~/core/schedule";
 import { type Cleaning, type Leg, type Reached, type Touch, type Way, reach } from "./reach";
 
@@ -125,7 +125,7 @@ const kitStation = (stationId: string): string => `kit ${stationId}`;
 export const carrierOf = (name: string): { readonly stationId: string; readonly isKit: boolean } =>
   name.startsWith("kit ") ? { stationId: name.slice(4), isKit: true } : { stationId: name, isKit: false };
 
-const atHeat: ReadonlySet<Tool> = new Set(["ladle", "turner", "brush", "oven-gloves", "spatula"]);
+const atHeat: ReadonlySet<Tool> = new Set(["ladle", "turner", "brush", "oven-gloves", "spatula", "pen"]);
 const heatTasks: ReadonlySet<string> = new Set(["load", "tester", "demo-load"]);
 /** The table at which kits are packed, one after another, long before the doors. */
 const packedAt = (index: number, count: number) => index - count - 10;
@@ -170,7 +170,7 @@ export function touchesOf(
   const byId = new Map(input.stations.map((station) => [station.id, station]));
   const made = [...new Set(input.stations.map((station) => station.recipe))];
   const toolsOf = (recipe: Recipe) =>
-    [...new Set(recipe.steps.flatMap((step) => step.tools))].filter((tool) => input.shortTools.has(tool));
+    [...new Set(recipe.steps.flatMap((step) => toolsAt(step, recipe)))].filter((tool) => input.shortTools.has(tool));
   // Tools that the same recipes use at the same place go the same rounds: the first of them speaks for all.
   const rounds = new Map<string, Tool>();
   const speaksFor = new Map<Tool, Tool>();

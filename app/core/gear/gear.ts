@@ -1,5 +1,5 @@
 import type { Pieces } from "~/core/quantity";
-import type { Recipe, Tool } from "~/core/recipe";
+import { type Recipe, type Tool, toolsAt } from "~/core/recipe";
 import { piecesOn } from "./circles";
 import { type SizedDish, sizesOf } from "./sizes";
 import type { GearFinding, GearLine, Kitchen, Surface } from "./types";
@@ -53,6 +53,7 @@ export const gearRules: Readonly<Record<Tool, ToolRule>> = {
   leveller: rule("station"),
   thermometer: rule("surface", 1, { isInDemo: false }),
   "kitchen-paper": rule("surface", 1, { isInDemo: false }),
+  pen: rule("station"),
 };
 
 /** Whether one piece of a recipe can lie on a surface at all, and how many: by its size where that is known, never above its cap. */
@@ -83,7 +84,9 @@ export interface GearDemand {
 
 /** Tools the steps of a recipe name; where the station does not measure, measuring sets stay in the prep room. */
 function toolsOf(recipe: Recipe, isMeasuring: boolean): Set<Tool> {
-  return new Set(recipe.steps.flatMap((step) => step.tools).filter((tool) => isMeasuring || tool !== "measuring-set"));
+  return new Set(
+    recipe.steps.flatMap((step) => toolsAt(step, recipe)).filter((tool) => isMeasuring || tool !== "measuring-set"),
+  );
 }
 
 /** How many of a tool each calls for: what is drawn is thin and odd, so two turners go under it; each mix has its own bowl. */

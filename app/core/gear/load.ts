@@ -48,6 +48,7 @@ export const toolBulk: Readonly<Record<Tool, { readonly grams: Grams; readonly l
   leveller: { grams: 20, litres: 0.02 },
   thermometer: { grams: 150, litres: 0.3 },
   "kitchen-paper": { grams: 250, litres: 3 },
+  pen: { grams: 60, litres: 0.6 },
 };
 const onTheTable: readonly Tool[] = ["plate", "fork", "tray", "towel", "stick"];
 

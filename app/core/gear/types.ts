@@ -40,7 +40,17 @@ export interface Surface {
 }
 
 /** What may be fewer than the tables that want it, and then goes round: tools, and places at a heat that is not the pieces'. */
-export const sharedThings = ["scale", "sieve", "grater", "zester", "mixer", "microwave", "hob"] as const;
+export const sharedThings = [
+  "scale",
+  "sieve",
+  "grater",
+  "zester",
+  "mixer",
+  "microwave",
+  "hob",
+  "ladle",
+  "pen",
+] as const;
 export type SharedThing = (typeof sharedThings)[number];
 
 export interface Kitchen {

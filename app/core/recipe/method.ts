@@ -1,6 +1,6 @@
 import type { Minutes } from "~/core/quantity";
 import { isForPlate } from "./lines";
-import type { Part, Recipe, Step } from "./types";
+import type { Part, Recipe, Step, Tool } from "./types";
 
 /** A sub-recipe for the plate (sauce, filling) with the steps that make it: work beside the batter, not before it. */
 export interface Beside {
@@ -59,6 +59,17 @@ export function methodOf(recipe: Recipe): Method {
   };
   known.set(recipe, method);
   return method;
+}
+
+/** The tools of a step with what goes without saying: batter that is drawn is drawn with a pen. */
+export const toolsAt = (step: Step, { family }: Pick<Recipe, "family">): readonly Tool[] =>
+  step.kind === "cook" && family === "drawn" && !step.tools.includes("pen") ? [...step.tools, "pen"] : step.tools;
+
+/** What a recipe's batter is poured with, piece by piece; null where its cook step names neither. */
+export function pouredWith(recipe: Recipe): "pen" | "ladle" | null {
+  const { cook } = methodOf(recipe);
+  const tools = cook ? toolsAt(cook, recipe) : [];
+  return tools.includes("pen") ? "pen" : tools.includes("ladle") ? "ladle" : null;
 }
 
 const withoutMixing = new WeakMap<Recipe, Recipe>();

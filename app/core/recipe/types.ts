@@ -175,6 +175,7 @@ export const tools = [
   "leveller",
   "thermometer",
   "kitchen-paper",
+  "pen",
 ] as const;
 export type Tool = (typeof tools)[number];
 

@@ -1,5 +1,5 @@
 import type { Seconds } from "~/core/quantity";
-import { loadSeconds } from "./durations";
+import { loadSeconds, pouringSeconds } from "./durations";
 import { type Network, type Node, network } from "./network";
 import { placesFor } from "./units";
 
@@ -378,6 +378,26 @@ export function boundOf(asked: Network): Seconds {
         Math.floor(heat / net.hotPlaces) +
         Math.min(...placed.map((node) => node.afterSeconds)),
     );
+  }
+
+  // What batter is poured with: all pours of those who share it one after the other, and the last piece still to be cooked.
+  for (const { thing, count } of asked.input.goesRound ?? []) {
+    const sharing = placed.filter((node) => asked.nodes[node.index]?.pouredWith === thing);
+    if (sharing.length === 0) continue;
+    const begin = Math.min(
+      ...sharing.map((node) => Math.max(readyOf(node), Math.min(...node.units.map((unit) => net.hotAt[unit] ?? 0)))),
+    );
+    // Each load is rounded to a second, and may be of one piece.
+    const pours = sharing.reduce((sum, node) => {
+      const all = pouringSeconds(node.job.recipe, node.pieces, net.input.pace) - pouringSeconds(node.job.recipe, 0, 1);
+      return sum + Math.max(0, all - 0.5 - node.pieces / 2);
+    }, 0);
+    const after = Math.min(
+      ...sharing.map(
+        (node) => Math.max(0, (node.load[0] ?? 0) - pouringSeconds(node.job.recipe, 0, 1)) + node.afterSeconds,
+      ),
+    );
+    bound = Math.max(bound, begin + Math.floor(pours / count) + after - 1);
   }
   return bound;
 }

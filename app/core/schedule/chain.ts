@@ -1,10 +1,10 @@
-import { betweenSeconds, toMinutes } from "./durations";
+import { betweenSeconds, pouringSeconds, toMinutes } from "./durations";
 import type { SharedThing } from "~/core/gear";
 import type { Minutes } from "~/core/quantity";
 import type { PinnableBell, ScheduleInput, Task, Timeline } from "./types";
 
 /** Why one thing of a class waited for the one before it. */
-export const linkReasons = ["batter", "surface", "adult", "hands", "demo", "doors", "plate", "room"] as const;
+export const linkReasons = ["batter", "surface", "adult", "hands", "demo", "doors", "plate", "room", "pour"] as const;
 export type LinkReason = (typeof linkReasons)[number];
 
 /** One link of the chain that holds the class up: a task, and what it waited for. */
@@ -52,6 +52,12 @@ function waitedIn(timeline: Timeline, input: ScheduleInput): (task: Task) => Wai
     const recipe = input.stations.find((job) => job.stationId === stationId)?.recipe ?? input.demoRecipe;
     return recipe ? toMinutes(betweenSeconds(recipe, stationId === null ? 1 : input.pace)) : 0;
   };
+  const jobs = new Map(input.stations.map((job) => [job.stationId, job]));
+  /** Minutes of a load or tester until its last piece is poured. */
+  const pouringOf = ({ stationId, pieces }: Task) => {
+    const recipe = jobs.get(stationId ?? "")?.recipe;
+    return recipe ? toMinutes(pouringSeconds(recipe, pieces, input.pace)) : 0;
+  };
   return (task) => {
     const own = (one: Task) => one.stationId === task.stationId;
     if (!atHeat.includes(task.kind)) {
@@ -67,6 +73,14 @@ function waitedIn(timeline: Timeline, input: ScheduleInput): (task: Task) => Wai
       if (mine) return { because: atHeat.includes(mine.kind) ? "plate" : "hands", before: mine };
       const shown = endsAt(task.start, ["demo-mix", "demo-load"]).at(-1);
       return { because: shown ? "demo" : "doors", before: shown };
+    }
+    if ((task.waited ?? 0) > 0) {
+      // Whoever had it last: poured before, and may lie on the heat still.
+      const poured = counted
+        .filter((one) => atHeat.includes(one.kind) && one.kind !== "demo-load" && one.start < task.start)
+        .map((one) => ({ one, off: Math.abs(one.start + pouringOf(one) - task.start) }))
+        .sort((a, b) => a.off - b.off);
+      if (poured[0] && poured[0].off <= near) return { because: "pour", before: poured[0].one };
     }
     const onUnit = counted
       .filter((one) => one !== task && one.surfaceId === task.surfaceId && one.end <= task.start + near)
@@ -153,7 +167,7 @@ export function holdUp(timeline: Timeline, input: ScheduleInput): HoldUp {
   for (const { taskId } of links) {
     const task = byId.get(taskId);
     if (task?.waitsFor !== undefined)
-      waitedFor.set(task.waitsFor, (waitedFor.get(task.waitsFor) ?? 0) + task.end - task.start);
+      waitedFor.set(task.waitsFor, (waitedFor.get(task.waitsFor) ?? 0) + (task.waited ?? task.end - task.start));
   }
   const count = (because: LinkReason) => heat.slice(1).filter(({ link }) => link.because === because).length;
   const [mostly] = (["surface", "adult"] as const).filter((one) => count(one) > 0).sort((a, b) => count(b) - count(a));

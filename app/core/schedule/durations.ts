@@ -60,6 +60,10 @@ export function stepSeconds(
 /** Pouring and lifting are handwork: by the audience, or by an adult where the recipe leaves the heat to one. */
 const heatPace = (recipe: Recipe, pace: number): number => (methodOf(recipe).cook?.who === "adult" ? 1 : pace);
 
+/** Seconds from the first pour of a load until its last piece is poured; where it is poured in two halves, its second half. */
+export const pouringSeconds = (recipe: Recipe, pieces: Pieces, pace: number): number =>
+  toSeconds(pieces * recipe.heat.pourPerPiece * heatPace(recipe, pace) + (recipe.heat.halves?.likely ?? 0));
+
 /** Seconds from the first pour of a load until its last piece is out, on a kind of surface. */
 export const loadSeconds = (recipe: Recipe, pieces: Pieces, pace: number, kind: SurfaceKind): number =>
   toSeconds(pieces * recipe.heat.pourPerPiece * heatPace(recipe, pace) + lyingMinutes(heatOn(recipe.heat, kind)));

@@ -95,7 +95,7 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
 function thingsWaitedFor({ tasks }: Timeline, { goesRound = [] }: ScheduleInput): ScheduleFinding[] {
   return goesRound.flatMap(({ thing, count }): ScheduleFinding[] => {
     const waiting = tasks.filter((task) => task.waitsFor === thing);
-    const minutes = Math.max(0, ...waiting.map((task) => task.end - task.start));
+    const minutes = Math.max(0, ...waiting.map((task) => task.waited ?? task.end - task.start));
     const stationIds = [...new Set(waiting.flatMap((task) => task.stationId ?? []))];
     return minutes < thingWorthSaying
       ? []
@@ -106,7 +106,8 @@ function thingsWaitedFor({ tasks }: Timeline, { goesRound = [] }: ScheduleInput)
 const thingWorthSaying = 1;
 
 /** Whoever waits for a thing has begun: it is not the window that keeps them. */
-const begunBy = (task: Task): boolean => ["mix", "prepare"].includes(task.kind) || task.waitsFor !== undefined;
+const begunBy = (task: Task): boolean =>
+  ["mix", "prepare"].includes(task.kind) || (task.kind === "wait" && task.waitsFor !== undefined);
 
 /** Stations that begin to mix after the bell, those of one minute together. */
 function mixingLater(timeline: Timeline): ScheduleFinding[] {

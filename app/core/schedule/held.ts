@@ -1,5 +1,6 @@
 import type { SharedThing } from "~/core/gear";
-import type { Seconds } from "~/core/quantity";
+import type { Pieces, Seconds } from "~/core/quantity";
+import { pouringSeconds } from "./durations";
 import type { ChainTask, Network, Node } from "./network";
 
 /** A thing that goes round, at one table from a moment to another. */
@@ -23,6 +24,31 @@ const heldIn = (tasks: readonly ChainTask[], counts: Counts, begin: Seconds): He
 export const heldFirst = (node: Node, counts: Counts, begin: Seconds): Held[] =>
   heldIn([...node.chain, ...node.beside], counts, begin);
 export const heldAgain = (node: Node, counts: Counts, begin: Seconds): Held[] => heldIn(node.chain, counts, begin);
+
+/**
+ * When a load has what its batter is poured with, from its begin on: at each tester while that is poured, then while its pieces are,
+ * and where they are poured in two halves until the second is. Nothing where every table has its own.
+ */
+export function heldPouring(
+  { input: { pace } }: Network,
+  node: Node,
+  unit: number,
+  testers: number,
+  pieces: Pieces,
+  begin: Seconds,
+): Held[] {
+  const thing = node.pouredWith;
+  if (thing === null) return [];
+  const tester = (node.loadOn[unit] ?? node.load)[1] ?? 0;
+  const start = begin + testers * tester;
+  const pouring = (count: Pieces) => pouringSeconds(node.job.recipe, count, pace);
+  const tried = Array.from({ length: testers }, (_, n) => ({
+    thing,
+    from: begin + n * tester,
+    to: begin + n * tester + pouring(1),
+  }));
+  return pieces > 0 ? [...tried, { thing, from: start, to: start + pouring(pieces) }] : tried;
+}
 
 /** Those that have the same thing at some moment of a use, where with it there would be more than there are; none where it is there. */
 function inTheWay(use: Held, others: readonly Held[], counts: Counts): readonly Held[] {

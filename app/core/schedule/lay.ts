@@ -1,5 +1,5 @@
 import type { Pieces, Seconds } from "~/core/quantity";
-import { type Held, countsOf, heldAgain, heldFirst, soonestThere } from "./held";
+import { type Counts, type Held, countsOf, heldAgain, heldFirst, heldPouring, soonestThere } from "./held";
 import type { Network, Node } from "./network";
 
 /** A load by numbers: on which unit, whose pieces. The order of a class is a list of these. */
@@ -34,6 +34,8 @@ export interface Placed {
   end: Seconds;
   /** Seconds after which the unit takes the next load. */
   readonly between: Seconds;
+  /** Seconds by which it begins later for what its batter is poured with, which goes round. */
+  waited: Seconds;
   /** Whose first tester it is; the first of `stations`. */
   readonly station: number;
 }
@@ -111,8 +113,12 @@ export class Bench {
   readonly mixFrom: Seconds;
   readonly demo: Laid["demo"];
   private readonly canTake: readonly boolean[];
-  /** Who has what of the things that go round, once a second mix has asked. */
+  /** Who has what of the things that go round, once a second mix has asked; and who pours with what goes round. */
   private held: Held[] | undefined;
+  private readonly pours: Held[] = [];
+  private readonly counts: Counts;
+  /** Batter is poured with what goes round: where a load can begin changes with every other. */
+  private readonly isPouredInTurn: boolean;
 
   constructor(
     readonly net: Network,
@@ -130,6 +136,8 @@ export class Bench {
     this.claimAt = net.claims.map(() => 0);
     this.handFree = nodes.map((node) => (node.hands > 0 ? Array.from({ length: node.hands }, () => 0) : null));
     this.canTake = nodes.map((node) => node.units.length > 0);
+    this.counts = countsOf(net);
+    this.isPouredInTurn = nodes.some((node) => node.pouredWith !== null);
     let demoEnd = 0;
     let mixFrom = net.demoMixEnd;
     const unit = shown?.units[demoUnit] ?? shown?.units[0];
@@ -205,6 +213,18 @@ export class Bench {
     return withAdults && this.hot.length > 0 ? Math.max(from, this.hot[this.placeAt(from)] ?? 0) : from;
   }
 
+  /** The same, from a moment on, when what its batter is poured with is there, too. */
+  private pourOn(node: Node, unit: number, pieces: Pieces, begin: Seconds, withAdults = true): Seconds {
+    if (node.pouredWith === null) return begin;
+    const own = heldPouring(this.net, node, unit, this.testersOn(node, unit), pieces, 0);
+    for (let from = begin; ;) {
+      const there = soonestThere(own, this.pours, this.counts, from);
+      const adult = withAdults && this.hot.length > 0 ? (this.hot[this.placeAt(there)] ?? 0) : 0;
+      if (adult <= there) return there;
+      from = adult;
+    }
+  }
+
   /**
    * Lays one load: as many of the pieces as there still are, on a unit they may use. Returns false where nothing was left to lay.
    * Several stations only on an oven, of dishes that cook alike; each with what fits beside those before it.
@@ -237,12 +257,13 @@ export class Bench {
     }
     // A load of nothing is none: it would take a surface for no pieces.
     if (testers < 1 && counts.every((count) => count < 1)) return false;
-    const from = this.beginOn(lead, unit, ready);
+    const total = counts.reduce((sum, count) => sum + count, 0);
+    const soonest = this.beginOn(lead, unit, ready);
+    const from = this.pourOn(lead, unit, total, soonest);
     const washed = this.washSeconds(lead, unit);
     if (washed === 0 && this.mustWash(lead, unit)) this.uncleared.add(unit);
     const load = lead.loadOn[unit] ?? lead.load;
     const start = from + testers * (load[1] ?? 0);
-    const total = counts.reduce((sum, count) => sum + count, 0);
     const end = total > 0 ? start + (load[total] ?? 0) : start;
     const free = this.unitFree[unit] ?? 0;
     this.loads.push({
@@ -257,8 +278,10 @@ export class Bench {
       start,
       end,
       between: lead.between,
+      waited: from - soonest,
       station: lead.index,
     });
+    if (this.isPouredInTurn) this.pours.push(...heldPouring(net, lead, unit, testers, total, from));
     if (this.hot.length > 0) this.hot[this.placeAt(from)] = end;
     const hands = this.handFree[lead.index];
     if (hands) hands[hands.indexOf(Math.min(...hands))] = start + total * lead.pour;
@@ -337,7 +360,7 @@ export class Bench {
       const places = node.places[unit] ?? 0;
       const testers = this.testersOn(node, unit);
       const { size, loads } = this.sizeOn(node, unit, evenly);
-      const from = this.beginOn(node, unit, ready, withAdults);
+      const from = this.pourOn(node, unit, size, this.beginOn(node, unit, ready, withAdults), withAdults);
       const load = node.loadOn[unit] ?? node.load;
       const start = from + testers * (load[1] ?? 0);
       const end = size > 0 ? start + (load[size] ?? 0) : start;
@@ -443,7 +466,7 @@ export class Bench {
       const [stations, pieces] = this.beside(chosen, best.unit, best.size, best.start);
       this.lay(best.unit, stations, pieces);
       const isShared = this.net.units[best.unit]?.stationId === null;
-      if (isShared || claims !== this.claimsDone) known.clear();
+      if (isShared || this.isPouredInTurn || claims !== this.claimsDone) known.clear();
       else for (const index of stations) known.delete(index);
       for (let n = open.length - 1; n >= 0; n -= 1)
         if ((this.remaining[open[n]?.index ?? -1] ?? 0) < 1) open.splice(n, 1);

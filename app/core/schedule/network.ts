@@ -1,5 +1,14 @@
 import type { Pieces, Seconds } from "~/core/quantity";
-import { type Heat, type Recipe, type Step, type SurfaceKind, heatOn, methodOf, piecesByRound } from "~/core/recipe";
+import {
+  type Heat,
+  type Recipe,
+  type Step,
+  type SurfaceKind,
+  heatOn,
+  methodOf,
+  piecesByRound,
+  pouredWith,
+} from "~/core/recipe";
 import {
   arrivalSeconds,
   betweenSeconds,
@@ -94,6 +103,8 @@ export interface Node {
   readonly claim: number;
   /** Hands that can pour at once where that can be a limit; 0 where it cannot. */
   readonly hands: number;
+  /** What its batter is poured with, where that goes round. */
+  readonly pouredWith: SharedThing | null;
 }
 
 /** A class before it is laid: activities, resources and links with their seconds, and no moments yet but those nothing can change. */
@@ -341,6 +352,7 @@ export function network(input: ScheduleInput): Network {
     return made;
   };
   const loadsOf = loadTables(units, input.pace);
+  const goesRound = new Set(input.goesRound?.map((one) => one.thing));
   const alone = input.stations.map((job, index): Node => {
     const { recipe } = job;
     const number = numberOf(recipe);
@@ -360,6 +372,7 @@ export function network(input: ScheduleInput): Network {
     const pieces = Math.max(0, job.pieces);
     // Half the batter makes half the pieces; of an odd number the first half makes one more.
     const firstMix = job.mixes === 2 ? Math.ceil(pieces / 2) : pieces;
+    const pouredBy = pouredWith(recipe);
     const pouring = hands > 0 && pour > 0 && mine.length > hands ? hands : 0;
     return {
       job,
@@ -379,6 +392,7 @@ export function network(input: ScheduleInput): Network {
       recipe: number,
       claim: claimed ? (place.get(claimed) ?? -1) : -1,
       hands: pouring,
+      pouredWith: pouredBy !== null && goesRound.has(pouredBy) ? pouredBy : null,
     };
   });
   const nodes = input.goesRound || input.demo === "along" ? inTurns(alone, input) : alone;

@@ -190,6 +190,8 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
       push("preheat", washed, load.washTo, { surfaceId, stationId: unitOf(load.unit)?.stationId ?? null });
     }
     if (!used.has(load.unit)) used.set(load.unit, load.from);
+    const thing = net.nodes[load.station]?.pouredWith;
+    const held = load.waited > 0 && thing ? { waitsFor: thing, waited: toMinutes(load.waited) } : {};
     const testerSeconds = net.nodes[load.station]?.loadOn[load.unit]?.[1] ?? 0;
     for (let n = 0; n < load.testers; n += 1)
       push("tester", load.from + n * testerSeconds, load.from + (n + 1) * testerSeconds, {
@@ -197,6 +199,7 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
         surfaceId,
         pieces: 1,
         ...(mixOf(net, load, 0) === 1 ? { mix: 2 as const } : {}),
+        ...(n === 0 ? held : {}),
       });
     load.stations.forEach((index, n) => {
       const one = cooking[index];
@@ -215,6 +218,7 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
         loadNumber: one.loads,
         ...(round ? { roundId: round.id } : {}),
         ...(mix === 1 ? { mix: 2 as const } : {}),
+        ...(n === 0 && load.testers === 0 ? held : {}),
       });
     });
   }

@@ -104,8 +104,9 @@ export interface Task {
   readonly roundId?: string;
   /** 2 for what is done to, or poured from, the second of two mixes; absent else. */
   readonly mix?: 2;
-  /** Of a wait: what goes round and is with another table. */
+  /** Of a wait: what goes round and is with another table; of a load or tester: what it was poured with, and for how many minutes it waited. */
   readonly waitsFor?: SharedThing;
+  readonly waited?: Minutes;
   /** Of a wait: where everybody steps along, the others are not there yet. */
   readonly isCatchUp?: true;
 }

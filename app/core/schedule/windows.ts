@@ -1,5 +1,5 @@
 import type { Seconds } from "~/core/quantity";
-import { countsOf, heldAgain, heldFirst, isThere } from "./held";
+import { type Held, countsOf, heldAgain, heldFirst, heldPouring, isThere } from "./held";
 import type { Laid, Placed } from "./lay";
 import type { Network, Node } from "./network";
 
@@ -149,6 +149,21 @@ function isFree(net: Network, loads: readonly Placed[], moved: Placed, from: Sec
   );
 }
 
+/** What a load has in hand while it is poured, where that goes round. */
+function pouringOf(net: Network, load: Placed): Held[] {
+  const lead = net.nodes[load.station];
+  const pieces = load.pieces.reduce((sum, count) => sum + count, 0);
+  return lead ? heldPouring(net, lead, load.unit, load.testers, pieces, load.from) : [];
+}
+
+/** Is what its batter is poured with there for a load that would begin at another moment? */
+function canPour(net: Network, loads: readonly Placed[], moved: Placed, from: Seconds): boolean {
+  const own = pouringOf(net, { ...moved, from });
+  if (own.length === 0) return true;
+  const others = loads.flatMap((load) => (load === moved ? [] : pouringOf(net, load)));
+  return isThere(own, others, countsOf(net));
+}
+
 /** Moves the loads of some stations, but for their last, as late as they can be: so their batter can be mixed later. In place. */
 function justify(net: Network, { loads }: Laid, stations: ReadonlySet<number>, own: readonly Own[]): boolean {
   let hasMoved = false;
@@ -166,7 +181,9 @@ function justify(net: Network, { loads }: Laid, stations: ReadonlySet<number>, o
         lead.hands > 0 ? (pourBy.get(load.station) ?? Infinity) - (load.pieces[0] ?? 0) * lead.pour : Infinity;
       const shift = Math.min(next - load.between - load.end, lastPour - load.start, byHands - load.start);
       const from = load.from + shift;
-      if (shift > 0 && Number.isFinite(shift) && isFree(net, loads, load, from, load.end + shift)) {
+      const isMoved = shift > 0 && Number.isFinite(shift);
+      if (isMoved && isFree(net, loads, load, from, load.end + shift) && canPour(net, loads, load, from)) {
+        load.waited = 0;
         load.from = from;
         load.start += shift;
         load.end += shift;

@@ -27,6 +27,7 @@ import * as pinnedBells from "./0024-pinned-bells";
 import * as ownProducts from "./0025-own-products";
 import * as aims from "./0026-aims";
 import * as placesForThings from "./0027-places-for-things";
+import * as pens from "./0028-pens";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -60,6 +61,7 @@ const provider: MigrationProvider = {
     "0025-own-products": ownProducts,
     "0026-aims": aims,
     "0027-places-for-things": placesForThings,
+    "0028-pens": pens,
   }),
 };
 

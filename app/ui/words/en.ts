@@ -94,6 +94,8 @@ export const sharedThingWords: Words<SharedThing> = {
   mixer: "hand mixer",
   microwave: "microwave",
   hob: "hob beside the pans",
+  ladle: "ladle",
+  pen: "batter pen",
 };
 
 export const stageStateWords: Words<StageState> = { settled: "settled", open: "open", stale: "stale" };
@@ -153,6 +155,7 @@ export const toolWords: Words<Tool> = {
   leveller: "straight edge to level with",
   thermometer: "surface thermometer",
   "kitchen-paper": "roll of kitchen paper",
+  pen: "batter pen",
   "baking-paper": "sheet of baking paper",
 };
 

@@ -15,6 +15,7 @@ export const linkWords: Readonly<Record<LinkReason, string>> = {
   doors: "the doors",
   plate: "the last piece",
   room: "the last of the room",
+  pour: "what it is poured with",
 };
 
 /** Where whoever leads the class stands when a bell is rung. */
