@@ -183,10 +183,13 @@ export function faultsOf(timeline: Timeline, input: ScheduleInput): string[] {
     const uses = timeline.tasks.flatMap((task) => {
       const job = jobOf(task.stationId);
       const step = job?.recipe.steps.find((one) => one.id === task.stepId);
-      if (!job || !step || !["mix", "prepare", "part"].includes(task.kind)) return [];
+      if (!job || !step || !["mix", "prepare", "part", "after"].includes(task.kind)) return [];
       const heat = job.recipe.parts.find((part) => part.id === step.partId)?.heat;
+      const warmed = step.kind === "reheat" ? step.warmth?.place : undefined;
       const isWanted =
-        thing === "microwave" || thing === "hob" ? heat === thing && step.kind === "mix" : step.tools.includes(thing);
+        thing === "microwave" || thing === "hob"
+          ? (heat === thing && step.kind === "mix") || warmed === (thing === "hob" ? "pan" : thing)
+          : step.tools.includes(thing);
       // A scale is free again once everything is measured.
       return isWanted && thing !== "scale" ? [task] : [];
     });

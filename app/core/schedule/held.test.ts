@@ -1,8 +1,14 @@
 import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { plan } from "~/core/plan";
+import type { Recipe } from "~/core/recipe";
+import { starterRecipes } from "~/demo/recipes";
 import { readClassFile } from "~/formats/class-file";
+import { surface } from "../../../test/rooms";
+import { faultsOf } from "../../../test/timeline-checker";
 import { type Held, isThere, soonestThere } from "./held";
+import { schedule } from "./schedule";
+import type { ScheduleInput, Timeline } from "./types";
 
 const held = fc
   .record({
@@ -56,4 +62,54 @@ test("two tables that mix in halves with one mixer have it one after the other, 
     const next = inOrder[at + 1];
     if (next) expect(next.start).toBeGreaterThanOrEqual(task.end - 1e-9);
   });
+});
+
+test("what is done after the last piece waits for the one microwave, whoever is out first has it first, and the meal waits along", () => {
+  const [batter] = starterRecipes;
+  const warmed = batter?.steps.find((step) => step.kind === "cook");
+  if (!batter || !warmed) throw new Error("There is a starter book.");
+  const recipe: Recipe = {
+    ...batter,
+    steps: [
+      ...batter.steps.slice(0, batter.steps.indexOf(warmed) + 1),
+      {
+        ...warmed,
+        id: "warm",
+        kind: "reheat",
+        text: "Warm the sauce.",
+        draws: [],
+        minutes: { low: 3, likely: 4, high: 5 },
+        tools: [],
+        warmth: { place: "microwave", c: 75 },
+      },
+    ],
+  };
+  const input = (microwaves: number): ScheduleInput => ({
+    stations: ["a", "b", "c"].map((stationId) => ({ stationId, recipe, pieces: 4, measuredLines: 0, eggs: 0 })),
+    surfaces: [surface("griddle", "electric-griddle", 4, 3)],
+    people: 6,
+    sinks: 2,
+    pace: 1,
+    demo: "mix",
+    kitMode: "pre-measured",
+    doorsMinutes: 5,
+    eatMinutes: 10,
+    cleanMinutes: 10,
+    testersPerSurface: 0,
+    hotPlaces: null,
+    goesRound: [{ thing: "microwave", count: microwaves }],
+  });
+  const [one, three] = [schedule(input(1)), schedule(input(3))];
+  const afters = one.tasks.filter((task) => task.kind === "after").sort((a, b) => a.start - b.start);
+  expect(afters.map((task) => task.end - task.start)).toEqual([4, 4, 4]);
+  expect(afters[1]?.start).toBeCloseTo(afters[0]?.end ?? NaN, 6);
+  expect(afters[2]?.start).toBeCloseTo(afters[1]?.end ?? NaN, 6);
+  const waits = one.tasks.filter((task) => task.kind === "wait" && task.waitsFor === "microwave");
+  expect(waits.map((task) => task.end - task.start)).toEqual([4, 8]);
+  const eatAt = (timeline: Timeline) => timeline.bells.find((bell) => bell.kind === "eat")?.at ?? NaN;
+  expect(eatAt(one)).toBeCloseTo(eatAt(three) + 8, 6);
+  expect(three.tasks.some((task) => task.waitsFor !== undefined)).toBe(false);
+  // A checker that does not know the scheduler sees three tables at one microwave.
+  expect(faultsOf(one, input(1))).toEqual([]);
+  expect(faultsOf(three, input(1)).some((fault) => fault.includes("microwave"))).toBe(true);
 });

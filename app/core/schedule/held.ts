@@ -24,6 +24,9 @@ const heldIn = (tasks: readonly ChainTask[], counts: Counts, begin: Seconds): He
 export const heldFirst = (node: Node, counts: Counts, begin: Seconds): Held[] =>
   heldIn([...node.chain, ...node.beside], counts, begin);
 export const heldAgain = (node: Node, counts: Counts, begin: Seconds): Held[] => heldIn(node.chain, counts, begin);
+/** What one thing done after the last piece wants, by when it begins. */
+export const heldAfter = (task: ChainTask, counts: Counts, begin: Seconds): Held[] =>
+  heldIn([{ ...task, from: 0, to: task.to - task.from }], counts, begin);
 
 /**
  * When a load has what its batter is poured with, from its begin on: at each tester while that is poured, then while its pieces are,

@@ -50,6 +50,8 @@ export interface Laid {
   readonly begins: number[];
   /** For each station: when it begins to mix the second half; 0 where there is none. */
   readonly seconds: number[];
+  /** For each station: when it begins each thing it does after its last piece; see `settle`. */
+  afters: readonly (readonly Seconds[])[];
   /** Units that had another food on them before one it must not meet, and that no washing clears. */
   readonly uncleared: readonly number[];
   /** Stations with pieces that no unit takes. */
@@ -481,6 +483,7 @@ export class Bench {
       demo: this.demo,
       begins: nodes.map(() => this.mixFrom),
       seconds: this.seconds,
+      afters: [],
       uncleared: [...this.uncleared],
       unplaced: nodes.filter((node) => node.pieces > 0 && !this.canTake[node.index]).map((node) => node.index),
     };

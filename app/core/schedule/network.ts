@@ -80,7 +80,8 @@ export interface Node {
   /** What is made beside from the end of mixing, one part after the other, and the seconds it takes from there. */
   readonly beside: readonly ChainTask[];
   readonly besideSeconds: Seconds;
-  /** Seconds of the method after the last piece is out. */
+  /** What the method does after the last piece is out, in seconds from then, and how long it takes where nothing is waited for. */
+  readonly after: readonly ChainTask[];
   readonly afterSeconds: Seconds;
   /**
    * Seconds of a load by its pieces, from the first pour to the last piece out; the first is of none, only its sides. By unit, as kinds
@@ -156,8 +157,12 @@ const alikeHeat = (a: Heat, b: Heat): boolean =>
 /** The things that go round which a step wants, and for how long: a scale for what is measured, a heat for what is made over it. */
 function wantedBy(step: Step, recipe: Recipe, { measuring, whole }: { measuring: Seconds; whole: Seconds }) {
   const { heat } = recipe.parts.find((part) => part.id === step.partId) ?? { heat: "none" };
+  // What is warmed again is warmed where its step says: a pan wants a hob.
+  const warmed = step.kind === "reheat" ? step.warmth?.place : undefined;
+  const isOver = (thing: "microwave" | "hob") =>
+    (heat === thing && step.kind === "mix") || warmed === (thing === "hob" ? "pan" : thing);
   const things = sharedThings.filter((thing) =>
-    thing === "microwave" || thing === "hob" ? heat === thing && step.kind === "mix" : step.tools.includes(thing),
+    thing === "microwave" || thing === "hob" ? isOver(thing) : step.tools.includes(thing),
   );
   return { things, holds: things.length === 1 && things[0] === "scale" && measuring > 0 ? measuring : whole };
 }
@@ -219,8 +224,19 @@ function chainOf(job: StationJob, input: ScheduleInput) {
   };
 }
 
-const secondsOf = (job: StationJob, input: ScheduleInput, steps: readonly Step[]): number =>
-  steps.reduce((sum, step) => sum + stepSeconds(step, job, input).whole, 0);
+/** What a method does after the last piece, one thing after the other. */
+function afterOf(job: StationJob, input: ScheduleInput): readonly ChainTask[] {
+  let at = 0;
+  return methodOf(job.recipe).after.flatMap((step): ChainTask[] => {
+    const took = stepSeconds(step, job, input);
+    if (took.whole <= 0) return [];
+    const from = at;
+    at += took.whole;
+    const kind = step.kind === "rest" ? "wait" : "after";
+    const wanted = wantedBy(step, job.recipe, took);
+    return [{ kind, stepId: step.id, from, to: at, ...wanted, waited: 0, caughtUp: 0 }];
+  });
+}
 
 /**
  * The stations with what they wait for: of the things that go round, which all want from the bell on and whoever asks first has first;
@@ -308,6 +324,7 @@ const leastTable = ([first = [], ...others]: readonly (readonly Seconds[])[]): r
 
 /** What is the same for all stations of one dish and one size. */
 type Worked = ReturnType<typeof chainOf> & {
+  readonly after: readonly ChainTask[];
   readonly afterSeconds: Seconds;
   readonly between: Seconds;
 };
@@ -342,10 +359,11 @@ export function network(input: ScheduleInput): Network {
     const key = [recipe, job.measuredLines, job.eggs, job.sachets ?? 0, job.wetStepId ?? ""].join(" ");
     const known = chains.get(key);
     if (known) return known;
-    const method = methodOf(job.recipe);
+    const after = afterOf(job, input);
     const made: Worked = {
       ...chainOf(job, input),
-      afterSeconds: secondsOf(job, input, method.after),
+      after,
+      afterSeconds: after[after.length - 1]?.to ?? 0,
       between: betweenSeconds(job.recipe, input.pace),
     };
     chains.set(key, made);

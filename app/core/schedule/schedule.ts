@@ -1,6 +1,6 @@
 import type { SharedThing } from "~/core/gear";
 import { methodOf } from "~/core/recipe";
-import { stepSeconds, toMinutes, toSeconds, washMinutes } from "./durations";
+import { toMinutes, toSeconds, washMinutes } from "./durations";
 import { boundOf } from "./bounds";
 import type { Genes, Laid } from "./lay";
 import { type Network, type Node, network } from "./network";
@@ -235,7 +235,7 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
   }
   cooking.forEach((one, index) => {
     const node = net.nodes[index];
-    if (node) one.servedAt = finish(net, node, one, push, !unplaced.has(index));
+    if (node) one.servedAt = finish(net, node, one, laid.afters[index] ?? [], push, !unplaced.has(index));
   });
 
   const loadTasks = tasks.filter((task) => task.kind === "load");
@@ -319,7 +319,14 @@ const waitsFor = (things: readonly SharedThing[], { goesRound = [] }: ScheduleIn
 type Push = (kind: Task["kind"], start: number, end: number, more?: Partial<Task>) => unknown;
 
 /** What is made beside the batter and what comes after the last piece; the moment from which the station can be served. */
-function finish({ input }: Network, node: Node, one: Cooking, push: Push, isPlaced: boolean): number {
+function finish(
+  { input }: Network,
+  node: Node,
+  one: Cooking,
+  afters: readonly number[],
+  push: Push,
+  isPlaced: boolean,
+): number {
   const { job } = one;
   if (job.pieces <= 0) return 0;
   const { stationId } = job;
@@ -329,15 +336,13 @@ function finish({ input }: Network, node: Node, one: Cooking, push: Push, isPlac
     if (to > from) push(kind, begin + from, begin + to, { stationId, stepId });
   }
   const aside = one.mixedAt + node.besideSeconds;
-  let after = 0;
-  if (node.afterSeconds > 0 && one.loads > 0) {
-    after = one.lastLoadEnd;
-    for (const step of methodOf(job.recipe).after) {
-      const { whole } = stepSeconds(step, job, input);
-      if (whole > 0)
-        push(step.kind === "rest" ? "wait" : "after", after, after + whole, { stationId, stepId: step.id });
-      after += whole;
-    }
-  }
-  return Math.max(isPlaced ? one.lastLoadEnd : 0, after, aside);
+  let after = one.lastLoadEnd;
+  afters.forEach((at, n) => {
+    const task = node.after[n];
+    if (!task) return;
+    if (at > after) push("wait", after, at, { stationId, ...waitsFor(task.things, input) });
+    after = at + task.to - task.from;
+    push(task.kind, at, after, { stationId, stepId: task.stepId });
+  });
+  return Math.max(isPlaced ? one.lastLoadEnd : 0, afters.length > 0 ? after : 0, aside);
 }

@@ -1,5 +1,5 @@
 import type { Seconds } from "~/core/quantity";
-import { type Held, countsOf, heldAgain, heldFirst, heldPouring, isThere } from "./held";
+import { type Held, countsOf, heldAfter, heldAgain, heldFirst, heldPouring, isThere, soonestThere } from "./held";
 import type { Laid, Placed } from "./lay";
 import type { Network, Node } from "./network";
 
@@ -197,6 +197,48 @@ function justify(net: Network, { loads }: Laid, stations: ReadonlySet<number>, o
   return hasMoved;
 }
 
+/**
+ * When each station begins what it does after its last piece: as soon as it is out, or where that wants what goes round as soon as it is
+ * there, behind all mixing and pouring and whoever was out before.
+ * @param out when a station's last piece is out; null where it cooks nothing.
+ */
+function aftersOf(net: Network, laid: Laid, out: (node: Node) => Seconds | null): Laid["afters"] {
+  if (net.nodes.every((node) => node.after.length === 0)) return laid.afters;
+  const counts = countsOf(net);
+  const wants = (node: Node) => node.after.some((task) => task.things.some((thing) => counts.has(thing)));
+  const isAsked = counts.size > 0 && net.nodes.some(wants);
+  const held = isAsked
+    ? [
+        ...net.nodes.flatMap((node) => heldFirst(node, counts, laid.begins[node.index] ?? 0)),
+        ...net.nodes.flatMap((node) => {
+          const again = laid.seconds[node.index] ?? 0;
+          return again > 0 ? heldAgain(node, counts, again) : [];
+        }),
+        ...laid.loads.flatMap((load) => pouringOf(net, load)),
+      ]
+    : [];
+  const begins = net.nodes.map((): Seconds[] => []);
+  const row = net.nodes.flatMap((node) => {
+    const at = node.after.length > 0 ? out(node) : null;
+    return at === null ? [] : [{ node, at }];
+  });
+  if (isAsked)
+    row.sort((a, b) => a.at - b.at || Number(b.node.job.isApart ?? false) - Number(a.node.job.isApart ?? false));
+  for (const { node, at: outAt } of row) {
+    let at = outAt;
+    for (const task of node.after) {
+      const own = isAsked ? heldAfter(task, counts, 0) : [];
+      if (own.length > 0) {
+        at = soonestThere(own, held, counts, at);
+        held.push(...heldAfter(task, counts, at));
+      }
+      begins[node.index]?.push(at);
+      at += task.to - task.from;
+    }
+  }
+  return begins;
+}
+
 const mixes = [0, 1] as const;
 
 /** Loads up to which they are moved about one by one: more are ordered by the search, not in the frame of somebody who types. */
@@ -223,6 +265,10 @@ export function settle(net: Network, laid: Laid): Score {
     own = ownOf(net, laid.loads);
     mixLate(net, laid, own, soonest);
   }
+  laid.afters = aftersOf(net, laid, (node) => {
+    const [mine, other] = [own[node.index * 2], own[node.index * 2 + 1]];
+    return mine && other && mine.loads + other.loads > 0 ? Math.max(mine.lastEnd, other.lastEnd) : null;
+  });
   let [broken, lateSum, served, lastEnd, waits, testers] = [0, 0, laid.demo?.end ?? 0, laid.demo?.end ?? 0, 0, 0];
   for (const node of net.nodes) {
     const [mine, other] = [own[node.index * 2], own[node.index * 2 + 1]];
@@ -236,7 +282,7 @@ export function settle(net: Network, laid: Laid): Score {
       }
     }
     const out = Math.max(mine.lastEnd, other.lastEnd);
-    const end = servedAt(node, out, mine.loads + other.loads, laid.begins[node.index] ?? 0);
+    const end = servedAt(node, out, laid);
     if (end > served) served = end;
     if (out > lastEnd) lastEnd = out;
     waits += end;
@@ -246,9 +292,11 @@ export function settle(net: Network, laid: Laid): Score {
 }
 
 /** When everything of a station can be eaten: its last piece, what comes after it, and what is made beside. */
-const servedAt = (node: Node, out: Seconds, loads: number, begin: Seconds): Seconds =>
-  Math.max(
+function servedAt(node: Node, out: Seconds, { begins, afters }: Laid): Seconds {
+  const [task, begin] = [node.after[node.after.length - 1], afters[node.index]?.[node.after.length - 1]];
+  return Math.max(
     out,
-    node.afterSeconds > 0 && loads > 0 ? out + node.afterSeconds : 0,
-    begin + node.mixedAfter + node.besideSeconds,
+    task && begin !== undefined ? begin + task.to - task.from : 0,
+    (begins[node.index] ?? 0) + node.mixedAfter + node.besideSeconds,
   );
+}
