@@ -23,7 +23,8 @@ const heldIn = (tasks: readonly ChainTask[], counts: Counts, begin: Seconds): He
 /** What a table has while it mixes first, with what it makes beside, beginning at a moment; and while it mixes a second time. */
 export const heldFirst = (node: Node, counts: Counts, begin: Seconds): Held[] =>
   heldIn([...node.chain, ...node.beside], counts, begin);
-export const heldAgain = (node: Node, counts: Counts, begin: Seconds): Held[] => heldIn(node.chain, counts, begin);
+export const heldAgain = (node: Node, counts: Counts, begin: Seconds): Held[] =>
+  heldIn(node.again.chain, counts, begin);
 /** What one thing done after the last piece wants, by when it begins. */
 export const heldAfter = (task: ChainTask, counts: Counts, begin: Seconds): Held[] =>
   heldIn([{ ...task, from: 0, to: task.to - task.from }], counts, begin);

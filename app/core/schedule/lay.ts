@@ -323,7 +323,7 @@ export class Bench {
       : 0;
     const from = this.whenThere(node, Math.max(hands, cooked));
     this.seconds[node.index] = from;
-    this.ready[node.index] = from + node.readyAfter;
+    this.ready[node.index] = from + node.again.readyAfter;
   }
 
   /** When what goes round is there for a second mix, behind all first ones and the second ones that came before. */

@@ -60,8 +60,17 @@ export function segmentsOf(rounds: readonly Pieces[], firstMix: Pieces): Segment
   });
 }
 
+/** A batter from the begin of its chain: what is done, and in seconds from then leavener wet, batter mixed, hands free, first pour allowed. */
+export interface Mixing {
+  readonly chain: readonly ChainTask[];
+  readonly wetAfter: Seconds;
+  readonly mixedAfter: Seconds;
+  readonly handsAfter: Seconds;
+  readonly readyAfter: Seconds;
+}
+
 /** One station as the network sees it: a chain of handwork that can be moved as a whole, and pieces that wait for a surface. */
-export interface Node {
+export interface Node extends Mixing {
   readonly job: StationJob;
   readonly index: number;
   readonly pieces: Pieces;
@@ -71,12 +80,8 @@ export interface Node {
   readonly firstMix: Pieces;
   /** Every hand is wanted at the heat: nobody mixes a second half while the first is cooked. */
   readonly isOneHanded: boolean;
-  readonly chain: readonly ChainTask[];
-  /** Seconds from the begin of the chain: leavener wet, batter mixed, hands free, first pour allowed. */
-  readonly wetAfter: Seconds;
-  readonly mixedAfter: Seconds;
-  readonly handsAfter: Seconds;
-  readonly readyAfter: Seconds;
+  /** Its second half, which nobody keeps step with, and for which what goes round is asked for anew. */
+  readonly again: Mixing;
   /** What is made beside from the end of mixing, one part after the other, and the seconds it takes from there. */
   readonly beside: readonly ChainTask[];
   readonly besideSeconds: Seconds;
@@ -324,6 +329,7 @@ const leastTable = ([first = [], ...others]: readonly (readonly Seconds[])[]): r
 
 /** What is the same for all stations of one dish and one size. */
 type Worked = ReturnType<typeof chainOf> & {
+  readonly again: Mixing;
   readonly after: readonly ChainTask[];
   readonly afterSeconds: Seconds;
   readonly between: Seconds;
@@ -360,8 +366,10 @@ export function network(input: ScheduleInput): Network {
     const known = chains.get(key);
     if (known) return known;
     const after = afterOf(job, input);
+    const batter = chainOf(job, input);
     const made: Worked = {
-      ...chainOf(job, input),
+      ...batter,
+      again: batter,
       after,
       afterSeconds: after[after.length - 1]?.to ?? 0,
       between: betweenSeconds(job.recipe, input.pace),

@@ -151,7 +151,7 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
       push(kind, at + from, at + to, { stationId, stepId });
     }
     if (again > 0)
-      for (const { kind, stepId, from, to } of node.chain)
+      for (const { kind, stepId, from, to } of node.again.chain)
         push(kind, again + from, again + to, { stationId, stepId, mix: 2 });
   }
   const allMixed = net.nodes.reduce((last, node) => Math.max(last, begins(node) + node.handsAfter), net.demoMixEnd);
@@ -175,7 +175,8 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
     const of = { stationId: job.stationId, stepId: resting.find((step) => step.kind === "rest")?.id ?? null };
     push("rest", mixedAt, mixedAt + rest, of);
     const [node, again] = [net.nodes[index], laid.seconds[index] ?? 0];
-    if (node && again > 0) push("rest", again + node.mixedAfter, again + node.mixedAfter + rest, { ...of, mix: 2 });
+    const mixedAgain = again + (node?.again.mixedAfter ?? 0);
+    if (again > 0) push("rest", mixedAgain, mixedAgain + rest, { ...of, mix: 2 });
   }
 
   const used = new Map<number, number>();
@@ -302,7 +303,8 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
       const [node, again] = [net.nodes[index], laid.seconds[index] ?? 0];
       const first = times(wetAt, mixedAt, readyAt, lastPours[0]);
       if (!node || again === 0) return [first];
-      const second = times(again + node.wetAfter, again + node.mixedAfter, again + node.readyAfter, lastPours[1]);
+      const { wetAfter, mixedAfter, readyAfter } = node.again;
+      const second = times(again + wetAfter, again + mixedAfter, again + readyAfter, lastPours[1]);
       return [first, { ...second, mix: 2 }];
     }),
     unplaced: laid.unplaced.flatMap((index) => net.nodes[index]?.job.stationId ?? []),

@@ -1,7 +1,7 @@
 import type { Seconds } from "~/core/quantity";
 import { type Held, countsOf, heldAfter, heldAgain, heldFirst, heldPouring, isThere, soonestThere } from "./held";
 import type { Laid, Placed } from "./lay";
-import type { Network, Node } from "./network";
+import type { Mixing, Network, Node } from "./network";
 
 /** What a laid class is judged by; less is better, the first that differs decides. */
 export interface Score {
@@ -82,14 +82,14 @@ function ownOf(net: Network, loads: readonly Placed[]): Own[] {
  * How many seconds later than it could a mix begins, so that its batter is not wet for longer than it may be: no more than that takes,
  * never so late that its first pour would wait, that hands are wanted elsewhere (`by`), and never across the load that is shown.
  */
-function lateBy(node: Node, own: Own, from: Seconds, by: Seconds, { demo }: Laid): Seconds {
-  if (node.cookBy === null || own.lastPour < 0) return 0;
-  const need = own.lastPour - (from + node.wetAfter) - node.cookBy;
-  const slack = Math.min(own.first - (from + node.readyAfter), by - (from + node.handsAfter));
+function lateBy({ cookBy }: Node, batter: Mixing, own: Own, from: Seconds, by: Seconds, { demo }: Laid): Seconds {
+  if (cookBy === null || own.lastPour < 0) return 0;
+  const need = own.lastPour - (from + batter.wetAfter) - cookBy;
+  const slack = Math.min(own.first - (from + batter.readyAfter), by - (from + batter.handsAfter));
   if (need <= 0 || slack <= 0) return 0;
   const wanted = Math.min(need, slack);
   if (!demo || demo.end <= from) return wanted;
-  const before = Math.max(0, demo.start - (from + node.handsAfter));
+  const before = Math.max(0, demo.start - (from + batter.handsAfter));
   if (wanted <= before) return wanted;
   const after = demo.end - from;
   return slack >= after ? Math.max(after, wanted) : Math.min(slack, before);
@@ -120,12 +120,12 @@ function mixLate(net: Network, laid: Laid, own: readonly Own[], soonest: Soonest
     const [mine, other] = [own[node.index * 2], own[node.index * 2 + 1]];
     const again = soonest[node.index] ?? 0;
     if (other && again > 0) {
-      const later = again + lateBy(node, other, again, Infinity, laid);
+      const later = again + lateBy(node, node.again, other, again, Infinity, laid);
       if (canBegin(net, laid, node, 1, later)) laid.seconds[node.index] = later;
     }
     const by = again > 0 ? (laid.seconds[node.index] ?? Infinity) : Infinity;
     if (!mine) continue;
-    const begin = laid.mixFrom + lateBy(node, mine, laid.mixFrom, by, laid);
+    const begin = laid.mixFrom + lateBy(node, node, mine, laid.mixFrom, by, laid);
     if (begin === laid.begins[node.index]) continue;
     if (canBegin(net, laid, node, 0, begin)) laid.begins[node.index] = begin;
   }
@@ -135,8 +135,8 @@ function mixLate(net: Network, laid: Laid, own: readonly Own[], soonest: Soonest
 const beginOf = ({ begins, seconds }: Laid, index: number, mix: number): Seconds =>
   (mix === 0 ? begins[index] : seconds[index]) ?? 0;
 
-const lateOf = (node: Node, own: Own, begin: Seconds): Seconds =>
-  node.cookBy === null || own.lastPour < 0 ? 0 : Math.max(0, own.lastPour - (begin + node.wetAfter) - node.cookBy);
+const lateOf = ({ cookBy }: Node, batter: Mixing, own: Own, begin: Seconds): Seconds =>
+  cookBy === null || own.lastPour < 0 ? 0 : Math.max(0, own.lastPour - (begin + batter.wetAfter) - cookBy);
 
 /** Is a place at the heat free for a load over a span, beside all others? */
 function isFree(net: Network, loads: readonly Placed[], moved: Placed, from: Seconds, end: Seconds): boolean {
@@ -253,7 +253,9 @@ export function settle(net: Network, laid: Laid): Score {
     net.nodes.filter((node) =>
       mixes.some((mix) => {
         const mine = own[node.index * 2 + mix];
-        return mine !== undefined && lateOf(node, mine, beginOf(laid, node.index, mix)) > 0;
+        return (
+          mine !== undefined && lateOf(node, mix === 0 ? node : node.again, mine, beginOf(laid, node.index, mix)) > 0
+        );
       }),
     );
   const late = lateNodes();
@@ -274,7 +276,8 @@ export function settle(net: Network, laid: Laid): Score {
     const [mine, other] = [own[node.index * 2], own[node.index * 2 + 1]];
     if (!mine || !other || node.pieces < 1) continue;
     for (const mix of mixes) {
-      const by = lateOf(node, mix === 0 ? mine : other, beginOf(laid, node.index, mix));
+      const [batter, poured] = mix === 0 ? [node, mine] : [node.again, other];
+      const by = lateOf(node, batter, poured, beginOf(laid, node.index, mix));
       // A second of rounding is not a broken window.
       if (by > 1) {
         broken += 1;
