@@ -118,8 +118,15 @@ interface Judged {
 /** What one substance is to one person in one ingredient; see {@link Avoided}. */
 type AvoidedSubstance = Extract<Avoided, { substance: Substance }>;
 
-const hasLookedFor = (label: LabelReading, what: string): boolean =>
-  (label.lookedFor ?? []).some((one) => one === what || foodName(one) === foodName(what));
+const lookedForIn = new WeakMap<LabelReading, ReadonlySet<string>>();
+
+function hasLookedFor(label: LabelReading, what: string): boolean {
+  const { lookedFor = [] } = label;
+  if (lookedFor.includes(what)) return true;
+  let names = lookedForIn.get(label);
+  if (!names) lookedForIn.set(label, (names = new Set(lookedFor.map(foodName))));
+  return names.has(foodName(what));
+}
 
 /** A label that claims to be gluten-free, for somebody with coeliac disease; undefined where the claim decides nothing. */
 function judgeClaim(ingredient: Ingredient, label: LabelReading): Judged | undefined {
@@ -235,13 +242,18 @@ function avoidedFor(need: Need): Avoided[] {
 export const isCoeliacAsked = (person: Pick<Participant, "needs">): boolean =>
   person.needs.some((need) => need.kind === "substance" && need.severity === "coeliac" && need.substance !== "gluten");
 
-/** Everything a person avoids: what was declared, and honey for an infant whatever was declared. A diet is a choice. */
-export const avoidedBy = (person: Pick<Participant, "needs" | "ageBand">): Avoided[] => [
-  ...person.needs.flatMap(avoidedFor),
-  ...(person.ageBand === "under-1"
-    ? [{ substance: "honey" as const, mayCounts: true, touchOrAir: false, isAsked: false }]
-    : []),
-];
+const declaredIn = new WeakMap<readonly Need[], readonly Avoided[]>();
+const honey: Avoided = { substance: "honey", mayCounts: true, touchOrAir: false, isAsked: false };
+
+/**
+ * Everything a person avoids: what was declared, and honey for an infant whatever was declared. A diet is a choice. The same list each
+ * time for the same needs: a class is planned anew at every keystroke, and its register stays.
+ */
+export function avoidedBy({ needs, ageBand }: Pick<Participant, "needs" | "ageBand">): readonly Avoided[] {
+  let declared = declaredIn.get(needs);
+  if (!declared) declaredIn.set(needs, (declared = needs.flatMap(avoidedFor)));
+  return ageBand === "under-1" ? [...declared, honey] : declared;
+}
 
 /** Is there anything to watch with this person, or may there be? */
 export const isConcerned = (person: Participant): boolean =>
@@ -279,6 +291,12 @@ const openReason = (person: Participant): Reason | undefined => {
 const noNeeds: readonly Reason[] = [{ why: "no-needs" }];
 const notInPantry: readonly Reason[] = [{ why: "not-in-pantry" }];
 
+/** What was judged before, by what is avoided and by the ingredient, with the label it was judged by. */
+const judgedBefore = new WeakMap<
+  readonly Avoided[],
+  WeakMap<Ingredient, { readonly label: LabelReading | undefined; readonly item: ItemVerdict }>
+>();
+
 function judgeAvoided(
   avoided: readonly Avoided[],
   ingredientId: string,
@@ -287,6 +305,21 @@ function judgeAvoided(
 ): ItemVerdict {
   if (avoided.length === 0) return { ingredientId, verdict: "clear", reasons: noNeeds };
   if (!ingredient) return { ingredientId, verdict: "unknown", reasons: notInPantry };
+  let of = judgedBefore.get(avoided);
+  if (!of) judgedBefore.set(avoided, (of = new WeakMap()));
+  const before = of.get(ingredient);
+  if (before && before.label === label && before.item.ingredientId === ingredientId) return before.item;
+  const item = judgedAnew(avoided, ingredientId, ingredient, label);
+  of.set(ingredient, { label, item });
+  return item;
+}
+
+function judgedAnew(
+  avoided: readonly Avoided[],
+  ingredientId: string,
+  ingredient: Ingredient,
+  label: LabelReading | undefined,
+): ItemVerdict {
   const judged: Judged[] = [];
   for (const one of avoided) {
     if (one.food !== undefined) {

@@ -439,17 +439,18 @@ export class Bench {
     // When each station could start changes only where its unit was taken: kept, not worked out at every load. The adults are the same
     // for everybody: whoever would start before one is free starts then.
     const open = hungry();
-    const known = new Map<number, ReturnType<Bench["bestUnit"]>>();
+    // By station; null where there is no place for it, undefined where it is to be worked out.
+    const known = new Array<Choice | null | undefined>(nodes.length).fill(undefined);
     const isTied = this.hot.length > 0;
     while (open.length > 0) {
       let chosen: Node | undefined;
-      let best: ReturnType<Bench["bestUnit"]>;
+      let best: Choice | undefined;
       let soonest = Infinity;
       const adult = isTied ? Math.min(...this.hot) : 0;
       for (const node of open) {
-        let one = known.get(node.index);
-        if (!known.has(node.index)) known.set(node.index, (one = this.bestUnit(node, rule.isEven, false)));
-        if (!one) continue;
+        let one = known[node.index];
+        if (one === undefined) known[node.index] = one = this.bestUnit(node, rule.isEven, false) ?? null;
+        if (one === null) continue;
         const start = isTied && one.from < adult ? one.start + adult - one.from : one.start;
         if (
           !best ||
@@ -468,10 +469,15 @@ export class Bench {
       const [stations, pieces] = this.beside(chosen, best.unit, best.size, best.start);
       this.lay(best.unit, stations, pieces);
       const isShared = this.net.units[best.unit]?.stationId === null;
-      if (isShared || this.isPouredInTurn || claims !== this.claimsDone) known.clear();
-      else for (const index of stations) known.delete(index);
-      for (let n = open.length - 1; n >= 0; n -= 1)
-        if ((this.remaining[open[n]?.index ?? -1] ?? 0) < 1) open.splice(n, 1);
+      if (isShared || this.isPouredInTurn || claims !== this.claimsDone) known.fill(undefined);
+      for (const index of stations) {
+        known[index] = undefined;
+        if ((this.remaining[index] ?? 0) < 1)
+          open.splice(
+            open.findIndex((node) => node.index === index),
+            1,
+          );
+      }
     }
   }
 
