@@ -31,6 +31,7 @@ const likely = (minutes: number) => ({ low: minutes, likely: minutes, high: minu
 const pancake = on(dishOf("pancake"), ["electric-griddle", "hob-pan", "cast-iron-pan"]);
 const other = { ...pancake, id: "other" };
 const slow = on({ ...pancake, id: "slow" }, ["electric-griddle", "hob-pan"], { side1: likely(5), side2: likely(4) });
+const drawn: Recipe = on({ ...pancake, id: "drawn", family: "drawn" }, ["electric-griddle"], { pourPerPiece: 0.6 });
 const crepe = on(dishOf("crepe"), ["crepe-pan", "hob-pan"]);
 const waffle = on(dishOf("waffle"), ["waffle-iron"]);
 const baked = on({ ...pancake, id: "baked" }, ["oven"], { side1: likely(18), side2: null, pourPerPiece: 1 });
@@ -198,6 +199,25 @@ export const shapes: readonly Shape[] = [
     surface("g", "electric-griddle", 4, 1),
   ]),
   room("step along", jobs(many(pancake, 6, 8)), [surface("g", "electric-griddle", 4, 2)], { demo: "along" }),
+  room(
+    "step along, tables of two sizes",
+    jobs(many(pancake, 6, 8)).map((job, index) => ({ ...job, eggs: 1 + (index % 3) })),
+    [surface("g", "electric-griddle", 4, 2)],
+    { demo: "along" },
+  ),
+  room("one pen, three griddles", jobs(many(drawn, 5, 8)), [surface("g", "electric-griddle", 4, 3)], {
+    goesRound: [{ thing: "pen", count: 1 }],
+    testersPerSurface: 1,
+  }),
+  room(
+    "two ladles, two adults",
+    jobs([...many(pancake, 3, 9), ...many(slow, 3, 6)]),
+    [surface("g", "electric-griddle", 4, 3)],
+    {
+      goesRound: [{ thing: "ladle", count: 2 }],
+      hotPlaces: 2,
+    },
+  ),
   room("remote homes", jobs(many(pancake, 8, 4)), [surface("p", "hob-pan", 1, 1, { at: "station" })]),
   room("remote homes of one with two pans", jobs(many(pancake, 6, 5), { hands: 1 }), [
     surface("p", "hob-pan", 1, 2, { at: "station" }),

@@ -1,6 +1,5 @@
 import type { SharedThing } from "~/core/gear";
 import type { Pieces, Seconds } from "~/core/quantity";
-import { pouringSeconds } from "./durations";
 import type { ChainTask, Network, Node } from "./network";
 
 /** A thing that goes round, at one table from a moment to another. */
@@ -33,25 +32,15 @@ export const heldAfter = (task: ChainTask, counts: Counts, begin: Seconds): Held
  * When a load has what its batter is poured with, from its begin on: at each tester while that is poured, then while its pieces are,
  * and where they are poured in two halves until the second is. Nothing where every table has its own.
  */
-export function heldPouring(
-  { input: { pace } }: Network,
-  node: Node,
-  unit: number,
-  testers: number,
-  pieces: Pieces,
-  begin: Seconds,
-): Held[] {
-  const thing = node.pouredWith;
+export function heldPouring(node: Node, unit: number, testers: number, pieces: Pieces, begin: Seconds): Held[] {
+  const { pouredWith: thing, pouring } = node;
   if (thing === null) return [];
   const tester = (node.loadOn[unit] ?? node.load)[1] ?? 0;
   const start = begin + testers * tester;
-  const pouring = (count: Pieces) => pouringSeconds(node.job.recipe, count, pace);
-  const tried = Array.from({ length: testers }, (_, n) => ({
-    thing,
-    from: begin + n * tester,
-    to: begin + n * tester + pouring(1),
-  }));
-  return pieces > 0 ? [...tried, { thing, from: start, to: start + pouring(pieces) }] : tried;
+  const held: Held[] = [];
+  for (let from = begin; from < start; from += tester) held.push({ thing, from, to: from + (pouring[1] ?? 0) });
+  if (pieces > 0) held.push({ thing, from: start, to: start + (pouring[pieces] ?? 0) });
+  return held;
 }
 
 /** Those that have the same thing at some moment of a use, where with it there would be more than there are; none where it is there. */

@@ -218,9 +218,10 @@ export class Bench {
   /** The same, from a moment on, when what its batter is poured with is there, too. */
   private pourOn(node: Node, unit: number, pieces: Pieces, begin: Seconds, withAdults = true): Seconds {
     if (node.pouredWith === null) return begin;
-    const own = heldPouring(this.net, node, unit, this.testersOn(node, unit), pieces, 0);
+    const own = heldPouring(node, unit, this.testersOn(node, unit), pieces, 0);
+    const others = this.pours.filter((one) => one.to > begin);
     for (let from = begin; ;) {
-      const there = soonestThere(own, this.pours, this.counts, from);
+      const there = soonestThere(own, others, this.counts, from);
       const adult = withAdults && this.hot.length > 0 ? (this.hot[this.placeAt(there)] ?? 0) : 0;
       if (adult <= there) return there;
       from = adult;
@@ -283,7 +284,7 @@ export class Bench {
       waited: from - soonest,
       station: lead.index,
     });
-    if (this.isPouredInTurn) this.pours.push(...heldPouring(net, lead, unit, testers, total, from));
+    if (this.isPouredInTurn) this.pours.push(...heldPouring(lead, unit, testers, total, from));
     if (this.hot.length > 0) this.hot[this.placeAt(from)] = end;
     const hands = this.handFree[lead.index];
     if (hands) hands[hands.indexOf(Math.min(...hands))] = start + total * lead.pour;

@@ -14,6 +14,7 @@ import {
   betweenSeconds,
   handMinutes,
   loadSeconds,
+  pouringSeconds,
   stepSeconds,
   toSeconds,
   washMinutes,
@@ -109,8 +110,9 @@ export interface Node extends Mixing {
   readonly claim: number;
   /** Hands that can pour at once where that can be a limit; 0 where it cannot. */
   readonly hands: number;
-  /** What its batter is poured with, where that goes round. */
+  /** What its batter is poured with, where that goes round, and for how many seconds by the pieces of a load. */
   readonly pouredWith: SharedThing | null;
+  readonly pouring: readonly Seconds[];
 }
 
 /** A class before it is laid: activities, resources and links with their seconds, and no moments yet but those nothing can change. */
@@ -398,7 +400,8 @@ export function network(input: ScheduleInput): Network {
     const pieces = Math.max(0, job.pieces);
     // Half the batter makes half the pieces; of an odd number the first half makes one more.
     const firstMix = job.mixes === 2 ? Math.ceil(pieces / 2) : pieces;
-    const pouredBy = pouredWith(recipe);
+    const named = pouredWith(recipe);
+    const pouredBy = named !== null && goesRound.has(named) ? named : null;
     const pouring = hands > 0 && pour > 0 && mine.length > hands ? hands : 0;
     return {
       job,
@@ -418,7 +421,8 @@ export function network(input: ScheduleInput): Network {
       recipe: number,
       claim: claimed ? (place.get(claimed) ?? -1) : -1,
       hands: pouring,
-      pouredWith: pouredBy !== null && goesRound.has(pouredBy) ? pouredBy : null,
+      pouredWith: pouredBy,
+      pouring: pouredBy === null ? [] : load.map((_, count) => pouringSeconds(recipe, count, input.pace)),
     };
   });
   const nodes = input.goesRound || input.demo === "along" ? inTurns(alone, input) : alone;

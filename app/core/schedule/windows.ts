@@ -153,7 +153,7 @@ function isFree(net: Network, loads: readonly Placed[], moved: Placed, from: Sec
 function pouringOf(net: Network, load: Placed): Held[] {
   const lead = net.nodes[load.station];
   const pieces = load.pieces.reduce((sum, count) => sum + count, 0);
-  return lead ? heldPouring(net, lead, load.unit, load.testers, pieces, load.from) : [];
+  return lead ? heldPouring(lead, load.unit, load.testers, pieces, load.from) : [];
 }
 
 /** Is what its batter is poured with there for a load that would begin at another moment? */
