@@ -81,7 +81,9 @@ function stepsTogether({ tasks }: Timeline, bell: Minutes): RunEntry[] {
     }
   const hasWaited = ({ stationId, start }: Task) =>
     tasks.some((one) => one.isCatchUp && one.stationId === stationId && second(one.end) === second(start));
-  return [...groups.values()].map((group) => ({
+  // One table alone has nobody to keep step with.
+  const shared = [...groups.values()].filter((group) => group.length > 1);
+  return shared.map((group) => ({
     at: group[0]?.start ?? 0,
     kind: "goes-on" as const,
     stepId: group[0]?.stepId ?? "",

@@ -19,6 +19,7 @@ import { familyWords } from "~/ui/words/en";
 import { FileInput, PlainArea, PlainSelect } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
+import { howMany } from "~/ui/format/format";
 
 /** The source of a page may be long; the recipe in it is not. */
 const longest = 400_000;
@@ -110,7 +111,7 @@ export default function BringIn({ loaderData, actionData }: Route.ComponentProps
           </div>
         </div>
         <p className={look("saved")} role="status">
-          {draft.lines.length} lines and {draft.steps.length} steps were read.{" "}
+          {howMany(draft.lines.length, "line")} and {howMany(draft.steps.length, "step")} were read.{" "}
           {open > 0 ? `${open} ${open === 1 ? "line is" : "lines are"} open and asked about. ` : ""}
           {guessed} {guessed === 1 ? "line has" : "lines have"} something taken for granted: it stands below the line.
           {draft.system === "" && actionData.hint

@@ -14,7 +14,7 @@ import { notFound } from "~/services/classes.server";
 import { giveStanding, restoreRevision } from "~/services/recipes.server";
 import { accountOf } from "~/services/session.server";
 import { Findings } from "~/ui/class/Findings";
-import { grams, moment, number, thin } from "~/ui/format/format";
+import { grams, howMany, moment, number, thin } from "~/ui/format/format";
 import { Troubles } from "~/ui/recipe/Troubles";
 import { RecipeSheet } from "~/ui/recipe/RecipeSheet";
 import { PrimaryLink, Secondary, TextLink } from "~/ui/parts/fields";
@@ -115,7 +115,7 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
       </section>
       <p className={look("quiet", "ruled-off-soft", "above-m")}>
         One batch: {grams(batter.grams, locale)}, {number(batter.millilitres, locale, 0)}
-        {thin}ml of batter, {yieldOf(recipe, batter).pieces} pieces
+        {thin}ml of batter, {howMany(yieldOf(recipe, batter).pieces, "piece")}
         {batter.looseness === undefined
           ? ""
           : `; looseness ${number(batter.looseness, locale, 2)} (grams of water to a gram of flour)`}

@@ -82,6 +82,8 @@ export function volume(ml: number, locale: string): string {
   return ml >= 1000 ? `${number(ml / 1000, locale, 2)}${thin}l` : `${number(ml, locale, ml < 10 ? 1 : 0)}${thin}ml`;
 }
 
+/** "1 piece", "12 pieces": a count with its word, which most words make with an s. */
+export const howMany = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;
 /** "1 person", "14 people". */
 export const people = (count: number): string => (count === 1 ? "1 person" : `${count} people`);
 

@@ -1,6 +1,6 @@
 import type { ClassPlan, StationGain } from "~/core/plan";
 import { type Amount, subtract, zero } from "~/core/quantity";
-import { amount, fraction, minutes, scoops } from "~/ui/format/format";
+import { amount, fraction, howMany, minutes, scoops } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import type { Names } from "~/ui/words/findings";
 import { look } from "~/ui/theme/look";
@@ -24,8 +24,8 @@ export function Gains({ gains, before, after, names }: Props) {
     <>
       <p>
         {before.stations.length === after.stations.length
-          ? `Still ${after.stations.length} stations`
-          : `${before.stations.length} stations become ${after.stations.length}`}
+          ? `Still ${howMany(after.stations.length, "station")}`
+          : `${howMany(before.stations.length, "station")} become${before.stations.length === 1 ? "s" : ""} ${after.stations.length}`}
         ; the class closes after <b>{minutes(after.timeline.end, locale)}</b>
         {after.timeline.end === before.timeline.end
           ? ", as before"
@@ -40,7 +40,7 @@ export function Gains({ gains, before, after, names }: Props) {
               {kindWords[gain.kind]}
               {gain.people === 0 ? "" : ` ${gain.people > 0 ? "+" : "−"}${Math.abs(gain.people)} people`}; ×{" "}
               {fraction(gain.factor.from, locale)} becomes × {fraction(gain.factor.to, locale)}; {gain.pieces.from} →{" "}
-              {gain.pieces.to} pieces, {gain.loads.from} → {gain.loads.to} loads
+              {howMany(gain.pieces.to, "piece")}, {gain.loads.from} → {howMany(gain.loads.to, "load")}
             </span>
           </h3>
           <ul className={look("gain-lines")}>

@@ -1,7 +1,7 @@
 import type { ScaleOption } from "~/core/kit";
 import type { Ratio } from "~/core/quantity";
 import type { BatchRule } from "~/core/scale";
-import { drift, fraction, grams, list, number, thin } from "~/ui/format/format";
+import { drift, fraction, grams, howMany, list, number, thin } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { Wide } from "~/ui/sheet/Wide";
 import type { Names } from "~/ui/words/findings";
@@ -67,7 +67,7 @@ export function ScaleTable({ title, wanted, options, chosen, wholeEggs, names }:
     <section className={look("below-l")}>
       <h3>{title}</h3>
       <p className={look("quiet", "small")}>
-        {wanted} pieces wanted. One factor for every line; pan fat goes by the load, garnish by the piece.
+        {howMany(wanted, "piece")} wanted. One factor for every line; pan fat goes by the load, garnish by the piece.
       </p>
       <Wide label="Lines at this scale">
         <table className={look("ruled", "scale-table")}>
@@ -98,7 +98,7 @@ export function ScaleTable({ title, wanted, options, chosen, wholeEggs, names }:
       </Wide>
       {wholeEggs && options.some((option) => option.rule === chosen && option.eggs?.beatenGrams !== undefined) ? (
         <p className={look("small")}>
-          With whole eggs only: {fraction(wholeEggs.factor, locale)} × the recipe, {wholeEggs.pieces} pieces.
+          With whole eggs only: {fraction(wholeEggs.factor, locale)} × the recipe, {howMany(wholeEggs.pieces, "piece")}.
         </p>
       ) : null}
       {options.some((option) => option.rule === chosen && option.offersEase) ? (

@@ -1,7 +1,7 @@
 import { Form } from "react-router";
 import type { TickEvent } from "~/core/pack";
 import { type ShoppingLine, isToBuy, moneyOf, sections } from "~/core/shop";
-import { grams, timeOfDay } from "~/ui/format/format";
+import { grams, people as sayPeople, timeOfDay } from "~/ui/format/format";
 import { saySent } from "~/ui/outbox/sent-words";
 import { Refusals } from "~/ui/outbox/Refusals";
 import { useTicks } from "~/ui/pack/useTicks";
@@ -159,8 +159,9 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
         );
       })}
       <p className={look("quiet", "small")}>
-        {people > 0 ? `For ${people} people. ` : ""}The cheapest packs where every size has a price; otherwise the least
-        left over. Packs and prices are as they were typed last, here or for an earlier class: look again in the shop.
+        {people > 0 ? `For ${sayPeople(people)}. ` : ""}The cheapest packs where every size has a price; otherwise the
+        least left over. Packs and prices are as they were typed last, here or for an earlier class: look again in the
+        shop.
       </p>
     </>
   );

@@ -1,5 +1,16 @@
 import type { ClassInput, ClassPlan, Finding, FindingCode, KeyFigure, Why } from "~/core/plan";
-import { degrees, fraction, grams, list, minutes, number, temperature, thin } from "~/ui/format/format";
+import {
+  degrees,
+  fraction,
+  grams,
+  howMany,
+  list,
+  minutes,
+  number,
+  people,
+  temperature,
+  thin,
+} from "~/ui/format/format";
 import { demoStation } from "~/core/contact";
 import { toNumber } from "~/core/quantity";
 import { holdColdC } from "~/core/recipe";
@@ -211,7 +222,7 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   "circuit-near-limit": (f, n) =>
     `${list(f.appliances, n.locale)}: alone on its circuit, above what that should carry for hours. Nothing else on it, the lead unwound, and feel the plug from time to time; local electrical codes come first.`,
   "adults-few": (f) =>
-    `${f.adults} adults in the room with you, ${f.wanted} are usual for so many children of this age. Ask for helpers.`,
+    `${howMany(f.adults, "adult")} in the room with you, ${f.wanted} ${f.wanted === 1 ? "is" : "are"} usual for so many children of this age. Ask for helpers.`,
   "small-alone": (f, n) =>
     `${list(f.names, n.locale)}: under six, and no grown-up of the register looks after them. Name one for each.`,
   "batter-thickens": (f, n) =>
@@ -276,7 +287,7 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   "alternative-against": (f, n) =>
     `${n.ingredient(f.ingredientId)} is taken for ${n.ingredient(f.insteadOf)}, which the recipe advises against${f.reason ? `: ${f.reason}` : ""}.`,
   "twice-as-much": (f, n) =>
-    `${stationsOf(f, n)}: ${f.made} pieces made, ${f.wanted} wanted, twice as much or more. A smaller fraction of a batch would do.`,
+    `${stationsOf(f, n)}: ${howMany(f.made, "piece")} made, ${f.wanted} wanted, twice as much or more. A smaller fraction of a batch would do.`,
   "nobody-at-heat": () =>
     "Children cook, and no adult is at the heat: the instructor walks the room and does not count. Add a helper or grown-ups. The timeline counts on one.",
   "surface-not-cleared": (f, n) =>
@@ -291,19 +302,19 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     `${f.hotPlaces} of ${f.surfaces} hot places can be used at once with the adults there are. The timeline counts on that.`,
   "no-dish": () => "No recipe chosen yet. Everything else follows from it.",
   "dishes-overbooked": (f) =>
-    `The recipes are given to ${f.asked} stations, but there are ${f.stations}. Take some away, or make stations smaller.`,
+    `The recipes are given to ${howMany(f.asked, "station")}, but there ${f.stations === 1 ? "is" : "are"} ${f.stations}. Take some away, or make stations smaller.`,
   "dishes-underbooked": (f) =>
-    `${f.stations - f.asked} of ${f.stations} stations have no recipe. Leave one recipe's stations empty: it takes all that are left.`,
+    `${f.stations - f.asked} of ${howMany(f.stations, "station")} ${f.stations - f.asked === 1 ? "has" : "have"} no recipe. Leave one recipe's stations empty: it takes all that are left.`,
   "register-short": (f) =>
-    `${f.people} people expected, ${f.named} on the register. Allergies of the others are not known.`,
+    `${people(f.people)} expected, ${f.named} on the register. Allergies of the others are not known.`,
   "register-over": (f) =>
-    `${f.named} people on the register who cook, ${f.people} in the brief. Raise the brief, or some will have no seat.`,
+    `${people(f.named)} on the register who cook, ${f.people} in the brief. Raise the brief, or some will have no seat.`,
   "not-answered": (f) =>
     `${f.people} ${f.people === 1 ? "person has" : "people have"} not said what they cannot eat. Not answered is not “none”.`,
   "recipe-is-draft": (f) =>
     `“${f.title}” is a draft: nobody has cooked it yet. Rehearse it before children count on it.`,
   "pieces-short": (f, n) =>
-    `${stationsOf(f, n)}: ${f.wanted} pieces wanted, ${f.made} from as much batter as a bowl takes. Split the station.`,
+    `${stationsOf(f, n)}: ${howMany(f.wanted, "piece")} wanted, ${f.made} from as much batter as a bowl takes. Split the station.`,
   "egg-fraction": (f, n) =>
     `${stationsOf(f, n)}: ${fraction(f.count, n.locale)} ${n.ingredient(f.ingredientId)}. Beat the eggs and weigh ${grams(f.grams, n.locale)} to each, or allow whole batches only.`,
   "cannot-eat": (f, n) => `${f.name} cannot have what is planned for their plate: ${ingredientsOf(f, n)}.`,
@@ -340,7 +351,7 @@ export const whyWords: WhyWords = {
   stations: (w) =>
     w.people === 0
       ? "Nobody cooks but you, at one table."
-      : `${w.people} people at up to ${w.stationSize} to a station.`,
+      : `${people(w.people)} at up to ${w.stationSize} to a station.`,
   "pieces-per-batch": (w, { locale }) => {
     const kept = number((1 - w.leftBehind) * 100, locale, 0);
     if (w.from.kind === "ml")
@@ -358,7 +369,7 @@ export const whyWords: WhyWords = {
     )}: for each station the smallest amount that is enough, ${batchRuleWords[w.rule]}.`,
   "pieces-made": (w, { locale }) =>
     `${w.people} who eat × ${fraction(w.piecesEach, locale)} each, whole pieces at every station: ${w.wanted} wanted. The batches give ${w.made}.`,
-  loads: (w) => `${w.pieces} pieces, up to ${w.places} to a load, each station its own loads: ${w.loads}.`,
+  loads: (w) => `${howMany(w.pieces, "piece")}, up to ${w.places} to a load, each station its own loads: ${w.loads}.`,
   minutes: (w, { locale }) =>
     `${w.parts.map((part) => `${criticalWords[part.kind].toLowerCase()} ${minutes(part.minutes, locale)}`).join(", ")}.`,
   room: (w, { locale }) => `${minutes(w.available, locale)} given, ${minutes(w.minutes, locale)} needed.`,

@@ -2,7 +2,7 @@ import { adultsAtHeat, isAdult, isAtStation } from "~/core/people";
 import type { ClassInput, WayKind, WayOut, WishCost } from "~/core/plan";
 import type { BellKind, HoldUp, LinkReason, RunEntry, Timeline } from "~/core/schedule";
 import { writeRatio } from "~/core/quantity";
-import { list, minutes } from "~/ui/format/format";
+import { howMany, list, minutes } from "~/ui/format/format";
 import { bellInstruction, bellWords, sharedThingWords } from "./en";
 
 /** What one thing of a class waited for. */
@@ -75,8 +75,8 @@ function sayHeat(held: HoldUp, timeline: Timeline, at: (after: number) => string
   const span = `${at(surface.from)} to ${at(surface.to)}`;
   if (surface.loads === 1) return `The load on ${name}, ${span}, ends last; before it everybody waits for its batter.`;
   return mostly === "adult"
-    ? `The adults at the heat hold the class up: ${surface.loads} loads on ${name}, ${span}, wait for one to be free.`
-    : `${name} holds the class up: ${surface.loads} loads one after the other, ${span}.`;
+    ? `The adults at the heat hold the class up: ${howMany(surface.loads, "load")} on ${name}, ${span}, ${surface.loads === 1 ? "waits" : "wait"} for one to be free.`
+    : `${name} holds the class up: ${surface.loads === 1 ? "one load" : `${surface.loads} loads one after the other`}, ${span}.`;
 }
 
 export const wayWords = (way: WayKind): { readonly what: string; readonly costs: string } => {

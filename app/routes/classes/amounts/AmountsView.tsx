@@ -8,7 +8,7 @@ import { countedIn } from "~/ui/brief/Consequences";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { subjectsOf } from "~/ui/words/findings";
-import { day, grams, list, number, scoop } from "~/ui/format/format";
+import { day, grams, howMany, list, number, people, scoop } from "~/ui/format/format";
 import type { Surface } from "~/core/gear";
 import type { Timeline } from "~/core/schedule";
 import { Defs } from "~/ui/draw/Defs";
@@ -107,7 +107,7 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
       />
       {plan.stations.length === 0 ? (
         <p>
-          No stations yet: the brief says {input.brief.people} people and {input.dishes.length} recipes.
+          No stations yet: the brief says {people(input.brief.people)} and {howMany(input.dishes.length, "recipe")}.
         </p>
       ) : null}
       <Defs />

@@ -24,6 +24,7 @@ import { Secondary, TextLink } from "~/ui/parts/fields";
 import { Hidden, PlainInput, PlainSelect } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
+import { people } from "~/ui/format/format";
 
 const bowlSizes = ["", "1/2", "1", "1 1/2", "2", "3", "4"] as const;
 
@@ -291,7 +292,7 @@ export default function Scaling({ actionData, loaderData }: Route.ComponentProps
       {groups.map((group) => (
         <ScaleTable
           key={`${group.dish.id} ${group.size} ${group.wanted}`}
-          title={`${names.dish(group.dish.id)}: ${group.size} people at ${group.stations.map((station) => station.name).join(", ")}`}
+          title={`${names.dish(group.dish.id)}: ${people(group.size)} at ${group.stations.map((station) => station.name).join(", ")}`}
           wanted={group.wanted}
           options={group.options}
           chosen={input.brief.batchRule}

@@ -2,7 +2,7 @@ import { useClass } from "../class-context";
 import { type Kitchen, appliancesOf, loadsOf, placesOn, plugIn, waysFor } from "~/core/gear";
 import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
-import { number } from "~/ui/format/format";
+import { howMany, number } from "~/ui/format/format";
 import { saySizes, sayWay } from "~/ui/words/kits";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
@@ -32,7 +32,7 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
       <div className={parts.sheet.head}>
         <h2>Gear</h2>
         <p className={look("quiet")}>
-          From the steps of the recipe, for {plan.stations.length} stations in {input.kitchen.name}.
+          From the steps of the recipe, for {howMany(plan.stations.length, "station")} in {input.kitchen.name}.
         </p>
         <div className={parts.sheet.tools}>
           <TextLink to="../load">Load list</TextLink>

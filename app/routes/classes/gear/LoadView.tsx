@@ -2,7 +2,7 @@ import { useMemo } from "react";
 import { useClass } from "../class-context";
 import { atHand, carriedGear, cratesOf, loadLayers } from "~/core/gear";
 import { type TickEvent, carriedKits, packingOfClass } from "~/core/pack";
-import { list, number, timeOfDay } from "~/ui/format/format";
+import { howMany, list, number, timeOfDay } from "~/ui/format/format";
 import { saySent } from "~/ui/outbox/sent-words";
 import { CratesDrawing } from "~/ui/draw/CratesDrawing";
 import { useTicks } from "~/ui/pack/useTicks";
@@ -45,8 +45,8 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
       <div className={parts.sheet.head}>
         <h2>Load list</h2>
         <p className={look("quiet")}>
-          {crates.length} crates and boxes, about {number(total / 1000, locale, 0)} kg. In this order: what is wanted
-          first goes in last.
+          {howMany(crates.length, "crate or box", "crates and boxes")}, about {number(total / 1000, locale, 0)} kg. In
+          this order: what is wanted first goes in last.
         </p>
         <div className={parts.sheet.tools}>
           <span

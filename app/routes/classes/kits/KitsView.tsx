@@ -15,7 +15,7 @@ import { toNumber } from "~/core/quantity";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { holdColdC } from "~/core/recipe";
-import { degrees, list, minutes, number } from "~/ui/format/format";
+import { degrees, howMany, list, minutes, number } from "~/ui/format/format";
 import { KitSheet } from "~/ui/kit/KitSheets";
 import { PrimaryLink, TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
@@ -62,7 +62,7 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
       <div className={parts.sheet.head}>
         <h2>Kits</h2>
         <p className={look("quiet")}>
-          {packing.containers.length} containers
+          {howMany(packing.containers.length, "container")}
           {packing.containers.length > 0 ? `, ${done} packed` : ""}
           {reopened > 0 ? `, ${reopened} changed since` : ""}.
         </p>

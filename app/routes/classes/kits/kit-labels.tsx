@@ -15,7 +15,7 @@ import { labelStamp, printLabels, printedLabels } from "~/services/labels.server
 import { localeOf } from "~/services/request.server";
 import { accountOf } from "~/services/session.server";
 import { ticksOf } from "~/services/ticks.server";
-import { day, list, moment } from "~/ui/format/format";
+import { day, howMany, list, moment } from "~/ui/format/format";
 import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { namesOf } from "~/ui/words/findings";
@@ -133,7 +133,7 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
     <>
       <div className={look(parts.sheet.head, "no-print")}>
         <h2>Labels</h2>
-        <p className={look("quiet")}>{shown.length} labels, kits kept apart first.</p>
+        <p className={look("quiet")}>{howMany(shown.length, "label")}, kits kept apart first.</p>
         <div className={parts.sheet.tools}>
           <TextLink to={`/classes/${params.classId}/kits`}>Kits</TextLink>
           <a
@@ -188,8 +188,8 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
             }
           >
             {loaderData.printer.isJammed ? "jammed, " : ""}
-            {loaderData.printer.labelsLeft} labels on the roll. {containers.length - missing.length} printed and right,{" "}
-            {missing.length} missing
+            {howMany(loaderData.printer.labelsLeft, "label")} on the roll. {containers.length - missing.length} printed
+            and right, {missing.length} missing
             {stale.length > 0 ? `, ${stale.length} of them changed since they were printed` : ""}.
           </p>
           {actionData?.problem ? <p className={look("needs-you")}>{actionData.problem}</p> : null}

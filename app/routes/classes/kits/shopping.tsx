@@ -11,7 +11,7 @@ import { accountOf } from "~/services/session.server";
 import { ticksOf } from "~/services/ticks.server";
 import { ShoppingSheet } from "~/ui/shop/ShoppingSheet";
 import { FileLink, FormError, TextLink } from "~/ui/parts/fields";
-import { day } from "~/ui/format/format";
+import { day, people } from "~/ui/format/format";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { Hidden, PlainButton, PlainInput } from "~/ui/parts/plain";
@@ -106,7 +106,7 @@ export default function Shopping({ loaderData, actionData, params }: Route.Compo
         <h2>Shopping</h2>
         <p className={look("quiet")}>
           {trip.classes.length === 1
-            ? `For ${input.brief.people} people, the most that may be used.`
+            ? `For ${people(input.brief.people)}, the most that may be used.`
             : `One trip for ${trip.classes.map((one) => one.title).join(", ")}.`}
         </p>
         <div className={parts.sheet.tools}>

@@ -13,6 +13,7 @@ import { classOr404, saveClass } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { TextLink } from "~/ui/parts/fields";
 import { parts } from "~/ui/theme/parts";
+import { people } from "~/ui/format/format";
 
 export const loader = async () => ({ choices: pack(await choicesNow(database())) });
 
@@ -56,7 +57,7 @@ export default function Brief({ loaderData, actionData }: Route.ComponentProps) 
       <div className={parts.sheet.head}>
         <h2>Brief</h2>
         <div className={parts.sheet.tools}>
-          <TextLink to="../people">The register: {input.people.length} people</TextLink>
+          <TextLink to="../people">The register: {people(input.people.length)}</TextLink>
         </div>
       </div>
       <BriefPage

@@ -13,6 +13,7 @@ import { Heads } from "~/ui/sheet/Heads";
 import { Hidden } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
+import { people } from "~/ui/format/format";
 
 export function loader({ context }: Route.LoaderArgs) {
   requireLead(context);
@@ -106,7 +107,7 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
       ) : null}
       {read?.ok ? (
         <section>
-          <h3>{read.people.length} people, as understood</h3>
+          <h3>{people(read.people.length)}, as understood</h3>
           {actionData && actionData.twice.length > 0 ? (
             <p className={look("needs-you")}>
               On the list already, or twice: {actionData.twice.join(", ")}. Leave them out, or they are added again.
@@ -156,7 +157,7 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
                   Add only those who are not on the list
                 </Primary>
                 <Secondary name="intent" value="add">
-                  Add these {read.people.length} people
+                  Add these {people(read.people.length)}
                 </Secondary>
               </>
             ) : (

@@ -15,6 +15,7 @@ import { Cell, Pick, RowButton, SpanCells } from "./cells";
 import { IngredientPicker } from "./IngredientPicker";
 import { LineFields } from "./Lines";
 import { PlainSelect } from "~/ui/parts/plain";
+import { howMany } from "~/ui/format/format";
 import { look } from "~/ui/theme/look";
 
 interface Props {
@@ -91,8 +92,8 @@ export function PartFields({ draft, onDraft, freshId }: Omit<Props, "recipe" | "
             path={`parts.${part.id}.minutes`}
           />
           <p className={look("quiet", "small")}>
-            {draft.lines.filter((line) => line.partId === part.id).length} lines and{" "}
-            {draft.steps.filter((step) => step.partId === part.id).length} steps belong to it.{" "}
+            {howMany(draft.lines.filter((line) => line.partId === part.id).length, "line")} and{" "}
+            {howMany(draft.steps.filter((step) => step.partId === part.id).length, "step")} are part of it.{" "}
             <RowButton
               onClick={() =>
                 onDraft(

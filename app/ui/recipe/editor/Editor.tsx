@@ -31,7 +31,7 @@ import {
   readDraft,
   stepTemplate,
 } from "~/core/recipe";
-import { grams, number, thin } from "~/ui/format/format";
+import { grams, howMany, number, thin } from "~/ui/format/format";
 import { Primary, Secondary } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { remedyWords, sayProblem } from "~/ui/words/batter";
@@ -270,7 +270,7 @@ export function Editor({
           </Secondary>
           <span className={look("quiet", "small")}>
             {grams(batter.grams, locale)}, {number(batter.millilitres, locale, 0)}
-            {thin}ml, {made.pieces} pieces
+            {thin}ml, {howMany(made.pieces, "piece")}
             {batter.looseness === undefined ? "" : `, looseness ${number(batter.looseness, locale, 2)}`}
             {batter.unknownLines.length > 0 ? `; ${batter.unknownLines.length} open` : ""}
           </span>
