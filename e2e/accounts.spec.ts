@@ -93,10 +93,10 @@ test("a role given, an account closed and opened, a letter for a forgotten passw
   const path = /\/new-password\/\S+/.exec((await letter.locator("pre").textContent()) ?? "")?.[0] ?? "";
   await own.goto(path);
   await own.getByLabel("New password").fill("short");
-  await own.getByRole("button", { name: "Keep it and sign in" }).click();
+  await own.getByRole("button", { name: "Save it and sign in" }).click();
   await expect(own.getByText("At least 12 letters; 5 came.")).toBeVisible();
   await own.getByLabel("New password").fill("whisks and ladles too");
-  await own.getByRole("button", { name: "Keep it and sign in" }).click();
+  await own.getByRole("button", { name: "Save it and sign in" }).click();
   await expect(own.getByRole("heading", { name: "Classes" })).toBeVisible();
   expect((await own.goto(path))?.status()).toBe(404);
 
@@ -106,7 +106,7 @@ test("a role given, an account closed and opened, a letter for a forgotten passw
   await own.getByLabel("Degrees").selectOption("°F only");
   await own.getByLabel("Cups and spoons of a new class").selectOption("Australian cups, 20 ml tablespoon");
   await own.getByLabel("Pages on the screen").selectOption("dark");
-  await own.getByRole("button", { name: "Keep how you read" }).click();
+  await own.getByRole("button", { name: "Save how you read" }).click();
   await expect(own.getByText("Saturday, November 28 at 2:30 PM, 356 °F; sheets print on Letter.")).toBeVisible();
   await expect(own.locator("html")).toHaveAttribute("data-shade", "dark");
   await expect(own.locator("html")).toHaveAttribute("lang", "en-US");
@@ -119,20 +119,20 @@ test("a role given, an account closed and opened, a letter for a forgotten passw
   await written.selectOption("Britain");
   await own.getByLabel("Degrees").selectOption("both");
   await own.getByLabel("Pages on the screen").selectOption("paper");
-  await own.getByRole("button", { name: "Keep how you read" }).click();
+  await own.getByRole("button", { name: "Save how you read" }).click();
   await expect(own.getByText("Saturday 28 November at 14:30, 180 °C (356 °F); sheets print on A4.")).toBeVisible();
   await expect(own.locator("html")).not.toHaveAttribute("data-shade", /./);
   await own.getByLabel("Name, as it stands").fill("Sable Thwart");
-  await own.getByRole("button", { name: "Keep the name" }).click();
-  await expect(own.getByText("Your name is kept.")).toBeVisible();
+  await own.getByRole("button", { name: "Save the name" }).click();
+  await expect(own.getByText("Your name is saved.")).toBeVisible();
   await expect(own.getByRole("button", { name: /Sable Thwart/ })).toBeVisible();
   await own.getByLabel("As it is").fill("not this one at all");
   await own.getByLabel("New one").fill("four eggs and a rest");
-  await own.getByRole("button", { name: "Keep the new password" }).click();
+  await own.getByRole("button", { name: "Save the new password" }).click();
   await expect(own.getByText("This is not your password as it is now.")).toBeVisible();
   await own.getByLabel("As it is").fill("whisks and ladles too");
   await own.getByLabel("New one").fill("four eggs and a rest");
-  await own.getByRole("button", { name: "Keep the new password" }).click();
+  await own.getByRole("button", { name: "Save the new password" }).click();
   await expect(own.getByText("Your new password is kept")).toBeVisible();
   await expect(own.getByRole("button", { name: /Sable Thwart/ })).toBeVisible();
   await context.close();

@@ -34,8 +34,8 @@ test("a pasted recipe: what is open is asked, what is wrong is mended, and it is
   await expect(lines).toHaveCount(6);
 
   // Whose cups, which flour, which ounce: asked, and nothing is kept until they are answered.
-  await page.getByRole("button", { name: "Keep the recipe" }).click();
-  await expect(page.getByText("Not kept yet")).toBeVisible();
+  await page.getByRole("button", { name: "Save the recipe" }).click();
+  await expect(page.getByText("Not saved yet")).toBeVisible();
   await page.getByLabel("Measured in").selectOption("us");
   await lines.first().getByRole("button", { name: "plain wheat flour", exact: true }).click();
   await expect(lines.first().getByLabel("Ingredient")).toHaveValue("plain wheat flour");
@@ -55,7 +55,7 @@ test("a pasted recipe: what is open is asked, what is wrong is mended, and it is
   await page.keyboard.press("Control+Shift+z");
   await expect(notes).not.toContainText("The method says baking soda");
 
-  await page.getByRole("button", { name: "Keep the recipe" }).click();
+  await page.getByRole("button", { name: "Save the recipe" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Jetty pancakes" })).toBeVisible();
   await expect(page.getByText("How much butter?")).toBeVisible();
 
@@ -77,7 +77,7 @@ test("a pasted recipe: what is open is asked, what is wrong is mended, and it is
   await page.getByRole("button", { name: "Add", exact: true }).click();
   await expect(page.getByText("fine table salt is listed but no step uses it", { exact: false })).toBeVisible();
   await page.getByRole("button", { name: "Use it in the first mixing step" }).click();
-  await page.getByRole("button", { name: "Keep as revision 2" }).click();
+  await page.getByRole("button", { name: "Save as revision 2" }).click();
   await expect(page.getByText(/draft, revision 2/)).toBeVisible();
   await page.getByRole("link", { name: "Compare with 2" }).click();
   await expect(page.getByRole("row", { name: /granulated sugar.*amount/ })).toContainText("1 tbsp");
@@ -98,7 +98,7 @@ test("two who write at once: the second is told, and keeps a revision of their o
     pasted("Regatta rounds").replace("1 cup flour", "1 cup plain flour").replace("8 oz milk", "1 cup milk"),
     "us",
   );
-  await page.getByRole("button", { name: "Keep the recipe" }).click();
+  await page.getByRole("button", { name: "Save the recipe" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Regatta rounds" })).toBeVisible();
   const address = new URL(page.url()).pathname;
   const other = await browser.newContext({ ...(baseURL ? { baseURL } : {}), storageState: assistantState });
@@ -106,13 +106,13 @@ test("two who write at once: the second is told, and keeps a revision of their o
   await second.goto(`${address}/edit`);
   await page.goto(`${address}/edit`);
   await page.getByLabel("Recipe", { exact: true }).fill("Regatta rounds, thinner");
-  await page.getByRole("button", { name: "Keep as revision 2" }).click();
+  await page.getByRole("button", { name: "Save as revision 2" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Regatta rounds, thinner" })).toBeVisible();
   await second.getByLabel("Recipe", { exact: true }).fill("Regatta rounds, thicker");
-  await second.getByRole("button", { name: "Keep as revision 2" }).click();
-  await expect(second.getByText("Somebody kept revision 2 while you were writing.")).toBeVisible();
+  await second.getByRole("button", { name: "Save as revision 2" }).click();
+  await expect(second.getByText("Somebody saved revision 2 while you were writing.")).toBeVisible();
   await expect(second.getByLabel("Recipe", { exact: true })).toHaveValue("Regatta rounds, thicker");
-  await second.getByRole("button", { name: "Keep as revision 3" }).click();
+  await second.getByRole("button", { name: "Save as revision 3" }).click();
   await expect(second.getByRole("heading", { level: 1, name: "Regatta rounds, thicker" })).toBeVisible();
   await other.close();
 });
@@ -121,7 +121,7 @@ test("what was typed and not kept waits in the browser and is offered again", as
   await page.goto("/recipes/towpath-crepes/edit");
   await page.getByLabel("What to know first").fill("Half a thought");
   await page.reload();
-  await expect(page.getByText("What you typed here last was not kept.")).toBeVisible();
+  await expect(page.getByText("What you typed here last was not saved.")).toBeVisible();
   await page.getByRole("button", { name: "Go on with it" }).click();
   await expect(page.getByLabel("What to know first")).toHaveValue("Half a thought");
 });
@@ -241,12 +241,12 @@ test("an ingredient is added, refused while it contradicts itself, changed by on
   await page.getByLabel("Water, %").fill("60");
   await page.getByLabel("Sugar, %").fill("70");
   await page.getByLabel("True density, g/ml").fill("1.3");
-  await page.getByRole("button", { name: "Keep the ingredient" }).click();
+  await page.getByRole("button", { name: "Save the ingredient" }).click();
   await expect(page.getByRole("alert")).toContainText("Water, fat and sugar come to 130 %");
   await expect(page.getByLabel("Name")).toHaveValue("boathouse malt");
   await page.getByLabel("Water, %").fill("25");
   await page.getByLabel("barley").check();
-  await page.getByRole("button", { name: "Keep the ingredient" }).click();
+  await page.getByRole("button", { name: "Save the ingredient" }).click();
   await page.waitForURL(/\/pantry$/);
   await page.getByLabel("Find").fill("malt");
   await expect(page.getByRole("row", { name: /boathouse malt/ })).toContainText("barley");
@@ -256,15 +256,15 @@ test("an ingredient is added, refused while it contradicts itself, changed by on
   const second = await other.newPage();
   await second.goto(page.url());
   await page.getByLabel("Teaspoon, g").fill("7");
-  await page.getByRole("button", { name: "Keep the ingredient" }).click();
+  await page.getByRole("button", { name: "Save the ingredient" }).click();
   await page.waitForURL(/\/pantry$/);
   await second.getByLabel("Teaspoon, g").fill("a lot");
-  await second.getByRole("button", { name: "Keep the ingredient" }).click();
+  await second.getByRole("button", { name: "Save the ingredient" }).click();
   await expect(second.getByText("Give the weight of a teaspoon as a number above 0")).toBeVisible();
   await second.getByLabel("Teaspoon, g").fill("8");
-  await second.getByRole("button", { name: "Keep the ingredient" }).click();
+  await second.getByRole("button", { name: "Save the ingredient" }).click();
   await expect(second.getByRole("alert")).toContainText("changed this ingredient while you were typing");
-  await second.getByRole("button", { name: "Keep the ingredient" }).click();
+  await second.getByRole("button", { name: "Save the ingredient" }).click();
   await second.waitForURL(/\/pantry$/);
   await other.close();
   await page.getByLabel("Find").fill("malt");
@@ -327,7 +327,7 @@ test("a class is told of a newer revision and keeps its own until somebody choos
       .replace("baking soda", "baking powder"),
     "us",
   );
-  await page.getByRole("button", { name: "Keep the recipe" }).click();
+  await page.getByRole("button", { name: "Save the recipe" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Mooring cakes" })).toBeVisible();
   const recipe = new URL(page.url()).pathname;
   const base = await ownClass(page, "Masters' crepe morning", "Told of it");
@@ -336,7 +336,7 @@ test("a class is told of a newer revision and keeps its own until somebody choos
   await expect(page.getByText("Saved.")).toBeVisible();
   await page.goto(`${recipe}/edit`);
   await page.getByLabel("What to know first").fill("Now with a word before it.");
-  await page.getByRole("button", { name: "Keep as revision 2" }).click();
+  await page.getByRole("button", { name: "Save as revision 2" }).click();
   await expect(page.getByText(/draft, revision 2$/)).toBeVisible();
   await page.goto(`${base}/recipe`);
   await expect(page.getByText("There is a newer revision of “Mooring cakes”: 2.")).toBeVisible();

@@ -64,7 +64,7 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   for (let left = 20; left > 0 && (await page.getByRole("link", { name: "Read the label" }).count()) > 0; left -= 1) {
     await page.getByRole("link", { name: "Read the label" }).first().click();
     await page.getByLabel("What the packet is called").fill("house brand");
-    await page.getByRole("button", { name: "Keep what the label says" }).click();
+    await page.getByRole("button", { name: "Save what the label says" }).click();
     await page.waitForURL(/\/allergies$/);
   }
   await expect(rowOf("Dot Elm")).toContainText("none declared");
@@ -98,7 +98,7 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   await page.getByRole("region", { name: "Otter" }).getByRole("button", { name: "Otter: one more piece" }).click();
   await page.getByLabel("Note for the log").fill("plug behind the piano is dead");
   await page.getByRole("button", { name: "Note", exact: true }).click();
-  await expect(page.getByText("all kept")).toBeVisible();
+  await expect(page.getByText("all saved")).toBeVisible();
   await page.reload();
   await expect(page.getByText("Now: Gather: mixing")).toBeVisible();
   await expect(page.getByRole("region", { name: "Heron" })).toContainText("stuck");
@@ -106,7 +106,7 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   while (await page.getByRole("button", { name: /^Ring:/ }).isVisible())
     await page.getByRole("button", { name: /^Ring:/ }).click();
   await page.getByRole("button", { name: "End the class" }).click();
-  await expect(page.getByText("all kept")).toBeVisible();
+  await expect(page.getByText("all saved")).toBeVisible();
   await page.getByRole("link", { name: "Open the log" }).click();
 
   // The log: actual beside planned, kept, and out as a file.
@@ -114,7 +114,7 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   await expect(page.getByText("plug behind the piano is dead")).toBeVisible();
   await page.getByLabel("Pieces made").fill("31");
   await page.getByLabel("What to do differently").fill("Bring a second cord.");
-  await page.getByRole("button", { name: "Keep the log" }).click();
+  await page.getByRole("button", { name: "Save the log" }).click();
   await expect(page.getByText("Kept.", { exact: true })).toBeVisible();
   await expect(page.getByRole("link", { name: "Teach settled" })).toBeVisible();
   await expect(page.getByRole("link", { name: "Log settled" })).toBeVisible();

@@ -84,7 +84,7 @@ test("two people pack on two tablets and see each other's ticks; without a netwo
   await page.getByRole("button", { name: "Packed", exact: true }).click();
   await packed(page, 2);
   await other.setOffline(false);
-  await expect(second.getByText("all kept")).toBeVisible({ timeout: 30_000 });
+  await expect(second.getByText("all saved")).toBeVisible({ timeout: 30_000 });
   await packed(page, 4);
   await packed(second, 4);
   await second.reload();
@@ -114,7 +114,7 @@ test("a change of the plan opens what it touches, and says by how much", async (
   await round(page, "Stroke").click();
   await expect(page.getByText(/and the plan has changed since: put in \d+ g more plain wheat flour/)).toBeVisible();
   await page.getByRole("button", { name: "Put right" }).click();
-  await expect(page.getByText("all kept")).toBeVisible();
+  await expect(page.getByText("all saved")).toBeVisible();
   await page.goto(`${base}/containers/s1/dry/flour`);
   await expect(page.getByText("Packed, and as the plan wants it.")).toBeVisible();
   await expect(page.getByRole("listitem").filter({ hasText: "packed by Marit Quill" })).toHaveCount(2);
@@ -130,10 +130,10 @@ test("shopping: ticked with a thumb, less what is on hand, for two classes on on
   await page.getByLabel("hen's egg is in the basket").check();
   await expect(page.getByText("1 of 11 in the basket")).toBeVisible();
   await page.getByLabel("Grams of plain wheat flour on hand").fill("900");
-  await page.getByRole("button", { name: "Keep what is on hand of plain wheat flour" }).click();
+  await page.getByRole("button", { name: "Save what is on hand of plain wheat flour" }).click();
   await expect(flour).toContainText("1 × 500 g bag");
   await page.getByLabel("Grams of butter on hand").fill("some");
-  await page.getByRole("button", { name: "Keep what is on hand of butter" }).click();
+  await page.getByRole("button", { name: "Save what is on hand of butter" }).click();
   await expect(page.getByText("Give what is on hand as a number, such as 500; 0 when there is none.")).toBeVisible();
 
   await page.getByLabel("What", { exact: true }).fill("baking paper");
@@ -275,7 +275,7 @@ test("the sketch of a room: things are put in, moved by the keyboard, named, and
   await page.getByRole("link", { name: "The kitchen" }).click();
   await page.getByRole("dialog", { name: "Leave what you typed?" }).getByRole("button", { name: "Stay here" }).click();
   await page.getByLabel("Name of the table set apart").fill("By the window");
-  await page.getByRole("button", { name: "Keep the sketch" }).click();
+  await page.getByRole("button", { name: "Save the sketch" }).click();
   await page.waitForURL(/kept/);
   await page.getByRole("link", { name: "The kitchen" }).click();
   await page.getByRole("link", { name: "Sketch of the room" }).click();
@@ -294,13 +294,13 @@ test("from a planned class to every sheet on paper in three clicks; blades are c
     await expect(page.getByRole("heading", { name: heading, level: 2, exact: true })).toBeVisible();
   // Far down the page: it comes alive when somebody comes there.
   await page.getByLabel("crate 2 is in the car").check();
-  await expect(page.getByText("all kept").last()).toBeVisible();
+  await expect(page.getByText("all saved").last()).toBeVisible();
   const paper = await page.pdf({ preferCSSPageSize: true, printBackground: true });
   expect((paper.toString("latin1").match(/\/Type\s*\/Page[^s]/g) ?? []).length).toBeGreaterThanOrEqual(6);
 
   await page.goto(`${base}/load`);
   await page.getByLabel("crate 1 is in the car").check();
-  await expect(page.getByText("all kept")).toBeVisible();
+  await expect(page.getByText("all saved")).toBeVisible();
   await page.reload();
   await expect(page.getByLabel("crate 1 is in the car")).toBeChecked();
 });

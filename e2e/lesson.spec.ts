@@ -73,7 +73,7 @@ test("pairs, greasing every third load, an alternative, heat by surface, a gate 
   await page.getByLabel("Eaten together").fill("2");
   await page.getByRole("combobox", { name: "as a", exact: true }).selectOption("pair");
 
-  await page.getByRole("button", { name: "Keep the recipe" }).click();
+  await page.getByRole("button", { name: "Save the recipe" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Weir pairs" })).toBeVisible();
   for (const words of [
     "the first load of a surface and every 3rd",
@@ -101,7 +101,7 @@ test("a class takes a bowl of one batch, cooks what is wanted, takes another mil
   await bowl.getByLabel("and cooks").selectOption("wanted");
   await bowl.getByLabel("and mixes").selectOption("halves");
   await bowl.getByLabel("for whole milk").selectOption("buttermilk");
-  await bowl.getByRole("button", { name: "Keep this bowl" }).click();
+  await bowl.getByRole("button", { name: "Save this bowl" }).click();
   await expect(page.getByText("Kept. What follows has changed with it.")).toBeVisible();
 
   await page.goto(`${base}/amounts`);
@@ -176,13 +176,13 @@ test("aims, and what is said and asked, stand on the run sheet at their bells, a
   await asked.check();
   const reached = page.getByRole("region", { name: "What they were to learn" });
   await reached.getByLabel("Name the leavener").check();
-  await expect(page.getByRole("status", { name: "Ticks" })).toHaveText("all kept");
+  await expect(page.getByRole("status", { name: "Ticks" })).toHaveText("all saved");
   // What was seen says why it comes and what to do the next time.
   const seen = page.getByRole("region", { name: "Seen on a piece: Slipway pancakes" });
   await expect(seen.getByText("not hot enough", { exact: false })).toHaveCount(0);
   await seen.getByLabel("pale", { exact: true }).check();
   await expect(seen.getByText("not hot enough: a little hotter")).toBeVisible();
-  await expect(page.getByRole("status", { name: "Ticks" })).toHaveText("all kept");
+  await expect(page.getByRole("status", { name: "Ticks" })).toHaveText("all saved");
   await page.reload();
   await expect(asked).toBeChecked();
   await expect(reached.getByLabel("Name the leavener")).toBeChecked();
@@ -225,7 +225,7 @@ test("pieces are finished in rounds of their own and dry mix is stored: written 
   await jam.getByLabel("Only for").selectOption("With jam");
   const grease = lines.filter({ has: page.locator('input[value="butter"]') });
   await grease.getByLabel("Bowl").selectOption("pan");
-  await page.getByRole("button", { name: "Keep the recipe" }).click();
+  await page.getByRole("button", { name: "Save the recipe" }).click();
   await expect(page.getByRole("heading", { level: 1, name: "Weir cakes" })).toBeVisible();
   await expect(
     page.getByText("1 plain to 2 with jam, in this order, each by itself. Each table decides while it cooks"),
@@ -241,7 +241,7 @@ test("pieces are finished in rounds of their own and dry mix is stored: written 
   const sets = page.getByRole("region", { name: "Other cups and spoons at a table" });
   await sets.locator("select[name=station]").selectOption({ index: 1 });
   await sets.getByLabel("measures with").selectOption("metric-spoons");
-  await sets.getByRole("button", { name: "Keep this set" }).click();
+  await sets.getByRole("button", { name: "Save this set" }).click();
   await expect(sets.getByText("Kept. Its card follows.")).toBeVisible();
   const cards = page.getByRole("region", { name: /^Station / });
   await expect(cards.nth(1)).toContainText("measured with Metric spoons only");
@@ -276,7 +276,7 @@ test("pieces are finished in rounds of their own and dry mix is stored: written 
   expect(await odd.text()).toContain("whole batches, from 1 to 40");
   await bowl.getByLabel("With berries, parts").fill("2");
   await bowl.getByLabel("Dry mix, batches in all").fill("");
-  await bowl.getByRole("button", { name: "Keep this bowl" }).click();
+  await bowl.getByRole("button", { name: "Save this bowl" }).click();
   await expect(page.getByText("Kept. What follows has changed with it.")).toBeVisible();
   await page.goto(`${base}/amounts`);
   await expect(card).toContainText("First 4 plain, then 8 with berries");

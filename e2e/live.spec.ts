@@ -28,14 +28,14 @@ test("without a network events wait on the device, and arrive once each when it 
   await page.goto(`${base}/teach`);
   await page.getByRole("button", { name: "Start the class" }).click();
   await expect(page.getByText("Now: Doors")).toBeVisible();
-  await expect(page.getByText("all kept")).toBeVisible();
+  await expect(page.getByText("all saved")).toBeVisible();
   await context.setOffline(true);
   await page.getByRole("button", { name: /^Ring: Gather/ }).click();
   await page.getByRole("region", { name: "Heron" }).getByRole("button", { name: "Stuck" }).click();
   await expect(page.getByText(/2 kept on this device, no connection/)).toBeVisible();
   await expect(page.getByText("Now: Gather: mixing")).toBeVisible();
   await context.setOffline(false);
-  await expect(page.getByText("all kept")).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText("all saved")).toBeVisible({ timeout: 30_000 });
   await page.reload();
   await expect(page.getByText("Now: Gather: mixing")).toBeVisible();
   await expect(page.getByRole("region", { name: "Heron" })).toContainText("stuck");
@@ -97,14 +97,14 @@ test("a server that is killed in the middle of a class loses nothing that was ac
     await page.getByRole("link", { name: "Teach" }).click();
     await page.getByRole("button", { name: "Start the class" }).click();
     await expect(page.getByText("Now: Doors")).toBeVisible();
-    await expect(page.getByText("all kept")).toBeVisible();
+    await expect(page.getByText("all saved")).toBeVisible();
     // The signal makes the helper kill the program with SIGKILL and start it again after a pause.
     server.kill("SIGUSR2");
     await expect.poll(isUp, { timeout: 30_000 }).toBe(false);
     await page.getByRole("button", { name: /^Ring: Gather/ }).click();
     await expect(page.getByText(/1 kept on this device/)).toBeVisible();
     await expect.poll(isUp, { timeout: 30_000 }).toBe(true);
-    await expect(page.getByText("all kept")).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByText("all saved")).toBeVisible({ timeout: 30_000 });
     await page.reload();
     await expect(page.getByText("Now: Gather: mixing")).toBeVisible();
   } finally {

@@ -184,7 +184,7 @@ test("signed by the lead with name and time; another product, food brought along
   await settle();
   await page.goto(`${base}/labels/butter`);
   await page.getByLabel("Product", { exact: true }).fill("another butter");
-  await page.getByRole("button", { name: "Keep what is bought" }).click();
+  await page.getByRole("button", { name: "Save what is bought" }).click();
   await expect(page.getByText(/Bought: “another butter”\./)).toBeVisible();
   await page.goto(`${base}/allergies`);
   await expect(page.getByText(/Stale: settled by Marit Quill/)).toBeVisible();

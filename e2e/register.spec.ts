@@ -127,7 +127,7 @@ test.describe("settled, and stale", () => {
       .click();
     await page.getByLabel("What the packet is called").fill("whipped butter");
     await page.getByRole("group", { name: "It says it may contain" }).getByLabel("sesame").check();
-    await page.getByRole("button", { name: "Keep what the label says" }).click();
+    await page.getByRole("button", { name: "Save what the label says" }).click();
     await expect(sesame).toContainText("contains");
     await expect(sesame).toContainText("may contain sesame");
   });

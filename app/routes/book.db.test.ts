@@ -59,7 +59,7 @@ describe("the batter book", () => {
     expect(await post(edit, again, params)).toMatchObject({ status: 200, body: { kept: { id, revision: 2 } } });
     const late = await post(edit, { ...again, draft: draft({ title: "Jetty cakes, thicker" }) }, params);
     expect(late).toMatchObject({ status: 409, body: { basedOn: 2 } });
-    expect(said(late)).toContain("Somebody kept revision 2 while you were writing.");
+    expect(said(late)).toContain("Somebody saved revision 2 while you were writing.");
     expect((await recipeOf(db, id))?.title).toBe("Jetty cakes, thinner");
     const kept = await post(edit, { draft: draft({ title: "Jetty cakes, thicker" }), basedOn: "2" }, params);
     expect(kept).toMatchObject({ status: 200, body: { kept: { revision: 3 } } });

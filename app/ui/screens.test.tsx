@@ -60,7 +60,7 @@ describe("the packing table", () => {
   test("says how far it is, what goes in next and how much of it, by weight and by spoon", () => {
     const text = table();
     expect(text).toContain(`0 of ${containers.length} packed`);
-    expect(text).toContain("all kept");
+    expect(text).toContain("all saved");
     expect(text).toMatch(/plain wheat flour 229 g ± 11 g, or 1 cup \+/);
     expect(text).toContain("Put in 229 g.");
   });
@@ -103,7 +103,7 @@ describe("the packing table", () => {
   });
 
   test("ticks that wait on the device are counted, with the reason", () => {
-    expect(saySent(0, "sent")).toBe("all kept");
+    expect(saySent(0, "sent")).toBe("all saved");
     expect(saySent(1, "offline")).toBe("1 tick waits here, no connection");
     expect(saySent(3, "signed-out")).toBe("3 ticks wait here, signed out: sign in again in another tab");
     expect(saySent(2, "sent")).toBe("2 ticks wait here, being sent");

@@ -61,7 +61,7 @@ const tastesIn = (form: Partial<Tastes>): Tastes => ({
   shade: form.shade ?? null,
 });
 
-const changedMeanwhile = "This account was changed meanwhile. Look at what it is now and keep yours again.";
+const changedMeanwhile = "This account was changed meanwhile. Look at what it is now and save yours again.";
 
 /** Also after a refusal: whoever was too late keeps theirs again on top of what is there now. */
 export const shouldRevalidate = () => true;
@@ -128,7 +128,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   return {
     result: undefined,
     done:
-      form.intent === "name" ? "Your name is kept." : "Your new password is kept; every other device is signed out.",
+      form.intent === "name" ? "Your name is saved." : "Your new password is saved; every other device is signed out.",
   };
 }
 
@@ -186,7 +186,7 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
           {actionData.done}
         </p>
       ) : null}
-      <FormError title="Not kept" problems={[...(nameForm.errors ?? []), ...(passwordForm.errors ?? [])]} />
+      <FormError title="Not saved" problems={[...(nameForm.errors ?? []), ...(passwordForm.errors ?? [])]} />
       <div className={look(parts.sheet.of({ split: "even" }).columns, "above-s")}>
         <section>
           <h2>Signed in on</h2>
@@ -228,7 +228,7 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
             <Hidden name="version" value={version} />
             <TextField field={nameFields.name} label="Name, as it stands beside what you sign" autoComplete="name" />
             <div>
-              <Primary>Keep the name</Primary>
+              <Primary>Save the name</Primary>
             </div>
           </Form>
           <h2 className={look("above-l")}>How you read</h2>
@@ -267,7 +267,7 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
               {paperOf(locale) === "letter" ? "Letter" : "A4"}.
             </p>
             <div>
-              <Secondary type="submit">Keep how you read</Secondary>
+              <Secondary type="submit">Save how you read</Secondary>
             </div>
           </Form>
           <h2 className={look("above-l")}>Password</h2>
@@ -283,7 +283,7 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
               autoComplete="new-password"
             />
             <div>
-              <Primary>Keep the new password</Primary>
+              <Primary>Save the new password</Primary>
             </div>
           </Form>
         </section>

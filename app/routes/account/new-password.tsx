@@ -45,9 +45,9 @@ export default function NewPassword({ actionData }: Route.ComponentProps) {
       <title>New password · Apron Bell</title>
       <Mark />
       <h1>Choose a new password</h1>
-      <p>You are signed out everywhere else when it is kept.</p>
+      <p>You are signed out everywhere else when it is saved.</p>
       <Form method="post" {...getFormProps(form)} className={look("form")}>
-        <FormError title="Not kept" problems={form.errors ?? []} />
+        <FormError title="Not saved" problems={form.errors ?? []} />
         <TextField
           field={fields.password}
           label="New password"
@@ -56,7 +56,7 @@ export default function NewPassword({ actionData }: Route.ComponentProps) {
           autoComplete="new-password"
         />
         <div className={look("actions")}>
-          <Primary>Keep it and sign in</Primary>
+          <Primary>Save it and sign in</Primary>
           <TextLink to="/sign-in">Back to signing in</TextLink>
         </div>
       </Form>

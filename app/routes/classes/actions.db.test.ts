@@ -583,7 +583,7 @@ describe("shopping, kits and the day", () => {
     expect(await logOf(classId)).toMatchObject({ piecesMade: 41, note: "Bring a second cord." });
     const late = await post(log, { version: "0", piecesMade: "40", note: "" });
     expect(late.status).toBe(409);
-    expect(said(late)).toContain("Lead kept another log meanwhile: 41 pieces");
+    expect(said(late)).toContain("Lead saved another log meanwhile: 41 pieces");
     expect((await post(log, { version: "1", piecesMade: "some" })).status).toBe(400);
     expect((await stampsOf(classId)).map((one) => one.stage)).toEqual(["log"]);
   });

@@ -78,7 +78,7 @@ export async function action({ request, params }: Route.ActionArgs) {
     return data(
       {
         problems: [
-          "Somebody else changed this kitchen or its sketch meanwhile. Yours is still below: keep it again to replace theirs, or load the page to see it.",
+          "Somebody else changed this kitchen or its sketch meanwhile. Yours is still below: save it again to replace theirs, or load the page to see it.",
         ],
       },
       { status: 409 },
@@ -99,14 +99,14 @@ export default function Floor({ loaderData, actionData }: Route.ComponentProps) 
           <PrintButton>Print the sketch</PrintButton>
         </div>
       </div>
-      <FormError title="Not kept" problems={actionData?.problems ?? []} />
+      <FormError title="Not saved" problems={actionData?.problems ?? []} />
       <Form method="post">
         <Hidden name="version" value={kitchen.version} />
         <WhenReady>
           <FloorSketch floor={kitchen.floor} />
         </WhenReady>
         <div className={look("actions", "no-print", "above-s")}>
-          <Primary>Keep the sketch</Primary>
+          <Primary>Save the sketch</Primary>
         </div>
       </Form>
     </>

@@ -116,7 +116,7 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
       ) : null}
       <Form method="post" {...getFormProps(form)} className={look("form", "column-wide")}>
         <TypedGuard />
-        <FormError title="Not kept" problems={form.errors ?? []} />
+        <FormError title="Not saved" problems={form.errors ?? []} />
         <Hidden name="version" key={version} defaultValue={version} />
         <TextField field={fields.name} label="Name" className={look("c6")} autoComplete="off" />
         <SelectField
@@ -202,7 +202,7 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
         </fieldset>
         <AreaField field={fields.source} label="Where the figures come from" rows={2} />
         <div className={look("actions")}>
-          <Primary>Keep the ingredient</Primary>
+          <Primary>Save the ingredient</Primary>
         </div>
       </Form>
     </>

@@ -33,7 +33,7 @@ export function EditorPage({ initial, pantry, aside, recipeId, revision, action 
   }, [answer, navigate, storageKey]);
   return (
     <>
-      <FormError title="Not kept yet" problems={answer?.problems ?? []} />
+      <FormError title="Not saved yet" problems={answer?.problems ?? []} />
       <Editor
         initial={initial}
         pantry={pantry}
@@ -48,7 +48,7 @@ export function EditorPage({ initial, pantry, aside, recipeId, revision, action 
         }}
         isBusy={fetcher.state !== "idle"}
         storageKey={storageKey}
-        button={recipeId === null ? "Keep the recipe" : `Keep as revision ${basedOn + 1}`}
+        button={recipeId === null ? "Save the recipe" : `Save as revision ${basedOn + 1}`}
       />
     </>
   );

@@ -117,7 +117,7 @@ export default function BringIn({ loaderData, actionData }: Route.ComponentProps
           {draft.system === "" && actionData.hint
             ? ` The words sound like ${systemWords[actionData.hint]}; choose it if that is so.`
             : ""}{" "}
-          Nothing is kept yet.
+          Nothing is saved yet.
         </p>
         <EditorPage
           initial={draft}
@@ -143,7 +143,7 @@ export default function BringIn({ loaderData, actionData }: Route.ComponentProps
         <FormError title="Not read" problems={actionData?.problems ?? []} />
         <p>
           Paste it as it is: from a letter, a page, a note. Or the source of a page, or a file: what is marked up as a
-          recipe is found in it. You see what was understood before anything is kept.
+          recipe is found in it. You see what was understood before anything is saved.
         </p>
         <label className={look("cell", "whole")}>
           <span className={look("cell-label")}>The recipe</span>

@@ -20,7 +20,7 @@ export async function keepPosted(request: Request, recipeId: string | null, acco
   const basedOn = Number(form.get("basedOn") ?? 0);
   const answer = (value: KeepAnswer, status: number) => data(value, { status });
   if (!draft || !Number.isInteger(basedOn))
-    return answer({ problems: ["The draft did not arrive whole. It is still on this page; keep it again."] }, 400);
+    return answer({ problems: ["The draft did not arrive whole. It is still on this page; save it again."] }, 400);
   const done = await keepRevision(recipeId, basedOn, draft, accountId);
   switch (done.kind) {
     case "kept":
@@ -40,7 +40,7 @@ export async function keepPosted(request: Request, recipeId: string | null, acco
       return answer(
         {
           problems: [
-            `Somebody kept revision ${done.newest.revision} while you were writing. Yours is untouched on this page. Keep it again to make it revision ${done.newest.revision + 1}; theirs stays in the history, and the two can be compared there.`,
+            `Somebody saved revision ${done.newest.revision} while you were writing. Yours is untouched on this page. Save it again to make it revision ${done.newest.revision + 1}; theirs stays in the history, and the two can be compared there.`,
           ],
           basedOn: done.newest.revision,
         },

@@ -126,7 +126,7 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
         {loaderData.isAside ? <p className={look("saved")}>Put aside: nothing new is offered this recipe.</p> : null}
         <AsideButton action="/recipes" id={recipe.id} isAside={loaderData.isAside} />
         <table className={look("ruled")}>
-          <Heads of={["Revision", "Kept", "How far tried", "Go back"]} />
+          <Heads of={["Revision", "Saved", "How far tried", "Go back"]} />
           <tbody>
             {history.map((one) => (
               <tr key={one.revision}>

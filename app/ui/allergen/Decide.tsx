@@ -22,7 +22,7 @@ export function Decide({ openings, decided, setApart, typed }: Props) {
   const words = wordsIn(openingWords, useLocale());
   return (
     <Form method="post" className={look("no-print", "above-l")}>
-      <h3>Sign this table</h3>
+      <h3>Settle this table</h3>
       {typed ? (
         <div className={look("form-error")} role="alert">
           Not signed: something below has no decision yet. Choose one for each line, then sign again.

@@ -1,6 +1,6 @@
 /** Whether what was done on this device has reached the server, in words. */
 export const sentWords = {
-  sent: "all kept",
+  sent: "all saved",
   offline: "no connection",
   "signed-out": "signed out: sign in again in another tab",
   refused: "refused by the server",

@@ -143,7 +143,7 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
                         <PlainButton
                           type="submit"
                           className={look("row-button")}
-                          aria-label={`Keep what is on hand of ${line.name}`}
+                          aria-label={`Save what is on hand of ${line.name}`}
                         >
                           keep
                         </PlainButton>

@@ -227,7 +227,7 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
         <TextLink to={`/classes/${classId}/call`}>Call the list</TextLink>
         <span className={look("kept", (waiting > 0 || sent !== "sent") && "waiting")} role="status">
           {waiting > 0
-            ? `${waiting} kept on this device, ${sent === "sent" ? "sending" : sentWords[sent]}`
+            ? `${waiting} waiting on this device, ${sent === "sent" ? "sending" : sentWords[sent]}`
             : sentWords[sent]}
         </span>
         <Refusals refused={refused} onSeen={seen} />

@@ -19,11 +19,31 @@ export const glossary = {
   kit: "Everything one station gets, by container.",
   variant: "The same recipe another way: without egg, with berries.",
   "kept back": "Liquid or flour that is packed apart, for a batter that turns out too thick or too thin.",
-  settle: "To say that a page is as it should be, with your name and the time. A later change says what it touched.",
+  settle:
+    "To say that a page is as it should be, with your name and the time; the allergies with a decision for all that stands open. A later change says what it touched.",
   "kept apart": "A station that cooks first, on a surface of its own, from a kit that is packed first.",
   window: "How long a batter must rest at the least and may stand at the most.",
   bell: "A moment at which you call the room.",
+  save: "To store what a form or an editor holds. Ticks and bells are stored by themselves.",
+  "way out":
+    "Something that would mend what stands in the way, worked out with the whole class, done and taken back with one press.",
+  "step along": "Everybody does each step with whoever leads; nobody goes on before the room is there.",
+  "batter pen": "What batter is drawn with. With fewer pens than tables they go round.",
+  household: "A station of a class on video: it shares nothing with any other.",
 } as const;
+
+/** The glossary as the page that is kept in the documents. */
+export const glossaryText = (of: Readonly<Record<string, string>>): string =>
+  [
+    "# Glossary",
+    "",
+    "One word for one thing, in the program as in its documents. Written from `ui/words/help.ts` by `npm run schema`.",
+    "",
+    ...Object.entries(of)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([word, meaning]) => `- **${word}**: ${meaning}`),
+    "",
+  ].join("\n");
 
 const words = (...names: (keyof typeof glossary)[]): Help["words"] => names.map((name) => [name, glossary[name]]);
 
@@ -36,7 +56,7 @@ const stageHelp: Readonly<Record<Stage, Omit<Help, "title">>> = {
   },
   brief: {
     purpose: "The few facts that decide all others: how many, how old, how long, which recipe, which kitchen.",
-    first: "Change a number and watch what follows beside it; nothing is kept until you save.",
+    first: "Change a number and watch what follows beside it; nothing is saved until you say so.",
     words: words("station", "hot place", "tester"),
   },
   allergies: {
@@ -62,7 +82,7 @@ const stageHelp: Readonly<Record<Stage, Omit<Help, "title">>> = {
   timeline: {
     purpose: "Who does what when, whether it fits, and what holds it up.",
     first: "Where it does not fit, the ways out stand below, each worked out with the whole class.",
-    words: words("load", "tester", "window", "bell"),
+    words: words("load", "tester", "window", "bell", "way out", "step along"),
   },
   teach: {
     purpose: "The class as it runs, for a tablet on the counter.",

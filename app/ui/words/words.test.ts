@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import { CalendarDate } from "@internationalized/date";
 import fc from "fast-check";
 import { plan } from "~/core/plan";
@@ -7,6 +8,7 @@ import { amount, clock, countdown, drift, fraction, grams, minutes, scoops, temp
 import { classes } from "../../../test/generators";
 import { hazardWords, sayReason } from "./en";
 import { namesOf, sayChange, sayFinding, sayWhy } from "./findings";
+import { glossary, glossaryText } from "./help";
 
 const thinless = (text: string) => text.replace(/[\u2009\u00a0]/g, " ");
 
@@ -96,4 +98,8 @@ test("what made a sheet stale is said in the words of the brief; health data onl
   expect(sayChange({ name: "answer:Ada", from: "#aa", to: "#bb" })).toBe("what was declared by Ada: changed");
   expect(sayChange({ name: "label:butter", from: undefined, to: "#bb" })).toBe("the label of butter: new");
   expect(demoClasses(new CalendarDate(2026, 11, 28)).next.startsAt).toBe("2026-12-05T09:30");
+});
+
+test("the glossary in docs is the one that help shows", () => {
+  expect(readFileSync("docs/glossary.md", "utf8")).toBe(glossaryText(glossary));
 });

@@ -96,7 +96,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         {
           bought: bought.reply({
             formErrors: [
-              "Somebody else changed how this is bought meanwhile. Yours is below; keep it again to replace theirs.",
+              "Somebody else changed how this is bought meanwhile. Yours is below; save it again to replace theirs.",
             ],
           }),
         },
@@ -218,7 +218,7 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
           ) : null}
         </div>
         <div className={look("actions")}>
-          <Primary>Keep what the label says</Primary>
+          <Primary>Save what the label says</Primary>
         </div>
       </Form>
       <section className={look("above-l", "column")}>
@@ -232,7 +232,7 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
           </p>
         ) : null}
         <Form method="post" {...getFormProps(buy)} className={look("form")}>
-          <FormError title="Not kept" problems={buy.errors ?? []} />
+          <FormError title="Not saved" problems={buy.errors ?? []} />
           <Hidden name="seen" value={loaderData.seen} />
           <TextField
             field={bought.product}
@@ -272,7 +272,7 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
           })}
           <div className={look("actions")}>
             <Secondary name="intent" value="buy">
-              Keep what is bought
+              Save what is bought
             </Secondary>
           </div>
         </Form>

@@ -62,7 +62,7 @@ function OwnSetForm({ told }: { told: Answer | undefined }) {
             ))}
           </PlainSelect>
         </label>
-        <Secondary type="submit">Keep this set</Secondary>
+        <Secondary type="submit">Save this set</Secondary>
       </Form>
     </section>
   );

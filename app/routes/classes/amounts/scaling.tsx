@@ -259,7 +259,7 @@ function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: numbe
         ))}
         <div className={look("actions")}>
           <Secondary name="intent" value="dish" disabled={isBusy}>
-            Keep this bowl
+            Save this bowl
           </Secondary>
         </div>
       </Form>

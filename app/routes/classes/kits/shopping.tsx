@@ -75,7 +75,7 @@ export async function action({ request, params }: Route.ActionArgs) {
       return data(
         {
           problems: [
-            "Somebody else kept another figure for this meanwhile; it stands in the list now. Keep yours again if it is the right one.",
+            "Somebody else saved another figure for this meanwhile; it stands in the list now. Save yours again if it is the right one.",
           ],
           typed: {},
         },

@@ -75,7 +75,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     {
       result: submission.reply({
         formErrors: [
-          `${now?.by ?? "Someone"} kept another log meanwhile: ${now?.piecesMade ?? "no"} pieces, “${(now?.note ?? "").slice(0, 200)}”. Yours is below; keep it again to replace theirs.`,
+          `${now?.by ?? "Someone"} saved another log meanwhile: ${now?.piecesMade ?? "no"} pieces, “${(now?.note ?? "").slice(0, 200)}”. Yours is below; keep it again to replace theirs.`,
         ],
       }),
       isKept: false,
@@ -188,7 +188,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
         <div>
           <Form method="post" {...getFormProps(form)} className={look("form")}>
             <TypedGuard key={kept?.version ?? 0} />
-            <FormError title="Not kept" problems={form.errors ?? []} />
+            <FormError title="Not saved" problems={form.errors ?? []} />
             {actionData?.isKept ? (
               <p className={look("saved")} role="status">
                 Kept.
@@ -206,7 +206,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
               label={`This note names nobody: keep it after ${day(removalDay, locale)}, when health data goes`}
             />
             <div className={look("actions")}>
-              <Primary>Keep the log</Primary>
+              <Primary>Save the log</Primary>
               {kept ? (
                 <span className={look("quiet", "small")}>
                   kept by {kept.by ?? "someone"}, {moment(kept.at, locale, input.timeZone)}

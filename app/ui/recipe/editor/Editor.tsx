@@ -276,7 +276,7 @@ export function Editor({
           </span>
           <span className={look("bar-end")}>
             {inTheWay.length > 0 ? (
-              <span className={look("needs-you", "small")}>{inTheWay.length} to settle before it can be kept</span>
+              <span className={look("needs-you", "small")}>{inTheWay.length} to mend before it can be saved</span>
             ) : null}
             <Primary type="button" loading={isBusy} onClick={() => onKeep(draft)}>
               {button}
@@ -285,7 +285,7 @@ export function Editor({
         </div>
         {waiting ? (
           <div className={look("saved")} role="status">
-            What you typed here last was not kept.{" "}
+            What you typed here last was not saved.{" "}
             <RowButton
               onClick={() => {
                 startAgain(waiting);
