@@ -60,7 +60,10 @@ export default defineConfig(({ command }) => ({
                 { name: "react", test: /node_modules[\\/](react|react-dom|react-router|scheduler)[\\/]/ },
                 { name: "core", test: (id) => firstCore.test(id.replaceAll("\\", "/")) },
                 // But what asks before it does something, which is fetched when it first asks.
-                { name: "sheet", test: /[\\/]app[\\/]ui[\\/](words|format|sheet|class)[\\/](?!ClassDialogs|help|kits|timeline|looks|people|emergency|letters)/ },
+                {
+                  name: "sheet",
+                  test: /[\\/]app[\\/]ui[\\/](words|format|sheet|class)[\\/](?!ClassDialogs|help|kits|timeline|looks|people|emergency|letters)/,
+                },
               ],
             },
           },
