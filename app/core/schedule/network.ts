@@ -251,8 +251,11 @@ function afterOf(job: StationJob, input: ScheduleInput): readonly ChainTask[] {
  */
 function inTurns(nodes: readonly Node[], { goesRound = [], demo }: ScheduleInput): readonly Node[] {
   const uses = (tasks: readonly ChainTask[]) => tasks.map(({ from, things, holds }) => ({ from, things, holds }));
+  // Where nothing goes round, tables that work the same wait the same: one speaks for all.
+  const speakers = goesRound.length > 0 ? nodes : [...new Map(nodes.map((node) => [node.again, node])).values()];
+  const placeOf = new Map(speakers.map((node, place) => [goesRound.length > 0 ? node : node.again, place]));
   const rows = [
-    ...nodes.map(({ chain, job }): Row => {
+    ...speakers.map(({ chain, job }): Row => {
       const isFirst = job.isApart === true;
       if (demo !== "along") return { uses: uses(chain), isFirst };
       // Tables of one recipe, whatever they take for its lines, are led through one method.
@@ -270,14 +273,15 @@ function inTurns(nodes: readonly Node[], { goesRound = [], demo }: ScheduleInput
         together: job.recipe.id,
       };
     }),
-    ...nodes.map((node, row): Row => {
+    ...speakers.map((node, row): Row => {
       const use = node.chain.findLastIndex((task) => task.to <= node.mixedAfter);
       return { uses: uses(node.beside), isFirst: node.job.isApart === true, after: { row, use } };
     }),
   ];
   const { later, forRoom } = waits(rows, new Map(goesRound.map(({ thing, count }) => [thing, count])));
-  return nodes.map((node, index) => {
-    const [mine, aside] = [later[index] ?? [], later[nodes.length + index] ?? []];
+  return nodes.map((node) => {
+    const index = placeOf.get(goesRound.length > 0 ? node : node.again) ?? 0;
+    const [mine, aside] = [later[index] ?? [], later[speakers.length + index] ?? []];
     if (mine.every((by) => by === 0) && aside.every((by) => by === 0)) return node;
     const mixing = node.chain.findLastIndex((task) => task.to <= node.mixedAfter);
     const mixedBy = mine[mixing] ?? 0;
