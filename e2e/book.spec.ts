@@ -29,7 +29,7 @@ test("a pasted recipe: what is open is asked, what is wrong is mended, and it is
   page,
 }) => {
   await paste(page, pasted("Jetty pancakes"));
-  const notes = page.getByRole("complementary", { name: "What it says" });
+  const notes = page.getByRole("complementary", { name: "To look at" });
   const lines = page.getByRole("region", { name: "List" }).getByRole("listitem");
   await expect(lines).toHaveCount(6);
 

@@ -39,7 +39,7 @@ test("cautions come by themselves, are left out only with a reason, and come bac
   const cook = page.getByRole("listitem", { name: "Step 5" });
   await cook.getByText("cautions:", { exact: false }).click();
   await cook.getByLabel("Why “fingers at an edge” is left out").fill("tongs on every table");
-  const says = page.getByLabel("What it says");
+  const says = page.getByLabel("To look at", { exact: true });
   await expect(says.getByText("Because: tongs on every table.", { exact: false })).toBeVisible();
   await says.getByRole("button", { name: "Show the caution again" }).click();
   await expect(says.getByText("Because: tongs on every table.", { exact: false })).toHaveCount(0);

@@ -33,7 +33,7 @@ export default function EditRecipe({ loaderData, params }: Route.ComponentProps)
         <h1>{title}</h1>
         <span className={look("quiet")}>from revision {revision}</span>
         <div className={parts.sheet.tools}>
-          <TextLink to={`/recipes/${params.recipeId}`}>Leave without keeping</TextLink>
+          <TextLink to={`/recipes/${params.recipeId}`}>Leave without saving</TextLink>
         </div>
       </div>
       <EditorPage

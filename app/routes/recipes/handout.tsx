@@ -70,7 +70,7 @@ export default function Handout({ loaderData, params }: Route.ComponentProps) {
         </label>
         {written.variants.length > 0 ? (
           <label className={look("cell")}>
-            <span className={look("cell-label")}>Way</span>
+            <span className={look("cell-label")}>Variant</span>
             <PlainSelect name="way" defaultValue={variantId ?? ""}>
               <option value="">as written</option>
               {written.variants.map((variant) => (

@@ -13,7 +13,7 @@ import { asideFormSchema, asideOf, putAside } from "~/services/aside.server";
 import { notFound } from "~/services/classes.server";
 import { addStarterRecipes } from "~/services/demo.server";
 import { accountOf } from "~/services/session.server";
-import { moment } from "~/ui/format/format";
+import { howMany, moment } from "~/ui/format/format";
 import { Secondary, TextLink } from "~/ui/parts/fields";
 import { useLocale, useZone } from "~/ui/sheet/locale";
 import { familyWords, standingWords } from "~/ui/words/en";
@@ -134,9 +134,9 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
                     Family
                   </th>
                   <th scope="col">How far tried</th>
-                  <th scope="col">What it says</th>
+                  <th scope="col">To look at</th>
                   <th scope="col" className={look("on-wide")}>
-                    Kept
+                    Saved
                   </th>
                 </tr>
               </thead>
@@ -148,10 +148,7 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
                         {recipe.title}
                       </Link>
                       {recipe.ways > 0 ? (
-                        <span className={look("quiet", "small")}>
-                          {" "}
-                          and {recipe.ways} other {recipe.ways === 1 ? "way" : "ways"}
-                        </span>
+                        <span className={look("quiet", "small")}> and {howMany(recipe.ways, "variant")}</span>
                       ) : null}
                     </td>
                     <td className={look("on-wide")}>{familyWords[recipe.family as Family]}</td>

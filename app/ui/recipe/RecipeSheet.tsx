@@ -207,7 +207,7 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
         ) : null}
         {recipe.variants.length > 0 ? (
           <section>
-            <h2 className={look("small-head")}>Other ways</h2>
+            <h2 className={look("small-head")}>Variants</h2>
             {recipe.variants.map((variant) => (
               <p key={variant.id}>
                 <b>{variant.name}</b> <span className={look("quiet")}>({standingWords[variant.standing]})</span>

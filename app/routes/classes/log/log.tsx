@@ -209,7 +209,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
               <Primary>Save the log</Primary>
               {kept ? (
                 <span className={look("quiet", "small")}>
-                  kept by {kept.by ?? "someone"}, {moment(kept.at, locale, input.timeZone)}
+                  saved by {kept.by ?? "someone"}, {moment(kept.at, locale, input.timeZone)}
                 </span>
               ) : null}
             </div>

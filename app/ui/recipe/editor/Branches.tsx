@@ -146,7 +146,7 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
     );
   return (
     <section>
-      <h3>Other ways</h3>
+      <h3>Variants</h3>
       {draft.variants.map((variant) => {
         const free = draft.lines.filter(
           (line) => !variant.omit.includes(line.id) && !variant.swaps.some((swap) => swap.lineId === line.id),
@@ -268,7 +268,7 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
             ))}
             <div className={look("row-buttons")}>
               <PlainSelect
-                aria-label={`${variant.name || "This way"} leaves out`}
+                aria-label={`${variant.name || "This variant"} leaves out`}
                 value=""
                 onChange={(event) => set(variant.id, { omit: [...variant.omit, event.target.value] }, "")}
               >
@@ -280,7 +280,7 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
                 ))}
               </PlainSelect>
               <PlainSelect
-                aria-label={`${variant.name || "This way"} swaps`}
+                aria-label={`${variant.name || "This variant"} swaps`}
                 value=""
                 onChange={(event) =>
                   set(
@@ -331,7 +331,7 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
           )
         }
       >
-        Add another way
+        Add a variant
       </RowButton>
     </section>
   );

@@ -382,8 +382,8 @@ export function Editor({
                 Add a step
               </Secondary>
             </section>
-            <aside aria-label="What it says" className={look("margin-notes")}>
-              <h2>What it says</h2>
+            <aside aria-label="To look at" className={look("margin-notes")}>
+              <h2>To look at</h2>
               {findings.length === 0 && read.problems.length === 0 ? (
                 <p className={look("quiet")}>Nothing to mend.</p>
               ) : (
