@@ -133,7 +133,7 @@ test("a role given, an account closed and opened, a letter for a forgotten passw
   await own.getByLabel("As it is").fill("whisks and ladles too");
   await own.getByLabel("New one").fill("four eggs and a rest");
   await own.getByRole("button", { name: "Save the new password" }).click();
-  await expect(own.getByText("Your new password is kept")).toBeVisible();
+  await expect(own.getByText("Your new password is saved")).toBeVisible();
   await expect(own.getByRole("button", { name: /Sable Thwart/ })).toBeVisible();
   await context.close();
 });

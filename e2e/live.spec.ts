@@ -32,7 +32,7 @@ test("without a network events wait on the device, and arrive once each when it 
   await context.setOffline(true);
   await page.getByRole("button", { name: /^Ring: Gather/ }).click();
   await page.getByRole("region", { name: "Heron" }).getByRole("button", { name: "Stuck" }).click();
-  await expect(page.getByText(/2 kept on this device, no connection/)).toBeVisible();
+  await expect(page.getByText(/2 waiting on this device, no connection/)).toBeVisible();
   await expect(page.getByText("Now: Gather: mixing")).toBeVisible();
   await context.setOffline(false);
   await expect(page.getByText("all saved")).toBeVisible({ timeout: 30_000 });
@@ -102,7 +102,7 @@ test("a server that is killed in the middle of a class loses nothing that was ac
     server.kill("SIGUSR2");
     await expect.poll(isUp, { timeout: 30_000 }).toBe(false);
     await page.getByRole("button", { name: /^Ring: Gather/ }).click();
-    await expect(page.getByText(/1 kept on this device/)).toBeVisible();
+    await expect(page.getByText(/1 waiting on this device/)).toBeVisible();
     await expect.poll(isUp, { timeout: 30_000 }).toBe(true);
     await expect(page.getByText("all saved")).toBeVisible({ timeout: 30_000 });
     await page.reload();
