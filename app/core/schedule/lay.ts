@@ -119,7 +119,7 @@ export class Bench {
   private held: Held[] | undefined;
   private readonly pours: Held[] = [];
   private readonly counts: Counts;
-  /** Batter is poured with what goes round: where a load can begin changes with every other. */
+  /** Batter is poured with what goes round. */
   private readonly isPouredInTurn: boolean;
 
   constructor(
@@ -216,13 +216,15 @@ export class Bench {
   }
 
   /** The same, from a moment on, when what its batter is poured with is there, too. */
-  private pourOn(node: Node, unit: number, pieces: Pieces, begin: Seconds, withAdults = true): Seconds {
+  private pourOn(node: Node, unit: number, pieces: Pieces, begin: Seconds): Seconds {
     if (node.pouredWith === null) return begin;
     const own = heldPouring(node, unit, this.testersOn(node, unit), pieces, 0);
-    const others = this.pours.filter((one) => one.to > begin);
+    let over = this.pours.length;
+    while (over > 0 && (this.pours[over - 1]?.to ?? 0) > begin) over -= 1;
+    const others = this.pours.slice(over);
     for (let from = begin; ;) {
       const there = soonestThere(own, others, this.counts, from);
-      const adult = withAdults && this.hot.length > 0 ? (this.hot[this.placeAt(there)] ?? 0) : 0;
+      const adult = this.hot.length > 0 ? (this.hot[this.placeAt(there)] ?? 0) : 0;
       if (adult <= there) return there;
       from = adult;
     }
@@ -284,7 +286,12 @@ export class Bench {
       waited: from - soonest,
       station: lead.index,
     });
-    if (this.isPouredInTurn) this.pours.push(...heldPouring(lead, unit, testers, total, from));
+    // By their ends: most begin behind all others, and only the last of them are in anybody's way.
+    for (const pour of heldPouring(lead, unit, testers, total, from)) {
+      let at = this.pours.length;
+      while (at > 0 && (this.pours[at - 1]?.to ?? 0) > pour.to) at -= 1;
+      this.pours.splice(at, 0, pour);
+    }
     if (this.hot.length > 0) this.hot[this.placeAt(from)] = end;
     const hands = this.handFree[lead.index];
     if (hands) hands[hands.indexOf(Math.min(...hands))] = start + total * lead.pour;
@@ -354,8 +361,11 @@ export class Bench {
     return { size: evenly && here > 1 ? Math.ceil(left / here) : Math.min(left, places), loads };
   }
 
-  /** Of the units a station may use now, the one on which so many of its pieces end soonest, testers and washing counted. */
-  private bestUnit(node: Node, evenly: boolean, withAdults = true): Choice | undefined {
+  /**
+   * Of the units a station may use now, the one on which so many of its pieces end soonest, testers and washing counted;
+   * `inFull` minds adults and what batter is poured with, too.
+   */
+  private bestUnit(node: Node, evenly: boolean, inFull = true): Choice | undefined {
     let best: (Choice & { rate: number }) | undefined;
     const ready = this.ready[node.index] ?? 0;
     for (const unit of node.units) {
@@ -363,7 +373,8 @@ export class Bench {
       const places = node.places[unit] ?? 0;
       const testers = this.testersOn(node, unit);
       const { size, loads } = this.sizeOn(node, unit, evenly);
-      const from = this.pourOn(node, unit, size, this.beginOn(node, unit, ready, withAdults), withAdults);
+      const soonest = this.beginOn(node, unit, ready, inFull);
+      const from = inFull ? this.pourOn(node, unit, size, soonest) : soonest;
       const load = node.loadOn[unit] ?? node.load;
       const start = from + testers * (load[1] ?? 0);
       const end = size > 0 ? start + (load[size] ?? 0) : start;
@@ -438,7 +449,7 @@ export class Bench {
       return;
     }
     // When each station could start changes only where its unit was taken: kept, not worked out at every load. The adults are the same
-    // for everybody: whoever would start before one is free starts then.
+    // for everybody: whoever would start before one is free starts then. What batter is poured with is asked for by who was chosen.
     const open = hungry();
     // By station; null where there is no place for it, undefined where it is to be worked out.
     const known = new Array<Choice | null | undefined>(nodes.length).fill(undefined);
@@ -464,13 +475,13 @@ export class Bench {
           chosen = node;
         }
       }
-      if (isTied && chosen) best = this.bestUnit(chosen, rule.isEven);
+      if ((isTied || this.isPouredInTurn) && chosen) best = this.bestUnit(chosen, rule.isEven);
       if (!chosen || !best) break;
       const claims = this.claimsDone;
       const [stations, pieces] = this.beside(chosen, best.unit, best.size, best.start);
       this.lay(best.unit, stations, pieces);
       const isShared = this.net.units[best.unit]?.stationId === null;
-      if (isShared || this.isPouredInTurn || claims !== this.claimsDone) known.fill(undefined);
+      if (isShared || claims !== this.claimsDone) known.fill(undefined);
       for (const index of stations) {
         known[index] = undefined;
         if ((this.remaining[index] ?? 0) < 1)
