@@ -56,7 +56,10 @@ function byThing(tasks: readonly Task[], all: readonly Task[]): Map<SharedThing 
   for (const task of tasks) {
     const waited = all.find(
       (one) =>
-        one.waitsFor !== undefined && one.stationId === task.stationId && Math.abs(one.end - task.start) < 1 / 120,
+        one.kind === "wait" &&
+        one.waitsFor !== undefined &&
+        one.stationId === task.stationId &&
+        Math.abs(one.end - task.start) < 1 / 120,
     );
     groups.set(waited?.waitsFor, [...(groups.get(waited?.waitsFor) ?? []), task]);
   }

@@ -79,7 +79,7 @@ function joined(blocks: readonly Block[]): Block[] {
 
 /** What somebody does, and for what they wait where it goes round. */
 const sayTask = ({ kind, waitsFor, mix, isCatchUp }: Task): string =>
-  waitsFor !== undefined
+  kind === "wait" && waitsFor !== undefined
     ? `waits for the ${sharedThingWords[waitsFor]}`
     : isCatchUp
       ? "waits until everybody is there"
