@@ -1,6 +1,6 @@
 import type { ClassPlan, StationGain } from "~/core/plan";
 import { type Amount, subtract, zero } from "~/core/quantity";
-import { amount, fraction, howMany, minutes, scoops } from "~/ui/format/format";
+import { amount, fraction, howMany, minutes, people, scoops } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import type { Names } from "~/ui/words/findings";
 import { look } from "~/ui/theme/look";
@@ -38,7 +38,7 @@ export function Gains({ gains, before, after, names }: Props) {
             {gain.name}{" "}
             <span className={look("quiet", "small")}>
               {kindWords[gain.kind]}
-              {gain.people === 0 ? "" : ` ${gain.people > 0 ? "+" : "−"}${Math.abs(gain.people)} people`}; ×{" "}
+              {gain.people === 0 ? "" : ` ${gain.people > 0 ? "+" : "−"}${people(Math.abs(gain.people))}`}; ×{" "}
               {fraction(gain.factor.from, locale)} becomes × {fraction(gain.factor.to, locale)}; {gain.pieces.from} →{" "}
               {howMany(gain.pieces.to, "piece")}, {gain.loads.from} → {howMany(gain.loads.to, "load")}
             </span>

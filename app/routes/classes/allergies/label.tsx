@@ -186,9 +186,9 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
         </div>
       </div>
       <p className={look("quiet", "below-s", "measure")}>
-        Read the packet in your hand, not the one from last time. Tick what it says. What is not ticked will be shown as
-        “none declared”, with your name and the day, where the law of the product’s market obliges the label to name it;
-        of everything else it says nothing until you have looked through the whole list for it.
+        Read the packet in your hand, not the one from last time. Tick everything it names. What is not ticked will be
+        shown as “none declared”, with your name and the day, where the law of the product’s market obliges the label to
+        name it; of everything else it says nothing until you have looked through the whole list for it.
       </p>
       <Form method="post" encType="multipart/form-data" {...getFormProps(form)} className={look("form", "column")}>
         <TypedGuard />
