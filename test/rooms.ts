@@ -61,3 +61,17 @@ export const inputs: fc.Arbitrary<ScheduleInput> = fc.record({
   hotPlaces: fc.option(fc.integer({ min: 1, max: 4 })),
   goesRound: goingRound,
 });
+
+/** A class with nothing particular about it, for tests of one thing: the rest of it is told by whoever asks. */
+export const plainRoom = {
+  people: 8,
+  sinks: 2,
+  pace: 1,
+  demo: "mix",
+  kitMode: "pre-measured",
+  doorsMinutes: 5,
+  eatMinutes: 10,
+  cleanMinutes: 10,
+  testersPerSurface: 0,
+  hotPlaces: null,
+} as const satisfies Partial<ScheduleInput>;

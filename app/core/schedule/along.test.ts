@@ -1,6 +1,6 @@
 import { expect, test } from "@jest/globals";
 import { starterRecipes } from "~/demo/recipes";
-import { surface } from "../../../test/rooms";
+import { plainRoom, surface } from "../../../test/rooms";
 import { faultsOf } from "../../../test/timeline-checker";
 import { holdUp } from "./chain";
 import { runList } from "./run";
@@ -19,16 +19,9 @@ const input = (eggs: readonly number[], more: Partial<ScheduleInput> = {}): Sche
     eggs: count,
   })),
   surfaces: [surface("griddle", "electric-griddle", 4, eggs.length)],
+  ...plainRoom,
   people: 4 * eggs.length,
-  sinks: 2,
-  pace: 1,
   demo: "along",
-  kitMode: "pre-measured",
-  doorsMinutes: 5,
-  eatMinutes: 10,
-  cleanMinutes: 10,
-  testersPerSurface: 0,
-  hotPlaces: null,
   ...more,
 });
 const catchUps = (tasks: readonly Task[]) => tasks.filter((task) => task.isCatchUp);

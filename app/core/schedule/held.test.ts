@@ -4,7 +4,7 @@ import { plan } from "~/core/plan";
 import type { Recipe } from "~/core/recipe";
 import { starterRecipes } from "~/demo/recipes";
 import { readClassFile } from "~/formats/class-file";
-import { surface } from "../../../test/rooms";
+import { plainRoom, surface } from "../../../test/rooms";
 import { faultsOf } from "../../../test/timeline-checker";
 import { type Held, isThere, soonestThere } from "./held";
 import { schedule } from "./schedule";
@@ -87,16 +87,7 @@ test("what is done after the last piece waits for the one microwave, whoever is 
   const input = (microwaves: number): ScheduleInput => ({
     stations: ["a", "b", "c"].map((stationId) => ({ stationId, recipe, pieces: 4, measuredLines: 0, eggs: 0 })),
     surfaces: [surface("griddle", "electric-griddle", 4, 3)],
-    people: 6,
-    sinks: 2,
-    pace: 1,
-    demo: "mix",
-    kitMode: "pre-measured",
-    doorsMinutes: 5,
-    eatMinutes: 10,
-    cleanMinutes: 10,
-    testersPerSurface: 0,
-    hotPlaces: null,
+    ...plainRoom,
     goesRound: [{ thing: "microwave", count: microwaves }],
   });
   const [one, three] = [schedule(input(1)), schedule(input(3))];

@@ -1,7 +1,7 @@
 import { expect, test } from "@jest/globals";
 import { type Recipe, pouredWith } from "~/core/recipe";
 import { starterRecipes } from "~/demo/recipes";
-import { surface } from "../../../test/rooms";
+import { plainRoom, surface } from "../../../test/rooms";
 import { faultsOf } from "../../../test/timeline-checker";
 import { checkTimeline } from "./findings";
 import { holdUp } from "./chain";
@@ -27,16 +27,8 @@ const input = (pens: number | undefined): ScheduleInput => ({
     eggs: 0,
   })),
   surfaces: [surface("griddle", "electric-griddle", 6, 6)],
-  people: 8,
-  sinks: 2,
-  pace: 1,
-  demo: "mix",
-  kitMode: "pre-measured",
-  doorsMinutes: 5,
-  eatMinutes: 10,
-  cleanMinutes: 10,
+  ...plainRoom,
   testersPerSurface: 1,
-  hotPlaces: null,
   ...(pens === undefined ? {} : { goesRound: [{ thing: "pen" as const, count: pens }] }),
 });
 const eatAt = (one: ReturnType<typeof schedule>) => one.bells.find((bell) => bell.kind === "eat")?.at ?? NaN;

@@ -1,7 +1,7 @@
 import type { Recipe } from "~/core/recipe";
 import { runList, spokenAt, type Timeline } from "~/core/schedule";
 import type { Names } from "~/ui/words/findings";
-import { clock, list } from "~/ui/format/format";
+import { clock } from "~/ui/format/format";
 import { Heads } from "~/ui/sheet/Heads";
 import { useLocale } from "~/ui/sheet/locale";
 import { Aims } from "~/ui/brief/Aims";
@@ -28,7 +28,6 @@ export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims
     const found = timeline.units.find((one) => one.id === id);
     return found ? `${found.name} ${found.number}` : id;
   };
-  const stations = (ids: readonly string[]) => list(ids.map(names.station), locale);
   const at = (after: number) => clock(startsAt, timeZone, after, locale);
   const rows = runList(timeline, isAlong);
   const spoken = spokenAt(timeline, recipes);
@@ -41,14 +40,7 @@ export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims
         <Heads of={["Time", "What happens", "Say, and watch for", "Stand"]} />
         <tbody>
           {rows.map((entry, index) => {
-            const { what, say, where } = sayEntry(entry, {
-              unit,
-              stations,
-              round: names.round,
-              step: names.step,
-              at,
-              locale,
-            });
+            const { what, say, where } = sayEntry(entry, { names, unit, at });
             const time = at(entry.at);
             const isSame = index > 0 && at(rows[index - 1]?.at ?? -1) === time;
             return (

@@ -3,6 +3,7 @@ import type { ClassInput, WayKind, WayOut, WishCost } from "~/core/plan";
 import type { BellKind, HoldUp, LinkReason, RunEntry, Timeline } from "~/core/schedule";
 import { writeRatio } from "~/core/quantity";
 import { howMany, list, minutes } from "~/ui/format/format";
+import type { Names } from "./findings";
 import { bellInstruction, bellWords, sharedThingWords } from "./en";
 
 /** What one thing of a class waited for. */
@@ -121,24 +122,10 @@ export function sayWay({ gained, over, late }: WayOut, locale: string): string {
 /** One line of the list by the minute: what happens, what is said or watched for, and where to stand. */
 export function sayEntry(
   entry: RunEntry,
-  {
-    unit,
-    stations,
-    round: roundOf,
-    step: stepOf,
-    at,
-    locale,
-  }: {
-    unit: (id: string) => string;
-    stations: (ids: readonly string[]) => string;
-    /** The name of a round of what a station makes. */
-    round: (stationId: string, roundId: string) => string;
-    /** What a step of its method says. */
-    step: (stationId: string, stepId: string) => string;
-    at: (after: number) => string;
-    locale: string;
-  },
+  { names, unit, at }: { names: Names; unit: (id: string) => string; at: (after: number) => string },
 ): { readonly what: string; readonly say: string; readonly where: string } {
+  const { locale, round: roundOf, step: stepOf } = names;
+  const stations = (ids: readonly string[]) => list(ids.map(names.station), locale);
   switch (entry.kind) {
     case "bell":
       return {

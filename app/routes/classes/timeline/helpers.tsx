@@ -27,7 +27,6 @@ export default function HelperCards() {
     return found ? `${found.name} ${found.number}${whose}` : id;
   };
   const at = (after: number) => clock(startsAt, timeZone, after, locale);
-  const stations = (ids: readonly string[]) => list(ids.map(names.station), locale);
   const cautions = [
     ...new Set(
       recipesMade(plan).flatMap(({ steps }) =>
@@ -77,14 +76,7 @@ export default function HelperCards() {
                     })
                       .filter((entry) => entry.kind !== "last-out")
                       .map((entry, row) => {
-                        const { what, say } = sayEntry(entry, {
-                          unit,
-                          stations,
-                          round: names.round,
-                          step: names.step,
-                          at,
-                          locale,
-                        });
+                        const { what, say } = sayEntry(entry, { names, unit, at });
                         return (
                           <tr key={`${row} ${what}`} className={entry.kind === "bell" ? look("bell-row") : undefined}>
                             <td className={look("n")}>
