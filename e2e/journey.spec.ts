@@ -195,6 +195,17 @@ test("the head of a class leaves the page to the work; its bell line opens on pr
     const bottom = (head?.y ?? 0) + (head?.height ?? 0);
     expect([stage, bottom < 200, bottom - (title?.y ?? 0) <= 150]).toEqual([stage, true, true]);
   }
+  // In a hand likewise, and nothing of it lies below a line that stands whole.
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const stage of ["brief", "kits", "timeline"]) {
+    await page.goto(`${base}/${stage}`);
+    const head = await page.getByRole("navigation", { name: "Stages of the class" }).boundingBox();
+    const title = await page.getByRole("heading", { level: 1 }).boundingBox();
+    const bottom = (head?.y ?? 0) + (head?.height ?? 0);
+    expect([stage, bottom < 190, bottom - (title?.y ?? 0) <= 120]).toEqual([stage, true, true]);
+  }
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${base}/kits`);
   const fold = page.getByRole("button", { name: "Open the bell line" });
   const before = (await fold.boundingBox())?.height ?? 0;
   await fold.click();

@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { Link, NavLink, Outlet, useSubmit } from "react-router";
+import { Link, NavLink, Outlet, useLocation, useSubmit } from "react-router";
 import type { Route } from "./+types/framed";
 import { database } from "~/db/client.server";
 import { isBackupLate } from "~/services/backups.server";
@@ -8,6 +8,7 @@ import { flushEverywhere } from "~/ui/outbox/outbox";
 import { Mark } from "~/ui/sheet/Mark";
 import { PageFocus } from "~/ui/parts/PageFocus";
 import { UndoPlace } from "~/ui/parts/Undo";
+import { useStrip } from "~/ui/parts/useStrip";
 import { Shortcuts } from "~/ui/parts/Shortcuts";
 import { MenuAction, MenuLink, MenuRule, MoreMenu } from "~/ui/parts/Menu";
 import { look } from "~/ui/theme/look";
@@ -20,6 +21,7 @@ export const loader = async ({ context }: Route.LoaderArgs) => {
 /** The frame of every page but the live screen. */
 export default function Framed({ loaderData }: Route.ComponentProps) {
   const submit = useSubmit();
+  const strip = useStrip<HTMLElement>(useLocation().pathname.split("/")[1]);
   // What was ticked on a screen that was left before it could be sent goes from here.
   useEffect(() => {
     const send = () => void flushEverywhere();
@@ -34,7 +36,7 @@ export default function Framed({ loaderData }: Route.ComponentProps) {
       </a>
       <header className={look("top")}>
         <Mark />
-        <nav aria-label="Main">
+        <nav aria-label="Main" ref={strip}>
           <NavLink to="/" end>
             Classes
           </NavLink>

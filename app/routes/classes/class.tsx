@@ -233,8 +233,8 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
           />
         </div>
       </div>
-      {line.isFoldable ? null : line.drawn}
       <Stages base={base} marks={standings} />
+      {line.isFoldable ? null : line.drawn}
       <Outlet context={context} />
     </>
   );

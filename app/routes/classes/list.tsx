@@ -106,7 +106,7 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
   return (
     <section className={look("below-xl")}>
       <h2>{title}</h2>
-      <table className={look("ruled", "fixed")}>
+      <table className={look("ruled", "fixed", "stacks")}>
         <colgroup>
           <col className={look("box-m")} />
           <col />
@@ -118,8 +118,7 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
           <tr>
             <th scope="col">When</th>
             <th scope="col">Class</th>
-            <th scope="col">Recipe</th>
-            <th scope="col">People</th>
+            <th scope="col">Recipe and people</th>
             <th scope="col">How it stands</th>
             <th scope="col">Go</th>
           </tr>
@@ -135,7 +134,7 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
                     {wallTime(card.startsAt, locale)}, {minutes(card.minutes, locale)}
                   </div>
                 </td>
-                <td>
+                <td className={look("stacks-whole", "stacks-first")}>
                   <Link to={`/classes/${card.id}`} className={look("text", "lead-name")}>
                     {card.title}
                   </Link>
@@ -145,7 +144,7 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
                   {card.recipes ?? <span className={look("needs-you")}>no recipe yet</span>}
                   <div className={look("quiet")}>{people(card.people)}</div>
                 </td>
-                <td className={asks ? look("needs-you") : look("quiet")}>{text}</td>
+                <td className={look(asks ? "needs-you" : "quiet")}>{text}</td>
                 <td className={look("n")}>
                   {card.startsAt.slice(0, 10) === today && !card.loggedAt ? (
                     <TextLink to={`/classes/${card.id}/teach`}>Teach</TextLink>

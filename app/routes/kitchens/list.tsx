@@ -54,7 +54,7 @@ export default function Kitchens({ loaderData }: Route.ComponentProps) {
           class takes.
         </p>
       ) : (
-        <table className={look("ruled")}>
+        <table className={look("ruled", "stacks")}>
           <Heads of={["Kitchen", "Surfaces", { n: "Sinks" }, { n: "Gear counted" }, "Put aside"]} />
           <tbody>
             {loaderData.kitchens.map((kitchen) => (
@@ -64,7 +64,7 @@ export default function Kitchens({ loaderData }: Route.ComponentProps) {
                     {kitchen.name}
                   </Link>
                 </td>
-                <td>
+                <td className={look("stacks-whole")}>
                   {kitchen.surfaces.map((surface) => (
                     <div key={surface.id}>
                       {surface.count} × {surface.name}{" "}
@@ -75,9 +75,9 @@ export default function Kitchens({ loaderData }: Route.ComponentProps) {
                     </div>
                   ))}
                 </td>
-                <td className={look("n")}>{kitchen.sinks}</td>
-                <td className={look("n")}>{kitchen.gear.length}</td>
-                <td className={look("no-print")}>
+                <td className={look("n", "on-wide")}>{kitchen.sinks}</td>
+                <td className={look("n", "on-wide")}>{kitchen.gear.length}</td>
+                <td className={look("no-print", "stacks-first")}>
                   <AsideButton action="/kitchens" id={kitchen.id} isAside={false} />
                 </td>
               </tr>

@@ -1,8 +1,8 @@
-import { useEffect, useRef } from "react";
 import { Link, useLocation } from "react-router";
 import { type Stage, stages } from "~/core/plan";
 import type { StageState } from "~/core/sheet";
 import { stageStateWords, stageWords } from "~/ui/words/en";
+import { useStrip } from "~/ui/parts/useStrip";
 import { parts } from "~/ui/theme/parts";
 
 /** Pages that belong to a stage without being named after it. */
@@ -41,13 +41,7 @@ export function Stages({ base, marks }: { base: string; marks: Readonly<Record<S
   const place = useLocation()
     .pathname.slice(base.length + 1)
     .split("/")[0];
-  // On a phone the stages are one strip: it begins with the one before the one that is open.
-  const strip = useRef<HTMLOListElement>(null);
-  useEffect(() => {
-    const list = strip.current;
-    const open = list?.querySelector<HTMLElement>("[aria-current]")?.parentElement;
-    if (list && open) list.scrollLeft = open.offsetLeft - list.offsetLeft - open.offsetWidth;
-  }, [place]);
+  const strip = useStrip<HTMLOListElement>(place);
   return (
     <nav aria-label="Stages of the class">
       <ol className={parts.classHead.stages} ref={strip}>

@@ -17,7 +17,7 @@ export const looks = {
     "calendar",
   ],
   frame: ["top", "mark", "who", "page", "lone"],
-  tables: ["ruled", "fixed", "n", "is-group", "needs", "unit"],
+  tables: ["ruled", "fixed", "stacks", "stacks-whole", "stacks-first", "n", "is-group", "needs", "unit"],
   forms: [
     "form",
     "bare",

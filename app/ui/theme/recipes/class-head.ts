@@ -13,10 +13,22 @@ export const classHead = defineSlotRecipe({
       gridTemplateColumns: "minmax(220px, max-content) minmax(0, 1fr) auto",
       gap: "0 28px",
       alignItems: "center",
-      [onPhone]: { gridTemplateColumns: "minmax(0, 1fr) auto" },
+      [onPhone]: { gridTemplateColumns: "minmax(0, 1fr) auto", gap: "0 12px" },
       _print: { borderBottom: "1px solid {colors.fg}", paddingBottom: "4px", marginBottom: "10px" },
     },
-    title: { "& h1": { fontSize: "25px" }, [onPhone]: { "& h1": { fontSize: "22px" } } },
+    title: {
+      "& h1": { fontSize: "25px" },
+      // One line: whoever sees only the beginning of a long title has chosen it on the page before.
+      [onPhone]: {
+        "& h1": {
+          fontSize: "21px",
+          lineHeight: "24px",
+          whiteSpace: "nowrap",
+          overflow: "hidden",
+          textOverflow: "ellipsis",
+        },
+      },
+    },
     when: {
       color: "fg.muted",
       fontSize: "15px",
@@ -25,7 +37,12 @@ export const classHead = defineSlotRecipe({
     // Opened, the line takes the whole width below.
     line: {
       "&:has(> [aria-expanded=true])": { gridColumn: "1 / -1", gridRow: "2" },
-      [onPhone]: { gridColumn: "1 / -1", gridRow: "2" },
+      // The strip itself is thin; what answers to the thumb begins in the line above it, where there is nothing else to press.
+      [onPhone]: {
+        gridColumn: "1 / -1",
+        gridRow: "2",
+        "& > [aria-expanded=false]": { position: "relative", marginTop: "-16px", paddingTop: "14px" },
+      },
     },
     tools: { gridColumn: "3", gridRow: "1", [onPhone]: { gridColumn: "2" }, _print: { display: "none" } },
     stages: {
@@ -55,7 +72,7 @@ export const classHead = defineSlotRecipe({
       "& a:hover": { background: "bg.muted" },
       '& a[aria-current="page"]': { borderTopColor: "fg" },
       [onTablet]: { overflowX: "auto", scrollbarWidth: "none", gap: "0 20px", "& a": { whiteSpace: "nowrap" } },
-      [onPhone]: { "& li": { flex: "0 0 auto" }, "& a": { minHeight: "44px" } },
+      [onPhone]: { margin: "1px 0 8px", "& li": { flex: "0 0 auto" }, "& a": { minHeight: "44px" } },
       _print: { display: "none" },
     },
     shape: {

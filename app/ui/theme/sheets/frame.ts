@@ -38,22 +38,34 @@ export const frame: Styles = [
     ".top nav a:hover, .top .who button:hover, .top .who a:hover": { borderBottomColor: "border.muted" },
     '.top nav a[aria-current="page"]': { borderBottomColor: "fg", fontWeight: 600 },
     ".top .who": { marginLeft: "auto", display: "flex", gap: "18px", alignItems: "center", color: "fg.muted" },
+    ".page": { padding: "12px var(--gutter) 64px", maxWidth: "1360px", margin: "0 auto" },
     "@media (max-width: 560px)": {
-      // In a hand the sheet itself comes first: what leads elsewhere goes by in two strips above it.
-      ".top": { gap: "0 12px", paddingBottom: "0" },
-      ".top .who span": { display: "none" },
+      ".page": { paddingTop: "8px" },
+      // In a hand the sheet itself comes first: what leads elsewhere goes by in one strip above it.
+      ".top": { gap: "0 14px", flexWrap: "nowrap", paddingBottom: "0" },
+      // The bell is the way home; its name is there for ears.
+      ".top .mark": { flex: "none", minWidth: "32px" },
+      ".top .mark span": {
+        position: "absolute",
+        width: "1px",
+        height: "1px",
+        overflow: "hidden",
+        clipPath: "inset(50%)",
+      },
+      ".top .who": { flex: "none" },
+      ".top .who button": { maxWidth: "110px", overflow: "hidden", textOverflow: "ellipsis", whiteSpace: "nowrap" },
       ".top nav": {
-        order: 1,
-        flex: "1 0 100%",
+        flex: "1 1 0",
         minWidth: "0",
-        display: "flex",
         flexWrap: "nowrap",
         overflowX: "auto",
         scrollbarWidth: "none",
+        // What goes on beyond the edge fades out towards it.
+        maskImage: "linear-gradient(90deg, black calc(100% - 28px), transparent)",
+        paddingRight: "28px",
       },
       ".top nav a": { whiteSpace: "nowrap" },
     },
-    ".page": { padding: "12px var(--gutter) 64px", maxWidth: "1360px", margin: "0 auto" },
     ".lone": { maxWidth: "560px", margin: "9vh auto", padding: "0 var(--gutter)", display: "grid", gap: "14px" },
     ".lone .mark": { fontFamily: "heading", fontWeight: 700, fontSize: "22px" },
   },

@@ -10,6 +10,20 @@ export const narrow: Styles = [
     "@media (max-width: 560px)": {
       h1: { fontSize: "26px" },
       "table.ruled td, table.ruled th": { paddingRight: "8px" },
+      // A row of few things that are each a line long: below one another instead of in columns of a word's width.
+      "table.stacks, table.stacks tbody": { display: "block" },
+      "table.stacks colgroup, table.stacks thead": { display: "none" },
+      "table.stacks tr": {
+        display: "grid",
+        gridTemplateColumns: "minmax(0, 1fr) auto",
+        gap: "2px 16px",
+        padding: "10px 0",
+        borderBottom: "1px solid {colors.border.muted}",
+      },
+      "table.stacks td": { display: "block", padding: "0", borderBottom: "0" },
+      "table.stacks td.stacks-whole": { gridColumn: "1 / -1" },
+      "table.stacks td.stacks-first": { gridRow: "1" },
+      "table.stacks td.stacks-first:not(.stacks-whole)": { gridColumn: "2" },
       // What can be read on the row's own page too.
       "table.ruled .on-wide": { display: "none" },
     },
