@@ -49,14 +49,25 @@ export function faultsOf(timeline: Timeline, input: ScheduleInput): string[] {
   for (const unit of timeline.units) {
     const own = atHeat.filter((task) => task.surfaceId === unit.id).sort((a, b) => a.start - b.start);
     const places = surfaceOf(unit.id)?.places ?? 0;
+    // By their starts: what lies there together, and what begins before this one ends, stands next to it.
+    const beside = (n: number, isNear: (one: Task) => boolean) => {
+      let [from, to] = [n, n];
+      while (own[from - 1] && isNear(own[from - 1] as Task)) from -= 1;
+      while (own[to + 1] && isNear(own[to + 1] as Task)) to += 1;
+      return own.slice(from, to + 1);
+    };
     own.forEach((task, n) => {
-      const together = own.filter((one) => one.kind === task.kind && Math.abs(one.start - task.start) < near);
+      const together = beside(n, (one) => Math.abs(one.start - task.start) < near).filter(
+        (one) => one.kind === task.kind,
+      );
       const pieces = together.reduce((sum, one) => sum + one.pieces, 0);
       if (pieces > places) say(`${unit.id} holds ${pieces} on ${places} places`);
       if (together.length > 1 && surfaceOf(unit.id)?.kind !== "oven") say(`${unit.id} is shared and no oven`);
-      for (const other of own)
-        if (other !== task && !together.includes(other) && overlaps(task, other))
+      for (let m = n + 1; (own[m]?.start ?? Infinity) < task.end - near; m += 1) {
+        const other = own[m];
+        if (other && !together.includes(other) && overlaps(task, other))
           say(`${task.id} and ${other.id} are on ${unit.id} at once`);
+      }
       const job = task.kind === "demo-load" ? undefined : jobOf(task.stationId);
       if (!job) return;
       const { heat } = job.recipe;
@@ -70,7 +81,11 @@ export function faultsOf(timeline: Timeline, input: ScheduleInput): string[] {
       const isAlone = together.every((one) => jobOf(one.stationId)?.recipe === job.recipe);
       if (isAlone && Math.abs(task.end - task.start - takes) > 1 / 60 + near)
         say(`${task.id} takes ${task.end - task.start} minutes instead of ${takes}`);
-      const before = own.slice(0, n).findLast((one) => one.end <= task.start + near && !together.includes(one));
+      let before: Task | undefined;
+      for (let m = n - 1; m >= 0 && !before; m -= 1) {
+        const one = own[m];
+        if (one && one.end <= task.start + near && !together.includes(one)) before = one;
+      }
       if (before && before.kind === "load") {
         const last = jobOf(before.stationId)?.recipe ?? job.recipe;
         const lastPace = methodOf(last).cook?.who === "adult" ? 1 : input.pace;
@@ -94,10 +109,12 @@ export function faultsOf(timeline: Timeline, input: ScheduleInput): string[] {
   // Adults at the heat.
   if (input.hotPlaces !== null) {
     const places = Math.max(1, input.hotPlaces);
-    for (const { start } of atHeat) {
-      const busy = new Set(
-        atHeat.filter((task) => task.start <= start + near && task.end > start + near).map((task) => task.surfaceId),
-      );
+    let going: Task[] = [];
+    const rows = [...atHeat].sort((a, b) => a.start - b.start);
+    for (const [n, { start }] of rows.entries()) {
+      going = [...going, rows[n] as Task].filter((task) => task.end > start + near);
+      // Those that begin in the same moment are counted with the last of them.
+      const busy = new Set(going.map((task) => task.surfaceId));
       if (busy.size > places) say(`${busy.size} hot places at ${start} with adults for ${places}`);
     }
   }

@@ -19,6 +19,8 @@ test("a load moved by hand is laid before the other on its surface, every rule o
       expect(pieces(loads.flatMap((load) => load.parts))).toBe(
         pieces(made.timeline.tasks.filter((task) => task.kind === "load")),
       );
+      // Nobody moves one load among thousands by hand.
+      fc.pre(loads.length <= 2000);
       const [from, before] = [a % (loads.length + 1), b % (loads.length + 1)];
       const order = loadMoved(input, from, before);
       if (from === before || !loads[from] || !loads[before]) {

@@ -222,6 +222,11 @@ function byRates(net: Network, group: readonly Node[], units: readonly number[],
     if (hot !== null) value += (weights[kinds.length] ?? 0) * hot * Math.min(...kinds.map((kind) => kind.from));
     return value;
   };
+  // What arithmetic left behind the point is no second.
+  const inSeconds = (value: number): Seconds => Math.ceil(value - 1e-6);
+  // One dish on one kind of surface is a straight line in the weights: its best is at an end of it.
+  if (rows.length === 1 && kinds.length === 1)
+    return inSeconds(Math.max(...counts.map((count, at) => valueOf(counts.map((_, k) => (k === at ? 1 / count : 0))))));
   const total = counts.reduce((sum, count) => sum + count, 0);
   let weights = counts.map(() => 1 / total);
   let best = valueOf(weights);
@@ -244,8 +249,7 @@ function byRates(net: Network, group: readonly Node[], units: readonly number[],
           }
         }
     }
-  // What arithmetic left behind the point is no second.
-  return Math.ceil(best - 1e-6);
+  return inSeconds(best);
 }
 
 /** @returns seconds since the doors. */

@@ -211,7 +211,11 @@ export class Bench {
   beginOn(node: Node, unit: number, ready: Seconds, withAdults = true): Seconds {
     let from = Math.max(ready, (this.unitFree[unit] ?? 0) + this.washSeconds(node, unit));
     const hands = this.handFree[node.index];
-    if (hands) from = Math.max(from, Math.min(...hands));
+    if (hands) {
+      let first = Infinity;
+      for (const free of hands) if (free < first) first = free;
+      if (first > from) from = first;
+    }
     return withAdults && this.hot.length > 0 ? Math.max(from, this.hot[this.placeAt(from)] ?? 0) : from;
   }
 
@@ -355,7 +359,9 @@ export class Bench {
     const places = Math.max(1, node.places[unit] ?? 0);
     const { segment, left } = segmentAt(node, after);
     const here = Math.ceil(left / places);
-    const loads = node.segments.slice(segment + 1).reduce((sum, { pieces }) => sum + Math.ceil(pieces / places), here);
+    let loads = here;
+    for (let next = segment + 1; next < node.segments.length; next += 1)
+      loads += Math.ceil((node.segments[next]?.pieces ?? 0) / places);
     // Testers took the last of the first mix: the next load waits for the second.
     if (leftOfMix(node, before) <= testers) return { size: 0, loads: loads + 1 };
     return { size: evenly && here > 1 ? Math.ceil(left / here) : Math.min(left, places), loads };
