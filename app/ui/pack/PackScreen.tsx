@@ -23,7 +23,7 @@ import {
   sayMarks,
 } from "~/ui/words/kits";
 import type { Names } from "~/ui/words/findings";
-import { saySent } from "~/ui/outbox/sent-words";
+import { SentMark } from "~/ui/outbox/Sent";
 import { Refusals } from "~/ui/outbox/Refusals";
 import { useTicks } from "./useTicks";
 import { missing, targetOf } from "./weighing";
@@ -174,9 +174,7 @@ export function PackScreen(props: Props) {
         <span>
           {done} of {containers.length} packed
         </span>
-        <span role="status" className={sent === "sent" && waiting === 0 ? look("quiet") : look("needs-you")}>
-          {saySent(waiting, sent)}
-        </span>
+        <SentMark waiting={waiting} sent={sent} />
         <Refusals refused={refused} onSeen={seen} />
         <span className={look("pack-order")} role="group" aria-label="Order">
           {(["ingredient", "station"] as const).map((one) => (

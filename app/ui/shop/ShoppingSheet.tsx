@@ -2,7 +2,7 @@ import { Form } from "react-router";
 import type { TickEvent } from "~/core/pack";
 import { type ShoppingLine, isToBuy, moneyOf, sections } from "~/core/shop";
 import { grams, people as sayPeople, timeOfDay } from "~/ui/format/format";
-import { saySent } from "~/ui/outbox/sent-words";
+import { SentMark } from "~/ui/outbox/Sent";
 import { Refusals } from "~/ui/outbox/Refusals";
 import { useTicks } from "~/ui/pack/useTicks";
 import { TextLink } from "~/ui/parts/fields";
@@ -53,9 +53,7 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
         <b>
           {got} of {bought.length} in the basket
         </b>
-        <span role="status" className={sent === "sent" && waiting === 0 ? look("quiet") : look("needs-you")}>
-          {saySent(waiting, sent)}
-        </span>
+        <SentMark waiting={waiting} sent={sent} />
         <Refusals refused={refused} onSeen={seen} />
         <span className={look("shop-money")}>
           {unpriced.length > 0 ? "At least " : ""}

@@ -3,7 +3,7 @@ import { useClass } from "../class-context";
 import { atHand, carriedGear, cratesOf, loadLayers } from "~/core/gear";
 import { type TickEvent, carriedKits, packingOfClass } from "~/core/pack";
 import { howMany, list, number, timeOfDay } from "~/ui/format/format";
-import { saySent } from "~/ui/outbox/sent-words";
+import { SentMark } from "~/ui/outbox/Sent";
 import { CratesDrawing } from "~/ui/draw/CratesDrawing";
 import { useTicks } from "~/ui/pack/useTicks";
 import { TextLink } from "~/ui/parts/fields";
@@ -49,12 +49,7 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
           this order: what is wanted first goes in last.
         </p>
         <div className={parts.sheet.tools}>
-          <span
-            role="status"
-            className={sent === "sent" && waiting === 0 ? look("quiet", "small") : look("needs-you", "small")}
-          >
-            {saySent(waiting, sent)}
-          </span>
+          <SentMark waiting={waiting} sent={sent} isSmall />
           <TextLink to="../gear">Gear</TextLink>
           <PrintButton>Print the list</PrintButton>
         </div>

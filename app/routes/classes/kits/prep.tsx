@@ -11,7 +11,7 @@ import { accountOf } from "~/services/session.server";
 import { givePrep, prepOwners } from "~/services/shop.server";
 import { ticksOf } from "~/services/ticks.server";
 import { clock, dateOf, minutes, timeOfDay } from "~/ui/format/format";
-import { saySent } from "~/ui/outbox/sent-words";
+import { SentMark } from "~/ui/outbox/Sent";
 import { useTicks } from "~/ui/pack/useTicks";
 import { TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
@@ -61,12 +61,7 @@ export default function Prep({ loaderData, params }: Route.ComponentProps) {
           Worked backwards from the doors at {clock(input.startsAt, input.timeZone, 0, locale)}.
         </p>
         <div className={parts.sheet.tools}>
-          <span
-            role="status"
-            className={sent === "sent" && waiting === 0 ? look("quiet", "small") : look("needs-you", "small")}
-          >
-            {saySent(waiting, sent)}
-          </span>
+          <SentMark waiting={waiting} sent={sent} isSmall />
           <TextLink to="../kits">Kits</TextLink>
           <PrintButton>Print the tasks</PrintButton>
         </div>

@@ -7,7 +7,7 @@ import { classOnce } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
 import { ticksOf } from "~/services/ticks.server";
 import { list, timeOfDay } from "~/ui/format/format";
-import { saySent } from "~/ui/outbox/sent-words";
+import { SentMark } from "~/ui/outbox/Sent";
 import { useTicks } from "~/ui/pack/useTicks";
 import { PrimaryLink, TextLink } from "~/ui/parts/fields";
 import { PlainButton } from "~/ui/parts/plain";
@@ -51,12 +51,7 @@ export default function CallTheList({ loaderData, params }: Route.ComponentProps
               )}.`}
         </p>
         <div className={parts.sheet.tools}>
-          <span
-            role="status"
-            className={sent === "sent" && waiting === 0 ? look("quiet", "small") : look("needs-you", "small")}
-          >
-            {saySent(waiting, sent)}
-          </span>
+          <SentMark waiting={waiting} sent={sent} isSmall />
           <TextLink to={`${action}/kits`}>Kits</TextLink>
           <PrimaryLink to={`${action}/teach`}>To the room</PrimaryLink>
         </div>
