@@ -144,6 +144,19 @@ export function faultsOf(timeline: Timeline, input: ScheduleInput): string[] {
     const lastOut = cooked.reduce((last, task) => Math.max(last, task.end), 0);
     for (const task of own)
       if (task.kind === "after" && task.start < lastOut - near) say(`${task.id} comes before the last piece`);
+    // As many pours at once as there are pairs of hands, and who mixes the second half has none to pour with.
+    const byAdult = methodOf(job.recipe).cook?.who === "adult";
+    const perPiece = job.recipe.heat.pourPerPiece * (byAdult ? 1 : input.pace);
+    if (job.hands !== undefined && perPiece > 0) {
+      const busy = [
+        ...cooked.map((task) => ({ start: task.start, end: task.start + task.pieces * perPiece })),
+        ...hands.filter((task) => task.mix === 2),
+      ];
+      for (const { start } of busy) {
+        const count = busy.filter((one) => one.start <= start + near && one.end > start + 1 / 60 + near).length;
+        if (count > Math.max(1, job.hands)) say(`${job.stationId} has ${count} things in ${job.hands} pairs of hands`);
+      }
+    }
     const isHalved = job.mixes === 2 && job.pieces > 1 && cooked.length > 0;
     if (isHalved && own.some((task) => task.mix === 2)) {
       const second = cooked.filter((task) => task.mix === 2).reduce((sum, task) => sum + task.pieces, 0);

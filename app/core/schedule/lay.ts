@@ -298,7 +298,7 @@ export class Bench {
     }
     if (this.hot.length > 0) this.hot[this.placeAt(from)] = end;
     const hands = this.handFree[lead.index];
-    if (hands) hands[hands.indexOf(Math.min(...hands))] = start + total * lead.pour;
+    if (hands) hands[hands.indexOf(Math.min(...hands))] = start + (load[total] ?? 0) - (load[0] ?? 0);
     this.isUsed[unit] = true;
     this.lastRecipe[unit] = lead.recipe;
     this.lastUser[unit] = lead.index;
@@ -333,7 +333,11 @@ export class Bench {
     const cooked = node.isOneHanded
       ? this.loads.reduce((last, load) => (load.stations.includes(node.index) ? Math.max(last, load.end) : last), 0)
       : 0;
-    const from = this.whenThere(node, Math.max(hands, cooked));
+    // Where pours take turns at the hands, one pair of them, the first that has nothing more to pour, mixes instead.
+    const own = this.handFree[node.index];
+    const pair = own ? own.indexOf(Math.min(...own)) : 0;
+    const from = this.whenThere(node, Math.max(hands, cooked, own?.[pair] ?? 0));
+    if (own) own[pair] = from + node.again.handsAfter;
     this.seconds[node.index] = from;
     this.ready[node.index] = from + node.again.readyAfter;
   }

@@ -79,7 +79,7 @@ export interface Node extends Mixing {
   readonly segments: readonly Segment[];
   /** Pieces of its first mix: all of them where it mixes once. */
   readonly firstMix: Pieces;
-  /** Every hand is wanted at the heat: nobody mixes a second half while the first is cooked. */
+  /** The one pair of hands is wanted at the heat: nobody mixes a second half while the first is cooked. */
   readonly isOneHanded: boolean;
   /** Its second half, which nobody keeps step with, and for which what goes round is asked for anew. */
   readonly again: Mixing;
@@ -95,8 +95,7 @@ export interface Node extends Mixing {
    */
   readonly loadOn: readonly (readonly Seconds[])[];
   readonly load: readonly Seconds[];
-  /** Seconds of one piece's pour, between two loads, and of one tester on its quickest unit. */
-  readonly pour: Seconds;
+  /** Seconds between two loads, and of one tester on its quickest unit. */
   readonly between: Seconds;
   readonly tester: Seconds;
   /** Most seconds from wetting to the start of the last load; null for no limit. */
@@ -399,25 +398,25 @@ export function network(input: ScheduleInput): Network {
       loadOn[unit.place] = tables[n] ?? load;
     });
     const claimed = claimOf.get(job.stationId);
-    const pour = (load[1] ?? 0) - (load[0] ?? 0);
     const hands = job.hands ?? 0;
     const pieces = Math.max(0, job.pieces);
     // Half the batter makes half the pieces; of an odd number the first half makes one more.
     const firstMix = job.mixes === 2 ? Math.ceil(pieces / 2) : pieces;
     const named = pouredWith(recipe);
     const pouredBy = named !== null && goesRound.has(named) ? named : null;
-    const pouring = hands > 0 && pour > 0 && mine.length > hands ? hands : 0;
+    // Who mixes a second half has no hand to pour with.
+    const free = job.mixes === 2 ? hands - 1 : hands;
+    const pouring = hands > 0 && (load[1] ?? 0) > (load[0] ?? 0) && mine.length > free ? hands : 0;
     return {
       job,
       index,
       pieces,
       segments: segmentsOf(piecesByRound(recipe, pieces), firstMix),
       firstMix,
-      isOneHanded: hands === 1 || pouring > 0,
+      isOneHanded: hands === 1,
       ...work,
       load,
       loadOn,
-      pour,
       tester: load[1] ?? 0,
       cookBy: job.cookBy ? toSeconds(job.cookBy.max) : null,
       units: claimed ? [claimed.place] : mine.map((unit) => unit.place),

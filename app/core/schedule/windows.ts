@@ -177,8 +177,8 @@ function justify(net: Network, { loads }: Laid, stations: ReadonlySet<number>, o
     // Of two mixes each has its own last load.
     const lastPour = own[load.station * 2 + mixOf(net, load, 0)]?.lastPour ?? -1;
     if (lead && isAlone && stations.has(load.station) && load.start < lastPour) {
-      const byHands =
-        lead.hands > 0 ? (pourBy.get(load.station) ?? Infinity) - (load.pieces[0] ?? 0) * lead.pour : Infinity;
+      const poured = (lead.load[load.pieces[0] ?? 0] ?? 0) - (lead.load[0] ?? 0);
+      const byHands = lead.hands > 0 ? (pourBy.get(load.station) ?? Infinity) - poured : Infinity;
       const shift = Math.min(next - load.between - load.end, lastPour - load.start, byHands - load.start);
       const from = load.from + shift;
       const isMoved = shift > 0 && Number.isFinite(shift);
