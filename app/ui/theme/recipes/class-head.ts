@@ -44,7 +44,7 @@ export const classHead = defineSlotRecipe({
         "& > [aria-expanded=false]": { position: "relative", marginTop: "-16px", paddingTop: "14px" },
       },
     },
-    tools: { gridColumn: "3", gridRow: "1", [onPhone]: { gridColumn: "2" }, _print: { display: "none" } },
+    tools: { gridColumn: "3", gridRow: "1", [onPhone]: { gridColumn: "2", position: "relative", zIndex: 1 }, _print: { display: "none" } },
     stages: {
       display: "flex",
       justifyContent: "space-between",
