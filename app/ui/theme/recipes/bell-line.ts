@@ -176,7 +176,7 @@ export const bellLine = defineSlotRecipe({
     /** A thin strip. */
     isFolded: {
       true: {
-        root: { height: "36px", margin: "4px 6px 2px", [onPhone]: { height: "30px", margin: "0 6px" } },
+        root: { height: "36px", margin: "4px 6px 2px", [onPhone]: { height: "28px", margin: "0 6px" } },
         rail: { top: "8px" },
         span: { top: "8px" },
         over: { top: "0", height: "16px" },

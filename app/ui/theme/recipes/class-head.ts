@@ -13,7 +13,7 @@ export const classHead = defineSlotRecipe({
       gridTemplateColumns: "minmax(220px, max-content) minmax(0, 1fr) auto",
       gap: "0 28px",
       alignItems: "center",
-      [onPhone]: { gridTemplateColumns: "minmax(0, 1fr) auto", gap: "0 12px" },
+      [onPhone]: { gridTemplateColumns: "minmax(0, 1fr) auto", gap: "0 12px", marginTop: "-4px" },
       _print: { borderBottom: "1px solid {colors.fg}", paddingBottom: "4px", marginBottom: "10px" },
     },
     title: {
@@ -22,7 +22,7 @@ export const classHead = defineSlotRecipe({
       [onPhone]: {
         "& h1": {
           fontSize: "21px",
-          lineHeight: "24px",
+          lineHeight: "23px",
           whiteSpace: "nowrap",
           overflow: "hidden",
           textOverflow: "ellipsis",
@@ -44,7 +44,12 @@ export const classHead = defineSlotRecipe({
         "& > [aria-expanded=false]": { position: "relative", marginTop: "-16px", paddingTop: "14px" },
       },
     },
-    tools: { gridColumn: "3", gridRow: "1", [onPhone]: { gridColumn: "2", position: "relative", zIndex: 1 }, _print: { display: "none" } },
+    tools: {
+      gridColumn: "3",
+      gridRow: "1",
+      [onPhone]: { gridColumn: "2", position: "relative", zIndex: 1 },
+      _print: { display: "none" },
+    },
     stages: {
       display: "flex",
       justifyContent: "space-between",
@@ -72,7 +77,7 @@ export const classHead = defineSlotRecipe({
       "& a:hover": { background: "bg.muted" },
       '& a[aria-current="page"]': { borderTopColor: "fg" },
       [onTablet]: { overflowX: "auto", scrollbarWidth: "none", gap: "0 20px", "& a": { whiteSpace: "nowrap" } },
-      [onPhone]: { margin: "1px 0 8px", "& li": { flex: "0 0 auto" }, "& a": { minHeight: "44px" } },
+      [onPhone]: { margin: "0 0 8px", "& li": { flex: "0 0 auto" }, "& a": { minHeight: "44px" } },
       _print: { display: "none" },
     },
     shape: {

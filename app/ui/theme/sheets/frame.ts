@@ -40,7 +40,7 @@ export const frame: Styles = [
     ".top .who": { marginLeft: "auto", display: "flex", gap: "18px", alignItems: "center", color: "fg.muted" },
     ".page": { padding: "12px var(--gutter) 64px", maxWidth: "1360px", margin: "0 auto" },
     "@media (max-width: 560px)": {
-      ".page": { paddingTop: "8px" },
+      ".page": { paddingTop: "6px" },
       // In a hand the sheet itself comes first: what leads elsewhere goes by in one strip above it.
       ".top": { gap: "0 14px", flexWrap: "nowrap", paddingBottom: "0" },
       // The bell is the way home; its name is there for ears.
