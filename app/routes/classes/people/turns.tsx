@@ -1,9 +1,10 @@
 import { Fragment } from "react";
 import { useClass } from "../class-context";
 import { labelsInHand } from "~/core/pantry";
-import { turnsOf } from "~/core/turns";
-import { list } from "~/ui/format/format";
+import { talliesOf, turnsOf } from "~/core/turns";
+import { clock, howMany, list, minutes } from "~/ui/format/format";
 import { TextLink } from "~/ui/parts/fields";
+import { Heads } from "~/ui/sheet/Heads";
 import { jobWords, sayLeftOut } from "~/ui/words/people";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
@@ -13,6 +14,12 @@ export default function Turns() {
   const { input, plan, names, action } = useClass();
   const pantry = new Map(input.pantry.map((one) => [one.id, one]));
   const labels = labelsInHand(input.labels, input.packs);
+  const surfaceAt = new Map(
+    plan.timeline.units.map((unit) => [
+      unit.id,
+      input.kitchen.surfaces.find((surface) => surface.id === unit.surfaceId)?.kind,
+    ]),
+  );
   const nameOf = (id: string) => input.people.find((one) => one.id === id)?.name ?? id;
   return (
     <>
@@ -38,6 +45,14 @@ export default function Turns() {
             pantry,
             labels,
             house: input.house,
+          });
+          const tallies = talliesOf({
+            stationId: station.id,
+            people: people.map((person) => person.id),
+            turns,
+            recipe,
+            timeline: plan.timeline,
+            kindOf: (surfaceId) => (surfaceId === null ? undefined : surfaceAt.get(surfaceId)),
           });
           return (
             <section key={station.id} className={look("turn-card")}>
@@ -78,6 +93,23 @@ export default function Turns() {
                   );
                 })}
               </ol>
+              <table className={look("ruled", "small")}>
+                <Heads of={["Who", { n: "Busy" }, { n: "Longest wait" }, { n: "At the heat" }]} />
+                <tbody>
+                  {tallies.map(({ participantId, busy, wait, waitFrom, heat }) => (
+                    <tr key={participantId}>
+                      <td>{nameOf(participantId)}</td>
+                      <td className={look("n")}>{minutes(busy, names.locale)}</td>
+                      <td className={look("n")}>
+                        {wait > 0
+                          ? `${minutes(wait, names.locale)}, from ${clock(input.startsAt, input.timeZone, waitFrom, names.locale)}`
+                          : "none"}
+                      </td>
+                      <td className={look("n")}>{heat > 0 ? howMany(heat, "time") : "not once"}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
             </section>
           );
         })}
