@@ -101,9 +101,12 @@ export default function Turns() {
                       <td>{nameOf(participantId)}</td>
                       <td className={look("n")}>{minutes(busy, names.locale)}</td>
                       <td className={look("n")}>
-                        {wait > 0
-                          ? `${minutes(wait, names.locale)}, from ${clock(input.startsAt, input.timeZone, waitFrom, names.locale)}`
-                          : "none"}
+                        {wait > 0 ? minutes(wait, names.locale) : "none"}
+                        {wait > 0 ? (
+                          <div className={look("quiet")}>
+                            from {clock(input.startsAt, input.timeZone, waitFrom, names.locale)}
+                          </div>
+                        ) : null}
                       </td>
                       <td className={look("n")}>{heat > 0 ? howMany(heat, "time") : "not once"}</td>
                     </tr>
