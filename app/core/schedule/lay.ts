@@ -96,6 +96,13 @@ function segmentAt({ pieces, segments }: Node, left: Pieces): { readonly segment
 const leftOfMix = ({ pieces, firstMix }: Node, left: Pieces): Pieces =>
   pieces - left < firstMix ? left - pieces + firstMix : left;
 
+/** Which of a row is free first; the first of those that are free at once. */
+function firstFree(row: readonly Seconds[]): number {
+  let first = 0;
+  for (let n = 1; n < row.length; n += 1) if ((row[n] ?? 0) < (row[first] ?? 0)) first = n;
+  return first;
+}
+
 /** What is free when, while a class is laid. */
 export class Bench {
   readonly unitFree: Seconds[];
@@ -211,11 +218,7 @@ export class Bench {
   beginOn(node: Node, unit: number, ready: Seconds, withAdults = true): Seconds {
     let from = Math.max(ready, (this.unitFree[unit] ?? 0) + this.washSeconds(node, unit));
     const hands = this.handFree[node.index];
-    if (hands) {
-      let first = Infinity;
-      for (const free of hands) if (free < first) first = free;
-      if (first > from) from = first;
-    }
+    if (hands) from = Math.max(from, hands[firstFree(hands)] ?? 0);
     return withAdults && this.hot.length > 0 ? Math.max(from, this.hot[this.placeAt(from)] ?? 0) : from;
   }
 
@@ -298,7 +301,7 @@ export class Bench {
     }
     if (this.hot.length > 0) this.hot[this.placeAt(from)] = end;
     const hands = this.handFree[lead.index];
-    if (hands) hands[hands.indexOf(Math.min(...hands))] = start + (load[total] ?? 0) - (load[0] ?? 0);
+    if (hands) hands[firstFree(hands)] = start + (load[total] ?? 0) - (load[0] ?? 0);
     this.isUsed[unit] = true;
     this.lastRecipe[unit] = lead.recipe;
     this.lastUser[unit] = lead.index;
@@ -335,7 +338,7 @@ export class Bench {
       : 0;
     // Where pours take turns at the hands, one pair of them, the first that has nothing more to pour, mixes instead.
     const own = this.handFree[node.index];
-    const pair = own ? own.indexOf(Math.min(...own)) : 0;
+    const pair = own ? firstFree(own) : 0;
     const from = this.whenThere(node, Math.max(hands, cooked, own?.[pair] ?? 0));
     if (own) own[pair] = from + node.again.handsAfter;
     this.seconds[node.index] = from;
