@@ -203,7 +203,7 @@ test("what others call it is taken for what it means: celiac, peanuts, 8, Child,
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
   expect(read.problems).toEqual([]);
   expect(read.people).toMatchObject([
-    { role: "cook", ageBand: "6-11", needs: [{ substance: "gluten", severity: "coeliac" }], hasAnswered: true },
+    { role: "cook", ageBand: "6-8", needs: [{ substance: "gluten", severity: "coeliac" }], hasAnswered: true },
     {
       role: "grown-up",
       ageBand: "adult",

@@ -218,7 +218,7 @@ function readAge(text: string): AgeBand | undefined {
   if (years === undefined) return ageBands.find((one) => one === word) ?? ageNames[word];
   const age = Number(years);
   if (age > 120) return undefined;
-  return age < 1 ? "under-1" : age < 6 ? "under-6" : age < 12 ? "6-11" : age < 18 ? "12-17" : "adult";
+  return age < 1 ? "under-1" : age < 6 ? "under-6" : age < 9 ? "6-8" : age < 12 ? "9-11" : age < 18 ? "12-17" : "adult";
 }
 
 const longest: Readonly<Partial<Record<PeopleColumn, number>>> = { emergency: 500, words: 2000, note: 500 };

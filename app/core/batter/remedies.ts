@@ -9,6 +9,7 @@ import {
   familyHeat,
   isBatter,
   stepTemplate,
+  cooksPieces,
 } from "~/core/recipe";
 import { type Pantry, batterOf, lineGrams } from "./batter";
 import { sodaSlackTsp } from "./leavening";
@@ -323,7 +324,7 @@ const finders: { readonly [C in AnyRecipeFinding["code"]]: Finder<C> } = {
                   bowl: "pan",
                 },
                 afterId: null,
-                drawnBy: recipe.steps.find((step) => step.kind === "cook")?.id ?? null,
+                drawnBy: recipe.steps.find((step) => cooksPieces(step, recipe))?.id ?? null,
               },
             ],
           },

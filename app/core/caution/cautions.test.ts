@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import type { Pantry } from "~/core/batter";
 import { type Ingredient, starterPantry } from "~/core/pantry";
-import { type Hazard, type Recipe, type Step, isForPlate, surfaceKinds } from "~/core/recipe";
+import { type Hazard, type Recipe, type Step, cooksPieces, isForPlate, surfaceKinds, toolsAt } from "~/core/recipe";
+import { ratio } from "~/core/quantity";
 import { starterBook } from "~/demo/starter-book";
 import { recipes } from "../../../test/recipes";
 import { type HotPlace, cautionsOf, hotPlaceOf, shownOnce, withCautions } from ".";
@@ -40,18 +41,24 @@ test("no hot, sharp, raw, turning or electric step is without its caution or a r
       for (const step of made.steps) {
         const has = (hazard: Hazard) =>
           step.hazards.includes(hazard) || step.waived?.some((one) => one.hazard === hazard) === true;
-        const isHot = (step.kind === "cook" || step.kind === "preheat") && isBatter(step, made);
+        const isHot = cooksPieces(step, made) || (step.kind === "preheat" && isBatter(step, made));
         if (isHot && hot.some((one) => one.kind !== "oven")) expect(has("hot-surface")).toBe(true);
         if (isHot && hot.some((one) => one.kind === "oven")) expect(has("oven-dish")).toBe(true);
         if (isHot && hot.some((one) => one.hasCord)) expect(has("cords")).toBe(true);
         if (isHot && hot.some((one) => one.burns !== null)) expect(has("gas-air")).toBe(true);
-        if (step.tools.some((tool) => ["knife", "grater", "zester"].includes(tool))) expect(has("blades")).toBe(true);
+        if (step.tools.some((tool) => ["knife", "grater", "zester", "peeler"].includes(tool)))
+          expect(has("blades")).toBe(true);
         if (step.tools.includes("mixer")) expect(has("mixer") && has("cords")).toBe(true);
         if (step.tools.includes("stick")) expect(has("sticks")).toBe(true);
         const food = foodOf(step, made);
         if (food.some((one) => one.role === "egg")) expect(has("hands-again")).toBe(true);
-        if (step.kind === "mix" && isBatter(step, made) && food.some((one) => one.role === "flour"))
+        if ((step.kind === "mix" || step.kind === "prepare") && food.some((one) => one.role === "flour"))
           expect(has("raw-batter")).toBe(true);
+        if (step.tools.includes("saucepan")) expect(has("hot-surface") || has("boiling-sauce")).toBe(true);
+        if (step.tools.includes("microwave")) expect(has("steam") || has("spitting")).toBe(true);
+        const part = made.parts.find((one) => one.id === step.partId);
+        if (part && part.heat === "hob" && step.kind === "mix")
+          expect(has("hot-surface") || has("boiling-sauce")).toBe(true);
       }
     }),
     { numRuns: 200 },
@@ -69,8 +76,11 @@ test("none carries a caution that cannot apply; what the author wrote of a step'
         for (const hazard of derived) {
           if (hazard === "iron-hinge") expect(hot.some((one) => one.kind === "waffle-iron")).toBe(true);
           if (hazard === "gas-air") expect(isCooked && hot.some((one) => one.burns !== null)).toBe(true);
-          if (hazard === "bare-fingers") expect(step.kind === "cook" && written.heat.side2 !== null).toBe(true);
-          if (hazard === "batter-clock") expect(step.kind).toBe("rest");
+          if (hazard === "bare-fingers") expect(cooksPieces(step, written) && written.heat.side2 !== null).toBe(true);
+          if (hazard === "batter-clock")
+            expect(step.kind === "rest" || (cooksPieces(step, written) && written.family === "drawn")).toBe(true);
+          if (hazard === "boiling-sauce" || hazard === "spitting")
+            expect(toolsAt(step, written).some((tool) => tool === "saucepan" || tool === "microwave")).toBe(true);
           if (hazard === "blades" || hazard === "mixer" || hazard === "sticks")
             expect(step.tools.length).toBeGreaterThan(0);
         }
@@ -119,6 +129,61 @@ test("each caution comes from its fact", () => {
     steps: [{ ...first, id: "early", kind: "rest" as const, draws: [] }, first, ...others],
   };
   expect(withCautions(early, pantry, [griddle]).steps[0]?.hazards).not.toContain("batter-clock");
+});
+
+const lineOf = (id: string, ingredientId: string, bowl: "pan" | "bowl") =>
+  ({
+    id,
+    partId: null,
+    ingredientId,
+    amount: { kind: "exact", amount: { value: ratio(1n), unit: "tbsp" } },
+    bowl,
+    keeps: 1,
+    isOptional: false,
+    note: "",
+  }) as const;
+
+test("what is warmed, peeled, fried or raw carries its caution at the step that has it, a table knife none", () => {
+  const pancakes = recipe("pancake");
+  const [first] = pancakes.steps;
+  if (!first) throw new Error("no step");
+  const extra = ["butter", "bacon", "blueberries", "sunflower-oil"];
+  const lines = extra.map((id) => lineOf(id, id, "bowl"));
+  const hazardsAt = (step: Partial<Step>, more: Partial<Recipe> = {}) => {
+    const made: Step = { ...first, id: "extra", kind: "prepare", draws: [], tools: [], hazards: [], ...step };
+    return cautionsOf(made, { ...pancakes, lines, steps: [made, ...pancakes.steps], ...more }, pantry, [
+      { kind: "hob-pan", hasCord: false, burns: null },
+    ]);
+  };
+  const draws = (lineId: string) => [{ lineId, share: ratio(1n) }];
+  expect(hazardsAt({ tools: ["microwave"], draws: draws("butter") })).toEqual(["spitting"]);
+  expect(hazardsAt({ tools: ["microwave"] })).toEqual(["steam"]);
+  expect(hazardsAt({ tools: ["saucepan"], draws: draws("butter") })).toEqual(["hot-surface"]);
+  expect(hazardsAt({ tools: ["peeler"] })).toEqual(["blades"]);
+  expect(hazardsAt({ tools: ["table-knife"] })).toEqual([]);
+  expect(hazardsAt({ draws: draws("bacon") })).toEqual(["hands-again"]);
+  expect(hazardsAt({ draws: draws("blueberries") })).toEqual(["small-pieces"]);
+  // A sauce that is cooked is hot and sticks; it is no pan of pancakes.
+  const sauce = {
+    id: "sauce",
+    name: "Sauce",
+    kind: "sauce",
+    heat: "hob",
+    minutes: first.minutes,
+    makesGrams: null,
+  } as const;
+  expect(hazardsAt({ partId: "sauce", kind: "cook" }, { parts: [sauce] })).toEqual(["boiling-sauce"]);
+  expect(hazardsAt({ partId: "sauce", kind: "prepare" }, { parts: [sauce] })).toEqual(["boiling-sauce"]);
+  // Olive oil smokes where refined oil does not yet.
+  const greased = (oil: string) => ({
+    lines: [lineOf("oil", oil, "pan")],
+    heat: { ...pancakes.heat, surfaceC: { from: 190, to: 210 } },
+  });
+  expect(hazardsAt({ kind: "cook" }, greased("olive-oil"))).toContain("oil-smokes");
+  expect(hazardsAt({ kind: "cook" }, greased("sunflower-oil"))).not.toContain("oil-smokes");
+  // What is drawn stands in its bottles as long as any batter rests.
+  const drawn = recipe("drawn");
+  expect(at(withCautions(drawn, pantry), "cook")).toContain("batter-clock");
 });
 
 test("one is left out only where the author says why, and the surfaces of a kitchen say what they burn", () => {

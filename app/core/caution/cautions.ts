@@ -6,10 +6,14 @@ import {
   type Recipe,
   type Step,
   type SurfaceKind,
+  type Tool,
   butterQuietC,
+  cooksPieces,
   hazards,
   isCold,
   isForPlate,
+  partHeatAt,
+  toolsAt,
 } from "~/core/recipe";
 
 /** What the cautions at the heat follow from: a surface that a recipe cooks on, and what heats it where somebody said. */
@@ -38,14 +42,37 @@ const isNut = (one: Ingredient): boolean =>
   one.gramsPerTsp === undefined &&
   one.contains.some((substance) => substance === "tree-nut" || groupOf(substance) === "tree-nut");
 const isGround = (one: Ingredient): boolean => /\b(ground|meal|flour|butter|spread|drink)\b/.test(one.name);
-/** Small and firm, or sticky: what a small child may choke on. */
-const small: ReadonlySet<string> = new Set(["blueberries", "raspberries", "raisins", "chocolate-pieces", "sweetcorn"]);
-const canChoke = (one: Ingredient): boolean => small.has(one.id) || (isNut(one) && !isGround(one));
+const blades: ReadonlySet<Tool> = new Set<Tool>(["knife", "grater", "zester", "peeler"]);
+
+/** Small and firm, or sticky: what a small child may choke on, by the words in its name (general guidance for early years). */
+const small =
+  /\b(\w*berr(y|ies)|currants?|sultanas?|raisins?|grapes?|cherr(y|ies)|sweetcorn|kernels?|chocolate (pieces|chips|drops|buttons)|marshmallows?|olives?|peas?|popcorn|boiled sweets|dates?)\b/i;
+/** What is no longer in pieces. */
+const isSmooth =
+  /\b(purée|puree|sauce|compote|jam|jelly|syrup|juice|powder|paste|flour|meal|oil|butter|spread|curd|mashed|ground|drink)\b/i;
+const canChoke = (one: Ingredient): boolean =>
+  (small.test(one.name) && !isSmooth.test(one.name)) || (isNut(one) && !isGround(one));
+
+/** Meat or fish that is not cooked yet: what it leaves on hands goes into everything. */
+const isRawMeat = (one: Ingredient): boolean =>
+  one.contains.some((each) => each === "meat" || each === "pork" || each === "beef" || each === "fish") &&
+  one.role !== "fat" &&
+  one.role !== "starch" &&
+  !/\b(cooked|tinned|canned|smoked|cured|gelatine|sauce|stock)\b/i.test(one.name);
 
 /** A share of water below which a fat is oil: it does not foam, and it spits only where water meets it. */
 const mostWaterOfOil = 5;
 const isOil = (one: Ingredient): boolean => one.role === "fat" && one.waterPercent < mostWaterOfOil;
 const isButter = (one: Ingredient): boolean => one.role === "fat" && one.waterPercent >= mostWaterOfOil;
+/** °C at which an oil begins to smoke, by its name, the lowest that is usual; refined seed oils are the rest (general figures, starting values). */
+const smokesFrom: readonly (readonly [RegExp, number])[] = [
+  [/\b(linseed|flax|walnut|hemp)\b/i, 110],
+  [/\bcoconut\b/i, 175],
+  [/\b(lard|dripping|duck|goose)\b/i, 185],
+  [/\b(olive|sesame|extra virgin|cold[- ]pressed)\b/i, 190],
+];
+const smokeOfRefinedC = 225;
+const smokeC = (one: Ingredient): number => smokesFrom.find(([word]) => word.test(one.name))?.[1] ?? smokeOfRefinedC;
 
 /** Families of which a piece lies flat and is turned: an edge is lifted to look, and fingers are near. */
 const isTurned = (recipe: Recipe): boolean => recipe.heat.side2 !== null;
@@ -53,7 +80,7 @@ const isTurned = (recipe: Recipe): boolean => recipe.heat.side2 !== null;
 /** What follows from the surfaces, the grease in them and the cooking itself. */
 function atTheHeat(step: Step, recipe: Recipe, grease: readonly Ingredient[], places: readonly HotPlace[]): Hazard[] {
   const found: Hazard[] = [];
-  const isCooking = step.kind === "cook";
+  const isCooking = cooksPieces(step, recipe);
   const panLines = new Set(recipe.lines.flatMap((line) => (line.bowl === "pan" ? [line.id] : [])));
   const has = (kind: SurfaceKind) => places.some((place) => place.kind === kind);
   if (places.some((place) => place.kind !== "oven")) found.push("hot-surface");
@@ -69,12 +96,25 @@ function atTheHeat(step: Step, recipe: Recipe, grease: readonly Ingredient[], pl
     found.push("hot-fat");
     if (recipe.family === "fritter" || has("oven")) found.push("oil-fire");
   }
+  if (grease.some((one) => isOil(one) && recipe.heat.surfaceC.to > smokeC(one))) found.push("oil-smokes");
   if (!isCooking) return found;
   const isOiled = grease.some((one) => one.role !== "spray");
   if (isOiled && !step.tools.includes("brush") && places.some((place) => place.kind !== "oven"))
     found.push("oiling-hot-pan");
   if (grease.some(isButter) && recipe.heat.surfaceC.to > butterQuietC.to) found.push("butter-smokes");
   if (isTurned(recipe)) found.push("bare-fingers");
+  return found;
+}
+
+/** What follows from a saucepan or a microwave at a step, and from what is warmed in it. */
+function overHeat(step: Step, recipe: Recipe, food: readonly Ingredient[]): Hazard[] {
+  const tools = toolsAt(step, recipe);
+  const part = recipe.parts.find((one) => one.id === step.partId);
+  const found: Hazard[] = [];
+  if (tools.includes("saucepan"))
+    found.push(part?.kind === "sauce" || part?.kind === "filling" ? "boiling-sauce" : "hot-surface");
+  if (tools.includes("microwave")) found.push(food.some((one) => one.role === "fat") ? "spitting" : "steam");
+  if (partHeatAt(step, recipe) === "oven") found.push("oven-dish");
   return found;
 }
 
@@ -105,23 +145,22 @@ export function cautionsOf(
   const food = drawn.flatMap((line) => pantry.get(line.ingredientId) ?? []);
   const part = recipe.parts.find((one) => one.id === step.partId);
   const isAside = part !== undefined && isForPlate(part.kind);
-  if ((step.kind === "cook" || step.kind === "preheat") && !isAside) {
+  if (cooksPieces(step, recipe) || (step.kind === "preheat" && !isAside)) {
     const grease = recipe.lines.flatMap((line) => (line.bowl === "pan" ? (pantry.get(line.ingredientId) ?? []) : []));
     add(...atTheHeat(step, recipe, grease, places));
   }
-  if (part && (step.kind === "mix" || step.kind === "cook")) {
-    if (part.heat === "hob") add(part.kind === "sauce" || part.kind === "filling" ? "boiling-sauce" : "hot-surface");
-    if (part.heat === "oven") add("oven-dish");
-    if (part.heat === "microwave") add("spitting");
-  }
+  add(...overHeat(step, recipe, food));
   // What waits or is warmed again burns like what cooks.
   if (step.warmth && !isCold(step.warmth.place)) add(step.warmth.place === "oven" ? "oven-dish" : "hot-surface");
   if (step.warmth?.place === "microwave") add("steam");
-  if (step.kind === "mix" && !isAside && food.some((one) => one.role === "flour" || one.role === "egg"))
-    add("raw-batter");
-  if (food.some((one) => one.role === "egg")) add("hands-again");
-  if (step.kind === "rest" && !isAside && isWetBy(step, recipe, pantry)) add("batter-clock");
-  if (step.tools.some((tool) => tool === "knife" || tool === "grater" || tool === "zester")) add("blades");
+  if (step.warmth?.place === "hot-plate") add("cords");
+  const isRaw = step.kind === "mix" || step.kind === "prepare";
+  if (isRaw && food.some((one) => one.role === "flour" || one.role === "egg")) add("raw-batter");
+  if (food.some((one) => one.role === "egg" || isRawMeat(one))) add("hands-again");
+  // One clock over resting, waiting and drawing: what is drawn is poured for longer than any batter rests.
+  const stands = step.kind === "rest" || (cooksPieces(step, recipe) && recipe.family === "drawn");
+  if (stands && !isAside && isWetBy(step, recipe, pantry)) add("batter-clock");
+  if (step.tools.some((tool) => blades.has(tool))) add("blades");
   if (step.tools.includes("mixer")) add("mixer", "cords");
   if (food.some(canChoke)) add("small-pieces");
   if (step.tools.includes("stick")) add("sticks");

@@ -97,7 +97,7 @@ describe("the gear list", () => {
       Object.entries(gearRules)
         .filter(([, rule]) => rule.isCountedBack)
         .map(([tool]) => tool),
-    ).toEqual(["grater", "knife", "stick", "zester"]);
+    ).toEqual(["grater", "knife", "stick", "zester", "peeler"]);
   });
 });
 

@@ -54,6 +54,12 @@ export const gearRules: Readonly<Record<Tool, ToolRule>> = {
   thermometer: rule("surface", 1, { isInDemo: false }),
   "kitchen-paper": rule("surface", 1, { isInDemo: false }),
   pen: rule("station"),
+  "table-knife": rule("station"),
+  peeler: rule("station", 1, { isCountedBack: true }),
+  rack: rule("station", 1, { isInDemo: false }),
+  saucepan: rule("station"),
+  microwave: rule("class", 1, { isInDemo: false }),
+  gloves: rule("person", 1, { isInDemo: false, spare: 0.1 }),
 };
 
 /** Whether one piece of a recipe can lie on a surface at all, and how many: by its size where that is known, never above its cap. */
@@ -162,11 +168,13 @@ export function checkGear(lines: readonly GearLine[]): GearFinding[] {
   const short = lines.flatMap(({ tool, needed, owned, short: missing }) =>
     owned !== undefined && missing > 0 ? [{ tool, needed, owned }] : [],
   );
-  const sticks = lines.find((line) => line.tool === "stick")?.needed ?? 0;
+  const neededOf = (tool: Tool) => lines.find((line) => line.tool === tool)?.needed ?? 0;
+  const [sticks, dishes] = [neededOf("stick"), neededOf("oven-dish")];
   const uncounted = lines.filter((line) => line.owned === undefined).map((line) => line.tool);
   return [
     ...(short.length > 0 ? [{ code: "gear-short", level: "warns", items: short } as const] : []),
     ...(sticks > 0 ? [{ code: "stick-care", level: "notes", sticks } as const] : []),
+    ...(dishes > 0 ? [{ code: "dish-care", level: "notes", dishes } as const] : []),
     ...(uncounted.length > 0 ? [{ code: "gear-not-counted", level: "notes", tools: uncounted } as const] : []),
   ];
 }

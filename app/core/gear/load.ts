@@ -49,6 +49,12 @@ export const toolBulk: Readonly<Record<Tool, { readonly grams: Grams; readonly l
   thermometer: { grams: 150, litres: 0.3 },
   "kitchen-paper": { grams: 250, litres: 3 },
   pen: { grams: 60, litres: 0.6 },
+  "table-knife": { grams: 60, litres: 0.05 },
+  peeler: { grams: 60, litres: 0.1 },
+  rack: { grams: 350, litres: 2 },
+  saucepan: { grams: 900, litres: 3 },
+  microwave: { grams: 11_000, litres: 45 },
+  gloves: { grams: 10, litres: 0.05 },
 };
 const onTheTable: readonly Tool[] = ["plate", "fork", "tray", "towel", "stick"];
 

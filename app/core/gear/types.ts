@@ -128,6 +128,8 @@ export type GearFinding =
     }
   | { readonly code: "circuit-near-limit"; readonly level: "warns"; readonly appliances: readonly string[] }
   | { readonly code: "stick-care"; readonly level: "notes"; readonly sticks: number }
+  /** What an oven dish has to be made of, and how many there are. */
+  | { readonly code: "dish-care"; readonly level: "notes"; readonly dishes: number }
   | { readonly code: "circuits-not-known"; readonly level: "notes"; readonly watts: number }
   | {
       readonly code: "surface-care";

@@ -8,6 +8,7 @@ import {
   expectedOf,
   isCountedOut,
   techniques,
+  cooksPieces,
 } from "~/core/recipe";
 import { stopOf } from "./stop";
 
@@ -34,8 +35,8 @@ export function techniquesAt(step: Step, recipe: Recipe, pantry: Pantry): Techni
   if (step.kind === "mix" && step.tools.includes("whisk")) found.add("tap-whisk");
   const stop = stopOf(step, recipe);
   if (step.tools.includes("spatula") && stop !== undefined && stop !== "smooth") found.add("fold");
-  if (step.kind === "cook" && recipe.family === "crepe") found.add("swirl");
-  if (step.kind === "cook" && recipe.heat.side2 !== null) found.add("turn");
+  if (cooksPieces(step, recipe) && recipe.family === "crepe") found.add("swirl");
+  if (cooksPieces(step, recipe) && recipe.heat.side2 !== null) found.add("turn");
   return techniques.filter((one) => found.has(one));
 }
 

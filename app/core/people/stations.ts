@@ -102,7 +102,7 @@ export const isAdult = (age: AgeBand): boolean => age === "adult";
 /** Not to be at a table without a grown-up. */
 export const isSmall = (age: AgeBand): boolean => age === "under-1" || age === "under-6";
 /** Not to be at the heat without an adult. */
-export const isChild = (age: AgeBand): boolean => isSmall(age) || age === "6-11";
+export const isChild = (age: AgeBand): boolean => isSmall(age) || age === "6-8" || age === "9-11" || age === "6-11";
 
 /**
  * How many each station feeds: its own people, and those who only taste, spread as evenly as whole people go over the stations that are

@@ -1,6 +1,6 @@
 import type { Minutes } from "~/core/quantity";
 import { isForPlate } from "./lines";
-import type { Part, Recipe, Step, Tool } from "./types";
+import type { Part, PartHeat, Recipe, Step, Tool } from "./types";
 
 /** A sub-recipe for the plate (sauce, filling) with the steps that make it: work beside the batter, not before it. */
 export interface Beside {
@@ -26,9 +26,42 @@ export interface Method {
   readonly restMinutes: Minutes;
 }
 
-const isWork = (step: Step): boolean => step.kind === "prepare" || step.kind === "mix" || step.kind === "rest";
+const isWork = (step: Step): boolean =>
+  step.kind === "prepare" ||
+  step.kind === "mix" ||
+  step.kind === "rest" ||
+  // What is cooked to go into the batter is work like any other.
+  (step.kind === "cook" && step.partId !== null);
 /** What is reheated takes its minutes; what is held only waits for the plate. */
 const isWorkAfter = (step: Step): boolean => isWork(step) || step.kind === "reheat";
+
+const isOfPart = (step: Step, recipe: Pick<Recipe, "parts">): Part | undefined =>
+  recipe.parts.find((part) => part.id === step.partId);
+
+/**
+ * Is it the pieces that cook at this step, rather than a sauce or something else that is made by itself? Where no step but that of a part
+ * of the batter is called cooking, it is that one.
+ */
+export function cooksPieces(step: Step, recipe: Pick<Recipe, "parts" | "steps">): boolean {
+  if (step.kind !== "cook") return false;
+  const part = isOfPart(step, recipe);
+  if (!part) return true;
+  return !isForPlate(part.kind) && !recipe.steps.some((one) => one.kind === "cook" && !isOfPart(one, recipe));
+}
+
+/**
+ * What a step of a part stands over: its part's heat, at whatever is called cooking or mixing of it; at what is prepared for it only
+ * where nothing is. Null for a step that is not over it.
+ */
+export function partHeatAt(step: Step, recipe: Pick<Recipe, "parts" | "steps">): Exclude<PartHeat, "none"> | null {
+  const part = isOfPart(step, recipe);
+  if (!part || part.heat === "none" || cooksPieces(step, recipe)) return null;
+  const isCalledSo = ({ kind }: Step) => kind === "mix" || kind === "cook";
+  const isOver =
+    isCalledSo(step) ||
+    (step.kind === "prepare" && !recipe.steps.some((one) => one.partId === part.id && isCalledSo(one)));
+  return isOver ? part.heat : null;
+}
 
 const known = new WeakMap<Recipe, Method>();
 
@@ -39,7 +72,7 @@ export function methodOf(recipe: Recipe): Method {
   const plateParts = recipe.parts.filter((part) => isForPlate(part.kind));
   const isBeside = (step: Step) => plateParts.some((part) => part.id === step.partId);
   const batter = recipe.steps.filter((step) => !isBeside(step));
-  const cookAt = batter.findIndex((step) => step.kind === "cook");
+  const cookAt = batter.findIndex((step) => cooksPieces(step, recipe));
   const upTo = (cookAt < 0 ? batter : batter.slice(0, cookAt)).filter(isWork);
   const lastMix = upTo.findLastIndex((step) => step.kind === "mix");
   // Where nothing is called mixing, the last handwork before the pour ends it.
@@ -61,9 +94,20 @@ export function methodOf(recipe: Recipe): Method {
   return method;
 }
 
-/** The tools of a step with what goes without saying: batter that is drawn is drawn with a pen. */
-export const toolsAt = (step: Step, { family }: Pick<Recipe, "family">): readonly Tool[] =>
-  step.kind === "cook" && family === "drawn" && !step.tools.includes("pen") ? [...step.tools, "pen"] : step.tools;
+/**
+ * The tools of a step with what goes without saying: batter that is drawn is drawn with a pen, what is made over a hob stands in a
+ * saucepan, and what is warmed in a microwave is warmed in one.
+ */
+export function toolsAt(step: Step, recipe: Pick<Recipe, "family" | "parts" | "steps">): readonly Tool[] {
+  const over = partHeatAt(step, recipe);
+  const usual: (Tool | false)[] = [
+    cooksPieces(step, recipe) && recipe.family === "drawn" && "pen",
+    over === "hob" && "saucepan",
+    (over === "microwave" || (step.kind === "reheat" && step.warmth?.place === "microwave")) && "microwave",
+  ];
+  const more = usual.filter((tool) => tool !== false && !step.tools.includes(tool)) as Tool[];
+  return more.length > 0 ? [...step.tools, ...more] : step.tools;
+}
 
 /** What a recipe's batter is poured with, piece by piece; null where its cook step names neither. */
 export function pouredWith(recipe: Recipe): "pen" | "ladle" | null {
@@ -91,6 +135,7 @@ export const leastAhead: Minutes = 120;
 /** May a batter stand cold until the class? Not where its window is shorter than that: what makes it rise would be spent. */
 export const keepsCold = ({ rest }: Pick<Recipe, "rest">): boolean => rest.max === null || rest.max >= leastAhead;
 
+const isOverHeat: readonly Tool[] = ["saucepan", "microwave"];
 const hotHazards: readonly string[] = ["hot-surface", "steam", "oven-dish", "hot-fat", "boiling-sauce"];
 
 /**
@@ -100,7 +145,5 @@ const hotHazards: readonly string[] = ["hot-surface", "steam", "oven-dish", "hot
 export function isHeatPaced(step: Step, recipe: Recipe): boolean {
   if (["rest", "cook", "preheat", "hold", "reheat"].includes(step.kind)) return true;
   if (step.hazards.some((hazard) => hotHazards.includes(hazard))) return true;
-  const part = recipe.parts.find((one) => one.id === step.partId);
-  // Work at a heated part that is not cutting or measuring for it is done over the heat.
-  return part !== undefined && part.heat !== "none" && step.kind === "mix";
+  return partHeatAt(step, recipe) !== null || toolsAt(step, recipe).some((tool) => isOverHeat.includes(tool));
 }

@@ -137,6 +137,7 @@ export const hazards = [
   "oiling-hot-pan",
   "oil-fire",
   "butter-smokes",
+  "oil-smokes",
   "bare-fingers",
   "sticks",
   "mixer",
@@ -176,6 +177,12 @@ export const tools = [
   "thermometer",
   "kitchen-paper",
   "pen",
+  "table-knife",
+  "peeler",
+  "rack",
+  "saucepan",
+  "microwave",
+  "gloves",
 ] as const;
 export type Tool = (typeof tools)[number];
 

@@ -3,11 +3,13 @@ import {
   type Heat,
   type Recipe,
   type Step,
+  type StepKind,
   type SurfaceKind,
   heatOn,
   methodOf,
   piecesByRound,
   pouredWith,
+  toolsAt,
 } from "~/core/recipe";
 import {
   arrivalSeconds,
@@ -162,16 +164,14 @@ const alikeHeat = (a: Heat, b: Heat): boolean =>
 
 /** The things that go round which a step wants, and for how long: a scale for what is measured, a heat for what is made over it. */
 function wantedBy(step: Step, recipe: Recipe, { measuring, whole }: { measuring: Seconds; whole: Seconds }) {
-  const { heat } = recipe.parts.find((part) => part.id === step.partId) ?? { heat: "none" };
-  // What is warmed again is warmed where its step says: a pan wants a hob.
-  const warmed = step.kind === "reheat" ? step.warmth?.place : undefined;
-  const isOver = (thing: "microwave" | "hob") =>
-    (heat === thing && step.kind === "mix") || warmed === (thing === "hob" ? "pan" : thing);
-  const things = sharedThings.filter((thing) =>
-    thing === "microwave" || thing === "hob" ? isOver(thing) : step.tools.includes(thing),
-  );
+  const tools = toolsAt(step, recipe);
+  // What is warmed again is warmed where its step says: a pan wants a hob, and so does a saucepan.
+  const wantsHob = tools.includes("saucepan") || (step.kind === "reheat" && step.warmth?.place === "pan");
+  const things = sharedThings.filter((thing) => (thing === "hob" ? wantsHob : tools.includes(thing)));
   return { things, holds: things.length === 1 && things[0] === "scale" && measuring > 0 ? measuring : whole };
 }
+
+const chainKinds: Partial<Readonly<Record<StepKind, TaskKind>>> = { rest: "wait", prepare: "prepare", cook: "part" };
 
 /** The handwork of one station up to the pour, in seconds from its begin. */
 function chainOf(job: StationJob, input: ScheduleInput) {
@@ -194,7 +194,7 @@ function chainOf(job: StationJob, input: ScheduleInput) {
   for (const step of method.mixing) {
     const took = stepSeconds(step, job, input);
     if (step.id === job.wetStepId) wetAfter = at + took.measuring;
-    add(step.kind === "rest" ? "wait" : step.kind === "prepare" ? "prepare" : "mix", step, took);
+    add(chainKinds[step.kind] ?? "mix", step, took);
     at += took.whole;
   }
   const mixedAfter = at;

@@ -61,7 +61,7 @@ function exhaustive(problem: SeatingProblem): number {
       const hasAdult = here.some((guest) => guest.ageBand === "adult");
       cost += 5000 * Math.max(0, here.length - size);
       if (!hasAdult) cost += 600 * here.filter((guest) => ["under-1", "under-6"].includes(guest.ageBand)).length;
-      if (!hasAdult && here.some((guest) => ["under-1", "under-6", "6-11"].includes(guest.ageBand))) uncovered += 1;
+      if (!hasAdult && here.some((guest) => !["12-17", "adult"].includes(guest.ageBand))) uncovered += 1;
       if (!apart.includes(station)) {
         sizes.push(here.length);
         if (here.length === 1) cost += 30;

@@ -16,9 +16,11 @@ export interface HouseRule {
   readonly may: May;
 }
 
-const byAge = (small: May, school: May, teen: May): Readonly<Record<AgeBand, May>> => ({
+const byAge = (small: May, school: May, teen: May, young: May = school): Readonly<Record<AgeBand, May>> => ({
   "under-1": "no",
   "under-6": small,
+  "6-8": young,
+  "9-11": school,
   "6-11": school,
   "12-17": teen,
   adult: "alone",
@@ -34,32 +36,40 @@ export const usualRules: Readonly<Record<Doing, Readonly<Record<AgeBand, May>>>>
   cut: byAge("no", "beside", "alone"),
   grate: byAge("no", "beside", "alone"),
   machine: byAge("no", "beside", "alone"),
-  heat: byAge("no", "beside", "beside"),
-  turn: byAge("no", "beside", "beside"),
+  heat: byAge("no", "beside", "beside", "no"),
+  turn: byAge("no", "beside", "beside", "no"),
   fry: byAge("no", "no", "beside"),
   stick: byAge("no", "alone", "alone"),
 };
 
-/** What a class says of somebody of an age: its own rule, else the usual one. */
+const ruleOf = (rules: readonly HouseRule[], doing: Doing, band: AgeBand): May | undefined =>
+  rules.find((rule) => rule.doing === doing && rule.band === band)?.may;
+
+/** What a class says of somebody of an age: its own rule, for both halves of six to eleven the one of the whole, else the usual one. */
 export const mayOf = (rules: readonly HouseRule[], doing: Doing, band: AgeBand): May =>
-  rules.find((rule) => rule.doing === doing && rule.band === band)?.may ?? usualRules[doing][band];
+  ruleOf(rules, doing, band) ??
+  (band === "6-8" || band === "9-11" ? ruleOf(rules, doing, "6-11") : undefined) ??
+  usualRules[doing][band];
 
-/** Rules that differ from the usual, each once, in the order in which a table shows them. */
+/** Rules that say something else than would be said without them, each once, in the order in which a table shows them. */
 export const ownRules = (chosen: (doing: Doing, band: AgeBand) => May | undefined): HouseRule[] =>
-  doings.flatMap((doing) =>
-    ageBands.flatMap((band) => {
+  doings.flatMap((doing) => {
+    const ruled = (band: AgeBand, before: readonly HouseRule[]): HouseRule[] => {
       const may = chosen(doing, band);
-      return may === undefined || may === usualRules[doing][band] ? [] : [{ doing, band, may }];
-    }),
-  );
+      return may === undefined || may === mayOf(before, doing, band) ? [] : [{ doing, band, may }];
+    };
+    // The whole of six to eleven first: its halves follow it where they say nothing of their own.
+    const whole = ruled("6-11", []);
+    return ageBands.flatMap((band) => (band === "6-11" ? whole : ruled(band, whole)));
+  });
 
-/** What a step asks of whoever does it, besides the job itself; a table knife on soft fruit is no blade, and no step names it so. */
+/** What a step asks of whoever does it, besides the job itself; a table knife is no blade. */
 export function doingsOf(step: Step, recipe: Pick<Recipe, "family">): Doing[] {
   const has = (...some: readonly Step["hazards"][number][]) => some.some((one) => step.hazards.includes(one));
   const found = new Set<Doing>();
   const isGrated = step.tools.includes("grater") || step.tools.includes("zester");
   if (isGrated) found.add("grate");
-  if (step.tools.includes("knife") || (has("blades") && !isGrated)) found.add("cut");
+  if (step.tools.includes("knife") || step.tools.includes("peeler") || (has("blades") && !isGrated)) found.add("cut");
   if (step.tools.includes("mixer")) found.add("machine");
   if (has("hot-surface", "hot-fat", "steam", "spitting")) found.add("heat");
   if (has("boiling-sauce", "oven-dish", "spray-flame", "oil-fire") || (has("hot-fat") && recipe.family === "fritter"))

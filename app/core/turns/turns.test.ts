@@ -1,9 +1,8 @@
 import fc from "fast-check";
 import { starterPantry } from "~/core/pantry";
-import type { Participant } from "~/core/people";
 import { starterRecipes } from "~/demo/recipes";
 import { people as someone } from "../../../test/generators";
-import { ageBands } from "~/core/people";
+import { type AgeBand, type Participant, ageBands } from "~/core/people";
 import { doings, mayOf, mays, ownRules, usualRules } from "./house";
 import { turnsOf } from "./turns";
 
@@ -97,9 +96,30 @@ test("the house rules say who may: a class's own stand above the usual, and who 
   ]);
   expect(at(undefined, "crack").every((turn) => turn.beside.length === 0)).toBe(true);
   expect(at(own, "crack").every((turn) => turn.beside.includes("Ada"))).toBe(true);
+  // Six to eight pour nothing hot by the usual rules; from nine on with somebody beside. A rule for the whole holds for its halves.
+  const pours = (ageBand: AgeBand, house: typeof own | undefined) =>
+    turnsOf({ people: [child("Ada", { ageBand })], recipe: pancakes, loads: 1, pantry, labels, house }).find(
+      (turn) => turn.job === "pour",
+    )?.hands;
+  expect([pours("6-8", undefined), pours("9-11", undefined), pours("9-11", own)]).toEqual([[], ["Ada"], []]);
+});
+
+test("a sauce that is cooked is one job for one person, not poured and turned load by load", () => {
+  const [mix, ...others] = pancakes.steps;
+  if (!mix) throw new Error("no step");
+  const saucy = {
+    ...pancakes,
+    parts: [
+      { id: "sauce", name: "Sauce", kind: "sauce", heat: "hob", minutes: mix.minutes, makesGrams: null },
+    ] as const,
+    steps: [{ ...mix, id: "sauce-cook", partId: "sauce", kind: "cook" as const, draws: [] }, mix, ...others],
+  };
+  const turns = turnsOf({ people: [child("Ada", { ageBand: "adult" })], recipe: saucy, loads: 3, pantry, labels });
+  expect(turns.filter((turn) => turn.stepId === "sauce-cook").map((turn) => turn.job)).toEqual(["do"]);
 });
 
 test("of any table of rules only what differs is kept, and read back it says the same; older may never less by the usual ones", () => {
+  const halves: readonly AgeBand[] = ["6-8", "9-11"];
   const table = fc.array(fc.constantFrom(...mays, undefined), {
     minLength: doings.length * ageBands.length,
     maxLength: doings.length * ageBands.length,
@@ -110,9 +130,17 @@ test("of any table of rules only what differs is kept, and read back it says the
         cells[doings.indexOf(doing) * ageBands.length + ageBands.indexOf(band)];
       const rules = ownRules(chosen);
       for (const doing of doings)
-        for (const band of ageBands)
-          expect(mayOf(rules, doing, band)).toBe(chosen(doing, band) ?? usualRules[doing][band]);
-      for (const rule of rules) expect(rule.may).not.toBe(usualRules[rule.doing][rule.band]);
+        for (const band of ageBands) {
+          // What is as usual for the whole of six to eleven is no rule, and says nothing of its halves.
+          const whole = chosen(doing, "6-11");
+          const isRule = whole !== undefined && whole !== usualRules[doing]["6-11"];
+          const inherited = halves.includes(band) && isRule ? whole : usualRules[doing][band];
+          expect(mayOf(rules, doing, band)).toBe(chosen(doing, band) ?? inherited);
+        }
+      for (const rule of rules) {
+        const others = rules.filter((one) => one !== rule);
+        expect(rule.may).not.toBe(mayOf(others, rule.doing, rule.band));
+      }
     }),
   );
   for (const doing of doings)

@@ -1,7 +1,7 @@
 import { avoidedBy, hasOpenWords } from "~/core/allergen";
 import { type Ingredient, type LabelReading, bearsOn, isFood } from "~/core/pantry";
 import { type Participant, isAdult } from "~/core/people";
-import type { Recipe, Step } from "~/core/recipe";
+import { type Recipe, type Step, cooksPieces } from "~/core/recipe";
 import { type Doing, type HouseRule, type May, doingsOf, mayOf } from "./house";
 
 export const jobs = ["do", "crack", "stir", "pour", "turn"] as const;
@@ -92,7 +92,7 @@ export function turnsOf({ people, recipe, loads, pantry, labels, house = [] }: T
         const doing = mayDo(person, step, job, "no");
         if (doing) return [[person.id, { why: "house-rule", doing }]];
         // At the heat and at the table the whole batter is handled.
-        const handled = step.kind === "cook" || step.kind === "serve" ? [...ingredientOf.values()] : drawn;
+        const handled = cooksPieces(step, recipe) || step.kind === "serve" ? [...ingredientOf.values()] : drawn;
         const reason = handles(person, handled, pantry, labels);
         return reason ? [[person.id, reason]] : [];
       }),
@@ -125,7 +125,7 @@ export function turnsOf({ people, recipe, loads, pantry, labels, house = [] }: T
 
   return recipe.steps.flatMap((step): Turn[] => {
     if (step.kind === "rest" || step.kind === "preheat") return [];
-    if (step.kind === "cook")
+    if (cooksPieces(step, recipe))
       return Array.from({ length: loads }, (_, index) => [
         take(step, "pour", index + 1),
         ...(recipe.heat.side2 ? [take(step, "turn", index + 1)] : []),

@@ -28,6 +28,7 @@ import * as ownProducts from "./0025-own-products";
 import * as aims from "./0026-aims";
 import * as placesForThings from "./0027-places-for-things";
 import * as pens from "./0028-pens";
+import * as agesAndTools from "./0029-ages-and-tools";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -62,6 +63,7 @@ const provider: MigrationProvider = {
     "0026-aims": aims,
     "0027-places-for-things": placesForThings,
     "0028-pens": pens,
+    "0029-ages-and-tools": agesAndTools,
   }),
 };
 

@@ -2,7 +2,7 @@ import { wordsIn } from "~/ui/words/regional";
 import { looksOf } from "~/core/look";
 import { type KitLine, putOut } from "~/core/kit";
 import type { MeasuringSet } from "~/core/quantity";
-import { type Recipe, bowls } from "~/core/recipe";
+import { type Recipe, bowls, cooksPieces } from "~/core/recipe";
 import type { StationScale } from "~/core/scale";
 import { fraction, minutes, temperature } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
@@ -101,7 +101,7 @@ export function HomeSheet({ recipe, way, kit, scale, set, ingredientName }: Prop
                   </span>
                 ) : null}
                 {step.warmth ? <span className={look("quiet")}> {sayWarmth(step, locale)}</span> : null}
-                {step.kind === "cook" ? (
+                {cooksPieces(step, recipe) ? (
                   <span className={look("quiet")}>
                     {" "}
                     {sayHalves(recipe, ingredientName, locale)} First side {minutes(heat.side1.low, locale)}–

@@ -2,7 +2,7 @@ import { type Pantry, batterOf } from "~/core/batter";
 import { shownOnce } from "~/core/caution";
 import { techniquesOf } from "~/core/look";
 import { toNumber } from "~/core/quantity";
-import { type Bowl, type Line, type Recipe, bowls } from "~/core/recipe";
+import { type Bowl, type Line, type Recipe, bowls, cooksPieces } from "~/core/recipe";
 import { fraction, grams, minutes, number, temperature, thin } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { RecipeFlow } from "~/ui/draw/RecipeFlow";
@@ -253,7 +253,7 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
               ) : null}
               {step.warmth ? <p className={look("small", "gate")}>{sayWarmth(step, locale)}</p> : null}
               {step.gate ? <p className={look("small", "gate")}>{sayGate(step.gate, 1, locale)}</p> : null}
-              {step.kind === "cook" ? (
+              {cooksPieces(step, recipe) ? (
                 <p className={look("small")}>
                   {sayHalves(recipe, ingredientName, locale)} First side {minutes(heat.side1.low, locale)} to{" "}
                   {minutes(heat.side1.high, locale)}
@@ -266,7 +266,7 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
               <StopMixing step={step} recipe={recipe} />
               <Techniques of={techniques?.get(step.id) ?? []} />
               <StepNotes step={step} />
-              {step.kind === "cook" ? <Looks recipe={recipe} /> : null}
+              {cooksPieces(step, recipe) ? <Looks recipe={recipe} /> : null}
               {(cautions[index] ?? []).map((hazard) => (
                 <p className={look("caution")} key={hazard}>
                   {hazardWords[hazard]}

@@ -26,6 +26,7 @@ import {
   type WarmPlace,
   betweenHalves,
   servingsOf,
+  cooksPieces,
 } from "~/core/recipe";
 import { degrees, either, fraction, grams, list, minutes, number, temperature, thin } from "~/ui/format/format";
 import { surfaceWords, testWords } from "./en";
@@ -145,7 +146,7 @@ export function sayWarmth({ kind, warmth }: Pick<Step, "kind" | "warmth">, local
 }
 /** "Half of it, 25 ml, first; after 1 min blueberries, then the other half." Empty where a piece is poured at once. */
 export function sayHalves(
-  recipe: Pick<Recipe, "heat" | "steps" | "lines" | "portion">,
+  recipe: Pick<Recipe, "heat" | "steps" | "lines" | "portion" | "parts">,
   ingredientName: (id: string) => string,
   locale: string,
 ): string {
@@ -411,8 +412,8 @@ export function sayStep(step: Step, recipe: Recipe, ingredientName: (id: string)
   const { rounds = [] } = recipe;
   const parts = rounds.map((round) => `${number(round.parts, locale, 0)} ${round.name.toLowerCase()}`).join(" to ");
   return [
-    step.kind === "cook" ? sayHalves(recipe, ingredientName, locale) : "",
-    step.kind === "cook" && rounds.length > 0
+    cooksPieces(step, recipe) ? sayHalves(recipe, ingredientName, locale) : "",
+    cooksPieces(step, recipe) && rounds.length > 0
       ? `In rounds, ${parts}, each by itself${recipe.isRoundsOpen ? ", or as each table decides" : ""}.`
       : "",
     sayWarmth(step, locale),

@@ -156,6 +156,12 @@ export const toolWords: Words<Tool> = {
   thermometer: "surface thermometer",
   "kitchen-paper": "roll of kitchen paper",
   pen: "batter pen",
+  "table-knife": "table knife",
+  peeler: "peeler",
+  rack: "cooling rack",
+  saucepan: "saucepan",
+  microwave: "microwave",
+  gloves: "pair of thin gloves",
   "baking-paper": "sheet of baking paper",
 };
 
@@ -211,10 +217,12 @@ export const hazardWords: Words<Hazard> = {
   "oil-fire": "Oil that burns: heat off, lid on, never water, never carry it.",
   "butter-smokes":
     "Butter browns and smokes on a surface this hot: little of it, just before the pour, air moving, alarm in mind.",
+  "oil-smokes":
+    "This oil smokes on a surface this hot: another oil or less heat, air moving, alarm in mind; never leave it.",
   "bare-fingers": "Look under a piece with the turner: fingers never lift an edge.",
   sticks: "Sticks and picks: sit down to eat, take the stick out first; none for under-sixes.",
   mixer: "Mixer: hair tied, sleeves up, fingers and cord away; unplugged before a beater is touched.",
-  "hands-again": "Wash hands again after egg, and after nose, phone or book.",
+  "hands-again": "Wash hands again after egg or raw meat, and after nose, phone or book.",
   "batter-clock":
     "Batter with raw egg or milk has one clock: resting, waiting and cooking together at most two hours at room temperature, less in heat.",
   "gas-air":
@@ -255,6 +263,8 @@ export const roleWords: Words<ParticipantRole> = {
 export const ageWords: Words<AgeBand> = {
   "under-1": "under 1",
   "under-6": "under 6",
+  "6-8": "6–8",
+  "9-11": "9–11",
   "6-11": "6–11",
   "12-17": "12–17",
   adult: "adult",

@@ -197,6 +197,8 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     `Plugged in at once, what is to be hot draws ${number(f.watts, n.locale, 0)}${thin}W, and the circuits of this kitchen do not carry it: ${list(f.left, n.locale)} would have no socket that may run for hours.${f.isProven ? " Every way of plugging in was tried." : " Not every way of plugging in could be tried."} Use fewer at once, pans on a ${inRegion("hob", n.locale)}, or another circuit that somebody qualified has looked at.`,
   "stick-care": (f) =>
     `${f.sticks} sticks: wood or bamboo only, as plastic softens and metal burns; blunt ends for small children, who eat sitting down. Count them out and back.`,
+  "dish-care": (f) =>
+    `${howMany(f.dishes, "oven dish", "oven dishes")}: metal, cast iron, enamel or stoneware marked for the oven; glass only where it is heatproof, and never onto anything cold or wet. No handle of wood or plastic: it chars or melts.`,
   "circuits-not-known": (f, n) =>
     `Nobody wrote down the circuits of this kitchen. What is to be hot draws ${number(f.watts, n.locale, 0)}${thin}W; which sockets may carry it is not known.`,
   "surface-care": (f, n) =>

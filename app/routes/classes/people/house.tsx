@@ -4,7 +4,7 @@ import type { Route } from "./+types/house";
 import { useClass } from "../class-context";
 import { formOf } from "../../form";
 import { type AgeBand, ageBands } from "~/core/people";
-import { type Doing, doings, mayOf, mays, ownRules, usualRules } from "~/core/turns";
+import { type Doing, type HouseRule, doings, mayOf, mays, ownRules, usualRules } from "~/core/turns";
 import { database } from "~/db/client.server";
 import { changePlan, madeChanges, undoChange } from "~/services/arrange.server";
 import { classOnce, classOr404 } from "~/services/classes.server";
@@ -60,14 +60,21 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     : data({ problem: late }, { status: 409 });
 }
 
-/** The ages a class can have at its tables; an infant does nothing of all this. */
-const shownBands = ageBands.filter((band) => band !== "under-1");
+/**
+ * The ages a table of rules shows; an infant does nothing of all this, and whoever is between six and eleven without anybody saying
+ * more has a column only where there is somebody like that, or a rule.
+ */
+const bandsShown = (present: ReadonlySet<AgeBand>, rules: readonly HouseRule[]): AgeBand[] =>
+  ageBands.filter(
+    (band) => band !== "under-1" && (band !== "6-11" || present.has(band) || rules.some((rule) => rule.band === band)),
+  );
 
 /** Who of which age may do what: chosen here, followed by the turns, printed for the wall. */
 export default function House({ actionData, loaderData }: Route.ComponentProps) {
   const { input, meta, action } = useClass();
   const rules = input.house ?? [];
   const present = new Set(input.people.map((person) => person.ageBand));
+  const shownBands = bandsShown(present, rules);
   return (
     <>
       <div className={parts.sheet.head}>

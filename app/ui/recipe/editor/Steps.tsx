@@ -37,6 +37,7 @@ const hazardNames = {
   "iron-hinge": "hinge and plates of an iron",
   "oiling-hot-pan": "oiling a hot pan",
   "oil-fire": "burning oil",
+  "oil-smokes": "oil that smokes",
   "butter-smokes": "butter that smokes",
   "bare-fingers": "fingers at an edge",
   sticks: "sticks and picks",
