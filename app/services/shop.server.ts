@@ -2,6 +2,7 @@ import { jsonArrayFrom } from "kysely/helpers/postgres";
 import type { Kysely } from "kysely";
 import type { Pantry } from "~/core/batter";
 import { type ClassInput, plan } from "~/core/plan";
+import { usedUpOf } from "~/core/gear";
 import { type ClassNeed, type Extra, type ShoppingLine, shoppingList } from "~/core/shop";
 import type { StoredClass } from "~/db/queries/classes.server";
 import { type DB } from "~/db/schema";
@@ -33,11 +34,16 @@ export async function leadOf(db: Kysely<DB>, classId: string): Promise<string> {
   return row.shops_with ?? row.id;
 }
 
-const needOf = (input: ClassInput): ClassNeed => ({
-  classId: input.id,
-  totals: plan(input).totals,
-  packs: input.packs,
-});
+function needOf(input: ClassInput): ClassNeed {
+  const { totals, gear } = plan(input);
+  return {
+    classId: input.id,
+    totals,
+    packs: input.packs,
+    kitchenId: input.kitchen.id,
+    usedUp: usedUpOf(gear),
+  };
+}
 
 /** The trip a class belongs to, with its list worked out. @param own the class, where the request has read it already. */
 export const tripOf = async (db: Kysely<DB>, classId: string, own?: StoredClass): Promise<Trip> =>

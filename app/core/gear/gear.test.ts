@@ -2,6 +2,7 @@ import { type KitLine, asBeatenGrams, hasFraction, kitOf, demandOf, packsFor } f
 import { starterPantry } from "~/core/pantry";
 import { measuringSetOf, scoopTolerance, ratio, toNumber } from "~/core/quantity";
 import { demoKitchens } from "~/demo/boathouse";
+import { type PartHeat, type Recipe, type Step, toolsAt } from "~/core/recipe";
 import { starterRecipes } from "~/demo/recipes";
 import { checkGear, gearOf, gearRules, surfacesFor } from "./gear";
 import type { Kitchen } from "./types";
@@ -36,9 +37,42 @@ describe("the gear list", () => {
   });
 
   test("is derived from the steps: a tool no step names is not on it", () => {
-    const named = new Set(pancakes.steps.flatMap((step) => step.tools));
-    expect(lines.map((one) => one.tool).sort()).toEqual([...named].sort());
+    const named = new Set(pancakes.steps.flatMap((step) => toolsAt(step, pancakes)));
+    // Who measures with cups levels them.
+    expect(lines.map((one) => one.tool).sort()).toEqual([...named, "leveller"].sort());
     expect(line(lines, "sieve")).toBeUndefined();
+  });
+
+  test("what goes without saying is on it: gloves at an oven, paper for a hot pan, what a gate is read from, plates, a saucepan", () => {
+    const [first, ...others] = pancakes.steps;
+    if (!first) throw new Error("no step");
+    const extra = (id: string, more: Partial<Step>): Step => ({
+      ...first,
+      id,
+      draws: [],
+      tools: [],
+      hazards: [],
+      ...more,
+    });
+    const toolsWith = (step: Step, more: Partial<Recipe> = {}) => {
+      const recipe: Recipe = { ...pancakes, steps: [first, step, ...others], ...more };
+      return toolsAt(step, recipe);
+    };
+    const part = (heat: PartHeat) => ({
+      parts: [{ id: "sauce", name: "Sauce", kind: "sauce", heat, minutes: first.minutes, makesGrams: null } as const],
+    });
+    expect(toolsWith(extra("a", { kind: "hold", warmth: { place: "oven", c: 95 } }))).toEqual(["oven-gloves"]);
+    expect(toolsWith(extra("a", { kind: "cook", hazards: ["oiling-hot-pan"] }))).toEqual(["kitchen-paper"]);
+    expect(toolsWith(extra("a", { kind: "cook", hazards: ["oiling-hot-pan"], tools: ["brush"] }))).toEqual(["brush"]);
+    expect(toolsWith(extra("a", { kind: "mix", gate: { kind: "celsius-at-most", value: 50 } }))).toEqual([
+      "thermometer",
+    ]);
+    expect(toolsWith(extra("a", { kind: "prepare", gate: { kind: "grams-at-most", value: 300 } }))).toEqual(["scale"]);
+    expect(toolsWith(extra("a", { kind: "serve" }))).toEqual(["plate"]);
+    expect(toolsWith(extra("a", { kind: "serve", tools: ["stick"] }))).toEqual(["stick"]);
+    expect(toolsWith(extra("a", { kind: "mix", partId: "sauce" }), part("hob"))).toEqual(["saucepan"]);
+    expect(toolsWith(extra("a", { kind: "cook", partId: "sauce" }), part("microwave"))).toEqual(["microwave"]);
+    expect(toolsWith(extra("a", { kind: "cook", partId: "sauce" }), part("none"))).toEqual([]);
   });
 
   test("measuring sets stay at home when everything comes measured, and nobody shows anything when all step along", () => {
@@ -57,7 +91,7 @@ describe("the gear list", () => {
       level: "warns",
       items: expect.arrayContaining([{ tool: "whisk", needed: 5, owned: 4 }]),
     });
-    expect(uncounted).toEqual({ code: "gear-not-counted", level: "notes", tools: ["brush"] });
+    expect(uncounted).toEqual({ code: "gear-not-counted", level: "notes", tools: ["brush", "leveller"] });
     const everything: Kitchen = {
       ...hall,
       gear: (Object.keys(gearRules) as (keyof typeof gearRules)[]).map((tool) => ({ tool, owned: 99 })),

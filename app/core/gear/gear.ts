@@ -1,5 +1,5 @@
-import type { Pieces } from "~/core/quantity";
-import { type Recipe, type Tool, toolsAt } from "~/core/recipe";
+import { type Pieces, isVolumeUnit } from "~/core/quantity";
+import { type Line, type Recipe, type Tool, expectedOf, isBatter, toolsAt } from "~/core/recipe";
 import { piecesOn } from "./circles";
 import { type SizedDish, sizesOf } from "./sizes";
 import type { GearFinding, GearLine, Kitchen, Surface } from "./types";
@@ -88,11 +88,29 @@ export interface GearDemand {
   readonly surfaces: number;
 }
 
-/** Tools the steps of a recipe name; where the station does not measure, measuring sets stay in the prep room. */
+/** What is used up: bought with the food, as far as there is not enough of it. */
+export const consumables = ["stick", "baking-paper", "kitchen-paper", "gloves"] as const satisfies readonly Tool[];
+
+export const isUsedUp = (tool: Tool): boolean => consumables.some((one) => one === tool);
+
+/** What a gear list uses up, and how much of it there is; the shopping list buys the rest. */
+export const usedUpOf = (lines: readonly GearLine[]): Pick<GearLine, "tool" | "needed" | "owned">[] =>
+  lines.flatMap(({ tool, needed, owned }) => (isUsedUp(tool) ? [{ tool, needed, owned }] : []));
+
+const isByCup = (line: Line): boolean => {
+  const amount = expectedOf(line.amount);
+  return amount !== undefined && isVolumeUnit(amount.unit) && amount.unit !== "dash";
+};
+
+/**
+ * Tools the steps of a recipe name, and cups and spoons with a straight edge where the station measures with them; where it does not,
+ * they stay in the prep room.
+ */
 function toolsOf(recipe: Recipe, isMeasuring: boolean): Set<Tool> {
-  return new Set(
-    recipe.steps.flatMap((step) => toolsAt(step, recipe)).filter((tool) => isMeasuring || tool !== "measuring-set"),
-  );
+  const named = recipe.steps.flatMap((step) => toolsAt(step, recipe));
+  if (!isMeasuring) return new Set(named.filter((tool) => tool !== "measuring-set" && tool !== "leveller"));
+  const isMeasured = recipe.lines.some((line) => isBatter(line, recipe) && isByCup(line));
+  return new Set(isMeasured ? [...named, "measuring-set", "leveller"] : named);
 }
 
 /** How many of a tool each calls for: what is drawn is thin and odd, so two turners go under it; each mix has its own bowl. */

@@ -1,7 +1,7 @@
 import { avoidedBy, gravest, isObliged, judgePlate } from "~/core/allergen";
 import { type ContactStation, contactsOf, demoStation, exposuresOf, tracesOf } from "~/core/contact";
 import { stationIndex } from "~/core/people";
-import type { GearLine } from "~/core/gear";
+import { type GearLine, isUsedUp } from "~/core/gear";
 import { type KnownFood, foodAt, markets } from "~/core/pantry";
 import type { Timeline } from "~/core/schedule";
 import { shownDish } from "./dishes";
@@ -69,7 +69,8 @@ export function platesOf(
             gear
               .filter(
                 ({ tool, short, perStation }) =>
-                  (short > 0 && perStation > 0) || input.kitchen.goesRound?.some((one) => one.thing === tool),
+                  (short > 0 && perStation > 0 && !isUsedUp(tool)) ||
+                  input.kitchen.goesRound?.some((one) => one.thing === tool),
               )
               .map((line) => line.tool),
           ),

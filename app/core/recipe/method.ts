@@ -1,6 +1,6 @@
 import type { Minutes } from "~/core/quantity";
 import { isForPlate } from "./lines";
-import type { Part, PartHeat, Recipe, Step, Tool } from "./types";
+import type { Heat, Part, PartHeat, Recipe, Step, Tool } from "./types";
 
 /** A sub-recipe for the plate (sauce, filling) with the steps that make it: work beside the batter, not before it. */
 export interface Beside {
@@ -94,20 +94,35 @@ export function methodOf(recipe: Recipe): Method {
   return method;
 }
 
+/** Plates, or what stands for them where a piece is eaten. */
+const eatenFrom: readonly Tool[] = ["plate", "stick", "tray", "baking-paper"];
+
 /**
- * The tools of a step with what goes without saying: batter that is drawn is drawn with a pen, what is made over a hob stands in a
- * saucepan, and what is warmed in a microwave is warmed in one.
+ * The tools of a step with what goes without saying: batter that is drawn is drawn with a pen; what is made over a hob stands in a
+ * saucepan, what is warmed in a microwave in one; an oven is not reached into without gloves; a hot pan is oiled with paper where no brush
+ * is named; a figure that somebody reads off wants what shows it; and what is served is eaten from something.
  */
-export function toolsAt(step: Step, recipe: Pick<Recipe, "family" | "parts" | "steps">): readonly Tool[] {
+export function toolsAt(step: Step, recipe: Pick<Recipe, "family" | "parts" | "steps" | "heat">): readonly Tool[] {
   const over = partHeatAt(step, recipe);
+  const isCooking = cooksPieces(step, recipe);
+  const isOven = over === "oven" || step.warmth?.place === "oven" || (isCooking && isOvenOnly(recipe.heat));
+  const isRead = step.gate?.kind.startsWith("celsius") === true || (isCooking && recipe.heat.test === "infrared");
   const usual: (Tool | false)[] = [
-    cooksPieces(step, recipe) && recipe.family === "drawn" && "pen",
+    isCooking && recipe.family === "drawn" && "pen",
     over === "hob" && "saucepan",
     (over === "microwave" || (step.kind === "reheat" && step.warmth?.place === "microwave")) && "microwave",
+    isOven && "oven-gloves",
+    isRead && "thermometer",
+    step.gate?.kind.startsWith("grams") === true && "scale",
+    step.hazards.includes("oiling-hot-pan") && !step.tools.includes("brush") && "kitchen-paper",
+    step.kind === "serve" && !step.tools.some((tool) => eatenFrom.includes(tool)) && "plate",
   ];
-  const more = usual.filter((tool) => tool !== false && !step.tools.includes(tool)) as Tool[];
+  const more = usual.filter((tool): tool is Tool => tool !== false && !step.tools.includes(tool));
   return more.length > 0 ? [...step.tools, ...more] : step.tools;
 }
+
+const isOvenOnly = ({ surfaceKinds }: Pick<Heat, "surfaceKinds">): boolean =>
+  surfaceKinds.length > 0 && surfaceKinds.every((kind) => kind === "oven");
 
 /** What a recipe's batter is poured with, piece by piece; null where its cook step names neither. */
 export function pouredWith(recipe: Recipe): "pen" | "ladle" | null {

@@ -1,4 +1,4 @@
-import { plugIn, appliancesOf } from "~/core/gear";
+import { plugIn, appliancesOf, usedUpOf } from "~/core/gear";
 import { packingOfClass } from "~/core/pack";
 import { knownFood } from "~/core/pantry";
 import { type ClassInput, type ClassPlan, type Stage, canonical, fingerprintOfText, stages } from "~/core/plan";
@@ -86,8 +86,10 @@ const namesIn = (input: ClassInput, made: ClassPlan) => {
 
 const kits: Content = (input, made) => {
   const { pantry } = knownFood(input);
+  const usedUp = usedUpOf(made.gear);
   return {
     amounts: new Again("amounts"),
+    ...(usedUp.length > 0 ? { usedUp } : {}),
     packing: packingOfClass(input, made),
     prep: prepTasks(input, made, pantry),
     kitMode: input.brief.kitMode,

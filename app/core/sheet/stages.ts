@@ -109,7 +109,7 @@ const parts: Readonly<Record<Stage, readonly Part[]>> = {
   brief: [...time, packs, labels],
   allergies: everything,
   amounts: [...time, packs],
-  kits: [...time, packs, labels],
+  kits: [...time, packs, labels, gear],
   gear: [...time, gear, circuits],
   timeline: time,
   teach: [...everything, house],

@@ -54,6 +54,24 @@ describe("the shopping list", () => {
     });
   });
 
+  test("what the steps use up is bought with the food: of each kitchen what all its classes need less what it has", () => {
+    const usedUp = (needed: number, owned: number | undefined) => [{ tool: "stick" as const, needed, owned }];
+    const list = shoppingList(
+      [
+        { ...need("a", []), kitchenId: "galley", usedUp: usedUp(30, 40) },
+        { ...need("b", []), kitchenId: "galley", usedUp: usedUp(33, 40) },
+        { ...need("c", []), kitchenId: "hall", usedUp: usedUp(5, undefined) },
+        { ...need("d", []), kitchenId: "barn", usedUp: usedUp(5, 9) },
+      ],
+      pantry,
+      none,
+      [],
+    );
+    expect(list).toHaveLength(1);
+    expect(only(list, "gear:stick")).toMatchObject({ section: "household", tool: "stick", buyPieces: 23 + 5 });
+    expect(moneyOf(list, 4).unpriced).toEqual(["gear:stick"]);
+  });
+
   test("eggs are counted, juice is bought as lemons, and drained corn by the tin's whole weight", () => {
     const eggs = { ingredientId: "egg", unitGrams: 50, unitsPerPack: 6, unitName: "egg", price: 190 };
     const lines = shoppingList(

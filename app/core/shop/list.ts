@@ -1,5 +1,7 @@
 import { type Ingredient, type PackSize, gramsPerMl } from "~/core/pantry";
 import type { Pantry } from "~/core/batter";
+import type { GearLine } from "~/core/gear";
+import type { Tool } from "~/core/recipe";
 import { type Basket, type Raw, type ShopSize, type Total, basketOf, isFromTap, needOf, sizesOf } from "~/core/kit";
 import { type Ratio, add, ceil, ratioOf, zero, type Grams, type Pieces } from "~/core/quantity";
 
@@ -43,6 +45,25 @@ export interface ClassNeed {
   readonly classId: string;
   readonly totals: readonly Total[];
   readonly packs: readonly PackSize[];
+  /** Of its gear what is used up, and in whose kitchen; absent where there is none. */
+  readonly kitchenId?: string | undefined;
+  readonly usedUp?: readonly Pick<GearLine, "tool" | "needed" | "owned">[] | undefined;
+}
+
+/**
+ * What is used up and has to be bought: what the classes of a kitchen need together, less what it has; all of it where nobody counted.
+ */
+function consumablesToBuy(needs: readonly ClassNeed[]): { readonly tool: Tool; readonly count: number }[] {
+  const kitchens = new Map<string, { tool: Tool; needed: number; owned: number }>();
+  for (const { kitchenId = "", usedUp = [] } of needs)
+    for (const { tool, needed, owned = 0 } of usedUp) {
+      const key = `${tool} ${kitchenId}`;
+      kitchens.set(key, { tool, needed: (kitchens.get(key)?.needed ?? 0) + needed, owned });
+    }
+  const counts = new Map<Tool, number>();
+  for (const { tool, needed, owned } of kitchens.values())
+    if (needed > owned) counts.set(tool, (counts.get(tool) ?? 0) + needed - owned);
+  return [...counts].map(([tool, count]) => ({ tool, count }));
 }
 
 /** Something bought that nobody eats: paper, sticks, labels. */
@@ -56,11 +77,13 @@ export interface Extra {
 
 /** One line of the shopping list. Grams are of what is used, unless they are called raw. */
 export interface ShoppingLine {
-  /** The ingredient's id; "extra:…" for what is not eaten. */
+  /** The ingredient's id; "extra:…" for what is not eaten and somebody wrote down, "gear:…" for what the steps use up. */
   readonly key: string;
   readonly section: Section;
-  /** What it is called at the shop. */
+  /** What it is called at the shop; the id of the tool for what the steps use up. */
   readonly name: string;
+  /** What the steps use up; absent for food, and for what somebody wrote down. */
+  readonly tool?: Tool | undefined;
   /** What all classes need at the most; `undefined` while an amount or a weight is not known. */
   readonly grams: Grams | undefined;
   /** The same counted, for what is counted. */
@@ -170,27 +193,31 @@ export function shoppingList(
       },
     ];
   });
-  const household = extras.map((extra): ShoppingLine => ({
-    key: `extra:${extra.id}`,
+  const counted = (key: string, name: string, count: number, price: number | undefined): ShoppingLine => ({
+    key,
     section: "household",
-    name: extra.name,
+    name,
     grams: undefined,
-    pieces: extra.count,
+    pieces: count,
     isToTaste: false,
     raw: undefined,
     stockGrams: 0,
     stockIn: { unit: "piece", grams: 1 },
     buyGrams: undefined,
-    buyPieces: extra.count,
+    buyPieces: count,
     basket: undefined,
     sizes: [],
     over: 0,
     unit: "piece",
     gramsPerMl: undefined,
-    price: extra.price === undefined ? undefined : extra.price * extra.count,
+    price: price === undefined ? undefined : price * count,
     overPrice: 0,
     perClass: [],
-  }));
+  });
+  const household = [
+    ...extras.map(({ id, name, count, price }) => counted(`extra:${id}`, name, count, price)),
+    ...consumablesToBuy(needs).map(({ tool, count }) => ({ ...counted(`gear:${tool}`, tool, count, undefined), tool })),
+  ];
   return [...lines, ...household].sort(
     (a, b) => sections.indexOf(a.section) - sections.indexOf(b.section) || (a.name < b.name ? -1 : 1),
   );

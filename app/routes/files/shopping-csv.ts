@@ -4,7 +4,7 @@ import { writeCsv } from "~/formats/csv";
 import { classOnce } from "~/services/classes.server";
 import { fileAnswer } from "~/services/files.server";
 import { tripOf } from "~/services/shop.server";
-import { sayBasket, sayOver, sectionWords } from "~/ui/words/kits";
+import { nameOfLine, sayBasket, sayOver, sectionWords } from "~/ui/words/kits";
 
 /** The shopping list as a table: grams and pieces as numbers, packs as they are said. */
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -14,7 +14,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const grams = (value: number | undefined) => (value === undefined ? "" : Math.round(value * 10) / 10);
   const rows = lines.map((line) => [
     sectionWords[line.section],
-    line.name,
+    nameOfLine(line),
     grams(line.grams),
     line.pieces ?? "",
     grams(line.stockGrams),

@@ -7,7 +7,15 @@ import { Refusals } from "~/ui/outbox/Refusals";
 import { useTicks } from "~/ui/pack/useTicks";
 import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
-import { money as sayMoney, sayBasket, sayBought, sayOver, sectionWords, stockWords } from "~/ui/words/kits";
+import {
+  money as sayMoney,
+  nameOfLine,
+  sayBasket,
+  sayBought,
+  sayOver,
+  sectionWords,
+  stockWords,
+} from "~/ui/words/kits";
 import { Hidden, PlainButton, PlainInput, Tick } from "~/ui/parts/plain";
 import { look } from "~/ui/theme/look";
 
@@ -64,8 +72,8 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
       </p>
       {unpriced.length > 0 ? (
         <p className={look("quiet", "small", "no-print")}>
-          No price for {unpriced.map((line) => line.name).join(", ")}. Prices and packs are typed on the product’s page:
-          choose its name below.
+          No price for {unpriced.map(nameOfLine).join(", ")}. Prices and packs of food are typed on its page: choose its
+          name below.
         </p>
       ) : null}
       {lines.length === 0 ? <p>Nothing to buy yet: the brief names no recipe or no people.</p> : null}
@@ -79,7 +87,8 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
               {own.map((line) => {
                 const isGot = ticks.shopping.get(line.key);
                 const isWanted = isToBuy(line);
-                const isFood = !line.key.startsWith("extra:");
+                const isFood = line.section !== "household";
+                const name = nameOfLine(line);
                 return (
                   <li key={line.key} className={isGot ? look("got") : undefined}>
                     <label className={look("shop-tick")}>
@@ -88,16 +97,16 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
                         disabled={!isWanted || !isReady}
                         onChange={(event) => tick({ list: "shopping", key: line.key, isOn: event.target.checked })}
                       />
-                      <span className={look("vh")}>{line.name} is in the basket</span>
+                      <span className={look("vh")}>{name} is in the basket</span>
                     </label>
                     <div className={look("shop-what")}>
                       {isFood ? (
-                        <TextLink to={`/classes/${classId}/labels/${line.key}`}>{line.name}</TextLink>
+                        <TextLink to={`/classes/${classId}/labels/${line.key}`}>{name}</TextLink>
                       ) : (
-                        <span>{line.name}</span>
+                        <span>{name}</span>
                       )}
                       <span className={look("small", "quiet")}>
-                        {isFood ? `${needed(line, locale)} needed` : ""}
+                        {isFood ? `${needed(line, locale)} needed` : line.tool ? "used up by the steps" : ""}
                         {line.raw && line.pieces === undefined && line.raw.grams > (line.grams ?? 0) + 0.5
                           ? `, ${grams(Math.ceil(line.raw.grams), locale)} as bought`
                           : ""}
@@ -135,13 +144,13 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
                             inputMode="decimal"
                             key={stock[line.key] ?? 0}
                             defaultValue={stock[line.key] === undefined ? "" : onHand(stock[line.key] ?? 0, line)}
-                            aria-label={`${stockWords[line.stockIn.unit].long} of ${line.name} on hand`}
+                            aria-label={`${stockWords[line.stockIn.unit].long} of ${name} on hand`}
                           />
                         </label>
                         <PlainButton
                           type="submit"
                           className={look("row-button")}
-                          aria-label={`Save what is on hand of ${line.name}`}
+                          aria-label={`Save what is on hand of ${name}`}
                         >
                           keep
                         </PlainButton>

@@ -277,6 +277,10 @@ function sizeOf(value: number, line: Pick<ShoppingLine, "gramsPerMl">, locale: s
   return volume(Math.abs(ml - round) <= ml * 0.015 ? round : ml, locale);
 }
 
+/** What a line is called: food by its name at the shop, what the steps use up as tools are called. */
+export const nameOfLine = (line: Pick<ShoppingLine, "name" | "tool">): string =>
+  line.tool ? toolWords[line.tool] : line.name;
+
 /** What to take from the shelf: "2 × 1.5 kg bag"; or how much, where nobody said how it is sold. */
 export function sayBasket(line: ShoppingLine, locale: string): string {
   const loose =
