@@ -290,6 +290,21 @@ test("pieces are finished in rounds of their own and dry mix is stored: written 
   await expect(card).toContainText("apart, if needed: 4 tbsp");
   await page.goto(`${open}/timeline`);
   await expect(page.getByText("decides while it cooks how many of each kind it makes", { exact: false })).toBeVisible();
+
+  // In class a table says what it makes of them; it is kept, told in loads, and stands in the log.
+  await page.goto(`${open}/teach`);
+  const table = page.getByRole("region", { name: "Heron", exact: true });
+  await expect(table).toContainText("Not decided yet; likely 6 plain, then 6 with berries");
+  for (let press = 0; press < 4; press += 1)
+    await table.getByRole("button", { name: "one fewer with berries" }).click();
+  await expect(table).toContainText(
+    "First 10 plain, then 2 with berries; each on a tray of its own. 3 loads, 1 fewer than",
+  );
+  await expect(page.getByText("all saved", { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(table).toContainText("First 10 plain, then 2 with berries");
+  await page.goto(`${open}/log`);
+  await expect(page.getByText("First 10 plain, then 2 with berries", { exact: false })).toBeVisible();
 });
 
 test("each adult at the heat has a card with all that is theirs, and each topping its bowl and label", async ({

@@ -2,6 +2,7 @@ import { type Kysely, sql } from "kysely";
 import { LRUCache } from "lru-cache";
 import { z } from "zod";
 import { type ClassInput } from "~/core/plan";
+import { roundLimits } from "~/core/recipe";
 import { type LiveEvent, stationStates } from "~/core/teach";
 import { database, within } from "~/db/client.server";
 import type { DB } from "~/db/schema";
@@ -19,6 +20,15 @@ export const liveEventSchema = z.discriminatedUnion("kind", [
   z.strictObject({ ...happened, kind: z.literal("delay-added"), minutes: z.number().min(-60).max(60) }),
   z.strictObject({ ...happened, kind: z.literal("station-set"), stationId: ref, state: z.enum(stationStates) }),
   z.strictObject({ ...happened, kind: z.literal("pieces-counted"), stationId: ref, pieces: z.int().min(0).max(2000) }),
+  z.strictObject({
+    ...happened,
+    kind: z.literal("rounds-decided"),
+    stationId: ref,
+    rounds: z
+      .array(z.strictObject({ roundId: ref, pieces: z.int().min(0).max(2000) }))
+      .min(1)
+      .max(roundLimits.rounds),
+  }),
   z.strictObject({ ...happened, kind: z.literal("note-added"), text: z.string().trim().min(1).max(500) }),
   z.strictObject({ ...happened, kind: z.literal("class-ended") }),
   z.strictObject({ ...happened, kind: z.literal("class-reopened") }),

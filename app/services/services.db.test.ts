@@ -89,6 +89,7 @@ const migrations = [
   "0027-places-for-things",
   "0028-pens",
   "0029-ages-and-tools",
+  "0030-decided-rounds",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

@@ -5,6 +5,7 @@ import { writeRatio } from "~/core/quantity";
 import { spokenAt } from "~/core/schedule";
 import { readClassFile } from "~/formats/class-file";
 import { recipesMade } from "./dishes";
+import { decidedOf } from "./open-rounds";
 import { plan } from "./plan";
 
 test("C18: each table decides while it cooks how many are with berries; what may be wanted on top stands apart", () => {
@@ -23,6 +24,21 @@ test("C18: each table decides while it cooks how many are with berries; what may
   expect(made.totals.find((total) => total.ingredientId === "blueberries")?.buyGrams).toBe(144);
   // Twelve pieces on five places in two kinds are four loads however they are shared out: 1 and 11 as well as 6 and 6.
   expect(made.findings).toContainEqual(expect.objectContaining({ code: "rounds-open", loads: 0 }));
+  // What a table says then is held against it: ten and two lie in three loads, a load of four minutes and what comes between fewer.
+  if (!first) throw new Error("there is no station");
+  const decided = (...pieces: number[]) => decidedOf(read.input, made, first, pieces);
+  const { heat } = first.dishId === made.dishes[0]?.id ? made.dishes[0].recipe : { heat: undefined };
+  const each =
+    (heat?.side1.likely ?? 0) +
+    (heat?.side2?.likely ?? 0) +
+    (heat?.pourPerPiece ?? 0) +
+    (heat?.turnaround ?? 0) +
+    (heat?.recover ?? 0);
+  expect([decided(6, 6), decided(10, 2), decided(12, 0)?.loads]).toEqual([
+    { loads: 4, planned: 4, minutes: 0 },
+    { loads: 3, planned: 4, minutes: -each },
+    3,
+  ]);
   // A class that says how many has settled it.
   const [dish] = read.input.dishes;
   if (!dish) throw new Error("there is no dish");
@@ -41,6 +57,9 @@ test("C18: each table decides while it cooks how many are with berries; what may
   expect(settled.stations[0]?.rounds?.map((round) => round.pieces)).toEqual([8, 4]);
   expect(settled.stations[0]?.kit.find((each) => each.lineId === "berries")?.apart).toBeUndefined();
   expect(settled.findings.map((one) => one.code)).not.toContain("rounds-open");
+  expect(settled.stations.map((station) => decidedOf(read.input, settled, station, [8, 4]))).toEqual(
+    settled.stations.map(() => undefined),
+  );
 });
 
 test("C19: a load lies as long as its own kind of surface wants, and the quicker one takes more of them", () => {

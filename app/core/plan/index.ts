@@ -12,4 +12,5 @@ export * from "./gains";
 export * from "./ways";
 export { canonical, fingerprintOf, fingerprintOfText } from "./hash";
 export * from "./ways-out";
+export { type Decided, decidedOf } from "./open-rounds";
 export { type OrderFound, orderFor, withOrder } from "./order";

@@ -25,6 +25,15 @@ const event: fc.Arbitrary<LiveEvent> = fc
         .constantFrom(...stationStates)
         .map((state) => ({ ...happened, kind: "station-set" as const, stationId: "s1", state })),
       fc.nat(20).map((pieces) => ({ ...happened, kind: "pieces-counted" as const, stationId: "s1", pieces })),
+      fc.nat(12).map((pieces) => ({
+        ...happened,
+        kind: "rounds-decided" as const,
+        stationId: "s1",
+        rounds: [
+          { roundId: "plain", pieces: 12 - pieces },
+          { roundId: "berries", pieces },
+        ],
+      })),
       fc.constant({ ...happened, kind: "note-added" as const, text: "x" }),
       fc.constant({ ...happened, kind: "class-ended" as const }),
       fc.constant({ ...happened, kind: "class-reopened" as const }),
@@ -43,6 +52,17 @@ test("the order of arrival and what is sent twice make no difference", () => {
       expect(inOrder(shuffled)).toEqual(inOrder(all));
     }),
   );
+});
+
+test("what a table decides of its rounds is its last word, whatever the order in which words arrive", () => {
+  const said = (n: number, after: number, pieces: number): LiveEvent => ({
+    id: id(n),
+    at: start + after,
+    kind: "rounds-decided",
+    stationId: "s1",
+    rounds: [{ roundId: "berries", pieces }],
+  });
+  expect(fold([said(2, 900, 4), said(1, 100, 6)]).decided).toEqual({ s1: [{ roundId: "berries", pieces: 4 }] });
 });
 
 test("a bell rung on two tablets counts from the first; taken back, it is as if never rung", () => {

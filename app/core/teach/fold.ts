@@ -9,6 +9,7 @@ export const notStarted: LiveState = {
   delays: [],
   stations: {},
   pieces: {},
+  decided: {},
   notes: [],
 };
 
@@ -32,6 +33,8 @@ function apply(state: LiveState, event: LiveEvent): LiveState {
       return { ...state, stations: { ...state.stations, [event.stationId]: { state: event.state, since: event.at } } };
     case "pieces-counted":
       return { ...state, pieces: { ...state.pieces, [event.stationId]: event.pieces } };
+    case "rounds-decided":
+      return { ...state, decided: { ...state.decided, [event.stationId]: event.rounds } };
     case "note-added":
       return { ...state, notes: [...state.notes, { at: event.at, text: event.text }] };
     case "class-ended":

@@ -1,6 +1,12 @@
 import type { Minutes, Pieces } from "~/core/quantity";
 import type { Bell } from "~/core/schedule";
 
+/** Pieces of one round of a recipe. */
+export interface RoundPieces {
+  readonly roundId: string;
+  readonly pieces: Pieces;
+}
+
 export const stationStates = ["waiting", "heating", "ready", "poured", "turned", "done", "stuck"] as const;
 export type StationState = (typeof stationStates)[number];
 
@@ -19,6 +25,8 @@ export type LiveEvent = Happened &
     | { readonly kind: "delay-added"; readonly minutes: Minutes }
     | { readonly kind: "station-set"; readonly stationId: string; readonly state: StationState }
     | { readonly kind: "pieces-counted"; readonly stationId: string; readonly pieces: Pieces }
+    /** A table that decides while it cooks has decided: pieces of each round it makes, all of its pieces together. */
+    | { readonly kind: "rounds-decided"; readonly stationId: string; readonly rounds: readonly RoundPieces[] }
     | { readonly kind: "note-added"; readonly text: string }
     | { readonly kind: "class-ended" }
     | { readonly kind: "class-reopened" }
@@ -30,6 +38,7 @@ export const liveEventKinds = [
   "delay-added",
   "station-set",
   "pieces-counted",
+  "rounds-decided",
   "note-added",
   "class-ended",
   "class-reopened",
@@ -45,6 +54,8 @@ export interface LiveState {
   readonly delays: readonly { readonly at: number; readonly minutes: Minutes }[];
   readonly stations: Readonly<Record<string, { readonly state: StationState; readonly since: number }>>;
   readonly pieces: Readonly<Record<string, number>>;
+  /** What tables have decided of their rounds; the last word counts. */
+  readonly decided: Readonly<Record<string, readonly RoundPieces[]>>;
   readonly notes: readonly { readonly at: number; readonly text: string }[];
 }
 

@@ -29,6 +29,7 @@ import * as aims from "./0026-aims";
 import * as placesForThings from "./0027-places-for-things";
 import * as pens from "./0028-pens";
 import * as agesAndTools from "./0029-ages-and-tools";
+import * as decidedRounds from "./0030-decided-rounds";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -64,6 +65,7 @@ const provider: MigrationProvider = {
     "0027-places-for-things": placesForThings,
     "0028-pens": pens,
     "0029-ages-and-tools": agesAndTools,
+    "0030-decided-rounds": decidedRounds,
   }),
 };
 

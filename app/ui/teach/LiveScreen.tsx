@@ -379,7 +379,7 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
             ) : null}
             <div className={look("stations")}>
               {plan.stations.slice(page * perPage, (page + 1) * perPage).map((station) => (
-                <StationKeys key={station.id} station={station} live={state} add={add} />
+                <StationKeys key={station.id} input={input} plan={plan} station={station} live={state} add={add} />
               ))}
             </div>
             <LooksWrong input={input} plan={plan} />

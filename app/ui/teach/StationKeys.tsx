@@ -1,6 +1,7 @@
-import type { StationPlan } from "~/core/plan";
+import type { ClassInput, ClassPlan, StationPlan } from "~/core/plan";
 import type { LiveState, StationState } from "~/core/teach";
 import { stationStateWords } from "~/ui/words/en";
+import { Deciding } from "./Deciding";
 import type { Happening } from "./useLive";
 import { PlainButton } from "~/ui/parts/plain";
 import { look } from "~/ui/theme/look";
@@ -41,10 +42,14 @@ const Pieces = ({ made, of }: { made: number; of: number }) => (
 
 /** One station on the live screen: its name, how it stands, and the keys that say what happened. */
 export function StationKeys({
+  input,
+  plan,
   station,
   live,
   add,
 }: {
+  input: ClassInput;
+  plan: ClassPlan;
   station: StationPlan;
   live: LiveState;
   add: (happening: Happening) => void;
@@ -90,6 +95,7 @@ export function StationKeys({
           +1
         </PlainButton>
       </div>
+      <Deciding input={input} plan={plan} station={station} live={live} add={add} />
     </section>
   );
 }

@@ -318,6 +318,7 @@ export const looks = {
   live: [
     "live",
     "live-top",
+    "deciding",
     "right",
     "stand",
     "instruction",

@@ -1,3 +1,4 @@
+import type { Decided } from "~/core/plan";
 import type { Correction, Feel, RemedyCode, SwapId, SwapNote } from "~/core/batter";
 import type { FillMethod, Ingredient, MassRange, PantryFinding, Role, Storage } from "~/core/pantry";
 import {
@@ -28,7 +29,18 @@ import {
   servingsOf,
   cooksPieces,
 } from "~/core/recipe";
-import { degrees, either, fraction, grams, list, minutes, number, temperature, thin } from "~/ui/format/format";
+import {
+  degrees,
+  either,
+  fraction,
+  grams,
+  howMany,
+  list,
+  minutes,
+  number,
+  temperature,
+  thin,
+} from "~/ui/format/format";
 import { surfaceWords, testWords } from "./en";
 
 /** The words of the batter book: recipes being written, the pantry, the bench. */
@@ -100,6 +112,25 @@ export function sayRounds(
   if (recipe.isRoundsOpen && all.length > 0)
     return `Decide at the table how many of each, before the first pour. Likely: ${all.join(", ")}. In this order, each on a tray of its own.`;
   return all.length === 0 ? "" : `First ${all.join(", then ")}${all.length > 1 ? "; each on a tray of its own" : ""}.`;
+}
+/** "First 8 plain, then 4 with berries; each on a tray of its own. 4 loads, 1 more than planned: about 4 min longer on one surface." */
+export function sayDecided(
+  recipe: Pick<Recipe, "rounds">,
+  rounds: readonly { readonly roundId: string; readonly pieces: number }[],
+  { loads, planned, minutes: longer }: Decided,
+  isSaid: boolean,
+  locale: string,
+): string {
+  const split = sayRounds({ rounds: recipe.rounds }, rounds, locale);
+  const likely = split.replace(/^First /, "");
+  const more = loads - planned;
+  const beside =
+    more > 0
+      ? `, ${more} more than planned: about ${minutes(longer, locale)} longer on one surface`
+      : more < 0
+        ? `, ${-more} fewer than planned`
+        : ", as planned";
+  return `${isSaid ? split : `Not decided yet; likely ${likely}`} ${howMany(loads, "load")}${beside}.`;
 }
 export const gateKindWords: Words<GateKind> = {
   "grams-at-most": "weighs at most, grams for one batch",

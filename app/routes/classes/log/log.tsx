@@ -10,7 +10,7 @@ import { ticksOf } from "~/services/ticks.server";
 import { saySent } from "~/ui/outbox/sent-words";
 import { useTicks } from "~/ui/pack/useTicks";
 import { logRows, piecesCounted } from "~/core/log";
-import { plan as planOf, recipesMade } from "~/core/plan";
+import { decidedOf, plan as planOf, recipesMade } from "~/core/plan";
 import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
 import { classOnce, classOr404, settle } from "~/services/classes.server";
@@ -24,6 +24,7 @@ import { AreaField, CheckField, FileLink, FormError, NumberField, Primary, TextL
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { bellWords } from "~/ui/words/en";
+import { sayDecided } from "~/ui/words/batter";
 import { subjectsOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden } from "~/ui/parts/plain";
@@ -99,6 +100,19 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
   const looked = [
     ...new Map(made.dishes.filter((dish) => dish.stations > 0).map((dish) => [dish.recipe.id, dish])).values(),
   ];
+  const decisions = made.stations.flatMap((station) => {
+    const recipe = made.dishes.find((dish) => dish.id === station.dishId)?.recipe;
+    const rounds = state.decided[station.id];
+    const taken =
+      rounds &&
+      decidedOf(
+        taught,
+        made,
+        station,
+        rounds.map((one) => one.pieces),
+      );
+    return recipe && taken ? [{ station, words: sayDecided(recipe, rounds, taken, true, locale) }] : [];
+  });
   const rows = logRows(timeline, state);
   const counted = piecesCounted(state);
   const newer =
@@ -228,6 +242,16 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
           <p className={look("quiet", "small")} role="status" aria-label="Ticks">
             {saySent(ticking.waiting, ticking.sent)}
           </p>
+          {decisions.length > 0 ? (
+            <>
+              <h3 className={look("above-m", "below-xs")}>Decided at the tables</h3>
+              {decisions.map(({ station, words }) => (
+                <p key={station.id} className={look("small")}>
+                  <b>{station.name}</b> {words}
+                </p>
+              ))}
+            </>
+          ) : null}
           {state.notes.length > 0 ? (
             <>
               <h3 className={look("above-m", "below-xs")}>Said while teaching</h3>

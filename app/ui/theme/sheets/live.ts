@@ -114,6 +114,8 @@ export const live: Styles = [
     ".live .pieces circle.out": { fill: "currentcolor" },
     ".live .station .keys": { display: "grid", gridTemplateColumns: "1fr 1fr", gap: "8px" },
     ".live .station .keys .on": { gridColumn: "1 / -1" },
+    ".live .deciding": { display: "grid", gap: "8px", paddingTop: "8px", fontSize: "17px", lineHeight: 1.25 },
+    ".live .station .deciding .keys": { gridTemplateColumns: "1fr 2fr" },
     "@container (min-width: 200px)": {
       ".live .station .keys": { gridTemplateColumns: "1.5fr 1fr 0.6fr 0.6fr" },
       ".live .station .keys .on": { gridColumn: "auto" },
