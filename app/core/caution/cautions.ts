@@ -46,7 +46,7 @@ const blades: ReadonlySet<Tool> = new Set<Tool>(["knife", "grater", "zester", "p
 
 /** Small and firm, or sticky: what a small child may choke on, by the words in its name (general guidance for early years). */
 const small =
-  /\b(\w*berr(y|ies)|currants?|sultanas?|raisins?|grapes?|cherr(y|ies)|sweetcorn|kernels?|chocolate (pieces|chips|drops|buttons)|marshmallows?|olives?|peas?|popcorn|boiled sweets|dates?)\b/i;
+  /\b((blue|black|rasp|goose|cran|huckle|bil|mul)?berr(y|ies)|currants?|sultanas?|raisins?|grapes?|cherr(y|ies)|sweetcorn|kernels?|chocolate (pieces|chips|drops|buttons)|marshmallows?|olives?|peas?|popcorn|boiled sweets|dates?)\b/i;
 /** What is no longer in pieces. */
 const isSmooth =
   /\b(purée|puree|sauce|compote|jam|jelly|syrup|juice|powder|paste|flour|meal|oil|butter|spread|curd|mashed|ground|drink)\b/i;
@@ -162,7 +162,8 @@ export function cautionsOf(
   if (stands && !isAside && isWetBy(step, recipe, pantry)) add("batter-clock");
   if (step.tools.some((tool) => blades.has(tool))) add("blades");
   if (step.tools.includes("mixer")) add("mixer", "cords");
-  if (food.some(canChoke)) add("small-pieces");
+  // What is boiled down is no longer in pieces.
+  if (partHeatAt(step, recipe) === null && food.some(canChoke)) add("small-pieces");
   if (step.tools.includes("stick")) add("sticks");
   return hazards.filter((one) => found.has(one));
 }

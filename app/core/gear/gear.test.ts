@@ -114,6 +114,33 @@ describe("the gear list", () => {
     expect(line(both, "plate")).toMatchObject({ needed: 15 });
   });
 
+  test("each piece in an oven has a dish of its own, as many as a table has in at once", () => {
+    const steps = pancakes.steps.map((step) =>
+      step.kind === "cook" ? { ...step, tools: ["oven-dish" as const] } : step,
+    );
+    const baking = (inOvenAtOnce: number[] | undefined) =>
+      gearOf(
+        {
+          ...demand,
+          dishes: [
+            {
+              recipe: { ...pancakes, steps },
+              stations: 4,
+              people: 14,
+              pieces: 30,
+              batches: [1, 1, 1, 1],
+              inOvenAtOnce,
+            },
+          ],
+        },
+        hall,
+      );
+    expect(line(baking([2, 1, 0, 3]), "oven-dish")).toMatchObject({ perStation: 3, needed: 6, sizes: [{ count: 6 }] });
+    // Where nothing bakes in one it is for something else, one a table.
+    expect(line(baking([0, 0, 0, 0]), "oven-dish")).toMatchObject({ perStation: 1, needed: 4 });
+    expect(line(baking(undefined), "oven-dish")).toMatchObject({ needed: 4 });
+  });
+
   test("sticks are told of: a tenth more than pieces, and what they may be made of", () => {
     const serve = pancakes.steps.map((step) =>
       step.kind === "serve" ? { ...step, tools: [...step.tools, "stick" as const] } : step,

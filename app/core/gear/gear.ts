@@ -1,7 +1,7 @@
 import { type Pieces, isVolumeUnit } from "~/core/quantity";
 import { type Line, type Recipe, type Tool, expectedOf, isBatter, toolsAt } from "~/core/recipe";
 import { piecesOn } from "./circles";
-import { type SizedDish, sizesOf } from "./sizes";
+import { type SizedDish, dishesIn, sizesOf } from "./sizes";
 import type { GearFinding, GearLine, Kitchen, Surface } from "./types";
 
 interface ToolRule {
@@ -125,10 +125,12 @@ export function gearOf(demand: GearDemand, kitchen: Kitchen): GearLine[] {
     for (const tool of toolsOf(recipe, demand.isMeasuring)) {
       const { per, isInDemo } = gearRules[tool];
       const count = countOf(tool, dish);
+      const dishes = tool === "oven-dish" ? dish.inOvenAtOnce : undefined;
+      const baked = dishesIn(dishes);
       const so = lines.get(tool) ?? { perStation: 0, atStations: 0, shared: 0, instructor: 0 };
       lines.set(tool, {
-        perStation: per === "station" ? Math.max(so.perStation, count) : so.perStation,
-        atStations: so.atStations + (per === "station" ? count * stations : 0),
+        perStation: per === "station" ? Math.max(so.perStation, ...(baked ? (dishes ?? []) : [count])) : so.perStation,
+        atStations: so.atStations + (per === "station" ? (baked ?? count * stations) : 0),
         shared:
           per === "person"
             ? so.shared + count * people

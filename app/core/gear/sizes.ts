@@ -1,4 +1,4 @@
-import type { Millilitres } from "~/core/quantity";
+import type { Millilitres, Pieces } from "~/core/quantity";
 import type { Recipe, Tool } from "~/core/recipe";
 
 /** How large a tool has to be, and how many of that size. */
@@ -31,9 +31,15 @@ export interface SizedDish {
   readonly gramsPerMl?: number | undefined;
   /** Batches of each station, and of whoever shows it. */
   readonly batches?: readonly number[] | undefined;
+  /** Pieces each station has in an oven at once at the most, each in a dish of its own; absent where nothing says when they cook. */
+  readonly inOvenAtOnce?: readonly Pieces[] | undefined;
   /** 2 where stations mix each batch in two halves: the first is still in its bowl while the second is mixed. */
   readonly mixes?: 2 | undefined;
 }
+
+/** Oven dishes for what is in at once: each station's own, as nobody washes one for the next load. Undefined where nothing bakes in one. */
+export const dishesIn = (inOvenAtOnce: readonly Pieces[] = []): number | undefined =>
+  inOvenAtOnce.reduce((sum, pieces) => sum + pieces, 0) || undefined;
 
 /** Added up by size, the smallest first. */
 function added(sizes: readonly GearSize[]): GearSize[] {
@@ -49,7 +55,7 @@ function added(sizes: readonly GearSize[]): GearSize[] {
 export function sizesOf(tool: Tool, dishes: readonly SizedDish[]): GearSize[] {
   const using = dishes.filter(({ recipe }) => recipe.steps.some((step) => step.tools.includes(tool)));
   return added(
-    using.flatMap(({ recipe, batterMl, gramsPerMl, batches = [], mixes = 1 }): GearSize[] => {
+    using.flatMap(({ recipe, batterMl, gramsPerMl, batches = [], mixes = 1, inOvenAtOnce }): GearSize[] => {
       if (tool === "mixing-bowl" && batterMl !== undefined && batterMl > 0)
         return batches.map((count) => {
           const { litres, bowls } = bowlFor((batterMl * count) / mixes);
@@ -66,7 +72,7 @@ export function sizesOf(tool: Tool, dishes: readonly SizedDish[]): GearSize[] {
         return ml === undefined ? [] : [{ unit: "ml", size: ml, count: batches.length }];
       }
       if (tool === "oven-dish" && batches.length > 0)
-        return [{ unit: "cm", size: recipe.pieceDiameterCm, count: batches.length }];
+        return [{ unit: "cm", size: recipe.pieceDiameterCm, count: dishesIn(inOvenAtOnce) ?? batches.length }];
       return [];
     }),
   );

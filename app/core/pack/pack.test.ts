@@ -5,6 +5,7 @@ import { allergensOn } from "./marks";
 import { packingOfClass, roundsOf } from "./containers";
 import { starterPantry } from "~/core/pantry";
 import { classes } from "../../../test/generators";
+import { cooksPieces } from "~/core/recipe";
 import { takeHomeOf } from "./take-home";
 import { toppingBarOf } from "./toppings";
 import { readFileSync } from "node:fs";
@@ -164,7 +165,16 @@ describe("what goes home", () => {
         for (const label of labels) {
           const dish = ofClass.dishes.find((one) => one.id === label.dishId);
           const cooked = dish?.recipe.lines
-            .filter((line) => line.bowl !== "topping" && (line.roundId ?? label.roundId) === label.roundId)
+            .filter((line) => (line.roundId ?? label.roundId) === label.roundId)
+            .filter(
+              ({ id, bowl, amount }) =>
+                bowl !== "topping" ||
+                amount.kind === "per-piece" ||
+                amount.kind === "per-serving" ||
+                dish.recipe.steps.some(
+                  (step) => cooksPieces(step, dish.recipe) && step.draws.some((draw) => draw.lineId === id),
+                ),
+            )
             .map((line) => line.ingredientId);
           expect(new Set(label.ingredients.map((one) => one.ingredientId))).toEqual(new Set(cooked));
           const grams = label.ingredients.map((one) => one.grams ?? -1);
@@ -202,7 +212,18 @@ describe("the topping bar", () => {
       fc.property(classes, (input) => {
         const made = plan(input);
         const bar = toppingBarOf(input, made);
-        const lines = made.stations.flatMap((station) => station.kit.filter((line) => line.bowl === "topping"));
+        const recipeOf = (dishId: string) => made.dishes.find((dish) => dish.id === dishId)?.recipe;
+        // What the cook step takes goes on at the heat.
+        const cookedIn = (dishId: string, lineId: string) => {
+          const recipe = recipeOf(dishId);
+          return recipe?.steps.some(
+            (step) => cooksPieces(step, recipe) && step.draws.some((draw) => draw.lineId === lineId),
+          );
+        };
+        const topped = made.stations.flatMap((station) => station.kit.filter((line) => line.bowl === "topping"));
+        const lines = made.stations.flatMap((station) =>
+          station.kit.filter((line) => line.bowl === "topping" && !cookedIn(station.dishId, line.lineId)),
+        );
         expect(bar.map((one) => one.mark.ingredientId).sort()).toEqual(
           [...new Set(lines.map((line) => line.ingredientId))].sort(),
         );
@@ -217,7 +238,7 @@ describe("the topping bar", () => {
           if (one.bowl && one.grams !== null) expect(one.bowl.count * one.bowl.sizeMl).toBeGreaterThan(0);
         }
         // What is to taste has no amount, and it is said.
-        const toTaste = new Set(lines.filter((line) => line.kind === "to-taste").map((line) => line.ingredientId));
+        const toTaste = new Set(topped.filter((line) => line.kind === "to-taste").map((line) => line.ingredientId));
         const told = made.findings.flatMap((one) => (one.code === "topping-to-taste" ? one.ingredientIds : []));
         expect([...told].sort()).toEqual([...toTaste].sort());
       }),

@@ -1,8 +1,17 @@
 import { type Pantry, lineGrams } from "~/core/batter";
-import { type Substance, knownFood } from "~/core/pantry";
+import { type Substance, knownFood, toGrams } from "~/core/pantry";
 import type { ClassInput, ClassPlan } from "~/core/plan";
-import type { Grams } from "~/core/quantity";
-import { type Round, holdColdC, linesOfRound, reheatC } from "~/core/recipe";
+import type { Grams, Pieces } from "~/core/quantity";
+import {
+  type Line,
+  type Recipe,
+  type Round,
+  goesHome,
+  holdColdC,
+  linesOfRound,
+  reheatC,
+  servingsOf,
+} from "~/core/recipe";
 import { type AllergenMark, allergensOn } from "./marks";
 
 /** Days that cooked pieces keep chilled after the day they were made: the least of the common figures (starting value; local rules first). */
@@ -25,7 +34,20 @@ export interface TakeHome {
   readonly keepsDays: number;
 }
 
-/** The labels of a class, one for each dish that somebody makes, and for each of its rounds. Toppings stay at the table and are not on them. */
+/** Grams of a line in the pieces of one batch; undefined where nobody knows them, as of what greases the pan. */
+function gramsInBatch(line: Line, recipe: Recipe, pantry: Pantry, pieces: Pieces | undefined): Grams | undefined {
+  const { amount } = line;
+  if (amount.kind !== "per-piece" && amount.kind !== "per-serving") return lineGrams(line, recipe, pantry);
+  const one = pantry.get(line.ingredientId);
+  const each = one && toGrams(amount.amount, one, recipe.system, recipe.fill);
+  const times = amount.kind === "per-piece" ? pieces : pieces && servingsOf(recipe, pieces);
+  return each === undefined || times === undefined ? undefined : each * times;
+}
+
+/**
+ * The labels of a class, one for each dish that somebody makes, and for each of its rounds. What people take by themselves stays at the
+ * table and is not on them; what is cooked in or put between is.
+ */
 export function takeHomeOf(input: ClassInput, plan: ClassPlan): TakeHome[] {
   const { pantry, labels } = knownFood(input);
   const made = plan.dishes.filter((dish) => dish.stations > 0);
@@ -41,12 +63,12 @@ export function takeHomeOf(input: ClassInput, plan: ClassPlan): TakeHome[] {
   const rounds = made.flatMap((dish) =>
     (dish.recipe.rounds ?? [undefined]).map((round: Round | undefined) => ({ ...dish, round })),
   );
-  return rounds.map(({ id, recipe, variantName, round }): TakeHome => {
-    const lines = linesOfRound(recipe, round?.id).filter((line) => line.bowl !== "topping");
+  return rounds.map(({ id, recipe, variantName, batchYield, round }): TakeHome => {
+    const lines = linesOfRound(recipe, round?.id).filter((line) => goesHome(line, recipe));
     const weights = new Map<string, number | null>();
     for (const line of lines) {
       const before = weights.get(line.ingredientId);
-      const grams = lineGrams(line, recipe, pantry as Pantry);
+      const grams = gramsInBatch(line, recipe, pantry, batchYield.pieces);
       weights.set(line.ingredientId, grams === undefined || before === null ? null : (before ?? 0) + grams);
     }
     const ingredients = allergensOn([...weights.keys()], pantry, labels)

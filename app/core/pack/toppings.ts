@@ -2,6 +2,7 @@ import { sizeFor } from "~/core/kit";
 import { gramsPerMl, knownFood } from "~/core/pantry";
 import type { ClassInput, ClassPlan } from "~/core/plan";
 import type { Grams, Millilitres } from "~/core/quantity";
+import { isCookedIn } from "~/core/recipe";
 import { type AllergenMark, allergensOn } from "./marks";
 
 /** One bowl of the topping bar: what is in it, for how many, how much, and what its label says. */
@@ -18,7 +19,8 @@ export interface BarBowl {
 }
 
 /**
- * The toppings of a class as one bar: each ingredient once, over all tables, most takers first. Its own bowl and its own spoon; what is
+ * The toppings of a class as one bar: each ingredient once, over all tables, most takers first; what is put on while a piece cooks stands
+ * at the heat and is not on it. Its own bowl and its own spoon; what is
  * to taste has no amount, and so nothing is bought for it.
  */
 export function toppingBarOf(
@@ -34,8 +36,9 @@ export function toppingBarOf(
     const recipe = dishes.find((dish) => dish.id === dishId)?.recipe;
     // A table that has something twice, in a filling and beside it, has its people once.
     const seen = new Set<string>();
+    const cookedIn = new Set(recipe?.lines.filter((each) => isCookedIn(each, recipe)).map((each) => each.id));
     for (const line of kit) {
-      if (line.bowl !== "topping") continue;
+      if (line.bowl !== "topping" || cookedIn.has(line.lineId)) continue;
       const one = pantry.get(line.ingredientId);
       const so = bowls.get(line.ingredientId) ?? {
         dishIds: new Set<string>(),

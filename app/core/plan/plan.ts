@@ -1,15 +1,16 @@
-import { gearOf } from "~/core/gear";
+import { type Kitchen, gearOf } from "~/core/gear";
 import { demandOf } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
 import { tablesOf } from "~/core/people";
-import { toNumber } from "~/core/quantity";
+import { type Pieces, toNumber } from "~/core/quantity";
 import { servingsOf } from "~/core/recipe";
+import type { Task, Timeline } from "~/core/schedule";
 import { dishesOf } from "./dishes";
 import { figuresOf } from "./figures";
 import { findingsOf } from "./findings";
 import { platesOf } from "./plates";
 import { extraKits, laid, stationPlans, tidyKits } from "./stations";
-import type { ClassInput, ClassPlan } from "./types";
+import type { ClassInput, ClassPlan, StationPlan } from "./types";
 
 const plans = new WeakMap<ClassInput, ClassPlan>();
 
@@ -61,6 +62,7 @@ function planned(input: ClassInput): ClassPlan {
                 .filter((one) => one.kind === "demo" && one.dishId === dish.id)
                 .map((one) => toNumber(one.factor)),
             ],
+            inOvenAtOnce: inOvenAtOnce(timeline, input.kitchen, own),
             ...(dish.mixing === "halves" ? { mixes: 2 as const } : {}),
             ...(dish.atTable ? { madeAhead: dish.recipe } : {}),
             stations: dish.stations,
@@ -94,4 +96,22 @@ function planned(input: ClassInput): ClassPlan {
     isPackable:
       dishes.length > 0 && !findings.some((finding) => finding.level === "blocks" && finding.stage === "recipe"),
   };
+}
+
+/** Pieces that each of these stations has in an oven at once, at the most. */
+function inOvenAtOnce(
+  { tasks, units }: Timeline,
+  { surfaces }: Pick<Kitchen, "surfaces">,
+  stations: readonly StationPlan[],
+): Pieces[] {
+  const isOven = new Set(surfaces.filter((surface) => surface.kind === "oven").map((surface) => surface.id));
+  const ovens = new Set(units.filter((unit) => isOven.has(unit.surfaceId)).map((unit) => unit.id));
+  const baked = ovens.size === 0 ? [] : tasks.filter((task) => task.kind === "load" && ovens.has(task.surfaceId ?? ""));
+  const byStation = new Map(stations.map(({ id }): [string, Task[]] => [id, []]));
+  for (const load of baked) byStation.get(load.stationId ?? "")?.push(load);
+  return [...byStation.values()].map((own) => {
+    const at = (moment: number) =>
+      own.reduce((sum, load) => sum + (load.start <= moment && moment < load.end ? load.pieces : 0), 0);
+    return Math.max(0, ...own.map((load) => at(load.start)));
+  });
 }

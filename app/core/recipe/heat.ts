@@ -1,5 +1,5 @@
 import type { Minutes } from "~/core/quantity";
-import { cooksPieces } from "./method";
+import { isCookedIn } from "./lines";
 import type { Heat, Line, Recipe, SurfaceKind } from "./types";
 
 /** Minutes a load lies on the surface beside its pouring, likely: between two half pours, the first side and the second. */
@@ -7,14 +7,8 @@ export const lyingMinutes = ({ halves, side1, side2 }: Heat): Minutes =>
   (halves?.likely ?? 0) + side1.likely + (side2?.likely ?? 0);
 
 /** What lies between the two halves of a piece: what the cook step draws of the toppings, where it is poured in two. */
-export function betweenHalves(recipe: Pick<Recipe, "heat" | "steps" | "lines" | "parts">): Line[] {
-  const { heat, steps, lines } = recipe;
-  if (!heat.halves) return [];
-  const drawn = new Set(
-    steps.flatMap((step) => (cooksPieces(step, recipe) ? step.draws.map((draw) => draw.lineId) : [])),
-  );
-  return lines.filter((line) => line.bowl === "topping" && drawn.has(line.id));
-}
+export const betweenHalves = (recipe: Pick<Recipe, "heat" | "steps" | "lines" | "parts">): Line[] =>
+  recipe.heat.halves ? recipe.lines.filter((line) => isCookedIn(line, recipe)) : [];
 
 /** A recipe's heat as it is on one kind of surface. */
 export function heatOn(heat: Heat, kind: SurfaceKind): Heat {

@@ -1,4 +1,5 @@
 import { type Amount, type Pieces, type Ratio, add, multiply, ratio, subtract } from "~/core/quantity";
+import { cooksPieces } from "./method";
 import type { Line, LineAmount, PartKind, Recipe } from "./types";
 
 /** What is made for the plate is no batter; a bulk dry mix is. */
@@ -11,6 +12,21 @@ export const isBatter = (line: Line, recipe: Pick<Recipe, "parts">): boolean =>
   line.bowl !== "pan" &&
   line.bowl !== "topping" &&
   (line.partId === null || !isForPlate(recipe.parts.find((part) => part.id === line.partId)?.kind));
+
+/** Is it put on or into a piece while that cooks? Nobody takes it at the table, and a piece that goes home has it. */
+export const isCookedIn = (line: Line, recipe: Pick<Recipe, "steps" | "parts">): boolean =>
+  line.bowl === "topping" &&
+  recipe.steps.some((step) => cooksPieces(step, recipe) && step.draws.some((draw) => draw.lineId === line.id));
+
+/**
+ * Is it on a piece that leaves the table: all that was cooked with it, and what is put on or between by the piece or the serving? What
+ * people take by themselves stays on the bar.
+ */
+export const goesHome = (line: Line, recipe: Pick<Recipe, "steps" | "parts">): boolean =>
+  line.bowl !== "topping" ||
+  line.amount.kind === "per-piece" ||
+  line.amount.kind === "per-serving" ||
+  isCookedIn(line, recipe);
 
 /** The amount to plan with; `undefined` for what depends on loads or pieces, is to taste, or is not known. */
 export function expectedOf(amount: LineAmount): Amount | undefined {

@@ -96,6 +96,7 @@ export default function House({ actionData, loaderData }: Route.ComponentProps) 
               {shownBands.map((band) => (
                 <th scope="col" key={band}>
                   {ageWords[band]}
+                  {band === "6-11" ? <span className={look("quiet", "small")}> nobody said nearer</span> : null}
                   {present.has(band) ? null : <span className={look("quiet", "small")}> nobody here</span>}
                 </th>
               ))}
