@@ -181,6 +181,13 @@ test("what is warmed, peeled, fried or raw carries its caution at the step that 
   });
   expect(hazardsAt({ kind: "cook" }, greased("olive-oil"))).toContain("oil-smokes");
   expect(hazardsAt({ kind: "cook" }, greased("sunflower-oil"))).not.toContain("oil-smokes");
+  // What is beaten cold for a sauce is not hot yet; what cools after the pan is no batter any more.
+  const beaten = { ...first, id: "beat", partId: "sauce", kind: "mix" as const, draws: [], tools: [], hazards: [] };
+  const boiled = { ...beaten, id: "boil", kind: "cook" as const };
+  const custard = { ...pancakes, parts: [sauce], steps: [beaten, boiled, ...pancakes.steps] };
+  expect([beaten, boiled].map((step) => cautionsOf(step, custard, pantry))).toEqual([[], ["boiling-sauce"]]);
+  const cooled = { ...first, id: "cool", kind: "rest" as const, draws: [], tools: [], hazards: [] };
+  expect(cautionsOf(cooled, { ...pancakes, steps: [...pancakes.steps, cooled] }, pantry)).toEqual([]);
   // What is drawn stands in its bottles as long as any batter rests.
   const drawn = recipe("drawn");
   expect(at(withCautions(drawn, pantry), "cook")).toContain("batter-clock");

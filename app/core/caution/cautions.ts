@@ -118,6 +118,12 @@ function overHeat(step: Step, recipe: Recipe, food: readonly Ingredient[]): Haza
   return found;
 }
 
+/** Has nothing been cooked yet? What cools on a rack is no batter any more. */
+const isBeforeCooking = (step: Step, recipe: Recipe): boolean => {
+  const cooked = recipe.steps.findIndex((one) => cooksPieces(one, recipe));
+  return cooked < 0 || recipe.steps.findIndex((one) => one.id === step.id) < cooked;
+};
+
 /** Is raw egg or milk in the batter by this step? What a later step takes first is not in yet. */
 function isWetBy(step: Step, recipe: Recipe, pantry: Pantry): boolean {
   const later = recipe.steps.slice(recipe.steps.findIndex((one) => one.id === step.id) + 1);
@@ -158,7 +164,8 @@ export function cautionsOf(
   if (isRaw && food.some((one) => one.role === "flour" || one.role === "egg")) add("raw-batter");
   if (food.some((one) => one.role === "egg" || isRawMeat(one))) add("hands-again");
   // One clock over resting, waiting and drawing: what is drawn is poured for longer than any batter rests.
-  const stands = step.kind === "rest" || (cooksPieces(step, recipe) && recipe.family === "drawn");
+  const stands =
+    (step.kind === "rest" && isBeforeCooking(step, recipe)) || (cooksPieces(step, recipe) && recipe.family === "drawn");
   if (stands && !isAside && isWetBy(step, recipe, pantry)) add("batter-clock");
   if (step.tools.some((tool) => blades.has(tool))) add("blades");
   if (step.tools.includes("mixer")) add("mixer", "cords");

@@ -167,10 +167,11 @@ describe("what goes home", () => {
           const cooked = dish?.recipe.lines
             .filter((line) => (line.roundId ?? label.roundId) === label.roundId)
             .filter(
-              ({ id, bowl, amount }) =>
+              ({ id, bowl, amount, partId }) =>
                 bowl !== "topping" ||
                 amount.kind === "per-piece" ||
                 amount.kind === "per-serving" ||
+                dish.recipe.parts.some((part) => part.id === partId && part.kind === "filling") ||
                 dish.recipe.steps.some(
                   (step) => cooksPieces(step, dish.recipe) && step.draws.some((draw) => draw.lineId === id),
                 ),
@@ -222,19 +223,42 @@ describe("the topping bar", () => {
         };
         const topped = made.stations.flatMap((station) => station.kit.filter((line) => line.bowl === "topping"));
         const lines = made.stations.flatMap((station) =>
-          station.kit.filter((line) => line.bowl === "topping" && !cookedIn(station.dishId, line.lineId)),
+          station.kit.filter(
+            (line) =>
+              line.bowl === "topping" &&
+              !cookedIn(station.dishId, line.lineId) &&
+              recipeOf(station.dishId)?.lines.find((one) => one.id === line.lineId)?.partId === null,
+          ),
         );
-        expect(bar.map((one) => one.mark.ingredientId).sort()).toEqual(
-          [...new Set(lines.map((line) => line.ingredientId))].sort(),
-        );
+        // A sauce is one bowl with all that its ingredients contain; a filling is not on the bar.
+        for (const one of bar) {
+          if (!("part" in one.food)) continue;
+          const name = one.food.part;
+          const made = one.dishIds.flatMap((id) => recipeOf(id) ?? []);
+          const inIt = made.flatMap((recipe) => {
+            const partIds = recipe.parts.filter((part) => part.name === name).map((part) => part.id);
+            expect(partIds.length).toBeGreaterThan(0);
+            return recipe.lines.filter(
+              (line) => line.bowl === "topping" && one.key === `${recipe.id}/${line.partId ?? ""}`,
+            );
+          });
+          expect(inIt.length).toBeGreaterThan(0);
+          for (const line of inIt)
+            for (const substance of input.pantry.find((each) => each.id === line.ingredientId)?.contains ?? [])
+              if (!one.dishIds.some((id) => cookedIn(id, line.id))) expect(one.mark.contains).toContain(substance);
+        }
+        const foods = bar.flatMap((one) => ("part" in one.food ? [] : [{ ...one, id: one.food.ingredientId }]));
+        expect(foods.map((one) => one.id).sort()).toEqual([...new Set(lines.map((line) => line.ingredientId))].sort());
         const fed = made.stations.reduce((sum, station) => sum + station.eaters, 0);
         for (const one of bar) {
-          const own = lines.filter((line) => line.ingredientId === one.mark.ingredientId);
+          expect(one.takers).toBeLessThanOrEqual(one.people);
+          expect(one.people).toBeLessThanOrEqual(fed);
+        }
+        for (const one of foods) {
+          const own = lines.filter((line) => line.ingredientId === one.id);
           const grams = own.reduce((sum, line) => sum + (line.buyGrams ?? NaN), 0);
           if (one.grams === null) expect(grams).toBeNaN();
           else expect(one.grams).toBeCloseTo(grams, 6);
-          expect(one.takers).toBeLessThanOrEqual(one.people);
-          expect(one.people).toBeLessThanOrEqual(fed);
           if (one.bowl && one.grams !== null) expect(one.bowl.count * one.bowl.sizeMl).toBeGreaterThan(0);
         }
         // What is to taste has no amount, and it is said.
@@ -250,12 +274,7 @@ describe("the topping bar", () => {
     const read = readClassFile(readFileSync("test/cases/c10-pairs-from-a-fixed-bowl.json", "utf8"));
     if (!read.ok) throw new Error(read.problems.join("\n"));
     expect(
-      toppingBarOf(read.input, plan(read.input)).map(({ mark, people, takers, grams }) => [
-        mark.ingredientId,
-        people,
-        takers,
-        grams,
-      ]),
+      toppingBarOf(read.input, plan(read.input)).map(({ key, people, takers, grams }) => [key, people, takers, grams]),
     ).toEqual([
       ["jam", 10, 10, 240],
       ["cream", 10, 6, 90],

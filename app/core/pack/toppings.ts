@@ -1,74 +1,117 @@
 import { sizeFor } from "~/core/kit";
 import { gramsPerMl, knownFood } from "~/core/pantry";
 import type { ClassInput, ClassPlan } from "~/core/plan";
-import type { Grams, Millilitres } from "~/core/quantity";
-import { isCookedIn } from "~/core/recipe";
+import { type Grams, type Millilitres, toNumber } from "~/core/quantity";
+import { type Line, type Recipe, isCookedIn } from "~/core/recipe";
 import { type AllergenMark, allergensOn } from "./marks";
+
+/** What is in a bowl of the bar: one ingredient, or what a recipe makes by itself for the plate, by its name. */
+export type BarFood = { readonly ingredientId: string } | { readonly part: string };
 
 /** One bowl of the topping bar: what is in it, for how many, how much, and what its label says. */
 export interface BarBowl {
-  readonly mark: AllergenMark;
+  /** The ingredient's id, or the recipe's and the part's. */
+  readonly key: string;
+  readonly food: BarFood;
+  readonly mark: Pick<AllergenMark, "contains" | "mayContain" | "isUnread">;
   readonly dishIds: readonly string[];
   /** People at the tables whose recipe has it; of these, those who are likely to take any. */
   readonly people: number;
   readonly takers: number;
-  /** Grams for all of them; null where somebody takes of it to taste, and nobody knows how much. */
+  /** Grams for all of them; null where somebody takes of it to taste, or nobody knows how much is made. */
   readonly grams: Grams | null;
   /** The bowl that holds it; null where its volume is not known. */
   readonly bowl: { readonly sizeMl: Millilitres; readonly count: number } | null;
 }
 
+/** Where a topping of a recipe stands: in a bowl of its own, or in that of the sauce it belongs to; null where it is not on the bar. */
+function placeOf(line: Line, recipe: Recipe): { readonly key: string; readonly food: BarFood } | null {
+  if (line.bowl !== "topping" || isCookedIn(line, recipe)) return null;
+  const part = recipe.parts.find((one) => one.id === line.partId);
+  if (!part) return { key: line.ingredientId, food: { ingredientId: line.ingredientId } };
+  // A filling is put between by those who make it.
+  return part.kind === "filling" ? null : { key: `${recipe.id}/${part.id}`, food: { part: part.name } };
+}
+
+interface Gathered {
+  readonly food: BarFood;
+  readonly ingredientIds: Set<string>;
+  readonly dishIds: Set<string>;
+  people: number;
+  takers: number;
+  grams: number | null;
+  millilitres: number | null;
+}
+
+const plus = (sum: number | null, more: number | null) => (sum === null || more === null ? null : sum + more);
+
+/** What several products have in them together; one that nobody has read leaves all of them unread. */
+function together(marks: readonly AllergenMark[]): BarBowl["mark"] {
+  const contains = [...new Set(marks.flatMap((mark) => mark.contains))];
+  const mayContain = [...new Set(marks.flatMap((mark) => mark.mayContain))].filter((one) => !contains.includes(one));
+  return { contains, mayContain, isUnread: marks.some((mark) => mark.isUnread) };
+}
+
 /**
- * The toppings of a class as one bar: each ingredient once, over all tables, most takers first; what is put on while a piece cooks stands
- * at the heat and is not on it. Its own bowl and its own spoon; what is
- * to taste has no amount, and so nothing is bought for it.
+ * The toppings of a class as one bar: each ingredient once, over all tables, most takers first; a sauce is one bowl, what is put on while
+ * a piece cooks stands at the heat, and a filling is with those who fill. Its own bowl and its own spoon; what is to taste has no amount,
+ * and so nothing is bought for it.
  */
 export function toppingBarOf(
   input: ClassInput,
   { stations, dishes }: Pick<ClassPlan, "stations" | "dishes">,
 ): BarBowl[] {
   const { pantry, labels } = knownFood(input);
-  const bowls = new Map<
-    string,
-    { dishIds: Set<string>; people: number; takers: number; grams: Grams | null; millilitres: number | null }
-  >();
-  for (const { dishId, eaters, kit } of stations) {
+  const bowls = new Map<string, Gathered>();
+  for (const { dishId, eaters, kit, scale } of stations) {
     const recipe = dishes.find((dish) => dish.id === dishId)?.recipe;
+    if (!recipe) continue;
     // A table that has something twice, in a filling and beside it, has its people once.
     const seen = new Set<string>();
-    const cookedIn = new Set(recipe?.lines.filter((each) => isCookedIn(each, recipe)).map((each) => each.id));
-    for (const line of kit) {
-      if (line.bowl !== "topping" || cookedIn.has(line.lineId)) continue;
-      const one = pantry.get(line.ingredientId);
-      const so = bowls.get(line.ingredientId) ?? {
-        dishIds: new Set<string>(),
+    for (const packed of kit) {
+      const line = recipe.lines.find((one) => one.id === packed.lineId);
+      const place = line && placeOf(line, recipe);
+      if (!line || !place) continue;
+      const { key, food } = place;
+      const so: Gathered = bowls.get(key) ?? {
+        food,
+        ingredientIds: new Set(),
+        dishIds: new Set(),
         people: 0,
         takers: 0,
         grams: 0,
         millilitres: 0,
       };
-      const grams = line.buyGrams ?? null;
-      const density = one && recipe ? (gramsPerMl(one, recipe.fill) ?? one.trueDensity) : null;
-      const isNew = !seen.has(line.ingredientId);
-      seen.add(line.ingredientId);
-      bowls.set(line.ingredientId, {
-        dishIds: so.dishIds.add(dishId),
-        people: so.people + (isNew ? eaters : 0),
-        takers:
-          so.takers + (isNew ? (line.kind === "per-person" ? Math.min(eaters, line.times ?? eaters) : eaters) : 0),
-        grams: so.grams === null || grams === null ? null : so.grams + grams,
-        millilitres:
-          so.millilitres === null || grams === null || density === null ? null : so.millilitres + grams / density,
-      });
+      bowls.set(key, so);
+      so.ingredientIds.add(packed.ingredientId);
+      so.dishIds.add(dishId);
+      const made = "part" in food ? recipe.parts.find((part) => part.id === line.partId)?.makesGrams : undefined;
+      if (!seen.has(key)) {
+        so.people += eaters;
+        so.takers += packed.kind === "per-person" ? Math.min(eaters, packed.times ?? eaters) : eaters;
+        // What a sauce boils down to is its author's word, once a table.
+        if (made != null) so.grams = plus(so.grams, made * toNumber(scale.factor));
+        if (made != null) so.millilitres = plus(so.millilitres, made * toNumber(scale.factor));
+      }
+      seen.add(key);
+      if (made != null) continue;
+      const one = pantry.get(packed.ingredientId);
+      const grams = packed.buyGrams ?? null;
+      const density = one ? (gramsPerMl(one, recipe.fill) ?? one.trueDensity) : null;
+      so.grams = plus(so.grams, grams);
+      so.millilitres = plus(so.millilitres, grams === null || density === null ? null : grams / density);
     }
   }
-  const marks = new Map(allergensOn([...bowls.keys()], pantry, labels).map((mark) => [mark.ingredientId, mark]));
   return [...bowls]
-    .flatMap(([ingredientId, { dishIds, people, takers, grams, millilitres }]): BarBowl[] => {
-      const mark = marks.get(ingredientId);
-      if (!mark) return [];
-      const bowl = millilitres === null || millilitres <= 0 ? null : sizeFor("tub", millilitres);
-      return [{ mark, dishIds: [...dishIds], people, takers, grams, bowl }];
-    })
-    .sort((a, b) => b.takers - a.takers || (a.mark.ingredientId < b.mark.ingredientId ? -1 : 1));
+    .map(([key, { food, ingredientIds, dishIds, people, takers, grams, millilitres }]): BarBowl => ({
+      key,
+      food,
+      mark: together(allergensOn([...ingredientIds], pantry, labels)),
+      dishIds: [...dishIds],
+      people,
+      takers,
+      grams,
+      bowl: millilitres === null || millilitres <= 0 ? null : sizeFor("tub", millilitres),
+    }))
+    .sort((a, b) => b.takers - a.takers || (a.key < b.key ? -1 : 1));
 }

@@ -3,6 +3,7 @@ import fc from "fast-check";
 import { classes } from "../../../test/generators";
 import { knownFood, starterPantry } from "~/core/pantry";
 import { type ClassInput, type Mixing, plan } from "~/core/plan";
+import { ratio } from "~/core/quantity";
 import { demoClasses } from "~/demo/boathouse";
 import { readClassFile } from "~/formats/class-file";
 import { prepTasks, startBy } from "./prep";
@@ -58,6 +59,38 @@ describe("prep, worked backwards", () => {
     const thaw = tasksOf(frozen).find((task) => task.kind === "thaw");
     expect(thaw).toMatchObject({ ingredientIds: ["blueberries"], storage: "chilled" });
     expect(startBy(thaw ?? tasksOf(frozen)[0] ?? never())).toBeGreaterThan(12 * 60);
+  });
+
+  test("fruit is thawed or drained, never salted; what is grated is squeezed, and waits only for salt", () => {
+    const [dish] = next.dishes;
+    if (!dish) throw new Error("the class has a dish");
+    const kept = (ingredientId: string, note: string) => {
+      const recipe = {
+        ...dish.recipe,
+        lines: [
+          ...dish.recipe.lines,
+          {
+            id: "extra",
+            partId: null,
+            ingredientId,
+            amount: { kind: "exact" as const, amount: { value: ratio(100n), unit: "g" as const } },
+            bowl: "bowl" as const,
+            keeps: 0.8,
+            isOptional: false,
+            note,
+          },
+        ],
+      };
+      const input = { ...next, dishes: [{ ...dish, recipe, stations: null }] };
+      return tasksOf(input).flatMap((task) =>
+        task.id.endsWith(":extra") ? [[task.kind, task.waitMinutes, task.isSalted ?? null]] : [],
+      );
+    };
+    expect(kept("blueberries", "frozen, thawed and drained")).toEqual([["thaw", 720, null]]);
+    expect(kept("blueberries", "")).toEqual([["drain", 15, null]]);
+    expect(kept("sweetcorn", "")).toEqual([["drain", 15, null]]);
+    expect(kept("courgette", "")).toEqual([["squeeze", 0, false]]);
+    expect(tasksOf(caseOf("c3-fritters-mended")).find((task) => task.kind === "squeeze")?.isSalted).toBe(true);
   });
 
   test("no class without a cold box, unless nothing in it is chilled", () => {

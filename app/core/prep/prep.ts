@@ -2,14 +2,15 @@ import { type Ratio, add, one as wholeBatch, toNumber, zero, type Grams, type Mi
 import type { Pantry } from "~/core/batter";
 import { type KitLine, isInDryMix } from "~/core/kit";
 import { type ClassInput, type ClassPlan, type DishPlan, gramsAhead } from "~/core/plan";
-import { methodOf } from "~/core/recipe";
-import type { Storage } from "~/core/pantry";
+import { type Line, type Recipe, methodOf } from "~/core/recipe";
+import type { Ingredient, Storage } from "~/core/pantry";
 
 export const prepKinds = [
   "thaw",
   "dry-mix",
   "make-part",
   "squeeze",
+  "drain",
   "trim",
   "soak-gel",
   "sour-milk",
@@ -42,6 +43,8 @@ export interface PrepTask {
   readonly storage: Storage | "warm";
   /** Hours it keeps once it is done; local food codes come first. */
   readonly keepsHours: number;
+  /** Of what is squeezed: salt draws the water out first. */
+  readonly isSalted?: boolean;
   /** Batches of a batter made ahead. */
   readonly batches?: Ratio;
   /** For a bulk dry mix: what goes into one station's bag, by batches, and how many such bags. */
@@ -54,6 +57,7 @@ const hour = 60;
 export const prepFigures = {
   thaw: { minutes: 5, wait: 12 * hour, latest: hour, keeps: 24 },
   dryMix: { minutesPerBag: 1, base: 10, latest: 2 * hour, keeps: 30 * 24 },
+  drain: { minutes: 3, wait: 15, latest: hour, keeps: 24 },
   squeeze: { minutesPerKg: 12, wait: 12, latest: hour, keeps: 24 },
   trim: { minutesPerKg: 10, latest: hour, keeps: 24 },
   soakGel: { minutes: 5, wait: 10, latest: 20, keeps: 12 },
@@ -63,6 +67,20 @@ export const prepFigures = {
   restBatter: { minutes: 10, latest: 0, keeps: 24 },
   chill: { minutes: 10, latest: 15, keeps: 2 },
 } as const;
+
+/** Grated vegetables give their water when they are squeezed; fruit, and what comes out of a tin, is drained. */
+const isSqueezed = (line: Line, one: Ingredient | undefined): boolean =>
+  one?.role === "vegetable" && !/\bdrain/i.test(`${line.note} ${one.name}`);
+const isSalted = (line: Line, recipe: Recipe, pantry: Pantry): boolean =>
+  recipe.steps.some(
+    (step) =>
+      step.kind === "prepare" &&
+      step.draws.some((draw) => draw.lineId === line.id) &&
+      step.draws.some((draw) => {
+        const other = recipe.lines.find((each) => each.id === draw.lineId);
+        return other !== undefined && pantry.get(other.ingredientId)?.role === "salt";
+      }),
+  );
 
 const gelSeeds = ["chia", "linseed"];
 
@@ -160,15 +178,41 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
       const grams = gramsOf(lines);
       const one = pantry.get(line.ingredientId);
       const named = { dishId: dish.id, ingredientIds: [line.ingredientId], grams };
-      if (line.keeps < 1)
+      const keptGrams = grams === undefined ? undefined : grams * line.keeps;
+      const hasSalt = isSalted(line, recipe, pantry);
+      const isThawed = /\b(frozen|thaw)/i.test(`${line.note} ${one?.name ?? ""}`);
+      if (isThawed && one?.storage !== "frozen")
+        task({
+          ...named,
+          id: `thaw:${key}:${line.id}`,
+          kind: "thaw",
+          ...(line.keeps < 1 ? { keptGrams } : {}),
+          doneBy: f.thaw.latest,
+          minutes: f.thaw.minutes,
+          waitMinutes: f.thaw.wait,
+          keepsHours: f.thaw.keeps,
+        });
+      else if (line.keeps < 1 && !isSqueezed(line, one))
+        task({
+          ...named,
+          id: `drain:${key}:${line.id}`,
+          kind: "drain",
+          keptGrams,
+          doneBy: f.drain.latest,
+          minutes: f.drain.minutes,
+          waitMinutes: f.drain.wait,
+          keepsHours: f.drain.keeps,
+        });
+      else if (line.keeps < 1)
         task({
           ...named,
           id: `squeeze:${key}:${line.id}`,
           kind: "squeeze",
-          keptGrams: grams === undefined ? undefined : grams * line.keeps,
+          isSalted: hasSalt,
+          keptGrams,
           doneBy: f.squeeze.latest,
           minutes: Math.ceil(((grams ?? 0) / 1000) * f.squeeze.minutesPerKg),
-          waitMinutes: f.squeeze.wait,
+          waitMinutes: hasSalt ? f.squeeze.wait : 0,
           keepsHours: f.squeeze.keeps,
         });
       if (gelSeeds.includes(line.ingredientId))

@@ -19,11 +19,12 @@ export const isCookedIn = (line: Line, recipe: Pick<Recipe, "steps" | "parts">):
   recipe.steps.some((step) => cooksPieces(step, recipe) && step.draws.some((draw) => draw.lineId === line.id));
 
 /**
- * Is it on a piece that leaves the table: all that was cooked with it, and what is put on or between by the piece or the serving? What
+ * Is it on a piece that leaves the table: all that was cooked with it, its filling, and what is put on or between by the piece or the serving? What
  * people take by themselves stays on the bar.
  */
 export const goesHome = (line: Line, recipe: Pick<Recipe, "steps" | "parts">): boolean =>
   line.bowl !== "topping" ||
+  recipe.parts.some((part) => part.id === line.partId && part.kind === "filling") ||
   line.amount.kind === "per-piece" ||
   line.amount.kind === "per-serving" ||
   isCookedIn(line, recipe);

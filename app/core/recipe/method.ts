@@ -1,6 +1,6 @@
 import type { Minutes } from "~/core/quantity";
 import { isForPlate } from "./lines";
-import type { Heat, Part, PartHeat, Recipe, Step, Tool } from "./types";
+import type { Heat, Part, PartHeat, Recipe, Step, StepKind, Tool } from "./types";
 
 /** A sub-recipe for the plate (sauce, filling) with the steps that make it: work beside the batter, not before it. */
 export interface Beside {
@@ -50,16 +50,19 @@ export function cooksPieces(step: Step, recipe: Pick<Recipe, "parts" | "steps">)
 }
 
 /**
- * What a step of a part stands over: its part's heat, at whatever is called cooking or mixing of it; at what is prepared for it only
- * where nothing is. Null for a step that is not over it.
+ * What a step of a part stands over: its part's heat, from the first step on that is called cooking; where none is, at whatever is called
+ * mixing of it, and at what is prepared for it only where nothing else is. Null for a step that is not over it.
  */
 export function partHeatAt(step: Step, recipe: Pick<Recipe, "parts" | "steps">): Exclude<PartHeat, "none"> | null {
   const part = isOfPart(step, recipe);
   if (!part || part.heat === "none" || cooksPieces(step, recipe)) return null;
-  const isCalledSo = ({ kind }: Step) => kind === "mix" || kind === "cook";
+  const own = recipe.steps.filter((one) => one.partId === part.id);
+  const cooked = own.findIndex((one) => one.kind === "cook");
+  const hot: StepKind = own.some((one) => one.kind === "mix") ? "mix" : "prepare";
   const isOver =
-    isCalledSo(step) ||
-    (step.kind === "prepare" && !recipe.steps.some((one) => one.partId === part.id && isCalledSo(one)));
+    cooked >= 0
+      ? step.kind === "cook" || (step.kind === "mix" && own.findIndex((one) => one.id === step.id) > cooked)
+      : step.kind === hot;
   return isOver ? part.heat : null;
 }
 

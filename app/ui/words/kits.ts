@@ -214,11 +214,13 @@ export function sayPrep(task: PrepTask, names: Pick<Names, "ingredient" | "local
   const kept = task.keptGrams === undefined ? "" : `, which leaves ${grams(task.keptGrams, locale)}`;
   switch (task.kind) {
     case "thaw":
-      return `Thaw ${much}${what} in the fridge overnight, drain before packing.`;
+      return `Thaw ${much}${what} in the fridge overnight, drain before packing${kept}.`;
     case "trim":
       return `Get ready ${task.grams === undefined ? "" : `${grams(task.grams, locale)} as bought for `}${what}${kept}: wash, trim, peel, grate or squeeze.`;
     case "squeeze":
-      return `Salt ${much}${what}, wait, squeeze${kept}.`;
+      return task.isSalted ? `Salt ${much}${what}, wait, squeeze${kept}.` : `Squeeze ${much}${what}${kept}.`;
+    case "drain":
+      return `Drain ${much}${what} in a sieve${kept}.`;
     case "soak-gel":
       return `Stir ${much}${what} into its water and let it swell.`;
     case "sour-milk":

@@ -37,9 +37,9 @@ export default function Toppings() {
         </p>
       ) : null}
       <div className={look("take-home-labels")}>
-        {bar.map(({ mark, dishIds, people: all, takers, grams: weight, bowl }) => (
-          <article className={look("take-home")} key={mark.ingredientId}>
-            <h3>{names.ingredient(mark.ingredientId)}</h3>
+        {bar.map(({ key, food, mark, dishIds, people: all, takers, grams: weight, bowl }) => (
+          <article className={look("take-home")} key={key}>
+            <h3>{"part" in food ? food.part : names.ingredient(food.ingredientId)}</h3>
             <p>
               Contains:{" "}
               <b>
