@@ -9,7 +9,7 @@ import {
   isFood,
 } from "~/core/pantry";
 import type { Participant } from "~/core/people";
-import { type Bowl, type Recipe, type Tool, toolsAt } from "~/core/recipe";
+import { type Line, type Recipe, type Tool, isAtPlate, toolsAt } from "~/core/recipe";
 import type { KitMode, Timeline } from "~/core/schedule";
 import { type Cleaning, type Leg, type Reached, type Touch, type Way, reach } from "./reach";
 
@@ -150,8 +150,8 @@ const dustyIn = (recipe: Recipe, pantry: ReadonlyMap<string, Ingredient>): strin
   ...new Set(recipe.lines.map((line) => line.ingredientId).filter((id) => isDusty(pantry.get(id)))),
 ];
 
-const linesIn = (recipe: Recipe, bowl: Bowl): string[] => [
-  ...new Set(recipe.lines.filter((line) => line.bowl === bowl).map((line) => line.ingredientId)),
+const inLines = (recipe: Recipe, isMeant: (line: Line) => boolean): string[] => [
+  ...new Set(recipe.lines.filter(isMeant).map((line) => line.ingredientId)),
 ];
 
 /**
@@ -185,7 +185,7 @@ export function touchesOf(
     if (before) return before;
     const tools = toolsOf(recipe).filter((tool) => speaksFor.get(tool) === tool);
     const shared: Shared = {
-      fats: linesIn(recipe, "pan")
+      fats: inLines(recipe, (line) => line.bowl === "pan")
         .filter((id) => pantry.get(id)?.role !== "spray")
         .map((id) => thing("fat", id)),
       tubs: dustyIn(recipe, pantry).map((id) => thing("tub", id)),
@@ -232,7 +232,7 @@ export function touchesOf(
   if (!input.isRemote && eat && eat.end > eat.start)
     for (const station of input.stations)
       if (!station.isApart)
-        for (const topping of linesIn(station.recipe, "topping"))
+        for (const topping of inLines(station.recipe, (line) => isAtPlate(line, station.recipe)))
           touches.push({ station: station.id, thing: thing("topping", topping), start: eat.start, end: eat.end });
 
   // Kits kept apart come first, one after the other: only the first of them has a table that nothing was opened on.

@@ -94,6 +94,7 @@ export const isInDryMix = (line: KitLine, one: Ingredient | undefined): boolean 
   line.main !== undefined &&
   !line.packs &&
   line.round === undefined &&
+  line.part === undefined &&
   groupOf(one, line.bowl, false) === "dry";
 
 /** The kind of container a thing goes in, before its size is known. */

@@ -33,6 +33,8 @@ import {
   mostOf,
   mostOfRound,
   piecesByRound,
+  platePartOf,
+  type Part,
   scaleLineAmount,
   servingsOf,
 } from "~/core/recipe";
@@ -73,6 +75,8 @@ export interface KitLine {
   readonly note: string;
   /** The product that the household has of its own: nobody buys or packs it. */
   readonly own?: string | undefined;
+  /** The sauce, filling or flavoured butter it is for, by name; absent for the batter, and for what is put on as it is. */
+  readonly part?: string | undefined;
   /** The name of the round it is for; absent where all pieces get of it. */
   readonly round?: string | undefined;
   /** Salt and strong spice taken at nine tenths, because the batch is large. */
@@ -224,6 +228,7 @@ export function kitOf(recipe: Recipe, pantry: Pantry, factor: Ratio, counted: Co
       isOptional: line.isOptional,
       note: line.note,
       ...(options.own?.has(line.ingredientId) ? { own: options.own.get(line.ingredientId) } : {}),
+      ...partNamed(platePartOf(line, recipe)),
       ...(line.roundId === undefined
         ? {}
         : { round: recipe.rounds?.find((round) => round.id === line.roundId)?.name ?? line.roundId }),
@@ -296,12 +301,17 @@ export interface TareReading {
   readonly running: number;
 }
 
+const partNamed = (part: Part | undefined) => (part ? { part: part.name } : {});
+
+/** Is a line of a kit batter, or the fat it is cooked in: not put on, not for one round only, not a sauce's? */
+const isOfBatter = ({ bowl, round, part }: KitLine): boolean =>
+  bowl !== "topping" && round === undefined && part === undefined;
+
 /** Readings while weighing into one bowl: each line by itself, and the running total. Lines not weighed are left out. */
 export function tareReadings(lines: readonly KitLine[]): TareReading[] {
   let running = 0;
   return lines.flatMap((line) => {
-    if (line.main?.grams === undefined || line.bowl === "pan" || line.bowl === "topping" || line.round !== undefined)
-      return [];
+    if (line.main?.grams === undefined || line.bowl === "pan" || !isOfBatter(line)) return [];
     running += line.main.grams;
     return [{ lineId: line.lineId, each: line.main.grams, running }];
   });

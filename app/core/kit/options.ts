@@ -66,7 +66,9 @@ export function scaleOption(
   pantry: Pantry,
   { scale, loads, kit }: Pick<ScaleOption, "scale" | "loads" | "kit">,
 ): ScaleOption {
-  const scooped = kit.filter((line) => line.main?.scoops && line.bowl !== "pan" && line.bowl !== "topping");
+  const scooped = kit.filter(
+    (line) => line.main?.scoops && line.bowl !== "pan" && line.bowl !== "topping" && !line.part,
+  );
   const worst = [...scooped].sort(
     (a, b) => Math.abs(b.main?.scoops?.error ?? 0) - Math.abs(a.main?.scoops?.error ?? 0),
   )[0];

@@ -39,6 +39,9 @@ test("standing thickens, by what the flour takes up and no more", () => {
   // Wheat: 3 to 6 in a hundred, the middle of which is 4.5.
   expect(afterStanding(2, takesUpMinutes, recipe)).toBeCloseTo(1.91, 6);
   expect(afterStanding(2, 600, recipe)).toBe(afterStanding(2, takesUpMinutes, recipe));
-  const wholemeal = { lines: recipe.lines.map((line) => ({ ...line, ingredientId: "wholemeal-flour" })) };
+  const wholemeal = {
+    parts: recipe.parts,
+    lines: recipe.lines.map((line) => ({ ...line, ingredientId: "wholemeal-flour" })),
+  };
   expect(afterStanding(2, 30, wholemeal)).toBeCloseTo(1.85, 6);
 });

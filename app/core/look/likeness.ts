@@ -19,7 +19,7 @@ export const likenessOf = (looseness: number): Likeness => from.find(([least]) =
  * The looseness a batter comes to after standing: the middle of what its flour takes up, in proportion to the minutes up to
  * `takesUpMinutes`.
  */
-export function afterStanding(looseness: number, minutes: number, recipe: Pick<Recipe, "lines">): number {
+export function afterStanding(looseness: number, minutes: number, recipe: Pick<Recipe, "lines" | "parts">): number {
   const { low, high } = takeUpOf(recipe);
   return looseness * (1 - ((low + high) / 2) * takenUpAfter(minutes));
 }

@@ -5,12 +5,16 @@ import { allergensOn } from "./marks";
 import { packingOfClass, roundsOf } from "./containers";
 import { starterPantry } from "~/core/pantry";
 import { classes } from "../../../test/generators";
-import { cooksPieces } from "~/core/recipe";
+import { type Recipe, cooksPieces } from "~/core/recipe";
 import { takeHomeOf } from "./take-home";
 import { toppingBarOf } from "./toppings";
 import { readFileSync } from "node:fs";
 import { readClassFile } from "~/formats/class-file";
 import { type TickEvent, changesSince, contentsOf, foldTicks, stateOf, tickLists } from "./ticks";
+
+/** What is made by itself and put on by whoever eats. */
+const isSauce = (partId: string | null, { parts }: Pick<Recipe, "parts">) =>
+  parts.some((part) => part.id === partId && (part.kind === "sauce" || part.kind === "flavoured-butter"));
 
 const { next } = demoClasses();
 const made = plan(next);
@@ -168,7 +172,7 @@ describe("what goes home", () => {
             .filter((line) => (line.roundId ?? label.roundId) === label.roundId)
             .filter(
               ({ id, bowl, amount, partId }) =>
-                bowl !== "topping" ||
+                (bowl !== "topping" && !isSauce(partId, dish.recipe)) ||
                 amount.kind === "per-piece" ||
                 amount.kind === "per-serving" ||
                 dish.recipe.parts.some((part) => part.id === partId && part.kind === "filling") ||
@@ -224,10 +228,7 @@ describe("the topping bar", () => {
         const topped = made.stations.flatMap((station) => station.kit.filter((line) => line.bowl === "topping"));
         const lines = made.stations.flatMap((station) =>
           station.kit.filter(
-            (line) =>
-              line.bowl === "topping" &&
-              !cookedIn(station.dishId, line.lineId) &&
-              recipeOf(station.dishId)?.lines.find((one) => one.id === line.lineId)?.partId === null,
+            (line) => line.bowl === "topping" && !cookedIn(station.dishId, line.lineId) && line.part === undefined,
           ),
         );
         // A sauce is one bowl with all that its ingredients contain; a filling is not on the bar.
@@ -238,9 +239,7 @@ describe("the topping bar", () => {
           const inIt = made.flatMap((recipe) => {
             const partIds = recipe.parts.filter((part) => part.name === name).map((part) => part.id);
             expect(partIds.length).toBeGreaterThan(0);
-            return recipe.lines.filter(
-              (line) => line.bowl === "topping" && one.key === `${recipe.id}/${line.partId ?? ""}`,
-            );
+            return recipe.lines.filter((line) => one.key === `${recipe.id}/${line.partId ?? ""}`);
           });
           expect(inIt.length).toBeGreaterThan(0);
           for (const line of inIt)

@@ -2,7 +2,7 @@ import { sizeFor } from "~/core/kit";
 import { gramsPerMl, knownFood } from "~/core/pantry";
 import type { ClassInput, ClassPlan } from "~/core/plan";
 import { type Grams, type Millilitres, toNumber } from "~/core/quantity";
-import { type Line, type Recipe, isCookedIn } from "~/core/recipe";
+import { type Line, type Recipe, isAtPlate, isCookedIn, platePartOf } from "~/core/recipe";
 import { type AllergenMark, allergensOn } from "./marks";
 
 /** What is in a bowl of the bar: one ingredient, or what a recipe makes by itself for the plate, by its name. */
@@ -26,8 +26,8 @@ export interface BarBowl {
 
 /** Where a topping of a recipe stands: in a bowl of its own, or in that of the sauce it belongs to; null where it is not on the bar. */
 function placeOf(line: Line, recipe: Recipe): { readonly key: string; readonly food: BarFood } | null {
-  if (line.bowl !== "topping" || isCookedIn(line, recipe)) return null;
-  const part = recipe.parts.find((one) => one.id === line.partId);
+  if (!isAtPlate(line, recipe) || isCookedIn(line, recipe)) return null;
+  const part = platePartOf(line, recipe);
   if (!part) return { key: line.ingredientId, food: { ingredientId: line.ingredientId } };
   // A filling is put between by those who make it.
   return part.kind === "filling" ? null : { key: `${recipe.id}/${part.id}`, food: { part: part.name } };
@@ -85,7 +85,7 @@ export function toppingBarOf(
       bowls.set(key, so);
       so.ingredientIds.add(packed.ingredientId);
       so.dishIds.add(dishId);
-      const made = "part" in food ? recipe.parts.find((part) => part.id === line.partId)?.makesGrams : undefined;
+      const made = "part" in food ? platePartOf(line, recipe)?.makesGrams : undefined;
       if (!seen.has(key)) {
         so.people += eaters;
         so.takers += packed.kind === "per-person" ? Math.min(eaters, packed.times ?? eaters) : eaters;

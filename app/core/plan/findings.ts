@@ -1,4 +1,4 @@
-import { type Recipe, checkRecipe, keepsCold, takeUpOf, takenUpAfter } from "~/core/recipe";
+import { type Recipe, checkRecipe, isAtPlate, keepsCold, takeUpOf, takenUpAfter } from "~/core/recipe";
 import { toNumber } from "~/core/quantity";
 import {
   type AnyRecipeFinding,
@@ -194,7 +194,7 @@ function allergyFindings(
   if (input.people.some((person) => person.needs.length > 0)) {
     const toppings = new Set(
       dishes.flatMap((dish) =>
-        dish.recipe.lines.filter((line) => line.bowl === "topping").map((line) => line.ingredientId),
+        dish.recipe.lines.filter((line) => isAtPlate(line, dish.recipe)).map((line) => line.ingredientId),
       ),
     );
     findings.push({

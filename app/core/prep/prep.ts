@@ -2,7 +2,7 @@ import { type Ratio, add, one as wholeBatch, toNumber, zero, type Grams, type Mi
 import type { Pantry } from "~/core/batter";
 import { type KitLine, isInDryMix } from "~/core/kit";
 import { type ClassInput, type ClassPlan, type DishPlan, gramsAhead } from "~/core/plan";
-import { type Line, type Recipe, methodOf } from "~/core/recipe";
+import { type Line, type Recipe, isBatter, methodOf } from "~/core/recipe";
 import type { Ingredient, Storage } from "~/core/pantry";
 
 export const prepKinds = [
@@ -226,7 +226,10 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
           keepsHours: f.soakGel.keeps,
         });
       const isMelted =
-        one?.role === "fat" && one.storage === "chilled" && (line.bowl === "wet" || line.bowl === "bowl");
+        one?.role === "fat" &&
+        one.storage === "chilled" &&
+        isBatter(line, recipe) &&
+        (line.bowl === "wet" || line.bowl === "bowl");
       // What a step of the class melts is the class's own work.
       const isInClass = recipe.steps.some(
         (step) => step.kind === "prepare" && step.draws.some((draw) => draw.lineId === line.id),
@@ -245,9 +248,11 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
     }
     const milk = recipe.lines.find(
       (line) =>
-        pantry.get(line.ingredientId)?.contains.includes("milk") && pantry.get(line.ingredientId)?.role === "liquid",
+        isBatter(line, recipe) &&
+        pantry.get(line.ingredientId)?.contains.includes("milk") &&
+        pantry.get(line.ingredientId)?.role === "liquid",
     );
-    const acid = recipe.lines.find((line) => pantry.get(line.ingredientId)?.role === "acid" && line.bowl !== "topping");
+    const acid = recipe.lines.find((line) => isBatter(line, recipe) && pantry.get(line.ingredientId)?.role === "acid");
     if (milk && acid)
       task({
         id: `sour-milk:${key}`,

@@ -1,21 +1,26 @@
 import { type Amount, type Pieces, type Ratio, add, multiply, ratio, subtract } from "~/core/quantity";
 import { cooksPieces } from "./method";
-import type { Line, LineAmount, PartKind, Recipe } from "./types";
+import type { Line, LineAmount, Part, PartKind, Recipe } from "./types";
 
 /** What is made for the plate is no batter; a bulk dry mix is. */
 export const isForPlate = (kind: PartKind | undefined): boolean =>
   kind === "sauce" || kind === "filling" || kind === "flavoured-butter";
 
+/** The sauce, filling or flavoured butter a line belongs to, whatever bowl it is made in; undefined where it belongs to none. */
+export const platePartOf = (line: Pick<Line, "partId">, { parts }: Pick<Recipe, "parts">): Part | undefined =>
+  line.partId === null ? undefined : parts.find((part) => part.id === line.partId && isForPlate(part.kind));
+
+/** Is it for the plate, put on it or made for it by itself? */
+export const isAtPlate = (line: Line, recipe: Pick<Recipe, "parts">): boolean =>
+  line.bowl === "topping" || platePartOf(line, recipe) !== undefined;
+
 /** Does a line go into the batter? What greases the pan, goes on at the plate, is for one round only or belongs to a sauce does not. */
 export const isBatter = (line: Line, recipe: Pick<Recipe, "parts">): boolean =>
-  line.roundId === undefined &&
-  line.bowl !== "pan" &&
-  line.bowl !== "topping" &&
-  (line.partId === null || !isForPlate(recipe.parts.find((part) => part.id === line.partId)?.kind));
+  line.roundId === undefined && line.bowl !== "pan" && !isAtPlate(line, recipe);
 
 /** Is it put on or into a piece while that cooks? Nobody takes it at the table, and a piece that goes home has it. */
 export const isCookedIn = (line: Line, recipe: Pick<Recipe, "steps" | "parts">): boolean =>
-  line.bowl === "topping" &&
+  isAtPlate(line, recipe) &&
   recipe.steps.some((step) => cooksPieces(step, recipe) && step.draws.some((draw) => draw.lineId === line.id));
 
 /**
@@ -23,8 +28,8 @@ export const isCookedIn = (line: Line, recipe: Pick<Recipe, "steps" | "parts">):
  * people take by themselves stays on the bar.
  */
 export const goesHome = (line: Line, recipe: Pick<Recipe, "steps" | "parts">): boolean =>
-  line.bowl !== "topping" ||
-  recipe.parts.some((part) => part.id === line.partId && part.kind === "filling") ||
+  !isAtPlate(line, recipe) ||
+  platePartOf(line, recipe)?.kind === "filling" ||
   line.amount.kind === "per-piece" ||
   line.amount.kind === "per-serving" ||
   isCookedIn(line, recipe);

@@ -21,7 +21,10 @@ test("the thirstiest thing in a batter says how much of its liquid it takes up",
   const [recipe] = starterRecipes;
   if (!recipe) throw new Error("the starter recipes are gone");
   const of = (id: string) =>
-    takeUpOf({ lines: recipe.lines.map((line) => (line.id === "flour" ? { ...line, ingredientId: id } : line)) });
+    takeUpOf({
+      parts: recipe.parts,
+      lines: recipe.lines.map((line) => (line.id === "flour" ? { ...line, ingredientId: id } : line)),
+    });
   expect([of("plain-flour"), of("wholemeal-flour"), of("gluten-free-flour")]).toEqual([
     takesUp.wheat,
     takesUp.wholegrain,

@@ -1,3 +1,4 @@
+import { isAtPlate } from "./lines";
 import type { Recipe } from "./types";
 
 /**
@@ -35,8 +36,8 @@ const wholegrain: readonly string[] = ["wholemeal-flour", "rye-flour", "spelt-fl
 const glutenFree: readonly string[] = ["gluten-free-flour", "chia", "linseed", "rice-flour"];
 
 /** The shares for a recipe: the thirstiest thing in its batter counts. */
-export function takeUpOf(recipe: Pick<Recipe, "lines">): { readonly low: number; readonly high: number } {
+export function takeUpOf(recipe: Pick<Recipe, "lines" | "parts">): { readonly low: number; readonly high: number } {
   const has = (ids: readonly string[]) =>
-    recipe.lines.some((line) => line.bowl !== "topping" && ids.includes(line.ingredientId));
+    recipe.lines.some((line) => !isAtPlate(line, recipe) && ids.includes(line.ingredientId));
   return has(glutenFree) ? takesUp.glutenFree : has(wholegrain) ? takesUp.wholegrain : takesUp.wheat;
 }

@@ -2,7 +2,7 @@ import { shownOnce } from "~/core/caution";
 import type { Surface } from "~/core/gear";
 import { type DishPlan, type StationPlan, gramsAhead } from "~/core/plan";
 import { type KitLine, inBowlOrder, tareReadings } from "~/core/kit";
-import { type Recipe, bowls, cooksPieces } from "~/core/recipe";
+import { type Recipe, type Step, cooksPieces, platePartOf } from "~/core/recipe";
 import { type Ratio, isZero, measuringSetOf, toNumber, toScaleGrams } from "~/core/quantity";
 import { drift, fraction, grams, people as peopleOf } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
@@ -12,8 +12,9 @@ import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
 import type { Technique } from "~/core/look";
 import { Looks, StopMixing } from "~/ui/recipe/Looks";
 import { Techniques } from "~/ui/recipe/Techniques";
-import { bowlWords, hazardWords } from "~/ui/words/en";
+import { hazardWords } from "~/ui/words/en";
 import { sayGate, sayHalves, sayHeatOn, sayRounds, sayServings, sayTimes, sayWarmth } from "~/ui/words/batter";
+import { byBowl } from "./groups";
 import { sayPiece } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
 import { Fold, FoldTitle } from "~/ui/parts/plain";
@@ -85,6 +86,12 @@ export function TareCard({
   );
 }
 
+/** What a step is for, where that is not the batter. */
+function OfPart({ step, recipe }: { step: Step; recipe: Recipe }) {
+  const part = platePartOf(step, recipe);
+  return part ? <b>{part.name}: </b> : null;
+}
+
 /** How far the spoons are off, where that is more than a hair. */
 function OffBy({ line }: { line: KitLine }) {
   const locale = useLocale();
@@ -122,14 +129,12 @@ export function KitTable({ kit, ingredientName, isEgg, caption, factor }: KitPro
           <th scope="col">Done</th>
         </tr>
       </thead>
-      {bowls.map((bowl) => {
-        const lines = kit.filter((line) => line.bowl === bowl);
-        if (lines.length === 0) return null;
+      {byBowl(kit).map(({ key, bowl, title, lines }) => {
         return (
-          <tbody key={bowl}>
+          <tbody key={key}>
             <tr className={look("is-group")}>
               <th scope="rowgroup" colSpan={4}>
-                <BowlDrawing bowl={bowl} /> {bowlWords[bowl]}
+                <BowlDrawing bowl={bowl} /> {title}
               </th>
             </tr>
             {lines.map((line) => (
@@ -228,6 +233,7 @@ function Steps({
     <ol className={parts.card.steps}>
       {steps.map((step, index) => (
         <li key={step.id}>
+          <OfPart step={step} recipe={recipe} />
           {step.id === parting?.at ? <b>From here each table its own: this one, {parting.makes}. </b> : null}
           {step.text}
           <StopMixing step={step} recipe={recipe} />

@@ -2,13 +2,14 @@ import { wordsIn } from "~/ui/words/regional";
 import { looksOf } from "~/core/look";
 import { type KitLine, putOut } from "~/core/kit";
 import type { MeasuringSet } from "~/core/quantity";
-import { type Recipe, bowls, cooksPieces } from "~/core/recipe";
+import { type Recipe, cooksPieces } from "~/core/recipe";
 import type { StationScale } from "~/core/scale";
 import { fraction, minutes, temperature } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { Grams, PutOutText } from "~/ui/sheet/Quantity";
 import { sayHalves, sayWarmth } from "~/ui/words/batter";
-import { bowlWords, closingCaution, cueWords, hazardWords, testWords } from "~/ui/words/en";
+import { byBowl } from "~/ui/kit/groups";
+import { closingCaution, cueWords, hazardWords, testWords } from "~/ui/words/en";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
 
@@ -62,11 +63,10 @@ export function HomeSheet({ recipe, way, kit, scale, set, ingredientName }: Prop
       {recipe.intro ? <p className={look("handout-intro")}>{recipe.intro}</p> : null}
       <div className={look("handout-body")}>
         <div>
-          {bowls.map((bowl) => {
-            const lines = kit.filter((line) => line.bowl === bowl);
-            return lines.length === 0 ? null : (
-              <section key={bowl}>
-                <h2 className={look("small-head")}>{bowlWords[bowl]}</h2>
+          {byBowl(kit).map(({ key, title, lines }) => {
+            return (
+              <section key={key}>
+                <h2 className={look("small-head")}>{title}</h2>
                 <ul className={look("handout-list")}>
                   {lines.map((line) => (
                     <li key={line.lineId}>

@@ -7,7 +7,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { Aims } from "~/ui/brief/Aims";
 import { Wide } from "~/ui/sheet/Wide";
 import { StepNotes } from "~/ui/recipe/StepNotes";
-import { sayEntry } from "~/ui/words/timeline";
+import { sayEntry, unitNames } from "~/ui/words/timeline";
 import { look } from "~/ui/theme/look";
 
 interface Props {
@@ -24,10 +24,7 @@ interface Props {
 /** The instructor's own run sheet: what happens at which minute, what to say and where to stand. */
 export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims, isAlong }: Props) {
   const locale = useLocale();
-  const unit = (id: string) => {
-    const found = timeline.units.find((one) => one.id === id);
-    return found ? `${found.name} ${found.number}` : id;
-  };
+  const { unit, unitAt } = unitNames(timeline, names);
   const at = (after: number) => clock(startsAt, timeZone, after, locale);
   const rows = runList(timeline, isAlong);
   const spoken = spokenAt(timeline, recipes);
@@ -40,7 +37,7 @@ export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims
         <Heads of={["Time", "What happens", "Say, and watch for", "Stand"]} />
         <tbody>
           {rows.map((entry, index) => {
-            const { what, say, where } = sayEntry(entry, { names, unit, at });
+            const { what, say, where } = sayEntry(entry, { names, unit, unitAt, at });
             const time = at(entry.at);
             const isSame = index > 0 && at(rows[index - 1]?.at ?? -1) === time;
             return (

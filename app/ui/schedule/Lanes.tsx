@@ -1,7 +1,7 @@
 import { type CSSProperties, useState } from "react";
 import type { StationPlan } from "~/core/plan";
 import type { LinkReason, Task, TaskKind, Timeline } from "~/core/schedule";
-import { clock, list, minutes } from "~/ui/format/format";
+import { clock, howMany, list, minutes } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { PlainButton } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
@@ -160,7 +160,7 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
     );
   };
   const sayLoad = ({ loadNumber, pieces, stationId, roundId }: Task) =>
-    `load ${loadNumber}, ${pieces} pieces${roundId === undefined ? "" : `, ${roundName(stationId ?? "", roundId).toLowerCase()}`}`;
+    `load ${loadNumber}, ${howMany(pieces, "piece")}${roundId === undefined ? "" : `, ${roundName(stationId ?? "", roundId).toLowerCase()}`}`;
   const room = timeline.tasks.filter((task) => task.stationId === null && task.kind !== "preheat");
   const surfaces = timeline.units.filter((unit) => unit.stationId === null);
   const lines: CSSProperties & Record<"--tick" | "--rows", string> = {

@@ -119,10 +119,33 @@ export function sayWay({ gained, over, late }: WayOut, locale: string): string {
   return gained > 1 / 60 ? `${minutes(gained, locale)} sooner; ${then}` : then;
 }
 
+/** Surfaces by their names and numbers; with whose they are, where each table has its own and one name would stand for several. */
+export function unitNames({ units }: Pick<Timeline, "units">, { station }: Pick<Names, "station">) {
+  const unit = (id: string) => {
+    const found = units.find((one) => one.id === id);
+    return found ? `${found.name} ${found.number}` : id;
+  };
+  const unitAt = (id: string) => {
+    const whose = units.find((one) => one.id === id)?.stationId;
+    return whose ? `${unit(id)} at ${station(whose)}` : unit(id);
+  };
+  return { unit, unitAt };
+}
+
 /** One line of the list by the minute: what happens, what is said or watched for, and where to stand. */
 export function sayEntry(
   entry: RunEntry,
-  { names, unit, at }: { names: Names; unit: (id: string) => string; at: (after: number) => string },
+  {
+    names,
+    unit,
+    unitAt,
+    at,
+  }: {
+    names: Names;
+    unit: (id: string) => string;
+    unitAt: (id: string) => string;
+    at: (after: number) => string;
+  },
 ): { readonly what: string; readonly say: string; readonly where: string } {
   const { locale, round: roundOf, step: stepOf } = names;
   const stations = (ids: readonly string[]) => list(ids.map(names.station), locale);
@@ -135,7 +158,7 @@ export function sayEntry(
       };
     case "switch-on":
       return {
-        what: `${list(entry.unitIds.map(unit), locale)}: on`,
+        what: `${list(entry.unitIds.map(unitAt), locale)}: on`,
         say: "Nobody touches what heats up; cords along the wall.",
         where: "at the heat",
       };

@@ -1,5 +1,5 @@
 import { type Ratio, divide, ratioOf, toNumber } from "~/core/quantity";
-import type { RecipeEdit } from "~/core/recipe";
+import { type RecipeEdit, isAtPlate } from "~/core/recipe";
 import { drinks } from "../checks/thirst";
 import { addBeside, dropIfThere, gramsAmount, gramsOf, scaleLiquids } from "./helpers";
 import type { FindSwaps, SwapNote } from "./types";
@@ -21,7 +21,7 @@ const glutenFreeRest = 10;
 /** White, wholemeal and gluten-free flour for one another, with the liquid each wants and the binder the last needs. */
 export const flour: FindSwaps = (recipe, line, pantry) => {
   const from = thirstOf(line.ingredientId);
-  if (!from || line.bowl === "topping") return [];
+  if (!from || isAtPlate(line, recipe)) return [];
   const binderId = `${line.id}-binder`;
   return flours.flatMap((id) => {
     const to = thirstOf(id);

@@ -1,5 +1,13 @@
 import { type Amount, type Ratio, ratioOf, type Grams } from "~/core/quantity";
-import { type Line, type LineAmount, type Recipe, type RecipeEdit, expectedOf, scaleLineAmount } from "~/core/recipe";
+import {
+  type Line,
+  type LineAmount,
+  type Recipe,
+  type RecipeEdit,
+  expectedOf,
+  isAtPlate,
+  scaleLineAmount,
+} from "~/core/recipe";
 import { type Pantry, lineGrams } from "../batter";
 
 export const gramsAmount = (grams: Grams): LineAmount => ({
@@ -48,7 +56,7 @@ export const gramsOf = (recipe: Recipe, line: Line, pantry: Pantry): number => l
 /** Every liquid line of the batter times a factor. */
 export const scaleLiquids = (recipe: Recipe, pantry: Pantry, factor: Ratio): RecipeEdit[] =>
   recipe.lines.flatMap((line): RecipeEdit[] =>
-    pantry.get(line.ingredientId)?.role === "liquid" && line.bowl !== "topping" && expectedOf(line.amount)
+    pantry.get(line.ingredientId)?.role === "liquid" && !isAtPlate(line, recipe) && expectedOf(line.amount)
       ? [{ kind: "set-amount", lineId: line.id, amount: scaleLineAmount(line.amount, factor) }]
       : [],
   );

@@ -9,7 +9,7 @@ import { TextLink } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
 import { Wide } from "~/ui/sheet/Wide";
 import { hazardWords } from "~/ui/words/en";
-import { adultName, sayEntry } from "~/ui/words/timeline";
+import { adultName, sayEntry, unitNames } from "~/ui/words/timeline";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
 
@@ -21,11 +21,7 @@ export default function HelperCards() {
   const adults = adultsAtHeat(brief.helpers, people);
   const cards = watchesOf(input, plan);
   const nameOf = (index: number) => adultName(input, index);
-  const unit = (id: string) => {
-    const found = plan.timeline.units.find((one) => one.id === id);
-    const whose = found?.stationId ? ` at ${names.station(found.stationId)}` : "";
-    return found ? `${found.name} ${found.number}${whose}` : id;
-  };
+  const { unitAt } = unitNames(plan.timeline, names);
   const at = (after: number) => clock(startsAt, timeZone, after, locale);
   const cautions = [
     ...new Set(
@@ -61,7 +57,7 @@ export default function HelperCards() {
           <section key={index} aria-label={`Card: ${nameOf(index)}`} className={look("helper-card")}>
             <div className={parts.card.head}>
               <h3>{nameOf(index)}</h3>
-              <span>at {list(card.unitIds.map(unit), locale)}</span>
+              <span>at {list(card.unitIds.map(unitAt), locale)}</span>
               <span className={look("n")}>something on the heat for {minutes(card.minutes, locale)}</span>
             </div>
             <div className={parts.sheet.of({ split: "wide-narrow" }).columns}>
@@ -76,7 +72,7 @@ export default function HelperCards() {
                     })
                       .filter((entry) => entry.kind !== "last-out")
                       .map((entry, row) => {
-                        const { what, say } = sayEntry(entry, { names, unit, at });
+                        const { what, say } = sayEntry(entry, { names, unit: unitAt, unitAt, at });
                         return (
                           <tr key={`${row} ${what}`} className={entry.kind === "bell" ? look("bell-row") : undefined}>
                             <td className={look("n")}>
