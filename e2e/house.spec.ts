@@ -1,4 +1,4 @@
-import { bringIn, expect, test } from "./fixtures";
+import { bringIn, expect, importClass, test } from "./fixtures";
 
 test("house rules: who of which age may do what is chosen, followed by the turns, printed, and taken back", async ({
   page,
@@ -74,4 +74,43 @@ test("labels to take home say what is in it, until when and how it is kept; an o
   await page.getByRole("button", { name: "Lay out" }).click();
   await expect(page.getByText("“many” is no whole number from 1 to 60", { exact: false })).toBeVisible();
   await expect(labels).toHaveCount(all);
+});
+
+test("a filling is a part of its own on card, bar and label; gear that is used up is bought; ages and tools are entered by hand", async ({
+  page,
+}) => {
+  const base = await importClass(page, "c22-filled-pairs");
+  await page.goto(`${base}/amounts`);
+  const card = page.getByRole("region", { name: "Heron" });
+  await expect(card.getByRole("rowheader", { name: "For the nut filling" })).toBeVisible();
+  await expect(card).toContainText("Nut filling: Let it thicken over a low heat.");
+  await expect(card).toContainText("Butter spits when it comes hot from the microwave");
+  await expect(card).toContainText("This oil smokes on a surface this hot");
+  await page.goto(`${base}/shopping`);
+  const gloves = page.getByRole("listitem").filter({ hasText: "pair of thin gloves" });
+  await expect(gloves).toContainText("9");
+  await gloves.getByRole("checkbox").check();
+  await expect(page.getByText("1 of", { exact: false }).first()).toBeVisible();
+  await page.goto(`${base}/take-home`);
+  await expect(page.locator("article.take-home").first()).toContainText("chopped walnuts (walnut)");
+  await page.goto(`${base}/toppings`);
+  await expect(page.locator("article.take-home")).toHaveCount(1);
+
+  // Somebody is younger than was written down: six to eight stand at no heat.
+  await page.goto(`${base}/people`);
+  await page.getByRole("link", { name: "Bo Reed" }).click();
+  await page.getByLabel("Age", { exact: true }).selectOption({ label: "6–8" });
+  await page.getByRole("button", { name: /^Save/ }).first().click();
+  await page.goto(`${base}/people/turns`);
+  await expect(page.getByText("by the house rules does not stand at the heat").first()).toBeVisible();
+  await page.goto(`${base}/house`);
+  await expect(page.getByLabel("Turn a piece, 6–8")).toHaveValue("no");
+  await expect(page.getByLabel("Turn a piece, 9–11")).toHaveValue("beside");
+
+  await page.goto("/recipes/slipway-pancakes/edit");
+  const step = page.getByRole("listitem", { name: "Step 1" });
+  await step.getByText("cautions", { exact: false }).first().click();
+  await step.getByRole("group", { name: "Gear" }).getByLabel("microwave").check();
+  await step.getByRole("group", { name: "Gear" }).getByLabel("table knife").check();
+  await expect(step.getByText("microwave", { exact: false }).first()).toBeVisible();
 });

@@ -8,6 +8,7 @@ const route = (id: string, parentId: string | undefined, path?: string, index?: 
   index,
   module: {},
 });
+// Of a build only its routes are read.
 const build = {
   routes: {
     root: route("root", undefined, ""),
