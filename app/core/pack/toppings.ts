@@ -85,16 +85,17 @@ export function toppingBarOf(
       bowls.set(key, so);
       so.ingredientIds.add(packed.ingredientId);
       so.dishIds.add(dishId);
-      const made = "part" in food ? platePartOf(line, recipe)?.makesGrams : undefined;
+      const makes = "part" in food ? (platePartOf(line, recipe)?.makesGrams ?? null) : null;
+      const made = makes === null ? null : makes * toNumber(scale.factor);
       if (!seen.has(key)) {
         so.people += eaters;
         so.takers += packed.kind === "per-person" ? Math.min(eaters, packed.times ?? eaters) : eaters;
         // What a sauce boils down to is its author's word, once a table.
-        if (made != null) so.grams = plus(so.grams, made * toNumber(scale.factor));
-        if (made != null) so.millilitres = plus(so.millilitres, made * toNumber(scale.factor));
+        if (made !== null) so.grams = plus(so.grams, made);
+        if (made !== null) so.millilitres = plus(so.millilitres, made);
       }
       seen.add(key);
-      if (made != null) continue;
+      if (made !== null) continue;
       const one = pantry.get(packed.ingredientId);
       const grams = packed.buyGrams ?? null;
       const density = one ? (gramsPerMl(one, recipe.fill) ?? one.trueDensity) : null;

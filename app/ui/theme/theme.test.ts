@@ -62,11 +62,13 @@ test("every slot and every variant of our own parts is asked for by a page, by t
   const missing = Object.entries(parts).flatMap(([key, part]) => {
     const recipe = recipes[key as keyof typeof recipes];
     const styled = new Set<string>([...recipe.slots]);
-    return Object.keys(recipe.base ?? {})
-      .filter((slot) => styled.has(slot))
-      // Which slots a part has differs from part to part; here each is asked by its name.
-      .map((slot) => (part as unknown as Record<string, string>)[slot] ?? "")
-      .filter((name) => !themed.has(name));
+    return (
+      Object.keys(recipe.base ?? {})
+        .filter((slot) => styled.has(slot))
+        // Which slots a part has differs from part to part; here each is asked by its name.
+        .map((slot) => (part as unknown as Record<string, string>)[slot] ?? "")
+        .filter((name) => !themed.has(name))
+    );
   });
   expect(missing).toEqual([]);
 });
