@@ -126,7 +126,7 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
             </label>
           </div>
           <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Recipes">
-            <table className={look("ruled")}>
+            <table className={look("ruled", "stacks")}>
               <thead>
                 <tr>
                   <th scope="col">Recipe</th>
@@ -153,7 +153,7 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
                     </td>
                     <td className={look("on-wide")}>{familyWords[recipe.family as Family]}</td>
                     <td>{standingWords[recipe.standing as Standing]}</td>
-                    <td>
+                    <td className={look("stacks-whole")}>
                       {recipe.blocks > 0 ? <b className={look("needs-you")}>{recipe.blocks} in the way</b> : null}
                       {recipe.blocks > 0 && recipe.warns > 0 ? ", " : ""}
                       {recipe.warns > 0 ? (

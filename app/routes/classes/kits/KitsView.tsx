@@ -101,7 +101,7 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
       <div className={look(parts.sheet.of({ split: "even" }).columns, "no-print", "below-l")}>
         <Form method="post">
           <Hidden name="intent" value="kit-mode" />
-          <table className={look("ruled")}>
+          <table className={look("ruled", "stacks")}>
             <caption>How kits come, and what it costs in class</caption>
             <tbody>
               {modes.map((way) => (

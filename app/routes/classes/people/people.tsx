@@ -84,7 +84,7 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
         </p>
       ) : (
         <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Register">
-          <table className={look("ruled")}>
+          <table className={look("ruled", "stacks")}>
             <Heads of={["Name", "Age", "Does", "Station", "Must or wants to avoid"]} />
             <tbody>
               {input.people.map((person) => (
@@ -99,7 +99,7 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
                   <td>{ageWords[person.ageBand]}</td>
                   <td>{roleWords[person.role]}</td>
                   <td>{stationOf(person.id) ?? <span className={look("quiet")}>none</span>}</td>
-                  <td>
+                  <td className={look("stacks-whole")}>
                     {person.hasAnswered ? (
                       needsInWords(person, locale) ||
                       (person.words ? null : <span className={look("quiet")}>nothing declared</span>)

@@ -11,7 +11,7 @@ export const narrow: Styles = [
       h1: { fontSize: "26px" },
       "table.ruled td, table.ruled th": { paddingRight: "8px" },
       // A row of few things that are each a line long: below one another instead of in columns of a word's width.
-      "table.stacks, table.stacks tbody": { display: "block" },
+      "table.stacks, table.stacks tbody, table.stacks caption": { display: "block" },
       "table.stacks colgroup, table.stacks thead": { display: "none" },
       "table.stacks tr": {
         display: "grid",
@@ -21,6 +21,8 @@ export const narrow: Styles = [
         borderBottom: "1px solid {colors.border.muted}",
       },
       "table.stacks td": { display: "block", padding: "0", borderBottom: "0" },
+      "table.stacks th[scope=row]": { display: "block", gridColumn: "1 / -1", padding: "0", borderBottom: "0" },
+      "table.stacks th[scope=row] ~ td.n": { textAlign: "start" },
       "table.stacks td.stacks-whole": { gridColumn: "1 / -1" },
       "table.stacks td.stacks-first": { gridRow: "1" },
       "table.stacks td.stacks-first:not(.stacks-whole)": { gridColumn: "2" },
