@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { batterOf } from "~/core/batter";
 import { starterPantry } from "~/core/pantry";
-import { type Recipe, doneCues, families, turnCues } from "~/core/recipe";
+import { type Recipe, type SurfaceKind, doneCues, families, surfaceKinds, turnCues } from "~/core/recipe";
 import { starterBook } from "~/demo/starter-book";
 import { recipes } from "../../../test/recipes";
 import { acts, causes, correctionShare, correctionStep, looksOf, sights, stopOf, troublesOf } from ".";
@@ -24,23 +24,30 @@ test("of any recipe a piece that is turned says when, and every piece says when 
 });
 
 test("what is seen has a reason and something to do in every family, and nothing is listed that no family has", () => {
-  const all = families.flatMap((family) => troublesOf(family).map((trouble) => ({ family, ...trouble })));
+  const all = families.flatMap((family) => troublesOf(family, surfaceKinds).map((trouble) => ({ family, ...trouble })));
   expect(new Set(all.map((one) => one.sight))).toEqual(new Set(sights));
   expect(new Set(all.map((one) => one.cause))).toEqual(new Set(causes));
   expect(new Set(all.map((one) => one.act))).toEqual(new Set(acts));
   for (const family of families) {
-    const own = troublesOf(family);
+    const own = troublesOf(family, surfaceKinds);
     expect(own.length).toBeGreaterThanOrEqual(5);
     expect(new Set(own.map((one) => `${one.sight} ${one.cause}`)).size).toBe(own.length);
     const order = own.map((one) => sights.indexOf(one.sight));
     expect(order).toEqual([...order].sort((a, b) => a - b));
   }
   // What lies in an iron is not turned, nothing runs together there, and an oven dish has no second order.
-  expect(troublesOf("waffle").some((one) => one.cause === "turned-early" || one.sight === "fused")).toBe(false);
-  expect(troublesOf("crepe").find((one) => one.sight === "lacy")).toMatchObject({
+  expect(
+    troublesOf("waffle", ["waffle-iron"]).some((one) => one.cause === "turned-early" || one.sight === "fused"),
+  ).toBe(false);
+  expect(troublesOf("crepe", ["crepe-pan"]).find((one) => one.sight === "lacy")).toMatchObject({
     cause: "surface-hot",
     act: "heat-down",
   });
+  // What comes from a surface is said where there is one: a griddle filled at once, a pan over a small flame.
+  const causesOn = (kind: SurfaceKind) => new Set(troublesOf("pancake", [kind]).map((one) => one.cause));
+  expect([...causesOn("electric-griddle")].filter((one) => !causesOn("hob-pan").has(one))).toEqual(["filled-at-once"]);
+  expect([...causesOn("hob-pan")].filter((one) => !causesOn("electric-griddle").has(one))).toEqual(["small-flame"]);
+  expect(causesOn("cast-iron-pan")).toContain("slow-to-heat");
 });
 
 test("a batter is thinned by a twentieth of its water as its own liquid, thickened by a twentieth of its flour, batch by batch", () => {

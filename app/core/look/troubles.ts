@@ -1,6 +1,6 @@
 import type { Batter, Pantry } from "~/core/batter";
 import type { Grams, Millilitres } from "~/core/quantity";
-import { type Family, type Recipe, families, isBatter } from "~/core/recipe";
+import { type Family, type Recipe, type SurfaceKind, families, isBatter } from "~/core/recipe";
 
 /** What is seen on a piece that is not as it should be. */
 export const sights = [
@@ -31,6 +31,9 @@ export const causes = [
   "crowded",
   "stood-too-long",
   "dish-cold",
+  "slow-to-heat",
+  "filled-at-once",
+  "small-flame",
 ] as const;
 export type Cause = (typeof causes)[number];
 
@@ -60,14 +63,18 @@ const irons: readonly Family[] = ["waffle", "ridged-waffle"];
 const risen: readonly Family[] = ["drop", "pancake", "waffle", "ridged-waffle", "fritter"];
 
 /** From what is seen to why and what to do, the likeliest first (teaching practice; the surface's own makers know it better). */
-const rows: readonly (readonly [Sight, Cause, Act, readonly Family[]])[] = [
+const rows: readonly (readonly [Sight, Cause, Act, readonly Family[], (readonly SurfaceKind[])?])[] = [
   ["pale", "surface-cool", "heat-up", families],
   ["pale", "opened-early", "wait", irons],
+  ["pale", "slow-to-heat", "wait", [...turned, "waffle"], ["cast-iron-pan", "ridged-pan", "waffle-iron"]],
+  ["pale", "filled-at-once", "space-out", [...flat, "fritter"], ["electric-griddle"]],
   ["raw-inside", "surface-hot", "heat-down", ["drop", "pancake", "ridged-waffle", "fritter", "oven-puffed"]],
   ["raw-inside", "opened-early", "wait", ["waffle", "oven-puffed"]],
   ["raw-inside", "too-thick", "thin", ["drop", "pancake", "waffle"]],
   ["dark-middle", "surface-hot", "heat-down", turned],
+  ["dark-middle", "small-flame", "other-order", turned, ["hob-pan", "cast-iron-pan", "crepe-pan", "ridged-pan"]],
   ["one-part-ahead", "uneven-heat", "other-order", turned],
+  ["one-part-ahead", "uneven-heat", "other-order", ["oven-puffed"], ["oven"]],
   ["torn", "turned-early", "wait", turned],
   ["torn", "opened-early", "wait", ["waffle"]],
   ["torn", "too-thin", "thicken", ["crepe", "drawn"]],
@@ -85,9 +92,14 @@ const rows: readonly (readonly [Sight, Cause, Act, readonly Family[]])[] = [
   ["flat", "opened-early", "wait", ["oven-puffed"]],
 ];
 
-/** What may be seen with this family, why, and what to do; in the order of {@link sights}. */
-export const troublesOf = (family: Family): Trouble[] =>
-  rows.flatMap(([sight, cause, act, of]) => (of.includes(family) ? [{ sight, cause, act }] : []));
+/**
+ * What may be seen with this family on these kinds of surface, why, and what to do; in the order of {@link sights}.
+ * @param kinds those it is cooked on; what comes from a surface it has not is left out.
+ */
+export const troublesOf = (family: Family, kinds: readonly SurfaceKind[]): Trouble[] =>
+  rows.flatMap(([sight, cause, act, of, on]) =>
+    of.includes(family) && (on === undefined || on.some((kind) => kinds.includes(kind))) ? [{ sight, cause, act }] : [],
+  );
 
 /** The share by which a batter is thinned or thickened at one go: less is not seen, more is soon too much (starting value). */
 export const correctionShare = 0.05;

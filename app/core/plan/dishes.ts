@@ -2,10 +2,19 @@ import { type Batter, type Pantry, batterOf, cookByOf, wettingStep, yieldOf } fr
 import { type HotPlace, hotPlaceOf, withCautions } from "~/core/caution";
 import { type Kitchen, surfacesFor } from "~/core/gear";
 import { type Station, stationIndex } from "~/core/people";
-import { type Recipe, type RoundParts, type Take, afterMixing, asVariant, heatAmong, withRounds } from "~/core/recipe";
+import {
+  type Recipe,
+  type RoundParts,
+  type SurfaceKind,
+  type Take,
+  afterMixing,
+  asVariant,
+  heatAmong,
+  withRounds,
+} from "~/core/recipe";
 import type { CookBy } from "~/core/schedule";
 import { canonical } from "./hash";
-import type { ClassInput, Dish, DishPlan } from "./types";
+import type { ClassInput, ClassPlan, Dish, DishPlan } from "./types";
 
 /** What a recipe says of itself: worked out once for the same recipe and pantry, as neither changes while a brief is typed. */
 interface Known {
@@ -187,3 +196,15 @@ export const recipesMade = ({ dishes }: { readonly dishes: readonly DishPlan[] }
 /** The dish that is shown and that the spare kit is of: the first that somebody makes, else the first. */
 export const shownDish = (dishes: readonly DishPlan[]): DishPlan | undefined =>
   dishes.find((dish) => dish.stations > 0) ?? dishes[0];
+
+/** The kinds of surface of a class that a recipe cooks on: those in use there, or all it allows where none is. */
+export function kindsUsed(
+  { kitchen }: Pick<ClassInput, "kitchen">,
+  { timeline }: Pick<ClassPlan, "timeline">,
+  { heat }: Pick<Recipe, "heat">,
+): readonly SurfaceKind[] {
+  const used = new Set(timeline.units.map((unit) => unit.surfaceId));
+  const kinds = new Set(kitchen.surfaces.flatMap((surface) => (used.has(surface.id) ? [surface.kind] : [])));
+  const own = heat.surfaceKinds.filter((kind) => kinds.has(kind));
+  return own.length > 0 ? own : heat.surfaceKinds;
+}

@@ -111,7 +111,12 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
       <RecipeSheet recipe={recipe} ingredientName={names.ingredient} pantry={byId} />
       <section className={look("recipe-troubles")}>
         <h2 className={look("small-head")}>Where a piece looks wrong</h2>
-        <Troubles family={recipe.family} step={correctionStep(recipe, batter, byId, 1)} names={names} />
+        <Troubles
+          family={recipe.family}
+          kinds={recipe.heat.surfaceKinds}
+          step={correctionStep(recipe, batter, byId, 1)}
+          names={names}
+        />
       </section>
       <p className={look("quiet", "ruled-off-soft", "above-m")}>
         One batch: {grams(batter.grams, locale)}, {number(batter.millilitres, locale, 0)}

@@ -262,7 +262,12 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
         <Calculators recipe={recipe} pantry={byId} />
         <section aria-label="A piece looks wrong">
           <h2>A piece looks wrong</h2>
-          <Troubles family={recipe.family} step={correctionStep(recipe, batter, byId, 1)} names={names} />
+          <Troubles
+            family={recipe.family}
+            kinds={recipe.heat.surfaceKinds}
+            step={correctionStep(recipe, batter, byId, 1)}
+            names={names}
+          />
         </section>
       </WhenReady>
     </ProblemsContext.Provider>

@@ -208,6 +208,8 @@ interface Props {
   readonly surfaces: readonly CardSurface[];
   /** What hands do at this table. */
   readonly techniques?: readonly Technique[] | undefined;
+  /** What to do about a piece that looks wrong, a few words each. */
+  readonly troubles?: readonly string[] | undefined;
   readonly stamp: string;
 }
 
@@ -265,7 +267,17 @@ function AheadTub({ batter }: { batter: readonly KitLine[] }) {
 }
 
 /** The card on a station's table: what to take, who is there, what lies on the griddle, what to do. */
-export function StationCard({ station, dish, ingredientName, isEgg, people, surfaces, techniques = [], stamp }: Props) {
+export function StationCard({
+  station,
+  dish,
+  ingredientName,
+  isEgg,
+  people,
+  surfaces,
+  techniques = [],
+  troubles = [],
+  stamp,
+}: Props) {
   const locale = useLocale();
   const { scale, loads } = station;
   return (
@@ -328,6 +340,11 @@ export function StationCard({ station, dish, ingredientName, isEgg, people, surf
           <Looks recipe={dish.recipe} />
           {/* On paper they hang on the wall: a card is one page. */}
           <div className={look("no-print")}>
+            {troubles.length > 0 ? (
+              <p className={look("small")}>
+                <b>Looks wrong?</b> {troubles.join("; ")}.
+              </p>
+            ) : null}
             <Techniques of={techniques} />
           </div>
         </div>

@@ -1,6 +1,6 @@
 import type { ReactNode } from "react";
 import { type CorrectionStep, sights, troublesOf } from "~/core/look";
-import type { Recipe } from "~/core/recipe";
+import type { Recipe, SurfaceKind } from "~/core/recipe";
 import { aimKey } from "~/core/pack";
 import type { SpokenStep } from "~/core/schedule";
 import type { useTicks } from "~/ui/pack/useTicks";
@@ -70,16 +70,18 @@ export const Said = ({ points, ticking }: { points: readonly SpokenStep[]; ticki
 /** What was seen on pieces: ticked, each says why it comes and what to do the next time, from the recipe's own table. */
 export function Seen({
   recipe,
+  kinds,
   step,
   names,
   ticking,
 }: {
   recipe: Recipe;
+  kinds: readonly SurfaceKind[];
   step: CorrectionStep | undefined;
   names: Names;
   ticking: Ticking;
 }) {
-  const troubles = troublesOf(recipe.family);
+  const troubles = troublesOf(recipe.family, kinds);
   return (
     <section aria-label={`Seen on a piece: ${recipe.title}`} className={look("taught")}>
       <h3>Seen on a piece: {recipe.title}</h3>

@@ -1,19 +1,21 @@
 import { type CorrectionStep, sights, troublesOf } from "~/core/look";
-import type { Family } from "~/core/recipe";
+import type { Family, SurfaceKind } from "~/core/recipe";
 import { causeWords, sayAct, sightWords } from "~/ui/words/looks";
 import type { Names } from "~/ui/words/findings";
 import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly family: Family;
+  /** The kinds of surface it is cooked on. */
+  readonly kinds: readonly SurfaceKind[];
   /** By how much this batter is thinned or thickened at one go. */
   readonly step?: CorrectionStep | undefined;
   readonly names: Names;
 }
 
 /** What is seen, why, and what to do about it. */
-export function Troubles({ family, step, names }: Props) {
-  const troubles = troublesOf(family);
+export function Troubles({ family, kinds, step, names }: Props) {
+  const troubles = troublesOf(family, kinds);
   return (
     <table className={look("troubles")}>
       <thead>

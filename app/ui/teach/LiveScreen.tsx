@@ -1,5 +1,5 @@
 import { type FormEvent, useEffect, useMemo, useRef, useState } from "react";
-import { type ClassInput, type ClassPlan, recipesMade } from "~/core/plan";
+import { type ClassInput, type ClassPlan, kindsUsed, recipesMade } from "~/core/plan";
 import { correctionStep, looksOf } from "~/core/look";
 import { toNumber } from "~/core/quantity";
 import type { Hazard } from "~/core/recipe";
@@ -86,6 +86,7 @@ function LooksWrong({ input, plan }: Pick<Props, "input" | "plan">) {
             {made.length > 1 ? <h3>{dish.recipe.title}</h3> : null}
             <Troubles
               family={dish.recipe.family}
+              kinds={kindsUsed(input, plan, dish.recipe)}
               step={factor ? correctionStep(dish.recipe, dish.batter, pantry, toNumber(factor)) : undefined}
               names={names}
             />

@@ -1,4 +1,13 @@
-import type { Act, Cause, CorrectionStep, Likeness, Sight, Technique, Trouble } from "~/core/look";
+import {
+  type Act,
+  type Cause,
+  type CorrectionStep,
+  type Likeness,
+  type Sight,
+  type Technique,
+  type Trouble,
+  sights,
+} from "~/core/look";
 import { grams, volume } from "~/ui/format/format";
 import type { MixingStop, ShapeId } from "~/core/recipe";
 import type { Names } from "./findings";
@@ -30,6 +39,9 @@ export const causeWords: Readonly<Record<Cause, string>> = {
   crowded: "too close together",
   "stood-too-long": "batter stood too long",
   "dish-cold": "the dish was cold",
+  "slow-to-heat": "thick metal, not hot through",
+  "filled-at-once": "filled at once, it cooled down",
+  "small-flame": "heat under the middle only",
 };
 const plainActs: Readonly<Record<Exclude<Act, "thin" | "thicken">, string>> = {
   "heat-up": "a little hotter",
@@ -86,7 +98,11 @@ export const stopWords: Readonly<Record<MixingStop, { readonly name: string; rea
 const inFives = (value: number): number => Math.max(5, Math.round(value / 5) * 5);
 
 /** What to do, with the amount where one is known. */
-export function sayAct({ act }: Trouble, step: CorrectionStep | undefined, names: Names): string {
+export function sayAct(
+  { cause, act }: Trouble,
+  step: CorrectionStep | undefined,
+  names: Pick<Names, "ingredient" | "locale">,
+): string {
   if (act === "thin")
     return step?.liquidId && step.ml > 0
       ? `stir in ${volume(inFives(step.ml), names.locale)} of ${names.ingredient(step.liquidId)}, look, once more if need be`
@@ -95,8 +111,19 @@ export function sayAct({ act }: Trouble, step: CorrectionStep | undefined, names
     return step?.flourId && step.grams > 0
       ? `stir in ${grams(inFives(step.grams), names.locale)} of ${names.ingredient(step.flourId)}, wait a minute, look`
       : "stir in a spoon of its flour, wait a minute, look";
-  return plainActs[act];
+  return cause === "small-flame" ? "turn the pan, move it about" : plainActs[act];
 }
+
+/** The likeliest of each sight in a few words, as they fit on a card: "pale: a little hotter". */
+export const sayTroubles = (
+  troubles: readonly Trouble[],
+  step: CorrectionStep | undefined,
+  names: Pick<Names, "ingredient" | "locale">,
+): string[] =>
+  sights.flatMap((sight) => {
+    const first = troubles.find((trouble) => trouble.sight === sight);
+    return first ? [`${sightWords[sight]}: ${sayAct(first, step, names)}`] : [];
+  });
 
 export const shapeWords: Readonly<Record<ShapeId, string>> = {
   ring: "ring",

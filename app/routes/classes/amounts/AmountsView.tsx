@@ -2,7 +2,9 @@ import { Form } from "react-router";
 import { stationIndex } from "~/core/people";
 import { Hidden, PlainSelect } from "~/ui/parts/plain";
 import { type Answer, Told } from "~/ui/parts/Told";
-import { techniquesIn } from "~/core/look";
+import { correctionStep, techniquesIn, troublesOf } from "~/core/look";
+import { kindsUsed } from "~/core/plan";
+import { sayTroubles } from "~/ui/words/looks";
 import { useClass } from "../class-context";
 import { countedIn } from "~/ui/brief/Consequences";
 import { Findings } from "~/ui/class/Findings";
@@ -16,7 +18,7 @@ import { type CardSurface, KitTable, StationCard } from "~/ui/kit/StationCard";
 import { Secondary, TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
-import { measuringSetOf, measuringSets, scoopName } from "~/core/quantity";
+import { measuringSetOf, measuringSets, scoopName, toNumber } from "~/core/quantity";
 import { Heads } from "~/ui/sheet/Heads";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
@@ -124,6 +126,11 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
               surfaces={surfacesOf(station.id)}
               people={station.people.flatMap((id) => nameOf.get(id) ?? [])}
               techniques={techniquesIn([dish.atTable ?? dish.recipe], pantry)}
+              troubles={sayTroubles(
+                troublesOf(dish.recipe.family, kindsUsed(input, plan, dish.recipe)),
+                correctionStep(dish.recipe, dish.batter, pantry, toNumber(station.scale.factor)),
+                names,
+              )}
               stamp={stamp}
             />
           ) : null;

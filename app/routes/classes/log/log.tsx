@@ -10,7 +10,7 @@ import { ticksOf } from "~/services/ticks.server";
 import { saySent } from "~/ui/outbox/sent-words";
 import { useTicks } from "~/ui/pack/useTicks";
 import { logRows, piecesCounted } from "~/core/log";
-import { decidedOf, plan as planOf, recipesMade } from "~/core/plan";
+import { decidedOf, kindsUsed, plan as planOf, recipesMade } from "~/core/plan";
 import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
 import { classOnce, classOr404, settle } from "~/services/classes.server";
@@ -234,6 +234,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
             <Seen
               key={dish.id}
               recipe={dish.recipe}
+              kinds={kindsUsed(taught, made, dish.recipe)}
               step={correctionStep(dish.recipe, dish.batter, pantry, 1)}
               names={names}
               ticking={ticking}

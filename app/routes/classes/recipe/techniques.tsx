@@ -1,20 +1,31 @@
 import { useClass } from "../class-context";
-import { techniquesIn } from "~/core/look";
-import { recipesMade } from "~/core/plan";
+import { correctionStep, techniquesIn } from "~/core/look";
+import { type DishPlan, kindsUsed, recipesMade } from "~/core/plan";
 import { Techniques } from "~/ui/recipe/Techniques";
+import { Troubles } from "~/ui/recipe/Troubles";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
 
-/** What hands do in this class, as one sheet for the wall. */
+/** Dishes that somebody makes, each recipe once: what is seen of one is seen of its other tables. */
+const oncePerRecipe = (dishes: readonly DishPlan[]): DishPlan[] => {
+  const made = dishes.filter((dish) => dish.stations > 0);
+  return made.filter((dish, at) => made.findIndex((one) => one.recipe.id === dish.recipe.id) === at);
+};
+
+/** What hands do in this class, and what to do about a piece that looks wrong, as one sheet for the wall. */
 export default function TechniquesSheet() {
-  const { input, plan } = useClass();
-  const shown = techniquesIn(recipesMade(plan), new Map(input.pantry.map((one) => [one.id, one])));
+  const { input, plan, names } = useClass();
+  const pantry = new Map(input.pantry.map((one) => [one.id, one]));
+  const shown = techniquesIn(recipesMade(plan), pantry);
   return (
     <>
       <div className={parts.sheet.head}>
         <h2>How it is done</h2>
-        <p className={look("quiet")}>The movements of this class, for the wall. They follow from the recipes.</p>
+        <p className={look("quiet")}>
+          The movements of this class, and what to do about a piece that looks wrong, for the wall. They follow from the
+          recipes.
+        </p>
         <div className={parts.sheet.tools}>
           <PrintButton>Print</PrintButton>
         </div>
@@ -24,6 +35,17 @@ export default function TechniquesSheet() {
       ) : (
         <Techniques of={shown} isLarge />
       )}
+      {oncePerRecipe(plan.dishes).map((dish) => (
+        <section key={dish.id} className={look("above-l")}>
+          <h3>A piece looks wrong: {dish.recipe.title}</h3>
+          <Troubles
+            family={dish.recipe.family}
+            kinds={kindsUsed(input, plan, dish.recipe)}
+            step={correctionStep(dish.recipe, dish.batter, pantry, 1)}
+            names={names}
+          />
+        </section>
+      ))}
     </>
   );
 }
