@@ -199,13 +199,16 @@ test("how hands do it is drawn at the step, on the card, and on one sheet for th
   const wall = page.getByRole("listitem").filter({ hasText: "Fish it out with a larger piece of shell" });
   await expect(wall).toHaveCount(1);
   await expect(page.getByText("Pour and swirl.")).toHaveCount(0);
+  // What to do about a piece that looks wrong hangs beside it, for the surfaces of this class.
+  const wrong = page.getByRole("table").filter({ hasText: "What you see" }).first();
+  await expect(wrong.getByRole("row", { name: "filled at once, it cooled down" })).toContainText("fewer at a time");
   await page.goto(`${base}/recipe`);
   await expect(page.getByText("Read it at eye level.")).not.toHaveCount(0);
   await page.goto(`${base}/amounts`);
   await expect(page.getByRole("region", { name: /^Station / }).first()).toContainText("Turn once.");
-  // What to do about a piece that looks wrong hangs beside it, for the surfaces of this class.
-  const wrong = page.getByRole("table").filter({ hasText: "What you see" }).first();
-  await expect(wrong.getByRole("row", { name: "filled at once, it cooled down" })).toContainText("fewer at a time");
+  await expect(page.getByRole("region", { name: /^Station / }).first()).toContainText(
+    "Looks wrong? pale: a little hotter",
+  );
 });
 
 test("pieces are finished in rounds of their own and dry mix is stored: written by hand, decided by a class, on card, sheet and labels", async ({
