@@ -4,7 +4,7 @@ import { packingOfClass } from "~/core/pack";
 import { writeRatio } from "~/core/quantity";
 import { spokenAt } from "~/core/schedule";
 import { readClassFile } from "~/formats/class-file";
-import { recipesMade } from "./dishes";
+import { heatsOf, recipesMade } from "./dishes";
 import { decidedOf } from "./open-rounds";
 import { plan } from "./plan";
 
@@ -161,4 +161,21 @@ test("C21: a household with metric cups fills other spoons with the same food; a
     ["mix", ["dry"]],
     ["pour", ["cook"]],
   ]);
+});
+
+test("C19: what each surface is set to when it is switched on is the heat of its own kind, with its dial in words", () => {
+  const read = readClassFile(readFileSync("test/cases/c19-pan-and-griddle.json", "utf8"));
+  if (!read.ok) throw new Error(read.problems.join("\n"));
+  const made = plan(read.input);
+  const heats = heatsOf(read.input, made);
+  const [recipe] = made.dishes.map((dish) => dish.recipe);
+  const onGriddle = recipe?.heat.on?.find((one) => one.surfaceKind === "electric-griddle");
+  const kindOf = (surfaceId: string) => read.input.kitchen.surfaces.find((one) => one.id === surfaceId)?.kind;
+  expect(onGriddle?.dial).toBe("5 of 9");
+  expect(made.timeline.units.map((unit) => [kindOf(unit.surfaceId), heats.get(unit.id)])).toEqual(
+    expect.arrayContaining([
+      ["electric-griddle", { surfaceC: onGriddle?.surfaceC ?? recipe?.heat.surfaceC, dial: "5 of 9" }],
+      ["hob-pan", { surfaceC: recipe?.heat.surfaceC, dial: null }],
+    ]),
+  );
 });

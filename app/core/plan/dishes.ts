@@ -10,6 +10,7 @@ import {
   afterMixing,
   asVariant,
   heatAmong,
+  heatOn,
   withRounds,
 } from "~/core/recipe";
 import type { CookBy } from "~/core/schedule";
@@ -207,4 +208,34 @@ export function kindsUsed(
   const kinds = new Set(kitchen.surfaces.flatMap((surface) => (used.has(surface.id) ? [surface.kind] : [])));
   const own = heat.surfaceKinds.filter((kind) => kinds.has(kind));
   return own.length > 0 ? own : heat.surfaceKinds;
+}
+
+/** The heat a surface is set to, as its recipe says it for that kind, and the dial in its author's words. */
+export interface SetTo {
+  readonly surfaceC: { readonly from: number; readonly to: number };
+  readonly dial: string | null;
+}
+
+/** What each unit of a class is set to when it is switched on: the heat of what is cooked on it first. Units nobody uses are left out. */
+export function heatsOf(
+  { kitchen }: Pick<ClassInput, "kitchen">,
+  { timeline, stations, dishes }: Pick<ClassPlan, "timeline" | "stations" | "dishes">,
+): ReadonlyMap<string, SetTo> {
+  const heats = new Map<string, SetTo>();
+  const recipeOf = (stationId: string | null) => {
+    const station = stations.find((one) => one.id === stationId);
+    return (station ? dishes.find((dish) => dish.id === station.dishId) : dishes[0])?.recipe;
+  };
+  const kindOf = new Map(
+    timeline.units.map((unit) => [unit.id, kitchen.surfaces.find((one) => one.id === unit.surfaceId)?.kind]),
+  );
+  const cooked = timeline.tasks.filter(({ kind }) => kind === "load" || kind === "tester" || kind === "demo-load");
+  for (const { surfaceId, stationId } of [...cooked].sort((a, b) => a.start - b.start)) {
+    if (surfaceId === null || heats.has(surfaceId)) continue;
+    const [recipe, kind] = [recipeOf(stationId), kindOf.get(surfaceId)];
+    if (!recipe || !kind) continue;
+    const { surfaceC } = heatOn(recipe.heat, kind);
+    heats.set(surfaceId, { surfaceC, dial: recipe.heat.on?.find((one) => one.surfaceKind === kind)?.dial ?? null });
+  }
+  return heats;
 }

@@ -1,7 +1,15 @@
 import { plugIn, appliancesOf, usedUpOf } from "~/core/gear";
 import { packingOfClass } from "~/core/pack";
 import { knownFood } from "~/core/pantry";
-import { type ClassInput, type ClassPlan, type Stage, canonical, fingerprintOfText, stages } from "~/core/plan";
+import {
+  type ClassInput,
+  type ClassPlan,
+  type Stage,
+  canonical,
+  fingerprintOfText,
+  heatsOf,
+  stages,
+} from "~/core/plan";
 import { prepTasks } from "~/core/prep";
 import { type PersonKeys, noKeys } from "./stages";
 
@@ -117,8 +125,15 @@ const gear: Content = (input, made) => {
   };
 };
 
+/** What each unit is set to, in their order. */
+const heatsIn = (input: ClassInput, made: ClassPlan) => {
+  const heats = heatsOf(input, made);
+  return made.timeline.units.map((unit) => heats.get(unit.id) ?? null);
+};
+
 const timeline: Content = (input, made) => ({
   head: headOf(input),
+  heats: heatsIn(input, made),
   minutes: input.brief.minutes,
   ...(input.brief.aims ? { aims: input.brief.aims } : {}),
   stations: made.stations.map(({ id, name, size, people }) => ({ id, name, size, people })),

@@ -1,3 +1,4 @@
+import type { SetTo } from "~/core/plan";
 import type { Recipe } from "~/core/recipe";
 import { runList, spokenAt, type Timeline } from "~/core/schedule";
 import type { Names } from "~/ui/words/findings";
@@ -19,10 +20,12 @@ interface Props {
   /** What they are to learn, said at the doors. */
   readonly aims: readonly string[] | undefined;
   readonly isAlong: boolean;
+  /** What each surface is set to. */
+  readonly heats: ReadonlyMap<string, SetTo>;
 }
 
 /** The instructor's own run sheet: what happens at which minute, what to say and where to stand. */
-export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims, isAlong }: Props) {
+export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims, isAlong, heats }: Props) {
   const locale = useLocale();
   const { unit, unitAt } = unitNames(timeline, names);
   const at = (after: number) => clock(startsAt, timeZone, after, locale);
@@ -37,7 +40,7 @@ export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims
         <Heads of={["Time", "What happens", "Say, and watch for", "Stand"]} />
         <tbody>
           {rows.map((entry, index) => {
-            const { what, say, where } = sayEntry(entry, { names, unit, unitAt, at });
+            const { what, say, where } = sayEntry(entry, { names, unit, unitAt, at, heats });
             const time = at(entry.at);
             const isSame = index > 0 && at(rows[index - 1]?.at ?? -1) === time;
             return (

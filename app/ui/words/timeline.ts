@@ -1,8 +1,8 @@
 import { adultsAtHeat, isAdult, isAtStation } from "~/core/people";
-import type { ClassInput, WayKind, WayOut, WishCost } from "~/core/plan";
+import type { ClassInput, SetTo, WayKind, WayOut, WishCost } from "~/core/plan";
 import type { BellKind, HoldUp, LinkReason, RunEntry, Timeline } from "~/core/schedule";
 import { writeRatio } from "~/core/quantity";
-import { howMany, list, minutes } from "~/ui/format/format";
+import { howMany, list, minutes, temperature } from "~/ui/format/format";
 import type { Names } from "./findings";
 import { bellInstruction, bellWords, sharedThingWords } from "./en";
 
@@ -132,6 +132,18 @@ export function unitNames({ units }: Pick<Timeline, "units">, { station }: Pick<
   return { unit, unitAt };
 }
 
+/** "At 175–200 °C, dial: 4 of 9." Each heat once, where several are switched on together. */
+const sayHeats = (unitIds: readonly string[], heats: ReadonlyMap<string, SetTo>, locale: string): string[] => [
+  ...new Set(
+    unitIds.flatMap((id) => {
+      const heat = heats.get(id);
+      if (!heat) return [];
+      const { from, to } = heat.surfaceC;
+      return [`At ${temperature(from, to, locale)}${heat.dial === null ? "" : `, dial: ${heat.dial}`}.`];
+    }),
+  ),
+];
+
 /** One line of the list by the minute: what happens, what is said or watched for, and where to stand. */
 export function sayEntry(
   entry: RunEntry,
@@ -140,11 +152,13 @@ export function sayEntry(
     unit,
     unitAt,
     at,
+    heats,
   }: {
     names: Names;
     unit: (id: string) => string;
     unitAt: (id: string) => string;
     at: (after: number) => string;
+    heats: ReadonlyMap<string, SetTo>;
   },
 ): { readonly what: string; readonly say: string; readonly where: string } {
   const { locale, round: roundOf, step: stepOf } = names;
@@ -159,7 +173,9 @@ export function sayEntry(
     case "switch-on":
       return {
         what: `${list(entry.unitIds.map(unitAt), locale)}: on`,
-        say: "Nobody touches what heats up; cords along the wall.",
+        say: [...sayHeats(entry.unitIds, heats, locale), "Nobody touches what heats up; cords along the wall."].join(
+          " ",
+        ),
         where: "at the heat",
       };
     case "mixes":

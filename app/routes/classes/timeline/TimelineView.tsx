@@ -1,7 +1,7 @@
 import { useMemo } from "react";
 import { Form } from "react-router";
 import { useClass } from "../class-context";
-import { holdUpOf, movableLoads, reasonsOf, recipesMade, watchesOf, waysOut, wishCost } from "~/core/plan";
+import { heatsOf, holdUpOf, movableLoads, reasonsOf, recipesMade, watchesOf, waysOut, wishCost } from "~/core/plan";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { clock, minutes } from "~/ui/format/format";
@@ -119,6 +119,7 @@ export function TimelineView({ newest, told }: Props) {
           aims={input.brief.aims}
           isAlong={input.brief.demo === "along"}
           recipes={recipesMade(plan)}
+          heats={heatsOf(input, plan)}
         />
         <div>
           <table className={look("ruled", "no-print")}>

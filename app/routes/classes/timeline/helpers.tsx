@@ -1,7 +1,7 @@
 import { useClass } from "../class-context";
 import { shownOnce } from "~/core/caution";
 import { adultsAtHeat } from "~/core/people";
-import { recipesMade, watchesOf } from "~/core/plan";
+import { heatsOf, recipesMade, watchesOf } from "~/core/plan";
 import { runList } from "~/core/schedule";
 import { clock, list, minutes } from "~/ui/format/format";
 import { PrintButton } from "~/ui/parts/PrintButton";
@@ -22,6 +22,7 @@ export default function HelperCards() {
   const cards = watchesOf(input, plan);
   const nameOf = (index: number) => adultName(input, index);
   const { unitAt } = unitNames(plan.timeline, names);
+  const heats = heatsOf(input, plan);
   const at = (after: number) => clock(startsAt, timeZone, after, locale);
   const cautions = [
     ...new Set(
@@ -72,7 +73,7 @@ export default function HelperCards() {
                     })
                       .filter((entry) => entry.kind !== "last-out")
                       .map((entry, row) => {
-                        const { what, say } = sayEntry(entry, { names, unit: unitAt, unitAt, at });
+                        const { what, say } = sayEntry(entry, { names, unit: unitAt, unitAt, at, heats });
                         return (
                           <tr key={`${row} ${what}`} className={entry.kind === "bell" ? look("bell-row") : undefined}>
                             <td className={look("n")}>
