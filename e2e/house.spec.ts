@@ -94,7 +94,8 @@ test("a filling is a part of its own on card, bar and label; gear that is used u
   await page.goto(`${base}/take-home`);
   await expect(page.locator("article.take-home").first()).toContainText("chopped walnuts (walnut)");
   await page.goto(`${base}/toppings`);
-  await expect(page.locator("article.take-home")).toHaveCount(1);
+  await expect(page.locator("article.take-home")).toHaveCount(2);
+  await expect(page.getByRole("article").filter({ hasText: "Nut filling" })).toContainText("At each table");
 
   // Somebody is younger than was written down: six to eight stand at no heat.
   await page.goto(`${base}/people`);

@@ -218,7 +218,7 @@ describe("the topping bar", () => {
         const made = plan(input);
         const bar = toppingBarOf(input, made);
         const recipeOf = (dishId: string) => made.dishes.find((dish) => dish.id === dishId)?.recipe;
-        // What the cook step takes goes on at the heat.
+        // What the cook step takes stands at the heat, in a bowl of its own.
         const cookedIn = (dishId: string, lineId: string) => {
           const recipe = recipeOf(dishId);
           return recipe?.steps.some(
@@ -227,11 +227,13 @@ describe("the topping bar", () => {
         };
         const topped = made.stations.flatMap((station) => station.kit.filter((line) => line.bowl === "topping"));
         const lines = made.stations.flatMap((station) =>
-          station.kit.filter(
-            (line) => line.bowl === "topping" && !cookedIn(station.dishId, line.lineId) && line.part === undefined,
+          station.kit.flatMap((line) =>
+            line.bowl === "topping" && line.part === undefined
+              ? [{ ...line, key: `${cookedIn(station.dishId, line.lineId) ? "heat/" : ""}${line.ingredientId}` }]
+              : [],
           ),
         );
-        // A sauce is one bowl with all that its ingredients contain; a filling is not on the bar.
+        // A sauce is one bowl with all that its ingredients contain; a filling stands with those who fill.
         for (const one of bar) {
           if (!("part" in one.food)) continue;
           const name = one.food.part;
@@ -244,17 +246,18 @@ describe("the topping bar", () => {
           expect(inIt.length).toBeGreaterThan(0);
           for (const line of inIt)
             for (const substance of input.pantry.find((each) => each.id === line.ingredientId)?.contains ?? [])
-              if (!one.dishIds.some((id) => cookedIn(id, line.id))) expect(one.mark.contains).toContain(substance);
+              expect(one.mark.contains).toContain(substance);
         }
-        const foods = bar.flatMap((one) => ("part" in one.food ? [] : [{ ...one, id: one.food.ingredientId }]));
-        expect(foods.map((one) => one.id).sort()).toEqual([...new Set(lines.map((line) => line.ingredientId))].sort());
+        const foods = bar.filter((one) => !("part" in one.food));
+        expect(foods.map((one) => one.key).sort()).toEqual([...new Set(lines.map((line) => line.key))].sort());
+        expect(foods.every((one) => (one.stands === "heat") === one.key.startsWith("heat/"))).toBe(true);
         const fed = made.stations.reduce((sum, station) => sum + station.eaters, 0);
         for (const one of bar) {
           expect(one.takers).toBeLessThanOrEqual(one.people);
           expect(one.people).toBeLessThanOrEqual(fed);
         }
         for (const one of foods) {
-          const own = lines.filter((line) => line.ingredientId === one.id);
+          const own = lines.filter((line) => line.key === one.key);
           const grams = own.reduce((sum, line) => sum + (line.buyGrams ?? NaN), 0);
           if (one.grams === null) expect(grams).toBeNaN();
           else expect(one.grams).toBeCloseTo(grams, 6);

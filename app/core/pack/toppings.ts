@@ -8,11 +8,16 @@ import { type AllergenMark, allergensOn } from "./marks";
 /** What is in a bowl of the bar: one ingredient, or what a recipe makes by itself for the plate, by its name. */
 export type BarFood = { readonly ingredientId: string } | { readonly part: string };
 
+/** Where a bowl stands: on the bar, at the heat where it goes on while a piece cooks, or at the table that puts it between. */
+export const barPlaces = ["bar", "heat", "table"] as const;
+export type BarPlace = (typeof barPlaces)[number];
+
 /** One bowl of the topping bar: what is in it, for how many, how much, and what its label says. */
 export interface BarBowl {
-  /** The ingredient's id, or the recipe's and the part's. */
+  /** The ingredient's id, after "heat/" where it stands there, or the recipe's and the part's. */
   readonly key: string;
   readonly food: BarFood;
+  readonly stands: BarPlace;
   readonly mark: Pick<AllergenMark, "contains" | "mayContain" | "isUnread">;
   readonly dishIds: readonly string[];
   /** People at the tables whose recipe has it; of these, those who are likely to take any. */
@@ -24,17 +29,27 @@ export interface BarBowl {
   readonly bowl: { readonly sizeMl: Millilitres; readonly count: number } | null;
 }
 
-/** Where a topping of a recipe stands: in a bowl of its own, or in that of the sauce it belongs to; null where it is not on the bar. */
-function placeOf(line: Line, recipe: Recipe): { readonly key: string; readonly food: BarFood } | null {
-  if (!isAtPlate(line, recipe) || isCookedIn(line, recipe)) return null;
+/** The bowl of a topping of a recipe: its own, or that of the sauce or filling it belongs to; null for what is no topping. */
+function placeOf(line: Line, recipe: Recipe): Pick<BarBowl, "key" | "food" | "stands"> | null {
+  if (!isAtPlate(line, recipe)) return null;
   const part = platePartOf(line, recipe);
-  if (!part) return { key: line.ingredientId, food: { ingredientId: line.ingredientId } };
-  // A filling is put between by those who make it.
-  return part.kind === "filling" ? null : { key: `${recipe.id}/${part.id}`, food: { part: part.name } };
+  if (part)
+    return {
+      key: `${recipe.id}/${part.id}`,
+      food: { part: part.name },
+      stands: part.kind === "filling" ? "table" : "bar",
+    };
+  const stands = isCookedIn(line, recipe) ? "heat" : "bar";
+  return {
+    key: stands === "bar" ? line.ingredientId : `heat/${line.ingredientId}`,
+    food: { ingredientId: line.ingredientId },
+    stands,
+  };
 }
 
 interface Gathered {
   readonly food: BarFood;
+  readonly stands: BarPlace;
   readonly ingredientIds: Set<string>;
   readonly dishIds: Set<string>;
   people: number;
@@ -53,8 +68,8 @@ function together(marks: readonly AllergenMark[]): BarBowl["mark"] {
 }
 
 /**
- * The toppings of a class as one bar: each ingredient once, over all tables, most takers first; a sauce is one bowl, what is put on while
- * a piece cooks stands at the heat, and a filling is with those who fill. Its own bowl and its own spoon; what is to taste has no amount,
+ * The toppings of a class as one bar: each ingredient once, over all tables, most takers first; a sauce is one bowl. After them what
+ * stands elsewhere: at the heat what is put on while a piece cooks, with those who fill their filling. Its own bowl and its own spoon; what is to taste has no amount,
  * and so nothing is bought for it.
  */
 export function toppingBarOf(
@@ -72,9 +87,10 @@ export function toppingBarOf(
       const line = recipe.lines.find((one) => one.id === packed.lineId);
       const place = line && placeOf(line, recipe);
       if (!line || !place) continue;
-      const { key, food } = place;
+      const { key, food, stands } = place;
       const so: Gathered = bowls.get(key) ?? {
         food,
+        stands,
         ingredientIds: new Set(),
         dishIds: new Set(),
         people: 0,
@@ -104,9 +120,10 @@ export function toppingBarOf(
     }
   }
   return [...bowls]
-    .map(([key, { food, ingredientIds, dishIds, people, takers, grams, millilitres }]): BarBowl => ({
+    .map(([key, { food, stands, ingredientIds, dishIds, people, takers, grams, millilitres }]): BarBowl => ({
       key,
       food,
+      stands,
       mark: together(allergensOn([...ingredientIds], pantry, labels)),
       dishIds: [...dishIds],
       people,
@@ -114,5 +131,8 @@ export function toppingBarOf(
       grams,
       bowl: millilitres === null || millilitres <= 0 ? null : sizeFor("tub", millilitres),
     }))
-    .sort((a, b) => b.takers - a.takers || (a.key < b.key ? -1 : 1));
+    .sort(
+      (a, b) =>
+        barPlaces.indexOf(a.stands) - barPlaces.indexOf(b.stands) || b.takers - a.takers || (a.key < b.key ? -1 : 1),
+    );
 }

@@ -112,13 +112,16 @@ test("C22: butter from one microwave, a nut filling that is cooked beside, pairs
     ["gloves", 9],
     ["kitchen-paper", 1],
   ]);
-  // The filling goes home between, and is on the label; the bar has the berries only.
+  // The filling goes home between, and is on the label; the bar has the berries, each table its filling.
   const [label] = takeHomeOf(read.input, made);
   expect(label?.ingredients.find((one) => one.ingredientId === "walnuts")).toMatchObject({
     contains: ["walnut"],
     grams: 60,
   });
-  expect(toppingBarOf(read.input, made).map((bowl) => [bowl.key, bowl.grams])).toEqual([["strawberries", 240]]);
+  expect(toppingBarOf(read.input, made).map((bowl) => [bowl.key, bowl.stands, bowl.grams])).toEqual([
+    ["strawberries", "bar", 240],
+    ["nut-pairs/filling", "table", 600],
+  ]);
   // In one bowl on a scale only the batter adds up.
   expect(tareReadings(made.stations[0]?.kit ?? []).map((reading) => Math.round(reading.running))).toEqual([
     200, 208, 428, 478, 498,

@@ -164,10 +164,13 @@ const alikeHeat = (a: Heat, b: Heat): boolean =>
 
 /** The things that go round which a step wants, and for how long: a scale for what is measured, a heat for what is made over it. */
 function wantedBy(step: Step, recipe: Recipe, { measuring, whole }: { measuring: Seconds; whole: Seconds }) {
-  const tools = toolsAt(step, recipe);
   // What is warmed again is warmed where its step says: a pan wants a hob, and so does a saucepan.
-  const wantsHob = tools.includes("saucepan") || (step.kind === "reheat" && step.warmth?.place === "pan");
-  const things = sharedThings.filter((thing) => (thing === "hob" ? wantsHob : tools.includes(thing)));
+  const over = toolsAt(step, recipe);
+  const wantsHob = over.includes("saucepan") || (step.kind === "reheat" && step.warmth?.place === "pan");
+  // A gate is read in a moment: what only that is needed for keeps nobody waiting.
+  const things = sharedThings.filter((thing) =>
+    thing === "hob" ? wantsHob : thing === "microwave" ? over.includes(thing) : step.tools.includes(thing),
+  );
   return { things, holds: things.length === 1 && things[0] === "scale" && measuring > 0 ? measuring : whole };
 }
 

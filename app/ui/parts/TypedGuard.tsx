@@ -16,10 +16,16 @@ export function TypedGuard({ differs }: Props) {
   const navigation = useNavigation();
   const place = useRef<HTMLSpanElement>(null);
   const [isTyped, setTyped] = useState(false);
-  const [isAskable, setAskable] = useState(false);
+  const [asking, setAsking] = useState<"not-yet" | "ready" | "failed">("not-yet");
+  const isAskable = asking === "ready";
+  // A press that follows at once comes before the page was drawn anew: what was typed is known from here, not from the drawing.
+  const hasTyped = useRef(false);
   useEffect(() => {
     const form = place.current?.closest("form");
-    const typed = () => setTyped(true);
+    const typed = () => {
+      hasTyped.current = true;
+      setTyped(true);
+    };
     form?.addEventListener("input", typed);
     return () => form?.removeEventListener("input", typed);
   }, []);
@@ -27,14 +33,16 @@ export function TypedGuard({ differs }: Props) {
   useEffect(() => {
     if (!isDirty) return;
     fetchAsk().then(
-      () => setAskable(true),
-      () => undefined,
+      () => setAsking("ready"),
+      () => setAsking("failed"),
     );
   }, [isDirty]);
   // Where saving leads is no leaving.
   const isWatching = isDirty && navigation.state === "idle";
   const blocker = useBlocker(
-    ({ currentLocation, nextLocation }) => isWatching && currentLocation.pathname !== nextLocation.pathname,
+    ({ currentLocation, nextLocation }) =>
+      (isWatching || (differs === undefined && navigation.state === "idle" && hasTyped.current)) &&
+      currentLocation.pathname !== nextLocation.pathname,
   );
   useEffect(() => {
     if (!isWatching) return;
@@ -45,10 +53,10 @@ export function TypedGuard({ differs }: Props) {
   // Where our own question could not be fetched, the browser asks it.
   const isBlocked = blocker.state === "blocked";
   useEffect(() => {
-    if (!isBlocked || isAskable) return;
+    if (!isBlocked || asking !== "failed") return;
     if (confirm("Something on this page was changed and not saved. Leave it?")) blocker.proceed();
     else blocker.reset();
-  }, [blocker, isBlocked, isAskable]);
+  }, [blocker, isBlocked, asking]);
   return (
     <>
       <span ref={place} hidden />

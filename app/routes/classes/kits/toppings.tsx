@@ -1,5 +1,5 @@
 import { useClass } from "../class-context";
-import { toppingBarOf } from "~/core/pack";
+import { type BarPlace, toppingBarOf } from "~/core/pack";
 import { toScaleGrams } from "~/core/quantity";
 import { grams, list, people, volume } from "~/ui/format/format";
 import { TextLink } from "~/ui/parts/fields";
@@ -7,6 +7,13 @@ import { PrintButton } from "~/ui/parts/PrintButton";
 import { substanceWords } from "~/ui/words/en";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
+
+/** Where a bowl stands, if not on the bar. */
+const standsWords: Readonly<Record<BarPlace, string>> = {
+  bar: "",
+  heat: " At the heat: it goes on while a piece cooks.",
+  table: " At each table: it is put between.",
+};
 
 /** The topping bar: one bowl, one spoon and one label for each, with how much of it goes there. */
 export default function Toppings() {
@@ -37,7 +44,7 @@ export default function Toppings() {
         </p>
       ) : null}
       <div className={look("take-home-labels")}>
-        {bar.map(({ key, food, mark, dishIds, people: all, takers, grams: weight, bowl }) => (
+        {bar.map(({ key, food, stands, mark, dishIds, people: all, takers, grams: weight, bowl }) => (
           <article className={look("take-home")} key={key}>
             <h3>{"part" in food ? food.part : names.ingredient(food.ingredientId)}</h3>
             <p>
@@ -71,7 +78,7 @@ export default function Toppings() {
                     : ""}
                 </>
               )}{" "}
-              for {takers < all ? `${takers} of ${people(all)}` : people(all)}. A spoon of its own.
+              for {takers < all ? `${takers} of ${people(all)}` : people(all)}. A spoon of its own.{standsWords[stands]}
             </p>
             <p className={look("quiet", "small")}>
               {list(
