@@ -95,7 +95,9 @@ test("a filling is a part of its own on card, bar and label; gear that is used u
   await expect(page.locator("article.take-home").first()).toContainText("chopped walnuts (walnut)");
   await page.goto(`${base}/toppings`);
   await expect(page.locator("article.take-home")).toHaveCount(2);
-  await expect(page.getByRole("article").filter({ hasText: "Nut filling" })).toContainText("At each table");
+  await expect(
+    page.locator("article.take-home").filter({ has: page.getByRole("heading", { name: "Nut filling" }) }),
+  ).toContainText("At each table");
 
   // Somebody is younger than was written down: six to eight stand at no heat.
   await page.goto(`${base}/people`);
