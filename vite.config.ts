@@ -30,7 +30,7 @@ const later = [
   "(seating|log|teach|prep|shop)/.*",
   "turns/turns",
   "look/(stop|techniques|cues|troubles|likeness)",
-  "plan/(remedies|openings|matrix|ways|ways-out|gains|wishes|order|once)",
+  "plan/(remedies|openings|matrix|ways|ways-out|gains|wishes|order|once|heats|decided)",
   "pack/(ticks|take-home|trays|stored|toppings|call)",
   "pantry/sanity",
   "gear/(ways|load|starters)",

@@ -206,9 +206,9 @@ test("how hands do it is drawn at the step, on the card, and on one sheet for th
   await expect(page.getByText("Read it at eye level.")).not.toHaveCount(0);
   await page.goto(`${base}/amounts`);
   await expect(page.getByRole("region", { name: /^Station / }).first()).toContainText("Turn once.");
-  await expect(page.getByRole("region", { name: /^Station / }).first()).toContainText(
-    "Looks wrong? pale: a little hotter",
-  );
+  const first = page.getByRole("region", { name: /^Station / }).first();
+  await first.getByText("A piece looks wrong").click();
+  await expect(first.getByRole("row", { name: /^pale not hot enough/ })).toContainText("a little hotter");
 });
 
 test("pieces are finished in rounds of their own and dry mix is stored: written by hand, decided by a class, on card, sheet and labels", async ({

@@ -58,9 +58,22 @@ test("a wish, a settled stage, a class that is packed, taught or gone, and one s
   expect(await searchOrder(db, classId)).toBe("left");
   await db.deleteFrom("tick_event").execute();
 
-  const searched = searchOrder(db, classId);
-  expect(await changeBrief(classId, meta.version, { ...brief, minutes: 100 }, lead)).toBe(true);
-  expect(await searched).toBe("left");
+  // Saved by somebody after it was read and before what was found is written.
+  let saved = false;
+  const savedMeanwhile = new Proxy(db, {
+    get: (of, name) => {
+      const own: unknown = Reflect.get(of, name);
+      if (name !== "transaction") return typeof own === "function" ? own.bind(of) : own;
+      return () => ({
+        execute: async (work: Parameters<ReturnType<typeof db.transaction>["execute"]>[0]) => {
+          saved = await changeBrief(classId, meta.version, { ...brief, minutes: 100 }, lead);
+          return of.transaction().execute(work);
+        },
+      });
+    },
+  });
+  expect(await searchOrder(savedMeanwhile, classId)).toBe("left");
+  expect(saved).toBe(true);
   expect((await stored()).input.order).toBeUndefined();
 
   await appendEvents(db, input, [{ id: "00000000-0000-4000-8000-00000000000a", at: 1, kind: "class-started" }], lead);

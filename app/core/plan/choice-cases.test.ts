@@ -4,8 +4,9 @@ import { packingOfClass } from "~/core/pack";
 import { writeRatio } from "~/core/quantity";
 import { spokenAt } from "~/core/schedule";
 import { readClassFile } from "~/formats/class-file";
-import { heatsOf, recipesMade } from "./dishes";
-import { decidedOf } from "./open-rounds";
+import { decidedOf } from "./decided";
+import { recipesMade } from "./dishes";
+import { heatsOf } from "./heats";
 import { plan } from "./plan";
 
 test("C18: each table decides while it cooks how many are with berries; what may be wanted on top stands apart", () => {

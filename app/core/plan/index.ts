@@ -1,7 +1,8 @@
 /** From ClassInput to ClassPlan: the pipeline, why each figure is what it is, fingerprints of the stages. */
 export * from "./types";
 export { plan } from "./plan";
-export { type SetTo, heatsOf, kindsUsed, recipesMade, shownDish } from "./dishes";
+export { recipesMade, shownDish } from "./dishes";
+export * from "./heats";
 export { gramsAhead, hotPlacesOf, kitOptionsOf, placesPerAdult } from "./stations";
 export * from "./remedies";
 export * from "./wishes";
@@ -12,5 +13,5 @@ export * from "./gains";
 export * from "./ways";
 export { canonical, fingerprintOf, fingerprintOfText } from "./hash";
 export * from "./ways-out";
-export { type Decided, decidedOf } from "./open-rounds";
+export * from "./decided";
 export { type OrderFound, orderFor, withOrder } from "./order";

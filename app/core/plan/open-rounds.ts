@@ -1,12 +1,12 @@
 import { placesOn } from "~/core/gear";
 import type { Kitchen } from "~/core/gear";
-import type { Minutes, Pieces } from "~/core/quantity";
+import type { Minutes } from "~/core/quantity";
 import { type Recipe, lyingMinutes, mostLoads } from "~/core/recipe";
 import type { Timeline } from "~/core/schedule";
-import type { ClassInput, ClassPlan, DishPlan, PlanFinding, StationPlan } from "./types";
+import type { DishPlan, PlanFinding, StationPlan } from "./types";
 
 /** Loads a station is planned to cook, and how many pieces lie at once on the widest surface it has for them. */
-function laidFor(stationId: string, recipe: Recipe, timeline: Timeline, { surfaces }: Kitchen) {
+export function laidFor(stationId: string, recipe: Recipe, timeline: Timeline, { surfaces }: Kitchen) {
   const unitOf = new Map(timeline.units.map((unit) => [unit.id, unit.surfaceId]));
   const loads = timeline.tasks.filter((task) => task.kind === "load" && task.stationId === stationId);
   const used = new Set(loads.map((task) => unitOf.get(task.surfaceId ?? "")));
@@ -18,32 +18,8 @@ function laidFor(stationId: string, recipe: Recipe, timeline: Timeline, { surfac
 }
 
 /** Minutes of one load with what comes between two, on one surface. */
-const minutesEach = ({ heat }: Pick<Recipe, "heat">): Minutes =>
+export const minutesEach = ({ heat }: Pick<Recipe, "heat">): Minutes =>
   lyingMinutes(heat) + heat.pourPerPiece + heat.turnaround + heat.recover;
-
-/** What a table's own decision takes: its loads, those that were planned, and the minutes the difference comes to on one surface. */
-export interface Decided {
-  readonly loads: number;
-  readonly planned: number;
-  readonly minutes: Minutes;
-}
-
-/**
- * What it takes that a table which decides while it cooks makes so many pieces of each round: no load holds pieces of two.
- * @param pieces of each round, in their order, 0 and more.
- */
-export function decidedOf(
-  { kitchen }: Pick<ClassInput, "kitchen">,
-  { timeline, dishes }: Pick<ClassPlan, "timeline" | "dishes">,
-  station: Pick<StationPlan, "id" | "dishId">,
-  pieces: readonly Pieces[],
-): Decided | undefined {
-  const recipe = dishes.find((dish) => dish.id === station.dishId)?.recipe;
-  if (!recipe?.isRoundsOpen) return undefined;
-  const { loads: planned, places } = laidFor(station.id, recipe, timeline, kitchen);
-  const loads = pieces.reduce((sum, count) => sum + Math.ceil(count / places), 0);
-  return { loads, planned, minutes: (loads - planned) * minutesEach(recipe) };
-}
 
 /** What it may cost in loads that tables decide while they cook how many of each round they make. */
 export function openRoundFindings(

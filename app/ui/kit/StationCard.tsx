@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import { shownOnce } from "~/core/caution";
 import type { Surface } from "~/core/gear";
 import { type DishPlan, type StationPlan, gramsAhead } from "~/core/plan";
@@ -13,7 +14,8 @@ import type { Technique } from "~/core/look";
 import { Looks, StopMixing } from "~/ui/recipe/Looks";
 import { Techniques } from "~/ui/recipe/Techniques";
 import { hazardWords } from "~/ui/words/en";
-import { sayGate, sayHalves, sayHeatOn, sayRounds, sayServings, sayTimes, sayWarmth } from "~/ui/words/batter";
+import { sayGate, sayHalves, sayHeatOn, sayServings, sayTimes, sayWarmth } from "~/ui/words/batter";
+import { sayRounds } from "~/ui/words/rounds";
 import { byBowl } from "./groups";
 import { sayPiece } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
@@ -208,8 +210,8 @@ interface Props {
   readonly surfaces: readonly CardSurface[];
   /** What hands do at this table. */
   readonly techniques?: readonly Technique[] | undefined;
-  /** What to do about a piece that looks wrong, a few words each. */
-  readonly troubles?: readonly string[] | undefined;
+  /** What to do about a piece that looks wrong. */
+  readonly troubles?: ReactNode;
   readonly stamp: string;
 }
 
@@ -340,11 +342,7 @@ export function StationCard({
           <Looks recipe={dish.recipe} />
           {/* On paper they hang on the wall: a card is one page. */}
           <div className={look("no-print")}>
-            {troubles.length > 0 ? (
-              <p className={look("small")}>
-                <b>Looks wrong?</b> {troubles.join("; ")}.
-              </p>
-            ) : null}
+            {troubles}
             <Techniques of={techniques} />
           </div>
         </div>

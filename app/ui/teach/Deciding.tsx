@@ -4,7 +4,7 @@ import type { LiveState } from "~/core/teach";
 import { useLocale } from "~/ui/sheet/locale";
 import { PlainButton } from "~/ui/parts/plain";
 import { look } from "~/ui/theme/look";
-import { sayDecided } from "~/ui/words/batter";
+import { sayDecided } from "~/ui/words/rounds";
 import type { Happening } from "./useLive";
 
 interface Props {

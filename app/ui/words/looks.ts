@@ -6,7 +6,6 @@ import {
   type Sight,
   type Technique,
   type Trouble,
-  sights,
 } from "~/core/look";
 import { grams, volume } from "~/ui/format/format";
 import type { MixingStop, ShapeId } from "~/core/recipe";
@@ -113,17 +112,6 @@ export function sayAct(
       : "stir in a spoon of its flour, wait a minute, look";
   return cause === "small-flame" ? "turn the pan, move it about" : plainActs[act];
 }
-
-/** The likeliest of each sight in a few words, as they fit on a card: "pale: a little hotter". */
-export const sayTroubles = (
-  troubles: readonly Trouble[],
-  step: CorrectionStep | undefined,
-  names: Pick<Names, "ingredient" | "locale">,
-): string[] =>
-  sights.flatMap((sight) => {
-    const first = troubles.find((trouble) => trouble.sight === sight);
-    return first ? [`${sightWords[sight]}: ${sayAct(first, step, names)}`] : [];
-  });
 
 export const shapeWords: Readonly<Record<ShapeId, string>> = {
   ring: "ring",

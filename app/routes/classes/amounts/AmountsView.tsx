@@ -2,9 +2,8 @@ import { Form } from "react-router";
 import { stationIndex } from "~/core/people";
 import { Hidden, PlainSelect } from "~/ui/parts/plain";
 import { type Answer, Told } from "~/ui/parts/Told";
-import { correctionStep, techniquesIn, troublesOf } from "~/core/look";
-import { kindsUsed } from "~/core/plan";
-import { sayTroubles } from "~/ui/words/looks";
+import { techniquesIn } from "~/core/look";
+import { LooksWrong } from "~/ui/recipe/LooksWrong";
 import { useClass } from "../class-context";
 import { countedIn } from "~/ui/brief/Consequences";
 import { Findings } from "~/ui/class/Findings";
@@ -126,11 +125,15 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
               surfaces={surfacesOf(station.id)}
               people={station.people.flatMap((id) => nameOf.get(id) ?? [])}
               techniques={techniquesIn([dish.atTable ?? dish.recipe], pantry)}
-              troubles={sayTroubles(
-                troublesOf(dish.recipe.family, kindsUsed(input, plan, dish.recipe)),
-                correctionStep(dish.recipe, dish.batter, pantry, toNumber(station.scale.factor)),
-                names,
-              )}
+              troubles={
+                <LooksWrong
+                  input={input}
+                  plan={plan}
+                  dish={dish}
+                  factor={toNumber(station.scale.factor)}
+                  names={names}
+                />
+              }
               stamp={stamp}
             />
           ) : null;

@@ -24,7 +24,7 @@ import { AreaField, CheckField, FileLink, FormError, NumberField, Primary, TextL
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { bellWords } from "~/ui/words/en";
-import { sayDecided } from "~/ui/words/batter";
+import { sayDecided } from "~/ui/words/rounds";
 import { subjectsOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden } from "~/ui/parts/plain";

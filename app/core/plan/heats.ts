@@ -1,0 +1,44 @@
+import { type Recipe, type SurfaceKind, heatOn } from "~/core/recipe";
+import type { ClassInput, ClassPlan } from "./types";
+
+/** The kinds of surface of a class that a recipe cooks on: those in use there, or all it allows where none is. */
+export function kindsUsed(
+  { kitchen }: Pick<ClassInput, "kitchen">,
+  { timeline }: Pick<ClassPlan, "timeline">,
+  { heat }: Pick<Recipe, "heat">,
+): readonly SurfaceKind[] {
+  const used = new Set(timeline.units.map((unit) => unit.surfaceId));
+  const kinds = new Set(kitchen.surfaces.flatMap((surface) => (used.has(surface.id) ? [surface.kind] : [])));
+  const own = heat.surfaceKinds.filter((kind) => kinds.has(kind));
+  return own.length > 0 ? own : heat.surfaceKinds;
+}
+
+/** The heat a surface is set to, as its recipe says it for that kind, and the dial in its author's words. */
+export interface SetTo {
+  readonly surfaceC: { readonly from: number; readonly to: number };
+  readonly dial: string | null;
+}
+
+/** What each unit of a class is set to when it is switched on: the heat of what is cooked on it first. Units nobody uses are left out. */
+export function heatsOf(
+  { kitchen }: Pick<ClassInput, "kitchen">,
+  { timeline, stations, dishes }: Pick<ClassPlan, "timeline" | "stations" | "dishes">,
+): ReadonlyMap<string, SetTo> {
+  const heats = new Map<string, SetTo>();
+  const recipeOf = (stationId: string | null) => {
+    const station = stations.find((one) => one.id === stationId);
+    return (station ? dishes.find((dish) => dish.id === station.dishId) : dishes[0])?.recipe;
+  };
+  const kindOf = new Map(
+    timeline.units.map((unit) => [unit.id, kitchen.surfaces.find((one) => one.id === unit.surfaceId)?.kind]),
+  );
+  const cooked = timeline.tasks.filter(({ kind }) => kind === "load" || kind === "tester" || kind === "demo-load");
+  for (const { surfaceId, stationId } of [...cooked].sort((a, b) => a.start - b.start)) {
+    if (surfaceId === null || heats.has(surfaceId)) continue;
+    const [recipe, kind] = [recipeOf(stationId), kindOf.get(surfaceId)];
+    if (!recipe || !kind) continue;
+    const { surfaceC } = heatOn(recipe.heat, kind);
+    heats.set(surfaceId, { surfaceC, dial: recipe.heat.on?.find((one) => one.surfaceKind === kind)?.dial ?? null });
+  }
+  return heats;
+}
