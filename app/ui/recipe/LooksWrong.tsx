@@ -11,7 +11,7 @@ const CardTroubles = lazy(() => import("./CardTroubles").catch(() => ({ default:
 export function LooksWrong(props: CardTroublesProps) {
   const [isOpen, setOpen] = useState(false);
   return (
-    <Fold className={look("no-print")} onToggle={(event) => setOpen(event.currentTarget.open)}>
+    <Fold className={look("tare", "no-print")} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <FoldTitle>A piece looks wrong</FoldTitle>
       {isOpen ? (
         <Suspense>
