@@ -69,8 +69,8 @@ function together(marks: readonly AllergenMark[]): BarBowl["mark"] {
 
 /**
  * The toppings of a class as one bar: each ingredient once, over all tables, most takers first; a sauce is one bowl. After them what
- * stands elsewhere: at the heat what is put on while a piece cooks, with those who fill their filling. Its own bowl and its own spoon; what is to taste has no amount,
- * and so nothing is bought for it.
+ * stands elsewhere: at the heat what is put on while a piece cooks, at the tables their filling. Its own bowl and its own spoon; what is to
+ * taste has no amount, and so nothing is bought for it.
  */
 export function toppingBarOf(
   input: ClassInput,

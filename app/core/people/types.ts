@@ -6,8 +6,10 @@ export type Audience = (typeof audiences)[number];
 export const participantRoles = ["cook", "grown-up", "taster", "helper"] as const;
 export type ParticipantRole = (typeof participantRoles)[number];
 
-/** Youngest first. Before twelve months honey is not for a child (general infant-feeding guidance), so infants have a band of their own. */
-/** "6-11" is whoever nobody said of whether it is nearer six or eleven. */
+/**
+ * Youngest first. Before twelve months honey is not for a child (general infant-feeding guidance), so infants have a band of their own;
+ * "6-11" is whoever nobody said of whether it is nearer six or eleven.
+ */
 export const ageBands = ["under-1", "under-6", "6-8", "9-11", "6-11", "12-17", "adult"] as const;
 export type AgeBand = (typeof ageBands)[number];
 

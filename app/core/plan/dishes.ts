@@ -184,6 +184,12 @@ export function dishesOf(input: ClassInput, pantry: Pantry, seats: readonly Stat
 export const recipesMade = ({ dishes }: { readonly dishes: readonly DishPlan[] }): Recipe[] =>
   dishes.filter((dish) => dish.stations > 0).map((dish) => dish.recipe);
 
+/** The dishes that somebody makes, each recipe once, as its first table makes it. */
+export function dishesOnce({ dishes }: { readonly dishes: readonly DishPlan[] }): DishPlan[] {
+  const made = dishes.filter((dish) => dish.stations > 0);
+  return made.filter((dish, at) => made.findIndex((one) => one.recipe.id === dish.recipe.id) === at);
+}
+
 /** The dish that is shown and that the spare kit is of: the first that somebody makes, else the first. */
 export const shownDish = (dishes: readonly DishPlan[]): DishPlan | undefined =>
   dishes.find((dish) => dish.stations > 0) ?? dishes[0];

@@ -1,5 +1,13 @@
 import { type Recipe, type SurfaceKind, heatOn } from "~/core/recipe";
+import { shownDish } from "./dishes";
 import type { ClassInput, ClassPlan } from "./types";
+
+/** The kind of each surface that stands in a class, by its unit. */
+export const kindsByUnit = (
+  { kitchen }: Pick<ClassInput, "kitchen">,
+  { timeline }: Pick<ClassPlan, "timeline">,
+): ReadonlyMap<string, SurfaceKind | undefined> =>
+  new Map(timeline.units.map((unit) => [unit.id, kitchen.surfaces.find((one) => one.id === unit.surfaceId)?.kind]));
 
 /** The kinds of surface of a class that a recipe cooks on: those in use there, or all it allows where none is. */
 export function kindsUsed(
@@ -7,8 +15,7 @@ export function kindsUsed(
   { timeline }: Pick<ClassPlan, "timeline">,
   { heat }: Pick<Recipe, "heat">,
 ): readonly SurfaceKind[] {
-  const used = new Set(timeline.units.map((unit) => unit.surfaceId));
-  const kinds = new Set(kitchen.surfaces.flatMap((surface) => (used.has(surface.id) ? [surface.kind] : [])));
+  const kinds = new Set(kindsByUnit({ kitchen }, { timeline }).values());
   const own = heat.surfaceKinds.filter((kind) => kinds.has(kind));
   return own.length > 0 ? own : heat.surfaceKinds;
 }
@@ -27,11 +34,9 @@ export function heatsOf(
   const heats = new Map<string, SetTo>();
   const recipeOf = (stationId: string | null) => {
     const station = stations.find((one) => one.id === stationId);
-    return (station ? dishes.find((dish) => dish.id === station.dishId) : dishes[0])?.recipe;
+    return (station ? dishes.find((dish) => dish.id === station.dishId) : shownDish(dishes))?.recipe;
   };
-  const kindOf = new Map(
-    timeline.units.map((unit) => [unit.id, kitchen.surfaces.find((one) => one.id === unit.surfaceId)?.kind]),
-  );
+  const kindOf = kindsByUnit({ kitchen }, { timeline });
   const cooked = timeline.tasks.filter(({ kind }) => kind === "load" || kind === "tester" || kind === "demo-load");
   for (const { surfaceId, stationId } of [...cooked].sort((a, b) => a.start - b.start)) {
     if (surfaceId === null || heats.has(surfaceId)) continue;

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { CalendarDate } from "@internationalized/date";
-import { plan } from "~/core/plan";
+import { kindsByUnit, plan } from "~/core/plan";
 import { demoClasses } from "~/demo/boathouse";
 import { classes } from "../../../test/generators";
 import type { ClassInput } from "~/core/plan";
@@ -10,12 +10,7 @@ import { turnsOf } from "./turns";
 function talliesIn(input: ClassInput) {
   const made = plan(input);
   const pantry = new Map(input.pantry.map((one) => [one.id, one]));
-  const kinds = new Map(
-    made.timeline.units.map(({ id, surfaceId }) => [
-      id,
-      input.kitchen.surfaces.find((one) => one.id === surfaceId)?.kind,
-    ]),
-  );
+  const kinds = kindsByUnit(input, made);
   return made.stations.flatMap((station) => {
     const dish = made.dishes.find((one) => one.id === station.dishId);
     if (!dish) return [];

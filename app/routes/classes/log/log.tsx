@@ -10,7 +10,7 @@ import { ticksOf } from "~/services/ticks.server";
 import { saySent } from "~/ui/outbox/sent-words";
 import { useTicks } from "~/ui/pack/useTicks";
 import { logRows, piecesCounted } from "~/core/log";
-import { decidedOf, kindsUsed, plan as planOf, recipesMade } from "~/core/plan";
+import { decidedOf, dishesOnce, kindsUsed, plan as planOf, recipesMade } from "~/core/plan";
 import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
 import { classOnce, classOr404, settle } from "~/services/classes.server";
@@ -97,9 +97,7 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
   const ticking = useTicks(params.classId, loaderData.ticks, loaderData.me);
   const pantry = new Map(taught.pantry.map((one) => [one.id, one]));
   // A recipe that several dishes are of is looked at once.
-  const looked = [
-    ...new Map(made.dishes.filter((dish) => dish.stations > 0).map((dish) => [dish.recipe.id, dish])).values(),
-  ];
+  const looked = dishesOnce(made);
   const decisions = made.stations.flatMap((station) => {
     const recipe = made.dishes.find((dish) => dish.id === station.dishId)?.recipe;
     const rounds = state.decided[station.id];

@@ -1,6 +1,7 @@
 import { Fragment } from "react";
 import { useClass } from "../class-context";
 import { labelsInHand } from "~/core/pantry";
+import { kindsByUnit } from "~/core/plan";
 import { talliesOf, turnsOf } from "~/core/turns";
 import { clock, howMany, list, minutes } from "~/ui/format/format";
 import { TextLink } from "~/ui/parts/fields";
@@ -14,12 +15,7 @@ export default function Turns() {
   const { input, plan, names, action } = useClass();
   const pantry = new Map(input.pantry.map((one) => [one.id, one]));
   const labels = labelsInHand(input.labels, input.packs);
-  const surfaceAt = new Map(
-    plan.timeline.units.map((unit) => [
-      unit.id,
-      input.kitchen.surfaces.find((surface) => surface.id === unit.surfaceId)?.kind,
-    ]),
-  );
+  const surfaceAt = kindsByUnit(input, plan);
   const nameOf = (id: string) => input.people.find((one) => one.id === id)?.name ?? id;
   return (
     <>

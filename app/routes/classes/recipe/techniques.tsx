@@ -1,17 +1,11 @@
 import { useClass } from "../class-context";
 import { correctionStep, techniquesIn } from "~/core/look";
-import { type DishPlan, kindsUsed, recipesMade } from "~/core/plan";
+import { dishesOnce, kindsUsed, recipesMade } from "~/core/plan";
 import { Techniques } from "~/ui/recipe/Techniques";
 import { Troubles } from "~/ui/recipe/Troubles";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
-
-/** Dishes that somebody makes, each recipe once: what is seen of one is seen of its other tables. */
-const oncePerRecipe = (dishes: readonly DishPlan[]): DishPlan[] => {
-  const made = dishes.filter((dish) => dish.stations > 0);
-  return made.filter((dish, at) => made.findIndex((one) => one.recipe.id === dish.recipe.id) === at);
-};
 
 /** What hands do in this class, and what to do about a piece that looks wrong, as one sheet for the wall. */
 export default function TechniquesSheet() {
@@ -35,7 +29,7 @@ export default function TechniquesSheet() {
       ) : (
         <Techniques of={shown} isLarge />
       )}
-      {oncePerRecipe(plan.dishes).map((dish) => (
+      {dishesOnce(plan).map((dish) => (
         <section key={dish.id} className={look("above-l")}>
           <h3>A piece looks wrong: {dish.recipe.title}</h3>
           <Troubles
