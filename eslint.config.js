@@ -143,6 +143,16 @@ export default defineConfig(
           selector: "NewExpression[callee.name='Date'][arguments.length=0]",
           message: "take the moment as an argument.",
         },
+        {
+          selector:
+            "Program > :matches(VariableDeclaration, ExportNamedDeclaration > VariableDeclaration) > VariableDeclarator > NewExpression[callee.name=/^(Map|Set)$/][arguments.length=0]",
+          message:
+            "nothing in the core outlives a call unless it is keyed by identity: a WeakMap, with a word on what it keeps.",
+        },
+        {
+          selector: "Program > :matches(VariableDeclaration, ExportNamedDeclaration > VariableDeclaration)[kind='let']",
+          message: "nothing in the core outlives a call: no state of a module.",
+        },
         ...noPromise,
       ],
     },

@@ -282,6 +282,8 @@ export interface ParticipantNeedTable {
   food: string | null;
   note: string;
   note_read_by: string | null;
+  covers: string[] | null;
+  covers_by: string | null;
 }
 export interface LabelReadingTable {
   class_id: string;

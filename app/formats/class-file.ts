@@ -40,6 +40,12 @@ export const needSchema = z.discriminatedUnion("kind", [
   z.strictObject({
     kind: z.literal("food"),
     food: z.string().trim().min(1, "expected a food").max(60, "expected at most 60 characters"),
+    covers: z
+      .strictObject({ words: z.array(z.string().trim().min(1).max(60)).max(20), by: name })
+      .optional()
+      .describe(
+        "what somebody said the word covers, in foods and substances by name; no words: only what goes by this very name; left out, the word is taken by itself, and one nobody understands is unknown over everything",
+      ),
     severity: z.enum(severities),
     touchOrAir: z.boolean().default(false),
     note: text,

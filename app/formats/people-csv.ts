@@ -86,7 +86,10 @@ const no = ["", "no", "n", "false", "0"];
 
 const wordsOf = (values: readonly string[]) => values.join(", ");
 
-/** What people write for a substance, each with how bad it is where the word says so. */
+/**
+ * What people write for a substance, each with how bad it is where the word says so. What may mean several ("nuts", "shellfish") is not
+ * here: it stays as words, for somebody to read and ask.
+ */
 const substanceNames: Readonly<Record<string, readonly [Substance, Severity?]>> = {
   celiac: ["gluten", "coeliac"],
   coeliac: ["gluten", "coeliac"],
@@ -98,8 +101,6 @@ const substanceNames: Readonly<Record<string, readonly [Substance, Severity?]>> 
   "lactose intolerance": ["milk", "intolerance"],
   eggs: ["egg"],
   peanuts: ["peanut"],
-  nuts: ["tree-nut"],
-  nut: ["tree-nut"],
   "tree nuts": ["tree-nut"],
   "tree nut": ["tree-nut"],
   almonds: ["almond"],
@@ -114,7 +115,6 @@ const substanceNames: Readonly<Record<string, readonly [Substance, Severity?]>> 
   "brazil nuts": ["brazil-nut"],
   soya: ["soy"],
   "sesame seeds": ["sesame"],
-  shellfish: ["crustacean"],
   crustaceans: ["crustacean"],
   molluscs: ["mollusc"],
   sulphites: ["sulphite"],
@@ -133,8 +133,8 @@ const severityNames: Readonly<Record<string, Severity>> = {
   preference: "choice",
   dislike: "choice",
 };
-/** An answer, and it is that there is nothing. */
-const nothing = /^(?:none|no|nil|n\/a|na|nothing|nope|-|–|no allergies|none known|nka)\.?$/i;
+/** An answer, and it is that there is nothing. A dash or "n/a" is none: it says that nobody asked, or that the field does not apply. */
+const nothing = /^(?:none|no|nil|nothing|nope|no allergies|none known|nka)\.?$/i;
 
 /**
  * What a cell says must be avoided. A substance without how bad it is counts as an allergy; what cannot be told stays as words that

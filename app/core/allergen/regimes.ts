@@ -48,9 +48,12 @@ export type Regime = keyof typeof regimes;
 /**
  * Must a label of this market name a substance where the product has it? Only then does its silence mean anything; "may contain" is
  * voluntary almost everywhere. Pine nut is a tree nut in the US and in Australia and New Zealand, not among the fourteen.
+ * @param seenFrom whose list the class goes by: where that counts pine nuts among the tree nuts, the silence of a label that need not name
+ * them says nothing of tree nuts as a whole.
  */
-export function isObliged(substance: Substance, market: Regime): boolean {
+export function isObliged(substance: Substance, market: Regime, seenFrom: Regime = market): boolean {
   const list: readonly Substance[] = regimes[market];
+  if (substance === "tree-nut" && market === "eu" && seenFrom !== "eu") return false;
   if (substance === "tree-nut" && market === "anz") return true;
   if (substance === "pine-nut") return market !== "eu";
   const group = groupOf(substance);

@@ -1,12 +1,19 @@
 import {
+  type FoodMeaning,
   type Ingredient,
   type LabelReading,
   type Substance,
   bearsOn,
   diets,
+  foodMeanings,
   foodName,
   isAskedAbout,
-  isFood,
+  isLookedFor,
+  isUnderstood,
+  matchOf,
+  namedOn,
+  substancesNamedOn,
+  unnamedAnimalIn,
 } from "~/core/pantry";
 import type { Need, Participant, Severity } from "~/core/people";
 import { type Regime, isObliged } from "./regimes";
@@ -72,6 +79,16 @@ export type Reason =
   | { readonly why: "label-names-food"; readonly food: string; readonly product: string }
   | { readonly why: "food-not-looked-for"; readonly food: string }
   | { readonly why: "not-this-food"; readonly food: string }
+  /** The ingredient goes by a wider word that may mean this food: soft herbs, and the need is coriander. */
+  | { readonly why: "may-be-food"; readonly food: string }
+  /** Nobody knows what the word covers: it is asked. */
+  | { readonly why: "word-not-understood"; readonly food: string }
+  /** A letter or two from a word that is known: it is asked which is meant. */
+  | { readonly why: "word-misspelt"; readonly food: string; readonly nearest: string }
+  /** Gelatine, rennet or lard of an animal that is not named. */
+  | { readonly why: "animal-not-named"; readonly substance: Substance; readonly declared: Substance }
+  /** Some who react to peanut react to lupin; only the person and their clinician know. */
+  | { readonly why: "ask-about-lupin"; readonly substance: Substance }
   /** Claimed gluten-free by a label that was read: for coeliac, within its market's limit. */
   | {
       readonly why: "gluten-free-claim";
@@ -139,8 +156,10 @@ function judgeClaim(ingredient: Ingredient, label: LabelReading): Judged | undef
   // No oats may be called gluten-free in Australia and New Zealand; elsewhere they are for whoever agreed it with their clinician.
   if (declared.every((one) => one === "oats"))
     return market === "anz" ? undefined : { verdict: "unknown", reason: { why: "ask-about-oats" } };
+  // Only of wheat is there a starch without gluten; barley, rye or malt beside the claim is a contradiction, and contained.
   const isStarch =
-    label.contains.some((one) => bearsOn(one, "gluten")) && !ingredient.contains.some((one) => bearsOn(one, "gluten"));
+    declared.every((one) => one === "oats" || one === "wheat" || one === "gluten") &&
+    !ingredient.contains.some((one) => bearsOn(one, "gluten"));
   return isStarch ? { verdict: "unknown", reason: { why: "ask-about-wheat-starch", product } } : undefined;
 }
 
@@ -149,7 +168,7 @@ function judgeClaim(ingredient: Ingredient, label: LabelReading): Judged | undef
  * of its market obliges it to speak, or where somebody looked through the whole list for it.
  */
 function judge(
-  { substance, mayCounts, isCoeliac }: AvoidedSubstance,
+  { substance, mayCounts, isCoeliac, word }: AvoidedSubstance,
   ingredient: Ingredient,
   label: LabelReading | undefined,
 ): Judged {
@@ -161,7 +180,7 @@ function judge(
   if (nature) return { verdict: "contains", reason: { why: "by-nature", substance, declared: nature } };
   if (label) {
     const { product, readBy, readOn } = label;
-    const stated = label.contains.find((declared) => bearsOn(declared, substance));
+    const stated = [...label.contains, ...substancesNamedOn(label)].find((declared) => bearsOn(declared, substance));
     if (stated)
       return {
         verdict: "contains",
@@ -174,34 +193,56 @@ function judge(
         reason: { why: "label-may-contain", substance, declared: traces, product, readBy, readOn },
       };
   }
+  const declared = [
+    ...ingredient.contains,
+    ...(label?.contains ?? []),
+    ...(label?.mayContain ?? []),
+    ...substancesNamedOn(label),
+  ];
+  const unnamed = unnamedAnimalIn(declared, substance);
+  if (unnamed) return { verdict: "unknown", reason: { why: "animal-not-named", substance, declared: unnamed } };
+  if (substance === "peanut" && mayCounts && declared.includes("lupin"))
+    return { verdict: "unknown", reason: { why: "ask-about-lupin", substance } };
   // Regions disagree whether coconut is a tree nut; only the person knows what their own advice covers.
   const isNut = substance === "tree-nut" || bearsOn(substance, "tree-nut");
-  const mentionsCoconut =
-    ingredient.contains.includes("coconut") ||
-    label?.contains.includes("coconut") ||
-    label?.mayContain.includes("coconut");
-  if (isNut && mentionsCoconut) return { verdict: "unknown", reason: { why: "ask-about-coconut", substance } };
+  if (isNut && declared.includes("coconut"))
+    return { verdict: "unknown", reason: { why: "ask-about-coconut", substance } };
   if (ingredient.label === "whole") return { verdict: "clear", reason: { why: "whole-food", substance } };
   if (!label) return { verdict: "unknown", reason: { why: "label-unread", substance } };
   const { product, readBy, readOn } = label;
   const market = label.market ?? "eu";
-  if (isObliged(substance, market))
+  if (isObliged(substance, market, label.seenFrom))
     return { verdict: "clear", reason: { why: "none-declared", substance, product, readBy, readOn } };
-  return hasLookedFor(label, substance)
+  return hasLookedFor(label, substance) || (word && isLookedFor(label.lookedFor ?? [], word))
     ? { verdict: "clear", reason: { why: "looked-for", what: substance, product, readBy, readOn } }
     : { verdict: "unknown", reason: { why: "silence-says-nothing", substance, market, product } };
 }
 
-/** Any food by its name. Nobody is obliged to single it out on a label, so its silence is an answer only to who looked for it. */
-function judgeFood(food: string, ingredient: Ingredient, label: LabelReading | undefined): Judged {
-  if (isFood(ingredient, food)) return { verdict: "contains", reason: { why: "is-food", food } };
-  const named = label?.foods?.some((one) => isFood({ id: "", name: one }, food));
-  if (label && named) return { verdict: "contains", reason: { why: "label-names-food", food, product: label.product } };
-  if (ingredient.label === "whole") return { verdict: "clear", reason: { why: "not-this-food", food } };
-  if (label && hasLookedFor(label, food)) {
+/**
+ * Any food by its name. Nobody is obliged to single it out on a label, so its silence is an answer only to who looked for it. A word
+ * nobody understands is unknown over everything. Undefined where the listed substances that the word means answer for it.
+ */
+function judgeFood(
+  { food, meaning }: AvoidedFood,
+  ingredient: Ingredient,
+  label: LabelReading | undefined,
+): Judged | undefined {
+  const byName = matchOf(ingredient, meaning);
+  if (byName === "is") return { verdict: "contains", reason: { why: "is-food", food } };
+  const listed = namedOn(label).map((one) => matchOf(one, meaning));
+  if (label && listed.includes("is"))
+    return { verdict: "contains", reason: { why: "label-names-food", food, product: label.product } };
+  if (meaning.nearest !== null)
+    return { verdict: "unknown", reason: { why: "word-misspelt", food, nearest: meaning.nearest } };
+  if (!isUnderstood(meaning)) return { verdict: "unknown", reason: { why: "word-not-understood", food } };
+  if (label && isLookedFor(label.lookedFor ?? [], meaning) && !meaning.isListed) {
     const { product, readBy, readOn } = label;
     return { verdict: "clear", reason: { why: "looked-for", what: food, product, readBy, readOn } };
   }
+  if (byName === "may-be" || listed.includes("may-be"))
+    return { verdict: "unknown", reason: { why: "may-be-food", food } };
+  if (meaning.isListed) return undefined;
+  if (ingredient.label === "whole") return { verdict: "clear", reason: { why: "not-this-food", food } };
   return { verdict: "unknown", reason: { why: "food-not-looked-for", food } };
 }
 
@@ -219,9 +260,12 @@ export type Avoided = {
       readonly food?: undefined;
       /** Of gluten for somebody with coeliac disease: what a product may claim bears on it. */
       readonly isCoeliac?: boolean;
+      /** The word that was written and means this substance. */
+      readonly word?: FoodMeaning;
     }
-  | { readonly food: string; readonly substance?: undefined }
+  | { readonly food: string; readonly meaning: FoodMeaning; readonly substance?: undefined }
 );
+type AvoidedFood = Extract<Avoided, { readonly food: string }>;
 
 function avoidedFor(need: Need): Avoided[] {
   if (need.kind === "diet")
@@ -232,15 +276,25 @@ function avoidedFor(need: Need): Avoided[] {
       isAsked: isAskedAbout(need.diet),
     }));
   const common = { mayCounts: mayContainCounts[need.severity], touchOrAir: need.touchOrAir, isAsked: false };
-  if (need.kind === "food") return [{ ...common, food: need.food }];
-  const isCoeliac = need.severity === "coeliac" && bearsOn(need.substance, "gluten");
   // Coeliac disease is about gluten, whichever cereal somebody wrote down.
-  return isCoeliac ? [{ ...common, substance: "gluten", isCoeliac }] : [{ ...common, substance: need.substance }];
+  const isCoeliac = (substance: Substance) => need.severity === "coeliac" && bearsOn(substance, "gluten");
+  const asSubstance = (substance: Substance) =>
+    isCoeliac(substance) ? { ...common, substance: "gluten" as const, isCoeliac: true } : { ...common, substance };
+  if (need.kind === "substance") return [asSubstance(need.substance)];
+  return foodMeanings(need.food, need.covers?.words).flatMap((meaning): Avoided[] => [
+    { ...common, food: meaning.word, meaning },
+    ...meaning.substances.map((substance) => ({ ...asSubstance(substance), word: meaning })),
+  ]);
 }
 
 /** A coeliac need written down as one cereal: the person or their guardian is asked what they mean. */
 export const isCoeliacAsked = (person: Pick<Participant, "needs">): boolean =>
-  person.needs.some((need) => need.kind === "substance" && need.severity === "coeliac" && need.substance !== "gluten");
+  person.needs.some(
+    (need) =>
+      need.kind !== "diet" &&
+      need.severity === "coeliac" &&
+      (need.kind === "substance" ? need.substance !== "gluten" : !/gluten|c(?:o|œ)?eliac/i.test(need.food)),
+  );
 
 const declaredIn = new WeakMap<readonly Need[], readonly Avoided[]>();
 const honey: Avoided = { substance: "honey", mayCounts: true, touchOrAir: false, isAsked: false };
@@ -323,7 +377,8 @@ function judgedAnew(
   const judged: Judged[] = [];
   for (const one of avoided) {
     if (one.food !== undefined) {
-      judged.push(judgeFood(one.food, ingredient, label));
+      const found = judgeFood(one, ingredient, label);
+      if (found) judged.push(found);
       continue;
     }
     const found = judge(one, ingredient, label);

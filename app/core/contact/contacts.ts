@@ -1,12 +1,17 @@
 import { type Avoided, type VerdictWord, avoidedBy, hasOpenWords, isObliged, rankOf } from "~/core/allergen";
 import {
   type Ingredient,
+  type KnownFood,
   type LabelReading,
   type Market,
   type Substance,
   bearsOn,
-  foodName,
-  isFood,
+  isLookedFor,
+  isUnderstood,
+  matchOf,
+  namedOn,
+  substancesNamedOn,
+  unnamedAnimalIn,
 } from "~/core/pantry";
 import type { Participant } from "~/core/people";
 import { type Line, type Recipe, type Tool, isAtPlate, toolsAt } from "~/core/recipe";
@@ -22,6 +27,8 @@ export type Trace =
       readonly certainty: "silent";
       readonly ingredientId: string;
       readonly market: Market;
+      /** Whose list the class goes by. */
+      readonly seenFrom: Market;
       readonly lookedFor: readonly string[];
       readonly isGlutenFree: boolean;
     }
@@ -32,19 +39,41 @@ export type Trace =
       readonly names: Pick<Ingredient, "id" | "name" | "raw">;
     };
 
-// The search over touches goes by names; each name keeps the trace it stands for, and is never taken apart again.
-const known = new Map<string, Trace>();
-
-function nameOf(trace: Trace): string {
-  const name = [
-    trace.certainty,
-    "substance" in trace ? trace.substance : trace.ingredientId,
-    ...(trace.certainty === "silent" ? [trace.market, trace.isGlutenFree, ...trace.lookedFor] : []),
-    ...(trace.certainty === "food" ? [trace.names.name] : []),
-  ].join(" ");
-  if (!known.has(name)) known.set(name, trace);
-  return name;
+/**
+ * The traces of one plan, each by its number as text: the search over touches goes by names. Equal traces of the same ingredient and
+ * label have one name. Made anew for each plan, so that no class is answered with another's ingredients.
+ */
+export interface Traces {
+  readonly nameOf: (trace: Trace) => string;
+  readonly traceOf: (name: string) => Trace | undefined;
 }
+
+export function newTraces(): Traces {
+  const traces: Trace[] = [];
+  const names = new Map<unknown, Map<string, string>>();
+  return {
+    nameOf(trace) {
+      // What a trace is about by identity, where there is such a thing; the rest of it are words of fixed lists and ids.
+      const about =
+        trace.certainty === "food" ? trace.names : trace.certainty === "silent" ? trace.lookedFor : undefined;
+      const key = JSON.stringify([
+        trace.certainty,
+        "substance" in trace ? trace.substance : trace.ingredientId,
+        ...(trace.certainty === "silent" ? [trace.market, trace.seenFrom, trace.isGlutenFree] : []),
+      ]);
+      const of = names.get(about) ?? new Map<string, string>();
+      names.set(about, of);
+      const before = of.get(key);
+      if (before !== undefined) return before;
+      const name = String(traces.push(trace) - 1);
+      of.set(key, name);
+      return name;
+    },
+    traceOf: (name) => traces[Number(name)],
+  };
+}
+
+const nothingLookedFor: readonly string[] = [];
 
 /** What anybody of the class avoids beyond what labels must name: without it such traces are not followed. */
 export interface Asks {
@@ -57,13 +86,14 @@ export function tracesOf(
   ingredientIds: Iterable<string>,
   pantry: ReadonlyMap<string, Ingredient>,
   labels: ReadonlyMap<string, LabelReading>,
+  { nameOf }: Traces,
   asks: Asks = { foods: true, silence: true },
 ): Set<string> {
   const traces = new Set<string>();
   for (const id of ingredientIds) {
     const ingredient = pantry.get(id);
     const label = labels.get(id);
-    for (const substance of [...(ingredient?.contains ?? []), ...(label?.contains ?? [])])
+    for (const substance of [...(ingredient?.contains ?? []), ...(label?.contains ?? []), ...substancesNamedOn(label)])
       traces.add(nameOf({ certainty: "contains", substance }));
     for (const substance of label?.mayContain ?? []) traces.add(nameOf({ certainty: "may-contain", substance }));
     if (ingredient?.label !== "whole" && !label) traces.add(nameOf({ certainty: "unread", ingredientId: id }));
@@ -73,14 +103,14 @@ export function tracesOf(
           certainty: "silent",
           ingredientId: id,
           market: label.market ?? "eu",
-          lookedFor: label.lookedFor ?? [],
+          seenFrom: label.seenFrom ?? label.market ?? "eu",
+          lookedFor: label.lookedFor ?? nothingLookedFor,
           isGlutenFree: label.isGlutenFree ?? false,
         }),
       );
     if (!asks.foods) continue;
     if (ingredient) traces.add(nameOf({ certainty: "food", ingredientId: id, names: ingredient }));
-    for (const food of label?.foods ?? [])
-      traces.add(nameOf({ certainty: "food", ingredientId: id, names: { id: "", name: food } }));
+    for (const names of namedOn(label)) traces.add(nameOf({ certainty: "food", ingredientId: id, names }));
   }
   return traces;
 }
@@ -90,6 +120,8 @@ export interface ContactStation {
   readonly recipe: Recipe;
   /** Own kit packed first and sealed, own tools, own fat and toppings. */
   readonly isApart: boolean;
+  /** What is known of its food where it has products of its own: they touch and fly like any other food. */
+  readonly food?: Pick<KnownFood, "pantry" | "labels"> | undefined;
 }
 
 export interface ContactInput {
@@ -257,18 +289,29 @@ export function contactsOf(
   input: ContactInput,
   pantry: ReadonlyMap<string, Ingredient>,
   labels: ReadonlyMap<string, LabelReading>,
+  traces: Traces,
   asks: Asks,
 ): Reached {
   // Stations of one dish carry the same.
   const whole = new Map<Recipe, Set<string>>();
   const dry = new Map<Recipe, Set<string>>();
   const once = (kept: Map<Recipe, Set<string>>, recipe: Recipe, ids: () => string[]) => {
-    const traces = kept.get(recipe) ?? tracesOf(ids(), pantry, labels, asks);
-    kept.set(recipe, traces);
-    return traces;
+    const left = kept.get(recipe) ?? tracesOf(ids(), pantry, labels, traces, asks);
+    kept.set(recipe, left);
+    return left;
   };
   const all = (recipe: Recipe) => once(whole, recipe, () => recipe.lines.map((line) => line.ingredientId));
-  const own = new Map<string, ReadonlySet<string>>(input.stations.map((station) => [station.id, all(station.recipe)]));
+  const at = ({ recipe, food }: ContactStation) =>
+    food
+      ? tracesOf(
+          recipe.lines.map((line) => line.ingredientId),
+          food.pantry,
+          food.labels,
+          traces,
+          asks,
+        )
+      : all(recipe);
+  const own = new Map<string, ReadonlySet<string>>(input.stations.map((station) => [station.id, at(station)]));
   const carried = [
     ...input.stations,
     ...input.extras.map((extra) => ({ id: extra.kind as string, recipe: extra.recipe })),
@@ -299,22 +342,29 @@ export interface Exposure {
 function bearing(avoided: Avoided, trace: Trace): Exposure["verdict"] | undefined {
   if (trace.certainty === "unread") return "unknown";
   if (avoided.food !== undefined) {
-    const { food } = avoided;
-    if (trace.certainty === "food")
-      return isFood(trace.names, food) ? (avoided.mayCounts ? "contains" : "may-contain") : undefined;
-    if (trace.certainty !== "silent") return undefined;
-    return trace.lookedFor.some((one) => foodName(one) === foodName(food)) ? undefined : "unknown";
+    const { meaning } = avoided;
+    if (trace.certainty === "food") {
+      const match = matchOf(trace.names, meaning);
+      if (match === "is") return avoided.mayCounts ? "contains" : "may-contain";
+      return match === "may-be" ? "unknown" : undefined;
+    }
+    // A word nobody understands makes the plate unknown already; the substances that a word means answer for themselves.
+    if (trace.certainty !== "silent" || !isUnderstood(meaning) || meaning.isListed) return undefined;
+    return isLookedFor(trace.lookedFor, meaning) ? undefined : "unknown";
   }
   if (trace.certainty === "food") return undefined;
   const { substance } = avoided;
   if (trace.certainty === "silent") {
-    if (isObliged(substance, trace.market) || trace.lookedFor.includes(substance)) return undefined;
+    if (isObliged(substance, trace.market, trace.seenFrom) || trace.lookedFor.includes(substance)) return undefined;
+    if (avoided.word && isLookedFor(trace.lookedFor, avoided.word)) return undefined;
     return avoided.isCoeliac && trace.isGlutenFree ? undefined : "unknown";
   }
   if (bearsOn(trace.substance, substance)) {
     if (avoided.isAsked) return "unknown";
     return avoided.mayCounts ? "contains" : "may-contain";
   }
+  if (unnamedAnimalIn([trace.substance], substance)) return "unknown";
+  if (substance === "peanut" && avoided.mayCounts && trace.substance === "lupin") return "unknown";
   const isNut = substance === "tree-nut" || bearsOn(substance, "tree-nut");
   return isNut && trace.substance === "coconut" ? "unknown" : undefined;
 }
@@ -328,13 +378,14 @@ export function exposuresOf(
   reached: ReadonlyMap<string, Way>,
   others: readonly { readonly stationId: string; readonly traces: ReadonlySet<string> }[],
   stationId: string,
+  { traceOf }: Traces,
 ): Exposure[] {
   if (!person.hasAnswered || hasOpenWords(person)) return [];
   const avoided = avoidedBy(person);
   if (avoided.length === 0) return [];
   const found = new Map<string, Exposure>();
   const note = (one: Avoided, text: string, way: Way) => {
-    const trace = known.get(text);
+    const trace = traceOf(text);
     if (!trace) return;
     const verdict = bearing(one, trace);
     if (!verdict) return;

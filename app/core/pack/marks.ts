@@ -5,6 +5,10 @@ export interface AllergenMark {
   readonly ingredientId: string;
   readonly contains: readonly Substance[];
   readonly mayContain: readonly Substance[];
+  /** Foods beyond the substances that its label names: maize, banana. */
+  readonly foods: readonly string[];
+  /** A fresh food has no label to read: what is not declared on one is not declared at all. */
+  readonly hasLabel: boolean;
   /** A packaged product whose label nobody has read: what is in it is not known. */
   readonly isUnread: boolean;
 }
@@ -23,6 +27,8 @@ export function allergensOn(
       ingredientId,
       contains,
       mayContain: (label?.mayContain ?? []).filter((each) => !contains.includes(each)),
+      foods: label?.foods ?? [],
+      hasLabel: label !== undefined,
       isUnread: one === undefined || (one.label === "packaged" && label === undefined),
     };
   });

@@ -18,7 +18,7 @@ export interface BarBowl {
   readonly key: string;
   readonly food: BarFood;
   readonly stands: BarPlace;
-  readonly mark: Pick<AllergenMark, "contains" | "mayContain" | "isUnread">;
+  readonly mark: Pick<AllergenMark, "contains" | "mayContain" | "foods" | "hasLabel" | "isUnread">;
   readonly dishIds: readonly string[];
   /** People at the tables whose recipe has it; of these, those who are likely to take any. */
   readonly people: number;
@@ -64,7 +64,13 @@ const plus = (sum: number | null, more: number | null) => (sum === null || more 
 function together(marks: readonly AllergenMark[]): BarBowl["mark"] {
   const contains = [...new Set(marks.flatMap((mark) => mark.contains))];
   const mayContain = [...new Set(marks.flatMap((mark) => mark.mayContain))].filter((one) => !contains.includes(one));
-  return { contains, mayContain, isUnread: marks.some((mark) => mark.isUnread) };
+  return {
+    contains,
+    mayContain,
+    foods: [...new Set(marks.flatMap((mark) => mark.foods))],
+    hasLabel: marks.some((mark) => mark.hasLabel),
+    isUnread: marks.some((mark) => mark.isUnread),
+  };
 }
 
 /**

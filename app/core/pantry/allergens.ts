@@ -74,6 +74,23 @@ export const groupOf = (substance: Substance): Substance | undefined => parents[
 export const bearsOn = (declared: Substance, avoided: Substance): boolean =>
   declared === avoided || parents[declared] === avoided || parents[avoided] === declared;
 
+/** What comes of an animal and does not say of which. Lard is said of pigs, and a pack need not say so. */
+const unnamedAnimals: Partial<Readonly<Record<Substance, readonly Substance[]>>> = {
+  gelatine: ["meat", "pork", "beef", "fish"],
+  rennet: ["meat", "pork", "beef"],
+  lard: ["pork", "beef"],
+};
+const animals: readonly Substance[] = ["pork", "beef", "fish"];
+
+/**
+ * Of what is declared, the part that may come of an animal somebody avoids and does not say of which; undefined where the animal is
+ * named beside it ("gelatine, beef") or where it makes no difference.
+ */
+export const unnamedAnimalIn = (declared: readonly Substance[], avoided: Substance): Substance | undefined =>
+  declared.some((one) => animals.includes(one))
+    ? undefined
+    : declared.find((one) => unnamedAnimals[one]?.includes(avoided));
+
 /** What each way of eating leaves out. */
 export const diets = {
   vegetarian: ["fish", "crustacean", "mollusc", "meat", "gelatine", "rennet", "carmine"],
@@ -92,7 +109,7 @@ export const diets = {
     "honey",
   ],
   "no-alcohol": ["alcohol"],
-  faith: ["meat", "gelatine", "rennet", "crustacean", "mollusc", "alcohol"],
+  faith: ["meat", "gelatine", "rennet", "crustacean", "mollusc", "alcohol", "carmine", "shellac"],
 } as const satisfies Record<string, readonly Substance[]>;
 export type Diet = keyof typeof diets;
 

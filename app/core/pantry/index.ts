@@ -6,4 +6,5 @@ export * from "./convert";
 export * from "./uncertainty";
 export * from "./sanity";
 export * from "./aliases";
+export * from "./food-words";
 export * from "./foods";

@@ -87,6 +87,8 @@ export interface LabelReading {
   readonly mayContain: readonly Substance[];
   /** The market the product was made for; that of the class where nobody says. */
   readonly market?: Market | undefined;
+  /** Whose list the class goes by; put there by {@link knownFood}, never stored. */
+  readonly seenFrom?: Market | undefined;
   /** Substances and foods that nobody is obliged to declare, looked for in the whole list and not found. */
   readonly lookedFor?: readonly string[] | undefined;
   /** Foods beyond the substances that the list names: corn, banana. */
@@ -192,11 +194,10 @@ export function knownFood(input: {
   readonly shared?: readonly SharedFood[] | undefined;
 }): KnownFood {
   const pantry = new Map(input.pantry.map((one) => [one.id, one]));
+  const seenFrom = input.brief.regime;
+  const marketsOf = (label: Pick<LabelReading, "market">) => ({ market: label.market ?? seenFrom, seenFrom });
   const labels = new Map(
-    [...labelsInHand(input.labels, input.packs)].map(([id, label]) => [
-      id,
-      { ...label, market: label.market ?? input.brief.regime },
-    ]),
+    [...labelsInHand(input.labels, input.packs)].map(([id, label]) => [id, { ...label, ...marketsOf(label) }]),
   );
   // A whole food that is bought as a product of some name has a label like any other: what is in the carton is not known unread.
   for (const pack of input.packs) {
@@ -208,8 +209,7 @@ export function knownFood(input: {
   for (const food of shared) {
     const id = sharedFoodId(food);
     pantry.set(id, asIngredient(food));
-    if (food.label)
-      labels.set(id, { ...food.label, ingredientId: id, market: food.label.market ?? input.brief.regime });
+    if (food.label) labels.set(id, { ...food.label, ingredientId: id, ...marketsOf(food.label) });
   }
   const own = new Map<number, { pantry: Map<string, Ingredient>; labels: Map<string, LabelReading> }>();
   for (const { instead, label } of all) {
@@ -220,7 +220,7 @@ export function knownFood(input: {
     const one = pantry.get(ingredientId);
     // A product has a label, whatever it stands for; one that nobody read is unknown.
     if (one) there.pantry.set(ingredientId, { ...one, label: "packaged" });
-    if (label) there.labels.set(ingredientId, { ...label, ingredientId, market: label.market ?? input.brief.regime });
+    if (label) there.labels.set(ingredientId, { ...label, ingredientId, ...marketsOf(label) });
     else there.labels.delete(ingredientId);
   }
   return { pantry, labels, broughtIds: shared.map(sharedFoodId), own };

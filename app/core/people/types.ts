@@ -31,6 +31,8 @@ export type Need =
   | {
       readonly kind: "food";
       readonly food: string;
+      /** What somebody of the class said that the word covers; absent while nobody did. */
+      readonly covers?: Covers | undefined;
       readonly severity: Severity;
       readonly touchOrAir: boolean;
       readonly note: string;
@@ -42,6 +44,12 @@ export type Need =
       readonly note: string;
       readonly noteReadBy?: string | null | undefined;
     };
+
+/** What a word of somebody's covers: foods and substances by name; none, only what goes by this very name. */
+export interface Covers {
+  readonly words: readonly string[];
+  readonly by: string;
+}
 
 export interface Participant {
   readonly id: string;

@@ -1,4 +1,4 @@
-import { type Recipe, checkRecipe, isAtPlate, keepsCold, takeUpOf, takenUpAfter } from "~/core/recipe";
+import { type Recipe, checkRecipe, keepsCold, takeUpOf, takenUpAfter } from "~/core/recipe";
 import { toNumber } from "~/core/quantity";
 import {
   type AnyRecipeFinding,
@@ -11,11 +11,10 @@ import {
 } from "~/core/batter";
 import { mayOf } from "~/core/turns";
 import { checkGear, checkKitchen, surfacesFor } from "~/core/gear";
-import { gravest, hasOpenWords, isCoeliacAsked, rankOf } from "~/core/allergen";
-import { labelsInHand } from "~/core/pantry";
 import { adultsAtHeat, bears, childrenPerAdult, fewestAdults, isAtStation, isSmall } from "~/core/people";
 import { checkTimeline, handMinutes, type ScheduleInput, type Timeline } from "~/core/schedule";
 import { type KitLine, hasFraction, isSpiceEased } from "~/core/kit";
+import { allergyFindings } from "./allergy-findings";
 import { canonical } from "./hash";
 import { openRoundFindings } from "./open-rounds";
 import { shapeFindings } from "./shapes";
@@ -151,60 +150,6 @@ function briefFindings(input: ClassInput, stations: number): PlanFinding[] {
       ? [{ code: "register-over", level: "warns", named, people: input.brief.people } as const]
       : []),
   ];
-}
-
-function allergyFindings(
-  input: ClassInput,
-  plates: readonly Plate[],
-  dishes: readonly DishPlan[],
-  isShown: boolean,
-): PlanFinding[] {
-  const silent = input.people.filter((person) => !person.hasAnswered).length;
-  const findings: PlanFinding[] = silent > 0 ? [{ code: "not-answered", level: "warns", people: silent }] : [];
-  const unread = input.people.filter((person) => person.hasAnswered && hasOpenWords(person)).length;
-  if (unread > 0) findings.push({ code: "words-not-read", level: "warns", people: unread });
-  // In one room a product of one table meets those of the others, and nobody reckoned how.
-  const ownNames = input.brief.isRemote
-    ? []
-    : (input.shared ?? []).filter((food) => food.instead).map(({ name }) => name);
-  if (ownNames.length > 0) findings.push({ code: "own-products-in-a-room", level: "warns", names: ownNames });
-  const inHand = labelsInHand(input.labels, input.packs);
-  const other = input.labels.map((label) => label.ingredientId).filter((id) => !inHand.has(id));
-  if (other.length > 0) findings.push({ code: "label-of-other-product", level: "warns", ingredientIds: other });
-  const codes = { contains: "cannot-eat", "may-contain": "may-not-eat", unknown: "plate-unknown" } as const;
-  const plateOf = new Map(plates.map((plate) => [plate.participantId, plate]));
-  for (const person of input.people) {
-    const plate = plateOf.get(person.id);
-    if (!plate || !person.hasAnswered || hasOpenWords(person) || plate.verdict === "clear") continue;
-    const { id: participantId, name } = person;
-    const own = gravest(plate.items.map((item) => item.verdict));
-    if (own !== "clear") {
-      const ingredientIds = plate.items.filter((item) => item.verdict === own).map((item) => item.ingredientId);
-      findings.push({ code: codes[own], level: "warns", participantId, name, ingredientIds });
-    }
-    // What reaches the plate is news where the plate itself says less.
-    const graver = plate.exposures.filter((one) => rankOf[one.verdict] < rankOf[own]);
-    const substances = [...new Set(graver.flatMap((one) => one.substance ?? []))];
-    const foods = [...new Set(graver.flatMap((one) => one.food ?? []))];
-    if (graver.length > 0)
-      findings.push({ code: "contact-reaches", level: "warns", participantId, name, substances, foods });
-  }
-  const asked = input.people.filter(isCoeliacAsked).map((person) => person.name);
-  if (asked.length > 0) findings.push({ code: "coeliac-as-cereal", level: "warns", names: asked });
-  if (input.people.some((person) => person.needs.length > 0)) {
-    const toppings = new Set(
-      dishes.flatMap((dish) =>
-        dish.recipe.lines.filter((line) => isAtPlate(line, dish.recipe)).map((line) => line.ingredientId),
-      ),
-    );
-    findings.push({
-      code: "contact-not-checked",
-      level: "notes",
-      hasDemoPiece: isShown,
-      hasToppings: toppings.size > 1,
-    });
-  }
-  return findings;
 }
 
 /** Findings that say the same of several stations become one that names them all. */

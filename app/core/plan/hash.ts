@@ -17,19 +17,18 @@ export function canonical(value: unknown): string {
   return JSON.stringify(value) ?? "null";
 }
 
-/** While a brief is typed most stages depend on the same text as at the key before. */
-const hashes = new Map<string, string>();
-const mostHashes = 500;
+/** Of objects, which nobody changes, by their identity: while a brief is typed most of what is hashed is the same object as before. */
+const hashes = new WeakMap<object, string>();
 
 /** First 80 bits of SHA-256 in hex: short enough to print on a sheet, long enough never to meet by accident. */
-export const fingerprintOf = (value: unknown): string => fingerprintOfText(canonical(value));
-
-/** The same of a text that is canonical already. */
-export function fingerprintOfText(text: string): string {
-  const known = hashes.get(text);
+export function fingerprintOf(value: unknown): string {
+  if (typeof value !== "object" || value === null) return fingerprintOfText(canonical(value));
+  const known = hashes.get(value);
   if (known) return known;
-  const hash = bytesToHex(sha256(utf8ToBytes(text))).slice(0, 20);
-  if (hashes.size >= mostHashes) hashes.clear();
-  hashes.set(text, hash);
+  const hash = fingerprintOfText(canonical(value));
+  hashes.set(value, hash);
   return hash;
 }
+
+/** The same of a text that is canonical already. */
+export const fingerprintOfText = (text: string): string => bytesToHex(sha256(utf8ToBytes(text))).slice(0, 20);

@@ -1,5 +1,13 @@
-import { avoidedBy, gravest, isObliged, judgePlate } from "~/core/allergen";
-import { type ContactStation, contactsOf, demoStation, exposuresOf, tracesOf } from "~/core/contact";
+import {
+  type ItemVerdict,
+  type PersonVerdict,
+  avoidedBy,
+  gravest,
+  isObliged,
+  judgePlate,
+  rankOf,
+} from "~/core/allergen";
+import { type ContactStation, contactsOf, demoStation, exposuresOf, newTraces, tracesOf } from "~/core/contact";
 import { stationIndex } from "~/core/people";
 import { type GearLine, isUsedUp } from "~/core/gear";
 import { type KnownFood, foodAt, markets } from "~/core/pantry";
@@ -19,6 +27,17 @@ function eatenBy(
     return [...new Set(own.flatMap((dish) => dish.recipe.lines.map((line) => line.ingredientId)))];
   });
   return (stationId) => eaten(dishOf.get(stationId ?? "") ?? "");
+}
+
+/** A plate on which each item may also be one of other tables' own: the gravest of them counts. */
+function withGraver(plate: PersonVerdict, others: readonly (readonly ItemVerdict[])[]): PersonVerdict {
+  if (others.length === 0) return plate;
+  const items = plate.items.map((item) =>
+    others
+      .flatMap((of) => of.filter((one) => one.ingredientId === item.ingredientId))
+      .reduce((worst, one) => (rankOf[one.verdict] < rankOf[worst.verdict] ? one : worst), item),
+  );
+  return { ...plate, items, verdict: gravest(items.map((item) => item.verdict)) };
 }
 
 /** Every person's plate: what it is made of, what is brought along, and what reaches it over the room. */
@@ -41,14 +60,18 @@ export function platesOf(
   const asks = {
     foods: avoided.some((one) => one.food !== undefined),
     silence: avoided.some(
-      (one) => one.food !== undefined || markets.some((market) => !isObliged(one.substance, market)),
+      (one) =>
+        one.food !== undefined || markets.some((market) => !isObliged(one.substance, market, input.brief.regime)),
     ),
   };
   const recipeOf = new Map(dishes.map((dish) => [dish.id, dish.recipe]));
   const atStations = stations.flatMap((station): ContactStation[] => {
     const recipe = recipeOf.get(station.dishId);
-    return recipe ? [{ id: station.id, recipe, isApart: station.isApart }] : [];
+    // A household's own kit meets nobody's; in one room what stands at a table is in the room.
+    const own = input.brief.isRemote ? undefined : food.own.get(stationIndex(station.id));
+    return recipe ? [{ id: station.id, recipe, isApart: station.isApart, food: own }] : [];
   });
+  const traces = newTraces();
   const isShown = timeline.tasks.some((task) => task.kind === "demo-load") || extras.some((one) => one.kind === "demo");
   const demoDish = isShown ? shownDish(dishes)?.id : undefined;
   const reached = isAsked
@@ -77,29 +100,54 @@ export function platesOf(
         },
         pantry,
         labels,
+        traces,
         asks,
       )
     : undefined;
-  const traces = remembered((dishId) =>
-    tracesOf(recipeOf.get(dishId)?.lines.map((line) => line.ingredientId) ?? [], pantry, labels, asks),
-  );
+  const leftBy = (dishId: string, known: Pick<KnownFood, "pantry" | "labels">) =>
+    tracesOf(
+      recipeOf.get(dishId)?.lines.map((line) => line.ingredientId) ?? [],
+      known.pantry,
+      known.labels,
+      traces,
+      asks,
+    );
+  const tracesOfDish = remembered((dishId) => leftBy(dishId, food));
+  const withOwn = input.brief.isRemote
+    ? []
+    : atStations.flatMap((one) => (one.food ? [{ ...one, food: one.food }] : []));
   // Of stations that make the same, one that is not a person's own speaks for all.
   const aroundFor = remembered((stationId) => {
     const makers = new Map<string, string>();
     if (demoDish !== undefined) makers.set(demoDish, demoStation);
     for (const one of stations) if (one.id !== stationId && !makers.has(one.dishId)) makers.set(one.dishId, one.id);
-    return [...makers].map(([dishId, from]) => ({ stationId: from, traces: traces(dishId) }));
+    const own = withOwn.filter((one) => one.id !== stationId);
+    return [
+      ...[...makers].map(([dishId, from]) => ({ stationId: from, traces: tracesOfDish(dishId) })),
+      ...own.map(({ id, food: known }) => ({
+        stationId: id,
+        traces: leftBy(stations.find((one) => one.id === id)?.dishId ?? "", known),
+      })),
+    ];
+  });
+  /** What whoever has no station may be given of a table's own products: they eat of every dish, and of these. */
+  const tasted = remembered((personId) => {
+    const person = input.people.find((one) => one.id === personId);
+    return person
+      ? withOwn.map(({ id, food: known }) => judgePlate(person, eaten(id), known.pantry, known.labels).items)
+      : [];
   });
   return input.people.map((person): Plate => {
     const station = stationOf.get(person.id);
     const there = foodAt(food, station && stationIndex(station.id));
-    const judged = judgePlate(person, [...eaten(station?.id), ...broughtIds], there.pantry, there.labels);
+    const usual = judgePlate(person, [...eaten(station?.id), ...broughtIds], there.pantry, there.labels);
+    const judged = station ? usual : withGraver(usual, tasted(person.id));
     // Who has no station is judged on every dish already: nothing in the room could add to that.
     const others =
       !input.brief.isRemote && person.needs.some((need) => need.kind !== "diet" && need.touchOrAir)
         ? aroundFor(station?.id ?? "")
         : [];
-    const exposures = reached && station ? exposuresOf(person, reached.of(station.id), others, station.id) : [];
+    const exposures = reached && station ? exposuresOf(person, reached.of(station.id), others, station.id, traces) : [];
     return exposures.length === 0
       ? { ...judged, exposures }
       : { ...judged, verdict: gravest([judged.verdict, ...exposures.map((one) => one.verdict)]), exposures };

@@ -81,8 +81,9 @@ function kitFor(
         : [],
   );
   const measured = [set.id, tolerance.strict, tolerance.usual, easesSpice];
-  const own = [...(options.own ?? [])].map(([id, name]) => `${id}=${name}`);
-  const key = [writeRatio(factor), loads, pieces, rounds.join("+"), ...asked, ...measured, ...own].join(" ");
+  // As JSON, so that no name of a product can be read as two.
+  const own = JSON.stringify([...(options.own ?? [])]);
+  const key = [writeRatio(factor), loads, pieces, rounds.join("+"), ...asked, ...measured, own].join(" ");
   const known = kits.get(key) ?? kitOf(recipe, pantry, factor, counted, options);
   kits.set(key, known);
   return known;

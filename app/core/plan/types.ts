@@ -144,6 +144,10 @@ export interface Plate extends PersonVerdict {
 export const stages = ["recipe", "brief", "allergies", "amounts", "kits", "gear", "timeline", "teach", "log"] as const;
 export type Stage = (typeof stages)[number];
 
+/** Where advice differs from person to person and no list decides. */
+export const needQuestions = ["buckwheat", "coconut", "lupin", "vanilla-alcohol"] as const;
+export type NeedQuestion = (typeof needQuestions)[number];
+
 export type PlanFinding =
   | { readonly code: "no-dish"; readonly level: "blocks" }
   | { readonly code: "dishes-overbooked"; readonly level: "blocks"; readonly asked: number; readonly stations: number }
@@ -353,6 +357,35 @@ export type PlanFinding =
       /** The piece that is shown is tasted by somebody, and several toppings stand on one table. */
       readonly hasDemoPiece: boolean;
       readonly hasToppings: boolean;
+      /** Pieces of different dishes wait or are warmed in one oven, covered dish or the like. */
+      readonly isHeldTogether: boolean;
+    }
+  /** A word for a food that nobody understands, or a slip of one that is known: asked, and unknown until somebody says what it covers. */
+  | {
+      readonly code: "need-word-open";
+      readonly level: "warns";
+      readonly participantId: string;
+      readonly name: string;
+      readonly word: string;
+      readonly nearest: string | null;
+    }
+  /** A word for many foods: all of them are meant until somebody says which. */
+  | {
+      readonly code: "need-family-asked";
+      readonly level: "notes";
+      readonly participantId: string;
+      readonly name: string;
+      readonly word: string;
+      readonly members: readonly string[];
+    }
+  /** What the rules leave open for somebody: they are asked, with the reason. */
+  | {
+      readonly code: "need-question";
+      readonly level: "notes";
+      readonly participantId: string;
+      readonly name: string;
+      readonly question: NeedQuestion;
+      readonly ingredientId: string;
     }
   | {
       readonly code: "newer-revision";

@@ -236,7 +236,8 @@ export const scoopNames: readonly string[] = [...new Set([...moreCups, ...fineSc
 export const hasScoopsLeft = (set: MeasuringSet, missing: readonly string[]): boolean =>
   set.scoops.some((scoop) => !missing.includes(scoopName(scoop)));
 
-const reduced = new Map<string, MeasuringSet>();
+/** By the identity of the set they are made of. */
+const reduced = new WeakMap<MeasuringSet, Map<string, MeasuringSet>>();
 /** Sets with something missing that are remembered: their tables of fillings are what takes time to make. */
 const mostReduced = 60;
 
@@ -253,11 +254,13 @@ export function withoutScoops(set: MeasuringSet, missing: readonly string[]): Me
     throw new RangeError(`expected at least one scoop of "${set.id}" to be left, got every one of them missing.`);
   // A set of its own, so that nothing that is remembered of the whole set is taken for it.
   const id = `${set.id} without ${gone.map(scoopName).join(", ")}`;
-  const known = reduced.get(id);
+  const ofSet = reduced.get(set) ?? new Map<string, MeasuringSet>();
+  reduced.set(set, ofSet);
+  const known = ofSet.get(id);
   if (known) return known;
   const made = { ...set, id, scoops: set.scoops.filter((scoop) => !gone.includes(scoop)) };
-  if (reduced.size >= mostReduced) reduced.clear();
-  reduced.set(id, made);
+  if (ofSet.size >= mostReduced) ofSet.clear();
+  ofSet.set(id, made);
   return made;
 }
 

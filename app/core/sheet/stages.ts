@@ -1,5 +1,5 @@
 import { ingredientsNamedIn } from "~/core/recipe";
-import { type ClassInput, type Stage, canonical, fingerprintOf } from "~/core/plan";
+import { type ClassInput, type Stage, canonical, fingerprintOf, fingerprintOfText } from "~/core/plan";
 import { type Ratio, writeRatio } from "~/core/quantity";
 
 /**
@@ -32,7 +32,8 @@ export type PersonKeys = ReadonlyMap<string, string>;
 export const noKeys: PersonKeys = new Map();
 
 /** The hash of something of a person's, with their secret where they have one. */
-const ofPerson = (value: unknown, key: string | undefined): string => hidden(key ? [value, key] : value);
+const ofPerson = (value: unknown, key: string | undefined): string =>
+  key ? `#${fingerprintOfText(canonical([value, key]))}` : hidden(value);
 
 const byPlace = <T>(kind: string, list: readonly T[], as: (one: T) => string): Entry[] =>
   list.map((one, at) => [`${kind}:${at + 1}`, as(one)]);

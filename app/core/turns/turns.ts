@@ -1,5 +1,13 @@
 import { avoidedBy, hasOpenWords } from "~/core/allergen";
-import { type Ingredient, type LabelReading, bearsOn, isFood } from "~/core/pantry";
+import {
+  type Ingredient,
+  type LabelReading,
+  bearsOn,
+  matchOf,
+  namedOn,
+  isUnderstood,
+  substancesNamedOn,
+} from "~/core/pantry";
 import { type Participant, isAdult } from "~/core/people";
 import { type Recipe, type Step, cooksPieces } from "~/core/recipe";
 import { type Doing, type HouseRule, type May, doingsOf, mayOf } from "./house";
@@ -51,12 +59,19 @@ function handles(
       if ((ingredient?.contains.length ?? 0) > 0) return { why: "not-answered", ingredientId };
       continue;
     }
-    const declared = [...(ingredient?.contains ?? []), ...(label?.contains ?? []), ...(label?.mayContain ?? [])];
+    const declared = [
+      ...(ingredient?.contains ?? []),
+      ...(label?.contains ?? []),
+      ...(label?.mayContain ?? []),
+      ...substancesNamedOn(label),
+    ];
     const strict = avoidedBy(person).filter((one) => one.mayCounts || one.touchOrAir);
     const isHandled = (one: (typeof strict)[number]) =>
       one.food === undefined
         ? declared.some((substance) => bearsOn(substance, one.substance))
-        : ingredient !== undefined && isFood(ingredient, one.food);
+        : // A word nobody understands may mean this: the hands stay off it until somebody says what it covers.
+          !isUnderstood(one.meaning) ||
+          [...(ingredient ? [ingredient] : []), ...namedOn(label)].some((food) => matchOf(food, one.meaning) !== null);
     if (strict.some(isHandled)) return { why: "avoids", ingredientId };
   }
   return undefined;

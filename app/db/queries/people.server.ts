@@ -8,7 +8,12 @@ export function toNeed(row: Selectable<ParticipantNeedTable>): Need {
   if (row.kind === "diet") return { kind: "diet", diet: row.diet as Extract<Need, { kind: "diet" }>["diet"], ...note };
   const common = { severity: row.severity as "allergy", touchOrAir: row.touch_or_air, ...note };
   return row.kind === "food"
-    ? { kind: "food", food: row.food ?? "", ...common }
+    ? {
+        kind: "food",
+        food: row.food ?? "",
+        ...(row.covers !== null && row.covers_by !== null ? { covers: { words: row.covers, by: row.covers_by } } : {}),
+        ...common,
+      }
     : { kind: "substance", substance: row.substance as Substance, ...common };
 }
 
@@ -118,6 +123,8 @@ export async function addNeeds(db: Kysely<DB>, needs: readonly { participantId: 
     note_read_by: need.noteReadBy ?? null,
     substance: need.kind === "substance" ? need.substance : null,
     food: need.kind === "food" ? need.food : null,
+    covers: need.kind === "food" && need.covers ? [...need.covers.words] : null,
+    covers_by: need.kind === "food" ? (need.covers?.by ?? null) : null,
     severity: need.kind === "diet" ? null : need.severity,
     touch_or_air: need.kind !== "diet" && need.touchOrAir,
     diet: need.kind === "diet" ? need.diet : null,

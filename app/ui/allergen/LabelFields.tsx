@@ -1,5 +1,5 @@
 import { avoidedBy, isObliged, regimes } from "~/core/allergen";
-import type { LabelReading, Substance } from "~/core/pantry";
+import { type LabelReading, type Substance, isUnderstood } from "~/core/pantry";
 import type { ClassInput } from "~/core/plan";
 import { CheckField, SelectField, TextField, optionsOf } from "~/ui/parts/fields";
 import { marketWords } from "~/ui/words/en";
@@ -25,11 +25,11 @@ export function LabelFields({ fields, label, input, isBack }: Props) {
   // What people of this class avoid and no law makes this label name.
   const asked = [
     ...new Set(
-      input.people
-        .flatMap(avoidedBy)
-        .flatMap((one) =>
-          one.food !== undefined ? [one.food] : isObliged(one.substance, market) ? [] : [one.substance],
-        ),
+      input.people.flatMap(avoidedBy).flatMap((one) => {
+        if (one.substance !== undefined) return isObliged(one.substance, market) ? [] : [one.substance];
+        // What the word means is asked first; a word for listed substances is answered by them.
+        return isUnderstood(one.meaning) && !one.meaning.isListed ? [one.food] : [];
+      }),
     ),
   ];
   const typed = (field: Field, fallback: readonly Substance[]) =>

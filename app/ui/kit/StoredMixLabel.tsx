@@ -19,6 +19,7 @@ export function StoredMixLabel({ mix, made, useBy, names }: Props) {
   const said = (ids: readonly string[]) => list(ids.map(names.ingredient), locale);
   const contains = [...new Set(mix.ingredients.flatMap((one) => [...one.contains]))];
   const may = [...new Set(mix.ingredients.flatMap((one) => [...one.mayContain]))];
+  const foods = [...new Set(mix.ingredients.flatMap((one) => [...one.foods]))];
   const unread = mix.ingredients.filter((one) => one.isUnread).map((one) => one.ingredientId);
   const substances = (some: readonly (keyof typeof substanceWords)[]) =>
     list(
@@ -44,6 +45,11 @@ export function StoredMixLabel({ mix, made, useBy, names }: Props) {
           </>
         ) : null}
       </p>
+      {foods.length > 0 ? (
+        <p>
+          The labels name <b>{list(foods, locale)}</b>.
+        </p>
+      ) : null}
       {unread.length > 0 ? (
         <p className={look("needs-you")}>Label not read of {said(unread)}: not known what is in it.</p>
       ) : null}

@@ -34,9 +34,10 @@ export function TakeHomeLabel({ label, made, eatBy, names }: Props) {
         {label.ingredients.map((one, index) => (
           <Fragment key={one.ingredientId}>
             {index > 0 ? ", " : ""}
-            {one.contains.length > 0 ? (
+            {one.contains.length + one.foods.length > 0 ? (
               <>
-                <b>{names.ingredient(one.ingredientId)}</b> (<b>{sayAll(one.contains)}</b>)
+                <b>{names.ingredient(one.ingredientId)}</b> (
+                <b>{list([...one.contains.map((each) => substanceWords[each]), ...one.foods], locale)}</b>)
               </>
             ) : (
               names.ingredient(one.ingredientId)

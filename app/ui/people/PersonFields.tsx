@@ -3,9 +3,10 @@ import { AreaField, CheckField, type Option, SelectField, TextField, optionsOf }
 import { ageWords, dietWords, roleWords, severityWords, substanceWords } from "~/ui/words/en";
 import { wordsIn } from "~/ui/words/regional";
 import { useLocale } from "~/ui/sheet/locale";
+import { sayMeaning } from "~/ui/words/people";
 import { look } from "~/ui/theme/look";
 
-type Field = Parameters<typeof TextField>[0]["field"];
+type Field = Parameters<typeof TextField>[0]["field"] & { readonly value?: unknown };
 interface Props {
   readonly fields: Readonly<
     Record<
@@ -25,7 +26,9 @@ interface Props {
     >
   >;
   readonly grownUps: readonly Option[];
-  readonly needs: readonly Readonly<Record<"substance" | "food" | "severity" | "touchOrAir" | "note", Field>>[];
+  readonly needs: readonly Readonly<
+    Record<"substance" | "food" | "severity" | "touchOrAir" | "note" | "covers" | "isOnlyThis", Field>
+  >[];
 }
 
 /** One person: who, and what they must or want to avoid. */
@@ -96,6 +99,14 @@ export function PersonFields({ fields, needs, grownUps }: Props) {
             />
             <TextField field={need.note} label="In their words" className={look("c3")} autoComplete="off" />
             <CheckField field={need.touchOrAir} label="touch or air matters" className={look("c3")} />
+            <TextField
+              field={need.covers}
+              label="That food covers"
+              className={look("c6")}
+              autoComplete="off"
+              hint={sayMeaning(String(need.food.value ?? ""))}
+            />
+            <CheckField field={need.isOnlyThis} label="only what is called that" className={look("c3")} />
           </div>
         ))}
       </fieldset>

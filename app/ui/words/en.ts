@@ -488,6 +488,16 @@ export const reasonWords: {
     `oats labelled gluten-free: for ${inRegion("coeliac", locale)} disease only where that was agreed with the clinician; ask`,
   "ask-about-wheat-starch": (reason, _ingredient, locale) =>
     `“${reason.product}” claims to be gluten-free and has gluten-free wheat starch or the like: it may suit ${inRegion("coeliac", locale)} disease; ask`,
+  "may-be-food": (reason, ingredient) =>
+    `${ingredient} may be ${reason.food} or have some in it: look, or ask who bought it`,
+  "word-not-understood": (reason) =>
+    `“${reason.food}” is no word this program knows: until somebody says which foods it covers, nothing is known`,
+  "word-misspelt": (reason) =>
+    `“${reason.food}” may be a slip for “${reason.nearest}”: until somebody says which foods it covers, nothing is known`,
+  "animal-not-named": (reason, ingredient) =>
+    `${ingredient} has ${substanceWords[reason.declared].toLowerCase()} and nobody says of which animal: ask the maker whether it is from ${substanceWords[reason.substance].toLowerCase()}`,
+  "ask-about-lupin": (reason, ingredient) =>
+    `${ingredient} has lupin, a relative of peanut that some people with ${substanceWords[reason.substance].toLowerCase()} allergy react to: ask them or their clinician`,
   "whole-food": (reason, ingredient) => `${ingredient} is a whole food without ${substanceWords[reason.substance]}`,
   "not-in-pantry": (_reason, ingredient) => `${ingredient} is not in the pantry, so nothing is known of it`,
 };

@@ -1,4 +1,4 @@
-import type { ClassInput, ClassPlan, Finding, FindingCode, KeyFigure, Why } from "~/core/plan";
+import type { ClassInput, ClassPlan, Finding, FindingCode, KeyFigure, NeedQuestion, Why } from "~/core/plan";
 import {
   degrees,
   fraction,
@@ -15,7 +15,7 @@ import { demoStation } from "~/core/contact";
 import { toNumber } from "~/core/quantity";
 import { holdColdC } from "~/core/recipe";
 import type { SurfaceCare } from "~/core/gear";
-import { sharedFoodId } from "~/core/pantry";
+import { type Substance, sharedFoodId } from "~/core/pantry";
 import {
   sharedThingWords,
   batchRuleWords,
@@ -76,6 +76,18 @@ export function namesOf(
     locale,
   };
 }
+
+/** A food or substance by its own name in a sentence. */
+const foodWord = (word: string): string => (substanceWords[word as Substance] ?? word).toLowerCase();
+
+/** What is asked of a person where the rules leave it open, each with the reason. */
+const needQuestionWords: Readonly<Record<NeedQuestion, string>> = {
+  buckwheat: "buckwheat is no wheat, but is often milled beside it and some react to it. Ask them.",
+  coconut: "some with a nut allergy are told to avoid coconut, most are not. Ask them.",
+  lupin: "lupin is a relative of peanut, and some react to both. Ask them or their clinician.",
+  "vanilla-alcohol":
+    "vanilla extract is made with alcohol, of which a little stays after cooking. Some agree to it, some do not. Ask them.",
+};
 
 export const careWords: Readonly<Record<SurfaceCare, string>> = {
   "no-metal": "no metal tools on the coating",
@@ -336,7 +348,14 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   "stick-for-small": (f, n) =>
     `${stationsOf(f, n)}: by the house rules ${f.people === 1 ? "one person" : `${f.people} people`} there may not eat from a stick. Serve theirs on a plate.`,
   "contact-not-checked": (f) =>
-    `Worked out here: what meets on shared surfaces, in pots of fat, tubs and toppings, at the packing table, on tools that go round, and in the air for those whom that harms. Not worked out: hands, splashes, wash-up, and tools that nobody counted${f.hasDemoPiece ? "; who tastes the piece that is shown" : ""}${f.hasToppings ? "; spoons that go from one topping to another on one table" : ""}.`,
+    `Worked out here: what meets on shared surfaces, in pots of fat, tubs and toppings, at the packing table, on tools that go round, and in the air for those whom that harms. Not worked out: hands, splashes, wash-up, and tools that nobody counted${f.hasDemoPiece ? "; who tastes the piece that is shown" : ""}${f.hasToppings ? "; spoons that go from one topping to another on one table" : ""}${f.isHeldTogether ? "; pieces of different dishes that wait or get warm in one oven or covered dish" : ""}.`,
+  "need-word-open": (f) =>
+    f.nearest === null
+      ? `${f.name}: “${f.word}” is no food this program knows, so every plate is unknown for them. Say on their page which foods it covers.`
+      : `${f.name}: is “${f.word}” meant as “${f.nearest}”? Until somebody puts it right on their page, every plate is unknown for them.`,
+  "need-family-asked": (f, n) =>
+    `${f.name}: “${f.word}” is taken as all of these: ${list(f.members.slice(0, 6).map(foodWord), n.locale)}${f.members.length > 6 ? " and others like them" : ""}. Ask which are meant, and say so on their page.`,
+  "need-question": (f, n) => `${f.name}, ${n.ingredient(f.ingredientId)}: ${needQuestionWords[f.question]}`,
   "scoops-off": (f, n) =>
     `${stationsOf(f, n)}: ${n.ingredient(f.ingredientId)} cannot be measured closely with this set (${number(Math.abs(f.error) * 100, n.locale, 0)}${thin}% ${f.error > 0 ? "over" : "under"}). ${f.isWeighed ? "Kits come weighed, so the scale decides; the spoons are no substitute for it." : "Weigh it in the prep room."}`,
 };

@@ -129,9 +129,12 @@ describe("a label", () => {
   test("names what nobody read, and says “none declared” only of labels that were read", () => {
     expect(sayMarks(of("s1/dry/powder").marks, names)).toEqual(["Label not read: baking powder."]);
     expect(sayMarks(of("s1/dry/sugar").marks, names)).toEqual(["None declared on the labels read."]);
-    expect(sayMarks([{ ingredientId: "sugar", contains: [], mayContain: ["milk"], isUnread: false }], names)).toEqual([
-      "May contain milk.",
-    ]);
+    expect(
+      sayMarks(
+        [{ ingredientId: "sugar", contains: [], mayContain: ["milk"], foods: [], hasLabel: true, isUnread: false }],
+        names,
+      ),
+    ).toEqual(["May contain milk."]);
   });
 });
 

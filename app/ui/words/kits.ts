@@ -134,13 +134,24 @@ export function sayMarks(marks: readonly AllergenMark[], names: Pick<Names, "ing
   const contains = marks.flatMap((one) => one.contains);
   const may = marks.flatMap((one) => one.mayContain).filter((one) => !contains.includes(one));
   const unread = marks.filter((one) => one.isUnread).map((one) => names.ingredient(one.ingredientId));
+  const foods = [...new Set(marks.flatMap((one) => one.foods))];
   return [
     ...(contains.length > 0 ? [`Contains ${say(contains)}.`] : []),
     ...(may.length > 0 ? [`May contain ${say(may)}.`] : []),
+    ...(foods.length > 0 ? [`The label names ${list(foods, names.locale)}.`] : []),
     ...(unread.length > 0 ? [`Label not read: ${list(unread, names.locale)}.`] : []),
-    ...(contains.length + may.length + unread.length === 0 ? ["None declared on the labels read."] : []),
+    ...(contains.length + may.length + foods.length + unread.length === 0 ? [nothingDeclared(marks)] : []),
   ];
 }
+
+/** Where no label declares anything: whether there was one to read. */
+const nothingDeclared = (marks: readonly AllergenMark[]): string => {
+  const labelled = marks.filter((one) => one.hasLabel).length;
+  if (labelled === 0) return "Fresh food: no label to read.";
+  return labelled === marks.length
+    ? "None declared on the labels read."
+    : "None declared on the labels read; fresh food has none to read.";
+};
 
 /** Which steps of the recipe a container belongs to. */
 export const saySteps = (steps: readonly number[], locale: string): string =>

@@ -1,4 +1,5 @@
 import { type Exposure, type Leg, type ThingKind, carrierOf, thingOf } from "~/core/contact";
+import { foodMeanings } from "~/core/pantry";
 import { stationId } from "~/core/people";
 import type { Fault, FaultCode } from "~/core/seating";
 import type { ClassInput, ClassPlan, Remedy, RemedyKind, DecisionKind, OpeningKind } from "~/core/plan";
@@ -7,6 +8,22 @@ import type { Tool } from "~/core/recipe";
 import { clock, list } from "~/ui/format/format";
 import { substanceWords, toolWords, verdictTitle } from "./en";
 import type { Names } from "./findings";
+
+/** How a word for a food was understood, beside the field in which a person can say what it covers. */
+export function sayMeaning(food: string): string {
+  if (food.trim() === "") return "lemon, orange: for a word that means many foods, or that is not known";
+  const told = foodMeanings(food).map(({ word, kind, nearest, members, foods, substances }) => {
+    if (nearest !== null)
+      return `“${word}” is not known. Is “${nearest}” meant? Correct it, or say here what it covers.`;
+    if (kind === "unknown")
+      return `“${word}” is not known: every plate stays unknown until you say here what it covers.`;
+    if (members.length > 1)
+      return `“${word}” is taken as ${members.slice(0, 8).join(", ")}${members.length > 8 ? " and the like" : ""}: all of them, unless you say which.`;
+    const as = substances.map((one) => substanceWords[one].toLowerCase());
+    return `“${word}” is understood as ${as.length > 0 ? as.join(" and ") : [...foods].join(", ")}.`;
+  });
+  return told.join(" ");
+}
 
 /** Words for what reaches a plate, for seats, remedies and turns. */
 const thingWords: { readonly [K in ThingKind]: (id: string, plan: ClassPlan, names: Names) => string } = {

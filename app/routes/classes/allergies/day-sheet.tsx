@@ -170,7 +170,7 @@ function Folder({ number }: { number: string }) {
                   </td>
                   <td>
                     {person.emergency ??
-                      (person.needs.some((need) => need.kind === "substance" && need.severity === "rescue-medicine") ? (
+                      (person.needs.some((need) => need.kind !== "diet" && need.severity === "rescue-medicine") ? (
                         <b className={look("needs-you")}>not known: ask at the door</b>
                       ) : (
                         "–"

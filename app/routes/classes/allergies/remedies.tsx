@@ -237,12 +237,14 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
           </p>
         </section>
       ) : null}
-      {person.needs.some((need) => need.kind === "substance" && need.touchOrAir) ? (
+      {person.needs.some((need) => need.kind !== "diet" && need.touchOrAir) ? (
         <p className={look("caution")}>
           Touch or air matters to {person.name} for{" "}
           {list(
             person.needs.flatMap((need) =>
-              need.kind === "substance" && need.touchOrAir ? [substanceWords[need.substance]] : [],
+              need.kind !== "diet" && need.touchOrAir
+                ? [need.kind === "food" ? need.food : substanceWords[need.substance]]
+                : [],
             ),
             names.locale,
           )}

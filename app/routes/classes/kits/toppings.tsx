@@ -50,11 +50,13 @@ export default function Toppings() {
             <p>
               Contains:{" "}
               <b>
-                {mark.isUnread && mark.contains.length === 0
-                  ? "not known yet"
-                  : mark.contains.length > 0
-                    ? said(mark.contains)
-                    : "nothing that was declared"}
+                {mark.contains.length > 0
+                  ? said(mark.contains)
+                  : mark.isUnread
+                    ? "not known yet"
+                    : mark.hasLabel
+                      ? "nothing that was declared"
+                      : "fresh food, no label to read"}
               </b>
               .
               {mark.mayContain.length > 0 ? (
@@ -64,6 +66,11 @@ export default function Toppings() {
                 </>
               ) : null}
             </p>
+            {mark.foods.length > 0 ? (
+              <p>
+                The label names <b>{list(mark.foods, locale)}</b>.
+              </p>
+            ) : null}
             {mark.isUnread ? <p className={look("needs-you")}>Label not read: not known what is in it.</p> : null}
             <p>
               {weight === null ? (

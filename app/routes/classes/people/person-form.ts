@@ -1,7 +1,17 @@
 import { z } from "zod";
 import { type Participant, ageBands, participantRoles } from "~/core/people";
 import { choice, optionalWords, words } from "../../form";
-import { checkNeedRows, dietField, foodOf, needRow, needsOf, substanceOf } from "../../need-rows";
+import {
+  checkNeedRows,
+  coversFields,
+  coversOf,
+  dietField,
+  foodOf,
+  isOnlyThis,
+  needRow,
+  needsOf,
+  substanceOf,
+} from "../../need-rows";
 
 /** Substances a person can avoid, on one form. */
 export const needRows = 4;
@@ -22,7 +32,7 @@ export const personFormSchema = z
     answered: choice(["no", "yes"], "whether they answered"),
     diet: dietField,
     needs: z
-      .array(needRow.extend({ note: optionalWords(300) }))
+      .array(needRow.extend({ note: optionalWords(300), ...coversFields }))
       .max(needRows)
       .default([]),
   })
@@ -60,9 +70,17 @@ export function personOf(
     ageBand: form.ageBand,
     hasAnswered: form.answered === "yes",
     // A note that has not changed was read by whoever read it first.
-    needs: needsOf(form.needs, form.diet, form.areWordsRead ? by : undefined).map((need) => {
+    needs: needsOf(form.needs, form.diet, form.areWordsRead ? by : undefined, by).map((need) => {
       const same = before?.needs.find((one) => one.note === need.note && one.noteReadBy);
-      return need.noteReadBy && same ? { ...need, noteReadBy: same.noteReadBy } : need;
+      const read = need.noteReadBy && same ? { ...need, noteReadBy: same.noteReadBy } : need;
+      // What a word covers was said by whoever said it first, as long as it is the same.
+      const said = before?.needs.find(
+        (one) =>
+          one.kind === "food" && read.kind === "food" && one.food === read.food && coversOf(one) === coversOf(read),
+      );
+      return read.kind === "food" && read.covers && said?.kind === "food" && said.covers
+        ? { ...read, covers: said.covers }
+        : read;
     }),
     email: form.email ?? "",
     ...(form.grownUpId === undefined ? {} : { grownUpId: form.grownUpId }),
@@ -106,6 +124,8 @@ export function personValues(person: Participant | undefined, version: number | 
       severity: avoided[index]?.severity ?? "",
       touchOrAir: avoided[index]?.touchOrAir ? "on" : "",
       note: avoided[index]?.note ?? "",
+      covers: coversOf(avoided[index]),
+      isOnlyThis: isOnlyThis(avoided[index]) ? "on" : "",
     })),
   };
 }

@@ -1,0 +1,18 @@
+import { type Kysely, sql } from "kysely";
+
+/** What somebody of the class said that a person's word for a food covers, and who said so. */
+export async function up(db: Kysely<unknown>): Promise<void> {
+  await sql`alter table participant_need
+    add column covers text[] check (cardinality(covers) <= 20),
+    add column covers_by text check (length(covers_by) between 1 and 120),
+    add constraint participant_need_covers_check check (
+      (covers is null and covers_by is null) or (covers is not null and covers_by is not null and kind = 'food')
+    )`.execute(db);
+}
+
+/** Without it the words are open again: nothing becomes clear by going back. */
+export async function down(db: Kysely<unknown>): Promise<void> {
+  await sql`alter table participant_need drop constraint participant_need_covers_check, drop column covers, drop column covers_by`.execute(
+    db,
+  );
+}
