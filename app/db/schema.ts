@@ -213,6 +213,7 @@ export interface ClassTable {
   aims: Generated<string[]>;
   retain_days: Generated<number>;
   washes_between: Generated<boolean>;
+  seats_from_register: Generated<boolean>;
   is_remote: Generated<boolean>;
   egg_rule: Generated<string>;
   container_per: Generated<string>;
@@ -467,6 +468,8 @@ export interface RemovedPersonTable {
   was_pinned: boolean;
   removed_by: string | null;
   removed_at: CreatedAt;
+  seat_station: number | null;
+  seat_position: number | null;
 }
 export interface OutboxMailTable {
   id: Generated<string>;

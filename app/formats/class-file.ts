@@ -242,6 +242,10 @@ export const pinsSchema = z
 
 const arrangement = z.strictObject({
   seats: z.array(z.array(id).max(40)).max(400).nullable(),
+  isFromRegister: z
+    .boolean()
+    .optional()
+    .describe("the seats were written down as the register dealt them; left out, a hand arranged them"),
   apart: z.array(z.int().min(0).max(399)).max(400).default([]),
   washesBetween: z.boolean().optional(),
   sets: z

@@ -5,7 +5,7 @@ import { data } from "react-router";
 import { LRUCache } from "lru-cache";
 import { z } from "zod";
 import type { LabelReading, PackSize, SharedFood } from "~/core/pantry";
-import type { Participant } from "~/core/people";
+import { type Participant, isAtStation } from "~/core/people";
 import { type Brief, type ClassInput, type Stage, plan } from "~/core/plan";
 import { ingredientsNamedIn } from "~/core/recipe";
 import { type PersonKeys, type StageInputs, sealsOf, stageInputs } from "~/core/sheet";
@@ -21,6 +21,7 @@ import { addRevision, recipeOf } from "~/db/queries/recipes.server";
 import type { DB } from "~/db/schema";
 import { toPlain } from "~/formats/class-file";
 import { canonical, fingerprintOf } from "~/core/plan";
+import { keepSeats, keepSeatsFor } from "./kept-seats.server";
 import type { Photo } from "./photos.server";
 import { withoutHealth } from "./privacy.server";
 import { askForOrder } from "./queue.server";
@@ -135,13 +136,17 @@ export async function createClass(facts: ClassFacts, accountId: string): Promise
   return made;
 }
 
-/** Saves the facts of a class that is still at `version`; otherwise changes nothing and gives what it is now. */
+/**
+ * Saves the facts of a class that is still at `version`; otherwise changes nothing and gives what it is now.
+ * @param before the class as it was read at that version: who sits where keeps the table.
+ */
 export async function saveClass(
-  classId: string,
+  before: ClassInput,
   version: number,
   facts: ClassFacts,
   accountId: string,
 ): Promise<{ saved: true } | { saved: false; now: StoredClass }> {
+  const classId = before.id;
   const isSaved = await database()
     .transaction()
     .execute(async (trx) => {
@@ -152,6 +157,7 @@ export async function saveClass(
         .where("version", "=", version)
         .executeTakeFirst();
       if (changed.numUpdatedRows === 0n) return false;
+      await keepSeatsFor(trx, before, facts.brief);
       await writeDishes(trx, classId, facts.dishes);
       return true;
     });
@@ -160,15 +166,27 @@ export async function saveClass(
 }
 
 /** Changes the brief alone, of a class that is still at `version`. False when somebody else was faster. */
-export async function changeBrief(classId: string, version: number, brief: Brief, accountId: string): Promise<boolean> {
-  const changed = await database()
-    .updateTable("class")
-    .set({ ...briefColumns(brief), version: version + 1, updated_by: accountId, updated_at: new Date() })
-    .where("id", "=", classId)
-    .where("version", "=", version)
-    .executeTakeFirst();
-  if (changed.numUpdatedRows > 0n) askForOrder(classId);
-  return changed.numUpdatedRows > 0n;
+export async function changeBrief(
+  before: ClassInput,
+  version: number,
+  brief: Brief,
+  accountId: string,
+): Promise<boolean> {
+  const isChanged = await database()
+    .transaction()
+    .execute(async (trx) => {
+      const changed = await trx
+        .updateTable("class")
+        .set({ ...briefColumns(brief), version: version + 1, updated_by: accountId, updated_at: new Date() })
+        .where("id", "=", before.id)
+        .where("version", "=", version)
+        .executeTakeFirst();
+      if (changed.numUpdatedRows === 0n) return false;
+      await keepSeatsFor(trx, before, brief);
+      return true;
+    });
+  if (isChanged) askForOrder(before.id);
+  return isChanged;
 }
 
 /** Weeks that a series may have: a school year, and a slip of the hand does not fill the list. */
@@ -217,6 +235,15 @@ export async function savePerson(
   return database()
     .transaction()
     .execute(async (trx) => {
+      const was = await trx
+        .selectFrom("participant")
+        .select("role")
+        .where("id", "=", personId)
+        .where("class_id", "=", classId)
+        .executeTakeFirst();
+      // Who no longer works at a table, or does so now, moves nobody else to another.
+      if (was && isAtStation({ role: was.role as Participant["role"] }) !== isAtStation(person))
+        await keepSeats(trx, classId);
       const changed = await trx
         .updateTable("participant")
         .set({
@@ -248,7 +275,10 @@ export const addPeople = async (
 ): Promise<string[]> =>
   database()
     .transaction()
-    .execute((trx) => addParticipants(trx, classId, people, accountId));
+    .execute(async (trx) => {
+      await keepSeats(trx, classId);
+      return addParticipants(trx, classId, people, accountId);
+    });
 
 /**
  * Stores what was read on a label, with its picture if there is one; `version` 0 for one that was not read before. A picture of an

@@ -4,6 +4,7 @@ import { type Kysely, sql } from "kysely";
 import type { Participant } from "~/core/people";
 import { addNeeds, addParticipants, participantColumns } from "~/db/queries/people.server";
 import { classOf } from "~/db/queries/classes.server";
+import { keepSeats } from "./kept-seats.server";
 import { secondsAfterGuess } from "./limits.server";
 import type { DB } from "~/db/schema";
 
@@ -257,6 +258,7 @@ export async function takeAnswers(
             })),
           )
           .execute();
+      if (fresh.length > 0) await keepSeats(trx, link.classId);
       await addParticipants(trx, link.classId, fresh, null);
       await trx
         .insertInto("audit_entry")

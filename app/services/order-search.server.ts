@@ -1,6 +1,6 @@
 import { setImmediate } from "node:timers/promises";
 import type { Kysely } from "kysely";
-import { type ClassInput, orderFor } from "~/core/plan";
+import { type ClassInput, orderFor, plan, plateChanges } from "~/core/plan";
 import { writeOrder } from "~/db/queries/order.server";
 import type { DB } from "~/db/schema";
 import { classesNow } from "./classes.server";
@@ -30,6 +30,10 @@ export async function searchOrder(db: Kysely<DB>, classId: string): Promise<Sear
   const { input, meta } = stored;
   const order = await found(input);
   if (order === undefined || order === input.order) return "none";
+  // Who cooks after whom decides what reaches a plate: an order that makes one worse is for a person to choose, not for a job.
+  const changed = { ...input, order };
+  const changes = plateChanges({ input, plan: plan(input) }, { input: changed, plan: plan(changed) });
+  if (changes.some((one) => one.isWorse)) return "left";
   return db.transaction().execute(async (trx): Promise<Searched> => {
     const now = await trx
       .selectFrom("class")

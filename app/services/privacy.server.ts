@@ -8,6 +8,7 @@ import type { DB } from "~/db/schema";
 import { personSchema, readClassFile, writeClassFile } from "~/formats/class-file";
 import type { Account } from "./accounts.server";
 import { emptyBin } from "./bin.server";
+import { keepSeats } from "./kept-seats.server";
 
 /**
  * What of a class an account may see. An assistant needs what each person must avoid, how bad it is and where the medicine is; not
@@ -259,6 +260,14 @@ export async function takeOff(
       .forUpdate()
       .executeTakeFirst();
     if (!row) return false;
+    // Whoever stays keeps the table, and what is made there.
+    await keepSeats(trx, classId);
+    const seat = await trx
+      .selectFrom("class_seat")
+      .select(["station", "position"])
+      .where("class_id", "=", classId)
+      .where("participant_id", "=", person.id)
+      .executeTakeFirst();
     const caredFor = await trx.selectFrom("participant").select("id").where("grown_up_id", "=", person.id).execute();
     const run = await trx.selectFrom("live_run").select("snapshot").where("class_id", "=", classId).executeTakeFirst();
     await trx
@@ -272,6 +281,8 @@ export async function takeOff(
         email: row.email,
         cared_for: caredFor.map((one) => one.id),
         stamp_key: row.stamp_key,
+        seat_station: seat?.station ?? null,
+        seat_position: seat?.position ?? null,
         was_pinned: JSON.stringify(run?.snapshot ?? "").includes(person.id),
         removed_by: accountId,
       })
@@ -324,6 +335,24 @@ export async function putBack(
         updated_by: accountId,
       })
       .execute();
+    const isSeatThere =
+      row.seat_station !== null &&
+      (await trx
+        .selectFrom("class_station")
+        .select("position")
+        .where("class_id", "=", classId)
+        .where("position", "=", row.seat_station)
+        .executeTakeFirst()) !== undefined;
+    if (isSeatThere)
+      await trx
+        .insertInto("class_seat")
+        .values({
+          participant_id: row.id,
+          class_id: classId,
+          station: row.seat_station ?? 0,
+          position: row.seat_position ?? 0,
+        })
+        .execute();
     await addNeeds(
       trx,
       person.needs.map((need) => ({ participantId: row.id, need })),

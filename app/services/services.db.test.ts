@@ -239,8 +239,8 @@ test("of two people saving the same class the second is told, and nothing of the
       stations: dish.stations,
     })),
   });
-  expect(await saveClass(id, meta.version, facts(16), lead)).toEqual({ saved: true });
-  const second = await saveClass(id, meta.version, facts(18), lead);
+  expect(await saveClass(input, meta.version, facts(16), lead)).toEqual({ saved: true });
+  const second = await saveClass(input, meta.version, facts(18), lead);
   expect(second).toMatchObject({
     saved: false,
     now: {

@@ -7,3 +7,4 @@ export * from "./trays";
 export * from "./toppings";
 export * from "./stored";
 export * from "./call";
+export * from "./late-changes";

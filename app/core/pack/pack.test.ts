@@ -59,7 +59,14 @@ describe("the containers of a class", () => {
     ] as const);
     const known = new Map(next.pantry.map((one) => [one.id, one]));
     expect(allergensOn(["oat-drink", "nowhere"], known, labels)).toEqual([
-      { ingredientId: "oat-drink", contains: ["oats"], mayContain: ["wheat"], foods: [], hasLabel: true, isUnread: false },
+      {
+        ingredientId: "oat-drink",
+        contains: ["oats"],
+        mayContain: ["wheat"],
+        foods: [],
+        hasLabel: true,
+        isUnread: false,
+      },
       { ingredientId: "nowhere", contains: [], mayContain: [], foods: [], hasLabel: false, isUnread: true },
     ]);
   });

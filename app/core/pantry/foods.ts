@@ -201,7 +201,7 @@ function nearestTo(word: string): string | undefined {
 
 // -------------------------------------------------------------------------------------------------------------- meaning
 
-const none: ReadonlySet<FoodId> = new Set();
+const none: ReadonlySet<FoodId> = new Set([]);
 
 const unclear = (word: string, nearest: string | undefined): FoodMeaning => ({
   word,

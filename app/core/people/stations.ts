@@ -127,7 +127,8 @@ export const stationId = (index: number): string => `s${index + 1}`;
 export const stationIndex = (id: string): number => Number(id.slice(1)) - 1;
 
 /** Everyone who works at a station; helpers and tasters do not. */
-export const isAtStation = (person: Participant): boolean => person.role === "cook" || person.role === "grown-up";
+export const isAtStation = (person: Pick<Participant, "role">): boolean =>
+  person.role === "cook" || person.role === "grown-up";
 
 function seatAs(
   people: number,

@@ -87,6 +87,8 @@ export interface Participant {
 export interface Arrangement {
   /** Participants by station, in the order of the stations; null while the order of the register decides. */
   readonly seats: readonly (readonly string[])[] | null;
+  /** No hand arranged them: they were written down as the register dealt them, so that dishes and products stay with their people. */
+  readonly isFromRegister?: boolean | undefined;
   /** Stations, counted from 0, that have their own kit packed first, their own gear, and cook first on a clean surface of their own. */
   readonly apart: readonly number[];
   /** Shared surfaces are washed whenever they pass from one dish to another. */

@@ -1,6 +1,7 @@
 import { type Amount, type Ratio, isSame, isZero, subtract, zero } from "~/core/quantity";
 import type { KitLine } from "~/core/kit";
 import type { ClassInput, ClassPlan, StationPlan } from "./types";
+import { withSeatsFor } from "./kept-seats";
 import { plan } from "./plan";
 
 /** What one line of a station's kit gains (or loses, when negative), in the unit of the recipe. */
@@ -71,7 +72,7 @@ export function withMorePeople(
   more: number,
 ): { input: ClassInput; plan: ClassPlan; gains: StationGain[] } {
   const people = Math.max(0, Math.min(400, input.brief.people + more));
-  const next = { ...input, brief: { ...input.brief, people } };
+  const next = withSeatsFor(input, { ...input, brief: { ...input.brief, people } });
   const after = plan(next);
   return { input: next, plan: after, gains: gainsBetween(before, after) };
 }

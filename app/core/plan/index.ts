@@ -15,3 +15,5 @@ export { canonical, fingerprintOf, fingerprintOfText } from "./hash";
 export * from "./ways-out";
 export * from "./decided";
 export { type OrderFound, orderFor, withOrder } from "./order";
+export * from "./kept-seats";
+export * from "./plate-changes";

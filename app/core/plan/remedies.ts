@@ -8,6 +8,7 @@ import type { Recipe } from "~/core/recipe";
 import { type Choice, choiceFor } from "./choices";
 import { dishByPlace, variantOf } from "./dishes";
 import { type DraftedVariant, draftFor } from "./drafts";
+import { type PlateChange, plateChanges } from "./plate-changes";
 import { plan } from "./plan";
 import { type ClassInput, type ClassPlan, type Dish, type Plate, settledOf } from "./types";
 
@@ -53,6 +54,8 @@ export interface Remedy {
   readonly after: VerdictWord;
   /** Others whose plate would be worse than now. */
   readonly worsens: readonly string[];
+  /** Everybody else whose plate, dish or table it changes. */
+  readonly touches: readonly PlateChange[];
   readonly cost: RemedyCost | null;
 }
 
@@ -163,6 +166,9 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
     const after = plan(changed);
     const then = plateOf(after, participantId);
     if (!then || rankOf[then.verdict] <= rankOf[now.verdict]) return;
+    const touches = plateChanges({ input, plan: before }, { input: changed, plan: after }).filter(
+      (one) => one.participantId !== participantId,
+    );
     found.push({
       kind,
       ...what,
@@ -172,11 +178,8 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
       stationId: after.stations.find((one) => one.people.includes(participantId))?.id ?? null,
       before: now.verdict,
       after: then.verdict,
-      worsens: before.plates.flatMap((plate) =>
-        rankOf[plateOf(after, plate.participantId)?.verdict ?? plate.verdict] < rankOf[plate.verdict]
-          ? [plate.participantId]
-          : [],
-      ),
+      worsens: touches.filter((one) => one.isWorse).map((one) => one.participantId),
+      touches,
       cost: costBetween(before, after, input, changed),
     });
   };
@@ -297,10 +300,13 @@ export function waysOutFor(input: ClassInput, participantId: string, recipes: re
     before: now.verdict,
     after: now.verdict,
     worsens: [],
+    touches: [],
     cost: null,
   });
+  // What makes somebody else's plate worse never stands first.
   return found.sort(
     (a, b) =>
+      Number(a.worsens.length > 0) - Number(b.worsens.length > 0) ||
       remedyKinds.indexOf(a.kind) - remedyKinds.indexOf(b.kind) ||
       rankOf[b.after] - rankOf[a.after] ||
       (a.cost?.minutes ?? 0) - (b.cost?.minutes ?? 0),

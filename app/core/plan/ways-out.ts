@@ -4,6 +4,7 @@ import type { SharedThing } from "~/core/gear";
 import { adultsAtHeat } from "~/core/people";
 import { oncePerPlan } from "./once";
 import { layout } from "./order";
+import { type PlateChange, plateChanges } from "./plate-changes";
 import { plan } from "./plan";
 import { placesPerAdult } from "./stations";
 import type { Brief, ClassInput, Mixing } from "./types";
@@ -35,6 +36,8 @@ export interface WayOut {
   readonly gained: number;
   readonly over: number;
   readonly late: number;
+  /** Those whose plate it makes worse: other hands and surfaces meet when loads change places. */
+  readonly worsens: readonly PlateChange[];
 }
 
 /** What holds the class up; see `holdUp`. */
@@ -123,12 +126,14 @@ export const waysOut = oncePerPlan((input, now): WayOut[] => {
     const lateThen = lateBatters(made.timeline).length;
     const overThen = Math.max(0, made.timeline.end - changed.brief.minutes);
     const helps = way.kind === "longer" || gained > 1 / 60 || lateThen < late;
-    return helps ? [{ way, becomes, gained, over: overThen, late: lateThen, cost }] : [];
+    const worsens = plateChanges({ input, plan: now }, { input: changed, plan: made }).filter((one) => one.isWorse);
+    return helps ? [{ way, becomes, gained, over: overThen, late: lateThen, worsens, cost }] : [];
   });
   const isEnough = (one: WayOut) => one.over <= 0 && one.late === 0;
   return measured
     .sort(
       (a, b) =>
+        Number(a.worsens.length > 0) - Number(b.worsens.length > 0) ||
         Number(isEnough(b)) - Number(isEnough(a)) ||
         (isEnough(a) ? a.cost - b.cost : a.late - b.late || b.gained - a.gained || a.cost - b.cost),
     )

@@ -3,7 +3,8 @@ import { type ScaleOption, nextWholeEggs, scaleOption } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
 import { type EggRule, batchRules, eggRules } from "~/core/scale";
 import { type KitMode, kitModes } from "~/core/schedule";
-import type { ClassInput, DishPlan, StationPlan } from "./types";
+import type { ClassInput, ClassPlan, DishPlan, StationPlan } from "./types";
+import { type PlateChange, plateChanges } from "./plate-changes";
 import { oncePerPlan } from "./once";
 import { plan } from "./plan";
 
@@ -15,6 +16,8 @@ export interface KitWay {
   /** Minutes longer than as planned now; shorter when negative. */
   readonly byMinutes: Minutes;
   readonly isInForce: boolean;
+  /** Those whose plate it makes worse. */
+  readonly worsens: readonly PlateChange[];
 }
 
 /** One way of dealing with half an egg, over all stations. */
@@ -30,17 +33,29 @@ export interface EggWay {
   /** The batches stations make, each number once, in the order of the room. */
   readonly factors: readonly Ratio[];
   readonly isInForce: boolean;
+  /** Those whose plate it makes worse. */
+  readonly worsens: readonly PlateChange[];
 }
 
 const withBrief = (input: ClassInput, brief: Partial<ClassInput["brief"]>) =>
   plan({ ...input, brief: { ...input.brief, ...brief } });
 
+const worsenedBy = (input: ClassInput, now: ClassPlan, then: ClassPlan): PlateChange[] =>
+  plateChanges({ input, plan: now }, { input, plan: then }).filter((one) => one.isWorse);
+
 /** The class planned with each way of putting kits together. Nothing is saved. */
 export const kitWays = oncePerPlan((input, now): KitWay[] => {
   return kitModes.map((kitMode) => {
     const isInForce = kitMode === input.brief.kitMode;
-    const endMinutes = (isInForce ? now : withBrief(input, { kitMode })).timeline.end;
-    return { kitMode, endMinutes, byMinutes: endMinutes - now.timeline.end, isInForce };
+    const made = isInForce ? now : withBrief(input, { kitMode });
+    const endMinutes = made.timeline.end;
+    return {
+      kitMode,
+      endMinutes,
+      byMinutes: endMinutes - now.timeline.end,
+      isInForce,
+      worsens: worsenedBy(input, now, made),
+    };
   });
 });
 
@@ -55,7 +70,8 @@ export const eggWays = oncePerPlan((input, now): EggWay[] => {
   const eggs = new Set(input.pantry.filter((one) => one.role === "egg").map((one) => one.id));
   return eggRules.map((eggRule): EggWay => {
     const isInForce = eggRule === input.brief.eggRule;
-    const { stations, totals } = isInForce ? now : withBrief(input, { eggRule });
+    const made = isInForce ? now : withBrief(input, { eggRule });
+    const { stations, totals } = made;
     const sum = (of: (station: (typeof stations)[number]) => number) =>
       stations.reduce((all, station) => all + of(station), 0);
     const factors = stations.map((station) => station.scale.factor);
@@ -67,6 +83,7 @@ export const eggWays = oncePerPlan((input, now): EggWay[] => {
       mostShort: Math.max(0, ...stations.map((station) => -station.scale.over)),
       factors: factors.filter((one, index) => factors.findIndex((other) => isSame(one, other)) === index),
       isInForce,
+      worsens: worsenedBy(input, now, made),
     };
   });
 });

@@ -30,7 +30,7 @@ import * as placesForThings from "./0027-places-for-things";
 import * as pens from "./0028-pens";
 import * as agesAndTools from "./0029-ages-and-tools";
 import * as decidedRounds from "./0030-decided-rounds";
-import * as whatWordsCover from "./0031-what-words-cover";
+import * as wordsAndSeats from "./0031-words-and-seats";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -67,7 +67,7 @@ const provider: MigrationProvider = {
     "0028-pens": pens,
     "0029-ages-and-tools": agesAndTools,
     "0030-decided-rounds": decidedRounds,
-    "0031-what-words-cover": whatWordsCover,
+    "0031-words-and-seats": wordsAndSeats,
   }),
 };
 

@@ -245,6 +245,7 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
                     )
                   : null,
               apart: stations.filter((one) => one.is_apart).map((one) => one.position),
+              ...(row.seats_from_register && seats.length > 0 ? { isFromRegister: true } : {}),
               ...(row.washes_between ? { washesBetween: true } : {}),
               ...(stations.some((one) => one.measuring_set !== null)
                 ? {

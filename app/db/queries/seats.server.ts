@@ -11,7 +11,10 @@ export async function writeArrangement(
   await db.deleteFrom("class_station").where("class_id", "=", classId).execute();
   await db
     .updateTable("class")
-    .set({ washes_between: arrangement?.washesBetween ?? false })
+    .set({
+      washes_between: arrangement?.washesBetween ?? false,
+      seats_from_register: arrangement?.isFromRegister ?? false,
+    })
     .where("id", "=", classId)
     .execute();
   const sets = arrangement?.sets ?? [];

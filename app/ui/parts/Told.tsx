@@ -1,7 +1,8 @@
+import type { Told as Touched } from "~/ui/class/WhatChanges";
 import { look } from "~/ui/theme/look";
 
-/** What became of a change: refused, with what to do about it, or done. */
-export interface Answer {
+/** What became of a change: refused, with what to do about it, or done; whom it touches, where it touches somebody. */
+export interface Answer extends Touched {
   readonly problem?: string | undefined;
   readonly done?: string | undefined;
 }

@@ -127,9 +127,11 @@ export const remedyTitles: Readonly<Record<RemedyKind, string>> = {
   "sit-out": "Sit this part out",
 };
 
-export const sayRemedy = (remedy: Pick<Remedy, "kind" | "title">): string =>
+export const sayRemedy = (remedy: Pick<Remedy, "kind" | "title" | "touches">): string =>
   ({
-    "whole-class": `Everybody makes “${remedy.title}”. Nobody is set apart, nothing has to be kept apart.`,
+    "whole-class": remedy.touches.some((one) => one.dish !== null)
+      ? `Everybody makes “${remedy.title}”. Others lose the dish they have now: see beside it whose, and what it does to their plates.`
+      : `Everybody makes “${remedy.title}”. Nobody is set apart; what somebody else avoids is still to be looked at beside it.`,
     "own-station": `They make “${remedy.title}” with a kit packed first and sealed and gear of their own, and cook first on a clean surface.`,
     order:
       "What they make stays. Their kit is packed first and sealed, their gear is their own, and they cook first on a clean surface.",

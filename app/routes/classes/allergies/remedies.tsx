@@ -18,6 +18,8 @@ import { because } from "~/ui/allergen/Tables";
 import { Hidden } from "~/ui/parts/plain";
 import { RoomDrawing } from "~/ui/draw/RoomDrawing";
 import { floorWords } from "~/ui/words/kits";
+import { AskedFirst, WhatChanges, toldIn } from "~/ui/class/WhatChanges";
+import { weighed } from "~/services/what-changes.server";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
 
@@ -43,7 +45,8 @@ const nameOf = (one: Pick<Remedy, "kind" | "recipeId" | "variantId" | "choice">)
 export async function action({ request, params, context }: Route.ActionArgs) {
   const { input } = await classOr404(params.classId);
   const account = accountOf(context);
-  const form = schema.safeParse(Object.fromEntries(await formOf(request)));
+  const sent = await formOf(request);
+  const form = schema.safeParse(Object.fromEntries(sent));
   const person = input.people.find((one) => one.id === params.personId);
   if (!person) throw notFound("person");
   const remedy = form.success
@@ -56,6 +59,14 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       },
       { status: 409 },
     );
+  const { changes, asked } = await weighed(
+    database(),
+    sent,
+    input,
+    { ...input, ...remedy.change },
+    { own: [person.id] },
+  );
+  if (asked) return data({ asked }, { status: 409 });
   const isDone = await changePlan(
     database(),
     input,
@@ -71,12 +82,16 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       { status: 409 },
     );
   await audit(account.id, params.classId, "applied a remedy");
-  return redirect(`/classes/${params.classId}/people/seats`);
+  const touched = changes.plates.filter((one) => one.participantId !== person.id);
+  return touched.length + changes.kits.length > 0
+    ? data({ changes })
+    : redirect(`/classes/${params.classId}/people/seats`);
 }
 
 export default function Remedies({ loaderData, params, actionData }: Route.ComponentProps) {
   const { input, plan, meta, names, action } = useClass();
   const { ways } = loaderData;
+  const told = toldIn(actionData);
   const person = input.people.find((one) => one.id === params.personId);
   const plate = plan.plates.find((one) => one.participantId === params.personId);
   if (!person || !plate) return null;
@@ -112,7 +127,16 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
         </div>
       </div>
       <p className={look("quiet")}>{needsInWords(person, names.locale) || "nothing declared"}</p>
-      {actionData?.problem ? (
+      <AskedFirst asked={told.asked} names={names} button="Do it all the same" />
+      {told.changes ? (
+        <div role="status">
+          <p className={look("saved")}>
+            Done. <TextLink to={`${action}/people/seats`}>Seats, where it can be taken back</TextLink>
+          </p>
+          <WhatChanges changes={told.changes} names={names} isDone />
+        </div>
+      ) : null}
+      {actionData && "problem" in actionData ? (
         <p className={look("form-error")} role="alert">
           {actionData.problem}
         </p>
@@ -186,11 +210,7 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
                   </td>
                   <td>
                     <span className={parts.verdict.of({ is: remedy.after }).word}>{verdictTitle[remedy.after]}</span>
-                    {remedy.worsens.length > 0 ? (
-                      <div className={look("small", "needs-you")}>
-                        worse for {list(remedy.worsens.map(person_), names.locale)}
-                      </div>
-                    ) : null}
+                    <WhatChanges changes={{ plates: remedy.touches, kits: [] }} names={names} isDone={false} />
                   </td>
                   <td className={look("small")}>
                     {remedy.cost ? (

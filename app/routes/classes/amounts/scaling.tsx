@@ -4,7 +4,7 @@ import { z } from "zod";
 import type { Route } from "./+types/scaling";
 import { useClass } from "../class-context";
 import { formOf } from "../../form";
-import { type Dish, type Mixing, mixings, mostBulk, scaleWays, withMorePeople } from "~/core/plan";
+import { type Dish, type Mixing, mixings, mostBulk, scaleWays, withMorePeople, withSeatsFor } from "~/core/plan";
 import { readRatio, writeRatio } from "~/core/quantity";
 import { type Take, roundLimits } from "~/core/recipe";
 import { batchRules } from "~/core/scale";
@@ -19,7 +19,9 @@ import type { Names } from "~/ui/words/findings";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { Gains } from "~/ui/scale/Gains";
 import { ScaleTable } from "~/ui/scale/ScaleTable";
+import { AskedFirst, WhatChanges, toldIn } from "~/ui/class/WhatChanges";
 import { Told } from "~/ui/parts/Told";
+import { weighed } from "~/services/what-changes.server";
 import { Secondary, TextLink } from "~/ui/parts/fields";
 import { Hidden, PlainInput, PlainSelect } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
@@ -121,30 +123,29 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     return (await undoChange(database(), input, choice.version, account))
       ? data({ done: "Taken back." })
       : data({ problem: "There is nothing to take back, or somebody saved this class meanwhile." }, { status: 409 });
+  const dishes = input.dishes.map((dish) =>
+    choice.intent === "dish" && dish.id === choice.dishId ? dishWith(dish, choice, { rounds, bulk }, sent) : dish,
+  );
+  const brief = {
+    ...input.brief,
+    ...(choice.intent === "rule" ? { batchRule: choice.rule } : {}),
+    ...(choice.intent === "people" ? { people: choice.people } : {}),
+  };
+  const after = withSeatsFor(input, { ...input, brief, dishes });
+  const weight = await weighed(database(), sent, input, after, { hasHealth: false });
+  if (weight.asked) return data({ asked: weight.asked }, { status: 409 });
+  const { changes } = weight;
   const isSaved =
     choice.intent === "dish"
       ? await changePlan(
           database(),
           input,
           choice.version,
-          {
-            dishes: input.dishes.map((dish) =>
-              dish.id === choice.dishId ? dishWith(dish, choice, { rounds, bulk }, sent) : dish,
-            ),
-            arrangement: input.arrangement,
-          },
+          { dishes, arrangement: input.arrangement },
           `${ofBowl} ${asked?.recipe.title ?? ""}`,
           account,
         )
-      : await changeBrief(
-          params.classId,
-          choice.version,
-          {
-            ...input.brief,
-            ...(choice.intent === "rule" ? { batchRule: choice.rule } : { people: choice.people }),
-          },
-          account,
-        );
+      : await changeBrief(input, choice.version, brief, account);
   if (!isSaved)
     return data(
       {
@@ -152,7 +153,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       },
       { status: 409 },
     );
-  if (choice.intent === "dish") return data({ done: "Kept. What follows has changed with it." });
+  if (choice.intent === "dish") return data({ done: "Kept. What follows has changed with it.", changes });
+  if (changes.plates.length + changes.kits.length > 0) return data({ done: "Saved.", changes });
   return redirect(`/classes/${params.classId}/scaling`);
 }
 
@@ -270,6 +272,7 @@ function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: numbe
 /** The ways of making what each station wants, side by side; and what each station gains when more come. */
 export default function Scaling({ actionData, loaderData }: Route.ComponentProps) {
   const { input, plan, meta, names } = useClass();
+  const told = toldIn(actionData);
   const [more, setMore] = useState(2);
   const isBusy = useNavigation().state !== "idle";
   // One row of options for each dish and each size of station: the uneven last one is its own.
@@ -284,6 +287,8 @@ export default function Scaling({ actionData, loaderData }: Route.ComponentProps
         </div>
       </div>
       <Told told={actionData} />
+      <AskedFirst asked={told.asked} names={names} button="Save it all the same" />
+      {told.changes ? <WhatChanges changes={told.changes} names={names} isDone /> : null}
       {groups.length === 0 ? (
         <p>
           Nothing to scale yet. <TextLink to="../brief">Choose a recipe and say how many come.</TextLink>

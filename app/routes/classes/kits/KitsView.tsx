@@ -27,6 +27,7 @@ import { Heads } from "~/ui/sheet/Heads";
 import { Hidden, PlainButton } from "~/ui/parts/plain";
 import { MenuLink, MoreMenu } from "~/ui/parts/Menu";
 import { parts } from "~/ui/theme/parts";
+import { AskedFirst, type Told, WhatChanges } from "~/ui/class/WhatChanges";
 import { look } from "~/ui/theme/look";
 
 /** The cell that takes a way over by one press, or says that it is taken. */
@@ -45,7 +46,16 @@ function Choice({ value, isInForce }: { value: string; isInForce: boolean }) {
 }
 
 /** What is packed, for whom, in what: kits, the ways of putting them together, and the way to everything that is done with them. */
-export function KitsView({ events, classId }: { events: readonly TickEvent[]; classId: string }) {
+export function KitsView({
+  events,
+  classId,
+  told,
+}: {
+  events: readonly TickEvent[];
+  classId: string;
+  /** What came of the last press. */
+  told?: Told | undefined;
+}) {
   const { input, plan: made, standings, names, action: settleAt } = useClass();
   const locale = useLocale();
   const base = `/classes/${classId}`;
@@ -82,6 +92,8 @@ export function KitsView({ events, classId }: { events: readonly TickEvent[]; cl
           <PrimaryLink to={`${base}/pack`}>Pack</PrimaryLink>
         </div>
       </div>
+      <AskedFirst asked={told?.asked} names={names} button="Take it all the same" />
+      {told?.changes ? <WhatChanges changes={told.changes} names={names} isDone /> : null}
       <Findings
         findings={made.findings.filter(
           (finding) => finding.stage === "kits" || (finding.stage === "recipe" && finding.level === "blocks"),

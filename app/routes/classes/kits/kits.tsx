@@ -10,6 +10,7 @@ import { classOnce, classOr404 } from "~/services/classes.server";
 import { setKitChoice } from "~/services/kits.server";
 import { accountOf } from "~/services/session.server";
 import { ticksOf } from "~/services/ticks.server";
+import { weighed } from "~/services/what-changes.server";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -24,16 +25,23 @@ const choiceSchema = z.discriminatedUnion("intent", [
 /** Takes one of the ways that stand side by side. */
 export async function action({ request, params, context }: Route.ActionArgs) {
   const { input, meta } = await classOr404(params.classId);
-  const form = choiceSchema.safeParse(Object.fromEntries(await formOf(request)));
+  const sent = await formOf(request);
+  const form = choiceSchema.safeParse(Object.fromEntries(sent));
   if (!form.success)
     throw data("This choice was not understood. Go back, load the page again and choose from the table.", {
       status: 400,
     });
+  const { intent, value } = form.data;
+  const brief = { ...input.brief, ...(intent === "kit-mode" ? { kitMode: value } : { eggRule: value }) };
+  const { changes, asked } = await weighed(database(), sent, input, { ...input, brief }, { hasHealth: false });
+  if (asked) return data({ asked }, { status: 409 });
   await setKitChoice(input, meta.version, form.data, accountOf(context).id);
-  return redirect(`/classes/${params.classId}/kits`);
+  return changes.plates.length + changes.kits.length > 0
+    ? data({ changes })
+    : redirect(`/classes/${params.classId}/kits`);
 }
 
-const Kits = ({ loaderData, params }: Route.ComponentProps) => (
-  <KitsView events={loaderData.events} classId={params.classId} />
+const Kits = ({ loaderData, params, actionData }: Route.ComponentProps) => (
+  <KitsView events={loaderData.events} classId={params.classId} told={actionData} />
 );
 export default Kits;

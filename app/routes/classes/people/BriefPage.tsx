@@ -5,7 +5,8 @@ import { Form, useNavigation, useSearchParams } from "react-router";
 import type { z } from "zod";
 import { briefFormSchema, dishKey, dishesIn, inputOf } from "./brief-form";
 import type { Kitchen } from "~/core/gear";
-import { type ClassInput, type ClassPlan, canonical, plan } from "~/core/plan";
+import { type TickEvent, foldTicks, lateChanges, packingOfClass } from "~/core/pack";
+import { type ClassInput, type ClassPlan, canonical, plan, plateChanges, withSeatsFor } from "~/core/plan";
 import type { RecipeChoice } from "~/db/queries/recipes.server";
 import { BriefFields, laterNames } from "~/ui/brief/BriefFields";
 import { Consequences } from "~/ui/brief/Consequences";
@@ -16,6 +17,8 @@ import { FormError, Primary } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
+import { type Changes, WhatChanges } from "~/ui/class/WhatChanges";
+import { useClass } from "../class-context";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
 
@@ -38,6 +41,10 @@ interface Props {
   readonly button: string;
   /** Where what is typed is held, once it can be planned; one of its own when nobody else looks at it. */
   readonly drafts?: DraftStore;
+  /** Whom the last save touched. */
+  readonly changed?: Changes | undefined;
+  /** What is ticked as packed. */
+  readonly packed?: readonly TickEvent[];
 }
 
 /** The brief and, beside it, what follows: planned in this browser at every keystroke. */
@@ -52,6 +59,8 @@ export function BriefPage({
   isSaved,
   button,
   drafts: given,
+  changed,
+  packed = [],
 }: Props) {
   const [own] = useState(createDraftStore);
   const drafts = given ?? own;
@@ -82,7 +91,9 @@ export function BriefPage({
     // While a field is half typed, the last plan that could be made stands.
     if (submission.status !== "success") return;
     const chosen = chosenRecipes(dishesIn(submission.value));
-    const next = chosen && inputOf(submission.value, base, kitchens, chosen);
+    const typed = chosen && inputOf(submission.value, base, kitchens, chosen);
+    // Whoever sits somewhere now keeps the table, as when it is saved.
+    const next = typed && saved ? withSeatsFor(saved, typed) : typed;
     if (next) drafts.set({ input: next, plan: plan(next) });
   };
   // What the browser restored or a refused save kept is planned from the first.
@@ -154,7 +165,7 @@ export function BriefPage({
               <p>Take over into the fields what you want to keep of theirs, then save again.</p>
             </div>
           ) : null}
-          {isSaved ? <SavedNote drafts={drafts} saved={saved} /> : null}
+          {isSaved ? <SavedNote drafts={drafts} saved={saved} changed={changed} /> : null}
           <Hidden
             name="version"
             key={conflict?.version}
@@ -172,6 +183,7 @@ export function BriefPage({
               isAsked={asked.has("all") || laterNames.some((name) => name in form.allErrors)}
             />
           </fieldset>
+          {saved && before ? <Touched drafts={drafts} saved={saved} before={before} packed={packed} /> : null}
           <div className={look("actions")}>
             <Primary loading={isBusy}>{button}</Primary>
           </div>
@@ -192,13 +204,53 @@ function isOther(typed: ClassInput | undefined, saved: ClassInput | undefined): 
   return typed !== undefined && (saved === undefined || withoutIds(typed) !== withoutIds(saved));
 }
 
-function SavedNote({ drafts, saved }: { drafts: DraftStore; saved: ClassInput | undefined }) {
+function SavedNote({
+  drafts,
+  saved,
+  changed,
+}: {
+  drafts: DraftStore;
+  saved: ClassInput | undefined;
+  changed: Changes | undefined;
+}) {
   const draft = useDraft(drafts);
+  const { names } = useClass();
   return isOther(draft?.input, saved) ? null : (
-    <p className={look("saved")} role="status">
-      Saved.
-    </p>
+    <div role="status">
+      <p className={look("saved")}>Saved.</p>
+      {changed ? <WhatChanges changes={changed} names={names} isDone /> : null}
+    </div>
   );
+}
+
+/** Whom what is typed touches, before it is saved: plates, dishes, tables, and kits that are packed already. */
+function Touched({
+  drafts,
+  saved,
+  before,
+  packed,
+}: {
+  drafts: DraftStore;
+  saved: ClassInput;
+  before: ClassPlan;
+  packed: readonly TickEvent[];
+}) {
+  const draft = useDeferredValue(useDraft(drafts));
+  const { names } = useClass();
+  const ticks = useMemo(() => foldTicks(packed).packing, [packed]);
+  const changes = useMemo((): Changes => {
+    if (!draft || draft.plan === before) return { plates: [], kits: [] };
+    const kits =
+      ticks.size === 0
+        ? []
+        : lateChanges(
+            ticks,
+            packingOfClass(saved, before).containers,
+            packingOfClass(draft.input, draft.plan).containers,
+          );
+    return { plates: plateChanges({ input: saved, plan: before }, draft), kits };
+  }, [draft, saved, before, ticks]);
+  return <WhatChanges changes={changes} names={names} isDone={false} />;
 }
 
 /** What follows from the brief, drawn apart from its fields and after them: the letters come first. */

@@ -11,11 +11,18 @@ import { brokenChoice } from "~/services/brief.server";
 import { choicesNow } from "~/services/choices.server";
 import { classOr404, saveClass } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
+import { ticksOf } from "~/services/ticks.server";
+import { whatChanges } from "~/services/what-changes.server";
 import { TextLink } from "~/ui/parts/fields";
+import { toldIn } from "~/ui/class/WhatChanges";
 import { parts } from "~/ui/theme/parts";
 import { people } from "~/ui/format/format";
 
-export const loader = async () => ({ choices: pack(await choicesNow(database())) });
+export const loader = async ({ params }: Route.LoaderArgs) => ({
+  choices: pack(await choicesNow(database())),
+  // What is packed already: what a change does to it is said before it is saved.
+  packed: (await ticksOf(database(), params.classId)).filter((one) => one.list === "packing"),
+});
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const stored = await classOr404(params.classId);
@@ -30,12 +37,16 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const broken = await brokenChoice(facts);
   if (broken) return data({ result: submission.reply({ fieldErrors: broken }), conflict: undefined }, { status: 400 });
   const saved = await saveClass(
-    params.classId,
+    stored.input,
     submission.value.version ?? stored.meta.version,
     facts,
     accountOf(context).id,
   );
-  if (saved.saved) return data({ result: submission.reply(), conflict: undefined, isSaved: true });
+  if (saved.saved) {
+    const { input: now } = await classOr404(params.classId);
+    const changes = await whatChanges(database(), stored.input, now);
+    return data({ result: submission.reply(), conflict: undefined, isSaved: true, changes });
+  }
   const conflict: Conflict = {
     by: saved.now.meta.updatedBy,
     version: saved.now.meta.version,
@@ -70,6 +81,8 @@ export default function Brief({ loaderData, actionData }: Route.ComponentProps) 
         recipes={[...recipes, ...pinned]}
         conflict={actionData?.conflict}
         isSaved={isSaved}
+        changed={toldIn(actionData).changes}
+        packed={loaderData.packed}
         button="Save the brief"
         drafts={drafts}
       />

@@ -11,6 +11,11 @@ import { needsInWords } from "~/ui/people/needs";
 import { ageWords, roleWords } from "~/ui/words/en";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden } from "~/ui/parts/plain";
+import { withRegister } from "~/core/plan";
+import { database } from "~/db/client.server";
+import { weighed } from "~/services/what-changes.server";
+import { AskedFirst, WhatChanges, toldIn } from "~/ui/class/WhatChanges";
+import { useClass } from "../class-context";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
 import { people } from "~/ui/format/format";
@@ -68,9 +73,17 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       grownUpId === undefined || comes.has(grownUpId) ? grownUpId : idOf.get(nameOfRow.get(grownUpId) ?? "");
     return grownUp === undefined ? person : { ...person, grownUpId: grownUp };
   });
+  const after = withRegister(input, [...input.people, ...placed.map((one) => ({ ...one, id: `come ${one.id}` }))]);
+  const { changes, asked } = await weighed(database(), form, input, after, {
+    own: placed.map((one) => `come ${one.id}`),
+  });
+  if (asked) return data({ asked }, { status: 409 });
   if (wanted.length > 0) await addPeople(params.classId, placed, account.id);
   await audit(account.id, params.classId, "brought in a list of people");
-  return redirect(`/classes/${params.classId}/people`);
+  const others = changes.plates.filter((one) => !one.participantId.startsWith("come "));
+  return others.length + changes.kits.length > 0
+    ? data({ changes: { ...changes, plates: others } })
+    : redirect(`/classes/${params.classId}/people`);
 }
 
 type Matched = Readonly<Partial<Record<PeopleColumn, string>>>;
@@ -80,9 +93,21 @@ const sayRows = (count: number): string =>
 
 export default function PeopleImport({ actionData }: Route.ComponentProps) {
   const locale = useLocale();
-  const read = actionData?.read;
+  const { names } = useClass();
+  const told = toldIn(actionData);
+  const looked = actionData && "read" in actionData ? actionData : undefined;
+  const read = looked?.read;
   return (
     <>
+      {told.changes ? (
+        <>
+          <p className={look("saved")} role="status">
+            They are on the register.
+          </p>
+          <WhatChanges changes={told.changes} names={names} isDone />
+        </>
+      ) : null}
+      <AskedFirst asked={told.asked} names={names} button="Bring them in all the same" />
       <div className={parts.sheet.head}>
         <h2>Bring in a list of people</h2>
         <div className={parts.sheet.tools}>
@@ -108,9 +133,9 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
       {read?.ok ? (
         <section>
           <h3>{people(read.people.length)}, as understood</h3>
-          {actionData && actionData.twice.length > 0 ? (
+          {looked && looked.twice.length > 0 ? (
             <p className={look("needs-you")}>
-              On the list already, or twice: {actionData.twice.join(", ")}. Leave them out, or they are added again.
+              On the list already, or twice: {looked.twice.join(", ")}. Leave them out, or they are added again.
             </p>
           ) : null}
           <table className={look("ruled")}>
@@ -142,16 +167,16 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
             </tbody>
           </table>
           <Form method="post" className={look("actions", "filled-l")}>
-            <Hidden name="text" value={actionData?.text} />
-            <Hidden name="headers" value={actionData?.headers.join("\n")} />
+            <Hidden name="text" value={looked?.text} />
+            <Hidden name="headers" value={looked?.headers.join("\n")} />
             {peopleColumns.map((column) => (
               <Hidden
                 key={column}
                 name={`column-${column}`}
-                value={(actionData?.match as Matched | undefined)?.[column] ?? ""}
+                value={(looked?.match as Matched | undefined)?.[column] ?? ""}
               />
             ))}
-            {actionData && actionData.twice.length > 0 ? (
+            {looked && looked.twice.length > 0 ? (
               <>
                 <Primary name="intent" value="add-new">
                   Add only those who are not on the list
@@ -174,19 +199,19 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
           <b>{peopleColumns.join(", ")}</b>, or what you call them: you see how it was read before anybody is added.
           Only <b>name</b> must be there. Under <b>avoids</b> write “milk: allergy; egg: intolerance”.
         </p>
-        <FileOrText accept=".csv,text/csv,text/plain" label="Or paste the rows here" typed={actionData?.text} />
-        {actionData && actionData.headers.length > 0 ? (
+        <FileOrText accept=".csv,text/csv,text/plain" label="Or paste the rows here" typed={looked?.text} />
+        {looked && looked.headers.length > 0 ? (
           <fieldset>
             <legend>Which column is which</legend>
-            <Hidden name="headers" value={actionData.headers.join("\n")} />
-            <div className={look("column-choice")} key={actionData.headers.join()}>
+            <Hidden name="headers" value={looked.headers.join("\n")} />
+            <div className={look("column-choice")} key={looked.headers.join()}>
               {peopleColumns.map((column) => (
                 <label key={column}>
                   <b>{column}</b>
                   <Choice
                     name={`column-${column}`}
-                    defaultValue={(actionData.match as Matched)[column] ?? ""}
-                    options={actionData.headers.map((header) => ({ value: header, label: header }))}
+                    defaultValue={(looked.match as Matched)[column] ?? ""}
+                    options={looked.headers.map((header) => ({ value: header, label: header }))}
                     empty="not in this list"
                   />
                 </label>

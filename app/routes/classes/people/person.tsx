@@ -1,3 +1,4 @@
+import { useMemo } from "react";
 import { getFormProps, useForm } from "@conform-to/react";
 import { Form, data, redirect } from "react-router";
 import type { z } from "zod";
@@ -6,12 +7,15 @@ import { useClass } from "../class-context";
 import { personFormSchema, personOf, personValues } from "./person-form";
 import { formOf, submissionOf } from "../../form";
 import { addPeople, audit, classOnce, classOr404, notFound, savePerson } from "~/services/classes.server";
-import { takeOff } from "~/services/privacy.server";
+import { removedOf, takeOff } from "~/services/privacy.server";
+import { weighed } from "~/services/what-changes.server";
+import { plan, plateChanges, withRegister } from "~/core/plan";
+import { AskedFirst, WhatChanges, toldIn } from "~/ui/class/WhatChanges";
 import { putBackDays } from "~/core/people";
 import { database } from "~/db/client.server";
 import { requireLead } from "~/services/session.server";
 import { PersonFields } from "~/ui/people/PersonFields";
-import { FormError, Primary, Secondary, TextLink } from "~/ui/parts/fields";
+import { FormError, Primary, PrimaryLink, Secondary, TextLink } from "~/ui/parts/fields";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
 import { parts } from "~/ui/theme/parts";
@@ -20,9 +24,11 @@ import { look } from "~/ui/theme/look";
 export async function loader({ params, context }: Route.LoaderArgs) {
   requireLead(context);
   const { input } = await classOnce(context, params.classId);
-  if (params.personId !== "new" && !input.people.some((person) => person.id === params.personId))
-    throw notFound("person");
-  return null;
+  if (params.personId === "new" || input.people.some((person) => person.id === params.personId)) return { off: null };
+  // Whoever was just taken off has a page for as long as the register can put them back: it says whom that touched.
+  const off = (await removedOf(database(), params.classId)).find((one) => one.id === params.personId);
+  if (!off) throw notFound("person");
+  return { off: { id: off.id, name: off.name } };
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
@@ -32,9 +38,18 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const person = input.people.find((one) => one.id === params.personId);
   const form = await formOf(request);
   if (form.get("intent") === "remove" && person) {
+    const after = withRegister(
+      input,
+      input.people.filter((one) => one !== person),
+    );
+    const { changes, asked } = await weighed(database(), form, input, after, { own: [person.id] });
+    if (asked) return data({ asked }, { status: 409 });
     await takeOff(database(), params.classId, person, account.id);
     await audit(account.id, params.classId, "took a person off the register");
-    return redirect(`/classes/${params.classId}/people?off=${params.personId}`);
+    const touched = changes.plates.filter((one) => one.participantId !== person.id);
+    return touched.length + changes.kits.length > 0
+      ? data({ changes: { ...changes, plates: touched } })
+      : redirect(`/classes/${params.classId}/people?off=${params.personId}`);
   }
   const submission = submissionOf(form, { schema: personFormSchema });
   if (submission.status !== "success") return data(submission.reply(), { status: 400 });
@@ -49,6 +64,14 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       }),
       { status: 400 },
     );
+  const known = person?.id ?? "new";
+  const edited = { ...values, id: known };
+  const after = withRegister(
+    input,
+    person ? input.people.map((one) => (one === person ? edited : one)) : [...input.people, edited],
+  );
+  const { changes, asked } = await weighed(database(), form, input, after, { own: [known] });
+  if (asked) return data({ asked }, { status: 409 });
   if (isNew) await addPeople(params.classId, [values], account.id);
   else {
     if (!person) throw notFound("person");
@@ -66,17 +89,44 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     }
     await audit(account.id, params.classId, "changed what a person declared");
   }
-  return redirect(`/classes/${params.classId}/people`);
+  return changes.plates.some((one) => one.participantId !== known) || changes.kits.length > 0
+    ? data({ changes })
+    : redirect(`/classes/${params.classId}/people`);
 }
 
-export default function Person({ params, actionData }: Route.ComponentProps) {
-  const { input, meta } = useClass();
+export default function Person({ params, actionData, loaderData }: Route.ComponentProps) {
+  const { input, plan: now, meta, names, action: at } = useClass();
   const person = input.people.find((one) => one.id === params.personId);
+  // What taking them off would do, said before the button.
+  const without = useMemo(() => {
+    if (!person) return { plates: [], kits: [] };
+    const after = withRegister(
+      input,
+      input.people.filter((one) => one !== person),
+    );
+    const plates = plateChanges({ input, plan: now }, { input: after, plan: plan(after) });
+    return { plates: plates.filter((one) => one.participantId !== person.id), kits: [] };
+  }, [input, now, person]);
   const [form, fields] = useForm<z.input<typeof personFormSchema>>({
-    lastResult: actionData,
+    lastResult: actionData && "initialValue" in actionData ? actionData : undefined,
     defaultValue: personValues(person, person && meta.participantVersions[person.id], person && meta.emails[person.id]),
   });
   const newer = fields.version.errors?.[0];
+  const told = toldIn(actionData);
+  if (told.changes || loaderData.off)
+    return (
+      <>
+        <div className={parts.sheet.head}>
+          <h2>{loaderData.off ? `${loaderData.off.name} is off the register` : "Saved"}</h2>
+        </div>
+        {told.changes ? <WhatChanges changes={told.changes} names={names} isDone /> : null}
+        <div className={look("actions")}>
+          <PrimaryLink to={`${at}/people${loaderData.off ? `?off=${loaderData.off.id}` : ""}`}>
+            The register
+          </PrimaryLink>
+        </div>
+      </>
+    );
   return (
     <>
       <div className={parts.sheet.head}>
@@ -85,6 +135,7 @@ export default function Person({ params, actionData }: Route.ComponentProps) {
           <TextLink to="../people">Back to the register</TextLink>
         </div>
       </div>
+      <AskedFirst asked={told.asked} names={names} button="Save it all the same" />
       <Form method="post" {...getFormProps(form)} className={look("form", "column-wide")}>
         <TypedGuard />
         <FormError title="Not saved" problems={form.errors ?? []} />
@@ -112,6 +163,7 @@ export default function Person({ params, actionData }: Route.ComponentProps) {
             until this class’s health data is removed, the register can put {person.name} back; “What is kept” forgets
             at once and for good.
           </p>
+          <WhatChanges changes={without} names={names} isDone={false} />
           <Form method="post">
             <Secondary name="intent" value="remove">
               Take {person.name} off

@@ -10,11 +10,13 @@ import { listsOf, seatingOf } from "~/core/plan";
 import { database } from "~/db/client.server";
 import { changePlan, madeChanges, undoChange } from "~/services/arrange.server";
 import { classOnce, classOr404 } from "~/services/classes.server";
+import { weighed } from "~/services/what-changes.server";
 import { accountOf } from "~/services/session.server";
 import { moment } from "~/ui/format/format";
 import { Tables } from "~/ui/seats/Tables";
 import { useSeating } from "~/ui/seats/useSeating";
 import { type Answer, Told } from "~/ui/parts/Told";
+import { AskedFirst, WhatChanges } from "~/ui/class/WhatChanges";
 import { Primary, Secondary, TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { WhenReady } from "~/ui/sheet/WhenReady";
@@ -59,7 +61,8 @@ const late =
 export async function action({ request, params, context }: Route.ActionArgs) {
   const { input } = await classOr404(params.classId);
   const account = accountOf(context);
-  const form = schema.safeParse(Object.fromEntries(await formOf(request)));
+  const sent = await formOf(request);
+  const form = schema.safeParse(Object.fromEntries(sent));
   if (!form.success)
     return data({ problem: "These seats were not understood. Load the page again and repeat." }, { status: 400 });
   const { intent } = form.data;
@@ -73,6 +76,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         );
   }
   if (intent === "register") {
+    const { changes, asked } = await weighed(database(), sent, input, { ...input, arrangement: undefined });
+    if (asked) return data({ asked }, { status: 409 });
     const isDone = await changePlan(
       database(),
       input,
@@ -81,7 +86,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       "Seats by the order of the register",
       account.id,
     );
-    return isDone ? data({ done: "Saved." }) : data({ problem: late }, { status: 409 });
+    return isDone ? data({ done: "Saved.", changes }) : data({ problem: late }, { status: 409 });
   }
   const ids = form.data.seats.flat();
   const known = new Set(input.people.map((person) => person.id));
@@ -91,22 +96,23 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       { status: 409 },
     );
   const { seats, apart, washes } = form.data;
+  const arrangement = {
+    seats,
+    apart: apart.filter((one) => one < seats.length),
+    washesBetween: washes === "yes",
+    sets: input.arrangement?.sets?.filter((one) => one.station < seats.length),
+  };
+  const { changes, asked } = await weighed(database(), sent, input, { ...input, arrangement });
+  if (asked) return data({ asked }, { status: 409 });
   const isDone = await changePlan(
     database(),
     input,
     form.data.version,
-    {
-      arrangement: {
-        seats,
-        apart: apart.filter((one) => one < seats.length),
-        washesBetween: washes === "yes",
-        sets: input.arrangement?.sets?.filter((one) => one.station < seats.length),
-      },
-    },
+    { arrangement },
     "Seats arranged by hand",
     account.id,
   );
-  return isDone ? data({ done: "Saved." }) : data({ problem: late }, { status: 409 });
+  return isDone ? data({ done: "Saved.", changes }) : data({ problem: late }, { status: 409 });
 }
 
 export default function Seats({ loaderData, actionData }: Route.ComponentProps) {
@@ -166,6 +172,8 @@ function Room({ changes, told, room }: RoomProps) {
       </div>
       <TypedGuard differs={isChanged} />
       <Told told={isChanged ? { problem: told?.problem } : told} />
+      <AskedFirst asked={told?.asked} names={names} button="Save these seats all the same" />
+      {told?.changes && !isChanged ? <WhatChanges changes={told.changes} names={names} isDone /> : null}
       <WhenReady>
         <div className={parts.sheet.of({ split: "wide-narrow" }).columns}>
           <Tables

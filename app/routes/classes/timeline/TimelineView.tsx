@@ -14,6 +14,7 @@ import { PrimaryLink, Secondary, TextLink } from "~/ui/parts/fields";
 import { MenuFile, MoreMenu } from "~/ui/parts/Menu";
 import { Hidden } from "~/ui/parts/plain";
 import { type Answer, Told } from "~/ui/parts/Told";
+import { AskedFirst, WhatChanges } from "~/ui/class/WhatChanges";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { criticalWords, hazardWords } from "~/ui/words/en";
@@ -67,6 +68,8 @@ export function TimelineView({ newest, told }: Props) {
         </div>
       </div>
       <Told told={told} />
+      <AskedFirst asked={told?.asked} names={names} button="Do it all the same" />
+      {told?.changes ? <WhatChanges changes={told.changes} names={names} isDone /> : null}
       <Lanes
         timeline={timeline}
         stations={plan.stations}

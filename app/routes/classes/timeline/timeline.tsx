@@ -3,12 +3,13 @@ import { z } from "zod";
 import type { Route } from "./+types/timeline";
 import { formOf } from "../../form";
 import { TimelineView } from "./TimelineView";
-import { loadMoved, loadsMark, movableLoads, plan, tableFirst, wayId, waysOut } from "~/core/plan";
+import { type ClassInput, loadMoved, loadsMark, movableLoads, plan, tableFirst, wayId, waysOut } from "~/core/plan";
 import { database } from "~/db/client.server";
 import { orderSchema } from "~/formats/class-file";
 import { changePlan, madeChanges, undoChange } from "~/services/arrange.server";
 import { classOnce, classOr404 } from "~/services/classes.server";
 import { accountOf } from "~/services/session.server";
+import { weighed } from "~/services/what-changes.server";
 import { pinnableBells } from "~/core/schedule";
 import { bellWords } from "~/ui/words/en";
 import { wayWords } from "~/ui/words/timeline";
@@ -66,14 +67,21 @@ const late = "Somebody changed this class a moment ago. Look at what they did, t
 export async function action({ request, params, context }: Route.ActionArgs) {
   const { input } = await classOr404(params.classId);
   const account = accountOf(context);
-  const form = schema.safeParse(Object.fromEntries(await formOf(request)));
+  const sent = await formOf(request);
+  const form = schema.safeParse(Object.fromEntries(sent));
   if (!form.success)
     return data({ problem: "This was not understood. Load the page again and repeat." }, { status: 400 });
   const { arrangement } = input;
-  const change = async (what: string, more: Partial<Parameters<typeof changePlan>[3]>) =>
-    (await changePlan(database(), input, form.data.version, { arrangement, ...more }, what, account.id))
-      ? data({ done: `${what}.` })
+  // Who cooks after whom decides what reaches a plate: an order, a pin or a way out may make one worse.
+  const change = async (what: string, more: Partial<Parameters<typeof changePlan>[3]>) => {
+    const { order, ...rest } = more;
+    const after: ClassInput = { ...input, ...rest, ...(order === undefined ? {} : { order: order ?? undefined }) };
+    const { changes, asked } = await weighed(database(), sent, input, after, { hasHealth: false });
+    if (asked) return data({ asked }, { status: 409 });
+    return (await changePlan(database(), input, form.data.version, { arrangement, ...more }, what, account.id))
+      ? data({ done: `${what}.`, changes })
       : data({ problem: late }, { status: 409 });
+  };
   if (form.data.intent === "undo") {
     const isBack = await undoChange(database(), input, form.data.version, account.id);
     return isBack ? data({ done: "Taken back." }) : data({ problem: late }, { status: 409 });

@@ -1,9 +1,8 @@
 import fc from "fast-check";
 import { jest } from "@jest/globals";
 import { substances } from "~/core/pantry";
-import { classes } from "../../../test/generators";
-import { plan } from "./plan";
-import type { ClassInput } from "./types";
+import { classes } from "../../test/generators";
+import { type ClassInput, plan } from "~/core/plan";
 
 const text = (value: unknown): string =>
   JSON.stringify(value, (_key, each: unknown) => (typeof each === "bigint" ? `${each}n` : each));
@@ -46,7 +45,7 @@ test("a class is planned after any other as a fresh process plans it", async () 
     const [before, after] = [text(plan(first)), text(plan(second))];
     if (before !== after) differing += 1;
     jest.resetModules();
-    const fresh = await import("./plan");
+    const fresh = await import("~/core/plan");
     expect(fresh.plan).not.toBe(plan);
     expect(after === text(fresh.plan(structuredClone(second)))).toBe(true);
     // And the first again, as an object nobody has planned yet.

@@ -1,6 +1,9 @@
 import { type Kysely, sql } from "kysely";
 
-/** What somebody of the class said that a person's word for a food covers, and who said so. */
+/**
+ * What somebody of the class said that a person's word for a food covers, and who said so; whether seats were written down from the
+ * register or arranged by a hand; and where whoever was taken off a register sat.
+ */
 export async function up(db: Kysely<unknown>): Promise<void> {
   await sql`alter table participant_need
     add column covers text[] check (cardinality(covers) <= 20),
@@ -8,6 +11,10 @@ export async function up(db: Kysely<unknown>): Promise<void> {
     add constraint participant_need_covers_check check (
       (covers is null and covers_by is null) or (covers is not null and covers_by is not null and kind = 'food')
     )`.execute(db);
+  await sql`alter table class add column seats_from_register boolean not null default false`.execute(db);
+  await sql`alter table removed_person
+    add column seat_station int check (seat_station between 0 and 399),
+    add column seat_position int check (seat_position between 0 and 399)`.execute(db);
 }
 
 /** Without it the words are open again: nothing becomes clear by going back. */
@@ -15,4 +22,6 @@ export async function down(db: Kysely<unknown>): Promise<void> {
   await sql`alter table participant_need drop constraint participant_need_covers_check, drop column covers, drop column covers_by`.execute(
     db,
   );
+  await sql`alter table class drop column seats_from_register`.execute(db);
+  await sql`alter table removed_person drop column seat_station, drop column seat_position`.execute(db);
 }
