@@ -206,6 +206,7 @@ export interface ClassTable {
   hot_places_per_adult: number;
   doors_minutes: number;
   eat_minutes: number;
+  meal_mode: string | null;
   clean_minutes: number;
   has_demo_batch: boolean;
   has_spare_kit: boolean;

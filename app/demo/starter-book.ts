@@ -80,7 +80,7 @@ const mooringShapes: Written = {
   heat: {
     surfaceKinds: ["electric-griddle", "hob-pan"],
     surfaceC: { from: 135, to: 150 },
-    test: "water-beads",
+    test: "drop-steams",
     side1: { low: 2, likely: 2.5, high: 4 },
     side2: { low: 1, likely: 1, high: 2 },
     turnaround: 0.5,

@@ -4,7 +4,7 @@ import { diets, markets, starterPantry, substances } from "~/core/pantry";
 import { doings, mays } from "~/core/turns";
 import { coatings, flames, floorKinds, lampMeanings, sharedThings } from "~/core/gear";
 import { ageBands, audiences, participantRoles, severities, usualHotPlaces } from "~/core/people";
-import { type ClassInput, canonical, longestAim, mixings, mostAims, mostBulk } from "~/core/plan";
+import { type ClassInput, canonical, longestAim, mealModes, mixings, mostAims, mostBulk } from "~/core/plan";
 import {
   type Amount,
   type Ratio,
@@ -106,6 +106,10 @@ export const briefSchema = z
     doorsMinutes: z.int().min(0).max(120).default(10),
     eatMinutes: z.int().min(0).max(180).default(15),
     cleanMinutes: z.int().min(0).max(120).default(10),
+    mealMode: z
+      .enum(mealModes)
+      .optional()
+      .describe("all eat together once the last piece is out, or each piece as it comes; left out, together"),
     hasDemoBatch: z.boolean().default(false),
     hasSpareKit: z.boolean().default(false),
     isRemote: z.boolean().default(false),

@@ -82,6 +82,20 @@ test("of every recipe the lines of its list are read as lines, and nothing of it
   expect(off.map((one) => `${one.place}: ${one.draft.lines.map((line) => line.said).join(" | ")}`)).toEqual([]);
 });
 
+test("a method's cooking paragraph is a cooking step after its heating up, in every text that has one", () => {
+  const cooked = read.filter((one) => one.place.startsWith("cooking-paragraphs"));
+  expect(cooked.length).toBeGreaterThanOrEqual(3);
+  for (const { place, draft } of cooked) {
+    const kinds = draft.steps.map((step) => step.kind);
+    expect([
+      place,
+      kinds.includes("cook"),
+      kinds.indexOf("preheat") < kinds.indexOf("cook"),
+      kinds.includes("mix"),
+    ]).toEqual([place, true, true, true]);
+  }
+});
+
 test("no line is silently wrong: what differs from what is meant is asked about", () => {
   const wrong = rows.filter((row) => row.came !== row.means && !isAsked(row.came));
   expect(wrong.map((row) => `${row.place}: “${row.line}” means ${row.means}, read as ${row.came}`)).toEqual([]);

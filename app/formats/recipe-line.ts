@@ -1,4 +1,4 @@
-import { type Ingredient, readIngredientName, toGrams } from "~/core/pantry";
+import { type Ingredient, namesAnother, readIngredientName, toGrams, wordsFor } from "~/core/pantry";
 import {
   type Amount,
   type MeasuringSystem,
@@ -146,11 +146,11 @@ function takeExtra(text: string, system: MeasuringSystem | undefined): { extra: 
 /** "flour, plain", "flour (plain)", "flour self raising": the same words with the kind in front. */
 function turnedRound(name: string): string[] {
   const apart = /^([a-z' ]+?)\s*[,(]\s*([a-z' -]+?)\)?$/i.exec(name);
+  if (apart) return [`${apart[2]} ${apart[1]}`];
+  // What stands before a comma is never dropped: "cashew butter, melted" is no butter.
+  if (/[,(]/.test(name)) return [];
   const [first = "", ...others] = name.split(" ");
-  return [
-    ...(apart ? [`${apart[2]} ${apart[1]}`] : []),
-    ...(others.length > 0 && others.length < 4 ? [`${others.join(" ")} ${first}`] : []),
-  ];
+  return others.length > 0 && others.length < 4 ? [`${others.join(" ")} ${first}`] : [];
 }
 const rank = { none: 0, ask: 1, likely: 2, one: 3 } as const;
 
@@ -163,15 +163,33 @@ interface Named {
   readonly isGuess: boolean;
 }
 
+/** "lactose-free milk", "vegan cheese": another thing than what it stands for, unless the ingredient goes by that very word. */
+const madeWithout =
+  /\b(?:dairy|lactose|egg|gluten|wheat|nut|milk|sugar)[- ]free\b|\bvegan\b|\bplant[- ]based\b|\bnon[- ]dairy\b/i;
+const isMadeWithout = (name: string, one: Ingredient): boolean => {
+  const said = madeWithout.exec(name)?.[0];
+  if (said === undefined) return false;
+  const plain = (text: string) => text.toLowerCase().replace(/-/g, " ");
+  return ![one.name, ...wordsFor(one.id)].some((word) => plain(word).includes(plain(said)));
+};
+
 function nameOf(name: string, { pantry, system }: Pick<LineContext, "pantry" | "system">): Named {
   // "Large" is 50 g without its shell in the US and Australia, 60 g in Europe.
   if (/^(?:extra )?large (?:free[- ]range )?eggs?\b/i.test(name)) {
     const ingredientId = system === "us" || system === "au" ? "egg" : "large-egg";
     return { ingredientId, choices: ["egg", "large-egg"], isGuess: true };
   }
-  const read = [name, ...turnedRound(name)]
+  const isSame = (id: string) => {
+    const one = pantry.find((each) => each.id === id);
+    return one === undefined || !(namesAnother(name, one) || isMadeWithout(name, one));
+  };
+  const known = [name, ...turnedRound(name)]
     .map((way) => readIngredientName(way, pantry))
     .reduce((best, one) => (rank[one.kind] > rank[best.kind] ? one : best));
+  const read =
+    (known.kind === "one" || known.kind === "likely") && !isSame(known.ingredientId)
+      ? ({ kind: "none" } as const)
+      : known;
   if (read.kind === "one") return { ingredientId: read.ingredientId, choices: [], isGuess: false };
   if (read.kind === "likely") return { ingredientId: read.ingredientId, choices: read.ingredientIds, isGuess: true };
   if (read.kind === "ask") return { ingredientId: "", choices: read.ingredientIds, isGuess: false };
@@ -239,22 +257,32 @@ const numbers: Readonly<Record<string, string>> = {
 
 /** "A cup and a half of", "1 quarter cup", "three quarters of a cup": the same as a number with a fraction. */
 function plainAmount(text: string): string {
-  return text
-    .replace(/\blg\b\.?(?= )/gi, "large")
-    .replace(/\bmed\b\.?(?= )/gi, "medium")
-    .replace(
-      new RegExp(`^(an?|one|two|three|\\d+)\\s+(${measures})\\s+and\\s+an?\\s+(half|quarter|third)\\b`, "i"),
-      (_all, count: string, unit: string, share: string) =>
-        `${numbers[count.toLowerCase()] ?? count} ${shares[share.toLowerCase()]} ${unit}`,
-    )
-    .replace(
-      new RegExp(
-        `^(an?|one|two|three|[123])\\s+(half|quarter|third)s?(?:\\s+of\\s+an?|\\s+an?)?\\s+(${measures})\\b`,
-        "i",
-      ),
-      (_all, count: string, share: string, unit: string) =>
-        `${numbers[count.toLowerCase()]}/${(shares[share.toLowerCase()] ?? "1/1").slice(2)} ${unit}`,
-    );
+  return (
+    text
+      .replace(/\b(?:lg|lrg|lge)\b\.?(?= )/gi, "large")
+      // "1 cup (heaped) flour": the brackets make no difference to the cup.
+      .replace(
+        new RegExp(
+          `\\b(${measures})\\s*\\(\\s*(heaped|heaping|rounded|scant|generous|level|levelled|leveled)\\s*\\)`,
+          "i",
+        ),
+        "$2 $1",
+      )
+      .replace(/\bmed\b\.?(?= )/gi, "medium")
+      .replace(
+        new RegExp(`^(an?|one|two|three|\\d+)\\s+(${measures})\\s+and\\s+an?\\s+(half|quarter|third)\\b`, "i"),
+        (_all, count: string, unit: string, share: string) =>
+          `${numbers[count.toLowerCase()] ?? count} ${shares[share.toLowerCase()]} ${unit}`,
+      )
+      .replace(
+        new RegExp(
+          `^(an?|one|two|three|[123])\\s+(half|quarter|third)s?(?:\\s+of\\s+an?|\\s+an?)?\\s+(${measures})\\b`,
+          "i",
+        ),
+        (_all, count: string, share: string, unit: string) =>
+          `${numbers[count.toLowerCase()]}/${(shares[share.toLowerCase()] ?? "1/1").slice(2)} ${unit}`,
+      )
+  );
 }
 
 /** "1 cup less 2 tablespoons buttermilk": what is taken off stands before the name. */
@@ -265,12 +293,14 @@ const lessOf = new RegExp(
 
 /** Where one line goes on to a second amount: "plus 1 tbsp", "and half a teaspoon", "soaked in 3 tbsp", "less 2 tbsp". */
 const goesOn = new RegExp(
-  `[,;(]?\\s*(?:\\b(plus|and|with|less|minus|soaked in|dissolved in|mixed with|mixed into|stirred into|in)|[+&])\\s+(?:about\\s+|another\\s+|an? extra\\s+)?(?=(?:\\d[\\d/.,\\s]*|[½⅓⅔¼¾⅛⅜⅝⅞]|an?\\s|one\\s|two\\s|three\\s|four\\s|half(?:\\s+an?)?\\s)\\s*(?:heaped\\s+|level\\s+|large\\s+|extra\\s+)?(?:${measures}|eggs?|(?:egg )?(?:whites?|yolks?))\\b)`,
+  `[,;(]?\\s*(?:\\b(plus|and|with|less|minus|soaked in|dissolved in|mixed with|mixed into|stirred into|in)|[+&])\\s+(?:about\\s+|another\\s+|an? extra\\s+)?(?=(?:\\d[\\d/.,\\s]*|[½⅓⅔¼¾⅛⅜⅝⅞]|an?\\s|one\\s|two\\s|three\\s|four\\s|half(?:\\s+an?)?\\s)\\s*(?:heaped\\s+|level\\s+|large\\s+|extra\\s+|whole\\s+|medium\\s+)?(?:${measures}|eggs?|(?:egg )?(?:whites?|yolks?))\\b)`,
   "giu",
 );
 /** What leaves the amount of a line open, whatever figure stands before it. */
 const leavesOpen =
   /\b(?:or )?as (?:needed|required|necessary)\b|\b(?:keep|hold|set|reserv)(?:e|ing)? (?:some|a little|a bit|part|a few|aside)\b|\bsome back\b|\bor (?:so|more|less)\b|\bgive or take\b/i;
+/** Said behind the name, a heap is as much of a question as before the spoon. */
+const unevenEnd = /\b(?:heaped|heaping|rounded|scant|generous)\b/i;
 /** "plus extra for dusting": more of the same, for something else, and nobody said how much. */
 const extraFor =
   /[,;(]?\s*(?:\b(?:plus|and|with)|\+|\b)\s*(?:a little |some |a bit )?(?:extra|more)\b(?:\s+\w+)?\s+(?:for|to|if|as|when)\s+(.+)$/i;
@@ -278,13 +308,34 @@ const extraFor =
 /** Ingredients that one asks the weight of a piece of are counted; a bare number before anything else is a missing unit. */
 const canCount = (ingredient: Ingredient | undefined): boolean => ingredient?.pieceGrams !== undefined;
 
+/** The name that stands in a piece of a line, without its amount. */
+const nameIn = (text: string, { system }: LineContext): string => readQuantity(text, { system })?.rest ?? text;
+
+/** "¼ tsp each salt and cinnamon": the same amount of each, as the lines it comes to; undefined for a line that is none such. */
+function ofEach(text: string, said: string, context: LineContext): Omit<DraftLine, "id">[] | undefined {
+  const found = /^(.+?)\s+each\s+(?:of\s+)?(\S.*)$/i.exec(text) ?? /^(.+?)\s+of\s+each\s*:?\s+(\S.*)$/i.exec(text);
+  const amount = found?.[1] ?? "";
+  const read = found && readQuantity(amount, { system: context.system });
+  const names = (found?.[2] ?? "")
+    .split(/\s*,\s*(?:and\s+)?|\s+and\s+|\s*&\s*|\s*\+\s*/i)
+    .filter((name) => name !== "");
+  if (!read || read.rest !== "" || names.length < 2) return undefined;
+  return names.flatMap((name) =>
+    readIngredientLine(`${amount} ${name}`, context).map((line) => ({
+      ...line,
+      said,
+      guesses: [...new Set<Guess>([...line.guesses, "note"])],
+    })),
+  );
+}
+
 /** A line with a second amount in it, as the lines it comes to; undefined for one that has none. */
 function goingOn(text: string, said: string, context: LineContext): Omit<DraftLine, "id">[] | undefined {
   const more = extraFor.exec(text);
   if (more && more.index > 0) {
     const first = readIngredientLine(text.slice(0, more.index), context);
     const [one] = first;
-    if (one && first.length === 1 && one.ingredientId !== "" && one.kind !== "unknown") {
+    if (one && first.length === 1 && (one.ingredientId !== "" || one.choices.length > 0) && one.kind !== "unknown") {
       const bowl: Bowl =
         forPan.test(`for ${more[1]}`) || /greas|pan|griddle|fry/i.test(more[1] ?? "")
           ? "pan"
@@ -320,7 +371,10 @@ function goingOn(text: string, said: string, context: LineContext): Omit<DraftLi
     // "2 cups and 2 tbsp flour", "1 and 1/2 cups": the first amount has no name of its own yet.
     const first = readIngredientLine(before, context);
     const [one] = first;
-    if (!one || first.length !== 1 || one.ingredientId === "" || one.kind === "unknown") continue;
+    if (!one || first.length !== 1 || one.kind === "unknown") continue;
+    // "2 egg yolks + 3 whites": what the first is nobody knows, that there is a second everybody sees.
+    const isNamed = one.ingredientId !== "" || /[a-z]{3}/i.test(one.amount === "" ? "" : nameIn(before, context));
+    if (!isNamed) continue;
     const isLess = /less|minus/i.test(found[1] ?? "");
     const second = isLess ? [] : readIngredientLine(after.replace(/\)$/, ""), context);
     if (second.length > 0 && second.every((line) => line.ingredientId !== ""))
@@ -328,6 +382,7 @@ function goingOn(text: string, said: string, context: LineContext): Omit<DraftLi
         { ...one, said },
         ...second.map((line) => ({ ...line, said, guesses: [...new Set<Guess>([...line.guesses, "note"])] })),
       ];
+    if (one.ingredientId === "") continue;
     // More of the same, or less of it, or of what nobody can tell: the amount is a question.
     return [{ ...one, said, kind: "unknown", amount: said, second: "", packName: "" }];
   }
@@ -369,6 +424,8 @@ export function readIngredientLine(written: string, context: LineContext): Omit<
   const said = written.trim();
   let text = plainAmount(said.replace(bullet, "").replace(/\s+/g, " ").trim());
   if (text === "") return [];
+  const each = ofEach(text, said, context);
+  if (each) return each;
   const going = goingOn(text, said, context);
   if (going) return going;
   const isOptional = optional.test(text) || leftOut.test(text);
@@ -422,7 +479,10 @@ export function readIngredientLine(written: string, context: LineContext): Omit<
   if (named.isGuess) guesses.add("ingredient");
   const ingredient = pantry.find((one) => one.id === named.ingredientId);
   const whole = `${name} ${note}`;
-  const isPan = forPan.test(said);
+  // More of it for the pan sends none of the rest there.
+  const isPan = forPan.test(
+    said.replace(/[,;(]?\s*(?:plus|and|with|\+)\s+(?:a (?:little|bit) )?(?:extra|more)\b.*$/i, ""),
+  );
   const bowl: Bowl =
     context.isTopping || toServe.test(said)
       ? "topping"
@@ -449,7 +509,7 @@ export function readIngredientLine(written: string, context: LineContext): Omit<
   if (!read)
     return isTaste || bowl === "topping" ? done({ kind: "to-taste" }) : open(isPan ? "for the pan" : "not said");
   // What was not used of a line is asked about: a figure in the remark, or words that take the figure back.
-  const isUnused = leavesOpen.test(said) || hasUnusedAmount(note, ingredient, read, system);
+  const isUnused = leavesOpen.test(said) || unevenEnd.test(note) || hasUnusedAmount(note, ingredient, read, system);
   if (isUnused && read.form.kind !== "to-taste" && !extra) return open(said);
   const { form } = read;
   if (form.kind === "to-taste" || (isTaste && form.kind === "unknown")) return done({ kind: "to-taste" });

@@ -1,13 +1,17 @@
-import type { Family, StepKind, Tool } from "~/core/recipe";
+import type { Cue, Family, StepKind, Tool } from "~/core/recipe";
 
 /**
  * The method of a pasted recipe: its rows as steps. A row that says more than one thing to do with time ("whisk, rest 30 minutes,
  * and cook") is as many steps, so that every wait and every heat stands with the step it belongs to.
  */
+const place = "(?:pan|griddle|iron|skillet|grill|plate|surface|moulds?|molds?|dish(?:es)?)";
 const kinds: readonly (readonly [RegExp, StepKind])[] = [
-  [/^(?:then )?(?:keep|hold)\b[^.]*\b(?:warm|hot)\b/i, "hold"],
+  [/^(?:then )?(?:keep|hold)\b[^.]*\b(?:warm|hot)\b|\bkeep (?:them |it |each )?warm\b/i, "hold"],
   [
-    /\b(?:pre-?heat|heat (?:up )?(?:the|a|your)|warm (?:the|a|your) (?:pan|griddle|iron)|switch on|turn on|put the (?:griddle|iron|pan) on)\b/i,
+    new RegExp(
+      String.raw`\b(?:pre-?heat|heat (?:up )?(?:the|a|your|an?y?|some|oil|butter|(?:[^\s.,;]+ ){0,4}${place})\b|warm (?:the|a|your) (?:[^\s.,;]+ ){0,3}${place}|switch on\b|turn on\b|put (?:the|a|your) (?:[^\s.,;]+ ){0,3}${place} (?:on|over)|(?:set|place) (?:the|a|your) (?:[^\s.,;]+ ){0,4}${place} (?:on|over)|(?:set|place|put) it (?:on|over)\b|bring (?:the|a|your) (?:[^\s.,;]+ ){0,3}${place})`,
+      "i",
+    ),
     "preheat",
   ],
   [
@@ -15,7 +19,10 @@ const kinds: readonly (readonly [RegExp, StepKind])[] = [
     "rest",
   ],
   [
-    /\b(?:fry|cook|bake|flip|turn(?: it| them)? over|griddle until|until bubbles|close the (?:lid|iron)|ladle|pour (?:a |one |about |in |into |\d|¼|½).*\b(?:pan|griddle|iron|batter))\b/i,
+    new RegExp(
+      String.raw`\b(?:fry|cook|bake|brown (?:on|both|the)|flip|turn(?:ing)?(?: it| them| (?:the|each) \w+)? over|turn (?:it|them|once|when|the (?:pancakes?|cr[eê]pes?|fritters?))|griddle until|until bubbles|when (?:the )?bubbles|bubbles? (?:form|appear|rise|pop|break|stay)|close the (?:lid|iron)|ladle(?:ful)?s?|(?:pour|spoon|scoop|drop|tip|swirl|spread)\b[^.;]*\b(?:on(?:to)?|into|in|over|across|on) (?:the |a |your |each |hot |preheated |greased )*(?:[^\s.,;]+ ){0,2}${place}|pour (?:a |one |about |in |into |\d|¼|½).*\b(?:pan|griddle|iron|batter)|pour (?:or \w+ )?(?:the |some )?batter|(?:swirl|tilt)\b|other side|second side|both sides)`,
+      "i",
+    ),
     "cook",
   ],
   [/\breheat(?:ed|ing)?\b|\bwarm(?:ed)? (?:up |through )?again\b/i, "reheat"],
@@ -27,8 +34,30 @@ const kinds: readonly (readonly [RegExp, StepKind])[] = [
 export const startsMethod =
   /^(?:whisk|mix|stir|beat|combine|fold|fry|cook|bake|sift|sieve|mash|blend|melt|heat|preheat|pour|let|leave|soak|squeeze|serve|boil|put|make|rest|add|drop|stand)\b[ ,]/i;
 
+const figures: Readonly<Record<string, number>> = {
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  seven: 7,
+  eight: 8,
+  nine: 9,
+  ten: 10,
+  fifteen: 15,
+  twenty: 20,
+  thirty: 30,
+};
+
 /** The first time a text names, in minutes. */
-export const minutesIn = (text: string): { low: number; high: number } | undefined => {
+export const minutesIn = (written: string): { low: number; high: number } | undefined => {
+  const text = written
+    .replace(/\b(?:an?|one)(?= (?:more |further )?(?:min|sec|hour))/gi, "1")
+    .replace(/\b(two|three|four|five|six|seven|eight|nine|ten|fifteen|twenty|thirty)\b/gi, (word) =>
+      String(figures[word.toLowerCase()] ?? word),
+    )
+    .replace(/\bhalf an? (?=hour)/gi, "0.5 ")
+    .replace(/\banother (?=min)/gi, "1 ");
   const found =
     /(\d{1,3})(?:\s*(?:-|–|to|or)\s*(\d{1,3}))?\s*(seconds?|secs?|s|minutes?|mins?|min|hours?|hrs?|h)\b/i.exec(text);
   if (!found) return /\bovernight\b/i.test(text) ? { low: 480, high: 720 } : undefined;
@@ -68,7 +97,7 @@ export function celsiusIn(method: string): { from: number; to: number } | undefi
 
 /** Where a row goes on to another thing to do: a new sentence, or ", then", "and" before a verb of its own. */
 const joints =
-  /(?<=[.;!?])\s+|,?\s+(?:and then|then|and)\s+(?=(?:let|leave|rest|stand|chill|cook|fry|bake|heat|serve|keep|whisk|stir|fold|mix|pour)\b)|,\s+(?=(?:let|leave|rest|stand|chill|cook|fry|bake|serve)\b)/i;
+  /(?<=[.;!?])\s+|,?\s+(?:and then|then|and)\s+(?=(?:let|leave|rest|stand|chill|cook|fry|bake|heat|serve|keep|whisk|stir|fold|mix|pour|ladle|spoon|scoop|drop)\b)|,\s+(?=(?:let|leave|rest|stand|chill|cook|fry|bake|serve|pour|ladle|spoon|scoop|flip|turn)\b)/i;
 
 export interface MethodStep {
   readonly kind: StepKind;
@@ -80,32 +109,100 @@ export interface MethodStep {
 export const kindOfStep = (text: string): StepKind => kinds.find(([pattern]) => pattern.test(text))?.[1] ?? "prepare";
 export const isStep = (text: string): boolean => kinds.some(([pattern]) => pattern.test(text));
 
-/** A row of the method as steps: one, unless it holds a wait beside other work. */
+/** What a clause is about where it stands behind others: a wait at the heat is part of the cooking, greasing goes with what it is for. */
+function phaseOf(clause: string, before: StepKind | undefined): StepKind | undefined {
+  const kind = kinds.find(([pattern]) => pattern.test(clause))?.[1];
+  const isGreasing =
+    /\b(?:grease|greased|butter|oil|brush|wipe)\b/i.test(clause) &&
+    !/\b(?:batter|bowl|whisk|stir|beat)\b/i.test(clause);
+  // Into a pan that is hot something is poured, whatever the words for it.
+  if (
+    (before === "preheat" || before === "cook") &&
+    /^(?:then |and )?(?:pour|drop|spoon|ladle|scoop|tip|add) (?:in\b|a (?:little|spoon|ladle)|spoon|ladle|table|heaped|the batter|some batter|batter|mixture|one\b|\d)/i.test(
+      clause.trim(),
+    ) &&
+    !/\b(?:oil|butter|fat)\b/i.test(clause)
+  )
+    return "cook";
+  if (kind === undefined) return isGreasing && before !== "preheat" && before !== "cook" ? undefined : before;
+  if (before === "cook" && kind === "rest" && !/\bbatter\b/i.test(clause)) return "cook";
+  // "Add a little butter" in a hot pan mixes nothing.
+  if (
+    (before === "preheat" || before === "cook") &&
+    kind === "mix" &&
+    (isGreasing || /\b(?:the rest|remaining) (?:of the )?batter\b|\brepeat\b/i.test(clause))
+  )
+    return before;
+  return kind;
+}
+
+/** A row of the method as steps: one for each thing it goes through, so that every wait and every heat stands with its own. */
 export function stepsOfRow(row: string): MethodStep[] {
-  const whole = (text: string): MethodStep => {
-    const kind = kindOfStep(text);
-    return { kind, text, wait: kind === "rest" ? minutesIn(text) : undefined };
-  };
   const isWait = (clause: string) => kindOfStep(clause) === "rest" && minutesIn(clause) !== undefined;
   const cuts = [...row.matchAll(new RegExp(joints, "gi"))].map((found) => ({
     end: found.index,
     start: found.index + found[0].length,
   }));
-  const clauses = [{ start: 0, end: row.length }, ...cuts].map(({ start }, index) =>
-    row.slice(start, cuts[index]?.end ?? row.length),
-  );
-  if (clauses.length < 2 || !clauses.some(isWait)) return [whole(row)];
-  const texts: string[] = [];
-  let from = 0;
-  clauses.forEach((clause, index) => {
-    const next = clauses[index + 1];
-    if (next !== undefined && !isWait(clause) && !isWait(next)) return;
-    const text = row.slice(from, cuts[index]?.end ?? row.length).trim();
-    from = cuts[index]?.start ?? row.length;
-    if (text !== "") texts.push(text.charAt(0).toUpperCase() + text.slice(1));
+  const clauses = [{ start: 0, end: row.length }, ...cuts].map(({ start }, index) => ({
+    start,
+    end: cuts[index]?.end ?? row.length,
+    text: row.slice(start, cuts[index]?.end ?? row.length),
+  }));
+  const groups: { kind: StepKind | undefined; start: number; end: number }[] = [];
+  for (const { start, end, text } of clauses) {
+    const last = groups.at(-1);
+    const kind = phaseOf(text, last?.kind);
+    // A rest without minutes is a remark of what it stands in, unless it is all there is.
+    const isRemark = kind === "rest" && !isWait(text) && last !== undefined;
+    if (last && (kind === last.kind || isRemark || last.kind === undefined)) {
+      last.end = end;
+      last.kind ??= kind;
+    } else groups.push({ kind, start, end });
+  }
+  return groups.map(({ kind: phase, start, end }): MethodStep => {
+    const said = row.slice(start, end).trim();
+    const text = said.charAt(0).toUpperCase() + said.slice(1);
+    const kind = phase ?? "prepare";
+    const told = groups.length === 1 || /[.!?]$/.test(text) ? text : `${text.replace(/[,;]$/, "")}.`;
+    return { kind, text: groups.length === 1 ? row : told, wait: kind === "rest" ? minutesIn(said) : undefined };
   });
-  return texts.map((text) => whole(/[.!?]$/.test(text) ? text : `${text.replace(/[,;]$/, "")}.`));
 }
+
+const turning = /\b(?:flip|turn(?:ing)?(?: it| them| over| once|,|\b))/i;
+/**
+ * The minutes of both sides that a cooking step names: before the turn and after it; "2 minutes on each side" is both.
+ * @returns undefined where none is named.
+ */
+export function sidesIn(
+  text: string,
+): { side1: { low: number; high: number }; side2: { low: number; high: number } | undefined } | undefined {
+  const first = minutesIn(text);
+  if (!first) return undefined;
+  if (/\b(?:per|each|both|a|either) sides?\b/i.test(text)) return { side1: first, side2: first };
+  const at = turning.exec(text);
+  if (!at) return { side1: first, side2: undefined };
+  const [before, after] = [minutesIn(text.slice(0, at.index)), minutesIn(text.slice(at.index))];
+  return before ? { side1: before, side2: after } : { side1: first, side2: undefined };
+}
+
+/** What a method says is seen: on the upper side before the turn, and when a piece is done. */
+const looks: readonly (readonly [RegExp, Cue])[] = [
+  [/\bbubbles?\b[^.]*\b(?:stay|pop|burst|break|holes?|open)\b|\bholes? (?:stay|remain)\b/i, "bubbles-stay-open"],
+  [/\b(?:first|a few|small) bubbles?\b/i, "first-bubbles"],
+  [/\bbubbles?\b[^.]*\b(?:cover|all over|whole|surface|top)\b/i, "whole-top"],
+  [/\b(?:edges?|rims?|sides?)\b[^.]*\b(?:dull|matt?e)\b|\b(?:dull|matte)\b[^.]*\b(?:edges?|rims?)\b/i, "dull-rim"],
+  [/\b(?:edges?|sides?)\b[^.]*\b(?:dry|set|firm)\b/i, "dry-sides"],
+  [/\bedges?\b[^.,;]*\b(?:brown|golden|curl|lift)/i, "brown-edge"],
+  [/\b(?:slides?|loosens?|comes? away|releases?)\b/i, "slides"],
+  [/\b(?:steam(?:ing)?)\b[^.]*\b(?:stop|dies|less)/i, "steam-stops"],
+  [/\b(?:lamp|light)\b[^.]*\b(?:goes|turns|comes|green|off|on)\b/i, "lamp"],
+  [/\bpuffed\b/i, "puffed-and-brown"],
+  [/\b(?:golden|browned|brown)\b/i, "golden-below"],
+  [/\bcooked through\b|\bset in the middle\b/i, "set-in-middle"],
+];
+export const cuesIn = (text: string): Cue[] => [
+  ...new Set(looks.flatMap(([pattern, cue]) => (pattern.test(text) ? [cue] : []))),
+];
 
 /** What a step has in hand by the words it uses; a tool named by its own name counts too. */
 const toolWords: readonly (readonly [RegExp, readonly Tool[]])[] = [

@@ -1,4 +1,4 @@
-import { type Ingredient, clearWords, wordsFor } from "~/core/pantry";
+import { type Ingredient, clearWords, readIngredientName, wordsFor } from "~/core/pantry";
 import { type MeasuringSystem, millilitresIn, multiply, readQuantity, toNumber, isVolumeUnit } from "~/core/quantity";
 import {
   type DraftLine,
@@ -16,7 +16,7 @@ import {
   stepTemplate,
 } from "~/core/recipe";
 import { readIngredientLine } from "./recipe-line";
-import { celsiusIn, isStep, minutesIn, startsMethod, stepsOfRow, toolsOfStep } from "./recipe-method";
+import { celsiusIn, cuesIn, isStep, sidesIn, startsMethod, stepsOfRow, toolsOfStep } from "./recipe-method";
 
 /**
  * A recipe as text, as it is pasted from anywhere: title, list, method, in whatever order and style. Comes back as a draft in which
@@ -245,6 +245,12 @@ export function readRecipeText(
     );
   };
 
+  /** "BATTER", "DRY INGREDIENTS": a row in capitals without a figure that names no ingredient is a heading. */
+  const isCapitals = (row: string) =>
+    /^[A-Z][A-Z &'’/-]{2,38}:?$/.test(row) &&
+    !/TO TASTE|OPTIONAL/.test(row) &&
+    readIngredientName(row.toLowerCase().replace(/:$/, ""), pantry).kind === "none";
+
   for (const row of rows) {
     if (row === "") continue;
     const claimed = yieldLine.exec(row);
@@ -266,7 +272,17 @@ export function readRecipeText(
     else if (/^(?:prep|cook|total|rest(?:ing)?|active)(?:ing)? time\b|^(?:prep|cook|total):/i.test(row))
       sorted.intro.push(row);
     else {
-      const section = sectionHeading.exec(row.replace(/\*\*/g, ""));
+      const section =
+        sectionHeading.exec(row.replace(/\*\*/g, "")) ??
+        (mode !== "method" && isCapitals(row)
+          ? [
+              row,
+              row
+                .toLowerCase()
+                .replace(/:$/, "")
+                .replace(/^for (?:the )?/, ""),
+            ]
+          : null);
       if (section && (mode !== "method" || /:$/.test(row)) && row.length < 46 && !isListRow(row)) {
         startPart((section[1] ?? section[2] ?? section[3] ?? "").trim());
         if (mode === "head") mode = "list";
@@ -308,7 +324,11 @@ export function readRecipeText(
   const rest = steps.find((step) => step.kind === "rest" && step.partId === "");
   const within = /\bwithin (\d{1,3}) ?min/i.exec(method);
   const cook = steps.find((step) => step.kind === "cook");
-  const side = cook && minutesIn(cook.text);
+  const sides = cook && sidesIn(cook.text);
+  const side = sides?.side1;
+  const second = sides?.side2;
+  const cues = cook ? cuesIn(cook.text) : [];
+  const isTurned = base.hasSide2;
   const portion = portionIn(method, system);
   if (!portion) guessed.push("portion");
   if (!rest && !within) guessed.push("rest");
@@ -338,6 +358,16 @@ export function readRecipeText(
       ...(side && side.low > 0 && side.low <= 40
         ? { side1: { low: number(side.low), likely: number((side.low + side.high) / 2), high: number(side.high) } }
         : {}),
+      ...(second && isTurned && second.low > 0 && second.low <= 40
+        ? {
+            side2: {
+              low: number(second.low),
+              likely: number((second.low + second.high) / 2),
+              high: number(second.high),
+            },
+          }
+        : {}),
+      ...(cues.length > 0 ? { cues } : {}),
       ...(portion
         ? { portionKind: "ml" as const, portion: number(portion) }
         : { portion: family === "oven-puffed" ? "1" : String(familyPiece[family].ml) }),

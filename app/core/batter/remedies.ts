@@ -51,6 +51,7 @@ export const remedyCodes = [
   "oil-per-load",
   "usual-heat",
   "test-with-water",
+  "test-with-steam",
 ] as const;
 export type RemedyCode = (typeof remedyCodes)[number];
 
@@ -332,6 +333,9 @@ const finders: { readonly [C in AnyRecipeFinding["code"]]: Finder<C> } = {
       : [],
   "test-not-for-heat": (_f, recipe) => [
     { code: "test-with-water", edits: [{ kind: "set-heat", heat: { ...recipe.heat, test: "water-beads" } }] },
+  ],
+  "test-wants-hotter": (_f, recipe) => [
+    { code: "test-with-steam", edits: [{ kind: "set-heat", heat: { ...recipe.heat, test: "drop-steams" } }] },
   ],
   "heat-of-another-family": (f) => [{ code: "usual-heat", edits: [{ kind: "set-heat", heat: familyHeat(f.family) }] }],
   "window-missing": (f) => [{ code: "usual-window", edits: [{ kind: "set-window", rest: f.wanted }] }],

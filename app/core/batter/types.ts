@@ -127,6 +127,8 @@ export type BatterFinding =
       readonly to: number;
       readonly wanted: number;
     }
+  /** Water does not dance on a surface so gentle: °C from which it does, and the most this recipe wants. */
+  | { readonly code: "test-wants-hotter"; readonly level: "warns"; readonly least: number; readonly to: number }
   | {
       readonly code: "salt-depends-on-brand";
       readonly level: "notes";

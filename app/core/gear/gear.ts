@@ -1,5 +1,5 @@
 import { type Pieces, isVolumeUnit } from "~/core/quantity";
-import { type Line, type Recipe, type Tool, expectedOf, isBatter, toolsAt } from "~/core/recipe";
+import { type Line, type Recipe, pouredWith, type Tool, expectedOf, isBatter, toolsAt } from "~/core/recipe";
 import { piecesOn } from "./circles";
 import { type SizedDish, dishesIn, sizesOf } from "./sizes";
 import type { GearFinding, GearLine, Kitchen, Surface } from "./types";
@@ -114,8 +114,27 @@ function toolsOf(recipe: Recipe, isMeasuring: boolean): Set<Tool> {
 }
 
 /** How many of a tool each calls for: what is drawn is thin and odd, so two turners go under it; each mix has its own bowl. */
-const countOf = (tool: Tool, { recipe: { family }, mixes }: Pick<SizedDish, "recipe" | "mixes">): number =>
-  tool === "turner" && family === "drawn" ? 2 : gearRules[tool].count * (tool === "mixing-bowl" ? (mixes ?? 1) : 1);
+const countOf = (tool: Tool, { recipe: { family, rounds }, mixes }: Pick<SizedDish, "recipe" | "mixes">): number =>
+  tool === "turner" && family === "drawn"
+    ? 2
+    : gearRules[tool].count *
+      // Pieces of each round have a tray, and a label, of their own.
+      (tool === "mixing-bowl" ? (mixes ?? 1) : tool === "tray" ? Math.max(1, rounds?.length ?? 1) : 1);
+
+/**
+ * What goes round in a class, with how many of each there are: as the kitchen says, and of pens as many as it counts, at most one a
+ * table. Timeline, gear list and contact ask this alone, so that no more pieces are drawn at once than pens are carried in.
+ * @param tables the recipe of each table.
+ */
+export function goesRoundIn(
+  { goesRound = [], gear }: Pick<Kitchen, "goesRound" | "gear">,
+  tables: readonly Recipe[],
+): NonNullable<Kitchen["goesRound"]> {
+  const drawing = tables.filter((recipe) => pouredWith(recipe) === "pen").length;
+  if (drawing === 0 || goesRound.some((one) => one.thing === "pen")) return goesRound;
+  const owned = gear.find((one) => one.tool === "pen")?.owned ?? 0;
+  return [...goesRound, { thing: "pen", count: owned > 0 ? Math.min(owned, drawing) : drawing }];
+}
 
 /** The gear list: each tool the steps name, per station, shared and for the instructor, against what the kitchen owns. */
 export function gearOf(demand: GearDemand, kitchen: Kitchen): GearLine[] {
@@ -154,9 +173,13 @@ export function gearOf(demand: GearDemand, kitchen: Kitchen): GearLine[] {
       lines.set(tool, { ...so, instructor: Math.max(so.instructor, gearRules[tool].count) });
     }
   }
+  const tables = demand.dishes.flatMap((dish) => Array.from({ length: dish.stations }, () => dish.recipe));
+  const goesRound = goesRoundIn(kitchen, tables);
   return [...lines].map(([tool, counted]) => {
-    // What goes round is there as often as it goes round, and shown with one of them.
-    const rounds = kitchen.goesRound?.find((one) => one.thing === tool)?.count;
+    // What goes round is there as often as it goes round, and shown with one of them; as many as tables are each table's own.
+    const among = goesRound.find((one) => one.thing === tool)?.count;
+    const isSaid = kitchen.goesRound?.some((one) => one.thing === tool) ?? false;
+    const rounds = isSaid || (among !== undefined && among < counted.atStations) ? among : undefined;
     const { perStation, atStations, shared, instructor } =
       rounds === undefined
         ? counted

@@ -382,6 +382,20 @@ export function matchOf(one: Named, meaning: FoodMeaning): "is" | "may-be" | nul
   return found;
 }
 
+/**
+ * Does a name that somebody wrote name a food that this ingredient is not: "cashew butter" beside butter? What is only a mixture or a
+ * family says too little to tell.
+ */
+export function namesAnother(name: string, one: Named): boolean {
+  const own = foodsOf(one).foods;
+  return foodsNamed(wordsIn(name)).some(
+    (food) =>
+      food.kind === "food" &&
+      !own.some((each) => each.countsAs.has(food.id) || food.countsAs.has(each.id)) &&
+      !(food.substances.length > 0 && own.some((each) => each.substances.some((has) => food.substances.includes(has)))),
+  );
+}
+
 /** Foods that a label's list names, kept by the identity of that list. */
 const listedBefore = new WeakMap<readonly string[], readonly Named[]>();
 export function namedOn(label: Pick<LabelReading, "foods"> | undefined): readonly Named[] {

@@ -167,6 +167,38 @@ function seatAs(
 }
 
 /**
+ * What kind of room a class is: people at tables of one room; households apart, each with its own of everything; or the instructor alone
+ * before those who taste.
+ */
+export const roomKinds = ["tables", "homes", "shown"] as const;
+export type RoomKind = (typeof roomKinds)[number];
+export const roomKindOf = (brief: {
+  readonly people: number;
+  readonly tasters: number;
+  readonly isRemote: boolean;
+}): RoomKind => (brief.isRemote ? "homes" : brief.people === 0 && brief.tasters > 0 ? "shown" : "tables");
+
+/**
+ * Tasters of a remote class by the station of their household: of the register, those who look after somebody there or are looked after
+ * by somebody there. Nobody else can be fed.
+ */
+export function tastersAtHome(
+  stations: readonly { readonly id: string; readonly people: readonly string[] }[],
+  register: readonly Participant[],
+): ReadonlyMap<string, string> {
+  const homeOf = new Map(stations.flatMap((station) => station.people.map((id) => [id, station.id] as const)));
+  return new Map(
+    register.flatMap((person): [string, string][] => {
+      if (person.role !== "taster") return [];
+      const home =
+        homeOf.get(person.grownUpId ?? "") ??
+        register.flatMap((one) => (one.grownUpId === person.id ? (homeOf.get(one.id) ?? []) : []))[0];
+      return home === undefined ? [] : [[person.id, home]];
+    }),
+  );
+}
+
+/**
  * The tables of a class. Where nobody cooks and some taste, the instructor cooks for all of them at one table, at which nobody sits: a
  * demonstration is a class of its own.
  */

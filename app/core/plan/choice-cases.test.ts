@@ -175,8 +175,8 @@ test("C19: what each surface is set to when it is switched on is the heat of its
   expect(onGriddle?.dial).toBe("5 of 9");
   expect(made.timeline.units.map((unit) => [kindOf(unit.surfaceId), heats.get(unit.id)])).toEqual(
     expect.arrayContaining([
-      ["electric-griddle", { surfaceC: onGriddle?.surfaceC ?? recipe?.heat.surfaceC, dial: "5 of 9" }],
-      ["hob-pan", { surfaceC: recipe?.heat.surfaceC, dial: null }],
+      ["electric-griddle", { surfaceC: onGriddle?.surfaceC ?? recipe?.heat.surfaceC, dial: "5 of 9", hasCord: true }],
+      ["hob-pan", { surfaceC: recipe?.heat.surfaceC, dial: null, hasCord: false }],
     ]),
   );
 });

@@ -11,7 +11,17 @@ import {
 } from "~/core/batter";
 import { mayOf } from "~/core/turns";
 import { checkGear, checkKitchen, surfacesFor } from "~/core/gear";
-import { adultsAtHeat, bears, childrenPerAdult, fewestAdults, isAtStation, isSmall } from "~/core/people";
+import {
+  adultsAtHeat,
+  bears,
+  childrenPerAdult,
+  fewestAdults,
+  isAdult,
+  isAtStation,
+  isSmall,
+  needsAdultAtHeat,
+  tastersAtHome,
+} from "~/core/people";
 import { checkTimeline, handMinutes, type ScheduleInput, type Timeline } from "~/core/schedule";
 import { type KitLine, hasFraction, isSpiceEased } from "~/core/kit";
 import { allergyFindings } from "./allergy-findings";
@@ -51,7 +61,7 @@ function findingsOfRecipe(
 const recipeFindings = (
   dish: DishPlan,
   given: Dish | undefined,
-  ingredients: ClassInput["pantry"],
+  { pantry: ingredients, brief: { audience } }: ClassInput,
   pantry: Pantry,
 ): Finding[] => [
   ...at(
@@ -69,7 +79,14 @@ const recipeFindings = (
         ]
       : [],
   ),
-  ...at("recipe", dish.id, findingsOfRecipe(dish.recipe, ingredients, pantry)),
+  // Among adults every step is an adult's already.
+  ...at(
+    "recipe",
+    dish.id,
+    findingsOfRecipe(dish.recipe, ingredients, pantry).filter(
+      (finding) => finding.code !== "adult-not-named" || audience !== "adults",
+    ),
+  ),
   ...at(
     "recipe",
     dish.id,
@@ -131,7 +148,9 @@ function briefFindings(input: ClassInput, stations: number): PlanFinding[] {
   );
   const shownMinutes = brief.demo === "along" ? 0 : handMinutes.demoMix;
   return [
-    ...(children > 0 && adults < wanted ? [{ code: "adults-few", level: "warns", adults, wanted } as const] : []),
+    ...(children > 0 && adults < wanted && !brief.isRemote
+      ? [{ code: "adults-few", level: "warns", adults, wanted } as const]
+      : []),
     ...(alone.length > 0
       ? [{ code: "small-alone", level: "warns", names: alone.map((person) => person.name) } as const]
       : []),
@@ -438,6 +457,30 @@ function bulkFindings(dish: DishPlan, stations: readonly StationPlan[], extras: 
   return isStored || Math.floor(bulk - used) < 1 ? [] : [{ code: "bulk-nothing-dry", level: "warns", made: bulk }];
 }
 
+/** Circuits of a remote class are each household's own, and nobody wrote them down. */
+const homeSockets = ({ kitchen }: ClassInput, { units }: Timeline): PlanFinding[] =>
+  units.some(({ surfaceId }) => kitchen.surfaces.some((one) => one.id === surfaceId && one.watts > 0))
+    ? [{ code: "home-sockets", level: "notes" }]
+    : [];
+
+/** What a household apart lacks, said of that household. */
+function homeFindings({ brief, people }: ClassInput, stations: readonly StationPlan[]): PlanFinding[] {
+  if (!brief.isRemote) return [];
+  const byId = new Map(people.map((person) => [person.id, person]));
+  const grown = (person: ClassInput["people"][number] | undefined) =>
+    person !== undefined && (isAdult(person.ageBand) || byId.has(person.grownUpId ?? ""));
+  const lonely = needsAdultAtHeat(brief.audience)
+    ? stations.filter(({ people: own }) => own.length > 0 && !own.some((id) => grown(byId.get(id))))
+    : [];
+  const far = Math.max(0, brief.tasters - tastersAtHome(stations, people).size);
+  return [
+    ...(lonely.length > 0
+      ? [{ code: "home-without-adult" as const, level: "warns" as const, stationIds: lonely.map((one) => one.id) }]
+      : []),
+    ...(far > 0 ? [{ code: "tasters-far" as const, level: "warns" as const, people: far }] : []),
+  ];
+}
+
 /** Everything computed so far that somebody should know of, in the order of the stages. */
 export function findingsOf(
   input: ClassInput,
@@ -455,7 +498,7 @@ export function findingsOf(
       recipeFindings(
         dish,
         input.dishes.find((one) => one.id === dish.id),
-        input.pantry,
+        input,
         pantry,
       ),
     ),
@@ -477,7 +520,10 @@ export function findingsOf(
     ...dishes.flatMap((dish) => at("kits", dish.id, aheadFindings(dish, stations, pantry))),
     ...at("gear", null, checkGear(gear)),
     ...at("gear", null, sticksForSmall(input, dishes, stations)),
-    ...at("gear", null, checkKitchen(input.kitchen, timeline.units)),
+    ...at("brief", null, homeFindings(input, stations)),
+    ...(input.brief.isRemote
+      ? at("gear", null, homeSockets(input, timeline))
+      : at("gear", null, checkKitchen(input.kitchen, timeline.units))),
     ...dishes.flatMap((dish) =>
       at(
         "gear",
@@ -496,7 +542,7 @@ export function findingsOf(
     ),
     ...dishes.flatMap((dish) => at("recipe", dish.id, shapeFindings(dish.recipe))),
     ...dishes.flatMap((dish) => at("recipe", dish.id, warmthFindings(dish.recipe, input.brief.regime))),
-    ...dishes.flatMap((dish) => at("timeline", dish.id, holdFindings(dish, stations, timeline))),
+    ...dishes.flatMap((dish) => at("timeline", dish.id, holdFindings(dish, stations, timeline, input.brief.mealMode))),
     ...dishes.flatMap((dish) => at("timeline", dish.id, openRoundFindings(dish, stations, timeline, input.kitchen))),
     ...dishes.flatMap((dish) => at("timeline", dish.id, thickening(dish, stations, timeline))),
     ...at("timeline", null, checkTimeline(timeline, scheduled, input.brief.minutes)),

@@ -1,3 +1,4 @@
+import { hotPlaceOf } from "~/core/caution";
 import { type Recipe, type SurfaceKind, heatOn } from "~/core/recipe";
 import { shownDish } from "./dishes";
 import type { ClassInput, ClassPlan } from "./types";
@@ -24,6 +25,8 @@ export function kindsUsed(
 export interface SetTo {
   readonly surfaceC: { readonly from: number; readonly to: number };
   readonly dial: string | null;
+  /** Whether it has a cord, which is laid along the wall. */
+  readonly hasCord: boolean;
 }
 
 /** What each unit of a class is set to when it is switched on: the heat of what is cooked on it first. Units nobody uses are left out. */
@@ -37,13 +40,21 @@ export function heatsOf(
     return (station ? dishes.find((dish) => dish.id === station.dishId) : shownDish(dishes))?.recipe;
   };
   const kindOf = kindsByUnit({ kitchen }, { timeline });
+  const surfaceOf = new Map(
+    timeline.units.map((unit) => [unit.id, kitchen.surfaces.find((one) => one.id === unit.surfaceId)]),
+  );
   const cooked = timeline.tasks.filter(({ kind }) => kind === "load" || kind === "tester" || kind === "demo-load");
   for (const { surfaceId, stationId } of [...cooked].sort((a, b) => a.start - b.start)) {
     if (surfaceId === null || heats.has(surfaceId)) continue;
     const [recipe, kind] = [recipeOf(stationId), kindOf.get(surfaceId)];
     if (!recipe || !kind) continue;
     const { surfaceC } = heatOn(recipe.heat, kind);
-    heats.set(surfaceId, { surfaceC, dial: recipe.heat.on?.find((one) => one.surfaceKind === kind)?.dial ?? null });
+    const surface = surfaceOf.get(surfaceId);
+    heats.set(surfaceId, {
+      surfaceC,
+      dial: recipe.heat.on?.find((one) => one.surfaceKind === kind)?.dial ?? null,
+      hasCord: surface !== undefined && hotPlaceOf(surface).hasCord,
+    });
   }
   return heats;
 }

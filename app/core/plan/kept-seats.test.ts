@@ -123,7 +123,13 @@ const edits: fc.Arbitrary<(input: ClassInput) => ClassInput> = fc.oneof(
 
 /** Classes whose people all answered and avoid something, so that an edit can do them harm. */
 const needing = fc
-  .tuple(classes, fc.array(fc.constantFrom("milk", "egg", "almond", "walnut", "oats", "sesame", "honey"), { minLength: 2, maxLength: 6 }))
+  .tuple(
+    classes,
+    fc.array(fc.constantFrom("milk", "egg", "almond", "walnut", "oats", "sesame", "honey"), {
+      minLength: 2,
+      maxLength: 6,
+    }),
+  )
   .map(([input, avoided]): ClassInput => ({
     ...input,
     brief: { ...input.brief, people: Math.min(input.brief.people, 24), regime: "eu" },

@@ -73,7 +73,8 @@ function planned(input: ClassInput): ClassPlan {
           };
         }),
       isMeasuring: brief.kitMode !== "pre-measured",
-      hasDemo: brief.demo !== "along",
+      // Whoever steps along with a bowl of their own needs what it is mixed in.
+      hasDemo: brief.demo !== "along" || brief.hasDemoBatch,
       surfaces: timeline.units.length,
     },
     input.kitchen,

@@ -8,8 +8,8 @@ import {
   rankOf,
 } from "~/core/allergen";
 import { type ContactStation, contactsOf, demoStation, exposuresOf, newTraces, tracesOf } from "~/core/contact";
-import { stationIndex } from "~/core/people";
-import { type GearLine, isUsedUp } from "~/core/gear";
+import { stationIndex, tastersAtHome } from "~/core/people";
+import { type GearLine, goesRoundIn, isUsedUp } from "~/core/gear";
 import { type KnownFood, foodAt, markets } from "~/core/pantry";
 import type { Timeline } from "~/core/schedule";
 import { shownDish } from "./dishes";
@@ -53,6 +53,12 @@ export function platesOf(
   const { pantry, labels, broughtIds } = food;
   const eaten = eatenBy(stations, dishes);
   const stationOf = new Map(stations.flatMap((station) => station.people.map((id) => [id, station] as const)));
+  // Whoever tastes in a household apart eats of what is made there, and of nothing else.
+  if (input.brief.isRemote)
+    for (const [id, home] of tastersAtHome(stations, input.people)) {
+      const station = stations.find((one) => one.id === home);
+      if (station) stationOf.set(id, station);
+    }
 
   // Who avoids nothing is reached by nothing, and then nobody needs to know who touched what.
   const isAsked = input.people.some((person) => avoidedBy(person).length > 0);
@@ -72,6 +78,11 @@ export function platesOf(
     return recipe ? [{ id: station.id, recipe, isApart: station.isApart, food: own }] : [];
   });
   const traces = newTraces();
+  const tables = atStations.length;
+  const goesRound = goesRoundIn(
+    input.kitchen,
+    atStations.map((one) => one.recipe),
+  ).filter(({ thing, count }) => count < tables || input.kitchen.goesRound?.some((one) => one.thing === thing));
   const isShown = timeline.tasks.some((task) => task.kind === "demo-load") || extras.some((one) => one.kind === "demo");
   const demoDish = isShown ? shownDish(dishes)?.id : undefined;
   const reached = isAsked
@@ -92,8 +103,7 @@ export function platesOf(
             gear
               .filter(
                 ({ tool, short, perStation }) =>
-                  (short > 0 && perStation > 0 && !isUsedUp(tool)) ||
-                  input.kitchen.goesRound?.some((one) => one.thing === tool),
+                  (short > 0 && perStation > 0 && !isUsedUp(tool)) || goesRound.some((one) => one.thing === tool),
               )
               .map((line) => line.tool),
           ),

@@ -9,7 +9,9 @@ import {
   handwashMinutes,
   needsAdultAtHeat,
   paceOf,
+  roomKindOf,
   stationIndex,
+  tastersAtHome,
 } from "~/core/people";
 import {
   type Ratio,
@@ -18,6 +20,7 @@ import {
   multiply,
   one,
   ratio,
+  isZero,
   subtract,
   toNumber,
   withoutScoops,
@@ -37,6 +40,7 @@ import {
   timelineOf,
   type Task,
 } from "~/core/schedule";
+import { type Surface, goesRoundIn } from "~/core/gear";
 import { factsOf, shownDish } from "./dishes";
 import type { ClassInput, Dish, DishPlan, ExtraKit, StationPlan } from "./types";
 
@@ -59,7 +63,7 @@ const knownKits = new WeakMap<
 >();
 const mostKits = 60;
 
-function kitFor(
+export function kitFor(
   recipe: Recipe,
   ingredients: ClassInput["pantry"],
   pantry: Pantry,
@@ -144,7 +148,10 @@ function scaled(
   testers: ReadonlyMap<string, number>,
 ): Row[] {
   const { brief } = input;
-  const eaters = eatersOf(seats, brief.tasters, input.arrangement?.apart);
+  const atHome = brief.isRemote ? [...tastersAtHome(seats, input.people).values()] : [];
+  const eaters = brief.isRemote
+    ? new Map(seats.map(({ id, size }) => [id, size + atHome.filter((home) => home === id).length]))
+    : eatersOf(seats, brief.tasters, input.arrangement?.apart);
   const scaleFor = remembered((key): StationScale | undefined => {
     const [dishId = "", mouths = "0", extra = "0"] = key.split("\n");
     const dish = dishes.get(dishId);
@@ -199,13 +206,22 @@ function handworkOf(recipe: Recipe, pantry: Pantry) {
 
 /** Hot places that one adult may have in use at once; null where the class has no such rule. */
 export const placesPerAdult = ({ brief }: Pick<ClassInput, "brief">): number | null =>
-  brief.hotPlacesPerAdult > 0 && needsAdultAtHeat(brief.audience) ? brief.hotPlacesPerAdult : null;
+  // Nobody cooks but the instructor, or every household has its own adult: no adult of the room is shared.
+  roomKindOf(brief) === "tables" && brief.hotPlacesPerAdult > 0 && needsAdultAtHeat(brief.audience)
+    ? brief.hotPlacesPerAdult
+    : null;
 
 /** Hot places that may be in use at once for want of adults; null where the class has no such rule. */
 export const hotPlacesOf = ({ brief, people }: Pick<ClassInput, "brief" | "people">): number | null => {
   const each = placesPerAdult({ brief });
   return each === null ? null : each * adultsAtHeat(brief.helpers, people);
 };
+
+/** A surface of a remote class: every household has its own, as many of those there are as go round to each, one at the least. */
+const atEachHome = (surface: Surface, homes: number): Surface =>
+  surface.at === "station" || surface.count === 0
+    ? surface
+    : { ...surface, at: "station", count: Math.max(1, Math.floor(surface.count / Math.max(1, homes))) };
 
 function scheduleInputOf(
   input: ClassInput,
@@ -216,6 +232,7 @@ function scheduleInputOf(
   const { brief, kitchen } = input;
   // Nobody sits there: the instructor cooks, and tells what is done while doing it.
   const isShown = rows.length > 0 && rows.every(({ station }) => station.size === 0);
+  const isHomes = brief.isRemote;
   const handwork = new Map<Recipe, ReturnType<typeof handworkOf>>();
   return {
     stations: rows.map(({ station, index, dish, scale }): StationJob => {
@@ -228,7 +245,8 @@ function scheduleInputOf(
       return {
         stationId: station.id,
         recipe: dish.atTable ?? recipe,
-        hands: Math.max(1, station.size),
+        // Whoever shows has the helpers' hands beside their own.
+        hands: isShown ? 1 + brief.helpers : Math.max(1, station.size),
         pieces: cookedOf(dish, scale),
         isApart: input.arrangement?.apart.includes(index) ?? false,
         ...(dish.mixing === "halves" ? { mixes: 2 as const } : {}),
@@ -239,9 +257,10 @@ function scheduleInputOf(
         cookBy: dish.atTable ? outOfTheCold(recipe, pantry) : cookBy,
       };
     }),
-    surfaces: kitchen.surfaces,
-    people: brief.people,
-    sinks: kitchen.sinks,
+    surfaces: isHomes ? kitchen.surfaces.map((surface) => atEachHome(surface, rows.length)) : kitchen.surfaces,
+    // At home everybody washes at their own sink.
+    people: isHomes ? Math.max(0, ...rows.map(({ station }) => station.size)) : brief.people,
+    sinks: isHomes ? 1 : kitchen.sinks,
     pace: isShown ? 1 : paceOf[brief.audience],
     handwash: handwashMinutes[brief.audience],
     idleBorne: bears[brief.audience].idle,
@@ -255,7 +274,12 @@ function scheduleInputOf(
     washesBetween: input.arrangement?.washesBetween ?? false,
     hotPlaces: hotPlacesOf(input),
     // Each household has its own of everything.
-    goesRound: brief.isRemote ? undefined : kitchen.goesRound,
+    goesRound: brief.isRemote
+      ? undefined
+      : goesRoundIn(
+          kitchen,
+          rows.map(({ dish }) => dish.atTable ?? dish.recipe),
+        ),
     pins: input.pins,
     order: input.order,
   };
@@ -409,8 +433,14 @@ function bowlsBeside(
         : station,
     undefined,
   );
+  // What is shown without a load needs no fat for the pan; whoever steps along greases for their own first load.
+  const shownOnce = brief.demo === "along" && shown.loads === 0 ? { loads: 1 } : shown;
+  const isWanted = (line: KitLine) =>
+    line.main === undefined || line.apart !== undefined || !isZero(line.main.amount.value);
   return [
-    ...(brief.hasDemoBatch ? [{ kind: "demo" as const, dishId: dish.id, factor: one, kit: usual(shown) }] : []),
+    ...(brief.hasDemoBatch
+      ? [{ kind: "demo" as const, dishId: dish.id, factor: one, kit: usual(shownOnce).filter(isWanted) }]
+      : []),
     ...(brief.hasSpareKit
       ? [
           {

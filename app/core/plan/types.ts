@@ -6,7 +6,7 @@ import type { Exposure } from "~/core/contact";
 import type { Ingredient, LabelReading, PackSize, SharedFood, Substance } from "~/core/pantry";
 import type { Arrangement, Audience, Participant, Station } from "~/core/people";
 import type { Ratio, Grams, Millilitres, Minutes, Pieces } from "~/core/quantity";
-import type { Recipe, RecipeFinding, RoundParts, ShapeId, Take } from "~/core/recipe";
+import type { Recipe, RecipeFinding, RoundParts, ShapeId, Take, TrayKeeping } from "~/core/recipe";
 import type { BatchRule, EggRule, StationScale } from "~/core/scale";
 import type { HouseRule } from "~/core/turns";
 import type { DemoMode, KitMode, Order, Pin, ScheduleFinding, Timeline } from "~/core/schedule";
@@ -45,6 +45,8 @@ export interface Brief {
   readonly doorsMinutes: Minutes;
   readonly eatMinutes: Minutes;
   readonly cleanMinutes: Minutes;
+  /** All eat together once the last piece is out; or each piece is eaten as it comes, at the tables. Absent: together. */
+  readonly mealMode?: MealMode | undefined;
   /** A batch for the instructor's own bowl. */
   readonly hasDemoBatch: boolean;
   /** A whole kit more, for the bowl that goes on the floor. */
@@ -55,6 +57,10 @@ export interface Brief {
   /** What people should be able to do or say afterwards, a line each, in the instructor's words; absent where nobody wrote any. */
   readonly aims?: readonly string[] | undefined;
 }
+
+/** How a class eats: two schools, and what waits on a tray follows. */
+export const mealModes = ["together", "as-it-comes"] as const;
+export type MealMode = (typeof mealModes)[number];
 
 /** Aims a class can have, and letters of one, at the most. */
 export const mostAims = 12;
@@ -156,6 +162,12 @@ export type PlanFinding =
   | { readonly code: "register-over"; readonly level: "warns"; readonly named: number; readonly people: number }
   /** Too few adults in the room for the children who cook. */
   | { readonly code: "adults-few"; readonly level: "warns"; readonly adults: number; readonly wanted: number }
+  /** Households with children who cook and no grown-up named: at home nobody else is beside the heat. */
+  | { readonly code: "home-without-adult"; readonly level: "warns"; readonly stationIds: readonly string[] }
+  /** Tasters of a remote class who belong to no household of it: nobody cooks for them. */
+  | { readonly code: "tasters-far"; readonly level: "warns"; readonly people: number }
+  /** Sockets and breakers at home are each household's own: nobody here knows them. */
+  | { readonly code: "home-sockets"; readonly level: "notes" }
   /** Children under six whom no grown-up of the register looks after. */
   | { readonly code: "small-alone"; readonly level: "warns"; readonly names: readonly string[] }
   /** What standing takes up of a station's liquid until its last pour, in millilitres, where it is enough to matter. */
@@ -261,6 +273,15 @@ export type PlanFinding =
       readonly stationIds: readonly string[];
       readonly minutes: Minutes;
       readonly most: Minutes;
+    }
+  /** Pieces that wait on a tray for the meal, which their recipe does not hold: minutes of the first of them, and how long such pieces bear. */
+  | {
+      readonly code: "waits-on-tray";
+      readonly level: "warns";
+      readonly stationIds: readonly string[];
+      readonly minutes: Minutes;
+      readonly most: Minutes;
+      readonly keep: TrayKeeping;
     }
   /** A bowl of a fixed size makes less than is wanted. */
   | {

@@ -1,6 +1,6 @@
-import { type Recipe, holdColdC, holdHotC, isCold, methodOf, reheatC } from "~/core/recipe";
+import { type Recipe, holdColdC, holdHotC, isCold, methodOf, reheatC, trayOf } from "~/core/recipe";
 import type { Timeline } from "~/core/schedule";
-import type { DishPlan, PlanFinding, StationPlan } from "./types";
+import type { DishPlan, MealMode, PlanFinding, StationPlan } from "./types";
 
 /**
  * What is held is held hot or cold enough by the rules of the class, and what is reheated gets hot enough (general food safety
@@ -23,26 +23,31 @@ export const warmthFindings = (recipe: Recipe, regime: keyof typeof holdHotC): P
     return warmth.c < least ? [{ code: "held-too-cool", level: "warns", stepId: step.id, c: warmth.c, least }] : [];
   });
 
-/** Stations whose first pieces wait for the meal for longer than they are to be held. */
-export function holdFindings(dish: DishPlan, stations: readonly StationPlan[], timeline: Timeline): PlanFinding[] {
-  const most = methodOf(dish.recipe).hold?.warmth?.most;
+/** Stations whose first pieces wait for the meal for longer than they are to be held, or than such pieces bear on a tray. */
+export function holdFindings(
+  dish: DishPlan,
+  stations: readonly StationPlan[],
+  timeline: Timeline,
+  mealMode: MealMode | undefined,
+): PlanFinding[] {
+  const { hold } = methodOf(dish.recipe);
   const eaten = timeline.bells.find((bell) => bell.kind === "eat")?.at;
-  if (most === undefined || eaten === undefined) return [];
+  // Eaten as it comes, nothing waits; what is held without a limit waits as its author says.
+  if (mealMode === "as-it-comes" || eaten === undefined || (hold && hold.warmth?.most === undefined)) return [];
+  const tray = trayOf[dish.recipe.family];
+  const most = hold?.warmth?.most ?? tray.most;
   const ids = new Set(stations.filter((station) => station.dishId === dish.id).map((station) => station.id));
   const firstOut = new Map<string, number>();
   for (const { kind, stationId, end, pieces } of timeline.tasks)
     if (kind === "load" && pieces > 0 && stationId !== null && ids.has(stationId))
       firstOut.set(stationId, Math.min(end, firstOut.get(stationId) ?? Infinity));
   const late = [...firstOut].filter(([, out]) => eaten - out > most + 1 / 60);
-  return late.length === 0
-    ? []
-    : [
-        {
-          code: "held-too-long",
-          level: "warns",
-          stationIds: late.map(([stationId]) => stationId),
-          minutes: Math.max(...late.map(([, out]) => eaten - out)),
-          most,
-        },
-      ];
+  if (late.length === 0) return [];
+  const common = {
+    level: "warns" as const,
+    stationIds: late.map(([stationId]) => stationId),
+    minutes: Math.max(...late.map(([, out]) => eaten - out)),
+    most,
+  };
+  return [hold ? { code: "held-too-long", ...common } : { code: "waits-on-tray", ...common, keep: tray.keep }];
 }

@@ -1,12 +1,13 @@
 import { type Ratio, isSame, type Minutes, type Pieces } from "~/core/quantity";
 import { type ScaleOption, nextWholeEggs, scaleOption } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
-import { type EggRule, batchRules, eggRules } from "~/core/scale";
+import { type BatchRule, type EggRule, batchRules, eggRules, scaleStation } from "~/core/scale";
 import { type KitMode, kitModes } from "~/core/schedule";
 import type { ClassInput, ClassPlan, DishPlan, StationPlan } from "./types";
 import { type PlateChange, plateChanges } from "./plate-changes";
 import { oncePerPlan } from "./once";
 import { plan } from "./plan";
+import { kitFor, kitOptionsOf } from "./stations";
 
 /** One way of putting the kits together, and what it costs in class. */
 export interface KitWay {
@@ -114,6 +115,19 @@ export const scaleWays = oncePerPlan((input, now): ScaleWays[] => {
       const [first] = stations;
       if (!first) return [];
       const { size } = first;
+      // Another batter may put another table first on a surface, and with it the tester. An alternative is the class with one thing changed:
+      // it wants the pieces that are wanted now, testers among them.
+      const asWanted = (station: StationPlan, rule: BatchRule) => {
+        const wanted = first.scale.piecesWanted;
+        if (station.scale.piecesWanted === wanted || dish.bowl || input.brief.eggRule !== "by-weight") return station;
+        const scale = scaleStation(dish.recipe, dish.batter, wanted, rule);
+        const counted = { loads: station.loads, pieces: dish.cooks ? wanted : scale.piecesMade, people: first.eaters };
+        return {
+          ...station,
+          scale,
+          kit: kitFor(dish.recipe, input.pantry, pantry, scale.factor, counted, kitOptionsOf(input, first.ownSet)),
+        };
+      };
       return [
         {
           dish,
@@ -122,7 +136,7 @@ export const scaleWays = oncePerPlan((input, now): ScaleWays[] => {
           stations,
           options: plans.flatMap(({ rule, made }) => {
             const station = made.stations.find((one) => one.id === first.id);
-            return station ? [scaleOption(rule, dish.recipe, pantry, station)] : [];
+            return station ? [scaleOption(rule, dish.recipe, pantry, asWanted(station, rule))] : [];
           }),
           wholeEggs: nextWholeEggs(dish.recipe, pantry, dish.batter, first.scale.factor),
         },

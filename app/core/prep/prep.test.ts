@@ -27,17 +27,60 @@ describe("prep, worked backwards", () => {
     }
   });
 
-  test("C3: 2.25 kg of courgette to grate, to be salted and squeezed to its share", () => {
-    const tasks = tasksOf(caseOf("c3-fritters-mended"));
+  test("what the class grates and squeezes is not done before it; made ahead it is, and then all of it", () => {
+    const inClass = tasksOf(caseOf("c3-fritters-mended"));
+    expect(inClass.filter((task) => task.kind === "squeeze" || task.id === "trim:courgette")).toEqual([]);
+    const written = caseOf("c3-fritters-mended");
+    const tasks = tasksOf({
+      ...written,
+      dishes: written.dishes.map((dish) => ({ ...dish, mixing: "ahead" as const })),
+    });
     const squeeze = tasks.find((task) => task.kind === "squeeze");
     expect(squeeze?.grams).toBeCloseTo(2250, 3);
     expect(squeeze?.keptGrams).toBeCloseTo(2250 * 0.65, 3);
     expect(squeeze?.waitMinutes).toBe(12);
+    expect(squeeze?.isSalted).toBe(true);
     expect(tasks.find((task) => task.id === "trim:courgette")?.keptGrams).toBeCloseTo(2250, 3);
   });
 
-  test("C4: the seeds swell before they are mixed", () => {
-    expect(tasksOf(caseOf("c4-fruit-gel-gluten-free")).filter((task) => task.kind === "soak-gel")).toHaveLength(1);
+  test("C4: the seeds swell before they are mixed: in class, where a step gives them their water", () => {
+    const written = caseOf("c4-fruit-gel-gluten-free");
+    const soaks = (input: typeof written) => tasksOf(input).filter((task) => task.kind === "soak-gel").length;
+    const isSoaked = plan(written).dishes.some(({ recipe }) =>
+      recipe.steps.some(
+        (step) =>
+          step.kind === "prepare" &&
+          step.draws.some((draw) => recipe.lines.find((line) => line.id === draw.lineId)?.ingredientId === "chia"),
+      ),
+    );
+    expect(soaks(written)).toBe(isSoaked ? 0 : 1);
+    expect(soaks({ ...written, dishes: written.dishes.map((dish) => ({ ...dish, mixing: "ahead" as const })) })).toBe(
+      1,
+    );
+  });
+
+  test("no task of before the doors works on what a step of the class works on", () => {
+    let looked = 0;
+    fc.assert(
+      fc.property(classes, (input) => {
+        const made = plan(input);
+        for (const task of prepTasks(input, made, knownFood(input).pantry)) {
+          const dish = made.dishes.find((one) => one.id === task.dishId);
+          const own = ["squeeze", "drain", "soak-gel", "melt"].includes(task.kind)
+            ? task.id.split(":").at(-1)
+            : undefined;
+          if (!dish || own === undefined) continue;
+          looked += 1;
+          const steps = (dish.atTable ?? dish.recipe).steps.filter((step) => step.kind === "prepare");
+          expect([task.id, steps.some((step) => step.draws.some((draw) => draw.lineId === own))]).toEqual([
+            task.id,
+            false,
+          ]);
+        }
+      }),
+      { numRuns: 60 },
+    );
+    expect(looked).toBeGreaterThan(10);
   });
 
   test("a bulk dry mix says what goes into each bag, and all bags are the mix", () => {
@@ -90,7 +133,6 @@ describe("prep, worked backwards", () => {
     expect(kept("blueberries", "")).toEqual([["drain", 15, null]]);
     expect(kept("sweetcorn", "")).toEqual([["drain", 15, null]]);
     expect(kept("courgette", "")).toEqual([["squeeze", 0, false]]);
-    expect(tasksOf(caseOf("c3-fritters-mended")).find((task) => task.kind === "squeeze")?.isSalted).toBe(true);
   });
 
   test("no class without a cold box, unless nothing in it is chilled", () => {

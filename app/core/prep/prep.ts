@@ -2,7 +2,7 @@ import { type Ratio, add, one as wholeBatch, toNumber, zero, type Grams, type Mi
 import type { Pantry } from "~/core/batter";
 import { type KitLine, isInDryMix } from "~/core/kit";
 import { type ClassInput, type ClassPlan, type DishPlan, gramsAhead } from "~/core/plan";
-import { type Line, type Recipe, isBatter, methodOf } from "~/core/recipe";
+import { type Line, type Recipe, type Tool, isBatter, methodOf } from "~/core/recipe";
 import type { Ingredient, Storage } from "~/core/pantry";
 
 export const prepKinds = [
@@ -84,6 +84,42 @@ const isSalted = (line: Line, recipe: Recipe, pantry: Pantry): boolean =>
 
 const gelSeeds = ["chia", "linseed"];
 
+/** The steps a dish leaves to its tables: what they do there is not done ahead as well. */
+const stepsInClass = (dish: Pick<DishPlan, "recipe" | "atTable">) => (dish.atTable ?? dish.recipe).steps;
+/** Is a line worked on by itself at a step of the class, before it is mixed in? */
+const isPreparedInClass = (dish: Pick<DishPlan, "recipe" | "atTable">, lineId: string): boolean =>
+  stepsInClass(dish).some((step) => step.kind === "prepare" && step.draws.some((draw) => draw.lineId === lineId));
+/** Seeds that a step of the class gives their water swell in class, whatever that step is called, if a rest comes after it. */
+const swellsInClass = (dish: Pick<DishPlan, "recipe" | "atTable">, lineId: string): boolean => {
+  const steps = stepsInClass(dish);
+  const at = steps.findIndex((step) => step.draws.some((draw) => draw.lineId === lineId));
+  const rests = steps.slice(at + 1).some((step) => step.kind === "rest" && step.partId === steps[at]?.partId);
+  return at >= 0 && (isPreparedInClass(dish, lineId) || rests);
+};
+
+const trimmers: readonly Tool[] = ["grater", "knife", "peeler", "zester"];
+/** Does every table that uses it peel, grate or cut it at a step of its own? */
+const isTrimmedInClass = (plan: ClassPlan, ingredientId: string): boolean => {
+  const users = plan.dishes.filter(
+    (dish) => dish.stations > 0 && dish.recipe.lines.some((line) => line.ingredientId === ingredientId),
+  );
+  return (
+    users.length > 0 &&
+    users.every((dish) =>
+      dish.recipe.lines
+        .filter((line) => line.ingredientId === ingredientId)
+        .every((line) =>
+          stepsInClass(dish).some(
+            (step) =>
+              step.kind === "prepare" &&
+              step.tools.some((tool) => trimmers.includes(tool)) &&
+              step.draws.some((draw) => draw.lineId === line.id),
+          ),
+        ),
+    )
+  );
+};
+
 /** Everything that is packed, once: stations, the demonstration and the spare kit, each with its dish. */
 const packed = (plan: ClassPlan) => {
   return [
@@ -148,7 +184,7 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
         waitMinutes: f.thaw.wait,
         keepsHours: f.thaw.keeps,
       });
-    else if (one.raw)
+    else if (one.raw && !isTrimmedInClass(plan, one.id))
       task({
         ...common,
         id: `trim:${one.id}`,
@@ -180,6 +216,8 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
       const named = { dishId: dish.id, ingredientIds: [line.ingredientId], grams };
       const keptGrams = grams === undefined ? undefined : grams * line.keeps;
       const hasSalt = isSalted(line, recipe, pantry);
+      // What a step of the class squeezes or drains is the class's own work.
+      const isLeft = line.keeps < 1 && !isPreparedInClass(dish, line.id);
       const isThawed = /\b(frozen|thaw)/i.test(`${line.note} ${one?.name ?? ""}`);
       if (isThawed && one?.storage !== "frozen")
         task({
@@ -192,7 +230,7 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
           waitMinutes: f.thaw.wait,
           keepsHours: f.thaw.keeps,
         });
-      else if (line.keeps < 1 && !isSqueezed(line, one))
+      else if (isLeft && !isSqueezed(line, one))
         task({
           ...named,
           id: `drain:${key}:${line.id}`,
@@ -203,7 +241,7 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
           waitMinutes: f.drain.wait,
           keepsHours: f.drain.keeps,
         });
-      else if (line.keeps < 1)
+      else if (isLeft)
         task({
           ...named,
           id: `squeeze:${key}:${line.id}`,
@@ -215,7 +253,7 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
           waitMinutes: hasSalt ? f.squeeze.wait : 0,
           keepsHours: f.squeeze.keeps,
         });
-      if (gelSeeds.includes(line.ingredientId))
+      if (gelSeeds.includes(line.ingredientId) && !swellsInClass(dish, line.id))
         task({
           ...named,
           id: `soak-gel:${key}:${line.id}`,
@@ -231,10 +269,7 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
         isBatter(line, recipe) &&
         (line.bowl === "wet" || line.bowl === "bowl");
       // What a step of the class melts is the class's own work.
-      const isInClass = recipe.steps.some(
-        (step) => step.kind === "prepare" && step.draws.some((draw) => draw.lineId === line.id),
-      );
-      if (isMelted && !isInClass)
+      if (isMelted && !isPreparedInClass(dish, line.id))
         task({
           ...named,
           id: `melt:${key}:${line.id}`,
@@ -253,7 +288,7 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
         pantry.get(line.ingredientId)?.role === "liquid",
     );
     const acid = recipe.lines.find((line) => isBatter(line, recipe) && pantry.get(line.ingredientId)?.role === "acid");
-    if (milk && acid)
+    if (milk && acid && !isPreparedInClass(dish, acid.id))
       task({
         id: `sour-milk:${key}`,
         kind: "sour-milk",
@@ -297,7 +332,10 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
         });
     }
     for (const part of recipe.parts)
-      if (part.kind !== "dry-mix")
+      if (
+        part.kind !== "dry-mix" &&
+        !stepsInClass(dish).some((step) => step.partId === part.id && step.kind !== "serve")
+      )
         task({
           id: `part:${key}:${part.id}`,
           kind: "make-part",

@@ -1,3 +1,4 @@
+import type { Minutes } from "~/core/quantity";
 import type { Family, SurfaceKind } from "./types";
 
 /** What a family of griddle food usually does. All figures are starting values from teaching practice, open to correction. */
@@ -18,6 +19,20 @@ export const familyFacts: Readonly<Record<Family, FamilyFacts>> = {
   // Fritters are bound vegetable, not a poured batter: no band is taught for them.
   fritter: { looseness: { from: 0, to: Infinity }, isLeavened: true },
   "oven-puffed": { looseness: { from: 2, to: 4.5 }, isLeavened: false },
+};
+
+/** Where pieces wait: soft ones under a cloth, crisp ones on a rack in moving air; what is puffed falls and waits for nobody. */
+export type TrayKeeping = "cloth" | "rack" | "at-once";
+/** How pieces of a family wait between the heat and the plate, and for how many minutes at most (starting values from kitchen practice). */
+export const trayOf: Readonly<Record<Family, { readonly keep: TrayKeeping; readonly most: Minutes }>> = {
+  drawn: { keep: "cloth", most: 20 },
+  drop: { keep: "cloth", most: 20 },
+  pancake: { keep: "cloth", most: 20 },
+  crepe: { keep: "cloth", most: 25 },
+  waffle: { keep: "rack", most: 10 },
+  "ridged-waffle": { keep: "rack", most: 10 },
+  fritter: { keep: "rack", most: 10 },
+  "oven-puffed": { keep: "at-once", most: 5 },
 };
 
 /** Minutes from cold to hot, by surface; starting values. */

@@ -14,6 +14,8 @@ export const reheatC = 74;
 export const eggDoneC = 71;
 /** Butter has gone quiet between these: a test for a gentle pan, none for one that should be hotter. */
 export const butterQuietC = { from: 120, to: 150 } as const;
+/** A drop of water beads and dances from here on; below it a drop steams away at once (general kitchen physics, starting value). */
+export const waterDancesC = 160;
 /** Non-stick gives off fumes above this, and is never heated empty; pet birds out of the room. */
 export const nonStickMostC = 260;
 

@@ -286,6 +286,7 @@ export type Cue = (typeof cues)[number];
 
 export const readinessTests = [
   "water-beads",
+  "drop-steams",
   "butter-foams",
   "drop-sizzles",
   "lamp",
@@ -474,7 +475,8 @@ export type RecipeFinding =
       readonly lineId: string;
       readonly ingredientId: string;
     }
-  | { readonly code: "no-cook-step"; readonly level: "warns" }
+  /** In the way where a method was written and none of it is at the heat: a class of it would cook nothing. */
+  | { readonly code: "no-cook-step"; readonly level: "warns" | "blocks" }
   | {
       readonly code: "caution-left-out";
       readonly level: "notes";

@@ -52,7 +52,12 @@ export function retold(
         : `${article ? "the " : ""}${toName}`,
     );
   const mentions = step.mentions.filter((id) => id !== fromId);
-  const isSameWork = to !== undefined && from?.role === to.role;
+  // Ground nuts and other meals are measured and whisked in like the flour they stand for.
+  const isMilled =
+    from !== undefined &&
+    ["flour", "starch"].includes(from.role) &&
+    /\b(?:ground|flour|meal|starch)\b/i.test(to?.name ?? "");
+  const isSameWork = to !== undefined && (from?.role === to.role || isMilled);
   const isOpen = !isSettledAction && isNamed && !isSameWork;
   // What comes in for it is said to come in: a mention of it holds as it is on the list now.
   return { ...step, text: capital(text, step.text), mentions: isOpen ? [...mentions, fromId] : mentions };
@@ -122,18 +127,53 @@ function amountFor(line: Line, swap: Variant["swaps"][number], names: Names): Li
   return line.amount;
 }
 
-/** Where what a variant adds goes in: batter at the first mixing, what is for the plate at serving, pan fat at the heat. */
-function stepFor(line: Line, recipe: Pick<Recipe, "parts">, steps: readonly Step[]): string | undefined {
-  const kinds: readonly Step["kind"][] = isBatter(line, recipe)
-    ? ["mix", "prepare"]
-    : line.bowl === "pan"
-      ? ["cook"]
-      : ["serve", "cook"];
-  for (const kind of kinds) {
-    const step = steps.find((each) => each.kind === kind && (line.partId === null || each.partId === line.partId));
+const isWork = (step: Step): boolean => step.kind === "mix" || step.kind === "prepare";
+
+/**
+ * Where batter that a variant adds goes in: at the step where it is decided, or the next at which something is done; where the variant
+ * is decided from the start, with the line it comes in for (the water of a gel with its seeds), else with what goes into the same bowl,
+ * else at the first mixing.
+ */
+function batterStepFor(
+  line: Line,
+  recipe: Recipe,
+  variant: Pick<Variant, "decidedAt" | "swaps" | "omit">,
+): string | undefined {
+  const steps = recipe.steps.filter((step) => line.partId === null || step.partId === line.partId);
+  const decided = steps.findIndex((step) => step.id === variant.decidedAt);
+  const later = decided < 0 ? undefined : (steps.slice(decided).find(isWork) ?? steps[decided]);
+  if (later) return later.id;
+  const drawnAt = (lineId: string) =>
+    steps.find((step) => isWork(step) && step.draws.some((draw) => draw.lineId === lineId));
+  const bowlOf = new Map(recipe.lines.map((each) => [each.id, each.bowl]));
+  const replaced = [
+    ...variant.swaps.filter((swap) => isSeedGel(swap.ingredientId)).map((swap) => swap.lineId),
+    ...[...variant.swaps.map((swap) => swap.lineId), ...variant.omit].filter((id) => bowlOf.get(id) === line.bowl),
+  ];
+  const comesFor = replaced.map(drawnAt).find((step) => step !== undefined);
+  const sameBowl = steps.find(
+    (step) => isWork(step) && step.draws.some((draw) => bowlOf.get(draw.lineId) === line.bowl),
+  );
+  return (comesFor ?? sameBowl ?? steps.find((step) => step.kind === "mix") ?? steps.find(isWork))?.id;
+}
+
+/** Where what a variant adds goes in: batter where it is decided or with what it replaces, what is for the plate at serving, pan fat at the heat. */
+function stepFor(
+  line: Line,
+  recipe: Recipe,
+  variant: Pick<Variant, "decidedAt" | "swaps" | "omit">,
+): string | undefined {
+  if (isBatter(line, recipe)) {
+    const step = batterStepFor(line, recipe, variant);
+    if (step !== undefined) return step;
+  }
+  for (const kind of line.bowl === "pan" ? (["cook"] as const) : (["serve", "cook"] as const)) {
+    const step = recipe.steps.find(
+      (each) => each.kind === kind && (line.partId === null || each.partId === line.partId),
+    );
     if (step) return step.id;
   }
-  return steps.find((each) => each.kind === "mix")?.id;
+  return recipe.steps.find((each) => each.kind === "mix")?.id;
 }
 
 /**
@@ -185,7 +225,7 @@ export function asVariant(
   });
   const addedTo = new Map<string, Line[]>();
   for (const line of variant.add) {
-    const stepId = stepFor(line, recipe, steps);
+    const stepId = stepFor(line, recipe, variant);
     if (stepId !== undefined) addedTo.set(stepId, [...(addedTo.get(stepId) ?? []), line]);
   }
   return {

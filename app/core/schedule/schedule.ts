@@ -258,7 +258,9 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
     const middle = (firstPour + last) / 2;
     const starts = loadTasks.map((task) => task.start).filter((at) => at > firstPour && at < last);
     const swap = starts.sort((a, b) => Math.abs(a - middle) - Math.abs(b - middle) || a - b)[0];
-    if (swap !== undefined) ring("swap", toSeconds(swap));
+    // Nobody new comes to the heat where it is an adult's all along, or where one pair of hands cooks.
+    const mayChange = net.nodes.some(({ job }) => (job.hands ?? 2) > 1 && methodOf(job.recipe).cook?.who !== "adult");
+    if (swap !== undefined && mayChange) ring("swap", toSeconds(swap));
   }
   // A station without a surface still makes its sauce, and is waited for.
   const eatFrom = Math.max(lastLoadEnd, net.eatFrom, ...cooking.map((one) => one.servedAt));

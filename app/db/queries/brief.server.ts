@@ -33,6 +33,7 @@ export const toBrief = (row: Selectable<ClassTable>): Brief => ({
   isRemote: row.is_remote,
   stationNames: row.station_names,
   ...(row.aims.length > 0 ? { aims: row.aims } : {}),
+  ...(row.meal_mode === null ? {} : { mealMode: row.meal_mode as Brief["mealMode"] }),
 });
 
 /** The columns of a brief; the other way round of the mapper above. */
@@ -66,4 +67,5 @@ export const briefColumns = (brief: Brief) => ({
   is_remote: brief.isRemote,
   station_names: [...brief.stationNames],
   aims: [...(brief.aims ?? [])],
+  meal_mode: brief.mealMode ?? null,
 });

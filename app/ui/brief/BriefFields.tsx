@@ -13,7 +13,15 @@ import {
 } from "~/ui/parts/fields";
 import { DateField, TimeField } from "~/ui/parts/DateField";
 import { useLocale } from "~/ui/sheet/locale";
-import { audienceWords, batchRuleWords, containerPerWords, demoWords, eggRuleWords, kitModeWords } from "~/ui/words/en";
+import {
+  audienceWords,
+  batchRuleWords,
+  mealModeWords,
+  containerPerWords,
+  demoWords,
+  eggRuleWords,
+  kitModeWords,
+} from "~/ui/words/en";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
 import { look } from "~/ui/theme/look";
 
@@ -48,6 +56,7 @@ type Names =
   | "regime"
   | "doorsMinutes"
   | "eatMinutes"
+  | "mealMode"
   | "cleanMinutes"
   | "hasDemoBatch"
   | "hasSpareKit"
@@ -59,6 +68,7 @@ type Names =
 export const laterNames = [
   "doorsMinutes",
   "eatMinutes",
+  "mealMode",
   "cleanMinutes",
   "batchRule",
   "eggRule",
@@ -225,6 +235,7 @@ function DrawnLater({ fields }: { fields: Readonly<Record<(typeof laterNames)[nu
       <NumberField field={fields.doorsMinutes} label="Doors and hands" hint="minutes" className={look("c4")} />
       <NumberField field={fields.eatMinutes} label="Eating" hint="minutes" className={look("c4")} />
       <NumberField field={fields.cleanMinutes} label="Cleaning" hint="minutes" className={look("c4")} />
+      <SelectField field={fields.mealMode} label="They eat" options={optionsOf(mealModeWords)} className={look("c6")} />
       <SelectField
         field={fields.batchRule}
         label="Batches"

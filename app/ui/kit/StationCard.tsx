@@ -3,7 +3,7 @@ import { shownOnce } from "~/core/caution";
 import type { Surface } from "~/core/gear";
 import { type DishPlan, type StationPlan, gramsAhead } from "~/core/plan";
 import { type KitLine, inBowlOrder, tareReadings } from "~/core/kit";
-import { type Recipe, type Step, cooksPieces, platePartOf } from "~/core/recipe";
+import { type Recipe, type Step, cooksPieces, methodOf, platePartOf } from "~/core/recipe";
 import { type Ratio, isZero, measuringSetOf, toNumber, toScaleGrams } from "~/core/quantity";
 import { drift, fraction, grams, people as peopleOf } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
@@ -241,7 +241,9 @@ function Steps({
           {step.id === parting?.at ? <b>From here each table its own: this one, {parting.makes}. </b> : null}
           {step.text}
           <StopMixing step={step} recipe={recipe} />
-          {cooksPieces(step, recipe) && recipe.heat.halves ? <b> {sayHalves(recipe, ingredientName, locale)}</b> : null}
+          {step.id === methodOf(recipe).cook?.id && recipe.heat.halves ? (
+            <b> {sayHalves(recipe, ingredientName, locale)}</b>
+          ) : null}
           {cooksPieces(step, recipe) && rounds ? <b> {sayRounds(recipe, rounds, locale)}</b> : null}
           {step.warmth ? <b className={look("gate")}> {sayWarmth(step, locale)}</b> : null}
           {step.gate ? <b className={look("gate")}> {sayGate(step.gate, toNumber(factor), locale)}</b> : null}

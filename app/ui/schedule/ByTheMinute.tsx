@@ -1,3 +1,4 @@
+import type { RoomKind } from "~/core/people";
 import type { SetTo } from "~/core/plan";
 import type { Recipe } from "~/core/recipe";
 import { runList, spokenAt, type Timeline } from "~/core/schedule";
@@ -20,12 +21,13 @@ interface Props {
   /** What they are to learn, said at the doors. */
   readonly aims: readonly string[] | undefined;
   readonly isAlong: boolean;
+  readonly room: RoomKind;
   /** What each surface is set to. */
   readonly heats: ReadonlyMap<string, SetTo>;
 }
 
 /** The instructor's own run sheet: what happens at which minute, what to say and where to stand. */
-export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims, isAlong, heats }: Props) {
+export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims, isAlong, room, heats }: Props) {
   const locale = useLocale();
   const { unit, unitAt } = unitNames(timeline, names);
   const at = (after: number) => clock(startsAt, timeZone, after, locale);
@@ -40,7 +42,7 @@ export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims
         <Heads of={["Time", "What happens", "Say, and watch for", "Stand"]} />
         <tbody>
           {rows.map((entry, index) => {
-            const { what, say, where } = sayEntry(entry, { names, unit, unitAt, at, heats });
+            const { what, say, where } = sayEntry(entry, { names, unit, unitAt, at, heats, room });
             const time = at(entry.at);
             const isSame = index > 0 && at(rows[index - 1]?.at ?? -1) === time;
             return (

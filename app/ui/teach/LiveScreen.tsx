@@ -7,6 +7,7 @@ import { type BellKind, spokenAt, stepsAtBell } from "~/core/schedule";
 import { Refusals } from "~/ui/outbox/Refusals";
 import { type LiveEvent, situationAt, takesBack } from "~/core/teach";
 import { clock, countdown, minutes } from "~/ui/format/format";
+import { roomKindOf } from "~/core/people";
 import { sentWords } from "~/ui/outbox/sent-words";
 import { Aims } from "~/ui/brief/Aims";
 import { BellLine } from "~/ui/schedule/BellLine";
@@ -274,8 +275,8 @@ export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
             {phase === "ended"
               ? "The class is over. The log has it all."
               : phase === "not-started"
-                ? bellInstruction.doors
-                : bellInstruction[situation.now?.kind ?? "doors"]}
+                ? bellInstruction[roomKindOf(input.brief)].doors
+                : bellInstruction[roomKindOf(input.brief)][situation.now?.kind ?? "doors"]}
           </p>
           {situation.now?.kind === "pour" || situation.now?.kind === "swap" ? (
             <Moments moments={momentsOf(plan)} />

@@ -297,6 +297,7 @@ export const remedyWords: Words<RemedyCode> = {
   "sour-the-milk": "Sour the milk with a spoon of acid to the cup",
   "oil-per-load": "A teaspoon of oil for each load",
   "test-with-water": "Test with a drop of water",
+  "test-with-steam": "Test with a drop that steams away",
   "usual-heat": "Heat and surfaces usual for its family",
 };
 

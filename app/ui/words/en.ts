@@ -2,8 +2,8 @@ import type { Region, cups, scales, shades } from "~/formats/regions";
 import type { Reason, VerdictWord } from "~/core/allergen";
 import type { Substance } from "~/core/pantry";
 import type { Diet, Market } from "~/core/pantry";
-import type { AgeBand, Audience, ParticipantRole, Severity } from "~/core/people";
-import type { Brief, KeyFigure, Mixing, Stage } from "~/core/plan";
+import type { AgeBand, Audience, ParticipantRole, RoomKind, Severity } from "~/core/people";
+import type { Brief, KeyFigure, MealMode, Mixing, Stage } from "~/core/plan";
 import type { ClassState } from "~/core/log";
 import type { SharedThing } from "~/core/gear";
 import type { StageState } from "~/core/sheet";
@@ -183,6 +183,7 @@ export const cueWords: Words<Cue> = {
 export const testWords: Words<ReadinessTest> = {
   "water-beads": "a drop of water beads and dances",
   "butter-foams": "butter foams and goes quiet",
+  "drop-steams": "a drop of water steams away at once and does not dance",
   "drop-sizzles": "a drop of batter sizzles at once",
   lamp: "the iron's lamp says so",
   infrared: "the surface thermometer says so",
@@ -354,6 +355,10 @@ export const containerPerWords: Words<Brief["containerPer"]> = {
   line: "a container for each line",
   bowl: "one for all a bowl takes at once",
 };
+export const mealModeWords: Words<MealMode> = {
+  together: "all together, once the last piece is out",
+  "as-it-comes": "as it comes, table by table",
+};
 export const batchRuleWords: Words<BatchRule> = {
   whole: "whole batches",
   half: "half batches allowed",
@@ -373,18 +378,44 @@ export const bellWords: Words<BellKind> = {
   clean: "Clean down",
   close: "Close",
 };
-/** What the room does at a bell; read out as it stands. */
-export const bellInstruction: Words<BellKind> = {
-  doors: "Coats off, sleeves up, hair tied. Wash hands.",
-  "gather-mix": "Spoons down. Come and watch the bowl.",
-  mix: "Back to your stations. Unpack, call the list, say what is missing. Then mix.",
-  rest: "Batter rests. Clear down, set the table.",
-  "gather-load": "Come and watch one load, from pour to plate.",
-  pour: "Test the heat. First pour.",
-  swap: "Swap turns. Someone new at the heat.",
-  eat: "Off with the heat. Sit down and eat.",
-  clean: "Clean down. Count blades back.",
-  close: "Thank you. Take home what is yours.",
+/** What the room does at a bell; read out as it stands. At tables, in households apart, and where the instructor cooks alone. */
+export const bellInstruction: Readonly<Record<RoomKind, Words<BellKind>>> = {
+  tables: {
+    doors: "Coats off, sleeves up, hair tied. Wash hands.",
+    "gather-mix": "Spoons down. Come and watch the bowl.",
+    mix: "Back to your stations. Unpack, call the list, say what is missing. Then mix.",
+    rest: "Batter rests. Clear down, set the table.",
+    "gather-load": "Come and watch one load, from pour to plate.",
+    pour: "Test the heat. First pour.",
+    swap: "Swap turns. Someone new at the heat.",
+    eat: "Off with the heat. Sit down and eat.",
+    clean: "Clean down. Count blades back.",
+    close: "Thank you. Take home what is yours.",
+  },
+  homes: {
+    doors: "Sleeves up, hair tied. Wash hands at your own sink. Turn the camera to your table.",
+    "gather-mix": "Spoons down. Watch the bowl on the screen.",
+    mix: "Unpack your kit, show the camera what is missing. Then mix.",
+    rest: "Batter rests. Clear down, set your table.",
+    "gather-load": "Watch one load on the screen, from pour to plate.",
+    pour: "Test the heat of your own pan, an adult beside it. First pour.",
+    swap: "Swap turns at home, an adult beside the heat.",
+    eat: "Off with the heat. Show your plates, sit down and eat.",
+    clean: "Clean down. Count blades back.",
+    close: "Thank you. Good-bye.",
+  },
+  shown: {
+    doors: "Coats off. Sit where you can see.",
+    "gather-mix": "Watch the bowl.",
+    mix: "The batter is mixed: say what goes in, and what to look for.",
+    rest: "Batter rests. Time for questions.",
+    "gather-load": "Watch one load, from pour to plate.",
+    pour: "The heat is tested. First pour.",
+    swap: "Half-way: say what has changed in the pan.",
+    eat: "Off with the heat. Taste.",
+    clean: "Clean down. Count blades back.",
+    close: "Thank you. Good-bye.",
+  },
 };
 export const taskWords: Words<TaskKind> = {
   arrive: "Arrive, wash hands",

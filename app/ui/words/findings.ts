@@ -13,7 +13,7 @@ import {
 } from "~/ui/format/format";
 import { demoStation } from "~/core/contact";
 import { toNumber } from "~/core/quantity";
-import { holdColdC } from "~/core/recipe";
+import { type TrayKeeping, holdColdC } from "~/core/recipe";
 import type { SurfaceCare } from "~/core/gear";
 import { type Substance, sharedFoodId } from "~/core/pantry";
 import {
@@ -80,6 +80,16 @@ export function namesOf(
 /** A food or substance by its own name in a sentence. */
 const foodWord = (word: string): string => (substanceWords[word as Substance] ?? word).toLowerCase();
 
+/** How pieces wait best. */
+const trayWords: Readonly<Record<TrayKeeping, string>> = {
+  cloth: "Keep them stacked under a cloth.",
+  rack: "Keep them side by side on a rack, not stacked and not under a lid; a low oven keeps them crisp.",
+  "at-once": "They fall as they cool: bring them to the table at once.",
+};
+
+/** "an oven", "a griddle": by the letter it begins with. */
+const withArticle = (word: string): string => `${/^[aeiou]/i.test(word) ? "an" : "a"} ${word}`;
+
 /** What is asked of a person where the rules leave it open, each with the reason. */
 const needQuestionWords: Readonly<Record<NeedQuestion, string>> = {
   buckwheat: "buckwheat is no wheat, but is often milled beside it and some react to it. Ask them.",
@@ -121,7 +131,7 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     `The steps use ${fraction(f.drawn, n.locale)} of the ${n.ingredient(f.ingredientId)}; the shares of a line make 1.`,
   "ingredient-not-in-pantry": (f) =>
     `“${f.ingredientId}” is not in the pantry, so its weight and allergens are not known.`,
-  "no-cook-step": () => "No step is at the heat, so no loads can be planned.",
+  "no-cook-step": () => "No step is at the heat, so no loads can be planned. Say which step is the cooking, or add it.",
   "pack-size-missing": (f, n) =>
     `How much is in one pack of ${n.ingredient(f.ingredientId)}? Give its net weight, or nothing can be totalled.`,
   "caution-left-out": (f) => `Left out on purpose: “${hazardWords[f.hazard]}” Because: ${f.reason}.`,
@@ -177,6 +187,8 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     `“${f.name}” leaves out the flour and puts nothing in its place: there is no batter. Swap the flour instead of leaving it out.`,
   "test-not-for-heat": (f, n) =>
     `Butter goes quiet at ${temperature(f.from, f.to, n.locale)}, long before the ${degrees(f.wanted, n.locale)} of this recipe: test with a drop of water or a thermometer.`,
+  "test-wants-hotter": (f, n) =>
+    `A drop of water dances from about ${degrees(f.least, n.locale)}; this recipe wants ${degrees(f.to, n.locale)} at most. Test with a drop that steams away at once, or a thermometer.`,
   "heat-of-another-family": (f, n) =>
     `Neither its surface nor its heat is usual for ${familyWords[f.family].toLowerCase()} (${temperature(f.from, f.to, n.locale)}).`,
   "salt-depends-on-brand": (f, n) =>
@@ -226,7 +238,7 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   "does-not-fit": (f, n) =>
     `Runs ${minutes(f.over, n.locale)} over: ${minutes(f.minutes, n.locale)} from doors to close, ${minutes(f.available, n.locale)} to spend. Fewer pieces each, one more surface, or kits measured beforehand.`,
   "waits-for-surfaces": (f, n) =>
-    `The last station waits ${minutes(f.minutes, n.locale)} for a ${f.surfaceName.toLowerCase()}.${f.withOneMore === undefined ? "" : ` With one more the class would close after ${minutes(f.withOneMore, n.locale)}.`}`,
+    `The last station waits ${minutes(f.minutes, n.locale)} for ${withArticle(f.surfaceName.toLowerCase())}.${f.withOneMore === undefined ? "" : ` With one more the class would close after ${minutes(f.withOneMore, n.locale)}.`}`,
   "waits-for-thing": (f, n) =>
     `${stationsOf(f, n)}: up to ${minutes(f.minutes, n.locale)} of waiting for the ${sharedThingWords[f.thing]}, as ${f.count === 1 ? "one goes" : `${f.count} go`} round. With one more, or with what it is needed for done beforehand, nobody waits.`,
   "cook-by-passed": (f, n) =>
@@ -236,7 +248,7 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   "circuit-near-limit": (f, n) =>
     `${list(f.appliances, n.locale)}: alone on its circuit, above what that should carry for hours. Nothing else on it, the lead unwound, and feel the plug from time to time; local electrical codes come first.`,
   "adults-few": (f) =>
-    `${howMany(f.adults, "adult")} in the room with you, ${f.wanted} ${f.wanted === 1 ? "is" : "are"} usual for so many children of this age. Ask for helpers.`,
+    `${f.adults <= 1 ? "You are the only adult in the room" : `${howMany(f.adults, "adult")} in the room, you among them`}; ${f.wanted} in all are usual for so many children of this age. Ask for helpers.`,
   "small-alone": (f, n) =>
     `${list(f.names, n.locale)}: under six, and no grown-up of the register looks after them. Name one for each.`,
   "batter-thickens": (f, n) =>
@@ -284,6 +296,8 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     `${n.dish(f.dishId)} is reheated to ${degrees(f.c, n.locale)}; its middle wants ${degrees(f.least, n.locale)} by the usual rules.`,
   "held-too-long": (f, n) =>
     `${stationsOf(f, n)}: the first pieces wait ${minutes(f.minutes, n.locale)} for the meal, and ${n.dish(f.dishId)} is held ${minutes(f.most, n.locale)} at most. Cook these tables later, eat as it comes, or hold for longer where the local rules let you.`,
+  "waits-on-tray": (f, n) =>
+    `${stationsOf(f, n)}: the first pieces of ${n.dish(f.dishId)} wait ${minutes(f.minutes, n.locale)} for the meal, and bear about ${minutes(f.most, n.locale)}. ${trayWords[f.keep]} Or let them eat as it comes, table by table.`,
   "made-ahead": (f, n) =>
     `${f.grams === null ? "The batter" : `${grams(f.grams, n.locale)} of batter`} is made before the doors and kept at ${degrees(holdColdC, n.locale)} or below.${f.isPerishable ? " With raw egg or milk in it, it has two hours in all out of the cold; local food codes come first." : ""} Nobody at the tables learns to mix it.`,
   "ahead-does-not-keep": (f, n) =>
@@ -349,6 +363,12 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
     `${stationsOf(f, n)}: by the house rules ${f.people === 1 ? "one person" : `${f.people} people`} there may not eat from a stick. Serve theirs on a plate.`,
   "contact-not-checked": (f) =>
     `Worked out here: what meets on shared surfaces, in pots of fat, tubs and toppings, at the packing table, on tools that go round, and in the air for those whom that harms. Not worked out: hands, splashes, wash-up, and tools that nobody counted${f.hasDemoPiece ? "; who tastes the piece that is shown" : ""}${f.hasToppings ? "; spoons that go from one topping to another on one table" : ""}${f.isHeldTogether ? "; pieces of different dishes that wait or get warm in one oven or covered dish" : ""}.`,
+  "home-without-adult": (f, n) =>
+    `${stationsOf(f, n)}: no grown-up is named there. At home nobody else is beside the heat: ask who will be.`,
+  "tasters-far": (f) =>
+    `${f.people === 1 ? "One taster belongs" : `${f.people} tasters belong`} to no household of this class: nobody can cook for them. Name them on the register with somebody they sit with.`,
+  "home-sockets": () =>
+    "Each household uses its own sockets: nobody here knows them. Ask each for one appliance on one outlet, no extension lead, nothing else on the same circuit.",
   "need-word-open": (f) =>
     f.nearest === null
       ? `${f.name}: “${f.word}” is no food this program knows, so every plate is unknown for them. Say on their page which foods it covers.`

@@ -90,7 +90,7 @@ export const stopWords: Readonly<Record<MixingStop, { readonly name: string; rea
     name: "just combined",
     says: "Stop when no dry streak is left: more makes it tight.",
   },
-  smooth: { name: "smooth", says: "Go on until it is smooth: lumps would show in a thin piece." },
+  smooth: { name: "smooth", says: "Go on until it is smooth: in this batter lumps do not cook away." },
 };
 
 /** Millilitres and grams in fives: what is stirred in by eye is not weighed to the gram. */

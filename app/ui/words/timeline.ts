@@ -1,4 +1,4 @@
-import { adultsAtHeat, isAdult, isAtStation } from "~/core/people";
+import { type RoomKind, adultsAtHeat, isAdult, isAtStation } from "~/core/people";
 import type { ClassInput, SetTo, WayKind, WayOut, WishCost } from "~/core/plan";
 import type { BellKind, HoldUp, LinkReason, RunEntry, Timeline } from "~/core/schedule";
 import { writeRatio } from "~/core/quantity";
@@ -31,6 +31,16 @@ const bellPlaces: Readonly<Record<BellKind, string>> = {
   eat: "at the head of the table",
   clean: "at the sinks",
   close: "at the door",
+};
+
+const placeIn: Readonly<Record<Exclude<RoomKind, "tables">, string>> = {
+  homes: "at the screen: ask to be shown it by the camera",
+  shown: "at your own surface",
+};
+const firstLoadWords: Readonly<Record<RoomKind, string>> = {
+  tables: "An adult is beside it. One pours, the others stand back.",
+  homes: "An adult of the household is beside it. One pours, the others stand back.",
+  shown: "Nobody else comes near the heat.",
 };
 
 /** Who looks after the heat, counted from 0: helpers first, then the grown-ups who cook along; the instructor where there is nobody else. */
@@ -153,8 +163,10 @@ export function sayEntry(
     unitAt,
     at,
     heats,
+    room,
   }: {
     names: Names;
+    room: RoomKind;
     unit: (id: string) => string;
     unitAt: (id: string) => string;
     at: (after: number) => string;
@@ -162,21 +174,26 @@ export function sayEntry(
   },
 ): { readonly what: string; readonly say: string; readonly where: string } {
   const { locale, round: roundOf, step: stepOf } = names;
+  // Nobody stands at another's stove over the screen, and who cooks alone stands at their own.
+  const standing = (place: string) => (room === "tables" ? place : placeIn[room]);
   const stations = (ids: readonly string[]) => list(ids.map(names.station), locale);
   switch (entry.kind) {
     case "bell":
       return {
         what: `Bell: ${bellWords[entry.bell]}`,
-        say: bellInstruction[entry.bell],
-        where: bellPlaces[entry.bell],
+        say: bellInstruction[room][entry.bell],
+        where: room === "tables" ? bellPlaces[entry.bell] : placeIn[room],
       };
     case "switch-on":
       return {
         what: `${list(entry.unitIds.map(unitAt), locale)}: on`,
-        say: [...sayHeats(entry.unitIds, heats, locale), "Nobody touches what heats up; cords along the wall."].join(
-          " ",
-        ),
-        where: "at the heat",
+        say: [
+          ...sayHeats(entry.unitIds, heats, locale),
+          entry.unitIds.some((id) => heats.get(id)?.hasCord)
+            ? "Nobody touches what heats up; cords along the wall."
+            : "Nobody touches what heats up.",
+        ].join(" "),
+        where: standing("at the heat"),
       };
     case "mixes":
       return {
@@ -185,7 +202,7 @@ export function sayEntry(
           entry.waitsFor === undefined
             ? "Not before: this batter does not keep."
             : `The ${sharedThingWords[entry.waitsFor]} comes to them now.`,
-        where: "at their table",
+        where: standing("at their table"),
       };
     case "goes-on":
       return {
@@ -194,33 +211,33 @@ export function sayEntry(
           entry.waited.length > 0
             ? `Once everybody is there: ${stations(entry.waited)} will have waited.`
             : "Once everybody is there.",
-        where: "at your own bowl",
+        where: standing("at your own bowl"),
       };
     case "mixes-again":
       return {
         what: `${stations(entry.stationIds)} ${entry.stationIds.length === 1 ? "mixes" : "mix"} the second half`,
         say: "The others go on at the heat. A clean bowl, the second set of containers.",
-        where: "at their table",
+        where: standing("at their table"),
       };
     case "tester":
       return {
         what: `${unit(entry.unitId)}: the tester of ${stations([entry.stationId])}`,
         say: "Test the heat first. The first one is allowed to fail.",
-        where: `at ${unit(entry.unitId)}`,
+        where: standing(`at ${unit(entry.unitId)}`),
       };
     case "load": {
       const round = entry.roundId === undefined ? undefined : roundOf(entry.stationIds[0] ?? "", entry.roundId);
       return {
         what: `${unit(entry.unitId)}: ${stations(entry.stationIds)}, ${entry.pieces === 1 ? "1 piece" : `${entry.pieces} pieces`}${round ? `, ${round.toLowerCase()}` : ""}${entry.loads > 1 ? ` in ${entry.loads} loads` : ""}, out at ${at(entry.until)}`,
-        say: entry.isFirst ? "An adult is beside it. One pours, the others stand back." : "",
-        where: entry.isFirst ? `at ${unit(entry.unitId)}` : "",
+        say: entry.isFirst ? firstLoadWords[room] : "",
+        where: entry.isFirst ? standing(`at ${unit(entry.unitId)}`) : "",
       };
     }
     case "wash":
       return {
         what: `${unit(entry.unitId)}: cool, wash and dry, then heat it again`,
         say: "Nothing is cooked on it until it was washed.",
-        where: `at ${unit(entry.unitId)}`,
+        where: standing(`at ${unit(entry.unitId)}`),
       };
     case "last-out":
       return {

@@ -24,7 +24,9 @@ export function looseness(recipe: Recipe, pantry: Pantry): BatterFinding[] {
   const band = familyFacts[recipe.family].looseness;
   const isComplete = batter.unknownLines.length === 0;
   const findings: BatterFinding[] = [];
-  if (isComplete && batter.looseness !== undefined && (batter.looseness < band.from || batter.looseness > band.to))
+  // Told with two figures behind the point: what reads as the end of the band is inside it.
+  const told = batter.looseness === undefined ? undefined : Math.round(batter.looseness * 100) / 100;
+  if (isComplete && batter.looseness !== undefined && told !== undefined && (told < band.from || told > band.to))
     findings.push({ code: "looseness-outside-band", level: "warns", looseness: batter.looseness, ...band });
   findings.push(...aimed(recipe, isComplete ? batter.looseness : undefined));
   for (const lineId of batter.unknownLines) {

@@ -10,7 +10,8 @@ const isMetric = ({ unit }: Amount): boolean => unit === "g" || unit === "kg" ||
 export function unitsMixed(recipe: Recipe): RecipeFinding[] {
   const named = (holds: (amount: Amount) => boolean) =>
     recipe.lines.flatMap((line) => {
-      const amount = isBatter(line, recipe) ? expectedOf(line.amount) : undefined;
+      // What comes in packs is opened, not weighed.
+      const amount = isBatter(line, recipe) && line.amount.kind !== "packs" ? expectedOf(line.amount) : undefined;
       return amount && holds(amount) ? [line.ingredientId] : [];
     });
   const [byVolume, byMetric] = [named(isCupLike), named(isMetric)];

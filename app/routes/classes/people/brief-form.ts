@@ -2,7 +2,7 @@ import { z } from "zod";
 import { dayField, timeField } from "~/formats/date-fields";
 import { regimes } from "~/core/allergen";
 import { audiences } from "~/core/people";
-import { type Brief, type ClassInput, longestAim, mostAims, settledOf } from "~/core/plan";
+import { type Brief, type ClassInput, longestAim, mealModes, mostAims, settledOf } from "~/core/plan";
 import { hasScoopsLeft, measuringSets, scoopNames, writeRatio } from "~/core/quantity";
 import type { Kitchen } from "~/core/gear";
 import type { Recipe } from "~/core/recipe";
@@ -126,6 +126,7 @@ export const briefFormSchema = z
     doorsMinutes: whole(0, 120),
     eatMinutes: whole(0, 180),
     cleanMinutes: whole(0, 120),
+    mealMode: z.enum(mealModes, { error: "Choose how they eat." }).default("together"),
     hasDemoBatch: z.boolean().default(false),
     hasSpareKit: z.boolean().default(false),
     isRemote: z.boolean().default(false),
@@ -166,7 +167,8 @@ export function factsOf(form: BriefForm) {
     timeZone,
     currency,
     kitchenId,
-    brief: brief satisfies Brief,
+    // Together is what is meant where nobody said.
+    brief: { ...brief, mealMode: brief.mealMode === "together" ? undefined : brief.mealMode } satisfies Brief,
     dishes: dishes.flatMap((row) => {
       const dish = row.what === undefined ? undefined : readDishKey(row.what);
       return dish ? [{ ...dish, stations: row.stations ?? null }] : [];
@@ -186,6 +188,7 @@ export function formValuesOf(input: ClassInput, version: number | undefined) {
     timeZone: input.timeZone,
     currency: input.currency ?? "",
     kitchenId: input.kitchen.id,
+    mealMode: brief.mealMode ?? "together",
     piecesEach: writeRatio(brief.piecesEach),
     missingScoops: [...brief.missingScoops],
     hasDemoBatch: brief.hasDemoBatch ? "on" : "",
@@ -305,6 +308,7 @@ export const usualBrief = {
   doorsMinutes: 10,
   eatMinutes: 15,
   cleanMinutes: 10,
+  mealMode: "together",
   hasDemoBatch: "on",
   hasSpareKit: "",
   isRemote: "",

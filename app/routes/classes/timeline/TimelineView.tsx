@@ -1,3 +1,4 @@
+import { roomKindOf } from "~/core/people";
 import { useMemo } from "react";
 import { Form } from "react-router";
 import { useClass } from "../class-context";
@@ -121,6 +122,7 @@ export function TimelineView({ newest, told }: Props) {
           names={names}
           aims={input.brief.aims}
           isAlong={input.brief.demo === "along"}
+          room={roomKindOf(input.brief)}
           recipes={recipesMade(plan)}
           heats={heatsOf(input, plan)}
         />

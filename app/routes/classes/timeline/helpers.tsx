@@ -1,3 +1,4 @@
+import { roomKindOf } from "~/core/people";
 import { useClass } from "../class-context";
 import { shownOnce } from "~/core/caution";
 import { adultsAtHeat } from "~/core/people";
@@ -73,7 +74,14 @@ export default function HelperCards() {
                     })
                       .filter((entry) => entry.kind !== "last-out")
                       .map((entry, row) => {
-                        const { what, say } = sayEntry(entry, { names, unit: unitAt, unitAt, at, heats });
+                        const { what, say } = sayEntry(entry, {
+                          names,
+                          unit: unitAt,
+                          unitAt,
+                          at,
+                          heats,
+                          room: roomKindOf(input.brief),
+                        });
                         return (
                           <tr key={`${row} ${what}`} className={entry.kind === "bell" ? look("bell-row") : undefined}>
                             <td className={look("n")}>
