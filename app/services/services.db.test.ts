@@ -90,6 +90,7 @@ const migrations = [
   "0028-pens",
   "0029-ages-and-tools",
   "0030-decided-rounds",
+  "0031-words-and-seats",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {

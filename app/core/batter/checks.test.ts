@@ -1,3 +1,4 @@
+import { leaveningOf } from "./leavening";
 import { starterPantry } from "~/core/pantry";
 import { type Amount, ratio } from "~/core/quantity";
 import { type Line, type Recipe, type Step, applyEdits, checkRecipe, familyFacts } from "~/core/recipe";
@@ -287,4 +288,19 @@ test("a pour that does not cover its piece is told how thick it lies, within the
   );
   // A waffle is as thick as its iron.
   expect(find({ ...crepes, family: "waffle", portion: { kind: "ml", ml: 5 } }, "film-outside-band")).toBeUndefined();
+});
+
+test("what is only a little sour is nobody's acid: brown sugar beside soda is none, buttermilk is", () => {
+  const acidOf = (ingredientId: string) => {
+    const [liquid] = pancakes.lines.filter((line) => pantry.get(line.ingredientId)?.role === "liquid");
+    if (!liquid) throw new Error("a liquid");
+    const lines = pancakes.lines.map((line) => (line === liquid ? { ...line, ingredientId } : line));
+    return leaveningOf({ ...pancakes, lines }, pantry).acid?.ingredientId;
+  };
+  expect([acidOf("brown-sugar"), acidOf("honey"), acidOf("buttermilk"), acidOf("soured-cream")]).toEqual([
+    undefined,
+    undefined,
+    "buttermilk",
+    "soured-cream",
+  ]);
 });

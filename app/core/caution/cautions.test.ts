@@ -214,3 +214,27 @@ test("one is left out only where the author says why, and the surfaces of a kitc
   expect(hotPlaceOf({ ...surface, watts: 0, flame: "gas" })).toEqual({ kind: "hob-pan", hasCord: false, burns: "gas" });
   expect(hotPlaceOf({ ...surface, watts: 1500 })).toEqual({ kind: "hob-pan", hasCord: true, burns: null });
 });
+
+test("what waits on a hot plate stands beside a cord; butter smokes by the hottest a pan gets, not by where it starts", () => {
+  const held = recipe("pancake");
+  const cook = held.steps.find((step) => step.kind === "cook");
+  if (!cook) throw new Error("it is cooked");
+  const hold = {
+    ...cook,
+    id: "hold",
+    kind: "hold" as const,
+    draws: [],
+    tools: [],
+    warmth: { place: "hot-plate" as const, c: 65 },
+  };
+  const warm = withCautions({ ...held, steps: [...held.steps, hold] }, pantry, [
+    { kind: "hob-pan", hasCord: false, burns: null },
+  ]);
+  expect(warm.steps.find((step) => step.id === "hold")?.hazards).toContain("cords");
+  const butter = held.lines.map((line) => (line.bowl === "pan" ? { ...line, ingredientId: "butter" } : line));
+  const smokes = (from: number, to: number) =>
+    withCautions({ ...held, lines: butter, heat: { ...held.heat, surfaceC: { from, to } } }, pantry, [
+      { kind: "hob-pan", hasCord: false, burns: null },
+    ]).steps.some((step) => step.kind === "cook" && step.hazards.includes("butter-smokes"));
+  expect([smokes(130, 180), smokes(130, 150), smokes(175, 190)]).toEqual([true, false, true]);
+});

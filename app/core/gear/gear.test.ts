@@ -1,3 +1,5 @@
+import { goesRoundIn } from "./gear";
+import { cratesOf } from "./load";
 import { type KitLine, asBeatenGrams, hasFraction, kitOf, demandOf, packsFor } from "~/core/kit";
 import { starterPantry } from "~/core/pantry";
 import { measuringSetOf, scoopTolerance, ratio, toNumber } from "~/core/quantity";
@@ -233,4 +235,26 @@ describe("kits", () => {
       buyGrams: 200,
     });
   });
+});
+
+test("no crate is heavier than somebody carries, nor fuller than it is, unless one thing alone is", () => {
+  const layer = "cold" as const;
+  const heavy = { key: "flour", layer, count: 7, gramsEach: 5000, litresEach: 1 };
+  const crates = cratesOf([heavy]);
+  expect(crates.length).toBeGreaterThan(2);
+  for (const one of crates) expect(one.grams).toBeLessThanOrEqual(12_000);
+  expect(crates.reduce((sum, one) => sum + one.grams, 0)).toBe(35_000);
+  expect(cratesOf([{ ...heavy, count: 1, gramsEach: 20_000 }])).toHaveLength(1);
+});
+
+test("pens are counted in one place: the list carries as many as the timeline draws with", () => {
+  const [drawing] = starterRecipes.map((one) => ({ ...one, family: "drawn" as const }));
+  if (!drawing) throw new Error("a recipe");
+  const tables = [drawing, drawing, drawing, drawing];
+  const count = (kitchen: Pick<Kitchen, "goesRound" | "gear">) =>
+    goesRoundIn(kitchen, tables).find((one) => one.thing === "pen")?.count;
+  expect(count({ gear: [] })).toBe(4);
+  expect(count({ gear: [{ tool: "pen", owned: 2 }] })).toBe(2);
+  expect(count({ gear: [{ tool: "pen", owned: 9 }] })).toBe(4);
+  expect(count({ gear: [{ tool: "pen", owned: 9 }], goesRound: [{ thing: "pen", count: 3 }] })).toBe(3);
 });

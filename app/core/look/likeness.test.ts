@@ -45,3 +45,10 @@ test("standing thickens, by what the flour takes up and no more", () => {
   };
   expect(afterStanding(2, 30, wholemeal)).toBeCloseTo(1.85, 6);
 });
+
+test("half the time takes up half of it", () => {
+  if (!recipe) throw new Error("no recipe");
+  const whole = 2 - afterStanding(2, takesUpMinutes, recipe);
+  expect(2 - afterStanding(2, takesUpMinutes / 2, recipe)).toBeCloseTo(whole / 2, 6);
+  expect(2 - afterStanding(2, takesUpMinutes / 5, recipe)).toBeCloseTo(whole / 5, 6);
+});

@@ -5,7 +5,17 @@ import { compare, ratio, toNumber } from "~/core/quantity";
 import { batchRules, loadsFor, mostBatches, piecesWanted, roundsFor, scaleStation } from "~/core/scale";
 import { starterRecipes } from "~/demo/recipes";
 import { people } from "../../../test/generators";
-import { eatersOf, isAtStation, nameOfStation, needsAdultAtHeat, seat, stationNames, stationSizes } from "./stations";
+import type { Participant } from "./types";
+import {
+  adultsAtHeat,
+  eatersOf,
+  isAtStation,
+  nameOfStation,
+  needsAdultAtHeat,
+  seat,
+  stationNames,
+  stationSizes,
+} from "./stations";
 
 const pantry = new Map(starterPantry.map((one) => [one.id, one]));
 
@@ -131,4 +141,18 @@ test("tasters are fed by the stations that are not apart, as evenly as whole peo
       },
     ),
   );
+});
+
+test("only grown-ups who work at a station stand at the heat: tasters and helpers of the register do not count twice", () => {
+  const adult = (id: string, role: Participant["role"]): Participant => ({
+    id,
+    name: id,
+    role,
+    ageBand: "adult",
+    hasAnswered: true,
+    needs: [],
+  });
+  const register = [adult("a", "grown-up"), adult("b", "taster"), adult("c", "helper"), adult("d", "cook")];
+  expect(adultsAtHeat(0, register)).toBe(2);
+  expect(adultsAtHeat(3, register)).toBe(5);
 });

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { toNumber } from "~/core/quantity";
 import { classes } from "../../../test/generators";
+import { demoClasses } from "~/demo/boathouse";
 import { gainsBetween, withMorePeople } from "./gains";
 import { plan } from "./plan";
 
@@ -42,4 +43,12 @@ test("what a station had and what it gains is what it has, line by line", () => 
     }),
     { numRuns: 60 },
   );
+});
+
+test("a class grows to four hundred people and not beyond, and shrinks to none", () => {
+  const { next } = demoClasses();
+  const small = { ...next, people: [], brief: { ...next.brief, people: 399, stationSize: 40 } };
+  const made = plan(small);
+  expect(withMorePeople(small, made, 5).input.brief.people).toBe(400);
+  expect(withMorePeople(small, made, -500).input.brief.people).toBe(0);
 });

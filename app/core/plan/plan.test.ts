@@ -1,3 +1,4 @@
+import type { ClassInput } from "./types";
 import fc from "fast-check";
 import { yieldOf } from "~/core/batter";
 import { isAtStation, stationIndex } from "~/core/people";
@@ -230,4 +231,24 @@ test("tables of one recipe part at the step its author says, each told what it m
   expect(partings([written, other])).toEqual([step.id, step.id]);
   expect(partings([written])).toEqual([undefined]);
   expect(partings([{ ...other, stations: null }])).toEqual([undefined]);
+});
+
+test("a stick is for a piece somebody eats: testers are put on none", () => {
+  const onSticks: ClassInput = {
+    ...next,
+    brief: { ...next.brief, testersPerSurface: 2 },
+    dishes: next.dishes.map((dish) => ({
+      ...dish,
+      recipe: {
+        ...dish.recipe,
+        steps: dish.recipe.steps.map((step) => (step.kind === "serve" ? { ...step, tools: ["stick" as const] } : step)),
+      },
+    })),
+  };
+  const made = plan(onSticks);
+  const testers = made.stations.reduce((sum, station) => sum + station.testers, 0);
+  const eaten = made.stations.reduce((sum, station) => sum + station.cooked - station.testers, 0);
+  expect(testers).toBeGreaterThan(0);
+  const sticks = made.gear.find((line) => line.tool === "stick");
+  expect(sticks?.shared).toBe(eaten);
 });

@@ -24,3 +24,10 @@ test.each([
 test("a pound is sixteen ounces", () => {
   expect(toNumber(gramsIn("lb"))).toBeCloseTo(16 * toNumber(gramsIn("oz")), 9);
 });
+
+test("a quart is two pints of its own country, a gallon's quarter", () => {
+  const ml = (unit: "us-quart" | "us-pint" | "uk-pint" | "cup") => toNumber(millilitresIn(unit, "us"));
+  expect(ml("us-quart")).toBeCloseTo(2 * ml("us-pint"), 6);
+  expect(ml("us-quart")).toBeCloseTo(946.353, 2);
+  expect(ml("us-quart")).toBeCloseTo(4 * ml("cup"), 2);
+});

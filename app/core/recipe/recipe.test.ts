@@ -1,6 +1,7 @@
 import { ratio, toNumber } from "~/core/quantity";
 import { starterRecipes } from "~/demo/recipes";
 import { checkRecipe } from "./checks";
+import { keepsCold } from "./method";
 import { apartOf, expectedOf, mostOf, scaleLineAmount } from "./lines";
 import type { LineAmount, Recipe, Step } from "./types";
 import { asVariant } from "./variants";
@@ -177,4 +178,9 @@ describe("the words of a method in a variant", () => {
     expect(step?.text).toMatch(/^Mix all\. Add blueberries\.$/);
     expect(step?.draws).toContainEqual({ lineId: "berries", share: ratio(1n) });
   });
+});
+
+test("a batter keeps cold for the class from a window of two hours on, that minute among them", () => {
+  const rest = (max: number | null) => ({ rest: { min: 0, max, reason: "author" as const } });
+  expect([119, 120, 121, null].map((max) => keepsCold(rest(max)))).toEqual([false, true, true, true]);
 });

@@ -3,7 +3,7 @@ import { batterOf } from "~/core/batter";
 import { starterPantry } from "~/core/pantry";
 import { divide, isWhole, multiply, ratio, sum, toNumber } from "~/core/quantity";
 import { starterRecipes } from "~/demo/recipes";
-import { scaleStation, wholeEggStep, withWholeEggs } from "./scale";
+import { piecesWanted, scaleStation, wholeEggStep, withWholeEggs } from "./scale";
 
 const pantry = new Map(starterPantry.map((one) => [one.id, one]));
 const isEgg = (id: string) => pantry.get(id)?.role === "egg";
@@ -71,4 +71,11 @@ describe("half an egg", () => {
     expect(wholeEggStep(none, isEgg)).toBeUndefined();
     expect(withWholeEggs([half], none, batter, isEgg, "round-up")).toEqual([half]);
   });
+});
+
+test("testers come on top of whole servings: they fill none up", () => {
+  // Five people at one piece each, put together in pairs: six to eat, and two thrown away beside them.
+  expect(piecesWanted(5, ratio(1n), 2, 2)).toBe(8);
+  expect(piecesWanted(5, ratio(1n), 1, 2)).toBe(7);
+  expect(piecesWanted(0, ratio(1n), 3, 4)).toBe(3);
 });

@@ -181,3 +181,23 @@ test("a small child with nobody grown up at the table is named, and a full table
   expect(faults.find((fault) => fault.code === "small-child-alone")?.people).toEqual(["Pip"]);
   expect(Object.values(faultWeights).every((weight) => weight > 0)).toBe(true);
 });
+
+test("a fault that stays as it is is told on neither side of a move", () => {
+  const alone = families.guests.map((_, index) => index % families.stations);
+  const { broken, mended } = changedFaults(families, alone, alone);
+  expect([broken, mended]).toEqual([[], []]);
+  fc.assert(
+    fc.property(room(8, fc.constant(3)), fc.array(fc.nat(2), { minLength: 8, maxLength: 8 }), (problem, moved) => {
+      const before = problem.guests.map((_, index) => index % problem.stations);
+      const after = problem.guests.map((_, index) => (moved[index] ?? 0) % problem.stations);
+      const key = (fault: { code: string; people: readonly string[] }) => `${fault.code} ${fault.people.join()}`;
+      const [was, is] = [before, after].map(
+        (seating) => new Map(faultsOf(problem, seating).map((one) => [key(one), one.count])),
+      );
+      const found = changedFaults(problem, before, after);
+      for (const fault of found.mended) expect(fault.count).toBeGreaterThan(is?.get(key(fault)) ?? 0);
+      for (const fault of found.broken) expect(fault.count).toBeGreaterThan(was?.get(key(fault)) ?? 0);
+    }),
+    { numRuns: 100 },
+  );
+});

@@ -195,3 +195,12 @@ test("a role, a pantry figure of what a variant swaps in, and either of two food
   const second = { ...next, shared: [food("a", ["milk"]), food("b", ["egg"])] };
   expect(seals(two).allergies).not.toBe(seals(second).allergies);
 });
+
+test("what goes round a kitchen is among the inputs by what it is, not by how many kinds there are", () => {
+  const [input] = fc.sample(classes, { numRuns: 1, seed: 3 });
+  if (!input) throw new Error("a class");
+  const round = (thing: "scale" | "grater", count: number) =>
+    stageInputs({ ...input, kitchen: { ...input.kitchen, goesRound: [{ thing, count }] } }, "timeline");
+  expect(round("scale", 1)).not.toEqual(round("grater", 1));
+  expect(round("scale", 1)).not.toEqual(round("scale", 2));
+});

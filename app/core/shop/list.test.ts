@@ -199,3 +199,16 @@ test("what pours is sold by volume, what is spooned or cut by weight", () => {
   for (const id of ["whole-milk", "buttermilk", "oat-drink", "sunflower-oil", "water", "vinegar"])
     expect(by(id)).toBeCloseTo(id === "sunflower-oil" ? 0.91 : 1.02, 1);
 });
+
+test("of what is used up nothing is bought where the kitchen has as many as are needed", () => {
+  const used = (needed: number, owned: number | undefined) =>
+    shoppingList(
+      [{ ...need("a", []), kitchenId: "k", usedUp: [{ tool: "stick", needed, owned }] }],
+      pantry,
+      new Map(),
+      [],
+    )
+      .filter((line) => line.key === "gear:stick")
+      .map((line) => line.buyPieces);
+  expect([used(10, 10), used(10, 12), used(10, 4), used(10, undefined), used(0, 0)]).toEqual([[], [], [6], [10], []]);
+});

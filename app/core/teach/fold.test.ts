@@ -167,3 +167,31 @@ test("taking back goes through what the room was told since the last bell, newes
   expect(taken).toEqual(["-2", "-2", gather.id, doors.id]);
   expect(fold(all).rung).toEqual({});
 });
+
+test("a delay counts until the next bell rings, and is not counted again after it", () => {
+  const [first, second, third] = bells;
+  if (!first || !second || !third) throw new Error("three bells");
+  const happened = (n: number, after: number) => ({ id: id(n), at: start + after * minute });
+  const begun: LiveEvent[] = [
+    { ...happened(1, 0), kind: "class-started" },
+    { ...happened(2, 0), kind: "bell-rung", bellId: first.id },
+    { ...happened(3, 1), kind: "delay-added", minutes: 5 },
+  ];
+  const at = (events: LiveEvent[], after: number) => situationAt(fold(events), bells, start + after * minute);
+  expect(at(begun, 2).addedMinutes).toBe(5);
+  const rung: LiveEvent[] = [...begun, { ...happened(4, second.at + 5), kind: "bell-rung", bellId: second.id }];
+  expect(at(rung, second.at + 6).addedMinutes).toBe(0);
+  // Five minutes late, once.
+  expect(at(rung, second.at + 5).lateMinutes).toBeCloseTo(5, 6);
+});
+
+test("no stretch of a class is less than nothing long, in whatever order its bells were rung", () => {
+  const [first, second] = bells;
+  if (!first || !second) throw new Error("two bells");
+  const events: LiveEvent[] = [
+    { id: id(1), at: start, kind: "class-started" },
+    { id: id(2), at: start + 20 * minute, kind: "bell-rung", bellId: first.id },
+    { id: id(3), at: start + 5 * minute, kind: "bell-rung", bellId: second.id },
+  ];
+  expect(logRows(timeline, fold(events))[0]?.actualMinutes).toBe(0);
+});

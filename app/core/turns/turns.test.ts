@@ -150,3 +150,37 @@ test("of any table of rules only what differs is kept, and read back it says the
         expect(mays.indexOf(usualRules[doing][next])).toBeLessThanOrEqual(mays.indexOf(usualRules[doing][band]));
     }
 });
+
+test("who serves is kept off all that is on the plates, whatever the step itself draws", () => {
+  const serving = pancakes.steps.find((step) => step.kind === "serve");
+  const recipe = {
+    ...pancakes,
+    steps: pancakes.steps.map((step) => (step === serving ? { ...step, draws: [], who: "anyone" as const } : step)),
+  };
+  const turns = turnsOf({
+    people: [child("Ada", { needs: eggAllergy }), child("Bo")],
+    recipe,
+    loads: 1,
+    pantry,
+    labels,
+  });
+  const served = turns.filter((turn) => turn.stepId === serving?.id);
+  expect(served.length).toBeGreaterThan(0);
+  for (const turn of served) expect([turn.hands, turn.leftOut[0]?.participantId]).toEqual([["Bo"], "Ada"]);
+});
+
+test("a child that may not have egg white handles no egg, nor one whose word nobody understands anything", () => {
+  const needing = (food: string): Participant["needs"] => [
+    { kind: "food", food, severity: "allergy", touchOrAir: false, note: "" },
+  ];
+  const handsOf = (food: string) =>
+    new Set(rota([child("Ada", { needs: needing(food) }), child("Bo")]).flatMap((turn) => turn.hands));
+  const cracks = rota([child("Ada", { needs: needing("egg white") }), child("Bo")]).filter(
+    (turn) => turn.job === "crack",
+  );
+  expect(cracks.length).toBeGreaterThan(0);
+  for (const turn of cracks) expect(turn.hands).toEqual(["Bo"]);
+  expect(handsOf("xyzzy").has("Ada")).toBe(
+    rota([child("Ada")]).some(({ stepId }) => pancakes.steps.find((step) => step.id === stepId)?.draws.length === 0),
+  );
+});

@@ -8,7 +8,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
   await sql`alter table participant_need
     add column covers text[] check (cardinality(covers) <= 20),
     add column covers_by text check (length(covers_by) between 1 and 120),
-    add constraint participant_need_covers_check check (
+    add constraint participant_need_says_covers check (
       (covers is null and covers_by is null) or (covers is not null and covers_by is not null and kind = 'food')
     )`.execute(db);
   await sql`alter table class add column seats_from_register boolean not null default false,
@@ -20,7 +20,7 @@ export async function up(db: Kysely<unknown>): Promise<void> {
 
 /** Without it the words are open again: nothing becomes clear by going back. */
 export async function down(db: Kysely<unknown>): Promise<void> {
-  await sql`alter table participant_need drop constraint participant_need_covers_check, drop column covers, drop column covers_by`.execute(
+  await sql`alter table participant_need drop constraint participant_need_says_covers, drop column covers, drop column covers_by`.execute(
     db,
   );
   await sql`alter table class drop column seats_from_register, drop column meal_mode`.execute(db);

@@ -67,6 +67,17 @@ export const frame: Styles = [
       ".top nav a": { whiteSpace: "nowrap" },
     },
     ".lone": { maxWidth: "560px", margin: "9vh auto", padding: "0 var(--gutter)", display: "grid", gap: "14px" },
-    ".lone .mark": { fontFamily: "heading", fontWeight: 700, fontSize: "22px" },
+    ".lone .mark": {
+      fontFamily: "heading",
+      fontWeight: 700,
+      fontSize: "22px",
+      display: "inline-flex",
+      alignItems: "center",
+      gap: "10px",
+      justifySelf: "start",
+    },
+    // A drawing without a size of its own would fill the sheet.
+    ".lone .mark svg": { width: "34px", height: "34px", flex: "none" },
+    "@media (max-height: 700px)": { ".lone": { margin: "3vh auto" } },
   },
 ];

@@ -85,6 +85,18 @@ export const live: Styles = [
       padding: "12px var(--gutter)",
       alignItems: "center",
     },
+    // In a hand the next thing to press stays at the thumb, whatever else there is to read.
+    "@media (max-width: 900px)": {
+      ".live": { paddingBottom: "92px" },
+      ".live .bells .primary": {
+        position: "fixed",
+        insetInline: "var(--gutter)",
+        bottom: "12px",
+        zIndex: 5,
+        minHeight: "72px",
+        boxShadow: "0 0 0 12px {colors.bg}",
+      },
+    },
     ".live .stations": {
       display: "grid",
       gridTemplateColumns: "repeat(auto-fit, minmax(140px, 1fr))",
