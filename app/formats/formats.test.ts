@@ -325,3 +325,25 @@ test("the plan command prints a plan without a database, and says plainly what i
 test("numbers without end and missing values become plain JSON", () => {
   expect(toPlain({ a: Infinity, b: undefined, c: [1n, { num: 3n, den: 4n }] })).toEqual({ a: null, c: ["1", "3/4"] });
 });
+
+test("what is too wide, or no answer at all, comes in as words that somebody reads", () => {
+  const read = readPeopleCsv(
+    "name,age,avoids\nAda,adult,nuts\nBo,adult,shellfish\nCy,adult,-\nDi,adult,n/a\nEd,adult,none",
+  );
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  expect(read.people.map((one) => [one.name, one.needs.length, one.words?.text])).toEqual([
+    ["Ada", 0, "nuts"],
+    ["Bo", 0, "shellfish"],
+    ["Cy", 0, "-"],
+    ["Di", 0, "n/a"],
+    ["Ed", 0, undefined],
+  ]);
+  // Only the last has said that there is nothing.
+  expect(read.people.map((one) => one.hasAnswered && one.words === undefined)).toEqual([
+    false,
+    false,
+    false,
+    false,
+    true,
+  ]);
+});

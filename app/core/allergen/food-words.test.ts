@@ -198,6 +198,18 @@ test("what a person says a word covers decides, and only what that is", () => {
   expect(of("fructose", ["fruit", "honey"], "apple")).toBe("contains");
 });
 
+test("what a product goes by beside its name does not decide which food it is", () => {
+  const jam = pantry.get("jam") as Ingredient;
+  const of = (word: string, one: Ingredient) =>
+    verdictOf(needing([need(word)]), one, { ...silent(jam.id, word), foods: [] });
+  expect(of("strawberries", jam)).toBe("contains");
+  const other = { ...jam, name: "Apricot jam" };
+  expect(of("strawberries", other)).toBe("clear");
+  expect(of("apricot", other)).toBe("contains");
+  // "Jam" alone says too little: its fruit is asked about until the list was looked through for it.
+  expect(verdictOf(needing([need("strawberries")]), { ...jam, name: "Jam" }, silent(jam.id))).toBe("unknown");
+});
+
 describe("what comes of an animal that is not named", () => {
   const topping = pantry.get("marshmallow-topping") as Ingredient;
   const has = (...contains: LabelReading["contains"]) => ({ ...silent(topping.id), contains });

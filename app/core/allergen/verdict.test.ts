@@ -107,6 +107,13 @@ describe("what silence on a label means", () => {
     ["mustard under the EU list, which must name it", avoids("mustard"), read("syrup"), "clear"],
     ["pine nut, which the fourteen leave out", avoids("pine-nut"), read("syrup"), "unknown"],
     ["pine nut under the US list", avoids("pine-nut"), us("syrup"), "clear"],
+    [
+      "tree nuts on a European label in a class by the US list, whose tree nuts have the pine nut among them",
+      avoids("tree-nut"),
+      { ...read("syrup"), seenFrom: "us" as const },
+      "unknown",
+    ],
+    ["tree nuts on that label by its own list", avoids("tree-nut"), read("syrup"), "clear"],
     ["what somebody looked for in the whole list", avoids("mustard"), us("syrup", { lookedFor: ["mustard"] }), "clear"],
     [
       "rennet in what nobody looked through",

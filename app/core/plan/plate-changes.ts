@@ -7,7 +7,7 @@ export interface PlateChange {
   readonly name: string;
   readonly before: VerdictWord | null;
   readonly after: VerdictWord | null;
-  /** Graver for at least one thing they avoid, or a dish they were given for their needs is gone from their plate. */
+  /** Graver for at least one thing they avoid, in the food itself or with what reaches it. */
   readonly isWorse: boolean;
   /** Reasons that are graver than before, each with the ingredient it is about; "reached" for what comes over the room. */
   readonly worse: readonly {
@@ -58,8 +58,8 @@ interface Grave {
   readonly reason: Reason | null;
 }
 
-/** The gravest that stands on a plate of each thing a person avoids. */
-function gravestOf(plate: Plate | undefined): Map<string, Grave> {
+/** The gravest that stands on a plate of each thing a person avoids: in the food itself, and with what reaches it over the room. */
+function gravestOf(plate: Plate | undefined, isWithContact: boolean): Map<string, Grave> {
   const found = new Map<string, Grave>();
   const note = (about: string, grave: Grave) => {
     const before = found.get(about);
@@ -71,7 +71,7 @@ function gravestOf(plate: Plate | undefined): Map<string, Grave> {
       // "May contain" counts as contained where the verdict says so.
       note(aboutOf(reason), { word: rankOf[word] < rankOf[verdict] ? verdict : word, ingredientId, reason });
     }
-  for (const { substance, food, verdict } of plate?.exposures ?? [])
+  for (const { substance, food, verdict } of (isWithContact && plate?.exposures) || [])
     note(substance ?? food ?? "", { word: verdict, ingredientId: null, reason: null });
   return found;
 }
@@ -104,16 +104,21 @@ export function plateChanges(
   const changes = people.flatMap((person): PlateChange[] => {
     const [then, now] = [platesBefore.get(person.id), platesAfter.get(person.id)];
     const [was, is] = [wasAt.get(person.id), isAt.get(person.id)];
-    const [graveThen, graveNow] = [gravestOf(then), gravestOf(now)];
+    const risen = (isWithContact: boolean) => {
+      const earlier = gravestOf(then, isWithContact);
+      return [...gravestOf(now, isWithContact)].filter(
+        ([about, { word }]) => rankOf[word] < rankOf[earlier.get(about)?.word ?? "clear"],
+      );
+    };
+    // Milk in the batter is worse than milk that may come over the griddle, though both are "contains": the food is compared by itself too.
     const worse =
       !then || !now
         ? []
-        : [...graveNow].flatMap(([about, grave]) => {
-            const earlier = graveThen.get(about)?.word ?? "clear";
-            return rankOf[grave.word] < rankOf[earlier]
-              ? [{ ingredientId: grave.ingredientId, reason: grave.reason, about }]
-              : [];
-          });
+        : [...new Map([...risen(true), ...risen(false)])].map(([about, grave]) => ({
+            ingredientId: grave.ingredientId,
+            reason: grave.reason,
+            about,
+          }));
     const [fromDish, toDish] = [titleOf(before.plan, was?.dishId), titleOf(after.plan, is?.dishId)];
     const isOtherDish = then !== undefined && now !== undefined && fromDish !== toDish;
     const isOtherTable = then !== undefined && now !== undefined && was?.name !== is?.name;

@@ -178,6 +178,33 @@ describe("the words of a method in a variant", () => {
     expect(step?.text).toMatch(/^Mix all\. Add blueberries\.$/);
     expect(step?.draws).toContainEqual({ lineId: "berries", share: ratio(1n) });
   });
+
+  test("what is added goes where the variant is decided, else where what it replaces went in", () => {
+    const flour = pancakes.lines.find((line) => line.id === "flour");
+    if (!flour) throw new Error("the pancakes have flour");
+    const [mix] = bare("Mix all.").steps;
+    if (!mix) throw new Error("there is a step");
+    const all = pancakes.lines.map((line) => ({ lineId: line.id, share: ratio(1n) }));
+    const two: Recipe = {
+      ...pancakes,
+      steps: [
+        { ...mix, id: "first", draws: all.filter((one) => one.lineId !== "egg") },
+        { ...mix, id: "second", text: "Stir the egg in.", draws: all.filter((one) => one.lineId === "egg") },
+        { ...mix, id: "last", kind: "prepare" as const, text: "Fill the bottles.", draws: [] },
+      ],
+    };
+    const water = { ...flour, id: "gel-water", ingredientId: "water", bowl: "bowl" as const };
+    const where = (variant: Partial<Recipe["variants"][number]>) =>
+      asVariant({ ...two, variants: [{ ...eggless(null), omit: [], add: [water], ...variant }] }, "v").steps.find(
+        (step) => step.draws.some((draw) => draw.lineId === "gel-water"),
+      )?.id;
+    expect(where({})).toBe("first");
+    expect(where({ decidedAt: "last" })).toBe("last");
+    expect(where({ swaps: [{ lineId: "egg", ingredientId: "chia" }] })).toBe("second");
+    // What is only left out leaves its place to what goes into the same bowl.
+    const bowl = pancakes.lines.find((line) => line.id === "egg")?.bowl ?? "wet";
+    expect(where({ omit: ["egg"], add: [{ ...water, bowl }] })).toBe("second");
+  });
 });
 
 test("a batter keeps cold for the class from a window of two hours on, that minute among them", () => {

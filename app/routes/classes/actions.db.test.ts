@@ -24,6 +24,7 @@ import * as kits from "./kits/kits";
 import * as label from "./allergies/label";
 import * as log from "./log/log";
 import * as making from "./new";
+import * as people from "./people/people";
 import * as peopleImport from "./people/people-import";
 import * as person from "./people/person";
 import * as prep from "./kits/prep";
@@ -92,6 +93,21 @@ describe("the brief", () => {
     const { input, meta } = await stored();
     expect([input.brief.people, toNumber(input.brief.piecesEach), meta.version]).toEqual([17, 2.5, before + 1]);
     expect(input.people).toHaveLength(next.people.length);
+  });
+
+  test("with people more than before leaves everybody their dish and table, and says whom a change touches", async () => {
+    const dishes = async () => {
+      const { stations, dishes: made } = plan((await stored()).input);
+      const variantOf = (id: string | null) => made.find((dish) => dish.id === id)?.recipe.name;
+      return new Map(stations.flatMap((one) => one.people.map((id) => [id, [one.id, variantOf(one.dishId)]])));
+    };
+    const before = await dishes();
+    const { people: expected } = (await stored()).input.brief;
+    for (const more of [1, 2, 6]) {
+      const answer = await post(brief, await briefForm({ people: String(expected + more) }));
+      expect(answer).toMatchObject({ status: 200, body: { changes: { plates: [] } } });
+      expect(await dishes()).toEqual(before);
+    }
   });
 
   test.each([
@@ -256,6 +272,36 @@ describe("the register", () => {
     expect(answer.status).toBe(400);
     expect(said(answer)).toContain(sentence);
     expect((await stored()).input.people).toEqual(before);
+  });
+
+  test("what a word covers is said once, kept, and decides; a word that nobody knows is none of what it covers", async () => {
+    const { id } = await personNamed("Juniper Dray");
+    const need = { "needs[0].food": "plonkberries", "needs[0].severity": "allergy" };
+    const keep = (more: Record<string, string>) =>
+      post(person, { ...juniper, ...need, version: "", ...more }, { personId: id });
+    const asked = async () =>
+      plan((await stored()).input).findings.some((one) => one.code === "need-word-open" && one.level !== "notes");
+    await keep({});
+    expect(await asked()).toBe(true);
+    const refused = await keep({ "needs[0].covers": "gloopfruit" });
+    expect(refused.status).toBe(400);
+    await keep({ "needs[0].covers": "strawberries, raspberries" });
+    expect((await personNamed("Juniper Dray")).needs).toMatchObject([
+      { food: "plonkberries", covers: { words: ["strawberries", "raspberries"] } },
+    ]);
+    expect(await asked()).toBe(false);
+  });
+
+  test("whoever is taken off and put back sits where they sat, and nobody else moves", async () => {
+    const tables = async () => plan((await stored()).input).stations.map((one) => [one.dishId, one.people]);
+    const before = await tables();
+    for (const { id, role } of (await stored()).input.people.filter((one) => one.grownUpId === undefined).slice(0, 6)) {
+      if (role !== "cook") continue;
+      await post(person, { intent: "remove" }, { personId: id });
+      expect((await tables()).flat(2)).not.toContain(id);
+      expect((await post(people, { intent: "put-back", person: id })).status).toBeLessThan(400);
+      expect(await tables()).toEqual(before);
+    }
   });
 
   test("a list is looked through first, then brought in; whoever stands on it already is named", async () => {
@@ -435,6 +481,34 @@ describe("seats", () => {
     const before = await stored();
     expect((await post(seats, await form(change))).status).toBe(status);
     expect(await stored()).toEqual(before);
+  });
+
+  test("a move that makes somebody's plate worse is asked about first, and made for whoever says that they know", async () => {
+    // Two who avoid milk share the one table whose dish is without it: whichever leaves it has milk on the plate.
+    const [otto, fay, wren] = [
+      await personNamed("Ottoline Brask"),
+      await personNamed("Fay Mosswell"),
+      await personNamed("Wren Adeyo"),
+    ];
+    const milk = { "needs[0].substance": "milk", "needs[0].severity": "allergy" };
+    const { name, role, ageBand } = fay;
+    await post(person, { name, role, ageBand, answered: "yes", ...milk }, { personId: fay.id });
+    const rows = plan((await stored()).input).stations.map((station) => station.people);
+    const swap = (id: string) => (id === otto.id ? wren.id : id === wren.id ? otto.id : id);
+    const moved = JSON.stringify(rows.map((row) => row.map(swap)));
+    const before = await stored();
+    const answer = await post(seats, await form({ seats: moved }));
+    expect(answer.status).toBe(409);
+    const { asked } = answer.body as {
+      asked: { changes: { plates: { participantId: string }[] }; fields: [string, string][] };
+    };
+    expect(asked.changes.plates.filter((one) => [otto.id, fay.id].includes(one.participantId))).not.toEqual([]);
+    expect(await stored()).toEqual(before);
+    // The word for another change is not a word for this one.
+    const fields = Object.fromEntries(asked.fields);
+    expect((await post(seats, { ...fields, knows: "something else" })).status).toBe(409);
+    expect((await post(seats, fields)).status).toBe(200);
+    expect((await stored()).input.arrangement?.seats?.map((one) => [...one])).toEqual(JSON.parse(moved));
   });
 
   test("nobody sits twice", async () => {
