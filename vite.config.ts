@@ -30,8 +30,8 @@ const later = [
   "(seating|log|teach|prep|shop)/.*",
   "turns/turns",
   "look/(stop|techniques|cues|troubles|likeness)",
-  "plan/(remedies|openings|matrix|ways|ways-out|gains|wishes|order|once|heats|decided)",
-  "pack/(ticks|take-home|trays|stored|toppings|call)",
+  "plan/(kept-seats|plate-changes|remedies|openings|matrix|ways|ways-out|gains|wishes|order|once|heats|decided)",
+  "pack/(late-changes|ticks|take-home|trays|stored|toppings|call)",
   "pantry/sanity",
   "gear/(ways|load|starters)",
   "schedule/(chain|run|watches)",
@@ -62,7 +62,7 @@ export default defineConfig(({ command }) => ({
                 // But what asks before it does something, which is fetched when it first asks.
                 {
                   name: "sheet",
-                  test: /[\\/]app[\\/]ui[\\/](words|format|sheet|class)[\\/](?!ClassDialogs|help|kits|timeline|looks|people|emergency|letters)/,
+                  test: /[\\/]app[\\/]ui[\\/](words|format|sheet|class)[\\/](?!ClassDialogs|WhatChanges|changes|help|kits|timeline|looks|people|emergency|letters)/,
                 },
               ],
             },
