@@ -7,7 +7,7 @@ import { choice, formOf, words, submissionOf } from "../form";
 import { database } from "~/db/client.server";
 import { type AccountChange, accountByEmail, addAccount, allAccounts, changeAccount } from "~/services/accounts.server";
 import { requireLead } from "~/services/session.server";
-import { FormError, Primary, SelectField, TextField, TextLink } from "~/ui/parts/fields";
+import { FormError, Primary, SaveBar, SelectField, TextField, TextLink } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden, PlainButton } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
@@ -164,9 +164,9 @@ export default function Accounts({ loaderData, actionData }: Route.ComponentProp
               type="password"
               autoComplete="new-password"
             />
-            <div>
+            <SaveBar>
               <Primary>Add the account</Primary>
-            </div>
+            </SaveBar>
           </Form>
         </section>
       </div>

@@ -279,8 +279,7 @@ describe("the register", () => {
     const need = { "needs[0].food": "plonkberries", "needs[0].severity": "allergy" };
     const keep = (more: Record<string, string>) =>
       post(person, { ...juniper, ...need, version: "", ...more }, { personId: id });
-    const asked = async () =>
-      plan((await stored()).input).findings.some((one) => one.code === "need-word-open");
+    const asked = async () => plan((await stored()).input).findings.some((one) => one.code === "need-word-open");
     await keep({});
     expect(await asked()).toBe(true);
     const refused = await keep({ "needs[0].covers": "gloopfruit" });

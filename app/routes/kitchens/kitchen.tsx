@@ -24,6 +24,7 @@ import {
   FormError,
   NumberField,
   Primary,
+  SaveBar,
   Secondary,
   SelectField,
   TextField,
@@ -511,9 +512,9 @@ function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
             )}
           </div>
         </Fold>
-        <div className={look("actions")}>
+        <SaveBar>
           <Primary>Save the kitchen</Primary>
-        </div>
+        </SaveBar>
       </Form>
     </>
   );

@@ -16,6 +16,7 @@ import {
   FormError,
   NumberField,
   Primary,
+  SaveBar,
   SelectField,
   TextField,
   TextLink,
@@ -201,9 +202,9 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
           </div>
         </fieldset>
         <AreaField field={fields.source} label="Where the figures come from" rows={2} />
-        <div className={look("actions")}>
+        <SaveBar>
           <Primary>Save the ingredient</Primary>
-        </div>
+        </SaveBar>
       </Form>
     </>
   );

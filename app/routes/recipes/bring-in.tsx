@@ -13,7 +13,7 @@ import { textOfSchemaOrg } from "~/formats/schema-org";
 import { importRecipe, missingFor } from "~/services/recipes.server";
 import { pantryToWrite } from "~/services/pantry.server";
 import { accountOf } from "~/services/session.server";
-import { FormError, Primary, TextLink } from "~/ui/parts/fields";
+import { FormError, Primary, SaveBar, TextLink } from "~/ui/parts/fields";
 import { systemWords } from "~/ui/words/batter";
 import { familyWords } from "~/ui/words/en";
 import { FileInput, PlainArea, PlainSelect } from "~/ui/parts/plain";
@@ -175,9 +175,9 @@ export default function BringIn({ loaderData, actionData }: Route.ComponentProps
             ))}
           </PlainSelect>
         </label>
-        <div className={look("actions")}>
+        <SaveBar>
           <Primary loading={isBusy}>Show me how you read it</Primary>
-        </div>
+        </SaveBar>
       </Form>
     </>
   );

@@ -1,5 +1,5 @@
 import { Field } from "@ark-ui/react/field";
-import { Button, Input, NativeSelect, Textarea } from "@chakra-ui/react";
+import { Button, Flex, Input, NativeSelect, Textarea } from "@chakra-ui/react";
 import type { FieldMetadata } from "@conform-to/react";
 import { type ComponentProps, type ReactNode, Suspense, lazy, useRef, useState } from "react";
 import { Link } from "react-router";
@@ -240,15 +240,33 @@ export function CheckGroup({ field, label, className, options }: Common & { opti
 }
 
 export const Primary = (props: ComponentProps<typeof Button>) => (
-  <Button type="submit" minHeight="44px" fontSize="17px" colorPalette="ink" {...props} />
+  <Button type="submit" data-primary minHeight="44px" fontSize="17px" colorPalette="ink" {...props} />
 );
 export const Secondary = (props: ComponentProps<typeof Button>) => (
   <Button type="submit" variant="outline" minHeight="44px" fontSize="17px" colorPalette="ink" {...props} />
 );
 
+/** Below a form that is longer than a screen: what saves it stays in sight while anything of the form is. */
+export const SaveBar = ({ children }: { children: ReactNode }) => (
+  <Flex
+    position="sticky"
+    bottom="0"
+    zIndex="docked"
+    gap="3"
+    wrap="wrap"
+    align="center"
+    paddingBlock="2"
+    background="bg"
+    borderTopWidth="1px"
+    borderColor="border.muted"
+  >
+    {children}
+  </Flex>
+);
+
 /** The one thing a page is mostly opened for, where that leads elsewhere. */
 export const PrimaryLink = ({ to, children }: { to: string; children: ReactNode }) => (
-  <Button asChild minHeight="44px" fontSize="17px" colorPalette="ink" className={look("no-print")}>
+  <Button asChild data-primary minHeight="44px" fontSize="17px" colorPalette="ink" className={look("no-print")}>
     <Link to={to}>{children}</Link>
   </Button>
 );

@@ -23,7 +23,13 @@ export const system = createSystem({
   cssVarsPrefix: "chakra",
   cssVarsRoot: ":where(html, :host)",
   globalCss: {
-    html: { colorPalette: "ink", background: "bg", color: "fg", "&[data-shade=dark]": { colorScheme: "dark" } },
+    html: {
+      scrollPaddingBottom: "76px",
+      colorPalette: "ink",
+      background: "bg",
+      color: "fg",
+      "&[data-shade=dark]": { colorScheme: "dark" },
+    },
     body: { fontFamily: "body", fontSize: "17px", lineHeight: 1.45, background: "bg", color: "fg" },
     "*::selection": { background: "marked" },
     ...fields,

@@ -13,7 +13,7 @@ import { Consequences } from "~/ui/brief/Consequences";
 import { DraftBellLine } from "~/ui/brief/DraftBellLine";
 import { type DraftStore, createDraftStore, useDraft } from "~/ui/brief/draft-store";
 import { useChosenRecipes } from "~/ui/brief/useChosenRecipes";
-import { FormError, Primary } from "~/ui/parts/fields";
+import { FormError, Primary, SaveBar } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
@@ -184,9 +184,9 @@ export function BriefPage({
             />
           </fieldset>
           {saved && before ? <Touched drafts={drafts} saved={saved} before={before} packed={packed} /> : null}
-          <div className={look("actions")}>
+          <SaveBar>
             <Primary loading={isBusy}>{button}</Primary>
-          </div>
+          </SaveBar>
         </Form>
         <Follows drafts={drafts} saved={saved} before={before} />
       </div>
