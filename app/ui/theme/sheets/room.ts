@@ -71,5 +71,13 @@ export const room: Styles = [
     ".beginnings b": { fontFamily: "heading", fontSize: "20px" },
     ".beginning-surface": { display: "grid", gap: "4px" },
     ".beginning-surface .surface-drawing": { height: "84px", width: "auto", justifySelf: "start" },
+    // Three rooms to choose from and the form below them, all on the first screen of a phone.
+    "@media (max-width: 600px)": {
+      ".beginnings": { gridTemplateColumns: "1fr", gap: "6px", margin: "6px 0 12px" },
+      ".beginnings a": { minHeight: "0", gridTemplateColumns: "1fr auto auto", gap: "4px 12px", padding: "5px 0" },
+      ".beginnings b": { gridColumn: "1", fontSize: "18px" },
+      ".beginning-surface": { justifyItems: "end", alignContent: "start", fontSize: "14px" },
+      ".beginning-surface .surface-drawing": { height: "44px", justifySelf: "end" },
+    },
   },
 ];
