@@ -375,6 +375,9 @@ function goingOn(text: string, said: string, context: LineContext): Omit<DraftLi
     // "2 egg yolks + 3 whites": what the first is nobody knows, that there is a second everybody sees.
     const isNamed = one.ingredientId !== "" || /[a-z]{3}/i.test(one.amount === "" ? "" : nameIn(before, context));
     if (!isNamed) continue;
+    // "200 g self-raising flour or 200 g plain flour plus 2 tsp baking powder": which of it goes on is a question.
+    if (/\bor\s+(?:\d|[½⅓⅔¼¾])/i.test(before))
+      return [{ ...one, said, kind: "unknown", amount: said, second: "", packName: "" }];
     const isLess = /less|minus/i.test(found[1] ?? "");
     const second = isLess ? [] : readIngredientLine(after.replace(/\)$/, ""), context);
     if (second.length > 0 && second.every((line) => line.ingredientId !== ""))

@@ -166,6 +166,12 @@ function vulgarAsText(sign: string): string {
 }
 
 function readNumber(text: string): ReadNumber | undefined {
+  const dozens = /^(\d{1,3}|1\/2) dozen\b/i.exec(text);
+  if (dozens)
+    return {
+      value: ratio(/\//.test(dozens[1] ?? "") ? 6n : 12n * BigInt(dozens[1] ?? "1")),
+      rest: text.slice(dozens[0].length).trimStart(),
+    };
   const mixed = /^(\d{1,9})(?: ?(?:and|&|\+|-) ?| )(\d{1,7}) ?\/ ?(\d{1,7})(?![\d/])/i.exec(text);
   if (mixed) {
     const [all, whole = "0", num = "0", den = "1"] = mixed;
