@@ -1,51 +1,9 @@
 import { expect, openClass, test } from "./fixtures";
 
-/** Pages outside a class, and what the one who opens them came to press. */
-const pages = [
-  "/",
-  "/month",
-  "/classes/new",
-  "/classes/import",
-  "/recipes",
-  "/recipes/new",
-  "/recipes/bring-in",
-  "/recipes/slipway-pancakes",
-  "/recipes/slipway-pancakes/edit",
-  "/recipes/slipway-pancakes/handout",
-  "/bench?recipe=slipway-pancakes",
-  "/pantry",
-  "/pantry/plain-flour",
-  "/kitchens",
-  "/kitchens/new",
-  "/account",
-  "/accounts",
-  "/upkeep",
-  "/outbox",
-  "/removed",
-] as const;
 const screens = [
   { width: 1280, height: 800 },
   { width: 390, height: 844 },
 ] as const;
-
-test("what a page outside a class is for can be pressed without looking for it", async ({ page }) => {
-  let pressed = 0;
-  for (const address of pages) {
-    await page.goto(address);
-    for (const screen of screens) {
-      await page.setViewportSize(screen);
-      const main = page.locator("[data-primary]").filter({ visible: true }).first();
-      if ((await main.count()) === 0) continue;
-      const box = await main.boundingBox();
-      pressed += 1;
-      expect.soft(box?.y ?? Infinity, `${address} at ${screen.width}`).toBeGreaterThanOrEqual(0);
-      expect
-        .soft((box?.y ?? 0) + (box?.height ?? Infinity), `${address} at ${screen.width}`)
-        .toBeLessThanOrEqual(screen.height);
-    }
-  }
-  expect(pressed).toBeGreaterThan(pages.length);
-});
 
 test.describe("before anybody has signed in", () => {
   test.use({ storageState: { cookies: [], origins: [] } });

@@ -30,8 +30,10 @@ const tooSmall = (page: Page) =>
 /**
  * Nothing in its way for anyone, nothing cut off or to be scrolled sideways on any screen, and nothing called safe. Every other page is
  * opened on the narrowest screen and widened, so that both ways are walked.
+ * With `isAtOnce`, what a page is for stands on its first screen at a desk and on a phone.
  */
-async function lookOver(page: Page, addresses: readonly string[]): Promise<void> {
+async function lookOver(page: Page, addresses: readonly string[], { isAtOnce = false } = {}): Promise<void> {
+  let pressed = 0;
   for (const [at, address] of addresses.entries()) {
     await test.step(address, async () => {
       const inOrder = at % 2 === 0 ? sizes : [...sizes].reverse();
@@ -47,10 +49,19 @@ async function lookOver(page: Page, addresses: readonly string[]): Promise<void>
         const beyond = () =>
           page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
         await expect.soft.poll(beyond, `${address} on a ${name}`).toBeLessThanOrEqual(0);
+        if (isAtOnce && (name === "desk" || name === "phone")) {
+          await page.evaluate(() => scrollTo(0, 0));
+          const main = page.locator("[data-primary]").filter({ visible: true }).first();
+          if ((await main.count()) > 0) {
+            pressed += 1;
+            await expect.soft(main, `${address} on a ${name}: what it is for`).toBeInViewport({ ratio: 1 });
+          }
+        }
         if (width === 320) expect.soft(await tooSmall(page), `${address}: pressed with a finger`).toEqual([]);
       }
     });
   }
+  if (isAtOnce) expect(pressed, "pages with one thing to press first").toBeGreaterThan(addresses.length);
 }
 
 for (const [name, stages] of [
@@ -102,27 +113,33 @@ for (const [name, stages] of [
     );
   });
 
-test("every page beside the classes: for everyone, on every screen", ({ page }) =>
-  lookOver(page, [
-    "/",
-    "/classes/new",
-    "/classes/import",
-    "/recipes",
-    "/recipes/slipway-pancakes",
-    "/recipes/slipway-pancakes/edit",
-    "/recipes/slipway-pancakes/handout",
-    "/recipes/bring-in",
-    "/bench?recipe=slipway-pancakes",
-    "/pantry",
-    "/pantry/plain-flour",
-    "/kitchens",
-    "/month",
-    "/kitchens/new",
-    "/accounts",
-    "/account",
-    "/upkeep",
-    "/outbox",
-  ]));
+test("every page beside the classes: for everyone, on every screen, and what it is for on its first", ({ page }) =>
+  lookOver(
+    page,
+    [
+      "/",
+      "/classes/new",
+      "/classes/import",
+      "/recipes",
+      "/recipes/slipway-pancakes",
+      "/recipes/slipway-pancakes/edit",
+      "/recipes/slipway-pancakes/handout",
+      "/recipes/bring-in",
+      "/bench?recipe=slipway-pancakes",
+      "/pantry",
+      "/pantry/plain-flour",
+      "/kitchens",
+      "/month",
+      "/kitchens/new",
+      "/accounts",
+      "/account",
+      "/upkeep",
+      "/outbox",
+      "/removed",
+      "/recipes/new",
+    ],
+    { isAtOnce: true },
+  ));
 
 test("every sheet prints: on paper the furniture goes and nothing is cut off at the side", async ({ page }) => {
   const base = await openClass(page, "Masters' crepe morning");

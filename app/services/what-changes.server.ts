@@ -41,13 +41,19 @@ export const withoutReasons = ({ plates, kits }: WhatChanges): WhatChanges => ({
  * What a change does, and whether it is to be asked about first: it is where it makes anybody's plate worse and the form does not say
  * that whoever sent it knows.
  * @param own people the form itself is about: what they declare is no surprise to whoever types it.
+ * @param isShownBefore true where the page itself says beforehand whom a change touches; else any other person, dish, table or packed
+ * kit that it touches is asked about, as nobody was told yet.
  */
 export async function weighed(
   db: Kysely<DB>,
   form: FormData,
   before: ClassInput,
   after: ClassInput,
-  { own = [], hasHealth = true }: { readonly own?: readonly string[]; readonly hasHealth?: boolean } = {},
+  {
+    own = [],
+    hasHealth = true,
+    isShownBefore = true,
+  }: { readonly own?: readonly string[]; readonly hasHealth?: boolean; readonly isShownBefore?: boolean } = {},
 ): Promise<{ readonly changes: WhatChanges; readonly asked: Asked | undefined }> {
   const found = await whatChanges(db, before, after);
   const told = {
@@ -56,8 +62,13 @@ export async function weighed(
   };
   const worse = told.plates.filter((one) => one.isWorse && !own.includes(one.participantId));
   const changes = hasHealth ? told : withoutReasons(told);
-  const mark = fingerprintOf([worse.map((one) => [one.participantId, one.after, one.worse.map((each) => each.about)])]);
-  if (worse.length === 0 || form.get(knowsField) === mark) return { changes, asked: undefined };
+  const kits = isShownBefore ? [] : told.kits;
+  const touched = isShownBefore ? worse : told.plates;
+  const mark = fingerprintOf([
+    touched.map((one) => [one.participantId, one.after, one.dish, one.table, one.worse.map((each) => each.about)]),
+    kits,
+  ]);
+  if (touched.length + kits.length === 0 || form.get(knowsField) === mark) return { changes, asked: undefined };
   const sent = [...form].flatMap(([name, value]) =>
     typeof value === "string" && name !== knowsField ? [[name, value] as const] : [],
   );

@@ -7,7 +7,7 @@ import type { DB } from "~/db/schema";
 import { demoClasses } from "~/demo/boathouse";
 import { classOr404, seenPack, stampsOf } from "~/services/classes.server";
 import { logOf } from "~/services/live.server";
-import { foldTicks } from "~/core/pack";
+import { contentsOf, foldTicks, packingOfClass } from "~/core/pack";
 import { ticksOf } from "~/services/ticks.server";
 import { prepOwners, tripOf } from "~/services/shop.server";
 import { aClass, anAccount, programDatabase } from "../../../test/database";
@@ -524,6 +524,26 @@ describe("shopping, kits and the day", () => {
     expect((await post(kits, { intent: "egg-rule", value: "round-up" })).status).toBe(302);
     expect((await stored()).input.brief).toMatchObject({ kitMode: "station-measures", eggRule: "round-up" });
     expect((await post(kits, { intent: "egg-rule", value: "guess" })).status).toBe(400);
+  });
+
+  test("what a change asks of a kit that is packed is said before it is saved, and after it", async () => {
+    const { input } = await stored();
+    const container = packingOfClass(input, plan(input)).containers.find((one) => one.key === "s4/dry/flour");
+    if (!container) throw new Error("the last table has flour");
+    const tick = { id: crypto.randomUUID(), at: 1, list: "packing", key: container.key, isOn: true };
+    await ask(ticks, cookie, {
+      params: { classId },
+      json: { events: [{ ...tick, contents: contentsOf(container) }] },
+    });
+    const before = await stored();
+    const answer = await post(scaling, { intent: "rule", rule: "whole", version: String(before.meta.version) });
+    expect(answer.status).toBe(409);
+    const { asked } = answer.body as { asked: { changes: { kits: { key: string }[] }; fields: [string, string][] } };
+    expect(asked.changes.kits.map((one) => one.key)).toEqual([container.key]);
+    expect(await stored()).toEqual(before);
+    const done = await post(scaling, Object.fromEntries(asked.fields));
+    expect(done).toMatchObject({ status: 200, body: { changes: { kits: [{ key: container.key }] } } });
+    expect((await stored()).input.brief.batchRule).toBe("whole");
   });
 
   test("what is on hand comes off the list, extras go on it, and nonsense does neither", async () => {

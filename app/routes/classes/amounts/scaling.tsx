@@ -132,7 +132,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     ...(choice.intent === "people" ? { people: choice.people } : {}),
   };
   const after = withSeatsFor(input, { ...input, brief, dishes });
-  const weight = await weighed(database(), sent, input, after, { hasHealth: false });
+  const weight = await weighed(database(), sent, input, after, { hasHealth: false, isShownBefore: false });
   if (weight.asked) return data({ asked: weight.asked }, { status: 409 });
   const { changes } = weight;
   const isSaved =

@@ -33,7 +33,13 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     });
   const { intent, value } = form.data;
   const brief = { ...input.brief, ...(intent === "kit-mode" ? { kitMode: value } : { eggRule: value }) };
-  const { changes, asked } = await weighed(database(), sent, input, { ...input, brief }, { hasHealth: false });
+  const { changes, asked } = await weighed(
+    database(),
+    sent,
+    input,
+    { ...input, brief },
+    { hasHealth: false, isShownBefore: false },
+  );
   if (asked) return data({ asked }, { status: 409 });
   await setKitChoice(input, meta.version, form.data, accountOf(context).id);
   return changes.plates.length + changes.kits.length > 0

@@ -76,6 +76,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const after = withRegister(input, [...input.people, ...placed.map((one) => ({ ...one, id: `come ${one.id}` }))]);
   const { changes, asked } = await weighed(database(), form, input, after, {
     own: placed.map((one) => `come ${one.id}`),
+    isShownBefore: false,
   });
   if (asked) return data({ asked }, { status: 409 });
   if (wanted.length > 0) await addPeople(params.classId, placed, account.id);

@@ -70,7 +70,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     input,
     person ? input.people.map((one) => (one === person ? edited : one)) : [...input.people, edited],
   );
-  const { changes, asked } = await weighed(database(), form, input, after, { own: [known] });
+  const { changes, asked } = await weighed(database(), form, input, after, { own: [known], isShownBefore: false });
   if (asked) return data({ asked }, { status: 409 });
   if (isNew) await addPeople(params.classId, [values], account.id);
   else {
