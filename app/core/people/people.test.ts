@@ -15,6 +15,12 @@ import {
   seat,
   stationNames,
   stationSizes,
+  bears,
+  childrenPerAdult,
+  fewestAdults,
+  handwashMinutes,
+  paceOf,
+  usualHotPlaces,
 } from "./stations";
 
 const pantry = new Map(starterPantry.map((one) => [one.id, one]));
@@ -155,4 +161,19 @@ test("only grown-ups who work at a station stand at the heat: tasters and helper
   const register = [adult("a", "grown-up"), adult("b", "taster"), adult("c", "helper"), adult("d", "cook")];
   expect(adultsAtHeat(0, register)).toBe(2);
   expect(adultsAtHeat(3, register)).toBe(5);
+});
+
+test("figures by age are those of practice, and the younger the audience, the slower it is and the more adults it wants", () => {
+  const young = ["small-children", "school-age", "teens"] as const;
+  expect(young.map((one) => childrenPerAdult[one])).toEqual([6, 8, 10]);
+  expect(young.map((one) => usualHotPlaces[one])).toEqual([1, 2, 0]);
+  expect(young.map((one) => handwashMinutes[one] * 60)).toEqual([60, 45, 30]);
+  const all = [...young, "adults"] as const;
+  expect(all.map((one) => bears[one].idle)).toEqual([4, 6, 8, 12]);
+  expect(all.map((one) => bears[one].demo)).toEqual([6, 8, 10, 15]);
+  // A mixed class goes by its school-age children.
+  for (const figures of [paceOf, usualHotPlaces, handwashMinutes, bears, childrenPerAdult])
+    expect(figures.mixed).toEqual(figures["school-age"]);
+  expect(all.map((one) => paceOf[one])).toEqual([1.5, 1.2, 1, 0.8]);
+  expect(fewestAdults).toBe(2);
 });
