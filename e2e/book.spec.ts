@@ -269,6 +269,8 @@ test("an ingredient is added, refused while it contradicts itself, changed by on
   await other.close();
   await page.getByLabel("Find").fill("malt");
   await page.getByRole("link", { name: "boathouse malt" }).click();
+  await page.waitForURL(/\/pantry\/[^/?]+$/);
+  const ingredient = page.url();
   await page.getByRole("button", { name: "Put aside" }).click();
   await page.waitForURL(/\/pantry\?aside=/);
   await page.getByLabel("Find").fill("malt");
@@ -282,6 +284,21 @@ test("an ingredient is added, refused while it contradicts itself, changed by on
   await expect(slip).toHaveCount(0);
   await page.getByLabel("Find").fill("malt");
   await expect(page.getByRole("row", { name: /boathouse malt/ })).toHaveCount(1);
+  // Taken back on the page while what draws the slip is still on its way: it has nothing left to offer when it arrives.
+  await page.goto(ingredient);
+  let arrive: () => void = () => undefined;
+  const onItsWay = new Promise<void>((resolve) => (arrive = resolve));
+  await page.route(/Toasts-/, async (route) => {
+    await onItsWay;
+    await route.continue();
+  });
+  await page.getByRole("button", { name: "Put aside" }).click();
+  await slip.getByRole("button", { name: "Take it back" }).click();
+  await page.waitForURL(/\/pantry$/);
+  arrive();
+  await expect(page.getByRole("row", { name: /boathouse malt/ })).toHaveCount(1);
+  await page.waitForLoadState("networkidle");
+  await expect(slip).toHaveCount(0);
 });
 
 test("ways to scale side by side, taken over; more at the door says what each station gains", async ({ page }) => {

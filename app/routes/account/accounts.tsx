@@ -87,6 +87,37 @@ export default function Accounts({ loaderData, actionData }: Route.ComponentProp
       <FormError title="Not changed" problems={actionData?.problem ? [actionData.problem] : []} />
       <div className={look(parts.sheet.of({ split: "even" }).columns, "above-s")}>
         <section>
+          <h2>Add an account</h2>
+          <Form method="post" {...getFormProps(form)} className={look("form")}>
+            <FormError title="No account added" problems={form.errors ?? []} />
+            {actionData?.added ? (
+              <p className={look("saved")} role="status">
+                {actionData.added} can sign in now. Tell them the password in person.
+              </p>
+            ) : null}
+            <TextField field={fields.name} label="Name" autoComplete="off" />
+            <TextField field={fields.email} label="E-mail address" type="email" autoComplete="off" />
+            <SelectField
+              field={fields.role}
+              label="Role"
+              options={[
+                { value: "assistant", label: "assistant" },
+                { value: "lead", label: "lead" },
+              ]}
+            />
+            <TextField
+              field={fields.password}
+              label="First password"
+              hint="At least 12 letters."
+              type="password"
+              autoComplete="new-password"
+            />
+            <SaveBar>
+              <Primary>Add the account</Primary>
+            </SaveBar>
+          </Form>
+        </section>
+        <section>
           <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Accounts">
             <table className={look("ruled")}>
               <Heads of={["Name", "E-mail address", "Role", "Change"]} />
@@ -137,37 +168,6 @@ export default function Accounts({ loaderData, actionData }: Route.ComponentProp
             Whoever is closed is signed out at once and cannot sign in; what they signed keeps their name, and they can
             be opened again. <TextLink to="/account">Your own name, password and sign-ins</TextLink>
           </p>
-        </section>
-        <section>
-          <h2>Add an account</h2>
-          <Form method="post" {...getFormProps(form)} className={look("form")}>
-            <FormError title="No account added" problems={form.errors ?? []} />
-            {actionData?.added ? (
-              <p className={look("saved")} role="status">
-                {actionData.added} can sign in now. Tell them the password in person.
-              </p>
-            ) : null}
-            <TextField field={fields.name} label="Name" autoComplete="off" />
-            <TextField field={fields.email} label="E-mail address" type="email" autoComplete="off" />
-            <SelectField
-              field={fields.role}
-              label="Role"
-              options={[
-                { value: "assistant", label: "assistant" },
-                { value: "lead", label: "lead" },
-              ]}
-            />
-            <TextField
-              field={fields.password}
-              label="First password"
-              hint="At least 12 letters."
-              type="password"
-              autoComplete="new-password"
-            />
-            <SaveBar>
-              <Primary>Add the account</Primary>
-            </SaveBar>
-          </Form>
         </section>
       </div>
     </>

@@ -1,4 +1,4 @@
-import { Suspense, lazy, useEffect, useState, useSyncExternalStore } from "react";
+import { Suspense, lazy, useEffect, useRef, useState, useSyncExternalStore } from "react";
 import { Form } from "react-router";
 import { Secondary } from "./fields";
 import { Hidden } from "./plain";
@@ -10,7 +10,7 @@ const Toasts = lazy(fetchToasts);
 const none: readonly UndoOffer[] = [];
 
 /** Sends what takes the change back. */
-export const UndoForm = ({ offer, onSubmit }: { offer: UndoOffer; onSubmit?: () => void }) => (
+export const UndoForm = ({ offer, onSubmit }: { offer: UndoOffer; onSubmit?: () => unknown }) => (
   <Form method="post" action={offer.action} {...(onSubmit ? { onSubmit } : {})}>
     {Object.entries(offer.fields).map(([name, value]) => (
       <Hidden key={name} name={name} value={value} />
@@ -22,11 +22,14 @@ export const UndoForm = ({ offer, onSubmit }: { offer: UndoOffer; onSubmit?: () 
 /** What was just done and the way back. It stands on the page where no script runs, else at the foot of the screen. */
 export function Undo(offer: UndoOffer) {
   const [isOffered, setOffered] = useState(false);
+  // Taken on the page while the slips were still being fetched: then there is nothing left to offer.
+  const isTaken = useRef(false);
   const { id } = offer;
   useEffect(() => {
     // Where the slips cannot be fetched the way back stays on the page.
     fetchToasts().then(
       () => {
+        if (isTaken.current) return;
         offerUndo(offer);
         setOffered(true);
       },
@@ -37,7 +40,7 @@ export function Undo(offer: UndoOffer) {
   return isOffered ? null : (
     <div className={look("saved", "actions")} role="status">
       <span>{offer.said}</span>
-      <UndoForm offer={offer} />
+      <UndoForm offer={offer} onSubmit={() => (isTaken.current = true)} />
     </div>
   );
 }
