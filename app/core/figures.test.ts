@@ -5,9 +5,11 @@ import { wateryPercent } from "./batter/windows";
 import { fullest } from "./kit/containers";
 import { spiceEase } from "./kit/kit";
 import { correctionShare } from "./look/troubles";
-import { kitBox } from "./pack/containers";
+import { carriedGear } from "./gear/load";
+import { keepsHours, kitBox } from "./pack/containers";
 import { ratio } from "./quantity";
-import { trayOf } from "./recipe/families";
+import { tools } from "./recipe";
+import { familyFacts, trayOf } from "./recipe/families";
 
 // Starting values of kitchen practice that no law of arithmetic holds: changed by mistake, a batter or a box is wrong and nothing else says so.
 test("the figures of practice that amounts hang on are those that their docstrings name", () => {
@@ -34,4 +36,23 @@ test("height above the sea is spoken of from a thousand metres on, and more of i
     0.15,
     0.25,
   ]);
+});
+
+test("dry mix keeps thirty days, whatever is wet or chilled a day", () => {
+  expect(keepsHours).toEqual({ dry: 720, wet: 24, chilled: 24, "hold-back": 24, topping: 24 });
+});
+
+test("crepes and what is puffed are lifted by egg and steam alone; every other family has a leavener", () => {
+  const lifted = Object.entries(familyFacts).flatMap(([family, facts]) => (facts.isLeavened ? [] : [family]));
+  expect(lifted).toEqual(["crepe", "oven-puffed"]);
+});
+
+// A weight that slips changes what fits a crate and nothing else: the sum notices.
+test("one of every tool weighs 19.6 kg and fills 73 l", () => {
+  const all = carriedGear(
+    tools.map((tool) => ({ tool, needed: 1, owned: undefined })),
+    [],
+  );
+  expect(all.reduce((sum, one) => sum + one.gramsEach, 0)).toBe(19_603);
+  expect(all.reduce((sum, one) => sum + one.litresEach, 0)).toBeCloseTo(73.21, 6);
 });

@@ -74,7 +74,7 @@ export const atHand: Carried = { key: "hand", layer: "first-hand", count: 1, gra
 
 /** The gear list and the surfaces used, as things to carry. */
 export const carriedGear = (
-  lines: readonly GearLine[],
+  lines: readonly Pick<GearLine, "tool" | "needed" | "owned">[],
   surfaces: readonly { readonly surface: Surface; readonly count: number }[],
 ): Carried[] => [
   ...surfaces.flatMap(({ surface, count }): Carried[] => {

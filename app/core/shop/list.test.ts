@@ -30,12 +30,12 @@ const only = (lines: readonly ShoppingLine[], key: string) => {
   return line;
 };
 const none = new Map<string, number>();
+const bag = { ingredientId: "plain-flour", unitGrams: 1500, unitsPerPack: 1, unitName: "bag", price: 95 };
 
 describe("the shopping list", () => {
   test("sums several classes, takes off what is on hand once, and says what each takes", () => {
-    const flour = { ingredientId: "plain-flour", unitGrams: 1500, unitsPerPack: 1, unitName: "bag", price: 95 };
     const lines = shoppingList(
-      [need("a", [total("plain-flour", 1200)], [flour]), need("b", [total("plain-flour", 900)])],
+      [need("a", [total("plain-flour", 1200)], [bag]), need("b", [total("plain-flour", 900)])],
       pantry,
       new Map([["plain-flour", 700]]),
       [],
@@ -52,6 +52,15 @@ describe("the shopping list", () => {
         { classId: "b", grams: 900 },
       ],
     });
+  });
+
+  test("the price of what stays over is rounded to whole hundredths, a half upwards", () => {
+    const over = (price: number, grams: number) =>
+      only(
+        shoppingList([need("a", [total("plain-flour", 1500 - grams)], [{ ...bag, price }])], pantry, none, []),
+        "plain-flour",
+      ).overPrice;
+    expect([over(97, 100), over(99, 250), over(98, 100)]).toEqual([6, 17, 7]);
   });
 
   test("what the steps use up is bought with the food: of each kitchen what all its classes need less what it has", () => {
