@@ -128,6 +128,13 @@ const words: readonly (readonly [words: string, ...ids: readonly string[]])[] = 
 const byWord: ReadonlyMap<string, readonly string[]> = new Map(
   words.flatMap(([all, ...ids]) => all.split("|").map((word) => [word, ids] as const)),
 );
+/** The same by id, the longest words first. */
+const wordsById: ReadonlyMap<string, readonly string[]> = (() => {
+  const found = new Map<string, string[]>();
+  for (const [word, ids] of [...byWord].sort(([a], [b]) => b.length - a.length))
+    for (const id of new Set(ids.map((one) => one.replace("~", "")))) found.set(id, [...(found.get(id) ?? []), word]);
+  return found;
+})();
 
 /** What a name was taken for. */
 export type NameRead =
@@ -139,12 +146,7 @@ export type NameRead =
   | { readonly kind: "none" };
 
 /** The words a method may use for an ingredient, longest first: its own, and the general ones it falls under ("flour", "milk"). */
-export function wordsFor(ingredientId: string): string[] {
-  const found = [...byWord].flatMap(([word, ids]) =>
-    ids.some((id) => id.replace("~", "") === ingredientId) ? [word] : [],
-  );
-  return found.sort((a, b) => b.length - a.length);
-}
+export const wordsFor = (ingredientId: string): readonly string[] => wordsById.get(ingredientId) ?? [];
 
 /** Every word that stands for exactly one ingredient, longest first, with it. */
 export const clearWords: readonly (readonly [word: string, ingredientId: string])[] = [...byWord]
