@@ -117,7 +117,7 @@ test("C20: a household's own product is on its card, in nobody's basket, and jud
   const verdict = (of: typeof made, id: string) =>
     of.plates.find((plate) => plate.participantId === "p1")?.items.find((item) => item.ingredientId === id)?.verdict;
   expect([verdict(usual, "fine-cornmeal"), verdict(made, "fine-cornmeal")]).toEqual(["unknown", "contains"]);
-  // In one room it is told that what it touches is not reckoned.
+  // In one room it is told, as it touches what others use.
   const inRoom = plan({ ...read.input, brief: { ...read.input.brief, isRemote: false } });
   expect(inRoom.findings).toContainEqual(
     expect.objectContaining({ code: "own-products-in-a-room", names: ["Weir mill cornmeal", "Their own butter"] }),

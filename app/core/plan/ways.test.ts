@@ -4,9 +4,9 @@ import { isSame, toNumber } from "~/core/quantity";
 import { demoClasses } from "~/demo/boathouse";
 import { classes } from "../../../test/generators";
 import { plan } from "./plan";
-import { eggWays, kitWays } from "./ways";
+import { eggWays, kitWays, scaleWays } from "./ways";
 
-const { next } = demoClasses(new CalendarDate(2026, 11, 25));
+const { next, current } = demoClasses(new CalendarDate(2026, 11, 25));
 
 describe("ways of putting kits together", () => {
   test("for any class each way is the end of the class planned with it, and exactly one is in force", () => {
@@ -75,5 +75,16 @@ describe("ways of dealing with half an egg", () => {
       { numRuns: 20 },
     );
     expect(compared).toBeGreaterThan(20);
+  });
+});
+
+describe("ways to scale", () => {
+  const hasPieceForEachLoad = (input: typeof next) => {
+    for (const { options, wanted } of scaleWays(input, plan(input)))
+      for (const { loads, scale } of options) expect(loads).toBeLessThanOrEqual(Math.max(scale.piecesMade, wanted));
+  };
+  test("no way cooks a load without a piece, whoever gives the testers in it", () => {
+    hasPieceForEachLoad(current);
+    fc.assert(fc.property(classes, hasPieceForEachLoad), { numRuns: 5 });
   });
 });

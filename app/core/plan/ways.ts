@@ -1,7 +1,7 @@
 import { type Ratio, isSame, type Minutes, type Pieces } from "~/core/quantity";
 import { type ScaleOption, nextWholeEggs, scaleOption } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
-import { type BatchRule, type EggRule, batchRules, eggRules, scaleStation } from "~/core/scale";
+import { type BatchRule, type EggRule, batchRules, eggRules, loadsFor, scaleStation } from "~/core/scale";
 import { type KitMode, kitModes } from "~/core/schedule";
 import type { ClassInput, ClassPlan, DishPlan, StationPlan } from "./types";
 import { type PlateChange, plateChanges } from "./plate-changes";
@@ -121,10 +121,13 @@ export const scaleWays = oncePerPlan((input, now): ScaleWays[] => {
         const wanted = first.scale.piecesWanted;
         if (station.scale.piecesWanted === wanted || dish.bowl || input.brief.eggRule !== "by-weight") return station;
         const scale = scaleStation(dish.recipe, dish.batter, wanted, rule);
-        const counted = { loads: station.loads, pieces: dish.cooks ? wanted : scale.piecesMade, people: first.eaters };
+        const pieces = dish.cooks ? wanted : scale.piecesMade;
+        const loads = loadsFor(pieces, Math.max(1, Math.ceil(station.cooked / Math.max(1, station.loads))));
+        const counted = { loads, pieces, people: first.eaters };
         return {
           ...station,
           scale,
+          loads,
           kit: kitFor(dish.recipe, input.pantry, pantry, scale.factor, counted, kitOptionsOf(input, first.ownSet)),
         };
       };
@@ -135,7 +138,9 @@ export const scaleWays = oncePerPlan((input, now): ScaleWays[] => {
           wanted: first.scale.piecesWanted,
           stations,
           options: plans.flatMap(({ rule, made }) => {
-            const station = made.stations.find((one) => one.id === first.id);
+            const alike = made.stations.filter((one) => one.dishId === dish.id && kindOf(one) === kind);
+            const station =
+              alike.find((one) => one.id === first.id) ?? alike[0] ?? made.stations.find((one) => one.id === first.id);
             return station ? [scaleOption(rule, dish.recipe, pantry, asWanted(station, rule))] : [];
           }),
           wholeEggs: nextWholeEggs(dish.recipe, pantry, dish.batter, first.scale.factor),

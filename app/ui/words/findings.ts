@@ -276,7 +276,7 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   "shapes-take-longer": (f, n) =>
     `Drawing the longest shape takes ${minutes(f.minutes, n.locale)}, and ${n.dish(f.dishId)} reckons ${minutes(f.pourMinutes, n.locale)} to pour a piece. Whoever draws holds the place at the griddle for longer.`,
   "own-products-in-a-room": (f, n) =>
-    `${list(f.names, n.locale)}: ${f.names.length === 1 ? "a table has it" : "tables have these"} of its own, and the class is in one room. What it touches there is not reckoned: only in remote classes has a household its own.`,
+    `${list(f.names, n.locale)}: ${f.names.length === 1 ? "a table has it" : "tables have these"} of its own, and the class is in one room: there it touches and flies like any other food, and the allergy table counts it for everybody it reaches.`,
   "rounds-open": (f, n) =>
     `Each table of ${n.dish(f.dishId)} decides while it cooks how many of each kind it makes. Planned is what is likely; what is on top stands apart in its kit.${
       f.loads === 0
