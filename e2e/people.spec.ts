@@ -59,6 +59,8 @@ test("a guardian answers for two children on a phone without script; the registe
   await there.getByLabel("Age").selectOption("6-11");
   await there.getByLabel("No, nothing").check();
   await there.getByRole("button", { name: "Send" }).click();
+  await expect(there.getByRole("alert")).toContainText("Somebody has answered for Clem Juster already");
+  await there.getByRole("button", { name: "Send another answer" }).click();
   await expect(there.getByRole("heading", { name: "Thank you. It is written down." })).toBeVisible();
   await page.goto(`${base}/allergies`);
   await expect(page.getByRole("row", { name: /Clem Juster/ })).toContainText("A second answer came in");

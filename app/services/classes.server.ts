@@ -23,7 +23,7 @@ import { toPlain } from "~/formats/class-file";
 import { canonical, fingerprintOf } from "~/core/plan";
 import { keepSeats, keepSeatsFor } from "./kept-seats.server";
 import type { Photo } from "./photos.server";
-import { withoutHealth } from "./privacy.server";
+import { withoutHealth } from "./health-data.server";
 import { askForOrder } from "./queue.server";
 
 const uuid = z.uuid();

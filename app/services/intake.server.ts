@@ -6,6 +6,7 @@ import { addNeeds, addParticipants, participantColumns } from "~/db/queries/peop
 import { classOf } from "~/db/queries/classes.server";
 import { keepSeats } from "./kept-seats.server";
 import { secondsAfterGuess } from "./limits.server";
+import { isPastRemoval } from "./privacy.server";
 import type { DB } from "~/db/schema";
 
 const digest = (text: string) => crypto.createHash("sha256").update(text).digest("hex");
@@ -166,7 +167,24 @@ export async function lastAnswer(
 /** One person as they are answered for. */
 export type Answer = Pick<Participant, "name" | "ageBand" | "needs" | "words" | "emergency" | "answered">;
 
-class FullError extends Error {}
+/** Second answers of one person that wait to be compared: more than a family sends by mistake (starting value). */
+const mostSecond = 3;
+
+/**
+ * What came of answers that were sent.
+ * - `full`: the class has no place for all of them. `over`: the day on which the class's health data go has come.
+ * - `again`: these names have an answer already; it is asked whether another is meant. `waiting`: of these, enough wait to be compared.
+ */
+export type Taken =
+  | { readonly kind: "taken" | "full" | "over" }
+  | { readonly kind: "again" | "waiting"; readonly names: readonly string[] };
+
+/** Ends the transaction: nothing of what was sent is kept. */
+class NotTakenError extends Error {
+  constructor(readonly outcome: Taken) {
+    super(outcome.kind);
+  }
+}
 
 /** Puts answers in the place of what the same people said before, and drops whatever waited beside it. */
 async function putAnswers(
@@ -200,23 +218,26 @@ const sameName = (a: string, b: string) => a.trim().toLowerCase() === b.trim().t
  * Takes in answers, all or none. A name on the register that has not answered gets the answer. One that has keeps the first until
  * somebody has compared the two, and is unknown until then. A name nobody knows comes onto the register. Through a link of their own,
  * a person's answer replaces theirs.
- * @returns false when the class is full: then nothing was taken in.
+ * @param isMeant a second answer for somebody is meant: it was asked about.
+ * @returns what came of it; of all but `taken`, nothing was taken in.
  */
 export async function takeAnswers(
   db: Kysely<DB>,
   link: Pick<IntakeLink, "classId" | "participantId">,
   answers: readonly Answer[],
-): Promise<boolean> {
+  isMeant = false,
+): Promise<Taken> {
   return db
     .transaction()
-    .execute(async (trx) => {
+    .execute(async (trx): Promise<Taken> => {
       // One at a time for a class: two guardians who name the same child at once must not both find it unanswered.
-      const { people: expected } = await trx
+      const { people: expected, ...dates } = await trx
         .selectFrom("class")
-        .select("people")
+        .select(["people", "starts_at as startsAt", "time_zone as timeZone", "retain_days as retainDays"])
         .where("id", "=", link.classId)
         .forUpdate()
         .executeTakeFirstOrThrow();
+      if (isPastRemoval(dates, dates.retainDays)) throw new NotTakenError({ kind: "over" });
       const people = await trx
         .selectFrom("participant")
         .selectAll()
@@ -245,7 +266,19 @@ export async function takeAnswers(
       }
       // Nothing of it is kept when not all of it can be. A link that went round has only the places there are, and a few more.
       const most = link.participantId === null ? Math.min(mostPeople, expected + morePlaces) : mostPeople;
-      if (fresh.length > 0 && people.length + fresh.length > most) throw new FullError();
+      if (fresh.length > 0 && people.length + fresh.length > most) throw new NotTakenError({ kind: "full" });
+      if (second.length > 0) {
+        const nameOf = (id: string) => people.find((one) => one.id === id)?.name ?? "";
+        const waiting = await trx
+          .selectFrom("intake_answer")
+          .select(["participant_id as id", (eb) => eb.fn.countAll<string>().as("count")])
+          .where("class_id", "=", link.classId)
+          .groupBy("participant_id")
+          .execute();
+        const many = second.filter(({ id }) => Number(waiting.find((one) => one.id === id)?.count ?? 0) >= mostSecond);
+        if (many.length > 0) throw new NotTakenError({ kind: "waiting", names: many.map(({ id }) => nameOf(id)) });
+        if (!isMeant) throw new NotTakenError({ kind: "again", names: second.map(({ id }) => nameOf(id)) });
+      }
       await putAnswers(trx, first, null);
       if (second.length > 0)
         await trx
@@ -264,10 +297,10 @@ export async function takeAnswers(
         .insertInto("audit_entry")
         .values({ account_id: null, class_id: link.classId, action: `answers came in for ${answers.length}` })
         .execute();
-      return true;
+      return { kind: "taken" };
     })
     .catch((error: unknown) => {
-      if (error instanceof FullError) return false;
+      if (error instanceof NotTakenError) return error.outcome;
       throw error;
     });
 }

@@ -31,9 +31,9 @@ import {
   recordOf,
   removalDay,
   removeExpired,
-  removeHealth,
   setRetention,
 } from "./privacy.server";
+import { removeHealth } from "./health-data.server";
 import { changePlan, madeChanges, undoChange } from "./arrange.server";
 import {
   addBrought,
@@ -128,7 +128,13 @@ test("an answer reaches whoever has not answered, a new name comes onto the regi
   expect(await personNamed("Juniper Dray")).toMatchObject({ hasAnswered: true, needs: [egg] });
   expect(await personNamed("Somebody New")).toMatchObject({ hasAnswered: true, role: "cook" });
 
-  await takeAnswers(db, { classId, participantId: null }, [answer("Juniper Dray")]);
+  // Asked about first, and of none of it anything is kept.
+  const twice = [answer("Another Child"), answer("Juniper Dray")];
+  const everybody = { classId, participantId: null };
+  expect(await takeAnswers(db, everybody, twice)).toEqual({ kind: "again", names: ["Juniper Dray"] });
+  expect((await personNamed("Juniper Dray")).isContested).toBeUndefined();
+  await expect(personNamed("Another Child")).rejects.toThrow();
+  expect(await takeAnswers(db, everybody, [answer("Juniper Dray")], true)).toEqual({ kind: "taken" });
   const contested = await personNamed("Juniper Dray");
   expect(contested).toMatchObject({ isContested: true, needs: [egg] });
   const plates = plan((await stored()).input).plates;
@@ -139,6 +145,15 @@ test("an answer reaches whoever has not answered, a new name comes onto the regi
   expect((await personNamed("Juniper Dray")).needs).toEqual([]);
   expect((await personNamed("Juniper Dray")).isContested).toBeUndefined();
   expect(await settleSecond(db, classId, second?.id ?? "", true, lead)).toBe(false);
+
+  // Three wait to be compared, a fourth does not.
+  for (let sent = 0; sent < 3; sent += 1)
+    expect(await takeAnswers(db, everybody, [answer("Juniper Dray")], true)).toEqual({ kind: "taken" });
+  expect(await takeAnswers(db, everybody, [answer("Juniper Dray")], true)).toEqual({
+    kind: "waiting",
+    names: ["Juniper Dray"],
+  });
+  expect(await secondAnswers(db, classId)).toHaveLength(3);
 });
 
 test("what is contested in a file that comes in is open here, never an answer", async () => {
@@ -163,8 +178,8 @@ test("what is contested in a file that comes in is open here, never an answer", 
 
 test("two guardians who answer for one child at once: the first stands, the second waits", async () => {
   await Promise.all([
-    takeAnswers(db, { classId, participantId: null }, [answer("Fay Mosswell", { needs: [egg] })]),
-    takeAnswers(db, { classId, participantId: null }, [answer("Fay Mosswell")]),
+    takeAnswers(db, { classId, participantId: null }, [answer("Fay Mosswell", { needs: [egg] })], true),
+    takeAnswers(db, { classId, participantId: null }, [answer("Fay Mosswell")], true),
   ]);
   expect(await secondAnswers(db, classId)).toHaveLength(1);
   expect((await personNamed("Fay Mosswell")).isContested).toBe(true);

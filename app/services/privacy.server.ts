@@ -5,9 +5,10 @@ import type { ClassInput } from "~/core/plan";
 import { addNeeds, participantColumns } from "~/db/queries/people.server";
 import { classOf, type StoredClass } from "~/db/queries/classes.server";
 import type { DB } from "~/db/schema";
-import { personSchema, readClassFile, writeClassFile } from "~/formats/class-file";
+import { personSchema } from "~/formats/class-file";
 import type { Account } from "./accounts.server";
 import { emptyBin } from "./bin.server";
+import { holdingHealth, removeHealth, rewriteSnapshots, withoutHealth } from "./health-data.server";
 import { keepSeats } from "./kept-seats.server";
 
 /**
@@ -74,17 +75,6 @@ const withoutWords = (person: ClassInput["people"][number]): ClassInput["people"
   };
 };
 
-/** The people of a class file without health data. */
-export const withoutHealth = (person: ClassInput["people"][number]): ClassInput["people"][number] => ({
-  id: person.id,
-  name: person.name,
-  role: person.role,
-  ageBand: person.ageBand,
-  hasAnswered: false,
-  needs: [],
-  ...(person.grownUpId === undefined ? {} : { grownUpId: person.grownUpId }),
-});
-
 /**
  * A class as the packing table and the room need it: who sits where decides which kit is whose, what they declared does not. The people stay,
  * as a class without them would be another plan.
@@ -100,93 +90,15 @@ export function inputForPacking(input: ClassInput): ClassInput {
 /** The same class without health data is the same object, so that what follows from it is worked out once. */
 const bare = new WeakMap<ClassInput, ClassInput>();
 
-/** Rewrites classes as they were pinned when teaching began. */
-async function rewriteSnapshots(
-  db: Kysely<DB>,
-  classIds: readonly string[],
-  change: (people: ClassInput["people"]) => ClassInput["people"],
-): Promise<void> {
-  const rows = await db
-    .selectFrom("live_run")
-    .select(["class_id", "snapshot"])
-    .where("class_id", "in", classIds)
-    .execute();
-  const changed = rows.flatMap((row) => {
-    const read = readClassFile(JSON.stringify(row.snapshot));
-    return read.ok
-      ? [sql`(${row.class_id}::uuid, ${writeClassFile({ ...read.input, people: change(read.input.people) })}::jsonb)`]
-      : [];
-  });
-  if (changed.length > 0)
-    await sql`update live_run set snapshot = given.snapshot from (values ${sql.join(changed)}) as given (class_id, snapshot)
-      where live_run.class_id = given.class_id`.execute(db);
-}
-
-/** Everything health-related of classes, from every table that holds any. Names, ages and seats stay. */
-export async function removeHealth(db: Kysely<DB>, classIds: readonly string[]): Promise<void> {
-  if (classIds.length === 0) return;
-  await db.transaction().execute(async (trx) => {
-    await trx
-      .deleteFrom("participant_need")
-      .where("participant_id", "in", (eb) =>
-        eb.selectFrom("participant").select("id").where("class_id", "in", classIds),
-      )
-      .execute();
-    await trx
-      .updateTable("participant")
-      .set((eb) => ({
-        has_answered: false,
-        words: "",
-        words_read_by: null,
-        emergency: "",
-        answered_by: null,
-        answered_on: null,
-        email: null,
-        note: "",
-        // What was signed with it is a hash that nobody can guess any more.
-        stamp_key: sql<string>`gen_random_uuid()::text`,
-        version: eb("version", "+", 1),
-      }))
-      .where("class_id", "in", classIds)
-      .execute();
-    await trx.deleteFrom("intake_answer").where("class_id", "in", classIds).execute();
-    await trx.deleteFrom("removed_person").where("class_id", "in", classIds).execute();
-    await trx.deleteFrom("intake_link").where("class_id", "in", classIds).execute();
-    await trx.deleteFrom("outbox_mail").where("class_id", "in", classIds).execute();
-    await forgetWords(trx, classIds);
-    await rewriteSnapshots(trx, classIds, (people) => people.map(withoutHealth));
-    await trx.updateTable("class").set({ health_removed_at: new Date() }).where("id", "in", classIds).execute();
-    await trx
-      .insertInto("audit_entry")
-      .values(classIds.map((id) => ({ account_id: null, class_id: id, action: "health data removed" })))
-      .execute();
-  });
-}
-
-/**
- * What was written in free words about a class, which may be about anybody: notes taken while it ran, the note of its log unless
- * whoever wrote it said that it names nobody, and what was hashed of answers for its stamps. That there was a note stays.
- */
-async function forgetWords(trx: Kysely<DB>, classIds: readonly string[]): Promise<void> {
-  await trx
-    .updateTable("live_event")
-    .set({ body: JSON.stringify({ text: "removed with the health data of this class" }) })
-    .where("class_id", "in", classIds)
-    .where("kind", "=", "note-added")
-    .execute();
-  await trx
-    .updateTable("class_log")
-    .set({ note: "" })
-    .where("class_id", "in", classIds)
-    .where("names_nobody", "=", false)
-    .execute();
-  await sql`update stage_stamp set inputs = coalesce((select jsonb_object_agg(key, value) from jsonb_each(inputs)
-    where key not like 'answer:%'), '{}') where class_id in (${sql.join(classIds)})`.execute(trx);
-}
-
 /** The day on which a class's health data goes, as an ISO date. */
 export const removalDay = (startsAt: string, retainDays: number): string =>
   parseDateTime(startsAt).add({ days: retainDays }).toString().slice(0, 10);
+
+/** Has the day on which a class's health data goes come, in the class's own time zone? */
+export const isPastRemoval = (
+  { startsAt, timeZone }: Pick<ClassInput, "startsAt" | "timeZone">,
+  retainDays: number,
+): boolean => removalDay(startsAt, retainDays) <= today(timeZone).toString();
 
 /** Removes the health data of every class whose day has come; gives how many. Each day is reckoned in the class's own time zone. */
 export async function removeExpired(
@@ -198,12 +110,17 @@ export async function removeExpired(
     .where("removed_at", "<=", sql<Date>`now() - make_interval(days => ${putBackDays})`)
     .execute();
   await emptyBin(db);
-  const open = await db
+  const rows = await db
     .selectFrom("class")
-    .select(["id", "starts_at", "time_zone", "retain_days"])
-    .where("health_removed_at", "is", null)
+    .select(["id", "starts_at", "time_zone", "retain_days", "health_removed_at"])
     .execute();
-  const due = open.filter((one) => removalDay(one.starts_at, one.retain_days) <= dayIn(one.time_zone));
+  const past = rows.filter((one) => removalDay(one.starts_at, one.retain_days) <= dayIn(one.time_zone));
+  // Judged by what is there, not by whether it was done before: something may have come in since.
+  const holding = await holdingHealth(
+    db,
+    past.map((one) => one.id),
+  );
+  const due = past.filter((one) => one.health_removed_at === null || holding.has(one.id));
   await removeHealth(
     db,
     due.map((one) => one.id),
@@ -365,7 +282,8 @@ export async function putBack(
         .where("class_id", "=", classId)
         .where("grown_up_id", "is", null)
         .execute();
-    if (row.was_pinned) await rewriteSnapshots(trx, [classId], (people) => [...people, person]);
+    if (row.was_pinned)
+      await rewriteSnapshots(trx, [classId], (input) => ({ ...input, people: [...input.people, person] }));
     return row.name;
   });
 }
@@ -389,7 +307,10 @@ async function forget(trx: Kysely<DB>, classId: string, participantId: string): 
     await trx.deleteFrom("outbox_mail").where("class_id", "=", classId).where("to_address", "=", row.email).execute();
   await sql`update stage_stamp set inputs = inputs - ${`person:${participantId}`}::text - ${`answer:${participantId}`}::text
     where class_id = ${classId}`.execute(trx);
-  await rewriteSnapshots(trx, [classId], (people) => people.filter((person) => person.id !== participantId));
+  await rewriteSnapshots(trx, [classId], (input) => ({
+    ...input,
+    people: input.people.filter((person) => person.id !== participantId),
+  }));
 }
 
 export interface AuditRow {

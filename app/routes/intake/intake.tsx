@@ -33,6 +33,8 @@ async function linkBehind(token: string, address: string) {
   );
 }
 
+const none: readonly string[] = [];
+
 // The token is in the address: it goes to no other site, but this one must know its own forms when there is no script.
 export const headers = () => ({ "Cache-Control": "no-store", "Referrer-Policy": "same-origin" });
 
@@ -62,8 +64,13 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const submission = submissionOf(form, { schema: intakeSchema });
   const typed = typedOf(submission.payload);
   if (form.get("intent") === "another" && link.participantId === null)
-    return data({ typed: { ...typed, people: [...typed.people, emptyPerson()].slice(0, mostPeople) }, error: {} });
-  const answer = (reply: SubmissionResult, status: number) => data({ typed, error: reply.error ?? {} }, { status });
+    return data({
+      typed: { ...typed, people: [...typed.people, emptyPerson()].slice(0, mostPeople) },
+      error: {},
+      again: none,
+    });
+  const answer = (reply: SubmissionResult, status: number) =>
+    data({ typed, error: reply.error ?? {}, again: none }, { status });
   if (submission.status !== "success") return answer(submission.reply(), 400);
   const refuse = (sentence: string, status: number) => answer(submission.reply({ formErrors: [sentence] }), status);
   if (link.participantId !== null && submission.value.people.length > 1)
@@ -71,9 +78,30 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (!(await mayPost(address)))
     return refuse("Many answers came from here at once. Wait a few minutes, then send again.", 429);
   const { timeZone } = await invitationOf(database(), link.classId);
-  const isTaken = await takeAnswers(database(), link, answersOf(submission.value, today(timeZone).toString()));
-  if (!isTaken) return refuse("The list of this class is full. Tell the instructor, who can make room.", 409);
-  return redirect(`/intake/${params.token}?thanks`);
+  const taken = await takeAnswers(
+    database(),
+    link,
+    answersOf(submission.value, today(timeZone).toString()),
+    form.get("again") === "yes",
+  );
+  switch (taken.kind) {
+    case "taken":
+      return redirect(`/intake/${params.token}?thanks`);
+    case "full":
+      return refuse("The list of this class is full. Tell the instructor, who can make room.", 409);
+    case "over":
+      return refuse(
+        "Nothing was written down: the day on which this class’s answers are removed has passed. Tell the instructor in person.",
+        409,
+      );
+    case "waiting":
+      return refuse(
+        `Several answers for ${taken.names.join(", ")} wait to be compared by the instructor already. Tell them in person what has changed.`,
+        409,
+      );
+    case "again":
+      return data({ typed, error: {}, again: taken.names }, { status: 409 });
+  }
 }
 
 export default function Intake({ loaderData, actionData }: Route.ComponentProps) {
@@ -128,6 +156,7 @@ export default function Intake({ loaderData, actionData }: Route.ComponentProps)
             key={values.people.length}
             values={values}
             error={actionData?.error ?? {}}
+            again={actionData?.again ?? none}
             isOwn={isOwn}
             regime={regimes[invitation.regime as Regime]}
           />
@@ -140,11 +169,13 @@ export default function Intake({ loaderData, actionData }: Route.ComponentProps)
 interface AnswersProps {
   readonly values: ReturnType<typeof typedOf>;
   readonly error: Readonly<Record<string, string[] | null>>;
+  /** Those who have an answer already: it is asked whether another is meant. */
+  readonly again: readonly string[];
   readonly isOwn: boolean;
   readonly regime: readonly Substance[];
 }
 
-function Answers({ values, error, isOwn, regime }: AnswersProps) {
+function Answers({ values, error, again, isOwn, regime }: AnswersProps) {
   const [form, fields] = useForm<z.input<typeof intakeSchema>>({
     lastResult: Object.keys(error).length > 0 ? { status: "error", error } : undefined,
     defaultValue: values,
@@ -163,8 +194,20 @@ function Answers({ values, error, isOwn, regime }: AnswersProps) {
       {blocks.map((block, index) => (
         <PersonBlock key={block.key ?? index} field={block} index={index} isOwn={isOwn} regime={regime} />
       ))}
+      {again.length > 0 ? (
+        <p className={look("form-error")} role="alert">
+          Somebody has answered for {again.join(", ")} already. Nothing was sent yet. If you send another answer, the
+          instructor compares the two, and until then nothing counts as known.
+        </p>
+      ) : null}
       <div className={look("actions")}>
-        <Primary>Send</Primary>
+        {again.length > 0 ? (
+          <Primary name="again" value="yes">
+            Send another answer
+          </Primary>
+        ) : (
+          <Primary>Send</Primary>
+        )}
         {!isOwn && blocks.length < mostPeople ? (
           <Secondary name="intent" value="another">
             Another child

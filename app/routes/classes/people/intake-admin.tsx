@@ -8,6 +8,7 @@ import { database } from "~/db/client.server";
 import { outbox } from "~/devices/mail.server";
 import { audit, classOnce, classOr404 } from "~/services/classes.server";
 import { linksOf, makeLinks, revokeLinks, secondAnswers, settleSecond } from "~/services/intake.server";
+import { isPastRemoval } from "~/services/privacy.server";
 import { requireLead } from "~/services/session.server";
 import { dayAndTime, moment } from "~/ui/format/format";
 import { Primary, Secondary, TextLink } from "~/ui/parts/fields";
@@ -46,6 +47,14 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     return data(
       { problem: "This was not understood: choose a number of days from 1 to 90 and try again." },
       { status: 400 },
+    );
+  if (["link", "remind"].includes(form.data.intent) && isPastRemoval(input, meta.retainDays))
+    return data(
+      {
+        problem:
+          "No link was made: the day on which this class’s answers are removed has passed, and no more are taken in. Keep them for longer under “What is kept of people”, then make a link.",
+      },
+      { status: 409 },
     );
   const db = database();
   const addressOf = (token: string) => `${new URL(request.url).origin}/intake/${token}`;

@@ -7,7 +7,8 @@ import { formOf, whole, submissionOf } from "../../form";
 import { putBackDays } from "~/core/people";
 import { database } from "~/db/client.server";
 import { audit, classOnce, classOr404 } from "~/services/classes.server";
-import { auditOf, forgetRemoved, removalDay, removedOf, removeHealth, setRetention } from "~/services/privacy.server";
+import { holdingHealth, removeHealth } from "~/services/health-data.server";
+import { auditOf, forgetRemoved, isPastRemoval, removalDay, removedOf, setRetention } from "~/services/privacy.server";
 import { requireLead } from "~/services/session.server";
 import { day, moment } from "~/ui/format/format";
 import { FileLink, NumberField, Secondary, TextLink } from "~/ui/parts/fields";
@@ -22,11 +23,18 @@ const schema = z.object({ days: whole(1, 3650) });
 export async function loader({ params, context }: Route.LoaderArgs) {
   requireLead(context);
   const { input, meta } = await classOnce(context, params.classId);
-  const [rows, removed] = await Promise.all([
+  const [rows, removed, holding] = await Promise.all([
     auditOf(database(), params.classId),
     removedOf(database(), params.classId),
+    holdingHealth(database(), [params.classId]),
   ]);
-  return { rows, removed, goes: removalDay(input.startsAt, meta.retainDays) };
+  return {
+    rows,
+    removed,
+    goes: removalDay(input.startsAt, meta.retainDays),
+    isPast: isPastRemoval(input, meta.retainDays),
+    isHeld: holding.size > 0,
+  };
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
@@ -71,7 +79,14 @@ export default function Privacy({ loaderData, actionData }: Route.ComponentProps
         <section>
           <h3>Health data</h3>
           {meta.healthRemovedAt ? (
-            <p>Removed {moment(meta.healthRemovedAt, locale, input.timeZone)}. Names, ages and seats are still here.</p>
+            <p>
+              Removed {moment(meta.healthRemovedAt, locale, input.timeZone)}.{" "}
+              {loaderData.isHeld
+                ? loaderData.isPast
+                  ? "Something has come in since: it goes within the hour, as its day has passed."
+                  : `Something has come in since: it goes on ${day(`${loaderData.goes}T00:00`, locale)}.`
+                : "Names, ages and seats are still here."}
+            </p>
           ) : (
             <p>
               Removed by itself on <b>{day(`${loaderData.goes}T00:00`, locale)}</b>: answers, free words, where the
@@ -85,7 +100,7 @@ export default function Privacy({ loaderData, actionData }: Route.ComponentProps
               <Secondary>Keep for so long</Secondary>
             </div>
           </Form>
-          {meta.healthRemovedAt ? null : (
+          {meta.healthRemovedAt && !loaderData.isHeld ? null : (
             <Fold>
               <FoldTitle className={look("quiet")}>Remove it now</FoldTitle>
               <Form method="post">
