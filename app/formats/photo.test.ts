@@ -22,8 +22,12 @@ const exif = (orientation: number, isLittle = true) =>
 const frame = (height: number, width: number) =>
   segment(0xc0, [8, height >> 8, height & 255, width >> 8, width & 255, 1, 1, 0x11, 0]);
 const jpeg = (...segments: number[][]) => bytes([0xff, 0xd8], ...segments);
-const png = (width: number, height: number) =>
-  bytes([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 13], "IHDR", [...four(width), ...four(height)]);
+const png = (width: number, height: number, bits = 8, interlace = 0) =>
+  bytes([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 13], "IHDR", [
+    ...four(width),
+    ...four(height),
+    ...[bits, 6, 0, 0, interlace],
+  ]);
 
 test("kind, size and which way up are read from the first bytes", () => {
   expect(photoHead(jpeg(exif(6), segment(0xfe, "a note"), frame(100, 200)))).toEqual({
@@ -45,4 +49,10 @@ test("what breaks off, has no pixels or too many is no picture", () => {
   expect(photoHead(jpeg(frame(0, 60)))).toBeUndefined();
   expect(photoHead(png(mostPixels, 2))).toBeUndefined();
   expect(photoHead(bytes("no picture at all"))).toBeUndefined();
+});
+
+test("a PNG that is interlaced or has 16 bits a channel is refused before anything of it is decoded", () => {
+  expect(photoHead(png(20, 30, 8, 1))).toBeUndefined();
+  expect(photoHead(png(20, 30, 16))).toBeUndefined();
+  expect(photoHead(png(20, 30).subarray(0, 26))).toBeUndefined();
 });

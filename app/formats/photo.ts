@@ -55,14 +55,23 @@ function jpegHead(bytes: Uint8Array): PhotoHead | undefined {
   return undefined;
 }
 
-/** @returns undefined for what is neither JPEG nor PNG by its first bytes, or has no pixels or more than {@link mostPixels}. */
+/**
+ * A PNG by its head chunk. One that is interlaced, or has 16 bits a channel, is refused: no camera writes it, and it is decoded at many
+ * times its size.
+ */
+function pngHead(bytes: Uint8Array): PhotoHead | undefined {
+  const [bits, interlace] = [bytes[24], bytes[28]];
+  return u32(bytes, 4) === 0x0d0a1a0a && textAt(bytes, 12, 4) === "IHDR" && interlace === 0 && (bits ?? 16) <= 8
+    ? { kind: "image/png", width: u32(bytes, 16), height: u32(bytes, 20), orientation: 1 }
+    : undefined;
+}
+
+/**
+ * @returns undefined for what is neither JPEG nor PNG by its first bytes, is a PNG of a kind no camera writes, or has no pixels or more
+ * than {@link mostPixels}.
+ */
 export function photoHead(bytes: Uint8Array): PhotoHead | undefined {
-  const head =
-    u16(bytes, 0) === 0xffd8
-      ? jpegHead(bytes)
-      : u32(bytes, 0) === 0x89504e47 && u32(bytes, 4) === 0x0d0a1a0a && textAt(bytes, 12, 4) === "IHDR"
-        ? { kind: "image/png" as const, width: u32(bytes, 16), height: u32(bytes, 20), orientation: 1 }
-        : undefined;
+  const head = u16(bytes, 0) === 0xffd8 ? jpegHead(bytes) : u32(bytes, 0) === 0x89504e47 ? pngHead(bytes) : undefined;
   const pixels = head ? head.width * head.height : 0;
   return pixels >= 1 && pixels <= mostPixels ? head : undefined;
 }

@@ -1,5 +1,5 @@
 import crypto from "node:crypto";
-import { crc32 } from "node:zlib";
+import { crc32, deflateSync } from "node:zlib";
 import { CalendarDate } from "@internationalized/date";
 import jpeg from "jpeg-js";
 import { type Kysely, sql } from "kysely";
@@ -401,14 +401,26 @@ test("a remedy changes the plan whole, is kept, and is undone to what was", asyn
   expect(await madeChanges(db, classId)).toEqual([]);
 });
 
-/** A PNG's text chunk with its sum. */
-function pngText(text: string): Buffer {
-  const body = Buffer.from(`tEXtComment\0${text}`, "latin1");
+/** One chunk of a PNG with its length and its sum. */
+function pngChunk(kind: string, content: Uint8Array): Buffer {
+  const body = Buffer.concat([Buffer.from(kind, "latin1"), content]);
   const length = Buffer.alloc(4);
-  length.writeUInt32BE(body.length - 4);
+  length.writeUInt32BE(content.length);
   const sum = Buffer.alloc(4);
   sum.writeUInt32BE(crc32(body) >>> 0);
   return Buffer.concat([length, body, sum]);
+}
+const pngText = (text: string) => pngChunk("tEXt", Buffer.from(`Comment\0${text}`, "latin1"));
+
+/** A PNG of one colour, written without going through its pixels one by one. */
+function pngOf(width: number, height: number): Buffer {
+  const head = Buffer.alloc(13);
+  head.writeUInt32BE(width);
+  head.writeUInt32BE(height, 4);
+  head.set([8, 6, 0, 0, 0], 8);
+  const rows = deflateSync(Buffer.alloc((width * 4 + 1) * height));
+  const signature = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]);
+  return Buffer.concat([signature, pngChunk("IHDR", head), pngChunk("IDAT", rows), pngChunk("IEND", Buffer.alloc(0))]);
 }
 
 /** A JPEG's EXIF block: the camera's name, and which way up it stood. */
@@ -465,6 +477,10 @@ test("a picture is written anew, upright and without what its camera wrote, and 
   expect(photo.kind).toBe("image/png");
   expect(photo.bytes.toString("latin1")).not.toContain("Mill Lane");
   expect([...PNG.sync.read(photo.bytes).data]).toEqual([...two.data]);
+  // What does not fit into the memory of whoever decodes it is refused; the program goes on.
+  const large = pngOf(2500, 2000);
+  expect(await photoFrom(file(large, "image/png"), 100)).toBe("refused");
+  expect(await photoFrom(file(large, "image/png"))).toMatchObject({ kind: "image/png" });
   // A large photograph taken with the camera on its side: smaller, upright, and bare.
   const wide = { width: 2400, height: 16, data: Buffer.alloc(2400 * 16 * 4, 128) };
   wide.data.fill(255, 0, 2400 * 8 * 4);

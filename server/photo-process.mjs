@@ -1,6 +1,7 @@
-// A thread of its own that decodes one picture and writes it anew: what it showed, upright, at most `edge` pixels long, and nothing
-// that its camera wrote beside it. Plain JavaScript, so that the built server, the sources and the tests start the same file.
-import { parentPort, workerData } from "node:worker_threads";
+// A process of its own that decodes one picture and writes it anew: what it showed, upright, at most `edge` pixels long, and nothing
+// that its camera wrote beside it. The picture comes in on standard input and leaves on standard output; a process, as its memory can be
+// limited. Plain JavaScript, so that the built server, the sources and the tests start the same file.
+import { buffer } from "node:stream/consumers";
 import jpeg from "jpeg-js";
 import { PNG } from "pngjs";
 
@@ -39,10 +40,11 @@ function upright({ width, height, data }, orientation) {
   return { width: w, height: h, data: turned };
 }
 
-const { bytes, kind, orientation, edge, mostMegapixels } = workerData;
+const { kind, orientation, edge, mostMegapixels } = JSON.parse(process.argv[2]);
+const bytes = await buffer(process.stdin);
 const decoded =
   kind === "image/png"
-    ? PNG.sync.read(Buffer.from(bytes))
+    ? PNG.sync.read(bytes)
     : jpeg.decode(bytes, { useTArray: true, maxResolutionInMP: mostMegapixels, maxMemoryUsageInMB: 512 });
 const by = Math.ceil(Math.max(decoded.width, decoded.height) / edge);
 const picture = upright(by > 1 ? shrunk(decoded, by) : decoded, orientation);
@@ -52,4 +54,4 @@ const written =
         Object.assign(new PNG({ width: picture.width, height: picture.height }), { data: Buffer.from(picture.data) }),
       )
     : jpeg.encode(picture, 82).data;
-parentPort?.postMessage(written);
+process.stdout.write(written);
