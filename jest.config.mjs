@@ -10,7 +10,7 @@ const base = {
   modulePathIgnorePatterns: ["<rootDir>/build/"],
   transform: {
     "^.+\\.tsx?$": [
-      "@swc/jest",
+      "<rootDir>/test/setup/transform.mjs",
       {
         swcrc: false,
         sourceMaps: "inline",
