@@ -12,8 +12,23 @@ const root = path.resolve(import.meta.dirname, "..");
 const dataDir = path.resolve(root, process.env.APRON_DATA_DIR ?? ".data");
 const [what, named] = process.argv.slice(2);
 
+// What is written is for this account alone from its first byte on.
+process.umask(0o077);
+
+/** The address without its password, which the list of processes would show, and the password for the environment. */
+function apart(url) {
+  const bare = new URL(url);
+  const password = decodeURIComponent(bare.password);
+  bare.password = "";
+  return { address: bare.href, env: { ...process.env, ...(password ? { PGPASSWORD: password } : {}) } };
+}
 const tool = (name, url, args, input) => {
-  const ran = spawnSync(path.join(serverBin(), name), [...args, `--dbname=${url}`], { encoding: "utf8", input });
+  const { address, env } = apart(url);
+  const ran = spawnSync(path.join(serverBin(), name), [...args, `--dbname=${address}`], {
+    encoding: "utf8",
+    input,
+    env,
+  });
   if (ran.status !== 0)
     throw new Sentence(`${name} ended badly: ${(ran.stderr ?? "").trim().split("\n").slice(-3).join(" ")}`);
   return ran.stdout;
@@ -85,7 +100,6 @@ async function main() {
       fs.mkdirSync(path.dirname(file), { recursive: true });
       const fresh = `${file}.new`;
       tool("pg_dump", url.value, ["--format=custom", "--no-owner", "--exclude-schema=pgboss", `--file=${fresh}`]);
-      fs.chmodSync(fresh, 0o600);
       const rows = await tried(fresh, url.value).catch((error) => {
         fs.rmSync(fresh, { force: true });
         throw error;

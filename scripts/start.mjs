@@ -1,14 +1,16 @@
-// npm start: from a fresh clone to a running program. Options: --dev, --no-demo, --reset-demo.
+// npm start: from a fresh clone to a running program. Options: --dev, --no-demo, --reset-demo; --let-in=E-MAIL prints a link and ends.
 import { spawn } from "node:child_process";
 import path from "node:path";
 import process from "node:process";
 import { buildIfNewer, writeTheme } from "./lib/build.mjs";
 import { installIfNewer } from "./lib/packages.mjs";
-import { leaveFolder, takeFolder } from "./lib/lock.mjs";
+import { holderOf, leaveFolder, takeFolder } from "./lib/lock.mjs";
 import { Sentence, startCluster } from "./lib/postgres.mjs";
 
 const known = ["--dev", "--no-demo", "--reset-demo"];
-const options = process.argv.slice(2);
+const given = process.argv.slice(2);
+const letInFor = given.find((option) => option.startsWith("--let-in="))?.slice("--let-in=".length);
+const options = given.filter((option) => !option.startsWith("--let-in="));
 const isDev = options.includes("--dev");
 const root = path.resolve(import.meta.dirname, "..");
 process.chdir(root);
@@ -52,11 +54,29 @@ function stop(code) {
 // First of all, so that Ctrl-C in the middle of the first start leaves nothing behind.
 for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"]) process.on(signal, () => stop(0));
 
+/** A way in for somebody whose password is lost or whose attempts are used up, beside a running program or not. Needs no mail. */
+async function letIn(email) {
+  const running = holderOf(dataDir);
+  const own = process.env.DATABASE_URL ? undefined : await startCluster(dataDir);
+  const { letIn: ask, prepare } = await import(new URL("../build/server/admin.js", import.meta.url).href);
+  const url = process.env.DATABASE_URL ?? own.url;
+  try {
+    if (!running && own) await prepare(url, { demo: false, reset: false });
+    const path = await ask(url, email);
+    if (!path) throw new Sentence(`Nobody signs in as “${email}”, or the account is closed. Nothing was changed.`);
+    console.log(
+      `Open ${running?.address ?? address}${path} within two hours and choose a new password. It is good once.`,
+    );
+  } finally {
+    if (own && !running) own.stop();
+  }
+}
+
 async function main() {
   const unknown = options.find((option) => !known.includes(option));
   if (unknown)
     throw new Sentence(
-      `Unknown option “${unknown}”. There are ${known.join(", ")}, after two dashes: npm start -- --no-demo`,
+      `Unknown option “${unknown}”. There are ${known.join(", ")} and --let-in=E-MAIL, after two dashes: npm start -- --no-demo`,
     );
   if (!/^\d+$/.test(port) || Number(port) < 1 || Number(port) > 65535)
     throw new Sentence(`PORT is “${port}”. Give a number from 1 to 65535: PORT=3000 npm start`);
@@ -68,6 +88,7 @@ async function main() {
   if (!buildIfNewer() || (isDev && !writeTheme()))
     throw new Sentence("The program could not be built. What went wrong stands above.");
 
+  if (letInFor !== undefined) return letIn(letInFor);
   if (!process.env.DATABASE_URL) {
     const other = takeFolder(dataDir, address);
     if (other)

@@ -8,7 +8,7 @@ import { countedBody, readableAddress } from "./doors";
 import { writtenDown } from "./requests";
 import { nonceContext, addressContext } from "~/services/request.server";
 import { database } from "~/db/client.server";
-import { startJobs, stopJobs } from "~/services/jobs.server";
+import { jobsTrouble, startJobs, stopJobs } from "~/services/jobs.server";
 import { endStreams } from "~/services/live-hub.server";
 import { log } from "~/watch/log.server";
 import { metrics } from "~/watch/metrics.server";
@@ -85,7 +85,7 @@ app.get("/healthz", (_request, response) => void response.type("text/plain").sen
 app.get("/readyz", (_request, response) => {
   response.set("Cache-Control", "no-store").type("text/plain");
   sql`select 1`.execute(database()).then(
-    () => response.send("ready"),
+    () => response.send(["ready", jobsTrouble()].filter(Boolean).join("; but ")),
     () => response.status(503).send("the database does not answer"),
   );
 });

@@ -19,7 +19,7 @@ const origin = "http://127.0.0.1";
 
 /** The cookie of a fresh session. */
 export async function cookieOf(accountId: string): Promise<string> {
-  const answer = await signInAndGo(new Request(origin), accountId, "/");
+  const answer = await signInAndGo(new Request(origin), accountId, "/", "127.0.0.1");
   return (answer.headers.get("set-cookie") ?? "").split(";")[0] ?? "";
 }
 

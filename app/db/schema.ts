@@ -35,6 +35,12 @@ export interface PasswordLetterTable {
   written_at: CreatedAt;
   expires_at: Instant;
 }
+export interface KnownOriginTable {
+  account_id: string;
+  kind: "device" | "place";
+  key_hash: string;
+  seen_at: Instant;
+}
 export interface SetupCodeTable {
   id: Generated<boolean>;
   code_hash: string;
@@ -554,6 +560,7 @@ export interface DB {
   login_session: LoginSessionTable;
   password_letter: PasswordLetterTable;
   setup_code: SetupCodeTable;
+  known_origin: KnownOriginTable;
   ingredient: IngredientTable;
   ingredient_substance: IngredientSubstanceTable;
   recipe: RecipeTable;

@@ -242,7 +242,11 @@ async function endSessions(db: Kysely<DB>, accountId: string, kept?: string): Pr
 }
 
 /** Signs an account out on every device. */
-export const closeAllSessions = (db: Kysely<DB>, accountId: string): Promise<void> => endSessions(db, accountId);
+export async function closeAllSessions(db: Kysely<DB>, accountId: string): Promise<void> {
+  await endSessions(db, accountId);
+  // A device that is not ours any more is a stranger's.
+  await db.deleteFrom("known_origin").where("account_id", "=", accountId).execute();
+}
 
 /** How long a letter for a new password is good, in hours. */
 export const letterHours = 2;

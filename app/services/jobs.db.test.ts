@@ -3,7 +3,7 @@ import { sql } from "kysely";
 import PgBoss from "pg-boss";
 import type { DB } from "~/db/schema";
 import { programDatabase } from "../../test/database";
-import { atWork, takeOver } from "./jobs.server";
+import { atWork, jobsTrouble, stopJobs, takeOver, workOff } from "./jobs.server";
 
 let db: Kysely<DB>;
 let boss: PgBoss;
@@ -49,4 +49,42 @@ test("a job whose process ended is done again; one that is being worked on, and 
   // The lock went with the work; what is still called active then was left by whoever held it.
   expect(await takeOver(db, boss)).toBe(1);
   expect(await stateOf(alive)).toBe("retry");
+});
+
+test("a queue that is away as a job ends is told when it is back, once; meanwhile readiness says so", async () => {
+  const told: string[] = [];
+  const said: (string | undefined)[] = [];
+  let fetched = 0;
+  let isBack = () => {};
+  const heard = new Promise<void>((resolve) => (isBack = resolve));
+  const away = () => Promise.reject(new Error("the database is away"));
+  const working = workOff(
+    {
+      // Nobody is there at first, then one job, then nothing more.
+      fetch: () => {
+        fetched += 1;
+        if (fetched === 1) return away();
+        return Promise.resolve(fetched === 2 ? [{ id: crypto.randomUUID(), name: "sweep", data: {} }] : []) as never;
+      },
+      complete: (name) => {
+        said.push(jobsTrouble());
+        if (said.length < 3) return away();
+        told.push(String(name));
+        isBack();
+        return Promise.resolve();
+      },
+      fail: away,
+    },
+    "sweep",
+    { work: () => Promise.resolve(), atStart: false, secondsToEnd: 60 },
+    5,
+  );
+  await heard;
+  while (fetched < 3) await new Promise((resolve) => setTimeout(resolve, 5));
+  expect(told).toEqual(["sweep"]);
+  // Of the first telling nothing was wrong yet.
+  expect(said.map((one) => one?.includes("the database is away"))).toEqual([undefined, true, true]);
+  expect(jobsTrouble()).toBeUndefined();
+  stopJobs();
+  await working;
 });

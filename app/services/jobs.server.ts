@@ -1,3 +1,4 @@
+import { setTimeout as wait } from "node:timers/promises";
 import { type Kysely, sql } from "kysely";
 import PgBoss from "pg-boss";
 import { database, databaseUrl } from "~/db/client.server";
@@ -8,6 +9,7 @@ import { sweepAttempts } from "./limits.server";
 import { log } from "~/watch/log.server";
 import { metrics } from "~/watch/metrics.server";
 import { searchOrder } from "./order-search.server";
+import { sweepOrigins } from "./origins.server";
 import { removeExpired } from "./privacy.server";
 import { holdQueue, queue } from "./queue.server";
 
@@ -20,13 +22,14 @@ import { holdQueue, queue } from "./queue.server";
 async function sweep(): Promise<void> {
   await sweepAttempts();
   await sweepLetters(database());
+  await sweepOrigins(database());
   await sweepRuns(database());
   const removed = await removeExpired(database());
   if (removed > 0) log.info({ classes: removed }, "health data removed");
   await noteBackupAge(database());
 }
 
-interface Job {
+export interface Job {
   /** When it is done by itself; absent for what is only asked for. */
   readonly cron?: string;
   readonly work: (asked: Asked) => Promise<unknown>;
@@ -92,6 +95,58 @@ const takeOverEvery = 60_000;
 
 let isStopping = false;
 
+/** What the queue last failed with, and since when, by queue; empty while all is well. */
+const troubles = new Map<string, { readonly since: Date; readonly problem: string }>();
+
+/** What is wrong with the jobs, for readiness: pages are served all the same. `undefined` while nothing is. */
+export function jobsTrouble(): string | undefined {
+  const [first] = [...troubles].sort(([, a], [, b]) => a.since.getTime() - b.since.getTime());
+  return first && `jobs “${first[0]}” stand still since ${first[1].since.toISOString()}: ${first[1].problem}`;
+}
+
+/** Does one job; gives how the queue is told what came of it, which is tried until it has heard. */
+async function worked(boss: Queue, name: string, job: Job, taken: { readonly id: string; readonly data: Asked }) {
+  try {
+    await atWork(database(), taken.id, () => job.work(taken.data));
+    metrics.jobs.inc({ job: name, outcome: "good" });
+    return () => boss.complete(name, taken.id);
+  } catch (error) {
+    metrics.jobs.inc({ job: name, outcome: "failed" });
+    log.error({ err: error, job: name }, "a job failed");
+    const problem = error instanceof Error ? error.message : "it failed";
+    return () => boss.fail(name, taken.id, { problem });
+  }
+}
+
+/** What of the queue is needed to work it off. */
+export type Queue = Pick<PgBoss, "fetch" | "complete" | "fail">;
+
+/**
+ * Works a queue off, one job after the other, for as long as the process lives. The package's own worker tells the queue of a job's end
+ * without waiting for it: where the database is away at that moment, the whole process ends by it.
+ * @param pause milliseconds between two looks, and before what failed is tried again.
+ */
+export async function workOff(boss: Queue, name: string, job: Job, pause = lookEvery * 1000): Promise<void> {
+  let tell: (() => Promise<unknown>) | undefined;
+  while (!isStopping) {
+    try {
+      await tell?.();
+      tell = undefined;
+      const [taken] = await boss.fetch<Asked>(name);
+      troubles.delete(name);
+      if (taken) {
+        tell = await worked(boss, name, job, taken);
+        continue;
+      }
+    } catch (error) {
+      const problem = error instanceof Error ? error.message : String(error);
+      if (!troubles.has(name)) log.warn({ err: error, job: name }, "the queue of jobs does not answer");
+      troubles.set(name, { since: troubles.get(name)?.since ?? new Date(), problem });
+    }
+    await wait(pause, undefined, { ref: false });
+  }
+}
+
 async function open(): Promise<void> {
   const boss = new PgBoss({ connectionString: databaseUrl(), max: 2, application_name: "apron-bell jobs" });
   boss.on("error", (error) => log.warn({ err: error }, "the queue of jobs"));
@@ -102,16 +157,7 @@ async function open(): Promise<void> {
     await boss.createQueue(name);
     if (job.cron !== undefined)
       await boss.schedule(name, job.cron, undefined, { tz: Intl.DateTimeFormat().resolvedOptions().timeZone });
-    await boss.work<Asked>(name, { pollingIntervalSeconds: lookEvery }, async ([taken]) => {
-      try {
-        await (taken ? atWork(database(), taken.id, () => job.work(taken.data)) : job.work({}));
-        metrics.jobs.inc({ job: name, outcome: "good" });
-      } catch (error) {
-        metrics.jobs.inc({ job: name, outcome: "failed" });
-        log.error({ err: error, job: name }, "a job failed");
-        throw error;
-      }
-    });
+    void workOff(boss, name, job);
     if (job.atStart)
       await boss.send(name, {}, { singletonKey: name, singletonSeconds: 60, expireInSeconds: job.secondsToEnd });
   }

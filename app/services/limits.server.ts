@@ -1,4 +1,5 @@
 import { isIPv6 } from "node:net";
+import { setTimeout as wait } from "node:timers/promises";
 import { CompiledQuery, sql } from "kysely";
 import { RateLimiterMemory, RateLimiterPostgres } from "rate-limiter-flexible";
 import { database } from "~/db/client.server";
@@ -44,15 +45,19 @@ export function networkOf(address: string): string {
 }
 
 /**
- * Attempts to sign in: enough for a mistyped password, too few to guess one. Per account and place, per place, per account wherever
- * from, and in all.
+ * Attempts to sign in: enough for a mistyped password, too few to guess one. Strangers are counted per account and place, per place, and
+ * per account wherever from; whom the account knows, by itself, so that no stranger can use up its attempts. What all send together is
+ * slowed down and never refused.
  */
 const signIns = {
+  known: limiter("sign-in-known", 20, 600),
   accountAndPlace: limiter("sign-in-both", 5, 60),
   place: limiter("sign-in-place", 30, 60),
   account: limiter("sign-in-account", 60, 3600),
   overall: limiter("sign-in-all", 600, 60),
 } as const;
+/** How long an attempt waits while all together are too many, in ms. */
+const slowedBy = 2000;
 const accountKey = (email: string) => email.trim().toLowerCase().slice(0, 100);
 
 const secondsOf = (refused: unknown): number =>
@@ -61,18 +66,29 @@ const secondsOf = (refused: unknown): number =>
     Math.ceil((refused instanceof Object && "msBeforeNext" in refused ? Number(refused.msBeforeNext) : 60_000) / 1000),
   );
 
-/** Counts an attempt; gives the seconds to wait when there were too many. */
-export async function secondsToWait(email: string, address: string): Promise<number | undefined> {
+/**
+ * Counts an attempt; gives the seconds to wait when there were too many. The narrowest count comes first: an attempt that is refused there
+ * uses up no wider one.
+ * @param known how the account knows where it comes from; absent for a stranger.
+ */
+export async function secondsToWait(
+  email: string,
+  address: string,
+  known?: { readonly kind: string; readonly key: string },
+): Promise<number | undefined> {
   const [place, account] = [networkOf(address), accountKey(email)];
   try {
-    await signIns.overall.consume("all");
-    await signIns.place.consume(place);
-    await signIns.accountAndPlace.consume(`${place} ${account}`);
-    await signIns.account.consume(account);
-    return undefined;
+    if (known) await signIns.known.consume(`${account} ${known.kind} ${known.key}`);
+    else {
+      await signIns.accountAndPlace.consume(`${place} ${account}`);
+      await signIns.place.consume(place);
+      await signIns.account.consume(account);
+    }
   } catch (refused) {
     return secondsOf(refused);
   }
+  await signIns.overall.consume("all").catch(() => wait(slowedBy));
+  return undefined;
 }
 
 /** A right password clears the count of that account, here and everywhere. */

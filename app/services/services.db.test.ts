@@ -16,6 +16,7 @@ import { addPeople, importClass, saveClass, saveLabel, savePerson, settle, stamp
 import { decisionField, decisionsOf, signAllergies } from "./decisions.server";
 import {
   accountOfSession,
+  addAccount,
   closeAllSessions,
   closeSession,
   countAccounts,
@@ -31,6 +32,7 @@ import {
   signIn,
 } from "./accounts.server";
 import { forgetAttempts, networkOf, secondsToWait } from "./limits.server";
+import { knownAs, rememberOrigin } from "./origins.server";
 import { appendEvents, eventsOf, keepLog, logOf, snapshotOf } from "./live.server";
 import { loadDemo } from "./demo.server";
 
@@ -91,6 +93,7 @@ const migrations = [
   "0029-ages-and-tools",
   "0030-decided-rounds",
   "0031-words-and-seats",
+  "0032-known-origins",
 ] as const;
 /** Takes migrations back, newest first, up to and with the one named. */
 const takeBack = async (to: (typeof migrations)[number]) => {
@@ -456,6 +459,43 @@ test("attempts are counted in the database, an account's from everywhere, and an
   for (let place = 0; place < 61 && waits === undefined; place += 1)
     waits = await secondsToWait("many@club.example", `198.51.100.${place}`);
   expect(waits).toBeGreaterThan(0);
+});
+
+test("a stranger's attempts never lock out who is known: by the browser, by the place, and in all", async () => {
+  const email = "known@club.example";
+  const id = await addAccount(db, { email, name: "Known", role: "lead", password: "a long enough password" });
+  const home = { address: "203.0.113.5", device: "d".repeat(32) };
+  const elsewhere = { ...home, address: "203.0.113.77" };
+  expect(await knownAs(db, email, home)).toBeUndefined();
+  await rememberOrigin(db, id, home);
+  expect(await knownAs(db, email, home)).toMatchObject({ kind: "device" });
+  expect(await knownAs(db, email, elsewhere)).toMatchObject({ kind: "device" });
+  expect(await knownAs(db, email, { ...home, device: undefined })).toMatchObject({ kind: "place" });
+  expect(await knownAs(db, email, { ...elsewhere, device: "e".repeat(32) })).toBeUndefined();
+  expect(await knownAs(db, "nobody@club.example", home)).toBeUndefined();
+  const waits = async (of: { address: string; device: string | undefined }) =>
+    secondsToWait(email, of.address, await knownAs(db, email, of));
+  // Five at a time from thirteen places, then everything one place can send.
+  for (let place = 0; place < 13; place += 1)
+    for (let n = 0; n < 5; n += 1) await waits({ address: `198.51.100.${100 + place}`, device: undefined });
+  for (let n = 0; n < 640; n += 1) await waits({ address: "198.51.100.200", device: undefined });
+  expect(await waits({ address: "198.51.100.250", device: undefined })).toBeGreaterThan(0);
+  expect(await waits(home)).toBeUndefined();
+  expect(await waits(elsewhere)).toBeUndefined();
+  expect(await waits({ ...home, device: undefined })).toBeUndefined();
+  // What was refused has used up nothing that others share.
+  const { points } = await db
+    .selectFrom("attempt")
+    .select("points")
+    .where("key", "=", "sign-in-all:all")
+    .executeTakeFirstOrThrow();
+  expect(points).toBeLessThan(200);
+  // A device that is known guesses no more than anybody else.
+  let own: number | undefined;
+  for (let n = 0; n < 30 && own === undefined; n += 1) own = await waits(home);
+  expect(own).toBeGreaterThan(0);
+  await closeAllSessions(db, id);
+  expect(await knownAs(db, email, elsewhere)).toBeUndefined();
 });
 
 test.each([

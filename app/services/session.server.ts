@@ -6,8 +6,10 @@ import {
   data,
   redirect,
 } from "react-router";
+import crypto from "node:crypto";
 import Bowser from "bowser";
 import { database } from "~/db/client.server";
+import { rememberOrigin } from "./origins.server";
 import { tastesCookie } from "./request.server";
 import {
   type Account,
@@ -23,12 +25,17 @@ import {
 const bound = createCookie("__Host-apron", { httpOnly: true, sameSite: "lax", path: "/", secure: true });
 const plain = createCookie("apron", { httpOnly: true, sameSite: "lax", path: "/" });
 
-function cookieFor(request: Request) {
+/** By it a browser that was signed in here is known again, for a year, when it signs in anew. It opens nothing by itself. */
+const device = { httpOnly: true, sameSite: "lax", path: "/", maxAge: 31_536_000 } as const;
+const boundDevice = createCookie("__Host-apron-device", { ...device, secure: true });
+const plainDevice = createCookie("apron-device", device);
+
+function isPrivate(request: Request): boolean {
   const { protocol, hostname } = new URL(request.url);
-  return protocol === "https:" || hostname === "localhost" || hostname === "127.0.0.1" || hostname === "[::1]"
-    ? bound
-    : plain;
+  return protocol === "https:" || hostname === "localhost" || hostname === "127.0.0.1" || hostname === "[::1]";
 }
+const cookieFor = (request: Request) => (isPrivate(request) ? bound : plain);
+const deviceCookieFor = (request: Request) => (isPrivate(request) ? boundDevice : plainDevice);
 
 async function secretOf(request: Request): Promise<string | undefined> {
   const value: unknown = await cookieFor(request).parse(request.headers.get("cookie"));
@@ -95,9 +102,19 @@ function deviceOf(request: Request): string {
   return [browser.name, os.name].filter(Boolean).join(" on ");
 }
 
-export async function signInAndGo(request: Request, accountId: string, to: string): Promise<Response> {
+/** The secret by which a browser is known again when it signs in; `undefined` for one that never did. */
+export async function deviceSecretOf(request: Request): Promise<string | undefined> {
+  const value: unknown = await deviceCookieFor(request).parse(request.headers.get("cookie"));
+  return typeof value === "string" && /^[\w-]{32}$/.test(value) ? value : undefined;
+}
+
+/** @param address where the request comes from: it is known to the account from now on, and so is the device. */
+export async function signInAndGo(request: Request, accountId: string, to: string, address: string): Promise<Response> {
   const { secret, expires } = await openSession(database(), accountId, deviceOf(request));
+  const device = (await deviceSecretOf(request)) ?? crypto.randomBytes(24).toString("base64url");
+  await rememberOrigin(database(), accountId, { address, device });
   const headers = new Headers({ "Set-Cookie": await cookieFor(request).serialize(secret, { expires }) });
+  headers.append("Set-Cookie", await deviceCookieFor(request).serialize(device));
   // What the account chose goes with it to every device.
   headers.append("Set-Cookie", tastesCookie(await tastesOfAccount(database(), accountId)));
   return redirect(to, { headers });

@@ -31,6 +31,7 @@ import * as pens from "./0028-pens";
 import * as agesAndTools from "./0029-ages-and-tools";
 import * as decidedRounds from "./0030-decided-rounds";
 import * as wordsAndSeats from "./0031-words-and-seats";
+import * as knownOrigins from "./0032-known-origins";
 import { addIngredients } from "../queries/pantry.server";
 import { starterPantry } from "~/core/pantry";
 
@@ -68,6 +69,7 @@ const provider: MigrationProvider = {
     "0029-ages-and-tools": agesAndTools,
     "0030-decided-rounds": decidedRounds,
     "0031-words-and-seats": wordsAndSeats,
+    "0032-known-origins": knownOrigins,
   }),
 };
 

@@ -29,7 +29,9 @@ export async function action({ request, context }: Route.ActionArgs) {
   const submission = submissionOf(await formOf(request), { schema });
   const hide = { hideFields: ["password"] };
   if (submission.status !== "success") return data(submission.reply(hide), { status: 400 });
-  const seconds = await secondsToWait("first account", context.get(addressContext));
+  // Counted by place alone: nobody's attempts keep somebody elsewhere from the code.
+  const address = context.get(addressContext);
+  const seconds = await secondsToWait(`first account ${address}`, address);
   if (seconds !== undefined)
     return data(submission.reply({ ...hide, formErrors: [`Too many attempts. Wait ${seconds} seconds.`] }), {
       status: 429,
@@ -45,7 +47,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       }),
       { status: 400 },
     );
-  return signInAndGo(request, id, "/");
+  return signInAndGo(request, id, "/", address);
 }
 
 export default function FirstAccount({ actionData }: Route.ComponentProps) {

@@ -86,7 +86,11 @@ export async function action({ request, context }: Route.ActionArgs) {
     return { result: undefined, form: undefined, done: "That device is signed out." };
   }
   if (form.intent === "password") {
-    const seconds = await secondsToWait(account.email, context.get(addressContext));
+    // Whoever is signed in is no stranger: nobody else's attempts count here.
+    const seconds = await secondsToWait(account.email, context.get(addressContext), {
+      kind: "account",
+      key: account.id,
+    });
     const isOwn = seconds === undefined && (await signIn(db, account.email, form.old)) !== undefined;
     if (!isOwn)
       return data(

@@ -35,7 +35,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const submission = submissionOf(await formOf(request), { schema });
   if (submission.status !== "success") return data(submission.reply({ hideFields: ["password"] }), { status: 400 });
   const accountId = await spendLetter(database(), params.token, submission.value.password);
-  return accountId === undefined ? refuse(context) : signInAndGo(request, accountId, "/");
+  return accountId === undefined ? refuse(context) : signInAndGo(request, accountId, "/", context.get(addressContext));
 }
 
 export default function NewPassword({ actionData }: Route.ComponentProps) {

@@ -6,8 +6,9 @@ import { formOf, words, submissionOf } from "../form";
 import { database } from "~/db/client.server";
 import { countAccounts, signIn } from "~/services/accounts.server";
 import { forgetAttempts, secondsToWait } from "~/services/limits.server";
+import { knownAs } from "~/services/origins.server";
 import { addressContext } from "~/services/request.server";
-import { pathBack, signInAndGo } from "~/services/session.server";
+import { deviceSecretOf, pathBack, signInAndGo } from "~/services/session.server";
 import { FormError, Primary, TextField, TextLink } from "~/ui/parts/fields";
 import { Mark } from "~/ui/sheet/Mark";
 import { Hidden } from "~/ui/parts/plain";
@@ -30,7 +31,8 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (submission.status !== "success") return data(submission.reply(hide), { status: 400 });
   const { email, password, back } = submission.value;
   const address = context.get(addressContext);
-  const seconds = await secondsToWait(email, address);
+  const known = await knownAs(database(), email, { address, device: await deviceSecretOf(request) });
+  const seconds = await secondsToWait(email, address, known);
   if (seconds !== undefined) {
     return data(
       submission.reply({ ...hide, formErrors: [`Too many attempts. Wait ${seconds} seconds, then try again.`] }),
@@ -49,7 +51,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       { status: 400 },
     );
   await forgetAttempts(email, address);
-  return signInAndGo(request, account.id, pathBack(back ?? null));
+  return signInAndGo(request, account.id, pathBack(back ?? null), address);
 }
 
 export const headers = ({ actionHeaders }: Route.HeadersArgs) => actionHeaders;
