@@ -1,3 +1,4 @@
+import net from "node:net";
 import { bringIn, expect, openClass, ownClass, test } from "./fixtures";
 
 const nobody = "00000000-0000-4000-8000-000000000000";
@@ -24,6 +25,43 @@ test("addresses that are none answer 404 with a sentence, never a 500", async ({
     expect(answer.status(), address).toBe(404);
     expect(await answer.text(), address).toMatch(/There is no/);
   }
+});
+
+/** One request as it is written here, to its last byte; what came back until the other side closed. */
+const written = (base: string, text: string): Promise<string> =>
+  new Promise((resolve, reject) => {
+    const { hostname, port } = new URL(base);
+    const socket = net.connect(Number(port), hostname, () => socket.write(text));
+    let came = "";
+    socket.setEncoding("utf8").on("data", (part: string) => (came += part));
+    socket.on("end", () => socket.end()).on("close", () => resolve(came));
+    socket.on("error", reject);
+  });
+
+test("methods nobody needs, proxies that say nonsense and heads of streams are answered, and end", async ({
+  page,
+  baseURL,
+}) => {
+  const base = await openClass(page, "Masters' crepe morning");
+  const own = baseURL ?? "";
+  const lines = (method: string, path: string, ...heads: string[]) =>
+    [`${method} ${path} HTTP/1.1`, `Host: ${new URL(own).host}`, "Connection: close", ...heads, "", ""].join("\r\n");
+  for (const request of [
+    lines("TRACE", "/sign-in"),
+    lines("OPTIONS", "/sign-in"),
+    lines("GET", "/sign-in", "X-Forwarded-Host: a b"),
+    lines("GET", "/sign-in", "X-Forwarded-Host: [1"),
+    lines("GET", "/sign-in", "X-Forwarded-Host: a..b:99999"),
+    lines("GET", "/sign-in", "X-Forwarded-Proto: gopher"),
+    lines("GET", "/sign-in", "X-Forwarded-For: nobody, at, all", "X-Forwarded-Proto: javascript:"),
+  ])
+    expect(await written(own, request), request).toMatch(/^HTTP\/1\.1 40[05] /);
+  expect(await written(own, lines("GET", "/sign-in", "X-Forwarded-For: nobody"))).toMatch(/^HTTP\/1\.1 200 /);
+  // A body that is too large: said so, and said that the connection ends.
+  const large = `POST /sign-in HTTP/1.1\r\nHost: ${new URL(own).host}\r\nOrigin: ${own}\r\nContent-Length: 900000\r\n\r\nemail=`;
+  expect(await written(own, large)).toMatch(/^HTTP\/1\.1 413 [\s\S]*\r\nConnection: close\r\n/);
+  const head = await page.request.head(`${base}/changes`);
+  expect([head.status(), head.headers()["content-type"]]).toEqual([200, "text/event-stream; charset=utf-8"]);
 });
 
 test("a form that is wrong says so beside each field and keeps what was typed", async ({ page }) => {

@@ -98,6 +98,22 @@ test("a second start on the same data says where the first answers and leaves it
   expect(second.stderr).toContain(`answers at ${first.base}`);
   expect((await fetch(`${first.base}/sign-in`)).status).toBe(200);
 
+  // A way in for whoever is locked out, beside the running program and without mail.
+  const letIn = (email: string) =>
+    spawnSync(process.execPath, ["scripts/start.mjs", `--let-in=${email}`], {
+      env: { ...env, APRON_DATA_DIR: folder },
+      encoding: "utf8",
+    });
+  const link = /Open (http:\S+) within two hours/.exec(letIn("lead@boathouse.example").stdout)?.[1] ?? "";
+  expect(link.startsWith(first.base)).toBe(true);
+  expect(await (await fetch(link)).text()).toContain("Choose a new password");
+  const nobody = letIn("nobody@boathouse.example");
+  expect([nobody.status, nobody.stderr.trim()]).toEqual([
+    1,
+    "Nobody signs in as “nobody@boathouse.example”, or the account is closed. Nothing was changed.",
+  ]);
+  expect((await fetch(`${first.base}/sign-in`)).status).toBe(200);
+
   const pid = Number(fs.readFileSync(databasePid(), "utf8").split("\n")[0]);
   process.kill(pid, "SIGKILL");
   // Asked while it is away: an answer in a sentence or a wait, never a dead server.

@@ -10,6 +10,7 @@ import pg from "pg";
 import { type Guest, type SeatingProblem, costOf, seatings } from "~/core/seating";
 import { type Timeline, schedule, searchThrough, usualEffort } from "~/core/schedule";
 import { chromiumPath } from "./lib/chromium.mjs";
+import { screenTimes } from "./screens";
 import { shapes } from "./shapes";
 import { plan } from "~/core/plan";
 import { demoAccounts, demoClasses } from "~/demo/boathouse";
@@ -293,7 +294,17 @@ async function store(url: string, id: string, classes: number, peopleEach: numbe
   await client.end();
 }
 
-async function pageTimes(): Promise<{ pages: Record<string, string>[]; typing: Record<string, string>[] }> {
+interface Served {
+  readonly base: string;
+  /** Address of its database. */
+  readonly url: string;
+  /** Of the process that started the server. */
+  readonly pid: number;
+  readonly signIn: (email: string) => Promise<string>;
+}
+
+/** A program of its own with the demonstration, for as long as it is measured. */
+async function served<T>(measure: (program: Served) => Promise<T>): Promise<T> {
   const port = 34_000 + (process.pid % 1000);
   const base = `http://127.0.0.1:${port}`;
   const told = path.join(os.tmpdir(), `apron-bell-bench-${port}.url`);
@@ -312,21 +323,35 @@ async function pageTimes(): Promise<{ pages: Record<string, string>[]; typing: R
       n += 1
     )
       await new Promise((resolve) => setTimeout(resolve, 500));
-    const lead = demoAccounts[0];
-    const signedIn = await fetch(`${base}/sign-in`, {
-      method: "POST",
-      redirect: "manual",
-      headers: { origin: base, "content-type": "application/x-www-form-urlencoded" },
-      body: new URLSearchParams({ email: lead.email, password: lead.password }),
-    });
-    const cookie = signedIn.headers.get("set-cookie")?.split(";")[0] ?? "";
-    const list = await (await fetch(`${base}/`, { headers: { cookie } })).text();
-    const id = /\/classes\/([0-9a-f-]{36})"/.exec(list)?.[1] ?? "";
+    const signIn = async (email: string) => {
+      const signedIn = await fetch(`${base}/sign-in`, {
+        method: "POST",
+        redirect: "manual",
+        headers: { origin: base, "content-type": "application/x-www-form-urlencoded" },
+        body: new URLSearchParams({ email, password: demoAccounts[0].password }),
+      });
+      return signedIn.headers.get("set-cookie")?.split(";")[0] ?? "";
+    };
+    const { url } = JSON.parse(fs.readFileSync(told, "utf8")) as { url: string };
+    return await measure({ base, url, pid: server.pid ?? 0, signIn });
+  } finally {
+    server.kill("SIGTERM");
+    await new Promise((resolve) => server.once("exit", resolve));
+  }
+}
+
+const firstClass = async (base: string, cookie: string): Promise<string> =>
+  /\/classes\/([0-9a-f-]{36})"/.exec(await (await fetch(`${base}/`, { headers: { cookie } })).text())?.[1] ?? "";
+
+const pageTimes = (): Promise<{ pages: Record<string, string>[]; typing: Record<string, string>[] }> =>
+  served(async ({ base, url, signIn }) => {
+    const cookie = await signIn(demoAccounts[0].email);
+    const id = await firstClass(base, cookie);
     const stages = ["brief", "people", "allergies", "amounts", "kits", "shopping", "gear", "timeline", "teach"];
     const pages = [barest, "/", ...stages.map((stage) => `/classes/${id}/${stage}`)];
     await timesOf(base, pages, cookie);
     const few = await timesOf(base, pages, cookie);
-    await store((JSON.parse(fs.readFileSync(told, "utf8")) as { url: string }).url, id, 1000, 30);
+    await store(url, id, 1000, 30);
     await timesOf(base, ["/"], cookie);
     const many = await timesOf(base, pages, cookie);
     const p95 = (times: Map<string, number[]>, page: string) => percentile(times.get(page) ?? [], 0.95);
@@ -341,11 +366,21 @@ async function pageTimes(): Promise<{ pages: Record<string, string>[]; typing: R
       "p95 with 1,000 classes, times the barest": (p95(many, page) / p95(many, barest)).toFixed(2),
     }));
     return { pages: rows, typing: await typingFrames(base, `/classes/${id}/brief`) };
-  } finally {
-    server.kill("SIGTERM");
-    await new Promise((resolve) => server.once("exit", resolve));
-  }
-}
+  });
+
+const screensTable = (): Promise<Record<string, string>[]> =>
+  served(async ({ base, url, pid, signIn }) => {
+    const lead = demoAccounts[0].email;
+    const id = await firstClass(base, await signIn(lead));
+    const { toLast, processorSeconds } = await screenTimes(base, url, lead, id, signIn, pid);
+    return [
+      {
+        "press to last screen, median ms": median(toLast).toFixed(0),
+        "p95 ms": percentile(toLast, 0.95).toFixed(0),
+        "processor ms of the server a press": (processorSeconds * 1000).toFixed(0),
+      },
+    ];
+  });
 
 const isAsked = (part: string) => process.argv.length <= 2 || process.argv.includes(part);
 if (isAsked("core")) {
@@ -360,8 +395,12 @@ if (isAsked("pages")) {
   console.log(
     `pages, ${connections} connections, ${requestsPerRound * rounds} requests each in ${rounds} rounds, server and load on the same machine`,
   );
-  const served = await pageTimes();
-  console.table(served.pages);
+  const measured = await pageTimes();
+  console.table(measured.pages);
   console.log("typing in the brief, in Chromium on the same machine");
-  console.table(served.typing);
+  console.table(measured.typing);
+}
+if (isAsked("screens")) {
+  console.log("200 screens that listen to one class, screens and server on the same machine");
+  console.table(await screensTable());
 }

@@ -19,12 +19,26 @@ function isReadable(address: string): boolean {
 /** The longest address of ours is a sign-in that remembers where one wanted to go. */
 const mostLetters = 2000;
 
-export const readableAddress: RequestHandler = (request, response, next) => {
-  const host = request.headers.host ?? "";
-  const forwarded = [request.headers["x-forwarded-host"], request.headers["x-forwarded-proto"]].flatMap(
-    (one) => one ?? [],
+/** What pages and files of this program are asked with. */
+const methods: readonly string[] = ["GET", "HEAD", "POST", "PUT", "PATCH", "DELETE"];
+
+/** Is what a proxy says of the first hop a name, or a protocol, that an address can be made of? One that says nothing is. */
+function isForwardedWell({ headers }: Request): boolean {
+  const first = (name: string) => headers[name]?.toString().split(",")[0]?.trim();
+  const [host, protocol] = [first("x-forwarded-host"), first("x-forwarded-proto")];
+  return (
+    (host === undefined || (hostName.test(host) && URL.canParse(`http://${host}`))) &&
+    (protocol === undefined || protocol === "http" || protocol === "https")
   );
-  if (!hostName.test(host) || forwarded.some((one) => !/^[A-Za-z0-9.:,\s[\]-]{1,300}$/.test(one)))
+}
+
+export const readableAddress: RequestHandler = (request, response, next) => {
+  if (!methods.includes(request.method)) {
+    response.set("Allow", methods.join(", "));
+    return plain(response, 405, `${request.method} is nothing this program answers to. Open the page with a browser.`);
+  }
+  const host = request.headers.host ?? "";
+  if (!hostName.test(host) || !URL.canParse(`http://${host}`) || !isForwardedWell(request))
     return plain(
       response,
       400,
@@ -62,9 +76,13 @@ export const countedBody: RequestHandler = (request, response, next) => {
   const [, most, what] = bodies.find(([path]) => path.test(request.path)) ?? [undefined, mostForm, "a form"];
   const tooLarge = () => {
     if (response.headersSent) return void request.destroy();
-    // Not "Connection: close": that ends the connection as soon as the answer is written, and what the sender has still under way
-    // then wipes the answer out before it is read.
-    response.once("finish", () => setTimeout(() => request.socket.destroy(), lingers).unref());
+    response.set("Connection", "close");
+    // Ended at once, what the sender has still under way would wipe the answer out before it is read.
+    const { socket } = request;
+    socket.destroySoon = () => {
+      socket.end();
+      setTimeout(() => socket.destroy(), lingers).unref();
+    };
     plain(
       response,
       413,

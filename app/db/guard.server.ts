@@ -21,7 +21,9 @@ export function isLost(error: unknown): boolean {
     lostCodes.includes(code) ||
     /^(?:08|57P0|53)/.test(code) ||
     (error instanceof Error &&
-      /Connection terminated|connection timeout|not queryable|ended the connection/i.test(error.message))
+      /Connection terminated|connection timeout|timeout exceeded when trying to connect|not queryable|ended the connection/i.test(
+        error.message,
+      ))
   );
 }
 

@@ -14,8 +14,8 @@ import { MenuAction, MenuLink, MenuRule, MoreMenu } from "~/ui/parts/Menu";
 import { look } from "~/ui/theme/look";
 
 export const loader = async ({ context }: Route.LoaderArgs) => {
-  const { name, role } = accountOf(context);
-  return { name, role, isBackupLate: role === "lead" && (await isBackupLate(database())) };
+  const { id, name, role } = accountOf(context);
+  return { id, name, role, isBackupLate: role === "lead" && (await isBackupLate(database())) };
 };
 
 /** The frame of every page but the live screen. */
@@ -24,11 +24,11 @@ export default function Framed({ loaderData }: Route.ComponentProps) {
   const strip = useStrip<HTMLElement>(useLocation().pathname.split("/")[1]);
   // What was ticked on a screen that was left before it could be sent goes from here.
   useEffect(() => {
-    const send = () => void flushEverywhere();
+    const send = () => void flushEverywhere(loaderData.id);
     send();
     addEventListener("online", send);
     return () => removeEventListener("online", send);
-  }, []);
+  }, [loaderData.id]);
   return (
     <>
       <a className={look("skip")} href="#content">

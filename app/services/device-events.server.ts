@@ -1,3 +1,4 @@
+import { sql } from "kysely";
 import { z } from "zod";
 
 /** Events at most that a device sends at once; more come in the next slice. */
@@ -77,3 +78,9 @@ export function answerFor(
     ? Response.json({ problem: `Not understood: ${first.problem}.`, kept, refused }, { status: 400 })
     : Response.json({ kept, refused });
 }
+
+/** Only rows that were received in the last seconds; all of them where none are given. */
+export const receivedWithin = (table: "live_event" | "tick_event", seconds: number | undefined) =>
+  seconds === undefined
+    ? sql<boolean>`true`
+    : sql<boolean>`${sql.ref(`${table}.received_at`)} > now() - make_interval(secs => ${seconds})`;

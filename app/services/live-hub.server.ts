@@ -1,11 +1,13 @@
 import { EventEmitter } from "node:events";
 import pg from "pg";
-import { databaseUrl } from "~/db/client.server";
+import { database, databaseUrl } from "~/db/client.server";
+import type { Account } from "./accounts.server";
+import { type News, type Told, newsOf, readAgain } from "./live-news.server";
 import { metrics } from "~/watch/metrics.server";
 
 /**
- * One listening connection a process. What it says is only "something changed in this class"; whoever listens reads the table,
- * so that catching up after a gap and following live are the same path.
+ * One listening connection a process. What it says is only "something changed in this class": what that is, is read once for all who
+ * listen here. After a gap they are told to read everything anew.
  */
 class LiveHub {
   private readonly told = new EventEmitter().setMaxListeners(0);
@@ -36,18 +38,46 @@ class LiveHub {
     client.on("end", again);
     client.on(
       "notification",
-      ({ payload = "" }) => void this.told.emit(payload.startsWith("account ") ? payload : `class ${payload}`),
+      ({ payload = "" }) => void (payload.startsWith("account ") ? this.told.emit(payload) : this.tell(payload)),
     );
     await client.connect();
     await client.query("listen live");
     this.client = client;
   }
 
-  /** Calls `heard` whenever something may have changed; resolves once nothing can be missed any more. */
-  async listen(classId: string, heard: () => void): Promise<() => void> {
+  /** What was told of each class that somebody here listens to, and whether it changed again while that was read. */
+  private readonly classes = new Map<string, { readonly told: Told; isReading: boolean; isChanged: boolean }>();
+
+  /** Reads what is new in a class and tells it; what comes in meanwhile is read in the next round. */
+  private async tell(classId: string): Promise<void> {
+    const one = this.classes.get(classId);
+    if (!one) return;
+    one.isChanged = true;
+    if (one.isReading) return;
+    one.isReading = true;
+    try {
+      while (one.isChanged) {
+        one.isChanged = false;
+        const news = await newsOf(database(), classId, one.told);
+        if (news) this.told.emit(`class ${classId}`, news);
+      }
+    } catch {
+      this.told.emit(`class ${classId}`, { lead: readAgain, assistant: readAgain });
+    } finally {
+      one.isReading = false;
+    }
+  }
+
+  /** Calls `heard` with what is new, or with the word to read everything anew; resolves once nothing can be missed any more. */
+  async listen(classId: string, heard: (news: News) => void): Promise<() => void> {
     await this.open();
-    this.told.on(`class ${classId}`, heard).on("all", heard);
-    return () => void this.told.off(`class ${classId}`, heard).off("all", heard);
+    if (!this.classes.has(classId)) this.classes.set(classId, { told: new Map(), isReading: false, isChanged: false });
+    const missed = () => heard({ lead: readAgain, assistant: readAgain });
+    this.told.on(`class ${classId}`, heard).on("all", missed);
+    return () => {
+      this.told.off(`class ${classId}`, heard).off("all", missed);
+      if (this.told.listenerCount(`class ${classId}`) === 0) this.classes.delete(classId);
+    };
   }
 
   /** Calls `heard` whenever a sign-in of an account may have ended. */
@@ -70,6 +100,12 @@ const streams = (held.apronBellStreams ??= new Set());
 
 const heartbeatMs = 20_000;
 
+export const streamHeaders = {
+  "Content-Type": "text/event-stream",
+  "Cache-Control": "no-cache, no-transform",
+  "X-Accel-Buffering": "no",
+} as const;
+
 /** Open streams of one account, and of all: tablets and tabs have one each, and whoever opens more has forgotten some. */
 const mostStreams = { account: 24, all: 1000 } as const;
 const streamsOf = new Map<string, number>();
@@ -77,12 +113,12 @@ const streamsOf = new Map<string, number>();
 const askEvery = 15_000;
 
 /**
- * A stream of "changed" events for one class, with heartbeats; ends with the request, the server, or the session.
+ * A stream of what happens in one class, with heartbeats; ends with the request, the server, or the session.
  * @param mayListen asked now and then: a session that was ended ends its streams.
  */
 export async function changesStream(
   classId: string,
-  accountId: string,
+  { id: accountId, role }: Pick<Account, "id" | "role">,
   mayListen: () => Promise<boolean>,
   signal: AbortSignal,
 ): Promise<Response> {
@@ -99,10 +135,10 @@ export async function changesStream(
     async start(controller) {
       let isOpen = true;
       const send = (text: string) => {
-        if (isOpen) controller.enqueue(encoder.encode(text));
+        if (isOpen && text !== "") controller.enqueue(encoder.encode(text));
       };
       const forget = await liveHub()
-        .listen(classId, () => send("event: changed\ndata: {}\n\n"))
+        .listen(classId, (news) => send(news[role]))
         .catch((error: unknown) => {
           streamsOf.set(accountId, Math.max(0, (streamsOf.get(accountId) ?? 1) - 1));
           throw error;
@@ -133,17 +169,11 @@ export async function changesStream(
       metrics.streams.set(streams.size);
       signal.addEventListener("abort", end, { once: true });
       if (signal.aborted) end();
-      else send("retry: 1000\nevent: changed\ndata: {}\n\n");
+      else send(`retry: 1000\n${readAgain}`);
     },
     cancel: () => end(),
   });
-  return new Response(body, {
-    headers: {
-      "Content-Type": "text/event-stream",
-      "Cache-Control": "no-cache, no-transform",
-      "X-Accel-Buffering": "no",
-    },
-  });
+  return new Response(body, { headers: streamHeaders });
 }
 
 /** Ends every open stream and the listening connection: an open stream would keep the server from closing. */

@@ -7,7 +7,9 @@ import { type LiveEvent, stationStates } from "~/core/teach";
 import { database, within } from "~/db/client.server";
 import type { DB } from "~/db/schema";
 import { readClassFile, writeClassFile } from "~/formats/class-file";
+import type { Account } from "./accounts.server";
 import { settle } from "./classes.server";
+import { receivedWithin } from "./device-events.server";
 
 const happened = { id: z.uuid(), at: z.number().min(0).max(8.64e15) };
 const ref = z.string().min(1).max(80);
@@ -34,12 +36,25 @@ export const liveEventSchema = z.discriminatedUnion("kind", [
   z.strictObject({ ...happened, kind: z.literal("class-reopened") }),
 ]);
 
-/** The events of a class in the order they were received. */
-export async function eventsOf(db: Kysely<DB>, classId: string): Promise<LiveEvent[]> {
+/**
+ * The events of a class in the order they were received. What a lead noted may be about anybody's health: an assistant does not read it.
+ * @param seconds only those received in the last so many seconds; all where absent.
+ */
+export async function eventsOf(
+  db: Kysely<DB>,
+  classId: string,
+  reader: Pick<Account, "role">,
+  seconds?: number,
+): Promise<LiveEvent[]> {
   const rows = await db
     .selectFrom("live_event")
-    .select(["id", "happened_at", "kind", "body"])
+    .leftJoin("account", "account.id", "account_id")
+    .select(["live_event.id", "happened_at", "kind", "body"])
     .where("class_id", "=", classId)
+    .where(receivedWithin("live_event", seconds))
+    .$if(reader.role !== "lead", (query) =>
+      query.where((eb) => eb.or([eb("kind", "<>", "note-added"), eb("account.role", "=", "assistant")])),
+    )
     .orderBy("seq")
     .execute();
   return rows.map((row) =>

@@ -32,6 +32,7 @@ import {
   signIn,
 } from "./accounts.server";
 import { forgetAttempts, networkOf, secondsToWait } from "./limits.server";
+import { type Told, newsOf } from "./live-news.server";
 import { knownAs, rememberOrigin } from "./origins.server";
 import { appendEvents, eventsOf, keepLog, logOf, snapshotOf } from "./live.server";
 import { loadDemo } from "./demo.server";
@@ -323,9 +324,28 @@ test("an event sent twice, or by two devices at once, is kept once; the class is
     appendEvents(db, input, events.slice(1), lead),
     appendEvents(db, input, events, lead),
   ]);
-  const kept = await eventsOf(db, id);
+  const kept = await eventsOf(db, id, { role: "lead" });
   expect(kept).toHaveLength(3);
   expect(fold(kept)).toEqual(fold(events));
+  // What the lead noted is not for an assistant, whichever way it would come; an assistant's own note is for both.
+  const kinds = (read: readonly LiveEvent[]) => read.map((event) => event.kind);
+  expect(kinds(await eventsOf(db, id, { role: "assistant" })).sort()).toEqual(["bell-rung", "class-started"]);
+  const helper = await anAccount(db, "assistant");
+  const own: LiveEvent = { id: crypto.randomUUID(), at: 2600, kind: "note-added", text: "cold" };
+  await appendEvents(db, input, [own], helper);
+  expect(await eventsOf(db, id, { role: "assistant" })).toContainEqual(own);
+  const told: Told = new Map();
+  const news = await newsOf(db, id, told);
+  expect(news?.lead).toContain('"hot"');
+  expect(news?.assistant).not.toContain('"hot"');
+  expect(news?.assistant).toContain('"cold"');
+  // Told once: until something comes in there is no news.
+  expect(await newsOf(db, id, told)).toBeUndefined();
+  const later: LiveEvent = { id: crypto.randomUUID(), at: 2700, kind: "delay-added", minutes: 2 };
+  await appendEvents(db, input, [later], lead);
+  const [head, data = ""] = (await newsOf(db, id, told))?.lead.trim().split("\n") ?? [];
+  expect(head).toBe("event: news");
+  expect(JSON.parse(data.slice("data: ".length))).toEqual({ events: [later], ticks: [] });
   await db.updateTable("class").set({ people: 40 }).where("id", "=", id).execute();
   expect((await snapshotOf(id))?.brief.people).toBe(input.brief.people);
   expect(await keepLog(db, id, 0, { piecesMade: 40, note: "well" }, lead)).toBe(true);

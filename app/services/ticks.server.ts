@@ -2,6 +2,7 @@ import type { Kysely } from "kysely";
 import { z } from "zod";
 import { type TickEvent, tickLists } from "~/core/pack";
 import type { DB } from "~/db/schema";
+import { receivedWithin } from "./device-events.server";
 
 const body = {
   contents: z
@@ -31,13 +32,17 @@ export const tickEventSchema = z.strictObject({
 });
 const bodySchema = z.object(body);
 
-/** Every tick of a class in the order in which they were received, with the name of who made it. */
-export async function ticksOf(db: Kysely<DB>, classId: string): Promise<TickEvent[]> {
+/**
+ * Every tick of a class in the order in which they were received, with the name of who made it.
+ * @param seconds only those received in the last so many seconds; all where absent.
+ */
+export async function ticksOf(db: Kysely<DB>, classId: string, seconds?: number): Promise<TickEvent[]> {
   const rows = await db
     .selectFrom("tick_event")
     .leftJoin("account", "account.id", "account_id")
     .select(["tick_event.id", "happened_at", "list", "key", "is_on", "body", "account.name as by"])
     .where("class_id", "=", classId)
+    .where(receivedWithin("tick_event", seconds))
     .orderBy("seq")
     .execute();
   return rows.map((row) => ({

@@ -171,7 +171,9 @@ describe("the shopping list", () => {
 describe("the live screen", () => {
   const started = new Date("2026-11-28T09:30:00Z").getTime();
   const live = (events: LiveEvent[], minute: number) =>
-    said(<LiveScreen classId="x" input={next} plan={made} events={events} serverNow={started + minute * 60_000} />);
+    said(
+      <LiveScreen classId="x" me="a" input={next} plan={made} events={events} serverNow={started + minute * 60_000} />,
+    );
   const begun: LiveEvent = { id: "1", at: started, kind: "class-started" };
   const [doors, second] = made.timeline.bells;
   if (!doors || !second) throw new Error("the class has bells");

@@ -44,7 +44,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const look = lookAt(new URL(request.url).pathname);
   const [stamps, events] = await Promise.all([
     stampsOf(params.classId),
-    eventsOf(database(), params.classId),
+    eventsOf(database(), params.classId, accountOf(context)),
     look === undefined ? undefined : auditLook(account.id, params.classId, look),
   ]);
   // Reckoned on the whole class: an assistant's view of it has other contents, not other signatures.

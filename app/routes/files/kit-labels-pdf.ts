@@ -2,7 +2,7 @@ import type { Route } from "./+types/kit-labels-pdf";
 import { packingOfClass } from "~/core/pack";
 import { plan } from "~/core/plan";
 import { labelsPdf } from "~/formats/label-pdf.server";
-import { labelSheetOf, usedUpOf } from "~/formats/label-sheets";
+import { labelSheetOf, partOf, usedUpOf } from "~/formats/label-sheets";
 import { classOnce } from "~/services/classes.server";
 import { fileAnswer } from "~/services/files.server";
 import { localeOf } from "~/services/request.server";
@@ -21,12 +21,21 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const locale = localeOf(request);
   const names = namesOf(input, made, locale);
   const about = { title: input.title, day: day(input.startsAt, locale) };
-  const labels = packingOfClass(input, made)
-    .containers.filter((one) => only === null || one.key === only)
-    .map((one) => ({
-      lines: labelLines(one, about, names),
-      code: new URL(`/classes/${params.classId}/containers/${one.key}`, url).href,
-    }));
+  const { containers } = packingOfClass(input, made);
+  const shown = partOf(
+    containers.filter((one) => only === null || one.key === only),
+    url.searchParams.get("part"),
+  );
+  const labels = shown.labels.map((one) => ({
+    lines: labelLines(one, about, names),
+    code: new URL(`/classes/${params.classId}/containers/${one.key}`, url).href,
+  }));
   const pdf = await labelsPdf(labels, sheet, skip, `Labels, ${input.title}`);
-  return fileAnswer(new Uint8Array(pdf), "application/pdf", input.title, "-labels.pdf", "inline");
+  return fileAnswer(
+    new Uint8Array(pdf),
+    "application/pdf",
+    input.title,
+    shown.parts > 1 ? `-labels-${shown.part}.pdf` : "-labels.pdf",
+    "inline",
+  );
 }

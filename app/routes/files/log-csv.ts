@@ -6,6 +6,7 @@ import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
 import { writeCsv } from "~/formats/csv";
 import { classOnce } from "~/services/classes.server";
+import { accountOf } from "~/services/session.server";
 import { fileAnswer } from "~/services/files.server";
 import { eventsOf, logOf, snapshotOf } from "~/services/live.server";
 import { ticksOf } from "~/services/ticks.server";
@@ -18,7 +19,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const { input } = await classOnce(context, params.classId);
   const [snapshot, events, kept, ticked] = await Promise.all([
     snapshotOf(params.classId),
-    eventsOf(database(), params.classId),
+    eventsOf(database(), params.classId, accountOf(context)),
     logOf(params.classId),
     ticksOf(database(), params.classId),
   ]);

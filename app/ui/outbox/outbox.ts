@@ -10,6 +10,10 @@ export interface Channel {
   /** Names what waits here; the bells of a class by its id alone, as they always were. */
   readonly key: string;
   readonly address: string;
+  /** Under what its events come in the stream of the class. */
+  readonly news: "events" | "ticks";
+  /** The account that is signed in, where some of what waits belongs to whoever wrote it. */
+  readonly me?: string;
 }
 
 /**
@@ -22,6 +26,8 @@ interface Kept {
   /** Where it is sent; absent in rows from before there were several places. */
   readonly address?: string;
   readonly event: Waiting;
+  /** Whose it is: of several who use a device each sends their own. Absent for what anybody may send, such as a bell that was rung. */
+  readonly account?: string;
   /** Why the server does not take it; it is shown, and nothing waits for it. */
   readonly refused?: string;
 }
@@ -39,20 +45,28 @@ const store = () =>
 
 export async function keep(channel: Channel, event: Waiting): Promise<void> {
   const db = await store();
-  const row: Kept = { classId: channel.key, address: channel.address, event };
+  const isNote = "kind" in event && event.kind === "note-added";
+  const row: Kept = {
+    classId: channel.key,
+    address: channel.address,
+    event,
+    ...(isNote && channel.me !== undefined ? { account: channel.me } : {}),
+  };
   if (db) await db.put("waiting", row);
   else memory.set(event.id, row);
 }
 
-async function rowsOf(channel: Channel): Promise<Kept[]> {
+/** What waits on a channel, of it what is anybody's and what is one's own. */
+async function rowsOf({ key, me }: Pick<Channel, "key" | "me">): Promise<Kept[]> {
   const db = await store();
-  return db
-    ? db.getAllFromIndex("waiting", "classId", channel.key)
-    : [...memory.values()].filter((row) => row.classId === channel.key);
+  const rows = db
+    ? await db.getAllFromIndex("waiting", "classId", key)
+    : [...memory.values()].filter((row) => row.classId === key);
+  return rows.filter(({ account }) => account === undefined || account === me);
 }
 
 /** What waits to be sent. What was put in under this key is what comes out. */
-export const waiting = async <E extends Waiting>(channel: Channel): Promise<E[]> =>
+export const waiting = async <E extends Waiting>(channel: Pick<Channel, "key" | "me">): Promise<E[]> =>
   (await rowsOf(channel)).flatMap((row) => (row.refused === undefined ? [row.event as E] : []));
 
 /** What the server did not take, with its reason. */
@@ -90,7 +104,7 @@ export type Sent = "sent" | "offline" | "signed-out" | "refused";
 const slice = 200;
 
 /** Sends what waits on a channel, a slice at a time; what the server has is forgotten here. One sender at a time, even over several tabs. */
-export async function flush(channel: Channel): Promise<Sent> {
+export async function flush(channel: Omit<Channel, "news">): Promise<Sent> {
   const send = async (): Promise<Sent> => {
     const events = (await waiting(channel)).slice(0, slice);
     if (events.length === 0) return "sent";
@@ -121,13 +135,13 @@ export async function flush(channel: Channel): Promise<Sent> {
 }
 
 /** Sends whatever waits on any channel: for pages that show none of them, so that leaving a screen early costs nothing. */
-export async function flushEverywhere(): Promise<void> {
+export async function flushEverywhere(me: string): Promise<void> {
   const db = await store();
   const rows = db ? await db.getAll("waiting") : [...memory.values()];
   const channels = new Map(
     rows.map((row) => [row.classId, { key: row.classId, address: row.address ?? `/classes/${row.classId}/events` }]),
   );
-  for (const channel of channels.values()) await flush(channel);
+  for (const channel of channels.values()) await flush({ ...channel, me });
 }
 
 /** Every event the server has on a channel; `undefined` when it cannot be asked now. */

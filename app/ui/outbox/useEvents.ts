@@ -79,6 +79,14 @@ export function useEvents<E extends Waiting>(channel: Channel, changes: string, 
       if (source || document.hidden) return;
       source = new EventSource(changes);
       source.addEventListener("changed", () => void refresh());
+      // What is new comes with the message, made once for every screen; what this one has already is passed over.
+      source.addEventListener("news", ({ data }: MessageEvent<string>) => {
+        const added = (JSON.parse(data) as Readonly<Record<Channel["news"], readonly E[]>>)[channel.news];
+        setServer((so) => {
+          const known = new Set(so.map((one) => one.id));
+          return added.some((one) => !known.has(one.id)) ? [...so, ...added.filter((one) => !known.has(one.id))] : so;
+        });
+      });
       source.addEventListener("error", () => {
         if (source?.readyState !== EventSource.CLOSED) return;
         close();
@@ -97,7 +105,7 @@ export function useEvents<E extends Waiting>(channel: Channel, changes: string, 
       document.removeEventListener("visibilitychange", follow);
       close();
     };
-  }, [changes, refresh]);
+  }, [changes, channel, refresh]);
 
   const add = useCallback(
     (added: readonly E[]) => {

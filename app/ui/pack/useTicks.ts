@@ -5,7 +5,10 @@ import { useEvents } from "~/ui/outbox/useEvents";
 
 /** What is ticked in a class, from the server's events and those still waiting here; and the one way to tick. */
 export function useTicks(classId: string, events: readonly TickEvent[], me: string) {
-  const channel = useMemo(() => ({ key: `${classId} ticks`, address: `/classes/${classId}/ticks` }), [classId]);
+  const channel = useMemo(
+    () => ({ key: `${classId} ticks`, address: `/classes/${classId}/ticks`, news: "ticks" as const }),
+    [classId],
+  );
   const { all, add, waiting, sent, refused, seen } = useEvents<TickEvent>(
     channel,
     `/classes/${classId}/changes`,

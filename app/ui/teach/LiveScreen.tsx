@@ -26,6 +26,8 @@ import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly classId: string;
+  /** The account that is signed in. */
+  readonly me: string;
   readonly input: ClassInput;
   readonly plan: ClassPlan;
   readonly events: readonly LiveEvent[];
@@ -99,9 +101,9 @@ function LooksWrong({ input, plan }: Pick<Props, "input" | "plan">) {
 }
 
 /** The room by the bell: what now, what next, how long, who is in trouble. */
-export function LiveScreen({ classId, input, plan, events, serverNow }: Props) {
+export function LiveScreen({ classId, me, input, plan, events, serverNow }: Props) {
   const locale = useLocale();
-  const { state, add, waiting, sent, refused, seen } = useLive(classId, events);
+  const { state, add, waiting, sent, refused, seen } = useLive(classId, me, events);
   const [now, setNow] = useState(serverNow);
   const [isBright, setIsBright] = useState(false);
   const [isFlashing, setIsFlashing] = useState(false);

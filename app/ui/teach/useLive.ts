@@ -6,9 +6,15 @@ import { useEvents } from "~/ui/outbox/useEvents";
 type WithoutIds<E> = E extends LiveEvent ? Omit<E, "id" | "at"> : never;
 export type Happening = WithoutIds<LiveEvent>;
 
-/** The live state of a class from the server's events and those still waiting here; and the one way to add to them. */
-export function useLive(classId: string, events: readonly LiveEvent[]) {
-  const channel = useMemo(() => ({ key: classId, address: `/classes/${classId}/events` }), [classId]);
+/**
+ * The live state of a class from the server's events and those still waiting here; and the one way to add to them.
+ * @param me the account that is signed in: a note waits for whoever wrote it.
+ */
+export function useLive(classId: string, me: string, events: readonly LiveEvent[]) {
+  const channel = useMemo(
+    () => ({ key: classId, address: `/classes/${classId}/events`, news: "events" as const, me }),
+    [classId, me],
+  );
   const {
     all,
     add: put,

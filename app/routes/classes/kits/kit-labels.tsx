@@ -8,7 +8,7 @@ import { foldTicks, packingOfClass } from "~/core/pack";
 import { plan } from "~/core/plan";
 import { database } from "~/db/client.server";
 import { SimulatedLabelPrinter } from "~/devices/label-printer.server";
-import { labelSheetOf, labelSheets, usedUpOf } from "~/formats/label-sheets";
+import { labelSheetOf, labelSheets, partOf, usedUpOf } from "~/formats/label-sheets";
 import { classOnce, classOr404 } from "~/services/classes.server";
 import { codesOf } from "~/services/codes.server";
 import { labelStamp, printLabels, printedLabels } from "~/services/labels.server";
@@ -45,11 +45,23 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     labels: containers.map((one) => ({ key: one.key, stamp: labelStamp(one) })),
     // Hundreds of codes take a second to draw: the labels come at once, and their codes as they are ready.
     codes: codesOf(
-      containers.map((one) => [one.key, recordOf(request, params.classId, one.key)]),
+      shownOf(containers, new URL(request.url).searchParams).labels.map((one) => [
+        one.key,
+        recordOf(request, params.classId, one.key),
+      ]),
       codesAtOnce,
     ),
   };
 }
+
+/** Containers whose labels are laid out: the one asked for, or the part of all that is. */
+const shownOf = <T extends { readonly key: string }>(containers: readonly T[], asked: URLSearchParams) => {
+  const only = asked.get("only");
+  return partOf(
+    containers.filter((one) => only === null || one.key === only),
+    asked.get("part"),
+  );
+};
 
 /** Codes that are drawn, and come, together. */
 const codesAtOnce = 24;
@@ -112,12 +124,10 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
   const skip = usedUpOf(sheet, search.get("skip"));
   const only = search.get("only");
   const { containers } = packingOfClass(input, made);
-  const shown = containers.filter((one) => only === null || one.key === only);
+  const { part, parts: partCount, labels: shown } = shownOf(containers, search);
   const printed = new Map(loaderData.printed.map((one) => [one.container, one]));
   const labels = new Map(loaderData.labels.map((one) => [one.key, one]));
-  const codeAt = new Map(
-    loaderData.labels.map((one, at) => [one.key, loaderData.codes[Math.floor(at / codesAtOnce)]] as const),
-  );
+  const codeAt = new Map(shown.map((one, at) => [one.key, loaderData.codes[Math.floor(at / codesAtOnce)]] as const));
   const ticks = foldTicks(loaderData.events).packing;
   const isRight = (key: string) => printed.get(key)?.stamp === labels.get(key)?.stamp;
   const missing = containers.filter((one) => !isRight(one.key));
@@ -128,12 +138,17 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
   const pages = Array.from({ length: Math.ceil(cells.length / perPage) }, (_, page) =>
     cells.slice(page * perPage, (page + 1) * perPage),
   );
-  const query = `?sheet=${sheet.id}&skip=${skip}${only === null ? "" : `&only=${encodeURIComponent(only)}`}`;
+  const query = `?sheet=${sheet.id}&skip=${skip}${only === null ? "" : `&only=${encodeURIComponent(only)}`}${part === 1 ? "" : `&part=${part}`}`;
   return (
     <>
       <div className={look(parts.sheet.head, "no-print")}>
         <h2>Labels</h2>
-        <p className={look("quiet")}>{howMany(shown.length, "label")}, kits kept apart first.</p>
+        <p className={look("quiet")}>
+          {partCount === 1
+            ? howMany(shown.length, "label")
+            : `${howMany(containers.length, "label")} in ${partCount} parts; this is part ${part}`}
+          , kits kept apart first.
+        </p>
         <div className={parts.sheet.tools}>
           <TextLink to={`/classes/${params.classId}/kits`}>Kits</TextLink>
           <a
@@ -226,6 +241,15 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
           </Form>
         </section>
       </div>
+      {partCount > 1 ? (
+        <p className={look("no-print")}>
+          {Array.from({ length: partCount }, (_, index) => (
+            <TextLink key={index} to={`?sheet=${sheet.id}&part=${index + 1}`}>
+              Part {index + 1}{" "}
+            </TextLink>
+          ))}
+        </p>
+      ) : null}
       {stale.length > 0 ? (
         <p className={look("needs-you", "no-print")}>
           Changed since they were printed:{" "}

@@ -46,7 +46,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const { input, meta } = await classOnce(context, params.classId);
   const [snapshot, events, kept, ticks] = await Promise.all([
     snapshotOf(params.classId),
-    eventsOf(database(), params.classId),
+    eventsOf(database(), params.classId, accountOf(context)),
     logOf(params.classId),
     ticksOf(database(), params.classId),
   ]);

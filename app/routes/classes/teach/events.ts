@@ -11,7 +11,7 @@ import { accountOf } from "~/services/session.server";
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
   return Response.json(
-    { events: await eventsOf(database(), params.classId) },
+    { events: await eventsOf(database(), params.classId, accountOf(context)) },
     { headers: { "Cache-Control": "no-store" } },
   );
 }

@@ -11,7 +11,7 @@ import { ByTheMinute } from "~/ui/schedule/ByTheMinute";
 import { Lanes } from "~/ui/schedule/Lanes";
 import { PinnedBells } from "~/ui/schedule/PinnedBells";
 import { WaysOut } from "~/ui/schedule/WaysOut";
-import { PrimaryLink, Secondary, TextLink } from "~/ui/parts/fields";
+import { FileLink, PrimaryLink, Secondary, TextLink } from "~/ui/parts/fields";
 import { MenuFile, MoreMenu } from "~/ui/parts/Menu";
 import { Hidden } from "~/ui/parts/plain";
 import { type Answer, Told } from "~/ui/parts/Told";
@@ -31,8 +31,34 @@ interface Props {
   readonly told?: Answer | undefined;
 }
 
-/** The run sheet: bells with what to say, lanes for who does what, and what the time goes into. */
-export function TimelineView({ newest, told }: Props) {
+/** Tables of which a run sheet is drawn and its ways out are worked out; of 400 it keeps a processor for 5 s (measured). */
+const mostTables = 120;
+
+/** The run sheet, or, of more tables than anybody reads on one, a sentence and the way to have it all the same. */
+export function TimelineView(props: Props) {
+  const { plan, names, action } = useClass();
+  const count = plan.stations.length;
+  if (count <= mostTables) return <RunSheet {...props} />;
+  return (
+    <>
+      <div className={parts.sheet.head}>
+        <h2>Run sheet</h2>
+        <div className={parts.sheet.tools}>
+          <FileLink href={`${action}/timeline.csv`}>As a table (CSV)</FileLink>
+          <FileLink href={`${action}/timeline.ics`}>For a calendar</FileLink>
+        </div>
+      </div>
+      <p className={look("needs-you")}>
+        Not drawn: this class has {count} tables, and a run sheet is drawn for at most {mostTables}. Save it as a table,
+        or put more people to a table in the <TextLink to={`${action}/brief`}>brief</TextLink>.
+      </p>
+      <Findings findings={plan.findings.filter((finding) => finding.stage === "timeline")} names={names} />
+    </>
+  );
+}
+
+/** Bells with what to say, lanes for who does what, and what the time goes into. */
+function RunSheet({ newest, told }: Props) {
   const { input, plan, meta, standings, names, action } = useClass();
   const locale = useLocale();
   const { timeline } = plan;
