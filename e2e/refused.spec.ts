@@ -60,6 +60,17 @@ test("methods nobody needs, proxies that say nonsense and heads of streams are a
   // A body that is too large: said so, and said that the connection ends.
   const large = `POST /sign-in HTTP/1.1\r\nHost: ${new URL(own).host}\r\nOrigin: ${own}\r\nContent-Length: 900000\r\n\r\nemail=`;
   expect(await written(own, large)).toMatch(/^HTTP\/1\.1 413 [\s\S]*\r\nConnection: close\r\n/);
+  // What a device sends, nested as no device does.
+  for (const nested of [
+    "[".repeat(5000) + "]".repeat(5000),
+    `{"events":${'{"a":'.repeat(5000)}1${"}".repeat(5000)}}`,
+  ]) {
+    const answer = await page.request.post(`${base}/events`, {
+      data: nested,
+      headers: { origin: own, "content-type": "application/json" },
+    });
+    expect(answer.status()).toBe(400);
+  }
   const head = await page.request.head(`${base}/changes`);
   expect([head.status(), head.headers()["content-type"]]).toEqual([200, "text/event-stream; charset=utf-8"]);
 });

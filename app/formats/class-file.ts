@@ -20,6 +20,7 @@ import { demoModes, kitModes, latestPin, pinnableBells } from "~/core/schedule";
 
 import { fraction, id, isUnique, name, starterById, text, keysOf } from "./schema-parts";
 import { completeIngredient, ingredientSchema, recipeSchema } from "./recipe-schema";
+import { parseJson } from "./text";
 
 /**
  * The class file: a whole ClassInput as JSON, for keeping, sending, and planning without a database. Amounts are text
@@ -486,7 +487,7 @@ const mostProblems = 12;
 export function readClassFile(json: string): ClassFileRead {
   let value: unknown;
   try {
-    value = JSON.parse(json.replace(/^﻿/, ""));
+    value = parseJson(json);
   } catch {
     return {
       ok: false,

@@ -26,10 +26,13 @@ function dayOf(year: number, month: number, day: number): DayRead {
     : { ok: false, why: "no-such-day" };
 }
 
+/** Letters of a day or a time at most, with room to spare. */
+const longest = 80;
 const weekday = /^(?:mon|tue|wed|thu|fri|sat|sun)[a-z]*\.?,?\s+/i;
 
 /** Reads "2026-11-28", "28 Nov 2026", "Sat, November 28th, 2026", "28.11.2026"; a year has four digits. */
 export function readDay(text: string): DayRead {
+  if (text.length > longest) return { ok: false, why: "not-a-day" };
   const bare = text.trim().replace(/\s+/g, " ").replace(weekday, "");
   const iso = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})$/.exec(bare);
   if (iso) return dayOf(Number(iso[1]), Number(iso[2]), Number(iso[3]));
@@ -94,6 +97,7 @@ export function weeksOf(month: CalendarDate, locale: string): string[][] {
  * @returns as "HH:MM" on the clock of twenty-four hours; undefined for what is no time of day.
  */
 export function readTime(text: string): string | undefined {
+  if (text.length > longest) return undefined;
   const bare = text
     .trim()
     .toLowerCase()

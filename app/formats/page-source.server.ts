@@ -1,4 +1,5 @@
 import { Parser } from "htmlparser2";
+import { parseJson } from "./text";
 
 /**
  * The JSON-LD blocks of a page's source, parsed; broken ones are passed over. The parser only reads: nothing of the page is run or
@@ -20,7 +21,7 @@ export function jsonLdIn(source: string): unknown[] {
       if (!isInside || found.length >= 20) return;
       isInside = false;
       try {
-        found.push(JSON.parse(text));
+        found.push(parseJson(text));
       } catch {
         // A page may carry a broken block beside a good one.
       }

@@ -10,13 +10,36 @@ import { sayStep } from "~/ui/words/batter";
 import { readClassFile, toPlain } from "./class-file";
 import { jsonLdIn } from "./page-source.server";
 import { readRecipeFile, writeRecipeFile } from "./recipe-file";
-import { readIngredientLine } from "./recipe-line";
+import { longestLine, readIngredientLine } from "./recipe-line";
 import { familyOfText, readRecipeText } from "./recipe-text";
 import { type SchemaWords, minutesOf, schemaOrgOf, textOfSchemaOrg } from "./schema-org";
 
 const context = { pantry: starterPantry, system: "us" as const, partId: "", isTopping: false };
 /** Words without notes: what a step says by itself. */
 const plainly = (toolName: SchemaWords["toolName"]): SchemaWords => ({ toolName, stepNotes: () => [] });
+test("a line that nobody wrote as an ingredient is not gone into: kept by its beginning, open, and asked about", () => {
+  const parts = fc.array(fc.constantFrom(",½", "(", ")", "1/", "½ ", "½–", "1 cup ", "or ", "2 ", " and "), {
+    minLength: 1,
+  });
+  fc.assert(
+    fc.property(parts, fc.integer({ min: 1, max: 400 }), (some, times) => {
+      const said = `1 cup flour${some.join("").repeat(times)}`.trim();
+      const figures = said.match(/\d+|[½()]/g)?.length ?? 0;
+      const lines = readIngredientLine(said, context);
+      if (said.length > longestLine || figures > 24)
+        expect(lines).toMatchObject([
+          { ingredientId: "", kind: "unknown", amount: "not read", said: said.slice(0, longestLine) },
+        ]);
+      else expect(lines.map((line) => line.amount)).not.toContain("not read");
+    }),
+  );
+  // As many as are pasted: one line each, in a text of the size that is let in.
+  const rows = `${`1 cup flour${",½".repeat(140)}`.slice(0, 299)}\n`.repeat(130);
+  const { draft } = readRecipeText(`Title\n\nIngredients\n${rows}`, { pantry: starterPantry });
+  expect(draft.lines).toHaveLength(130);
+  expect(new Set(draft.lines.map((line) => line.amount))).toEqual(new Set(["not read"]));
+});
+
 const lineOf = (text: string) => {
   const [line] = readIngredientLine(text, context);
   if (!line) throw new Error(`nothing read from ${text}`);

@@ -418,13 +418,34 @@ function hasUnusedAmount(
   return disagrees(form.amount, [other.form.amount], ingredient, system);
 }
 
+/** Letters of a line of a list at most; nobody writes an ingredient with more. */
+export const longestLine = 300;
+/** Figures and brackets of a line at most: each is tried in several readings, so that many of them cost more than their number. */
+const mostFigures = 24;
+const figures = /\d+|[¼½¾⅐-⅞()]/g;
+
+/** Is a line one that nobody wrote as an ingredient, and that is not gone into? It is kept as it stands, and asked about. */
+const isNoIngredient = (said: string): boolean =>
+  said.length > longestLine || (said.match(figures)?.length ?? 0) > mostFigures;
+
 /**
- * Reads one line of an ingredient list.
+ * Reads one line of an ingredient list. Takes no longer than a bounded time for a line, however it is made.
  * @returns usually one line; two for "salt and pepper"; none for an empty one.
  */
 export function readIngredientLine(written: string, context: LineContext): Omit<DraftLine, "id">[] {
   const { pantry, system } = context;
   const said = written.trim();
+  if (isNoIngredient(said))
+    return [
+      {
+        ...emptyLine(""),
+        partId: context.partId,
+        said: said.slice(0, longestLine),
+        kind: "unknown",
+        amount: "not read",
+        guesses: ["ingredient"],
+      },
+    ];
   let text = plainAmount(said.replace(bullet, "").replace(/\s+/g, " ").trim());
   if (text === "") return [];
   const each = ofEach(text, said, context);

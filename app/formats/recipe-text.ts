@@ -160,7 +160,8 @@ export function readRecipeText(
   const rows = text
     .replace(/\r\n?/g, "\n")
     .split("\n")
-    .map((row) => row.trim());
+    // Runs of spaces say nothing, and are what patterns go back and forth over.
+    .map((row) => row.trim().replace(/[ \t\u00a0]{2,}/g, " "));
   const family = options.family ?? familyOfText(text) ?? "pancake";
   const base = emptyDraft(family);
   const heatOf = { steps: [], heat: familyHeat(family) };

@@ -1,5 +1,6 @@
 import fc from "fast-check";
-import { cleanForm, cleanJson, cleanText } from "./text";
+import { readClassFile } from "./class-file";
+import { cleanForm, cleanJson, cleanText, parseJson } from "./text";
 
 test("whatever comes in is well formed, composed and without control signs afterwards, and cleaning twice changes nothing", () => {
   fc.assert(
@@ -38,4 +39,24 @@ test("a list with a hole of a thousand million rows is no list", () => {
   form.append("dishes[999999999].what", "b");
   form.append("x".repeat(200), "c");
   expect([...cleanForm(form).keys()]).toEqual(["dishes[0].what"]);
+});
+
+test("JSON that nests deeper than anything of ours is none, wherever it is read; brackets in a text are text", () => {
+  for (const [open, close] of [
+    ["[", "]"],
+    ['{"a":', "}"],
+  ] as const) {
+    const nested = (depth: number) => `${open.repeat(depth)}1${close.repeat(depth)}`;
+    expect(() => parseJson(nested(60))).not.toThrow();
+    for (const depth of [61, 5000, 200_000]) {
+      expect(() => parseJson(nested(depth))).toThrow(SyntaxError);
+      expect(readClassFile(nested(depth)).ok).toBe(false);
+    }
+  }
+  fc.assert(
+    fc.property(fc.jsonValue({ maxDepth: 20 }), (value) =>
+      expect(parseJson(JSON.stringify(value))).toEqual(JSON.parse(JSON.stringify(value))),
+    ),
+  );
+  expect(parseJson(JSON.stringify({ said: `"${"[{".repeat(100)}\\` }))).toEqual({ said: `"${"[{".repeat(100)}\\` });
 });

@@ -32,6 +32,34 @@ export function cleanForm(form: FormData): FormData {
   return clean;
 }
 
+/** Lists and objects within one another at most: no file or form of ours has more than a dozen. */
+const deepest = 60;
+
+/** Does a JSON text nest deeper than anything of ours? Read once from its beginning to its end. */
+export function isTooDeep(json: string): boolean {
+  let depth = 0;
+  let isText = false;
+  for (let at = 0; at < json.length; at += 1) {
+    const sign = json[at];
+    if (isText) {
+      if (sign === "\\") at += 1;
+      else if (sign === '"') isText = false;
+    } else if (sign === '"') isText = true;
+    else if (sign === "[" || sign === "{") {
+      depth += 1;
+      if (depth > deepest) return true;
+    } else if (sign === "]" || sign === "}") depth -= 1;
+  }
+  return false;
+}
+
+/** What a JSON text says. @throws a SyntaxError for what is none, or nests deeper than anything of ours. */
+export function parseJson(json: string): unknown {
+  const text = json.replace(/^\uFEFF/, "");
+  if (isTooDeep(text)) throw new SyntaxError(`This is nested more than ${deepest} deep.`);
+  return JSON.parse(text) as unknown;
+}
+
 /** The same for a value that came as JSON. */
 export function cleanJson(value: unknown): unknown {
   if (typeof value === "string") return cleanText(value);

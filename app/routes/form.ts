@@ -1,7 +1,7 @@
 import { parseWithZod } from "@conform-to/zod/v4";
 import { z } from "zod";
 import { readRatio } from "~/core/quantity";
-import { cleanForm, cleanJson, cleanText } from "~/formats/text";
+import { cleanForm, cleanJson, cleanText, parseJson } from "~/formats/text";
 
 /** What was typed, for a sentence that says what came. Letters in a number field arrive as NaN; the field still shows them. */
 const came = (input: unknown): string =>
@@ -101,4 +101,8 @@ export function submissionOf<Schema extends z.ZodType>(form: FormData, options: 
 }
 
 /** A JSON body, its texts by the same rule; `undefined` for one that is none. */
-export const jsonOf = (request: Request): Promise<unknown> => request.json().then(cleanJson, () => undefined);
+export const jsonOf = (request: Request): Promise<unknown> =>
+  request
+    .text()
+    .then((text) => cleanJson(parseJson(text)))
+    .catch(() => undefined);

@@ -13,6 +13,7 @@ import { PrintButton } from "~/ui/parts/PrintButton";
 import { Hidden } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
+import { parseJson } from "~/formats/text";
 
 async function kitchenOr404(kitchenId: string) {
   const [found] = z.uuid().safeParse(kitchenId).success ? await kitchens(database(), kitchenId) : [];
@@ -62,7 +63,7 @@ export async function action({ request, params }: Route.ActionArgs) {
   const version = Number(form.get("version"));
   let typed: unknown;
   try {
-    typed = JSON.parse(typeof text === "string" ? text : "");
+    typed = parseJson(typeof text === "string" ? text : "");
   } catch {
     typed = undefined;
   }

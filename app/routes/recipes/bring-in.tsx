@@ -20,18 +20,21 @@ import { FileInput, PlainArea, PlainSelect } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
 import { howMany } from "~/ui/format/format";
+import { parseJson } from "~/formats/text";
 
 /** The source of a page may be long; the recipe in it is not. */
 const longest = 400_000;
 const mostLetters = 40_000;
 const mostRows = 600;
+/** Letters of a row at most: a paragraph of a method. */
+const mostInRow = 2000;
 
 export const loader = () => pantryToWrite(database());
 
 /** JSON where the text is JSON; undefined otherwise. */
 function asJson(text: string): unknown {
   try {
-    return JSON.parse(text.replace(/^\uFEFF/, ""));
+    return parseJson(text);
   } catch {
     return undefined;
   }
@@ -78,6 +81,11 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (words.length > mostLetters || rows > mostRows)
     return refuse(
       `${words.length.toLocaleString("en-GB")} letters in ${rows.toLocaleString("en-GB")} lines came; a recipe has at most ${mostLetters.toLocaleString("en-GB")} in ${mostRows}. Paste one recipe, without the page around it.`,
+    );
+  const long = words.split("\n").find((row) => row.length > mostInRow);
+  if (long !== undefined)
+    return refuse(
+      `One line has ${long.length.toLocaleString("en-GB")} letters; a line of a recipe has at most ${mostInRow.toLocaleString("en-GB")}. It begins with “${long.trim().slice(0, 40)}”. Put each ingredient and each step on a line of its own.`,
     );
   const read = readRecipeText(words, { pantry: await allIngredients(database()), system, family });
   if (read.draft.lines.length === 0)

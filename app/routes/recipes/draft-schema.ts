@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { fillMethods } from "~/core/pantry";
 import { measuringSystems } from "~/core/quantity";
+import { parseJson } from "~/formats/text";
 import {
   type RecipeDraft,
   amountKinds,
@@ -165,7 +166,7 @@ export const draftSchema = z.object({
 export function readDraftField(value: FormDataEntryValue | null): RecipeDraft | undefined {
   if (typeof value !== "string" || value.length > 400_000) return undefined;
   try {
-    return draftSchema.safeParse(JSON.parse(value)).data;
+    return draftSchema.safeParse(parseJson(value)).data;
   } catch {
     return undefined;
   }

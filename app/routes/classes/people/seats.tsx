@@ -25,6 +25,7 @@ import { Hidden, Tick } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
+import { parseJson } from "~/formats/text";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -37,7 +38,7 @@ const json = z
   .max(100_000)
   .transform((text, context) => {
     try {
-      return JSON.parse(text) as unknown;
+      return parseJson(text);
     } catch {
       context.addIssue({ code: "custom", message: "Not a list of seats." });
       return z.NEVER;

@@ -13,6 +13,7 @@ import { weighed } from "~/services/what-changes.server";
 import { pinnableBells } from "~/core/schedule";
 import { bellWords } from "~/ui/words/en";
 import { wayWords } from "~/ui/words/timeline";
+import { parseJson } from "~/formats/text";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -30,7 +31,7 @@ const schema = z.discriminatedUnion("intent", [
       .max(600_000)
       .transform((text, context) => {
         try {
-          return JSON.parse(text) as unknown;
+          return parseJson(text);
         } catch {
           context.addIssue({ code: "custom", message: "Not an order." });
           return z.NEVER;
