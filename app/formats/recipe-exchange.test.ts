@@ -35,7 +35,7 @@ test("a line that nobody wrote as an ingredient is not gone into: kept by its be
   );
   // As many as are pasted: one line each, in a text of the size that is let in.
   const rows = `${`1 cup flour${",½".repeat(140)}`.slice(0, 299)}\n`.repeat(130);
-  const { draft } = readRecipeText(`Title\n\nIngredients\n${rows}`, { pantry: starterPantry });
+  const { draft } = readRecipeText(`Title\n\nIngredients\n${rows}\nMethod\nMix it.`, { pantry: starterPantry });
   expect(draft.lines).toHaveLength(130);
   expect(new Set(draft.lines.map((line) => line.amount))).toEqual(new Set(["not read"]));
 });
