@@ -70,3 +70,9 @@ test("what no column holds is refused with a sentence, and what is nobody's faul
   expect(isLost(Object.assign(new Error("x"), { code: "57P01" }))).toBe(true);
   expect(isLost(Object.assign(new Error("x"), { code: "23505" }))).toBe(false);
 });
+
+test("a pool of which every connection is taken is a database that does not answer", () => {
+  const exhausted = new Error("timeout exceeded when trying to connect");
+  expect(isLost(exhausted)).toBe(true);
+  expect(answerOf(exhausted)).toMatchObject({ data: awaySentence, init: { status: 503 } });
+});

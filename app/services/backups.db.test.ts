@@ -38,6 +38,29 @@ test("a backup is checked, written down, and the oldest of ours go; what is not 
   expect((await backupStanding(db)).isLate).toBe(false);
 });
 
+test("while it is made nobody else can read it, and the list of processes has no password", async () => {
+  const password = new URL(process.env.DATABASE_URL ?? "").password;
+  expect(password.length).toBeGreaterThan(10);
+  const said: string[] = [];
+  const modes: number[] = [];
+  const watching = setInterval(() => {
+    for (const name of fs.readdirSync(place).filter((one) => one.endsWith(".new")))
+      modes.push(fs.statSync(path.join(place, name), { throwIfNoEntry: false })?.mode ?? 0);
+    for (const pid of fs.readdirSync("/proc").filter((one) => /^\d+$/.test(one)))
+      try {
+        said.push(fs.readFileSync(`/proc/${pid}/cmdline`, "utf8"));
+      } catch {
+        // Ended meanwhile.
+      }
+  }, 5);
+  await backUp(db);
+  clearInterval(watching);
+  expect(said.some((line) => line.includes("pg_dump"))).toBe(true);
+  expect(said.filter((line) => line.includes(password))).toEqual([]);
+  expect(modes.length).toBeGreaterThan(0);
+  expect(modes.filter((mode) => (mode & 0o077) !== 0)).toEqual([]);
+});
+
 test("one that fails is written down with what was said, leaves nothing half, and counts for nothing", async () => {
   const before = await backupStanding(db);
   const file = path.join(place, "in-the-way");

@@ -9,7 +9,8 @@ import { fold, type LiveEvent } from "~/core/teach";
 import { classOf } from "~/db/queries/classes.server";
 import { migrateDown, migrateToLatest } from "~/db/migrations";
 import type { DB } from "~/db/schema";
-import { demoClasses } from "~/demo/boathouse";
+import { demoAccounts, demoClasses } from "~/demo/boathouse";
+import { letIn, prepare } from "../../server/admin";
 import { aClass, anAccount, password, programDatabase } from "../../test/database";
 import { usualFor } from "./request.server";
 import { addPeople, importClass, saveClass, saveLabel, savePerson, settle, stampsOf, unsettle } from "./classes.server";
@@ -516,6 +517,22 @@ test("a stranger's attempts never lock out who is known: by the browser, by the 
   expect(own).toBeGreaterThan(0);
   await closeAllSessions(db, id);
   expect(await knownAs(db, email, elsewhere)).toBeUndefined();
+});
+
+test("of two that start at once on an empty database one waits for the other, and both find it prepared", async () => {
+  const url = new URL(process.env.DATABASE_URL ?? "");
+  const name = `twice_${process.env.JEST_WORKER_ID ?? "0"}`;
+  url.pathname = `/${name}`;
+  await sql`drop database if exists ${sql.id(name)} with (force)`.execute(db);
+  await sql`create database ${sql.id(name)}`.execute(db);
+  const wish = { demo: true, reset: false };
+  const [one, other] = await Promise.all([prepare(url.href, wish), prepare(url.href, wish)]);
+  expect([one.hasDemo, other.hasDemo]).toEqual([true, true]);
+  // One of them applied the migrations, the other found them applied.
+  expect([one, other].map(({ migrations: said }) => said.length).sort((a, b) => a - b)).toEqual([0, migrations.length]);
+  expect(await letIn(url.href, demoAccounts[0].email)).toMatch(/^\/new-password\/[\w-]{32}$/);
+  expect(await letIn(url.href, "nobody@club.example")).toBeUndefined();
+  await sql`drop database ${sql.id(name)} with (force)`.execute(db);
 });
 
 test.each([

@@ -3,16 +3,14 @@ import { Form, Link, data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/shelf";
 import { formOf } from "../form";
-import { checkBatter } from "~/core/batter";
-import { type Family, type Standing, checkRecipe } from "~/core/recipe";
+import type { Family, Standing } from "~/core/recipe";
 import { fits } from "~/formats/matching";
 import { database } from "~/db/client.server";
-import { allIngredients } from "~/db/queries/pantry.server";
-import { newestRecipes, newestRevisions } from "~/db/queries/recipes.server";
-import { asideFormSchema, asideOf, putAside } from "~/services/aside.server";
+import { asideFormSchema, putAside } from "~/services/aside.server";
 import { notFound } from "~/services/classes.server";
 import { addStarterRecipes } from "~/services/demo.server";
 import { accountOf } from "~/services/session.server";
+import { shelfNow } from "~/services/shelf.server";
 import { howMany, moment } from "~/ui/format/format";
 import { Secondary, TextLink } from "~/ui/parts/fields";
 import { useLocale, useZone } from "~/ui/sheet/locale";
@@ -22,40 +20,7 @@ import { PutAside, afterAside } from "~/ui/sheet/Aside";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
 
-/** What stands in the way and what wants a look, counted; the words are on the recipe's page. */
-export async function loader() {
-  const db = database();
-  const [all, recipes, pantry, aside] = await Promise.all([
-    newestRevisions(db),
-    newestRecipes(db),
-    allIngredients(db),
-    asideOf(db, "recipe"),
-  ]);
-  const cards = all.filter((card) => !aside.has(card.recipeId));
-  const byId = new Map(pantry.map((one) => [one.id, one]));
-  const marks = new Map(
-    recipes.map((recipe) => {
-      const findings = [...checkRecipe(recipe), ...checkBatter(recipe, byId)];
-      const count = (level: string) => findings.filter((finding) => finding.level === level).length;
-      return [
-        recipe.id,
-        {
-          blocks: count("blocks"),
-          warns: count("warns"),
-          ways: recipe.variants.length,
-          names: recipe.lines.map((line) => byId.get(line.ingredientId)?.name ?? "").join(" "),
-        },
-      ] as const;
-    }),
-  );
-  return {
-    recipes: cards.map((card) => ({
-      ...card,
-      ...(marks.get(card.recipeId) ?? { blocks: 0, warns: 0, ways: 0, names: "" }),
-    })),
-    aside: all.flatMap(({ recipeId, title }) => (aside.has(recipeId) ? [{ id: recipeId, title }] : [])),
-  };
-}
+export const loader = () => shelfNow(database());
 
 const asked = z.discriminatedUnion("intent", [z.object({ intent: z.literal("starters") }), asideFormSchema]);
 

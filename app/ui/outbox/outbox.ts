@@ -38,10 +38,16 @@ interface Schema extends DBSchema {
 let opened: Promise<IDBPDatabase<Schema> | undefined> | undefined;
 const memory = new Map<string, Kept>();
 
+// Where a browser keeps no database, asking for one fails at once, or later: either way events wait in memory.
 const store = () =>
-  (opened ??= openDB<Schema>("apron-bell-outbox", 1, {
-    upgrade: (db) => void db.createObjectStore("waiting", { keyPath: "event.id" }).createIndex("classId", "classId"),
-  }).catch(() => undefined));
+  (opened ??= Promise.resolve()
+    .then(() =>
+      openDB<Schema>("apron-bell-outbox", 1, {
+        upgrade: (db) =>
+          void db.createObjectStore("waiting", { keyPath: "event.id" }).createIndex("classId", "classId"),
+      }),
+    )
+    .catch(() => undefined));
 
 export async function keep(channel: Channel, event: Waiting): Promise<void> {
   const db = await store();

@@ -15,8 +15,7 @@ import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
 import { classOnce, classOr404, settle } from "~/services/classes.server";
 import { eventsOf, keepLog, logOf, snapshotOf } from "~/services/live.server";
-import { withoutHealth } from "~/services/health-data.server";
-import { removalDay } from "~/services/privacy.server";
+import { inputForPacking, removalDay } from "~/services/privacy.server";
 import { accountOf } from "~/services/session.server";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { clock, day, minutes, moment, timeOfDay } from "~/ui/format/format";
@@ -50,10 +49,10 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     logOf(params.classId),
     ticksOf(database(), params.classId),
   ]);
-  const taught = snapshot ?? input;
-  // The log is about minutes and pieces: nobody needs anyone's health data for it.
+  // The log is about minutes and pieces: nobody needs anyone's health data for it. The same object while the class is, so that it is
+  // planned once.
   return {
-    taught: { ...taught, people: taught.people.map(withoutHealth) },
+    taught: inputForPacking(snapshot ?? input),
     state: fold(events),
     kept,
     ticks,
