@@ -293,8 +293,11 @@ test("from a planned class to every sheet on paper in three clicks; blades are c
   for (const heading of ["Shopping", "Station cards", "Kits", "Gear", "Load list", "Run sheet"])
     await expect(page.getByRole("heading", { name: heading, level: 2, exact: true })).toBeVisible();
   // Far down the page: it comes alive when somebody comes there.
+  const taken = page.waitForResponse(
+    (answer) => answer.request().method() === "POST" && answer.url().endsWith("/ticks"),
+  );
   await page.getByLabel("crate 2 is in the car").check();
-  await expect(page.getByText("all saved").last()).toBeVisible();
+  expect((await taken).ok()).toBe(true);
   const paper = await page.pdf({ preferCSSPageSize: true, printBackground: true });
   expect((paper.toString("latin1").match(/\/Type\s*\/Page[^s]/g) ?? []).length).toBeGreaterThanOrEqual(6);
 
@@ -303,6 +306,7 @@ test("from a planned class to every sheet on paper in three clicks; blades are c
   await expect(page.getByText("all saved")).toBeVisible();
   await page.reload();
   await expect(page.getByLabel("crate 1 is in the car")).toBeChecked();
+  await expect(page.getByLabel("crate 2 is in the car")).toBeChecked();
 });
 
 test("what is no tick is refused with a sentence, and nothing is kept", async ({ page }) => {

@@ -153,11 +153,16 @@ const nasty = [
   "👩‍🍳".repeat(300),
   "1/0",
   "½½½",
-  `1 cup flour${",½".repeat(8000)}`,
-  "(".repeat(19_000),
-  `makes${" ".repeat(9000)}x`,
-  `${"[".repeat(5000)}${"]".repeat(5000)}`,
-  `{"events":${'{"a":'.repeat(5000)}1${"}".repeat(5000)}}`,
+  // What takes long to read; in full, as forms that are too large come of it.
+  ...(isShort
+    ? []
+    : [
+        `1 cup flour${",½".repeat(8000)}`,
+        "(".repeat(19_000),
+        `makes${" ".repeat(9000)}x`,
+        `${"[".repeat(5000)}${"]".repeat(5000)}`,
+        `{"events":${'{"a":'.repeat(5000)}1${"}".repeat(5000)}}`,
+      ]),
   "2026-13-45",
   "25:61",
   "true",

@@ -63,7 +63,7 @@ const bodies: readonly (readonly [path: RegExp, most: number, what: string])[] =
 ];
 const mostForm = 200_000;
 /** Whoever is still sending hears the answer before the connection ends, in milliseconds. */
-const lingers = 1500;
+const lingers = 5000;
 
 const unsafe = new Set(["POST", "PUT", "PATCH", "DELETE"]);
 
@@ -74,32 +74,34 @@ const unsafe = new Set(["POST", "PUT", "PATCH", "DELETE"]);
 export const countedBody: RequestHandler = (request, response, next) => {
   if (!unsafe.has(request.method)) return next();
   const [, most, what] = bodies.find(([path]) => path.test(request.path)) ?? [undefined, mostForm, "a form"];
+  let counted = 0;
+  let isOver = false;
   const tooLarge = () => {
+    isOver = true;
     if (response.headersSent) return void request.destroy();
     response.set("Connection", "close");
-    // Ended at once, what the sender has still under way would wipe the answer out before it is read.
+    // Ended at once, what the sender has still under way would wipe the answer out before it is read: for a moment it is read and dropped.
     const { socket } = request;
     socket.destroySoon = () => {
       socket.end();
       setTimeout(() => socket.destroy(), lingers).unref();
     };
+    request.resume();
     plain(
       response,
       413,
       `What was sent is larger than ${most / 1000} kB, the most for ${what}. Check what was chosen, and send less at once.`,
     );
   };
-  if (Number(request.headers["content-length"] ?? 0) > most) return tooLarge();
-  let counted = 0;
-  let isOver = false;
   const push = request.push.bind(request) as Request["push"];
   request.push = (chunk: unknown, encoding?: BufferEncoding) => {
-    if (isOver) return false;
+    // Dropped, and more is asked for; its end is the sender's to say.
+    if (isOver) return chunk === null ? push(null) : true;
     counted += chunk === null || chunk === undefined ? 0 : (chunk as Buffer).length;
     if (counted <= most) return push(chunk, encoding);
-    isOver = true;
     tooLarge();
-    return false;
+    return true;
   };
+  if (Number(request.headers["content-length"] ?? 0) > most) return tooLarge();
   next();
 };
