@@ -91,9 +91,14 @@ export async function secondsToWait(
   return undefined;
 }
 
-/** A right password clears the count of that account, here and everywhere. */
-export async function forgetAttempts(email: string, address: string): Promise<void> {
+/** A right password clears the counts of that account: where it came from, and everywhere. */
+export async function forgetAttempts(
+  email: string,
+  address: string,
+  known?: { readonly kind: string; readonly key: string },
+): Promise<void> {
   const account = accountKey(email);
+  if (known) await signIns.known.delete(`${account} ${known.kind} ${known.key}`);
   await signIns.accountAndPlace.delete(`${networkOf(address)} ${account}`);
   await signIns.account.delete(account);
 }

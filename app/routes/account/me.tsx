@@ -13,7 +13,7 @@ import {
   sessionsOf,
   signIn,
 } from "~/services/accounts.server";
-import { secondsToWait } from "~/services/limits.server";
+import { forgetAttempts, secondsToWait } from "~/services/limits.server";
 import { addressContext, tastesCookie } from "~/services/request.server";
 import { accountOf, sessionOf } from "~/services/session.server";
 import { type Tastes, cups, noTastes, paperOf, regions, scales, shades } from "~/formats/regions";
@@ -87,12 +87,12 @@ export async function action({ request, context }: Route.ActionArgs) {
   }
   if (form.intent === "password") {
     // Whoever is signed in is no stranger: nobody else's attempts count here.
-    const seconds = await secondsToWait(account.email, context.get(addressContext), {
-      kind: "account",
-      key: account.id,
-    });
+    const own = { kind: "account", key: account.id };
+    const address = context.get(addressContext);
+    const seconds = await secondsToWait(account.email, address, own);
     const isOwn = seconds === undefined && (await signIn(db, account.email, form.old)) !== undefined;
-    if (!isOwn)
+    if (isOwn) await forgetAttempts(account.email, address, own);
+    else
       return data(
         {
           result: submission.reply({

@@ -50,7 +50,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       }),
       { status: 400 },
     );
-  await forgetAttempts(email, address);
+  await forgetAttempts(email, address, known);
   return signInAndGo(request, account.id, pathBack(back ?? null), address);
 }
 
