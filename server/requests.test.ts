@@ -19,6 +19,7 @@ const build = {
     intake: route("intake", "root", "intake/:token"),
     nowhere: route("nowhere", "root", "*"),
   },
+  // Of a whole build only its routes are looked at.
 } as unknown as Parameters<typeof routeOf>[0];
 
 test("a request is written down by its route: no token, no words, whatever its form", () => {

@@ -87,6 +87,7 @@ type Args = ReturnType<typeof argsOf>;
 const handled = (door: Door, args: Args): unknown => {
   const handler = args.request.method === "POST" ? door.action : door.loader;
   if (!handler) throw new Error(`expected the route to answer ${args.request.method}`);
+  // A route takes arguments of its own type; see `Door`.
   return handler(args as never);
 };
 

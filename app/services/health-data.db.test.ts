@@ -19,6 +19,17 @@ type Fate =
   /** It stays: a name, an age, a seat, or who of the staff did something. */
   | "name";
 
+/** What a label said, of a product that was bought or of food brought along. */
+const reading = {
+  product: "class",
+  read_by: "name",
+  read_on: "class",
+  market: "class",
+  looked_for: "goes",
+  foods: "class",
+  is_gluten_free: "class",
+} as const;
+
 /**
  * Every column of text, JSON, bytes, dates or yes and no of each table that belongs to a class, directly or by another table. A table
  * or column that is added must be declared here, and where it may say anything of a person's health, in `health-data.server.ts`.
@@ -41,16 +52,7 @@ const fates: Readonly<Record<string, Fate | Readonly<Record<string, Fate>>>> = {
   intake_link: "goes",
   label_photo: "class",
   label_print: "class",
-  label_reading: {
-    ingredient_id: "class",
-    product: "class",
-    read_by: "name",
-    read_on: "class",
-    market: "class",
-    looked_for: "goes",
-    foods: "class",
-    is_gluten_free: "class",
-  },
+  label_reading: { ingredient_id: "class", ...reading },
   label_substance: "class",
   // Of the events only a note has words of its own.
   live_event: { kind: "class", body: "goes" },
@@ -78,13 +80,7 @@ const fates: Readonly<Record<string, Fate | Readonly<Record<string, Fate>>>> = {
   shared_food: {
     name: "class",
     brought_by: "name",
-    product: "class",
-    read_by: "name",
-    read_on: "class",
-    market: "class",
-    looked_for: "goes",
-    foods: "class",
-    is_gluten_free: "class",
+    ...reading,
     own_ingredient_id: "class",
   },
   shared_food_substance: "class",

@@ -64,6 +64,7 @@ test("a queue that is away as a job ends is told when it is back, once; meanwhil
       fetch: () => {
         fetched += 1;
         if (fetched === 1) return away();
+        // Of a job only what is read of it.
         return Promise.resolve(fetched === 2 ? [{ id: crypto.randomUUID(), name: "sweep", data: {} }] : []) as never;
       },
       complete: (name) => {

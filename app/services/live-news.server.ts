@@ -17,11 +17,10 @@ export type News = Readonly<Record<Role, string>>;
 /** Whoever comes to a stream, or misses something, reads everything anew. */
 export const readAgain = "event: changed\ndata: {}\n\n";
 
-/**
- * Seconds in which an event may become visible after it was received: its transaction ends later than it began. What was sent is
- * remembered for as long, so that nothing is sent twice and nothing that came late is passed over.
- */
-const window = 30;
+/** Seconds in which an event may become visible after it was received, as its transaction ends later than it began. */
+const visibleWithin = 30;
+/** What was sent is remembered for twice as long, in ms, so that nothing is sent twice. */
+const rememberedMs = 2 * visibleWithin * 1000;
 
 /** What was sent of a class already, by id, with the moment. */
 export type Told = Map<string, number>;
@@ -29,9 +28,9 @@ export type Told = Map<string, number>;
 /** Events and ticks of a class that were not told yet; undefined where there are none. */
 export async function newsOf(db: Kysely<DB>, classId: string, told: Told): Promise<News | undefined> {
   const [forLead, forAssistant, ticks] = await Promise.all([
-    eventsOf(db, classId, { role: "lead" }, window),
-    eventsOf(db, classId, { role: "assistant" }, window),
-    ticksOf(db, classId, window),
+    eventsOf(db, classId, { role: "lead" }, visibleWithin),
+    eventsOf(db, classId, { role: "assistant" }, visibleWithin),
+    ticksOf(db, classId, visibleWithin),
   ]);
   const isNew = ({ id }: { readonly id: string }) => !told.has(id);
   const textOf = (events: typeof forLead) => {
@@ -41,6 +40,6 @@ export async function newsOf(db: Kysely<DB>, classId: string, told: Told): Promi
   const news = { lead: textOf(forLead), assistant: textOf(forAssistant) };
   const now = Date.now();
   for (const { id } of [...forLead, ...ticks]) if (!told.has(id)) told.set(id, now);
-  for (const [id, at] of told) if (now - at > 2000 * window) told.delete(id);
+  for (const [id, at] of told) if (now - at > rememberedMs) told.delete(id);
   return news.lead === "" && news.assistant === "" ? undefined : news;
 }

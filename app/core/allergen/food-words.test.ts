@@ -98,7 +98,10 @@ test("a word that is not understood is unknown over everything, water included, 
 });
 
 test("a slip of a known word is asked about, never taken for nothing", () => {
-  const words = rows.map(({ word }) => word).filter((word) => /^[a-z]{5,}$/.test(word));
+  // A word of the list that is a slip itself would be two letters off.
+  const words = rows
+    .map(({ word }) => word)
+    .filter((word) => /^[a-z]{5,}$/.test(word) && foodMeanings(word).every(isUnderstood));
   const letters = "abcdefghijklmnopqrstuvwxyz".split("");
   let asked = 0;
   fc.assert(

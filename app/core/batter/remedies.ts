@@ -403,4 +403,5 @@ function quarters(tsp: number): Ratio {
 
 /** The ways out of a finding that the program can take by itself. */
 export const remediesFor = (finding: AnyRecipeFinding, recipe: Recipe, pantry: Pantry): readonly Remedy[] =>
+  // The table has for each code the finder of that code, which an index does not show.
   (finders[finding.code] as Finder<AnyRecipeFinding["code"]>)(finding as never, recipe, pantry);

@@ -50,6 +50,13 @@ function singular(word: string): string {
   return word.endsWith("s") ? word.slice(0, -1) : word;
 }
 
+/** Plural of one word: what {@link singular} takes back. */
+function plural(word: string): string {
+  if (/[^aeiou]y$/.test(word)) return `${word.slice(0, -1)}ies`;
+  if (/(?:o|ch|sh|ss|x|z)$/.test(word)) return `${word}es`;
+  return /(?:lea|hal|loa|kni)f$/.test(word) ? `${word.slice(0, -1)}ves` : `${word}s`;
+}
+
 /** The words of a text in lower case, without accents, apostrophes and hyphens. Most names have letters of ASCII only, and are quick. */
 const spelt = (text: string): string[] => {
   const lower = text.toLowerCase();
@@ -189,15 +196,16 @@ function distance(a: string, b: string, most: number): number {
 function nearestTo(word: string): string | undefined {
   if (word.length < 4) return undefined;
   const most = word.length >= 8 ? 2 : 1;
-  // As it stands too, as a slip in the last letters may not look like a plural.
-  const forms = [...new Set([singular(word), word, word.replace(/s$/, "")])];
+  const forms = [...new Set([singular(word), word])];
   let best: { readonly name: string; readonly off: number } | undefined;
   for (const [key, food] of lexicon.byKey) {
     if (key.length < 3) continue;
-    for (const form of forms) {
-      const off = distance(form, key, most);
-      if (off <= most && (!best || off < best.off)) best = { name: food.id, off };
-    }
+    // A slip in the ending of a plural is one letter off that plural, and further off the singular.
+    for (const name of [key, plural(key)])
+      for (const form of forms) {
+        const off = distance(form, name, most);
+        if (off <= most && (!best || off < best.off)) best = { name: food.id, off };
+      }
   }
   return best?.name;
 }

@@ -7,7 +7,7 @@ test("a figure in one unit does not pass for another, a bare one does", () => {
   const ml: Millilitres = 4;
   // @ts-expect-error Grams are no minutes.
   expect(inMinutes(grams)).toBe(3);
-  // @ts-expect-error Nor are millilitres.
+  // @ts-expect-error Millilitres are no minutes.
   expect(inMinutes(ml)).toBe(4);
   expect(inMinutes(5)).toBe(5);
 });

@@ -15,7 +15,6 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const { input } = await classOnce(context, params.classId);
   const url = new URL(request.url);
   const sheet = labelSheetOf(url.searchParams.get("sheet"));
-  const skip = usedUpOf(sheet, url.searchParams.get("skip"));
   const only = url.searchParams.get("only");
   const made = plan(input);
   const locale = localeOf(request);
@@ -26,6 +25,8 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     containers.filter((one) => only === null || one.key === only),
     url.searchParams.get("part"),
   );
+  // Labels already used are those of the first sheet of all.
+  const skip = shown.part === 1 ? usedUpOf(sheet, url.searchParams.get("skip")) : 0;
   const labels = shown.labels.map((one) => ({
     lines: labelLines(one, about, names),
     code: new URL(`/classes/${params.classId}/containers/${one.key}`, url).href,

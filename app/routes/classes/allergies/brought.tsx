@@ -113,6 +113,7 @@ export default function Brought({ params, actionData }: Route.ComponentProps) {
       ingredientId: food?.instead?.ingredientId ?? "",
       station: String(food?.instead?.station ?? 0),
       ...saidValues(food?.label, input.brief.regime),
+      // The form library types a box that may be sent many times by its schema, not by what stands in it at first.
     } as never,
   });
   return (

@@ -155,6 +155,7 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
       product: label?.product ?? "",
       readOn: loaderData.today,
       ...saidValues(label, input.brief.regime),
+      // The form library types a box that may be sent many times by its schema, not by what stands in it at first.
     } as never,
   });
   const pack = input.packs.find((one) => one.ingredientId === params.ingredientId);

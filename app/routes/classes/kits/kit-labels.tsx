@@ -121,10 +121,11 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
   // One thing at a time: a printer that is pressed twice prints twice.
   const isBusy = useNavigation().state !== "idle";
   const sheet = labelSheetOf(search.get("sheet"));
-  const skip = usedUpOf(sheet, search.get("skip"));
   const only = search.get("only");
   const { containers } = packingOfClass(input, made);
   const { part, parts: partCount, labels: shown } = shownOf(containers, search);
+  // Labels already used are those of the first sheet of all.
+  const skip = part === 1 ? usedUpOf(sheet, search.get("skip")) : 0;
   const printed = new Map(loaderData.printed.map((one) => [one.container, one]));
   const labels = new Map(loaderData.labels.map((one) => [one.key, one]));
   const codeAt = new Map(shown.map((one, at) => [one.key, loaderData.codes[Math.floor(at / codesAtOnce)]] as const));
