@@ -347,8 +347,20 @@ const pageTimes = (): Promise<{ pages: Record<string, string>[]; typing: Record<
   served(async ({ base, url, signIn }) => {
     const cookie = await signIn(demoAccounts[0].email);
     const id = await firstClass(base, cookie);
-    const stages = ["brief", "people", "allergies", "amounts", "kits", "shopping", "gear", "timeline", "teach"];
-    const pages = [barest, "/", ...stages.map((stage) => `/classes/${id}/${stage}`)];
+    const stages = [
+      "brief",
+      "people",
+      "allergies",
+      "amounts",
+      "kits",
+      "shopping",
+      "gear",
+      "timeline",
+      "teach",
+      "sheets",
+      "log",
+    ];
+    const pages = [barest, "/", "/recipes", ...stages.map((stage) => `/classes/${id}/${stage}`)];
     await timesOf(base, pages, cookie);
     const few = await timesOf(base, pages, cookie);
     await store(url, id, 1000, 30);

@@ -48,15 +48,5 @@ export const usedUpOf = (sheet: LabelSheet, text: string | null): number =>
 export const labelSheetOf = (id: string | null): LabelSheet =>
   labelSheets.find((one) => one.id === id) ?? (labelSheets[0] as LabelSheet);
 
-/** Labels that are laid out at once, on a page or in a file: more keep a processor for many seconds (measured: 5 ms a label). */
-export const mostLabels = 300;
-
-/** Those of many labels that are laid out together: of `parts`, the one that an address asks for; the first for nonsense. */
-export function partOf<T>(
-  labels: readonly T[],
-  text: string | null,
-): { readonly part: number; readonly parts: number; readonly labels: readonly T[] } {
-  const parts = Math.max(1, Math.ceil(labels.length / mostLabels));
-  const part = Math.min(parts, Math.max(1, Math.floor(Number(text) || 1)));
-  return { part, parts, labels: labels.slice((part - 1) * mostLabels, part * mostLabels) };
-}
+/** Labels that are laid out at once, on a page or in a file: more keep a processor for seconds (measured: 5 ms a label). */
+export const mostLabels = 60;

@@ -5,8 +5,17 @@ import { type LabelPrinter, type PrintOutcome, type PrinterLabel } from "~/devic
 import type { DB } from "~/db/schema";
 
 /** What a label says, as a hash: another one later means the label on the container is not right any more. */
-export const labelStamp = (container: ClassContainer): string =>
-  fingerprintOf([container.dishTitle, container.place, contentsOf(container), container.marks, container.steps]);
+export function labelStamp(container: ClassContainer): string {
+  const before = stamps.get(container);
+  if (before !== undefined) return before;
+  const { dishTitle, place, marks, steps } = container;
+  const stamp = fingerprintOf([dishTitle, place, contentsOf(container), marks, steps]);
+  stamps.set(container, stamp);
+  return stamp;
+}
+
+/** By identity: the containers of a class that nobody wrote are the same objects at the next request. */
+const stamps = new WeakMap<ClassContainer, string>();
 
 export interface PrintedLabel {
   readonly container: string;

@@ -153,8 +153,9 @@ export interface KeptLog {
   readonly at: Date;
 }
 
-export const logOf = async (classId: string): Promise<KeptLog | undefined> =>
-  database()
+/** The log of a class for one reader: what the lead wrote is the leads' to read. */
+export async function logOf(classId: string, reader: Pick<Account, "role">): Promise<KeptLog | undefined> {
+  const kept = await database()
     .selectFrom("class_log")
     .leftJoin("account", "account.id", "kept_by")
     .select([
@@ -167,26 +168,30 @@ export const logOf = async (classId: string): Promise<KeptLog | undefined> =>
     ])
     .where("class_id", "=", classId)
     .executeTakeFirst();
+  return kept && reader.role !== "lead" ? { ...kept, note: "" } : kept;
+}
 
-/** Keeps the log; `version` 0 for the first time. False when somebody else kept another meanwhile. */
+/**
+ * Keeps the log; `version` 0 for the first time. False when somebody else kept another meanwhile.
+ * @param log without a note, the one that is kept stays.
+ */
 export async function keepLog(
   db: Kysely<DB>,
   classId: string,
   version: number,
-  log: { piecesMade: number | null; note: string; namesNobody?: boolean },
+  log: { piecesMade: number | null; note?: string | undefined; namesNobody?: boolean | undefined },
   accountId: string | null,
 ): Promise<boolean> {
   const values = {
     pieces_made: log.piecesMade,
-    note: log.note,
-    names_nobody: log.namesNobody ?? false,
     kept_by: accountId,
+    ...(log.note === undefined ? {} : { note: log.note, names_nobody: log.namesNobody ?? false }),
   };
   const kept =
     version === 0
       ? await db
           .insertInto("class_log")
-          .values({ class_id: classId, ...values })
+          .values({ class_id: classId, note: "", ...values })
           .onConflict((conflict) => conflict.doNothing())
           .executeTakeFirst()
           .then((result) => result.numInsertedOrUpdatedRows ?? 0n)

@@ -348,7 +348,11 @@ test("an event sent twice, or by two devices at once, is kept once; the class is
   expect((await snapshotOf(id))?.brief.people).toBe(input.brief.people);
   expect(await keepLog(db, id, 0, { piecesMade: 40, note: "well" }, lead)).toBe(true);
   expect(await keepLog(db, id, 0, { piecesMade: 41, note: "" }, lead)).toBe(false);
-  expect(await logOf(id)).toMatchObject({ piecesMade: 40, note: "well", version: 1, by: "Lead" });
+  expect(await logOf(id, { role: "lead" })).toMatchObject({ piecesMade: 40, note: "well", version: 1, by: "Lead" });
+  // An assistant reads no note of the lead's, and keeping the pieces leaves it as it is.
+  expect(await logOf(id, { role: "assistant" })).toMatchObject({ piecesMade: 40, note: "" });
+  expect(await keepLog(db, id, 1, { piecesMade: 42 }, lead)).toBe(true);
+  expect(await logOf(id, { role: "lead" })).toMatchObject({ piecesMade: 42, note: "well", version: 2 });
 });
 
 test("a class is read in the same number of queries with three people and with sixty", async () => {

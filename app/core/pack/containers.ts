@@ -3,7 +3,7 @@ import type { Pantry } from "~/core/batter";
 import type { Carried } from "~/core/gear";
 import { type Container, type KitLine, packingOf } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
-import type { ClassInput, ClassPlan, DishPlan } from "~/core/plan";
+import { type DishPlan, oncePerPlan } from "~/core/plan";
 import { type Grams, type Ratio, one } from "~/core/quantity";
 
 /** Whose kit a container belongs to. */
@@ -43,8 +43,8 @@ export interface ClassPacking {
 
 export const placeKey = (place: Place): string => (place.kind === "station" ? place.stationId : place.kind);
 
-/** Every container of a class, in the order in which it is packed. */
-export function packingOfClass(input: ClassInput, plan: ClassPlan): ClassPacking {
+/** Every container of a class, in the order in which it is packed; the same objects for as long as somebody holds the plan. */
+export const packingOfClass = oncePerPlan((input, plan): ClassPacking => {
   const { pantry, labels } = knownFood(input);
   const rule = { per: input.brief.containerPer, isDryMixed: input.brief.kitMode === "dry-mix" };
   // Stations that make the same share one kit: it is put into containers once.
@@ -136,7 +136,7 @@ export function packingOfClass(input: ClassInput, plan: ClassPlan): ClassPacking
   const asRows = (rest: Map<string, Map<string, KitLine>>) =>
     [...rest].map(([dishId, lines]) => ({ dishId, lines: [...lines.values()] }));
   return { containers, shared: asRows(shared), open: asRows(open) };
-}
+});
 
 /** One round of the assembly line: an ingredient, and the containers it goes into one after the other. */
 export interface Round {

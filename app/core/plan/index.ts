@@ -1,6 +1,7 @@
 /** From ClassInput to ClassPlan: the pipeline, why each figure is what it is, fingerprints of the stages. */
 export * from "./types";
 export { plan } from "./plan";
+export { oncePerPlan } from "./once";
 export { dishesOnce, recipesMade, shownDish } from "./dishes";
 export * from "./heats";
 export { gramsAhead, hotPlacesOf, kitOptionsOf, placesPerAdult } from "./stations";

@@ -9,6 +9,12 @@ import { oncePerPlan } from "./once";
 import { plan } from "./plan";
 import { kitFor, kitOptionsOf } from "./stations";
 
+/** Tables up to which a class is planned anew for each way at once: of 400 tables one plan takes half a second (measured). */
+export const mostTablesCompared = 120;
+
+/** Are the ways of a class planned side by side, or is it too large for that? */
+export const isCompared = ({ stations }: ClassPlan): boolean => stations.length <= mostTablesCompared;
+
 /** One way of putting the kits together, and what it costs in class. */
 export interface KitWay {
   readonly kitMode: KitMode;
@@ -44,8 +50,9 @@ const withBrief = (input: ClassInput, brief: Partial<ClassInput["brief"]>) =>
 const worsenedBy = (input: ClassInput, now: ClassPlan, then: ClassPlan): PlateChange[] =>
   plateChanges({ input, plan: now }, { input, plan: then }).filter((one) => one.isWorse);
 
-/** The class planned with each way of putting kits together. Nothing is saved. */
+/** The class planned with each way of putting kits together; none of a class too large to compare. Nothing is saved. */
 export const kitWays = oncePerPlan((input, now): KitWay[] => {
+  if (!isCompared(now)) return [];
   return kitModes.map((kitMode) => {
     const isInForce = kitMode === input.brief.kitMode;
     const made = isInForce ? now : withBrief(input, { kitMode });
@@ -62,12 +69,12 @@ export const kitWays = oncePerPlan((input, now): KitWay[] => {
 
 /**
  * The class planned with each rule for half an egg. Empty while eggs come out whole under the usual rule: then there is nothing
- * to choose.
+ * to choose; and of a class too large to compare.
  */
 export const eggWays = oncePerPlan((input, now): EggWay[] => {
   const hasChoice =
     input.brief.eggRule !== "by-weight" || now.findings.some((finding) => finding.code === "egg-fraction");
-  if (!hasChoice) return [];
+  if (!hasChoice || !isCompared(now)) return [];
   const eggs = new Set(input.pantry.filter((one) => one.role === "egg").map((one) => one.id));
   return eggRules.map((eggRule): EggWay => {
     const isInForce = eggRule === input.brief.eggRule;
@@ -99,8 +106,9 @@ export interface ScaleWays {
   readonly wholeEggs: { readonly factor: Ratio; readonly pieces: Pieces } | undefined;
 }
 
-/** The class planned with each rule for batches, dish by dish and size by size. Nothing is saved. */
+/** The class planned with each rule for batches, dish by dish and size by size; none of a class too large to compare. Nothing is saved. */
 export const scaleWays = oncePerPlan((input, now): ScaleWays[] => {
+  if (!isCompared(now)) return [];
   const { pantry } = knownFood(input);
   const plans = batchRules.map((batchRule) => ({
     rule: batchRule,

@@ -78,8 +78,13 @@ interface Choice {
   readonly size: Pieces;
   readonly from: Seconds;
   readonly start: Seconds;
-  readonly end: Seconds;
+  /** When all that the station has left would be out, if it stayed on this unit. */
+  readonly rate: Seconds;
 }
+
+/** Is one load better than the best so far? The sooner all would be out, then the sooner it starts; else the first stays. */
+const isBetter = (one: Choice, best: Choice | undefined): boolean =>
+  best === undefined || one.rate < best.rate || (one.rate === best.rate && one.start < best.start);
 
 /** Which segment is cooked when a station has so many pieces left, and how many of these are of it. */
 function segmentAt({ pieces, segments }: Node, left: Pieces): { readonly segment: number; readonly left: Pieces } {
@@ -379,25 +384,29 @@ export class Bench {
    * `inFull` minds adults and what batter is poured with, too.
    */
   private bestUnit(node: Node, evenly: boolean, inFull = true): Choice | undefined {
-    let best: (Choice & { rate: number }) | undefined;
-    const ready = this.ready[node.index] ?? 0;
+    let best: Choice | undefined;
     for (const unit of node.units) {
-      if (!this.mayUse(node, unit)) continue;
-      const places = node.places[unit] ?? 0;
-      const testers = this.testersOn(node, unit);
-      const { size, loads } = this.sizeOn(node, unit, evenly);
-      const soonest = this.beginOn(node, unit, ready, inFull);
-      const from = inFull ? this.pourOn(node, unit, size, soonest) : soonest;
-      const load = node.loadOn[unit] ?? node.load;
-      const start = from + testers * (load[1] ?? 0);
-      const end = size > 0 ? start + (load[size] ?? 0) : start;
-      // Ends soonest for the pieces it takes: what is left over would take as long again for each load.
-      const rest = loads > 1 ? (loads - 1) * ((load[places] ?? 0) + node.between) : 0;
-      const rate = end + rest;
-      if (!best || rate < best.rate || (rate === best.rate && start < best.start))
-        best = { unit, size, from, start, end, rate };
+      const one = this.choiceOn(node, unit, evenly, inFull);
+      if (one && isBetter(one, best)) best = one;
     }
     return best;
+  }
+
+  /** A station's next load on one unit; undefined where it may not use that unit now. */
+  private choiceOn(node: Node, unit: number, evenly: boolean, inFull: boolean): Choice | undefined {
+    if (!this.mayUse(node, unit)) return undefined;
+    const ready = this.ready[node.index] ?? 0;
+    const places = node.places[unit] ?? 0;
+    const testers = this.testersOn(node, unit);
+    const { size, loads } = this.sizeOn(node, unit, evenly);
+    const soonest = this.beginOn(node, unit, ready, inFull);
+    const from = inFull ? this.pourOn(node, unit, size, soonest) : soonest;
+    const load = node.loadOn[unit] ?? node.load;
+    const start = from + testers * (load[1] ?? 0);
+    const end = size > 0 ? start + (load[size] ?? 0) : start;
+    // Ends soonest for the pieces it takes: what is left over would take as long again for each load.
+    const rest = loads > 1 ? (loads - 1) * ((load[places] ?? 0) + node.between) : 0;
+    return { unit, size, from, start, rate: end + rest };
   }
 
   /** Others who lie in the same oven load beside the first: their batter is ready, and one time is right for all. */
@@ -461,11 +470,24 @@ export class Bench {
       }
       return;
     }
-    // When each station could start changes only where its unit was taken: kept, not worked out at every load. The adults are the same
-    // for everybody: whoever would start before one is free starts then. What batter is poured with is asked for by who was chosen.
+    // When a station could start on a unit changes only where one of the two was part of the last load: kept, not worked out at every
+    // load. The adults are the same for everybody: whoever would start before one is free starts then. What batter is poured with is
+    // asked for by who was chosen.
     const open = hungry();
-    // By station; null where there is no place for it, undefined where it is to be worked out.
-    const known = new Array<Choice | null | undefined>(nodes.length).fill(undefined);
+    // By station, and there by unit in the order of its own list; null where it is to be worked out.
+    const known: (Choice | undefined | null)[][] = nodes.map((node) => node.units.map(() => null));
+    const bestKnown = (node: Node): Choice | undefined => {
+      const row = known[node.index] ?? [];
+      let best: Choice | undefined;
+      for (let n = 0; n < row.length; n += 1) {
+        let one = row[n];
+        if (one === null) row[n] = one = this.choiceOn(node, node.units[n] ?? 0, rule.isEven, false);
+        if (one && isBetter(one, best)) best = one;
+      }
+      return best;
+    };
+    // By station; null where it is to be looked for.
+    const bests = new Array<Choice | undefined | null>(nodes.length).fill(null);
     const isTied = this.hot.length > 0;
     while (open.length > 0) {
       let chosen: Node | undefined;
@@ -473,9 +495,9 @@ export class Bench {
       let soonest = Infinity;
       const adult = isTied ? Math.min(...this.hot) : 0;
       for (const node of open) {
-        let one = known[node.index];
-        if (one === undefined) known[node.index] = one = this.bestUnit(node, rule.isEven, false) ?? null;
-        if (one === null) continue;
+        let one = bests[node.index];
+        if (one === null) bests[node.index] = one = bestKnown(node);
+        if (!one) continue;
         const start = isTied && one.from < adult ? one.start + adult - one.from : one.start;
         if (
           !best ||
@@ -493,10 +515,19 @@ export class Bench {
       const claims = this.claimsDone;
       const [stations, pieces] = this.beside(chosen, best.unit, best.size, best.start);
       this.lay(best.unit, stations, pieces);
-      const isShared = this.net.units[best.unit]?.stationId === null;
-      if (isShared || claims !== this.claimsDone) known.fill(undefined);
+      const { unit } = best;
+      const isClaimed = claims !== this.claimsDone;
+      if (isClaimed) for (const row of known) row.fill(null);
+      if (isClaimed || this.net.units[unit]?.stationId === null) {
+        bests.fill(null);
+        for (const node of open) {
+          const at = node.units.indexOf(unit);
+          if (at >= 0) (known[node.index] ?? [])[at] = null;
+        }
+      }
       for (const index of stations) {
-        known[index] = undefined;
+        known[index]?.fill(null);
+        bests[index] = null;
         if ((this.remaining[index] ?? 0) < 1)
           open.splice(
             open.findIndex((node) => node.index === index),

@@ -187,7 +187,7 @@ describe("shopping, kits and the day", () => {
       status: 200,
       body: { isKept: true },
     });
-    expect(await logOf(at.classId)).toMatchObject({ piecesMade: 41, note: "Bring a second cord." });
+    expect(await logOf(at.classId, { role: "lead" })).toMatchObject({ piecesMade: 41, note: "Bring a second cord." });
     const late = await post(log, { version: "0", piecesMade: "40", note: "" });
     expect(late.status).toBe(409);
     expect(said(late)).toContain("Lead saved another log meanwhile: 41 pieces");

@@ -2,7 +2,8 @@ import type { Route } from "./+types/kit-labels-pdf";
 import { packingOfClass } from "~/core/pack";
 import { plan } from "~/core/plan";
 import { labelsPdf } from "~/formats/label-pdf.server";
-import { labelSheetOf, partOf, usedUpOf } from "~/formats/label-sheets";
+import { labelSheetOf, mostLabels, usedUpOf } from "~/formats/label-sheets";
+import { partOf } from "~/formats/parts";
 import { classOnce } from "~/services/classes.server";
 import { fileAnswer } from "~/services/files.server";
 import { localeOf } from "~/services/request.server";
@@ -24,10 +25,11 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const shown = partOf(
     containers.filter((one) => only === null || one.key === only),
     url.searchParams.get("part"),
+    mostLabels,
   );
   // Labels already used are those of the first sheet of all.
   const skip = shown.part === 1 ? usedUpOf(sheet, url.searchParams.get("skip")) : 0;
-  const labels = shown.labels.map((one) => ({
+  const labels = shown.shown.map((one) => ({
     lines: labelLines(one, about, names),
     code: new URL(`/classes/${params.classId}/containers/${one.key}`, url).href,
   }));

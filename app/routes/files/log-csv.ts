@@ -20,7 +20,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const [snapshot, events, kept, ticked] = await Promise.all([
     snapshotOf(params.classId),
     eventsOf(database(), params.classId, accountOf(context)),
-    logOf(params.classId),
+    logOf(params.classId, accountOf(context)),
     ticksOf(database(), params.classId),
   ]);
   const state = fold(events);

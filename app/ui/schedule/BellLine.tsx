@@ -46,22 +46,29 @@ const minor: ReadonlySet<BellKind> = new Set(["gather-mix", "rest", "swap", "gat
 
 /** Stretches of the room in which the heaviest thing going on stays the same. */
 function spansOf(timeline: Timeline): { from: number; to: number; weight: Weight }[] {
-  const weighted = timeline.tasks.flatMap((task) => {
-    const heavy = weight[task.kind];
-    return heavy ? [{ from: task.start, to: task.end, weight: heavy }] : [];
-  });
-  const cuts = [...new Set(weighted.flatMap((one) => [one.from, one.to]))].sort((a, b) => a - b);
+  // One pass over all begins and ends, with how many tasks of each weight go on: a class has thousands of tasks.
+  const changes = timeline.tasks
+    .flatMap((task) => {
+      const rank = order.indexOf(weight[task.kind] ?? "little");
+      const isDrawn = weight[task.kind] !== undefined && task.end > task.start;
+      return isDrawn
+        ? [
+            { at: task.start, rank, by: 1 },
+            { at: task.end, rank, by: -1 },
+          ]
+        : [];
+    })
+    .sort((a, b) => a.at - b.at);
+  const going = order.map(() => 0);
   const spans: { from: number; to: number; weight: Weight }[] = [];
-  cuts.slice(0, -1).forEach((from, index) => {
-    const to = cuts[index + 1] ?? from;
-    const heaviest = weighted
-      .filter((one) => one.from < to && one.to > from)
-      .map((one) => one.weight)
-      .sort((a, b) => order.indexOf(b) - order.indexOf(a))[0];
+  changes.forEach(({ at, rank, by }, index) => {
+    going[rank] = (going[rank] ?? 0) + by;
+    const to = changes[index + 1]?.at ?? at;
+    const heaviest = order[going.findLastIndex((count) => count > 0)];
+    if (to === at || heaviest === undefined) return;
     const last = spans[spans.length - 1];
-    if (!heaviest) return;
-    if (last && last.weight === heaviest && last.to === from) last.to = to;
-    else spans.push({ from, to, weight: heaviest });
+    if (last && last.weight === heaviest && last.to === at) last.to = to;
+    else spans.push({ from: at, to, weight: heaviest });
   });
   return spans;
 }

@@ -8,12 +8,15 @@ import {
   useSensor,
   useSensors,
 } from "@dnd-kit/core";
-import type { ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 import type { Participant } from "~/core/people";
 import { needsInWords } from "~/ui/people/needs";
 import { ageWords } from "~/ui/words/en";
 import { PlainSelect, Tick } from "~/ui/parts/plain";
 import { look } from "~/ui/theme/look";
+
+/** Tables that everybody's list offers at once; of more, a list is filled when a pointer or the focus comes to it. */
+const mostOffered = 40;
 
 interface Table {
   readonly index: number;
@@ -96,6 +99,9 @@ function Person({
 }) {
   const { setNodeRef, listeners, transform, isDragging } = useDraggable({ id: person.id });
   const needs = needsInWords(person, useLocale());
+  const [isWanted, setWanted] = useState(false);
+  // Every table in everybody's list: 400 people at 400 tables would be 160,000 options.
+  const offered = isWanted || tables.length <= mostOffered ? tables : tables.filter((table) => table.index === at);
   return (
     <li
       ref={setNodeRef}
@@ -114,9 +120,11 @@ function Person({
         aria-label={`${person.name} sits at`}
         className={look("plain-select")}
         value={at}
+        onPointerEnter={() => setWanted(true)}
+        onFocus={() => setWanted(true)}
         onChange={(event) => onMove(person.id, Number(event.target.value))}
       >
-        {tables.map((table) => (
+        {offered.map((table) => (
           <option key={table.index} value={table.index}>
             {table.name}
           </option>

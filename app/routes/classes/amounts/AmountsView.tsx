@@ -19,6 +19,7 @@ import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { measuringSetOf, measuringSets, scoopName, toNumber } from "~/core/quantity";
 import { Heads } from "~/ui/sheet/Heads";
+import { PartLinks, useTablePart } from "~/ui/sheet/PartLinks";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
 
@@ -73,6 +74,7 @@ function OwnSetForm({ told }: { told: Answer | undefined }) {
 export function AmountsView({ told }: { told?: Answer | undefined }) {
   const { input, plan, standings, names, action } = useClass();
   const locale = useLocale();
+  const tables = useTablePart(plan.stations);
   const nameOf = new Map(input.people.map((person) => [person.id, person.name]));
   const counted = countedIn(plan);
   const set = measuringSetOf(input.brief.measuringSetId);
@@ -111,9 +113,10 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
           No stations yet: the brief says {people(input.brief.people)} and {howMany(input.dishes.length, "recipe")}.
         </p>
       ) : null}
+      <PartLinks {...tables} />
       <Defs />
       <div className={parts.card.all}>
-        {plan.stations.map((station) => {
+        {tables.shown.map((station) => {
           const dish = plan.dishes.find((one) => one.id === station.dishId);
           return dish ? (
             <StationCard

@@ -4,7 +4,16 @@ import { z } from "zod";
 import type { Route } from "./+types/scaling";
 import { useClass } from "../class-context";
 import { formOf } from "../../form";
-import { type Dish, type Mixing, mixings, mostBulk, scaleWays, withMorePeople, withSeatsFor } from "~/core/plan";
+import {
+  type Dish,
+  type Mixing,
+  isCompared,
+  mixings,
+  mostBulk,
+  scaleWays,
+  withMorePeople,
+  withSeatsFor,
+} from "~/core/plan";
 import { readRatio, writeRatio } from "~/core/quantity";
 import { type Take, roundLimits } from "~/core/recipe";
 import { batchRules } from "~/core/scale";
@@ -18,6 +27,7 @@ import { sayBowl } from "~/ui/words/batter";
 import type { Names } from "~/ui/words/findings";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { Gains } from "~/ui/scale/Gains";
+import { NotCompared } from "~/ui/scale/NotCompared";
 import { ScaleTable } from "~/ui/scale/ScaleTable";
 import { AskedFirst, WhatChanges, toldIn } from "~/ui/class/WhatChanges";
 import { Told } from "~/ui/parts/Told";
@@ -289,7 +299,9 @@ export default function Scaling({ actionData, loaderData }: Route.ComponentProps
       <Told told={actionData} />
       <AskedFirst asked={told.asked} names={names} button="Save it all the same" />
       {told.changes ? <WhatChanges changes={told.changes} names={names} isDone /> : null}
-      {groups.length === 0 ? (
+      {!isCompared(plan) ? (
+        <NotCompared tables={plan.stations.length} />
+      ) : groups.length === 0 ? (
         <p>
           Nothing to scale yet. <TextLink to="../brief">Choose a recipe and say how many come.</TextLink>
         </p>

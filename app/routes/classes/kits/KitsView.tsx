@@ -10,13 +10,14 @@ import {
   placeKey,
   stateOf,
 } from "~/core/pack";
-import { eggWays, kitWays } from "~/core/plan";
+import { eggWays, isCompared, kitWays } from "~/core/plan";
 import { toNumber } from "~/core/quantity";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { holdColdC } from "~/core/recipe";
 import { degrees, howMany, list, minutes, number } from "~/ui/format/format";
 import { KitSheet } from "~/ui/kit/KitSheets";
+import { NotCompared } from "~/ui/scale/NotCompared";
 import { PrimaryLink, TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
@@ -24,6 +25,7 @@ import { eggRuleWords, kitModeWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { placeName } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
+import { PartLinks, useTablePart } from "~/ui/sheet/PartLinks";
 import { Hidden, PlainButton } from "~/ui/parts/plain";
 import { MenuLink, MoreMenu } from "~/ui/parts/Menu";
 import { parts } from "~/ui/theme/parts";
@@ -63,6 +65,7 @@ export function KitsView({
   const ticks = useMemo(() => foldTicks(events).packing, [events]);
   const state = (one: ClassContainer) => stateOf(contentsOf(one), ticks.get(one.key));
   const places = [...new Set(packing.containers.map((one) => placeKey(one.place)))];
+  const tables = useTablePart(places);
   const done = packing.containers.filter((one) => state(one).kind === "packed").length;
   const reopened = packing.containers.filter((one) => state(one).kind === "reopened").length;
   const modes = useMemo(() => kitWays(input, made), [input, made]);
@@ -111,28 +114,32 @@ export function KitsView({
         </p>
       ) : null}
       <div className={look(parts.sheet.of({ split: "even" }).columns, "no-print", "below-l")}>
-        <Form method="post">
-          <Hidden name="intent" value="kit-mode" />
-          <table className={look("ruled", "stacks")}>
-            <caption>How kits come, and what it costs in class</caption>
-            <tbody>
-              {modes.map((way) => (
-                <tr key={way.kitMode}>
-                  <th scope="row">{kitModeWords[way.kitMode]}</th>
-                  <td className={look("n")}>{minutes(way.endMinutes, locale)}</td>
-                  <td className={look("n", "quiet")}>
-                    {way.isInForce
-                      ? "as planned"
-                      : way.byMinutes === 0
-                        ? "no difference"
-                        : `${way.byMinutes > 0 ? "+" : "−"}${minutes(Math.abs(way.byMinutes), locale)}`}
-                  </td>
-                  <Choice value={way.kitMode} isInForce={way.isInForce} />
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </Form>
+        {isCompared(made) ? (
+          <Form method="post">
+            <Hidden name="intent" value="kit-mode" />
+            <table className={look("ruled", "stacks")}>
+              <caption>How kits come, and what it costs in class</caption>
+              <tbody>
+                {modes.map((way) => (
+                  <tr key={way.kitMode}>
+                    <th scope="row">{kitModeWords[way.kitMode]}</th>
+                    <td className={look("n")}>{minutes(way.endMinutes, locale)}</td>
+                    <td className={look("n", "quiet")}>
+                      {way.isInForce
+                        ? "as planned"
+                        : way.byMinutes === 0
+                          ? "no difference"
+                          : `${way.byMinutes > 0 ? "+" : "−"}${minutes(Math.abs(way.byMinutes), locale)}`}
+                    </td>
+                    <Choice value={way.kitMode} isInForce={way.isInForce} />
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </Form>
+        ) : (
+          <NotCompared tables={made.stations.length} />
+        )}
         {eggs.length > 0 ? (
           <Form method="post">
             <Hidden name="intent" value="egg-rule" />
@@ -160,7 +167,8 @@ export function KitsView({
           </Form>
         ) : null}
       </div>
-      {places.map((key) => {
+      <PartLinks {...tables} />
+      {tables.shown.map((key) => {
         const own = packing.containers.filter((one) => placeKey(one.place) === key);
         const [first] = own;
         return first ? (

@@ -8,7 +8,8 @@ import { foldTicks, packingOfClass } from "~/core/pack";
 import { plan } from "~/core/plan";
 import { database } from "~/db/client.server";
 import { SimulatedLabelPrinter } from "~/devices/label-printer.server";
-import { labelSheetOf, labelSheets, partOf, usedUpOf } from "~/formats/label-sheets";
+import { labelSheetOf, labelSheets, mostLabels, usedUpOf } from "~/formats/label-sheets";
+import { partOf } from "~/formats/parts";
 import { classOnce, classOr404 } from "~/services/classes.server";
 import { codesOf } from "~/services/codes.server";
 import { labelStamp, printLabels, printedLabels } from "~/services/labels.server";
@@ -21,6 +22,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { namesOf } from "~/ui/words/findings";
 import { containerName, labelLines, placeName } from "~/ui/words/kits";
 import { Hidden, PlainButton, PlainInput, PlainSelect } from "~/ui/parts/plain";
+import { PartLinks } from "~/ui/sheet/PartLinks";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
 
@@ -45,7 +47,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     labels: containers.map((one) => ({ key: one.key, stamp: labelStamp(one) })),
     // Hundreds of codes take a second to draw: the labels come at once, and their codes as they are ready.
     codes: codesOf(
-      shownOf(containers, new URL(request.url).searchParams).labels.map((one) => [
+      shownOf(containers, new URL(request.url).searchParams).shown.map((one) => [
         one.key,
         recordOf(request, params.classId, one.key),
       ]),
@@ -60,6 +62,7 @@ const shownOf = <T extends { readonly key: string }>(containers: readonly T[], a
   return partOf(
     containers.filter((one) => only === null || one.key === only),
     asked.get("part"),
+    mostLabels,
   );
 };
 
@@ -123,7 +126,7 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
   const sheet = labelSheetOf(search.get("sheet"));
   const only = search.get("only");
   const { containers } = packingOfClass(input, made);
-  const { part, parts: partCount, labels: shown } = shownOf(containers, search);
+  const { part, parts: partCount, shown } = shownOf(containers, search);
   // Labels already used are those of the first sheet of all.
   const skip = part === 1 ? usedUpOf(sheet, search.get("skip")) : 0;
   const printed = new Map(loaderData.printed.map((one) => [one.container, one]));
@@ -242,15 +245,7 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
           </Form>
         </section>
       </div>
-      {partCount > 1 ? (
-        <p className={look("no-print")}>
-          {Array.from({ length: partCount }, (_, index) => (
-            <TextLink key={index} to={`?sheet=${sheet.id}&part=${index + 1}`}>
-              Part {index + 1}{" "}
-            </TextLink>
-          ))}
-        </p>
-      ) : null}
+      <PartLinks part={part} parts={partCount} keep={`sheet=${sheet.id}`} />
       {stale.length > 0 ? (
         <p className={look("needs-you", "no-print")}>
           Changed since they were printed:{" "}

@@ -6,6 +6,7 @@ import { useClass } from "../class-context";
 import { formOf, optionalWords, whole, submissionOf } from "../../form";
 import { correctionStep } from "~/core/look";
 import { spokenSteps } from "~/core/schedule";
+import { pack, unpack } from "~/formats/packed";
 import { ticksOf } from "~/services/ticks.server";
 import { saySent } from "~/ui/outbox/sent-words";
 import { useTicks } from "~/ui/pack/useTicks";
@@ -46,13 +47,13 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const [snapshot, events, kept, ticks] = await Promise.all([
     snapshotOf(params.classId),
     eventsOf(database(), params.classId, accountOf(context)),
-    logOf(params.classId),
+    logOf(params.classId, accountOf(context)),
     ticksOf(database(), params.classId),
   ]);
   // The log is about minutes and pieces: nobody needs anyone's health data for it. The same object while the class is, so that it is
   // planned once.
   return {
-    taught: inputForPacking(snapshot ?? input),
+    taught: pack(inputForPacking(snapshot ?? input)),
     state: fold(events),
     kept,
     ticks,
@@ -67,16 +68,18 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (submission.status !== "success") return data({ result: submission.reply(), isKept: false }, { status: 400 });
   const { version, piecesMade, ...said } = submission.value;
   const account = accountOf(context);
-  if (await keepLog(database(), params.classId, version, { piecesMade: piecesMade ?? null, ...said }, account.id)) {
+  // An assistant does not see the note, so what they send of it is no answer to it.
+  const log = { piecesMade: piecesMade ?? null, ...(account.role === "lead" ? said : {}) };
+  if (await keepLog(database(), params.classId, version, log, account.id)) {
     await settle(database(), input, params.classId, "log", account.id);
     return data({ result: undefined, isKept: true });
   }
-  const now = await logOf(params.classId);
+  const now = await logOf(params.classId, account);
   return data(
     {
       result: submission.reply({
         formErrors: [
-          `${now?.by ?? "Someone"} saved another log meanwhile: ${now?.piecesMade ?? "no"} pieces, “${(now?.note ?? "").slice(0, 200)}”. Yours is below; keep it again to replace theirs.`,
+          `${now?.by ?? "Someone"} saved another log meanwhile: ${now?.piecesMade ?? "no"} pieces${now?.note ? `, “${now.note.slice(0, 200)}”` : ""}. Yours is below; keep it again to replace theirs.`,
         ],
       }),
       isKept: false,
@@ -88,8 +91,9 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 
 /** What happened, under what was planned. */
 export default function Log({ loaderData, actionData, params }: Route.ComponentProps) {
-  const { input, standings, names, action: base } = useClass();
-  const { taught, state, kept, removalDay } = loaderData;
+  const { input, standings, names, isLead, action: base } = useClass();
+  const { state, kept, removalDay } = loaderData;
+  const taught = unpack(loaderData.taught);
   const locale = useLocale();
   const made = planOf(taught);
   const { timeline } = made;
@@ -212,11 +216,15 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
               label="Pieces made"
               hint={counted === undefined ? undefined : `${counted} counted at the stations`}
             />
-            <AreaField field={fields.note} label="What to do differently" rows={6} />
-            <CheckField
-              field={fields.namesNobody}
-              label={`This note names nobody: keep it after ${day(removalDay, locale)}, when health data goes`}
-            />
+            {isLead ? (
+              <>
+                <AreaField field={fields.note} label="What to do differently" rows={6} />
+                <CheckField
+                  field={fields.namesNobody}
+                  label={`This note names nobody: keep it after ${day(removalDay, locale)}, when health data goes`}
+                />
+              </>
+            ) : null}
             <div className={look("actions")}>
               <Primary>Save the log</Primary>
               {kept ? (

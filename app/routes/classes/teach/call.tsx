@@ -11,6 +11,7 @@ import { SentMark } from "~/ui/outbox/Sent";
 import { useTicks } from "~/ui/pack/useTicks";
 import { PrimaryLink, TextLink } from "~/ui/parts/fields";
 import { PlainButton } from "~/ui/parts/plain";
+import { PartLinks, useTablePart } from "~/ui/sheet/PartLinks";
 import { toolWords } from "~/ui/words/en";
 import { containerName, contentScoops } from "~/ui/words/kits";
 import { parts } from "~/ui/theme/parts";
@@ -31,6 +32,7 @@ export default function CallTheList({ loaderData, params }: Route.ComponentProps
     [input, plan],
   );
   const missing = missingOf(sheets, ticks.missing);
+  const tables = useTablePart(sheets);
   const nameOf = (item: Called) =>
     item.kind === "tool"
       ? toolWords[item.tool]
@@ -63,8 +65,9 @@ export default function CallTheList({ loaderData, params }: Route.ComponentProps
       {sheets.every((sheet) => sheet.items.length === 0) ? (
         <p>Nothing is packed for any table: there is no list to call.</p>
       ) : null}
+      <PartLinks {...tables} />
       <div className={look("call-sheets")} inert={!isReady}>
-        {sheets.map((sheet) => (
+        {tables.shown.map((sheet) => (
           <section key={sheet.stationId} aria-label={sheet.name}>
             <h3>{sheet.name}</h3>
             <ul>

@@ -2,7 +2,18 @@ import { roomKindOf } from "~/core/people";
 import { useMemo } from "react";
 import { Form } from "react-router";
 import { useClass } from "../class-context";
-import { heatsOf, holdUpOf, movableLoads, reasonsOf, recipesMade, watchesOf, waysOut, wishCost } from "~/core/plan";
+import {
+  heatsOf,
+  holdUpOf,
+  isCompared,
+  mostTablesCompared,
+  movableLoads,
+  reasonsOf,
+  recipesMade,
+  watchesOf,
+  waysOut,
+  wishCost,
+} from "~/core/plan";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { clock, minutes } from "~/ui/format/format";
@@ -31,14 +42,11 @@ interface Props {
   readonly told?: Answer | undefined;
 }
 
-/** Tables of which a run sheet is drawn and its ways out are worked out; of 400 it keeps a processor for 5 s (measured). */
-const mostTables = 120;
-
 /** The run sheet, or, of more tables than anybody reads on one, a sentence and the way to have it all the same. */
 export function TimelineView(props: Props) {
   const { plan, names, action } = useClass();
   const count = plan.stations.length;
-  if (count <= mostTables) return <RunSheet {...props} />;
+  if (isCompared(plan)) return <RunSheet {...props} />;
   return (
     <>
       <div className={parts.sheet.head}>
@@ -49,8 +57,8 @@ export function TimelineView(props: Props) {
         </div>
       </div>
       <p className={look("needs-you")}>
-        Not drawn: this class has {count} tables, and a run sheet is drawn for at most {mostTables}. Save it as a table,
-        or put more people to a table in the <TextLink to={`${action}/brief`}>brief</TextLink>.
+        Not drawn: this class has {count} tables, and a run sheet is drawn for at most {mostTablesCompared}. Save it as
+        a table, or put more people to a table in the <TextLink to={`${action}/brief`}>brief</TextLink>.
       </p>
       <Findings findings={plan.findings.filter((finding) => finding.stage === "timeline")} names={names} />
     </>
