@@ -1,3 +1,4 @@
+import { inMinutes } from "~/core/quantity";
 // npm run bench [-- core | pages]: the time of plan() for classes of three sizes, and of the main pages of a built server under
 // load, as multiples of its barest page, with few classes stored and with a thousand.
 // Bounded in count and time, to this machine only. Prints tables; asserts nothing.
@@ -69,7 +70,7 @@ function planTimes(): Record<string, string>[] {
         ...next,
         kitchen,
         people: register,
-        brief: { ...next.brief, people, stationSize: 4, minutes: 90 + n },
+        brief: { ...next.brief, people, stationSize: 4, minutes: inMinutes(90 + n) },
         dishes: starterRecipes.map((recipe, index) => ({ id: `d${index}`, recipe, variantId: null, stations: null })),
       };
       const from = performance.now();

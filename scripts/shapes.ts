@@ -1,3 +1,4 @@
+import { inMinutes, inPieces } from "~/core/quantity";
 import type { Surface } from "~/core/gear";
 import type { Recipe } from "~/core/recipe";
 import type { ScheduleInput, StationJob } from "~/core/schedule";
@@ -31,16 +32,18 @@ const likely = (minutes: number) => ({ low: minutes, likely: minutes, high: minu
 const pancake = on(dishOf("pancake"), ["electric-griddle", "hob-pan", "cast-iron-pan"]);
 const other = { ...pancake, id: "other" };
 const slow = on({ ...pancake, id: "slow" }, ["electric-griddle", "hob-pan"], { side1: likely(5), side2: likely(4) });
-const drawn: Recipe = on({ ...pancake, id: "drawn", family: "drawn" }, ["electric-griddle"], { pourPerPiece: 0.6 });
+const drawn: Recipe = on({ ...pancake, id: "drawn", family: "drawn" }, ["electric-griddle"], {
+  pourPerPiece: inMinutes(0.6),
+});
 const crepe = on(dishOf("crepe"), ["crepe-pan", "hob-pan"]);
 const waffle = on(dishOf("waffle"), ["waffle-iron"]);
-const baked = on({ ...pancake, id: "baked" }, ["oven"], { side1: likely(18), side2: null, pourPerPiece: 1 });
+const baked = on({ ...pancake, id: "baked" }, ["oven"], { side1: likely(18), side2: null, pourPerPiece: inMinutes(1) });
 
 const jobs = (row: readonly (readonly [Recipe, number])[], more: Partial<StationJob> = {}): StationJob[] =>
   row.map(([recipe, pieces], index) => ({
     stationId: `s${index + 1}`,
     recipe,
-    pieces,
+    pieces: inPieces(pieces),
     measuredLines: 4,
     eggs: 1,
     hands: 4,
@@ -59,16 +62,16 @@ const room = (name: string, stations: StationJob[], surfaces: Surface[], more: P
     pace: 1.2,
     demo: "mix",
     kitMode: "pre-measured",
-    doorsMinutes: 10,
-    eatMinutes: 15,
-    cleanMinutes: 10,
-    testersPerSurface: 0,
+    doorsMinutes: inMinutes(10),
+    eatMinutes: inMinutes(15),
+    cleanMinutes: inMinutes(10),
+    testersPerSurface: inPieces(0),
     hotPlaces: null,
     ...more,
   },
 });
 
-const window = (max: number) => ({ cookBy: { max, why: "window" as const } });
+const window = (max: number) => ({ cookBy: { max: inMinutes(max), why: "window" as const } });
 const apart = (row: StationJob[], index: number): StationJob[] =>
   row.map((job, at) => (at === index ? { ...job, isApart: true } : job));
 
@@ -79,7 +82,7 @@ export const shapes: readonly Shape[] = [
     surface("g", "electric-griddle", 6, 1),
   ]),
   room("a slow small pan first in the list", jobs(many(slow, 5, 7)), [
-    surface("p", "hob-pan", 1, 1, { preheatMinutes: 2 }),
+    surface("p", "hob-pan", 1, 1, { preheatMinutes: inMinutes(2) }),
     surface("g", "electric-griddle", 5, 2),
   ]),
   room(
@@ -108,13 +111,13 @@ export const shapes: readonly Shape[] = [
     { hotPlaces: 2 },
   ),
   room("testers on every griddle", jobs(many(pancake, 6, 9)), [surface("g", "electric-griddle", 4, 3)], {
-    testersPerSurface: 1,
+    testersPerSurface: inPieces(1),
   }),
   room(
     "two testers on pans of each table",
     jobs(many(pancake, 5, 8)),
     [surface("p", "hob-pan", 2, 2, { at: "station" })],
-    { testersPerSurface: 2 },
+    { testersPerSurface: inPieces(2) },
   ),
   room("own pan and a shared griddle", jobs(many(pancake, 6, 9)), [
     surface("p", "hob-pan", 1, 1, { at: "station" }),
@@ -123,7 +126,7 @@ export const shapes: readonly Shape[] = [
   room("crepes on few pans", jobs(many(crepe, 4, 12)), [surface("p", "crepe-pan", 1, 4)]),
   room("waffles on unlike irons", jobs(many(waffle, 5, 6)), [
     surface("i", "waffle-iron", 1, 3),
-    surface("j", "waffle-iron", 4, 1, { preheatMinutes: 12 }),
+    surface("j", "waffle-iron", 4, 1, { preheatMinutes: inMinutes(12) }),
   ]),
   room("two dishes, two kinds of surface", jobs([...many(pancake, 4, 8), ...many(waffle, 4, 6)]), [
     surface("g", "electric-griddle", 4, 2),
@@ -207,7 +210,7 @@ export const shapes: readonly Shape[] = [
   ),
   room("one pen, three griddles", jobs(many(drawn, 5, 8)), [surface("g", "electric-griddle", 4, 3)], {
     goesRound: [{ thing: "pen", count: 1 }],
-    testersPerSurface: 1,
+    testersPerSurface: inPieces(1),
   }),
   room(
     "two ladles, two adults",

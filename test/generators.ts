@@ -13,7 +13,7 @@ import {
   severities,
 } from "~/core/people";
 import type { Brief, ClassInput } from "~/core/plan";
-import { measuringSets, ratio, scoopNames } from "~/core/quantity";
+import { measuringSets, ratio, scoopNames, inMinutes, inGrams, inPieces } from "~/core/quantity";
 import { batchRules, eggRules } from "~/core/scale";
 import { demoModes, kitModes, pinnableBells } from "~/core/schedule";
 import { type HouseRule, doings, mays } from "~/core/turns";
@@ -109,14 +109,14 @@ export const labels: fc.Arbitrary<LabelReading[]> = fc
 export const brief: fc.Arbitrary<Brief> = fc.record({
   people: fc.integer({ min: 0, max: 48 }),
   audience: fc.constantFrom(...audiences),
-  minutes: fc.integer({ min: 15, max: 240 }),
+  minutes: fc.integer({ min: 15, max: 240 }).map(inMinutes),
   piecesEach: fc.tuple(fc.bigInt(1n, 8n), fc.constantFrom(1n, 2n)).map(([num, den]) => ratio(num, den)),
   stationSize: fc.integer({ min: 1, max: 8 }),
   helpers: fc.integer({ min: 0, max: 6 }),
   tasters: fc.constantFrom(0, 0, 1, 7, 20),
   kitMode: fc.constantFrom(...kitModes),
   demo: fc.constantFrom(...demoModes),
-  testersPerSurface: fc.integer({ min: 0, max: 2 }),
+  testersPerSurface: fc.integer({ min: 0, max: 2 }).map(inPieces),
   batchRule: fc.constantFrom(...batchRules),
   eggRule: fc.constantFrom(...eggRules),
   containerPer: fc.constantFrom("line" as const, "bowl" as const),
@@ -128,9 +128,9 @@ export const brief: fc.Arbitrary<Brief> = fc.record({
   easesSpice: fc.boolean(),
   regime: fc.constantFrom("eu" as const, "us" as const, "anz" as const),
   hotPlacesPerAdult: fc.integer({ min: 0, max: 3 }),
-  doorsMinutes: fc.integer({ min: 0, max: 20 }),
-  eatMinutes: fc.integer({ min: 0, max: 30 }),
-  cleanMinutes: fc.integer({ min: 0, max: 20 }),
+  doorsMinutes: fc.integer({ min: 0, max: 20 }).map(inMinutes),
+  eatMinutes: fc.integer({ min: 0, max: 30 }).map(inMinutes),
+  cleanMinutes: fc.integer({ min: 0, max: 20 }).map(inMinutes),
   hasDemoBatch: fc.boolean(),
   hasSpareKit: fc.boolean(),
   isRemote: fc.constantFrom(false, false, true),
@@ -161,7 +161,7 @@ const surface = fc.record({
   flame: fc.option(fc.constantFrom(...flames), { nil: undefined }),
   count: fc.integer({ min: 0, max: 3 }),
   at: fc.constantFrom("shared" as const, "shared" as const, "station" as const),
-  preheatMinutes: fc.option(fc.integer({ min: 0, max: 25 })),
+  preheatMinutes: fc.option(fc.integer({ min: 0, max: 25 }).map(inMinutes)),
   watts: fc.constantFrom(0, 1200, 1500, 2000, 3000),
 });
 const circuit = fc.record({
@@ -226,7 +226,7 @@ const dish = fc.record({
 const pack = fc
   .record({
     ingredientId: fc.constantFrom(...starterPantry.map((one) => one.id)),
-    unitGrams: fc.constantFrom(25, 50, 58, 150, 500, 1000),
+    unitGrams: fc.constantFrom(25, 50, 58, 150, 500, 1000).map(inGrams),
     unitsPerPack: fc.constantFrom(1, 6, 10),
     price: fc.option(fc.integer({ min: 0, max: 900 }), { nil: undefined }),
     product: fc.option(fc.constantFrom("Brand A", "Brand B"), { nil: undefined }),
@@ -271,7 +271,7 @@ const order: fc.Arbitrary<Order> = fc
         parts: fc.array(
           fc.record({
             stationId: fc.integer({ min: 1, max: 6 }).map((n) => `s${n}`),
-            pieces: fc.integer({ min: 0, max: 8 }),
+            pieces: fc.integer({ min: 0, max: 8 }).map(inPieces),
           }),
           { minLength: 1, maxLength: 3 },
         ),
@@ -346,10 +346,13 @@ export const classes: fc.Arbitrary<ClassInput> = people
       dishes: fc.array(dish, { maxLength: 3 }),
       arrangement: arrangementOf(all),
       pins: fc.option(
-        fc.uniqueArray(fc.record({ bell: fc.constantFrom(...pinnableBells), at: fc.integer({ min: 0, max: 150 }) }), {
-          selector: (pin) => pin.bell,
-          minLength: 1,
-        }),
+        fc.uniqueArray(
+          fc.record({ bell: fc.constantFrom(...pinnableBells), at: fc.integer({ min: 0, max: 150 }).map(inMinutes) }),
+          {
+            selector: (pin) => pin.bell,
+            minLength: 1,
+          },
+        ),
         { nil: undefined, freq: 3 },
       ),
       shared: fc.option(shared, { nil: undefined, freq: 2 }),

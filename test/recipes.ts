@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { starterPantry } from "~/core/pantry";
-import { type Amount, ratio, units } from "~/core/quantity";
+import { type Amount, ratio, units, inMinutes, inCelsius, inMillilitres, inGrams, inPieces } from "~/core/quantity";
 import {
   type Line,
   type LineAmount,
@@ -173,8 +173,8 @@ export const recipes: fc.Arbitrary<Recipe> = fc
                 fc.record(
                   {
                     place: fc.constantFrom(...warmPlaces),
-                    c: fc.integer({ min: -20, max: 120 }),
-                    most: fc.integer({ min: 1, max: 90 }),
+                    c: fc.integer({ min: -20, max: 120 }).map(inCelsius),
+                    most: fc.integer({ min: 1, max: 90 }).map(inMinutes),
                   },
                   { requiredKeys: ["place", "c"] },
                 ),
@@ -193,8 +193,8 @@ export const recipes: fc.Arbitrary<Recipe> = fc
         )
         .map((all) => [...all]),
       rest: fc.record({
-        min: fc.integer({ min: 0, max: 30 }),
-        max: fc.option(fc.integer({ min: 30, max: 90 })),
+        min: fc.integer({ min: 0, max: 30 }).map(inMinutes),
+        max: fc.option(fc.integer({ min: 30, max: 90 }).map(inMinutes)),
         reason: fc.constantFrom(...windowReasons),
       }),
       heat: fc
@@ -205,7 +205,7 @@ export const recipes: fc.Arbitrary<Recipe> = fc
               fc.record(
                 {
                   surfaceKind: fc.constantFrom(...surfaceKinds),
-                  surfaceC: fc.constant({ from: 160, to: 190 }),
+                  surfaceC: fc.constant({ from: inCelsius(160), to: inCelsius(190) }),
                   dial: fc.constantFrom("4 of 9", "low for long"),
                   test: fc.constantFrom(...readinessTests),
                   side1: minutes,
@@ -221,17 +221,20 @@ export const recipes: fc.Arbitrary<Recipe> = fc
         )
         .map(([heat, on, halves]) => ({ ...heat, ...(on ? { on } : {}), ...(halves ? { halves } : {}) })),
       portion: fc.oneof(
-        fc.record({ kind: fc.constant("ml" as const), ml: fc.integer({ min: 10, max: 200 }) }),
-        fc.record({ kind: fc.constant("grams" as const), grams: fc.integer({ min: 10, max: 200 }) }),
-        fc.record({ kind: fc.constant("batch" as const), pieces: fc.integer({ min: 1, max: 12 }) }),
+        fc.record({ kind: fc.constant("ml" as const), ml: fc.integer({ min: 10, max: 200 }).map(inMillilitres) }),
+        fc.record({ kind: fc.constant("grams" as const), grams: fc.integer({ min: 10, max: 200 }).map(inGrams) }),
+        fc.record({ kind: fc.constant("batch" as const), pieces: fc.integer({ min: 1, max: 12 }).map(inPieces) }),
       ),
       pieceDiameterCm: fc.integer({ min: 5, max: 30 }),
       aimedLooseness: fc.constantFrom(undefined, undefined, 0.8, 1.35, 2.5),
       shapes: fc.option(fc.uniqueArray(fc.constantFrom(...shapeIds), { minLength: 1 }), { nil: undefined, freq: 3 }),
-      serving: fc.option(fc.record({ pieces: fc.integer({ min: 2, max: 4 }), as: fc.constantFrom(...servingKinds) }), {
-        nil: undefined,
-        freq: 3,
-      }),
+      serving: fc.option(
+        fc.record({ pieces: fc.integer({ min: 2, max: 4 }).map(inPieces), as: fc.constantFrom(...servingKinds) }),
+        {
+          nil: undefined,
+          freq: 3,
+        },
+      ),
       rounds: fc.option(
         fc
           .array(fc.integer({ min: 1, max: 3 }), { minLength: 2, maxLength: 3 })
@@ -239,7 +242,7 @@ export const recipes: fc.Arbitrary<Recipe> = fc
         { nil: undefined, freq: 3 },
       ),
       isRoundsOpen: fc.constantFrom(undefined, undefined, true as const),
-      claimedPieces: fc.option(fc.integer({ min: 1, max: 40 })),
+      claimedPieces: fc.option(fc.integer({ min: 1, max: 40 }).map(inPieces)),
       blindNote: fc.constantFrom("", "Dark."),
       parts: fc
         .tuple(
@@ -250,7 +253,7 @@ export const recipes: fc.Arbitrary<Recipe> = fc
               kind: fc.constantFrom(...partKinds),
               heat: fc.constantFrom(...partHeats),
               minutes,
-              makesGrams: fc.option(fc.integer({ min: 10, max: 900 })),
+              makesGrams: fc.option(fc.integer({ min: 10, max: 900 }).map(inGrams)),
             }),
           ),
         )

@@ -1,3 +1,4 @@
+import { inMinutes, inPieces } from "~/core/quantity";
 import fc from "fast-check";
 import type { Surface } from "~/core/gear";
 import { type ScheduleInput, demoModes, kitModes } from "~/core/schedule";
@@ -32,14 +33,16 @@ export const inputs: fc.Arbitrary<ScheduleInput> = fc.record({
     .array(
       fc.record({
         recipe: fc.oneof(fc.constantFrom(...starterRecipes), recipes),
-        pieces: fc.integer({ min: 0, max: 14 }),
+        pieces: fc.integer({ min: 0, max: 14 }).map(inPieces),
         measuredLines: fc.integer({ min: 0, max: 9 }),
         eggs: fc.integer({ min: 0, max: 4 }),
         sachets: fc.integer({ min: 0, max: 2 }),
         isApart: fc.constantFrom(false, false, false, true),
         hands: fc.constantFrom(1, 2, 4),
         mixes: fc.constantFrom(undefined, undefined, 2 as const),
-        cookBy: fc.option(fc.record({ max: fc.integer({ min: 5, max: 60 }), why: fc.constant("window" as const) })),
+        cookBy: fc.option(
+          fc.record({ max: fc.integer({ min: 5, max: 60 }).map(inMinutes), why: fc.constant("window" as const) }),
+        ),
       }),
       { maxLength: 9 },
     )
@@ -53,10 +56,10 @@ export const inputs: fc.Arbitrary<ScheduleInput> = fc.record({
   pace: fc.constantFrom(0.8, 1, 1.2, 1.5),
   demo: fc.constantFrom(...demoModes),
   kitMode: fc.constantFrom(...kitModes),
-  doorsMinutes: fc.integer({ min: 0, max: 15 }),
-  eatMinutes: fc.integer({ min: 0, max: 20 }),
-  cleanMinutes: fc.integer({ min: 0, max: 10 }),
-  testersPerSurface: fc.integer({ min: 0, max: 2 }),
+  doorsMinutes: fc.integer({ min: 0, max: 15 }).map(inMinutes),
+  eatMinutes: fc.integer({ min: 0, max: 20 }).map(inMinutes),
+  cleanMinutes: fc.integer({ min: 0, max: 10 }).map(inMinutes),
+  testersPerSurface: fc.integer({ min: 0, max: 2 }).map(inPieces),
   washesBetween: fc.boolean(),
   hotPlaces: fc.option(fc.integer({ min: 1, max: 4 })),
   goesRound: goingRound,
@@ -69,9 +72,9 @@ export const plainRoom = {
   pace: 1,
   demo: "mix",
   kitMode: "pre-measured",
-  doorsMinutes: 5,
-  eatMinutes: 10,
-  cleanMinutes: 10,
-  testersPerSurface: 0,
+  doorsMinutes: inMinutes(5),
+  eatMinutes: inMinutes(10),
+  cleanMinutes: inMinutes(10),
+  testersPerSurface: inPieces(0),
   hotPlaces: null,
 } as const satisfies Partial<ScheduleInput>;

@@ -1,3 +1,4 @@
+import { inMinutes, inPieces, minus, smallest, plus } from "~/core/quantity";
 import fc from "fast-check";
 import type { Surface } from "~/core/gear";
 import { type Recipe, piecesByRound } from "~/core/recipe";
@@ -13,7 +14,7 @@ const likely = (minutes: number) => ({ low: minutes, likely: minutes, high: minu
 const dish = (id: string, side: number, pour: number): Recipe => ({
   ...plain,
   id,
-  rest: { min: 0, max: null, reason: "author" },
+  rest: { min: inMinutes(0), max: null, reason: "author" },
   steps: plain.steps
     .filter((step) => step.kind === "mix" || step.kind === "cook")
     .slice(0, 9)
@@ -24,9 +25,9 @@ const dish = (id: string, side: number, pour: number): Recipe => ({
     surfaceKinds: ["hob-pan", "electric-griddle"],
     side1: likely(side),
     side2: null,
-    pourPerPiece: pour,
-    turnaround: 0.5,
-    recover: 0,
+    pourPerPiece: inMinutes(pour),
+    turnaround: inMinutes(0.5),
+    recover: inMinutes(0),
   },
 });
 const slow = dish("slow", 5, 0.5);
@@ -67,14 +68,14 @@ const rooms = fc
 export const smallClasses = rooms.map(({ pieces, surfaces, isDouble, hotPlaces, testers, washes }): ScheduleInput => {
   const rows: Surface[] = surfaces.map(([places, preheat], index) => ({
     ...surface(`u${index}`, index === 0 ? "electric-griddle" : "hob-pan", places, index === 0 && isDouble ? 2 : 1),
-    preheatMinutes: preheat,
+    preheatMinutes: preheat === null ? null : inMinutes(preheat),
     coating: "non-stick",
   }));
   return {
     stations: pieces.map(([which, count, mixes], index) => ({
       stationId: `s${index}`,
       recipe: dishes[which] ?? plain,
-      pieces: count,
+      pieces: inPieces(count),
       ...(mixes ? { mixes } : {}),
       measuredLines: 0,
       eggs: 0,
@@ -85,10 +86,10 @@ export const smallClasses = rooms.map(({ pieces, surfaces, isDouble, hotPlaces, 
     pace: 1,
     demo: "mix",
     kitMode: "pre-measured",
-    doorsMinutes: 10,
-    eatMinutes: 0,
-    cleanMinutes: 0,
-    testersPerSurface: testers,
+    doorsMinutes: inMinutes(10),
+    eatMinutes: inMinutes(0),
+    cleanMinutes: inMinutes(0),
+    testersPerSurface: inPieces(testers),
     hotPlaces,
     washesBetween: washes,
   };
@@ -134,22 +135,26 @@ export function exhaustive(input: ScheduleInput, from: number, again: number): n
         const isWashed = input.washesBetween === true && lastBefore !== undefined && lastBefore !== job.recipe;
         const isFirst = lastBefore === undefined;
         const washed = isWashed ? washMinutes * 60 + (hotAt[u] ?? 0) : 0;
-        const cooked = job.pieces - count;
-        const firstMix = job.mixes === 2 ? Math.ceil(job.pieces / 2) : job.pieces;
+        const cooked = minus(job.pieces, count);
+        const firstMix = job.mixes === 2 ? inPieces(Math.ceil(job.pieces / 2)) : job.pieces;
         // No load, nor what tries the surface for it, is of two mixes.
-        const ofMix = cooked < firstMix ? firstMix - cooked : count;
+        const ofMix = cooked < firstMix ? minus(firstMix, cooked) : count;
         const ready = cooked < firstMix ? from : again;
-        const testers = isFirst ? Math.min(input.testersPerSurface, ofMix) : 0;
+        const testers = isFirst ? smallest(input.testersPerSurface, ofMix) : inPieces(0);
         const one = sides(job.recipe, unit.kind) + pour(job.recipe);
         // No load holds pieces of two rounds: up to the next end of one.
-        let end = job.pieces - count + testers;
-        let round = 0;
+        let end = plus(minus(job.pieces, count), testers);
+        let round = inPieces(0);
         for (const own of piecesByRound(job.recipe, job.pieces)) {
-          round += own;
+          round = plus(round, own);
           if (round > end) break;
         }
-        end = round - end;
-        for (let size = Math.min(places, ofMix - testers, end); size >= (testers > 0 ? 0 : 1); size -= 1) {
+        end = minus(round, end);
+        for (
+          let size = smallest(inPieces(places), minus(ofMix, testers), end);
+          size >= (testers > 0 ? 0 : 1);
+          size = minus(size, inPieces(1))
+        ) {
           const takes = testers * one + (size > 0 ? sides(job.recipe, unit.kind) + size * pour(job.recipe) : 0);
           let at = Math.max(ready, freeBefore + washed);
           const limit = input.hotPlaces ?? Infinity;
@@ -158,7 +163,7 @@ export function exhaustive(input: ScheduleInput, from: number, again: number): n
               (moment) => spans.filter(([begin, end]) => begin <= moment && end > moment).length >= limit,
             );
           while (isOver(at)) at = Math.min(...spans.map(([, end]) => end).filter((end) => end > at));
-          left[s] = count - size - testers;
+          left[s] = minus(minus(count, size), testers);
           free[u] = at + takes + between(job.recipe);
           last[u] = job.recipe;
           spans.push([at, at + takes]);

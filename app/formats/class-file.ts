@@ -13,12 +13,16 @@ import {
   measuringSets,
   scoopNames,
   writeRatio,
+  type Minutes,
+  type Grams,
+  type Pieces,
+  inMinutes,
 } from "~/core/quantity";
 import { ingredientsNamedIn, roundLimits, surfaceKinds, tools } from "~/core/recipe";
 import { batchRules, eggRules } from "~/core/scale";
 import { demoModes, kitModes, latestPin, pinnableBells } from "~/core/schedule";
 
-import { fraction, id, isUnique, name, starterById, text, keysOf } from "./schema-parts";
+import { fraction, id, isUnique, name, starterById, text, keysOf, measured } from "./schema-parts";
 import { completeIngredient, ingredientSchema, recipeSchema } from "./recipe-schema";
 import { parseJson } from "./text";
 
@@ -86,7 +90,7 @@ export const briefSchema = z
     people: z.int().min(0).max(400),
     tasters: z.int().min(0).max(400).default(0).describe("people who eat and do not cook"),
     audience: z.enum(audiences),
-    minutes: z.int().min(15).max(600),
+    minutes: measured<Minutes>(z.int().min(15).max(600)),
     piecesEach: fraction.refine((value) => value.num > 0n, "expected more than 0 pieces each"),
     stationSize: z.int().min(1).max(40),
     helpers: z.int().min(0).max(60),
@@ -104,9 +108,9 @@ export const briefSchema = z
     regime: z.enum(keysOf(regimes)),
     /** Left out: the usual rule for the audience. 0: no rule. */
     hotPlacesPerAdult: z.int().min(0).max(20).optional(),
-    doorsMinutes: z.int().min(0).max(120).default(10),
-    eatMinutes: z.int().min(0).max(180).default(15),
-    cleanMinutes: z.int().min(0).max(120).default(10),
+    doorsMinutes: measured<Minutes>(z.int().min(0).max(120)).default(inMinutes(10)),
+    eatMinutes: measured<Minutes>(z.int().min(0).max(180)).default(inMinutes(15)),
+    cleanMinutes: measured<Minutes>(z.int().min(0).max(120)).default(inMinutes(10)),
     mealMode: z
       .enum(mealModes)
       .optional()
@@ -138,7 +142,7 @@ export const surfaceSchema = z.strictObject({
   places: z.int().min(1).max(60),
   count: z.int().min(0).max(60),
   at: z.enum(["shared", "station"]),
-  preheatMinutes: z.number().min(0).max(120).nullable().default(null),
+  preheatMinutes: measured<Minutes>(z.number().min(0).max(120)).nullable().default(null),
   watts: z.int().min(0).max(20000).default(0),
   size: z
     .discriminatedUnion("kind", [
@@ -212,7 +216,7 @@ const labelReading = z.strictObject({
 });
 const packSize = z.strictObject({
   ingredientId: id,
-  unitGrams: z.number().gt(0),
+  unitGrams: measured<Grams>(z.number().gt(0)),
   unitsPerPack: z.int().min(1),
   unitName: name,
   product: name.optional(),
@@ -220,7 +224,7 @@ const packSize = z.strictObject({
   sizes: z
     .array(
       z.strictObject({
-        unitGrams: z.number().gt(0),
+        unitGrams: measured<Grams>(z.number().gt(0)),
         unitsPerPack: z.int().min(1),
         price: z.int().min(0).max(100_000_000).optional(),
       }),
@@ -241,7 +245,7 @@ const sharedFood = z.strictObject({
     ),
 });
 export const pinsSchema = z
-  .array(z.strictObject({ bell: z.enum(pinnableBells), at: z.int().min(0).max(latestPin) }))
+  .array(z.strictObject({ bell: z.enum(pinnableBells), at: measured<Minutes>(z.int().min(0).max(latestPin)) }))
   .max(pinnableBells.length)
   .refine((pins) => new Set(pins.map((pin) => pin.bell)).size === pins.length, "expected every bell once");
 
@@ -279,7 +283,7 @@ export const orderSchema = z.strictObject({
         surfaceId: id,
         number: z.int().min(1).max(60).describe("which of it: the second of three griddles"),
         parts: z
-          .array(z.strictObject({ stationId: stationRef, pieces: z.int().min(0).max(400) }))
+          .array(z.strictObject({ stationId: stationRef, pieces: measured<Pieces>(z.int().min(0).max(400)) }))
           .min(1)
           .max(60),
       }),

@@ -1,6 +1,13 @@
 import { z } from "zod";
 import { type Ingredient, fillMethods, roles, storages, substances } from "~/core/pantry";
-import { measuringSystems } from "~/core/quantity";
+import {
+  measuringSystems,
+  type Celsius,
+  type Minutes,
+  type Millilitres,
+  type Grams,
+  type Pieces,
+} from "~/core/quantity";
 import {
   type Recipe,
   bowls,
@@ -36,6 +43,7 @@ import {
   span,
   starterById,
   text,
+  measured,
 } from "./schema-parts";
 
 /** Recipes and ingredients as files and stored documents hold them. */
@@ -98,8 +106,8 @@ const step = z.strictObject({
   warmth: z
     .strictObject({
       place: z.enum(warmPlaces),
-      c: z.number().min(-25).max(250),
-      most: z.number().gt(0).max(1440).optional(),
+      c: measured<Celsius>(z.number().min(-25).max(250)),
+      most: measured<Minutes>(z.number().gt(0).max(1440)).optional(),
     })
     .optional()
     .describe("of a step that holds or reheats: where, degrees Celsius, and the longest it is held in minutes"),
@@ -122,14 +130,17 @@ export const recipeSchema = z
     steps: z.array(step).max(60).refine(isUnique("id"), "expected every step's id once"),
     rest: z
       .strictObject({
-        min: z.number().min(0).max(2880),
-        max: z.number().min(0).max(2880).nullable(),
+        min: measured<Minutes>(z.number().min(0).max(2880)),
+        max: measured<Minutes>(z.number().min(0).max(2880)).nullable(),
         reason: z.enum(windowReasons),
       })
       .refine((value) => value.max === null || value.min <= value.max, "expected the least rest not above the most"),
     heat: z.strictObject({
       surfaceKinds: z.array(z.enum(surfaceKinds)).min(1),
-      surfaceC: z.strictObject({ from: z.number().min(50).max(350), to: z.number().min(50).max(350) }),
+      surfaceC: z.strictObject({
+        from: measured<Celsius>(z.number().min(50).max(350)),
+        to: measured<Celsius>(z.number().min(50).max(350)),
+      }),
       test: z.enum(readinessTests),
       side1: span,
       side2: span.nullable(),
@@ -144,7 +155,12 @@ export const recipeSchema = z
         .array(
           z.strictObject({
             surfaceKind: z.enum(surfaceKinds),
-            surfaceC: z.strictObject({ from: z.number().min(50).max(350), to: z.number().min(50).max(350) }).optional(),
+            surfaceC: z
+              .strictObject({
+                from: measured<Celsius>(z.number().min(50).max(350)),
+                to: measured<Celsius>(z.number().min(50).max(350)),
+              })
+              .optional(),
             dial: z.string().trim().min(1).max(120).optional(),
             test: z.enum(readinessTests).optional(),
             side1: span.optional(),
@@ -157,9 +173,9 @@ export const recipeSchema = z
         .describe("what is different on some kinds of surface: degrees, the dial in words, how it is tested, minutes"),
     }),
     portion: z.discriminatedUnion("kind", [
-      z.strictObject({ kind: z.literal("ml"), ml: z.number().min(1).max(2000) }),
-      z.strictObject({ kind: z.literal("grams"), grams: z.number().min(1).max(2000) }),
-      z.strictObject({ kind: z.literal("batch"), pieces: z.int().min(1).max(200) }),
+      z.strictObject({ kind: z.literal("ml"), ml: measured<Millilitres>(z.number().min(1).max(2000)) }),
+      z.strictObject({ kind: z.literal("grams"), grams: measured<Grams>(z.number().min(1).max(2000)) }),
+      z.strictObject({ kind: z.literal("batch"), pieces: measured<Pieces>(z.int().min(1).max(200)) }),
     ]),
     pieceDiameterCm: z.number().min(1).max(60),
     aimedLooseness: z
@@ -189,10 +205,10 @@ export const recipeSchema = z
       .optional()
       .describe("what is offered to be drawn, of the drawn family; left out, every shape there is"),
     serving: z
-      .strictObject({ pieces: z.int().min(2).max(20), as: z.enum(servingKinds) })
+      .strictObject({ pieces: measured<Pieces>(z.int().min(2).max(20)), as: z.enum(servingKinds) })
       .optional()
       .describe("what several pieces are put together to; left out, a piece is eaten by itself"),
-    claimedPieces: z.int().min(1).max(400).nullable().default(null),
+    claimedPieces: measured<Pieces>(z.int().min(1).max(400)).nullable().default(null),
     blindNote: z.string().max(300).default(""),
     parts: z
       .array(
@@ -202,7 +218,7 @@ export const recipeSchema = z
           kind: z.enum(partKinds),
           heat: z.enum(partHeats),
           minutes: span,
-          makesGrams: z.number().gt(0).max(100_000).nullable().default(null),
+          makesGrams: measured<Grams>(z.number().gt(0).max(100_000)).nullable().default(null),
         }),
       )
       .max(12)
@@ -250,9 +266,9 @@ export const ingredientSchema = z.strictObject({
       z.strictObject({ sifted: z.number().gt(0), spooned: z.number().gt(0), dipped: z.number().gt(0) }),
     ])
     .optional(),
-  gramsPerTsp: z.number().gt(0).max(50).optional(),
+  gramsPerTsp: measured<Grams>(z.number().gt(0).max(50)).optional(),
   tspSpread: z.strictObject({ low: z.number().gt(0).max(50), high: z.number().gt(0).max(50) }).optional(),
-  pieceGrams: z.number().gt(0).max(5000).optional(),
+  pieceGrams: measured<Grams>(z.number().gt(0).max(5000)).optional(),
   waterPercent: percent,
   fatPercent: percent,
   /** Left out by files from before it was kept: then what the starter pantry says of the same ingredient. */
@@ -262,7 +278,11 @@ export const ingredientSchema = z.strictObject({
   darkens: z.boolean().optional(),
   storage: z.enum(storages),
   raw: z
-    .strictObject({ name, keeps: z.number().gt(0).max(1), pieceGrams: z.number().gt(0).max(20_000).optional() })
+    .strictObject({
+      name,
+      keeps: z.number().gt(0).max(1),
+      pieceGrams: measured<Grams>(z.number().gt(0).max(20_000)).optional(),
+    })
     .optional(),
   contains: z.array(z.enum(substances)),
   source: z.string().max(300),

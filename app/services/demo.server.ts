@@ -1,3 +1,4 @@
+import { inPieces } from "~/core/quantity";
 import crypto from "node:crypto";
 import { type Kysely, sql } from "kysely";
 import { parseDateTime, toZoned } from "@internationalized/date";
@@ -56,7 +57,7 @@ function eventsOfTaught(input: ClassInput): LiveEvent[] {
       kind: "pieces-counted" as const,
       at: at(timeline.lastLoadEnd + 11 + index / 4),
       stationId: station.id,
-      pieces: Math.max(0, station.scale.piecesMade - (index % 2)),
+      pieces: inPieces(Math.max(0, station.scale.piecesMade - (index % 2))),
     }),
   );
   return [

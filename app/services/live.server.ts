@@ -1,3 +1,5 @@
+import { measured } from "~/formats/schema-parts";
+import { type Minutes, type Pieces } from "~/core/quantity";
 import { type Kysely, sql } from "kysely";
 import { LRUCache } from "lru-cache";
 import { z } from "zod";
@@ -19,15 +21,24 @@ export const liveEventSchema = z.discriminatedUnion("kind", [
   z.strictObject({ ...happened, kind: z.literal("class-started") }),
   z.strictObject({ ...happened, kind: z.literal("bell-rung"), bellId: ref }),
   z.strictObject({ ...happened, kind: z.literal("bell-taken-back"), bellId: ref }),
-  z.strictObject({ ...happened, kind: z.literal("delay-added"), minutes: z.number().min(-60).max(60) }),
+  z.strictObject({
+    ...happened,
+    kind: z.literal("delay-added"),
+    minutes: measured<Minutes>(z.number().min(-60).max(60)),
+  }),
   z.strictObject({ ...happened, kind: z.literal("station-set"), stationId: ref, state: z.enum(stationStates) }),
-  z.strictObject({ ...happened, kind: z.literal("pieces-counted"), stationId: ref, pieces: z.int().min(0).max(2000) }),
+  z.strictObject({
+    ...happened,
+    kind: z.literal("pieces-counted"),
+    stationId: ref,
+    pieces: measured<Pieces>(z.int().min(0).max(2000)),
+  }),
   z.strictObject({
     ...happened,
     kind: z.literal("rounds-decided"),
     stationId: ref,
     rounds: z
-      .array(z.strictObject({ roundId: ref, pieces: z.int().min(0).max(2000) }))
+      .array(z.strictObject({ roundId: ref, pieces: measured<Pieces>(z.int().min(0).max(2000)) }))
       .min(1)
       .max(roundLimits.rounds),
   }),

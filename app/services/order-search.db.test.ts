@@ -1,7 +1,7 @@
 import { CalendarDate } from "@internationalized/date";
 import type { Kysely } from "kysely";
 import { plan } from "~/core/plan";
-import { ratio } from "~/core/quantity";
+import { ratio, inMinutes } from "~/core/quantity";
 import type { DB } from "~/db/schema";
 import { demoClasses } from "~/demo/boathouse";
 import { aClass, anAccount, programDatabase } from "../../test/database";
@@ -39,7 +39,7 @@ test("the loads of a saved class are put into the better order that is found, an
   expect(after.input.order?.loads.length).toBeGreaterThan(0);
   expect(byRule - (await endOf())).toBeGreaterThan(9);
   expect(after.meta.version).toBe(before.meta.version);
-  expect(await changeBrief(before.input, before.meta.version, { ...brief, minutes: 120 }, lead)).toBe(true);
+  expect(await changeBrief(before.input, before.meta.version, { ...brief, minutes: inMinutes(120) }, lead)).toBe(true);
   // What is as good as can be found is not written again.
   expect(await searchOrder(db, classId)).toBe("none");
 });
@@ -66,7 +66,7 @@ test("a wish, a settled stage, a class that is packed, taught or gone, and one s
       if (name !== "transaction") return typeof own === "function" ? own.bind(of) : own;
       return () => ({
         execute: async (work: Parameters<ReturnType<typeof db.transaction>["execute"]>[0]) => {
-          saved = await changeBrief(input, meta.version, { ...brief, minutes: 100 }, lead);
+          saved = await changeBrief(input, meta.version, { ...brief, minutes: inMinutes(100) }, lead);
           return of.transaction().execute(work);
         },
       });

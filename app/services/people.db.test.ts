@@ -5,7 +5,7 @@ import jpeg from "jpeg-js";
 import { type Kysely, sql } from "kysely";
 import { PNG } from "pngjs";
 import { plan, waysOutFor } from "~/core/plan";
-import { ratio } from "~/core/quantity";
+import { ratio, inGrams } from "~/core/quantity";
 import { readClassFile, writeClassFile } from "~/formats/class-file";
 import { sealsOf, stageInputs } from "~/core/sheet";
 import type { DB } from "~/db/schema";
@@ -513,7 +513,7 @@ test("a product bought after the check makes its label unread; the database keep
   const before = seenPack((await stored()).input.packs, "butter");
   const block = {
     ingredientId: "butter",
-    unitGrams: 200,
+    unitGrams: inGrams(200),
     unitsPerPack: 1,
     unitName: "block",
     product: "another butter",

@@ -2,7 +2,7 @@ import crypto from "node:crypto";
 import { CalendarDate } from "@internationalized/date";
 import { type Kysely, sql } from "kysely";
 import { canonical, openingsOf, plan } from "~/core/plan";
-import { measuringSets } from "~/core/quantity";
+import { measuringSets, inMinutes } from "~/core/quantity";
 import { sealsOf } from "~/core/sheet";
 import { ratio } from "~/core/quantity";
 import { fold, type LiveEvent } from "~/core/teach";
@@ -339,7 +339,7 @@ test("an event sent twice, or by two devices at once, is kept once; the class is
   expect(news?.assistant).toContain('"cold"');
   // Told once: until something comes in there is no news.
   expect(await newsOf(db, id, told)).toBeUndefined();
-  const later: LiveEvent = { id: crypto.randomUUID(), at: 2700, kind: "delay-added", minutes: 2 };
+  const later: LiveEvent = { id: crypto.randomUUID(), at: 2700, kind: "delay-added", minutes: inMinutes(2) };
   await appendEvents(db, input, [later], lead);
   const [head, data = ""] = (await newsOf(db, id, told))?.lead.trim().split("\n") ?? [];
   expect(head).toBe("event: news");

@@ -1,3 +1,5 @@
+import { measured } from "~/formats/schema-parts";
+import { type Grams } from "~/core/quantity";
 import type { Kysely } from "kysely";
 import { z } from "zod";
 import { type TickEvent, tickLists } from "~/core/pack";
@@ -10,13 +12,13 @@ const body = {
       z.strictObject({
         ingredientId: z.string().min(1).max(64),
         lineId: z.string().min(1).max(64),
-        grams: z.number().min(0).max(1_000_000).nullable(),
+        grams: measured<Grams>(z.number().min(0).max(1_000_000)).nullable(),
         amount: z.string().max(60),
       }),
     )
     .max(60)
     .optional(),
-  weighed: z.number().min(-100_000).max(1_000_000).optional(),
+  weighed: measured<Grams>(z.number().min(-100_000).max(1_000_000)).optional(),
   count: z.int().min(0).max(10_000).optional(),
 };
 

@@ -1,3 +1,4 @@
+import { inGrams, inPieces } from "~/core/quantity";
 import { CalendarDate } from "@internationalized/date";
 import { type ClassContainer, type TickEvent, contentsOf, foldTicks, packingOfClass, stateOf } from "~/core/pack";
 import { plan } from "~/core/plan";
@@ -20,7 +21,7 @@ import { namesOf } from "./words/findings";
 
 const { next: asPlanned } = demoClasses(new CalendarDate(2026, 11, 25));
 // Without testers every table makes the same, whoever cooks first.
-const next = { ...asPlanned, brief: { ...asPlanned.brief, testersPerSurface: 0 } };
+const next = { ...asPlanned, brief: { ...asPlanned.brief, testersPerSurface: inPieces(0) } };
 const made = plan(next);
 const names = namesOf(next, made, "en-GB");
 const { containers } = packingOfClass(next, made);
@@ -51,7 +52,7 @@ describe("the packing table", () => {
         names={names}
         isDryMixed={false}
         toleranceOf={() => 0.05}
-        reading={change.reading ?? { kind: "weight", grams: 0, isSettled: true }}
+        reading={change.reading ?? { kind: "weight", grams: inGrams(0), isSettled: true }}
         tare={() => undefined}
         panel={null}
       />,
@@ -66,10 +67,14 @@ describe("the packing table", () => {
   });
 
   test.each<[string, Reading, string]>([
-    ["too little", { kind: "weight", grams: 200, isSettled: true }, "Put in 29 g."],
-    ["too much", { kind: "weight", grams: 260, isSettled: true }, "Take out 31 g."],
-    ["right", { kind: "weight", grams: 230, isSettled: true }, "That is it."],
-    ["right, and still moving", { kind: "weight", grams: 230, isSettled: false }, "That is it, wait for it to settle."],
+    ["too little", { kind: "weight", grams: inGrams(200), isSettled: true }, "Put in 29 g."],
+    ["too much", { kind: "weight", grams: inGrams(260), isSettled: true }, "Take out 31 g."],
+    ["right", { kind: "weight", grams: inGrams(230), isSettled: true }, "That is it."],
+    [
+      "right, and still moving",
+      { kind: "weight", grams: inGrams(230), isSettled: false },
+      "That is it, wait for it to settle.",
+    ],
     ["too heavy", { kind: "overload" }, "More than the scale can carry. Take it off."],
     ["gone", { kind: "lost" }, "The scale cannot be heard."],
   ])("with a scale that reads %s says what to do", (_name, reading, sentence) => {
@@ -84,7 +89,7 @@ describe("the packing table", () => {
       ...first,
       contents: first.contents.map((one) => ({
         ...one,
-        measured: { ...one.measured, grams: (one.measured.grams ?? 0) + 76 },
+        measured: { ...one.measured, grams: inGrams((one.measured.grams ?? 0) + 76) },
       })),
     };
     const text = table({ events, containers: [changed] });

@@ -4,7 +4,7 @@ import { batterOf } from "~/core/batter";
 import { kitOf, scaleOption } from "~/core/kit";
 import { starterPantry } from "~/core/pantry";
 import { holdUpOf, reasonsOf, watchesOf, plan, stages, withMorePeople } from "~/core/plan";
-import { measuringSetOf, ratio, scoopTolerance } from "~/core/quantity";
+import { measuringSetOf, ratio, scoopTolerance, inPieces, inGrams } from "~/core/quantity";
 import { batchRules, scaleStation } from "~/core/scale";
 import { demoClasses } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
@@ -25,7 +25,7 @@ import { namesOf } from "./words/findings";
 
 const { next: asPlanned, current } = demoClasses(new CalendarDate(2026, 11, 24));
 // Without testers every table makes the same, whoever cooks first.
-const next = { ...asPlanned, brief: { ...asPlanned.brief, testersPerSurface: 0 } };
+const next = { ...asPlanned, brief: { ...asPlanned.brief, testersPerSurface: inPieces(0) } };
 const made = plan(next);
 const names = namesOf(next, made, "en-GB");
 
@@ -256,7 +256,7 @@ describe("the batter book's sheets", () => {
           kind: "sauce" as const,
           heat: "hob" as const,
           minutes: { low: 3, likely: 5, high: 8 },
-          makesGrams: 200,
+          makesGrams: inGrams(200),
         },
       ],
       lines: pancakes.lines.map((line) => (line.id === "berries" ? { ...line, partId: "sauce" } : line)),
@@ -327,7 +327,7 @@ describe("the batter book's sheets", () => {
         wanted={12}
         options={rows}
         chosen="half"
-        wholeEggs={{ factor: ratio(2n), pieces: 17 }}
+        wholeEggs={{ factor: ratio(2n), pieces: inPieces(17) }}
         names={names}
       />,
     );
@@ -347,7 +347,7 @@ describe("the batter book's sheets", () => {
   });
 
   test("the tare card has both readings for every weighed line", () => {
-    const kit = kitOf(pancakes, pantry, ratio(1n), { loads: 1, pieces: 8 }, options);
+    const kit = kitOf(pancakes, pantry, ratio(1n), { loads: 1, pieces: inPieces(8) }, options);
     const text = said(<TareCard kit={kit} recipe={pancakes} ingredientName={names.ingredient} />);
     expect(text).toMatch(/plain wheat flour 153 g 153 g baking powder 9\.2 g 162 g/);
   });

@@ -1,3 +1,4 @@
+import { inGrams } from "~/core/quantity";
 import { type LabelReading, type Substance, knownFood, starterPantry } from "~/core/pantry";
 import type { Participant } from "~/core/people";
 import { isCoeliacAsked, judgeItem, judgePlate } from "./verdict";
@@ -190,7 +191,13 @@ test("a note on a need is unread words until somebody has read it", () => {
 });
 
 test("a whole food bought as a product of some name is unknown until its label is read", () => {
-  const pack = { ingredientId: "egg", unitGrams: 500, unitsPerPack: 1, unitName: "carton", product: "Liquid egg" };
+  const pack = {
+    ingredientId: "egg",
+    unitGrams: inGrams(500),
+    unitsPerPack: 1,
+    unitName: "carton",
+    product: "Liquid egg",
+  };
   const food = (labels: LabelReading[]) =>
     knownFood({ brief: { regime: "eu" }, pantry: starterPantry, labels, packs: [pack] });
   const judged = (labels: LabelReading[]) => {

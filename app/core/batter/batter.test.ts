@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { starterPantry } from "~/core/pantry";
-import { type Amount, ratio } from "~/core/quantity";
+import { type Amount, ratio, inPieces, inGrams, inMillilitres, inMinutes } from "~/core/quantity";
 import { type Line, type LineAmount, type Recipe, type Step, familyFacts } from "~/core/recipe";
 import { starterRecipes } from "~/demo/recipes";
 import { batterOf, fatMakeUpGrams, yieldOf } from "./batter";
@@ -148,14 +148,14 @@ test("pieces are whole, never more than the batter holds, and grow with the batc
 });
 
 test("a batch that makes a fixed number of pieces does so whatever it weighs", () => {
-  const dish: Recipe = { ...pancakes, portion: { kind: "batch", pieces: 3 } };
-  expect(yieldOf(dish, batterOf(dish, pantry), 2)).toEqual({ pieces: 6, from: { kind: "batch" } });
+  const dish: Recipe = { ...pancakes, portion: { kind: "batch", pieces: inPieces(3) } };
+  expect(yieldOf(dish, batterOf(dish, pantry), 2)).toEqual({ pieces: inPieces(6), from: { kind: "batch" } });
 });
 
 test("fat lost with the milk comes back as butter; milk is soured by a spoon to the cup", () => {
-  expect(fatMakeUpGrams(1000, 2)).toBeCloseTo(24.7, 1);
-  expect(souringAcidMl(250, "metric")).toBeCloseTo(15, 9);
-  expect(souringAcidMl(250, "au")).toBeCloseTo(20, 9);
+  expect(fatMakeUpGrams(inGrams(1000), 2)).toBeCloseTo(24.7, 1);
+  expect(souringAcidMl(inMillilitres(250), "metric")).toBeCloseTo(15, 9);
+  expect(souringAcidMl(inMillilitres(250), "au")).toBeCloseTo(20, 9);
 });
 
 describe("figures of souring and standing, each as general food safety and baking tables give them", () => {
@@ -212,7 +212,7 @@ describe("figures of souring and standing, each as general food safety and bakin
   test("raw egg and milk stand two hours in all at room temperature, whatever the leavener; a longer rest is a chilled one", () => {
     const rest = (min: number, max: number | null) => ({
       ...pancakes,
-      rest: { min, max, reason: "author" as const },
+      rest: { min: inMinutes(min), max: max === null ? null : inMinutes(max), reason: "author" as const },
     });
     expect(cookByOf(rest(0, null), pantry)).toEqual({ max: rawBatterMinutes.atRoom, why: "raw-batter" });
     expect(cookByOf(rest(0, 30), pantry)).toEqual({ max: 30, why: "window" });

@@ -1,4 +1,13 @@
-import type { Grams, Millilitres, Pieces } from "~/core/quantity";
+import {
+  type Grams,
+  type Millilitres,
+  type Pieces,
+  inPieces,
+  times,
+  inGrams,
+  inMillilitres,
+  dividedBy,
+} from "~/core/quantity";
 import { type Ingredient, type Role, toGrams } from "~/core/pantry";
 import { type Line, type Recipe, expectedOf, isBatter, isCountedOut } from "~/core/recipe";
 
@@ -15,7 +24,7 @@ export type Pantry = ReadonlyMap<string, Ingredient>;
 /** One batch of batter as numbers. */
 export interface Batter {
   readonly grams: Grams;
-  readonly millilitres: number;
+  readonly millilitres: Millilitres;
   readonly waterGrams: Grams;
   readonly fatGrams: Grams;
   /** Flour and other starch. */
@@ -32,7 +41,7 @@ export interface Batter {
 const mainRoles: readonly Role[] = ["flour", "starch", "liquid", "egg", "vegetable"];
 
 /** Grams of one line in one batch, after draining or squeezing; `undefined` when not known. */
-export function lineGrams(line: Line, recipe: Recipe, pantry: Pantry): number | undefined {
+export function lineGrams(line: Line, recipe: Recipe, pantry: Pantry): Grams | undefined {
   const ingredient = pantry.get(line.ingredientId);
   const amount = expectedOf(line.amount);
   if (!ingredient || !amount) return undefined;
@@ -64,11 +73,11 @@ export function batterOf(recipe: Recipe, pantry: Pantry): Batter {
     if (ingredient.role === "flour" || ingredient.role === "starch") starchGrams += kept;
   }
   return {
-    grams,
-    millilitres: displaced * airFactor,
-    waterGrams,
-    fatGrams,
-    starchGrams,
+    grams: inGrams(grams),
+    millilitres: inMillilitres(displaced * airFactor),
+    waterGrams: inGrams(waterGrams),
+    fatGrams: inGrams(fatGrams),
+    starchGrams: inGrams(starchGrams),
     looseness: starchGrams > 0 ? waterGrams / starchGrams : undefined,
     unknownLines,
     openMain,
@@ -101,24 +110,24 @@ export function yieldOf(recipe: Recipe, batter: Batter, batches = 1, left = left
   const whole = (pieces: Pieces) => Math.min(mostYield, Math.floor(pieces + noise));
   // What is not known cannot be added up: better the author's word than a batter without its flour.
   if (recipe.portion.kind !== "batch" && batter.openMain.length > 0 && recipe.claimedPieces !== null)
-    return { pieces: whole(recipe.claimedPieces * batches), from: { kind: "claim" } };
+    return { pieces: inPieces(whole(times(recipe.claimedPieces, batches))), from: { kind: "claim" } };
   switch (recipe.portion.kind) {
     case "ml": {
       const batterMl = batter.millilitres * batches;
       return {
-        pieces: whole((batterMl * (1 - left)) / recipe.portion.ml),
-        from: { kind: "ml", batterMl, portionMl: recipe.portion.ml },
+        pieces: inPieces(whole(inPieces((batterMl * (1 - left)) / recipe.portion.ml))),
+        from: { kind: "ml", batterMl: inMillilitres(batterMl), portionMl: recipe.portion.ml },
       };
     }
     case "grams": {
-      const batterGrams = batter.grams * batches;
+      const batterGrams = times(batter.grams, batches);
       return {
-        pieces: whole((batterGrams * (1 - left)) / recipe.portion.grams),
+        pieces: inPieces(whole(inPieces((batterGrams * (1 - left)) / recipe.portion.grams))),
         from: { kind: "grams", batterGrams, portionGrams: recipe.portion.grams },
       };
     }
     case "batch":
-      return { pieces: whole(recipe.portion.pieces * batches), from: { kind: "batch" } };
+      return { pieces: inPieces(whole(times(recipe.portion.pieces, batches))), from: { kind: "batch" } };
     default:
       return recipe.portion satisfies never;
   }
@@ -128,5 +137,5 @@ export function yieldOf(recipe: Recipe, batter: Batter, batches = 1, left = left
  * Butter, in grams, that makes up for milk lower in fat than the recipe's.
  * @param points percentage points of fat the milk lacks.
  */
-export const fatMakeUpGrams = (milkGrams: Grams, points: number, butterFatPercent = 81): number =>
-  (milkGrams * points) / butterFatPercent;
+export const fatMakeUpGrams = (milkGrams: Grams, points: number, butterFatPercent = 81): Grams =>
+  dividedBy(times(milkGrams, points), butterFatPercent);

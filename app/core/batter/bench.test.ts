@@ -1,3 +1,4 @@
+import { inMillilitres, inGrams } from "~/core/quantity";
 import fc from "fast-check";
 import { starterPantry } from "~/core/pantry";
 import { starterRecipes } from "~/demo/recipes";
@@ -24,18 +25,18 @@ const of = (id: string) => {
 
 test("which ladle for this pan, and how big this ladle gets, are each other's reverse", () => {
   expect(pourFor(24, 1.2)).toBeCloseTo(54.3, 1);
-  expect(diameterOf(59.1, 7)).toBeCloseTo(10.4, 1);
+  expect(diameterOf(inMillilitres(59.1), 7)).toBeCloseTo(10.4, 1);
   fc.assert(
     fc.property(
       fc.double({ min: 4, max: 40, noNaN: true }),
       fc.double({ min: 0.5, max: 15, noNaN: true }),
       (cm, mm) => {
-        expect(diameterOf(pourFor(cm, mm), mm)).toBeCloseTo(cm, 6);
+        expect(diameterOf(inMillilitres(pourFor(cm, mm)), mm)).toBeCloseTo(cm, 6);
       },
     ),
   );
   expect(() => pourFor(0, 1)).toThrow(RangeError);
-  expect(() => diameterOf(10, -1)).toThrow(RangeError);
+  expect(() => diameterOf(inMillilitres(10), -1)).toThrow(RangeError);
 });
 
 test("a corrected bowl has the looseness that was wanted", () => {
@@ -83,7 +84,7 @@ test("the curve passes through the batter as it is, and rises", () => {
       return line && lineGrams(line, recipe, pantry);
     });
     if (!liquid) throw new Error("each starter recipe has a liquid");
-    const curve = liquidCurve(recipe, batter, liquid.ingredient, 240);
+    const curve = liquidCurve(recipe, batter, liquid.ingredient, inMillilitres(240));
     expect(curve[8]?.looseness).toBeCloseTo(batter.looseness ?? NaN, 9);
     curve
       .slice(1)
@@ -94,6 +95,6 @@ test("the curve passes through the batter as it is, and rises", () => {
 test("salt of another kind by the same weight; eggs of another size by theirs", () => {
   expect(saltSpoons(1, of("fine-salt"), of("coarse-salt"))).toMatchObject({ low: 1.2, likely: 1.5, high: 2 });
   expect(saltSpoons(1, of("fine-salt"), of("butter"))).toBeUndefined();
-  expect(eggsOfSize(6, 50, 60)).toEqual({ exact: 5, whole: 5, gramsOff: 0 });
-  expect(eggsOfSize(3, 50, 60)).toMatchObject({ whole: 3, gramsOff: 30 });
+  expect(eggsOfSize(6, inGrams(50), 60)).toEqual({ exact: 5, whole: 5, gramsOff: 0 });
+  expect(eggsOfSize(3, inGrams(50), 60)).toMatchObject({ whole: 3, gramsOff: 30 });
 });

@@ -1,4 +1,4 @@
-import type { Grams, Millilitres, Pieces } from "~/core/quantity";
+import { type Grams, type Millilitres, type Pieces, inMillilitres, inGrams, times, inPieces } from "~/core/quantity";
 import type { Ingredient } from "~/core/pantry";
 import { type Family, type Recipe, familyFacts } from "~/core/recipe";
 import { type Batter, type Pantry, airFactor, leftBehind } from "./batter";
@@ -57,11 +57,11 @@ export function correctBowl(now: number, target: number, starchLeft: number, liq
   if (water >= worthAdding) {
     const waterShare = liquid.waterPercent / 100;
     return waterShare > 0
-      ? { kind: "liquid", ml: water / waterShare / liquid.trueDensity, waterGrams: water }
+      ? { kind: "liquid", ml: inMillilitres(water / waterShare / liquid.trueDensity), waterGrams: inGrams(water) }
       : { kind: "none" };
   }
   const flour = (now * starchLeft) / target - starchLeft;
-  return flour >= worthAdding ? { kind: "flour", grams: flour } : { kind: "none" };
+  return flour >= worthAdding ? { kind: "flour", grams: inGrams(flour) } : { kind: "none" };
 }
 
 /** How far one step of "too thick" or "too thin" is, as a share of the family's band (starting value). */
@@ -135,7 +135,7 @@ export function liquidCurve(
 ): LiquidPoint[] {
   if (batter.starchGrams <= 0) return [];
   return Array.from({ length: steps + 1 }, (_, index) => {
-    const addedMl = liquidMl * share * ((2 * index) / steps - 1);
+    const addedMl = times(times(liquidMl, share), (2 * index) / steps - 1);
     const grams = addedMl * liquid.trueDensity;
     const looseness = (batter.waterGrams + (grams * liquid.waterPercent) / 100) / batter.starchGrams;
     const kept = 1 - leftBehind;
@@ -145,7 +145,7 @@ export function liquidCurve(
         : recipe.portion.kind === "grams"
           ? ((batter.grams + grams) * kept) / recipe.portion.grams
           : recipe.portion.pieces;
-    return { addedMl, looseness, pieces: Math.max(0, pieces) };
+    return { addedMl, looseness, pieces: inPieces(Math.max(0, pieces)) };
   });
 }
 

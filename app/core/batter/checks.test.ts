@@ -1,6 +1,6 @@
 import { leaveningOf } from "./leavening";
 import { starterPantry } from "~/core/pantry";
-import { type Amount, ratio } from "~/core/quantity";
+import { type Amount, ratio, inPieces, inMillilitres, inMinutes } from "~/core/quantity";
 import { type Line, type Recipe, type Step, applyEdits, checkRecipe, familyFacts } from "~/core/recipe";
 import { starterRecipes } from "~/demo/recipes";
 import fc from "fast-check";
@@ -135,9 +135,9 @@ const wrong: readonly (readonly [AnyRecipeFinding["code"], Recipe])[] = [
   ["aim-outside-band", { ...pancakes, aimedLooseness: 3 }],
   ["density-unknown", withLine(pancakes, "butter", { amount: exact(2n, "piece") })],
   ["ceiling-passed", withLine(pancakes, "salt", { amount: exact(1n, "tbsp", 2n) })],
-  ["yield-off", { ...pancakes, claimedPieces: 20 }],
-  ["film-outside-band", { ...crepes, portion: { kind: "ml", ml: 20 }, claimedPieces: null }],
-  ["window-missing", { ...pancakes, rest: { min: 5, max: null, reason: "double-acting" } }],
+  ["yield-off", { ...pancakes, claimedPieces: inPieces(20) }],
+  ["film-outside-band", { ...crepes, portion: { kind: "ml", ml: inMillilitres(20) }, claimedPieces: null }],
+  ["window-missing", { ...pancakes, rest: { min: inMinutes(5), max: null, reason: "double-acting" } }],
   [
     "cue-not-visible",
     {
@@ -227,7 +227,7 @@ test("the window follows the leavener: soda the shortest, powder longer, nothing
     max: 15,
     reason: "soda-and-acid",
   });
-  expect(usualWindow(without(pancakes, "powder"), pantry)).toMatchObject({ min: 30, max: null });
+  expect(usualWindow(without(pancakes, "powder"), pantry)).toMatchObject({ min: inMinutes(30), max: null });
 });
 
 test("no recipe of any shape makes the checks or their remedies throw", () => {
@@ -253,9 +253,9 @@ test("soda without acid offers soured milk, with as much soda as its acid takes"
 test("a batch without a known main amount makes what the recipe claims, not what is left of it", () => {
   const open = {
     ...withLine(pancakes, "flour", { amount: { kind: "unknown", said: "some" } as const }),
-    claimedPieces: 12,
+    claimedPieces: inPieces(12),
   };
-  expect(yieldOf(open, batterOf(open, pantry), 2)).toEqual({ pieces: 24, from: { kind: "claim" } });
+  expect(yieldOf(open, batterOf(open, pantry), 2)).toEqual({ pieces: inPieces(24), from: { kind: "claim" } });
   // A pinch that nobody knows changes nothing about how much batter there is.
   const pinch = withLine(pancakes, "salt", { amount: { kind: "unknown", said: "some" } });
   expect(yieldOf(pinch, batterOf(pinch, pantry)).from.kind).toBe("ml");
@@ -278,7 +278,12 @@ test("a batter that is not as loose as its author aims at is brought there by it
 test("a pour that does not cover its piece is told how thick it lies, within the band it is not", () => {
   fc.assert(
     fc.property(fc.integer({ min: 5, max: 300 }), fc.integer({ min: 5, max: 40 }), (ml, cm) => {
-      const recipe: Recipe = { ...crepes, portion: { kind: "ml", ml }, pieceDiameterCm: cm, claimedPieces: null };
+      const recipe: Recipe = {
+        ...crepes,
+        portion: { kind: "ml", ml: inMillilitres(ml) },
+        pieceDiameterCm: cm,
+        claimedPieces: null,
+      };
       const finding = find(recipe, "film-outside-band");
       const millimetres = (ml * 1000) / (Math.PI * (cm * 5) ** 2);
       const isInside = millimetres >= 1.2 * 0.6 && millimetres <= 1.2 * 1.7;
@@ -287,7 +292,9 @@ test("a pour that does not cover its piece is told how thick it lies, within the
     }),
   );
   // A waffle is as thick as its iron.
-  expect(find({ ...crepes, family: "waffle", portion: { kind: "ml", ml: 5 } }, "film-outside-band")).toBeUndefined();
+  expect(
+    find({ ...crepes, family: "waffle", portion: { kind: "ml", ml: inMillilitres(5) } }, "film-outside-band"),
+  ).toBeUndefined();
 });
 
 test("what is only a little sour is nobody's acid: brown sugar beside soda is none, buttermilk is", () => {

@@ -1,5 +1,16 @@
 import { twinsOf } from "~/core/pantry";
-import { type Ratio, one, ratio, ratioOf, toStep, type Grams } from "~/core/quantity";
+import {
+  type Ratio,
+  one,
+  ratio,
+  ratioOf,
+  toStep,
+  type Grams,
+  inGrams,
+  inMillilitres,
+  largest,
+  inPieces,
+} from "~/core/quantity";
 import {
   type Line,
   type LineAmount,
@@ -279,16 +290,19 @@ const finders: { readonly [C in AnyRecipeFinding["code"]]: Finder<C> } = {
     const grams = line && lineGrams(line, recipe, pantry);
     return grams === undefined || f.level === "blocks"
       ? []
-      : setAmount("down-to-ceiling", f.lineId, exactGrams((grams * f.most) / f.gramsPer100));
+      : setAmount("down-to-ceiling", f.lineId, exactGrams(inGrams((grams * f.most) / f.gramsPer100)));
   },
   "film-outside-band": (f) => [
-    { code: "pour-for-piece", edits: [{ kind: "set-portion", portion: { kind: "ml", ml: Math.max(1, f.pourMl) } }] },
+    {
+      code: "pour-for-piece",
+      edits: [{ kind: "set-portion", portion: { kind: "ml", ml: largest(inMillilitres(1), f.pourMl) } }],
+    },
     ...(f.acrossCm >= 1 && f.acrossCm <= 60
       ? [{ code: "piece-of-pour" as const, edits: [{ kind: "set-piece" as const, diameterCm: f.acrossCm }] }]
       : []),
   ],
   "yield-off": (f) => [
-    { code: "claim-what-volume-says", edits: [{ kind: "claim-pieces", pieces: f.computed }] },
+    { code: "claim-what-volume-says", edits: [{ kind: "claim-pieces", pieces: inPieces(f.computed) }] },
     ...(f.portion !== undefined && f.portion >= 1
       ? [
           {
@@ -298,8 +312,8 @@ const finders: { readonly [C in AnyRecipeFinding["code"]]: Finder<C> } = {
                 kind: "set-portion" as const,
                 portion:
                   f.unit === "ml"
-                    ? ({ kind: "ml", ml: f.portion } as const)
-                    : ({ kind: "grams", grams: f.portion } as const),
+                    ? ({ kind: "ml", ml: inMillilitres(f.portion) } as const)
+                    : ({ kind: "grams", grams: inGrams(f.portion) } as const),
               },
             ],
           },

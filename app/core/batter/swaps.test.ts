@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { starterPantry } from "~/core/pantry";
-import { ratio, toNumber } from "~/core/quantity";
+import { ratio, toNumber, inGrams } from "~/core/quantity";
 import { type Recipe, applyEdits, checkRecipe } from "~/core/recipe";
 import { starterRecipes } from "~/demo/recipes";
 import { recipes } from "../../../test/recipes";
@@ -83,9 +83,9 @@ test("soured milk: the acid on top, or the milk made up to the mark over it", ()
 });
 
 test("self-raising by each country's rule", () => {
-  expect(powderFor(150, "metric")).toEqual({ tsp: 2, saltTsp: 0, rule: "uk" });
-  expect(powderFor(122, "us")).toEqual({ tsp: 1.5, saltTsp: 0.25, rule: "us" });
-  expect(powderFor(128.9, "au").tsp).toBeCloseTo(2, 2);
+  expect(powderFor(inGrams(150), "metric")).toEqual({ tsp: 2, saltTsp: 0, rule: "uk" });
+  expect(powderFor(inGrams(122), "us")).toEqual({ tsp: 1.5, saltTsp: 0.25, rule: "us" });
+  expect(powderFor(inGrams(128.9), "au").tsp).toBeCloseTo(2, 2);
 });
 
 test("butter to oil is four fifths by weight, and exactly back", () => {

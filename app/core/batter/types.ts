@@ -1,4 +1,4 @@
-import type { Grams } from "~/core/quantity";
+import { type Grams, type Millilitres } from "~/core/quantity";
 import type { Cue, Family, RecipeFinding, SurfaceKind, Window } from "~/core/recipe";
 import type { Role } from "~/core/pantry";
 
@@ -79,7 +79,7 @@ export type BatterFinding =
       readonly least: number;
       readonly most: number;
       /** The pour that lies as usual over this piece, and the piece that this pour makes. */
-      readonly pourMl: number;
+      readonly pourMl: Millilitres;
       readonly acrossCm: number;
     }
   | { readonly code: "window-missing"; readonly level: "warns"; readonly wanted: Window }

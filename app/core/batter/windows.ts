@@ -1,3 +1,4 @@
+import { type Minutes, inMinutes } from "~/core/quantity";
 import { type Line, type Recipe, type Step, isBatter, methodOf } from "~/core/recipe";
 import type { Pantry } from "./batter";
 
@@ -5,7 +6,12 @@ import type { Pantry } from "./batter";
  * Most minutes a batter with raw egg or milk stands at room temperature in all, whatever its leavener (general food safety; 60 above
  * 32 °C; chilled up to 24 hours, thin crepes 48; local food codes come first).
  */
-export const rawBatterMinutes = { atRoom: 120, above32: 60, chilled: 24 * 60, chilledCrepe: 48 * 60 } as const;
+export const rawBatterMinutes = {
+  atRoom: inMinutes(120),
+  above32: inMinutes(60),
+  chilled: inMinutes(24 * 60),
+  chilledCrepe: inMinutes(48 * 60),
+} as const;
 
 /** Lines of raw egg or milk in the batter. */
 export const rawPerishables = (recipe: Recipe, pantry: Pantry): Line[] =>
@@ -74,14 +80,14 @@ export function wettingStep(recipe: Recipe, pantry: Pantry): Step | null {
 export const outOfTheCold = (
   recipe: Recipe,
   pantry: Pantry,
-): { readonly max: number; readonly why: "raw-batter" } | null =>
+): { readonly max: Minutes; readonly why: "raw-batter" } | null =>
   isRawPerishable(recipe, pantry) ? { max: rawBatterMinutes.atRoom, why: "raw-batter" } : null;
 
 /** The longest a mixed batter may stand before its last load, in minutes, and why; null where nothing says. */
 export function cookByOf(
   recipe: Recipe,
   pantry: Pantry,
-): { readonly max: number; readonly why: "window" | "raw-batter" } | null {
+): { readonly max: Minutes; readonly why: "window" | "raw-batter" } | null {
   const { max } = recipe.rest;
   const raw = isRawPerishable(recipe, pantry) ? rawBatterMinutes.atRoom : null;
   // A window of more than the limit at room temperature is a batter that rests chilled.

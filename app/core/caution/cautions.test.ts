@@ -2,7 +2,7 @@ import fc from "fast-check";
 import type { Pantry } from "~/core/batter";
 import { type Ingredient, starterPantry } from "~/core/pantry";
 import { type Hazard, type Recipe, type Step, cooksPieces, isForPlate, surfaceKinds, toolsAt } from "~/core/recipe";
-import { ratio } from "~/core/quantity";
+import { ratio, inCelsius } from "~/core/quantity";
 import { starterBook } from "~/demo/starter-book";
 import { recipes } from "../../../test/recipes";
 import { type HotPlace, cautionsOf, hotPlaceOf, shownOnce, withCautions } from ".";
@@ -177,7 +177,7 @@ test("what is warmed, peeled, fried or raw carries its caution at the step that 
   // Olive oil smokes where refined oil does not yet.
   const greased = (oil: string) => ({
     lines: [lineOf("oil", oil, "pan")],
-    heat: { ...pancakes.heat, surfaceC: { from: 190, to: 210 } },
+    heat: { ...pancakes.heat, surfaceC: { from: inCelsius(190), to: inCelsius(210) } },
   });
   expect(hazardsAt({ kind: "cook" }, greased("olive-oil"))).toContain("oil-smokes");
   expect(hazardsAt({ kind: "cook" }, greased("sunflower-oil"))).not.toContain("oil-smokes");
@@ -225,7 +225,7 @@ test("what waits on a hot plate stands beside a cord; butter smokes by the hotte
     kind: "hold" as const,
     draws: [],
     tools: [],
-    warmth: { place: "hot-plate" as const, c: 65 },
+    warmth: { place: "hot-plate" as const, c: inCelsius(65) },
   };
   const warm = withCautions({ ...held, steps: [...held.steps, hold] }, pantry, [
     { kind: "hob-pan", hasCord: false, burns: null },
@@ -233,8 +233,10 @@ test("what waits on a hot plate stands beside a cord; butter smokes by the hotte
   expect(warm.steps.find((step) => step.id === "hold")?.hazards).toContain("cords");
   const butter = held.lines.map((line) => (line.bowl === "pan" ? { ...line, ingredientId: "butter" } : line));
   const smokes = (from: number, to: number) =>
-    withCautions({ ...held, lines: butter, heat: { ...held.heat, surfaceC: { from, to } } }, pantry, [
-      { kind: "hob-pan", hasCord: false, burns: null },
-    ]).steps.some((step) => step.kind === "cook" && step.hazards.includes("butter-smokes"));
+    withCautions(
+      { ...held, lines: butter, heat: { ...held.heat, surfaceC: { from: inCelsius(from), to: inCelsius(to) } } },
+      pantry,
+      [{ kind: "hob-pan", hasCord: false, burns: null }],
+    ).steps.some((step) => step.kind === "cook" && step.hazards.includes("butter-smokes"));
   expect([smokes(130, 180), smokes(130, 150), smokes(175, 190)]).toEqual([true, false, true]);
 });

@@ -1,3 +1,4 @@
+import { inCelsius } from "~/core/quantity";
 import { type Pantry, rawPerishables } from "~/core/batter";
 import type { Flame, Surface } from "~/core/gear";
 import { type Ingredient, groupOf } from "~/core/pantry";
@@ -71,7 +72,7 @@ const smokesFrom: readonly (readonly [RegExp, number])[] = [
   [/\b(lard|dripping|duck|goose)\b/i, 185],
   [/\b(olive|sesame|extra virgin|cold[- ]pressed)\b/i, 190],
 ];
-const smokeOfRefinedC = 225;
+const smokeOfRefinedC = inCelsius(225);
 const smokeC = (one: Ingredient): number => smokesFrom.find(([word]) => word.test(one.name))?.[1] ?? smokeOfRefinedC;
 
 /** Families of which a piece lies flat and is turned: an edge is lifted to look, and fingers are near. */

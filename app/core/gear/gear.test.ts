@@ -2,7 +2,16 @@ import { goesRoundIn } from "./gear";
 import { cratesOf } from "./load";
 import { type KitLine, asBeatenGrams, hasFraction, kitOf, demandOf, packsFor } from "~/core/kit";
 import { starterPantry } from "~/core/pantry";
-import { measuringSetOf, scoopTolerance, ratio, toNumber } from "~/core/quantity";
+import {
+  measuringSetOf,
+  scoopTolerance,
+  ratio,
+  toNumber,
+  inCelsius,
+  inPieces,
+  inGrams,
+  type Pieces,
+} from "~/core/quantity";
 import { demoKitchens } from "~/demo/boathouse";
 import { type PartHeat, type Recipe, type Step, toolsAt } from "~/core/recipe";
 import { starterRecipes } from "~/demo/recipes";
@@ -15,7 +24,7 @@ if (!pancakes || !crepes || !waffles || !galley || !hall) throw new Error("the d
 const pantry = new Map(starterPantry.map((one) => [one.id, one]));
 const line = (lines: ReturnType<typeof gearOf>, tool: string) => lines.find((one) => one.tool === tool);
 const demand = {
-  dishes: [{ recipe: pancakes, stations: 4, people: 14, pieces: 30 }],
+  dishes: [{ recipe: pancakes, stations: 4, people: 14, pieces: inPieces(30) }],
   isMeasuring: true,
   hasDemo: true,
   surfaces: 3,
@@ -63,7 +72,9 @@ describe("the gear list", () => {
     const part = (heat: PartHeat) => ({
       parts: [{ id: "sauce", name: "Sauce", kind: "sauce", heat, minutes: first.minutes, makesGrams: null } as const],
     });
-    expect(toolsWith(extra("a", { kind: "hold", warmth: { place: "oven", c: 95 } }))).toEqual(["oven-gloves"]);
+    expect(toolsWith(extra("a", { kind: "hold", warmth: { place: "oven", c: inCelsius(95) } }))).toEqual([
+      "oven-gloves",
+    ]);
     expect(toolsWith(extra("a", { kind: "cook", hazards: ["oiling-hot-pan"] }))).toEqual(["kitchen-paper"]);
     expect(toolsWith(extra("a", { kind: "cook", hazards: ["oiling-hot-pan"], tools: ["brush"] }))).toEqual(["brush"]);
     expect(toolsWith(extra("a", { kind: "mix", gate: { kind: "celsius-at-most", value: 50 } }))).toEqual([
@@ -106,8 +117,8 @@ describe("the gear list", () => {
       {
         ...demand,
         dishes: [
-          { recipe: pancakes, stations: 2, people: 6, pieces: 30 },
-          { recipe: crepes, stations: 3, people: 9, pieces: 30 },
+          { recipe: pancakes, stations: 2, people: 6, pieces: inPieces(30) },
+          { recipe: crepes, stations: 3, people: 9, pieces: inPieces(30) },
         ],
       },
       galley,
@@ -120,7 +131,7 @@ describe("the gear list", () => {
     const steps = pancakes.steps.map((step) =>
       step.kind === "cook" ? { ...step, tools: ["oven-dish" as const] } : step,
     );
-    const baking = (inOvenAtOnce: number[] | undefined) =>
+    const baking = (inOvenAtOnce: Pieces[] | undefined) =>
       gearOf(
         {
           ...demand,
@@ -129,7 +140,7 @@ describe("the gear list", () => {
               recipe: { ...pancakes, steps },
               stations: 4,
               people: 14,
-              pieces: 30,
+              pieces: inPieces(30),
               batches: [1, 1, 1, 1],
               inOvenAtOnce,
             },
@@ -137,9 +148,13 @@ describe("the gear list", () => {
         },
         hall,
       );
-    expect(line(baking([2, 1, 0, 3]), "oven-dish")).toMatchObject({ perStation: 3, needed: 6, sizes: [{ count: 6 }] });
+    expect(line(baking([2, 1, 0, 3].map(inPieces)), "oven-dish")).toMatchObject({
+      perStation: 3,
+      needed: 6,
+      sizes: [{ count: 6 }],
+    });
     // Where nothing bakes in one it is for something else, one a table.
-    expect(line(baking([0, 0, 0, 0]), "oven-dish")).toMatchObject({ perStation: 1, needed: 4 });
+    expect(line(baking([0, 0, 0, 0].map(inPieces)), "oven-dish")).toMatchObject({ perStation: 1, needed: 4 });
     expect(line(baking(undefined), "oven-dish")).toMatchObject({ needed: 4 });
   });
 
@@ -148,7 +163,7 @@ describe("the gear list", () => {
       step.kind === "serve" ? { ...step, tools: [...step.tools, "stick" as const] } : step,
     );
     const own = gearOf(
-      { ...demand, dishes: [{ recipe: { ...pancakes, steps: serve }, stations: 4, people: 14, pieces: 30 }] },
+      { ...demand, dishes: [{ recipe: { ...pancakes, steps: serve }, stations: 4, people: 14, pieces: inPieces(30) }] },
       hall,
     );
     expect(line(own, "stick")).toMatchObject({ needed: 33, isCountedBack: true });
@@ -175,27 +190,27 @@ describe("kits", () => {
   const of = (kit: readonly KitLine[], id: string) => kit.find((one) => one.lineId === id);
 
   test("pan fat by the load, garnish by the piece, batter by the batch", () => {
-    const kit = kitOf(pancakes, pantry, ratio(2n), { loads: 4, pieces: 16 }, set);
+    const kit = kitOf(pancakes, pantry, ratio(2n), { loads: 4, pieces: inPieces(16) }, set);
     const value = (id: string) => toNumber(of(kit, id)?.main?.amount.value ?? ratio(0n));
     expect([value("flour"), value("grease"), value("berries")]).toEqual([2.5, 4, 128]);
   });
 
   test("a top-up is packed apart and bought at its most; to taste is neither", () => {
-    const kit = kitOf(crepes, pantry, ratio(1n), { loads: 10, pieces: 10 }, set);
+    const kit = kitOf(crepes, pantry, ratio(1n), { loads: 10, pieces: inPieces(10) }, set);
     expect(toNumber(of(kit, "milk")?.apart?.amount.value ?? ratio(0n))).toBe(50);
     expect(of(kit, "milk")?.buyGrams).toBeCloseTo(300 * (244 / 236.5882365), 3);
     expect(of(kit, "sugar")).toMatchObject({ kind: "to-taste", main: undefined, buyGrams: undefined });
   });
 
   test("half an egg is said, and weighed beaten", () => {
-    const egg = of(kitOf(pancakes, pantry, ratio(3n, 2n), { loads: 1, pieces: 12 }, set), "egg");
+    const egg = of(kitOf(pancakes, pantry, ratio(3n, 2n), { loads: 1, pieces: inPieces(12) }, set), "egg");
     if (!egg) throw new Error("the pancakes have an egg");
     expect([hasFraction(egg), asBeatenGrams(egg), egg.buyPieces]).toEqual([true, 75, 2]);
     expect(egg.main?.scoops).toBeUndefined();
   });
 
   test("eggs are summed before they are rounded up: four stations of one and a half are six", () => {
-    const kit = kitOf(pancakes, pantry, ratio(3n, 2n), { loads: 1, pieces: 12 }, set);
+    const kit = kitOf(pancakes, pantry, ratio(3n, 2n), { loads: 1, pieces: inPieces(12) }, set);
     expect(demandOf([kit, kit, kit, kit], pantry, []).find((total) => total.ingredientId === "egg")?.buyPieces).toBe(6);
   });
 
@@ -206,7 +221,12 @@ describe("kits", () => {
     [0, 25, 10, { units: 0, packs: 0, spareUnits: 0 }],
   ])("%d g at %d g a unit, %d to the pack", (grams, unitGrams, unitsPerPack, packs) => {
     expect(
-      packsFor(grams / unitGrams, { ingredientId: "x", unitGrams, unitsPerPack, unitName: "sachet" }),
+      packsFor(grams / unitGrams, {
+        ingredientId: "x",
+        unitGrams: inGrams(unitGrams),
+        unitsPerPack,
+        unitName: "sachet",
+      }),
     ).toMatchObject(packs);
   });
 
@@ -226,13 +246,13 @@ describe("kits", () => {
           : one,
       ),
     };
-    const kit = kitOf(recipe, pantry, ratio(2n), { loads: 1, pieces: 1 }, set);
+    const kit = kitOf(recipe, pantry, ratio(2n), { loads: 1, pieces: inPieces(1) }, set);
     expect([of(kit, "flour")?.main?.grams, of(kit, "flour")?.apart?.grams, of(kit, "flour")?.buyGrams]).toEqual([
       140, 60, 200,
     ]);
     expect(demandOf([kit], pantry, []).find((total) => total.ingredientId === "plain-flour")).toMatchObject({
-      expectedGrams: 140,
-      buyGrams: 200,
+      expectedGrams: inGrams(140),
+      buyGrams: inGrams(200),
     });
   });
 });

@@ -1,4 +1,4 @@
-import type { Grams } from "~/core/quantity";
+import { type Grams, inGrams, plus } from "~/core/quantity";
 import type { SurfaceKind, Tool } from "~/core/recipe";
 import type { GearLine, Surface } from "./types";
 
@@ -20,52 +20,52 @@ export const crate = { litres: 45, grams: 12_000 } as const;
 
 /** Weight in grams and room in litres of a tool (typical kitchen ware, rounded; starting values). */
 export const toolBulk: Readonly<Record<Tool, { readonly grams: Grams; readonly litres: number }>> = {
-  "mixing-bowl": { grams: 450, litres: 1.5 },
-  "small-bowl": { grams: 180, litres: 0.5 },
-  whisk: { grams: 90, litres: 0.4 },
-  spatula: { grams: 60, litres: 0.2 },
-  ladle: { grams: 120, litres: 0.5 },
-  turner: { grams: 100, litres: 0.3 },
-  "measuring-set": { grams: 250, litres: 0.6 },
-  scale: { grams: 700, litres: 1.5 },
-  jug: { grams: 200, litres: 1.2 },
-  grater: { grams: 250, litres: 1 },
-  knife: { grams: 120, litres: 0.2 },
-  board: { grams: 700, litres: 1 },
-  "egg-cup": { grams: 60, litres: 0.1 },
-  brush: { grams: 40, litres: 0.1 },
-  tray: { grams: 500, litres: 1 },
-  "oven-dish": { grams: 900, litres: 2 },
-  "oven-gloves": { grams: 200, litres: 1 },
-  towel: { grams: 70, litres: 0.4 },
-  plate: { grams: 350, litres: 0.3 },
-  fork: { grams: 40, litres: 0.03 },
-  sieve: { grams: 150, litres: 1 },
-  stick: { grams: 3, litres: 0.01 },
-  "baking-paper": { grams: 20, litres: 0.05 },
-  mixer: { grams: 1100, litres: 4 },
-  zester: { grams: 90, litres: 0.2 },
-  leveller: { grams: 20, litres: 0.02 },
-  thermometer: { grams: 150, litres: 0.3 },
-  "kitchen-paper": { grams: 250, litres: 3 },
-  pen: { grams: 60, litres: 0.6 },
-  "table-knife": { grams: 60, litres: 0.05 },
-  peeler: { grams: 60, litres: 0.1 },
-  rack: { grams: 350, litres: 2 },
-  saucepan: { grams: 900, litres: 3 },
-  microwave: { grams: 11_000, litres: 45 },
-  gloves: { grams: 10, litres: 0.05 },
+  "mixing-bowl": { grams: inGrams(450), litres: 1.5 },
+  "small-bowl": { grams: inGrams(180), litres: 0.5 },
+  whisk: { grams: inGrams(90), litres: 0.4 },
+  spatula: { grams: inGrams(60), litres: 0.2 },
+  ladle: { grams: inGrams(120), litres: 0.5 },
+  turner: { grams: inGrams(100), litres: 0.3 },
+  "measuring-set": { grams: inGrams(250), litres: 0.6 },
+  scale: { grams: inGrams(700), litres: 1.5 },
+  jug: { grams: inGrams(200), litres: 1.2 },
+  grater: { grams: inGrams(250), litres: 1 },
+  knife: { grams: inGrams(120), litres: 0.2 },
+  board: { grams: inGrams(700), litres: 1 },
+  "egg-cup": { grams: inGrams(60), litres: 0.1 },
+  brush: { grams: inGrams(40), litres: 0.1 },
+  tray: { grams: inGrams(500), litres: 1 },
+  "oven-dish": { grams: inGrams(900), litres: 2 },
+  "oven-gloves": { grams: inGrams(200), litres: 1 },
+  towel: { grams: inGrams(70), litres: 0.4 },
+  plate: { grams: inGrams(350), litres: 0.3 },
+  fork: { grams: inGrams(40), litres: 0.03 },
+  sieve: { grams: inGrams(150), litres: 1 },
+  stick: { grams: inGrams(3), litres: 0.01 },
+  "baking-paper": { grams: inGrams(20), litres: 0.05 },
+  mixer: { grams: inGrams(1100), litres: 4 },
+  zester: { grams: inGrams(90), litres: 0.2 },
+  leveller: { grams: inGrams(20), litres: 0.02 },
+  thermometer: { grams: inGrams(150), litres: 0.3 },
+  "kitchen-paper": { grams: inGrams(250), litres: 3 },
+  pen: { grams: inGrams(60), litres: 0.6 },
+  "table-knife": { grams: inGrams(60), litres: 0.05 },
+  peeler: { grams: inGrams(60), litres: 0.1 },
+  rack: { grams: inGrams(350), litres: 2 },
+  saucepan: { grams: inGrams(900), litres: 3 },
+  microwave: { grams: inGrams(11_000), litres: 45 },
+  gloves: { grams: inGrams(10), litres: 0.05 },
 };
 const onTheTable: readonly Tool[] = ["plate", "fork", "tray", "towel", "stick"];
 
 /** Weight and room of what cooks; an oven stays where it is. */
 export const surfaceBulk: Readonly<Record<SurfaceKind, { readonly grams: Grams; readonly litres: number } | null>> = {
-  "electric-griddle": { grams: 4500, litres: 18 },
-  "hob-pan": { grams: 1200, litres: 4 },
-  "cast-iron-pan": { grams: 2800, litres: 4 },
-  "crepe-pan": { grams: 1000, litres: 3 },
-  "waffle-iron": { grams: 2600, litres: 9 },
-  "ridged-pan": { grams: 1800, litres: 5 },
+  "electric-griddle": { grams: inGrams(4500), litres: 18 },
+  "hob-pan": { grams: inGrams(1200), litres: 4 },
+  "cast-iron-pan": { grams: inGrams(2800), litres: 4 },
+  "crepe-pan": { grams: inGrams(1000), litres: 3 },
+  "waffle-iron": { grams: inGrams(2600), litres: 9 },
+  "ridged-pan": { grams: inGrams(1800), litres: 5 },
   oven: null,
 };
 
@@ -130,11 +130,11 @@ export function cratesOf(things: readonly Carried[]): Crate[] {
             open.grams + one.gramsEach <= crate.grams + 1e-6 && open.litres + one.litresEach <= crate.litres + 1e-6,
         );
         if (!into) {
-          into = { layer, items: new Map(), grams: 0, litres: 0 };
+          into = { layer, items: new Map(), grams: inGrams(0), litres: 0 };
           own.push(into);
         }
         into.items.set(one.key, (into.items.get(one.key) ?? 0) + 1);
-        into.grams += one.gramsEach;
+        into.grams = plus(into.grams, inGrams(one.gramsEach));
         into.litres += one.litresEach;
       }
     crates.push(...own);

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { classes } from "../../../test/generators";
 import { plan } from "~/core/plan";
-import { toNumber } from "~/core/quantity";
+import { toNumber, inMillilitres, inGrams } from "~/core/quantity";
 import { starterRecipes } from "~/demo/recipes";
 import { bowlFor, bowlLitres, fullestBowl, sizesOf } from "./sizes";
 
@@ -14,13 +14,13 @@ const with_ = (more: Partial<typeof pancakes>) => ({
 });
 
 test("a bowl is filled to two fifths, and what no bowl takes goes into several", () => {
-  expect(bowlFor(400)).toEqual({ litres: 1, bowls: 1 });
-  expect(bowlFor(401)).toEqual({ litres: 1.5, bowls: 1 });
-  expect(bowlFor(4000)).toEqual({ litres: 10, bowls: 1 });
-  expect(bowlFor(9000)).toEqual({ litres: 10, bowls: 3 });
+  expect(bowlFor(inMillilitres(400))).toEqual({ litres: 1, bowls: 1 });
+  expect(bowlFor(inMillilitres(401))).toEqual({ litres: 1.5, bowls: 1 });
+  expect(bowlFor(inMillilitres(4000))).toEqual({ litres: 10, bowls: 1 });
+  expect(bowlFor(inMillilitres(9000))).toEqual({ litres: 10, bowls: 3 });
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 50_000 }), (ml) => {
-      const { litres, bowls } = bowlFor(ml);
+      const { litres, bowls } = bowlFor(inMillilitres(ml));
       expect(litres * bowls * 1000 * fullestBowl).toBeGreaterThanOrEqual(ml - 1e-6);
       // None smaller would do, and no bowl too many.
       const smaller = bowlLitres.filter((one) => one < litres);
@@ -31,14 +31,14 @@ test("a bowl is filled to two fifths, and what no bowl takes goes into several",
 });
 
 test("bowls by what each table mixes, ladles by the portion, dishes by the piece", () => {
-  const recipe = with_({ portion: { kind: "ml", ml: 60 } });
-  const dish = { recipe, batterMl: 500, batches: [1, 1, 2.5] };
+  const recipe = with_({ portion: { kind: "ml", ml: inMillilitres(60) } });
+  const dish = { recipe, batterMl: inMillilitres(500), batches: [1, 1, 2.5] };
   expect(sizesOf("mixing-bowl", [dish])).toEqual([
     { unit: "l", size: 1.5, count: 2 },
     { unit: "l", size: 4, count: 1 },
   ]);
   expect(sizesOf("ladle", [dish])).toEqual([{ unit: "ml", size: 60, count: 3 }]);
-  const weighed = { ...dish, recipe: with_({ portion: { kind: "grams", grams: 66 } }), gramsPerMl: 1.1 };
+  const weighed = { ...dish, recipe: with_({ portion: { kind: "grams", grams: inGrams(66) } }), gramsPerMl: 1.1 };
   expect(sizesOf("ladle", [dish, weighed])).toEqual([{ unit: "ml", size: 60, count: 6 }]);
   expect(sizesOf("whisk", [dish])).toEqual([]);
   // What is not known is not made up.

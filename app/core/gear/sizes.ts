@@ -1,4 +1,4 @@
-import type { Millilitres, Pieces } from "~/core/quantity";
+import { type Millilitres, type Pieces, dividedBy, times } from "~/core/quantity";
 import type { Recipe, Tool } from "~/core/recipe";
 
 /** How large a tool has to be, and how many of that size. */
@@ -58,7 +58,7 @@ export function sizesOf(tool: Tool, dishes: readonly SizedDish[]): GearSize[] {
     using.flatMap(({ recipe, batterMl, gramsPerMl, batches = [], mixes = 1, inOvenAtOnce }): GearSize[] => {
       if (tool === "mixing-bowl" && batterMl !== undefined && batterMl > 0)
         return batches.map((count) => {
-          const { litres, bowls } = bowlFor((batterMl * count) / mixes);
+          const { litres, bowls } = bowlFor(dividedBy(times(batterMl, count), mixes));
           return { unit: "l", size: litres, count: bowls * mixes };
         });
       if (tool === "ladle" && batches.length > 0) {

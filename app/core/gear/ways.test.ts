@@ -1,3 +1,4 @@
+import { inMinutes, inPieces } from "~/core/quantity";
 import { starterRecipes } from "~/demo/recipes";
 import { demoKitchens } from "~/demo/boathouse";
 import { appliancesOf, caresOf, checkKitchen } from "./cares";
@@ -10,7 +11,7 @@ const [pancakes] = starterRecipes;
 const [galley, hall] = demoKitchens;
 if (!pancakes || !galley || !hall) throw new Error("the demonstration is complete");
 const demand = {
-  dishes: [{ recipe: pancakes, stations: 4, people: 14, pieces: 30 }],
+  dishes: [{ recipe: pancakes, stations: 4, people: 14, pieces: inPieces(30) }],
   isMeasuring: true,
   hasDemo: true,
   surfaces: 3,
@@ -44,7 +45,7 @@ describe("ways out of a shortage", () => {
       kind: "replace",
       by: "fork",
       count: 2,
-      minutes: 0,
+      minutes: inMinutes(0),
     });
     expect(
       waysFor(whisk, [whisk, { ...forks, owned: undefined }], [pancakes], 4, []).map((way) => way.kind),

@@ -1,4 +1,4 @@
-import type { Minutes } from "~/core/quantity";
+import { type Minutes, inMinutes } from "~/core/quantity";
 import type { Recipe, Tool } from "~/core/recipe";
 import type { GearLine, Kitchen } from "./types";
 
@@ -68,7 +68,7 @@ export function waysFor(
   const sets = line.perStation > 0 ? Math.floor(atStations / line.perStation) : 0;
   if (line.perStation > 0 && sets >= 1) {
     const turns = Math.ceil(stations / sets);
-    ways.push({ kind: "rotate", turns, minutes: (turns - 1) * minutesHeld(line.tool, recipes) });
+    ways.push({ kind: "rotate", turns, minutes: inMinutes((turns - 1) * minutesHeld(line.tool, recipes)) });
   }
   ways.push({ kind: "buy", count: line.short, minutes: 0 });
   return ways;

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { classes } from "../../../test/generators";
 import { starterPantry } from "~/core/pantry";
 import { plan } from "~/core/plan";
-import { measuringSetOf, ratio, scoopTolerance, toNumber } from "~/core/quantity";
+import { measuringSetOf, ratio, scoopTolerance, toNumber, inPieces } from "~/core/quantity";
 import { starterRecipes } from "~/demo/recipes";
 import { containerSizes, fullest, packingOf, sizeFor } from "./containers";
 import { kitOf } from "./kit";
@@ -11,7 +11,7 @@ const [pancakes, crepes] = starterRecipes;
 if (!pancakes || !crepes) throw new Error("the starter recipes are there");
 const pantry = new Map(starterPantry.map((one) => [one.id, one]));
 const options = { set: measuringSetOf("us-usual"), tolerance: scoopTolerance, easesSpice: false };
-const kit = kitOf(pancakes, pantry, ratio(2n), { loads: 4, pieces: 16 }, options);
+const kit = kitOf(pancakes, pantry, ratio(2n), { loads: 4, pieces: inPieces(16) }, options);
 const perLine = { per: "line", isDryMixed: false } as const;
 const byId = (packing: ReturnType<typeof packingOf>, id: string) => packing.containers.find((one) => one.id === id);
 
@@ -31,11 +31,21 @@ describe("containers of a kit", () => {
     if (!egg) throw new Error("there is an egg in it");
     const lemon = { ...egg, id: "lemon", ingredientId: "lemon", bowl: "topping" as const };
     const own = { ...pancakes, lines: [...pancakes.lines, lemon] };
-    const half = packingOf(kitOf(own, pantry, ratio(3n, 2n), { loads: 4, pieces: 12 }, options), own, pantry, perLine);
+    const half = packingOf(
+      kitOf(own, pantry, ratio(3n, 2n), { loads: 4, pieces: inPieces(12) }, options),
+      own,
+      pantry,
+      perLine,
+    );
     const isBeaten = (lineId: string) =>
       half.containers.flatMap((one) => one.contents).find((content) => content.lineId === lineId)?.isBeaten;
     expect([isBeaten(egg.id), isBeaten("lemon")]).toEqual([true, false]);
-    const whole = packingOf(kitOf(own, pantry, ratio(2n), { loads: 4, pieces: 16 }, options), own, pantry, perLine);
+    const whole = packingOf(
+      kitOf(own, pantry, ratio(2n), { loads: 4, pieces: inPieces(16) }, options),
+      own,
+      pantry,
+      perLine,
+    );
     expect(whole.containers.flatMap((one) => one.contents).some((content) => content.isBeaten)).toBe(false);
   });
 
@@ -46,7 +56,7 @@ describe("containers of a kit", () => {
   });
 
   test("a top-up is a small container of its own, kept back", () => {
-    const crepeKit = kitOf(crepes, pantry, ratio(1n), { loads: 10, pieces: 10 }, options);
+    const crepeKit = kitOf(crepes, pantry, ratio(1n), { loads: 10, pieces: inPieces(10) }, options);
     const own = packingOf(crepeKit, crepes, pantry, perLine);
     const apart = byId(own, "hold-back/milk");
     expect(apart?.contents).toEqual([expect.objectContaining({ lineId: "milk", isApart: true })]);

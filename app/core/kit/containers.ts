@@ -1,4 +1,13 @@
-import { type Amount, type Grams, type Millilitres, type Ratio, isWhole, toNumber } from "~/core/quantity";
+import {
+  type Amount,
+  type Grams,
+  type Millilitres,
+  type Ratio,
+  isWhole,
+  toNumber,
+  inMillilitres,
+  sumKnown,
+} from "~/core/quantity";
 import { type Ingredient, gramsPerMl } from "~/core/pantry";
 import type { Pantry } from "~/core/batter";
 import type { Bowl, Recipe } from "~/core/recipe";
@@ -116,9 +125,9 @@ export function sizeFor(
 ): { sizeMl: Millilitres; count: number } {
   const sizes = containerSizes[kind];
   const fits = sizes.find((size) => millilitres <= size * fullest + 1e-9);
-  if (fits !== undefined) return { sizeMl: fits, count: 1 };
+  if (fits !== undefined) return { sizeMl: inMillilitres(fits), count: 1 };
   const largest = sizes[sizes.length - 1] ?? 1;
-  return { sizeMl: largest, count: Math.ceil(millilitres / (largest * fullest) - 1e-9) };
+  return { sizeMl: inMillilitres(largest), count: Math.ceil(millilitres / (largest * fullest) - 1e-9) };
 }
 
 /** How much room a content takes, in ml as it lies in the container. */
@@ -154,10 +163,7 @@ function contained(
   const steps = recipe.steps.flatMap((step, index) =>
     step.draws.some((draw) => contents.some((content) => content.lineId === draw.lineId)) ? [index + 1] : [],
   );
-  const grams = contents.reduce<number | undefined>(
-    (sum, { measured }) => (sum === undefined || measured.grams === undefined ? undefined : sum + measured.grams),
-    0,
-  );
+  const grams = sumKnown(contents.map(({ measured }) => measured.grams));
   const common = { id, group, kind, contents, grams, steps };
   if (kind === "egg-box")
     return {

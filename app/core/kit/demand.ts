@@ -11,6 +11,13 @@ import {
   zero,
   type Grams,
   type Pieces,
+  inPieces,
+  inGrams,
+  largest,
+  minus,
+  dividedBy,
+  times,
+  sumKnown,
 } from "~/core/quantity";
 import type { KitLine } from "./kit";
 import { type Basket, cheapest } from "./packs";
@@ -75,17 +82,17 @@ const boughtPieceGrams = (one: Ingredient): number | undefined =>
 export function needOf(
   one: Ingredient,
   { buyGrams, pieces }: Pick<Total, "buyGrams" | "pieces">,
-  stockGrams = 0,
+  stockGrams: Grams = inGrams(0),
 ): Need {
-  const left = buyGrams === undefined ? undefined : Math.max(0, buyGrams - stockGrams);
-  const grams = left === undefined ? undefined : left / (one.raw?.keeps ?? 1);
+  const left = buyGrams === undefined ? undefined : largest(inGrams(0), minus(buyGrams, stockGrams));
+  const grams = left === undefined ? undefined : dividedBy(left, one.raw?.keeps ?? 1);
   const whole = (count: number) => Math.max(0, Math.ceil(count - noise));
   if (pieces !== undefined) {
     const onHand = one.pieceGrams === undefined ? 0 : stockGrams / one.pieceGrams;
-    return { grams, pieces: whole(toNumber(pieces) - Math.floor(onHand + noise)) };
+    return { grams, pieces: inPieces(whole(toNumber(pieces) - Math.floor(onHand + noise))) };
   }
   const each = one.raw?.pieceGrams;
-  return { grams, pieces: each === undefined || grams === undefined ? undefined : whole(grams / each) };
+  return { grams, pieces: each === undefined || grams === undefined ? undefined : inPieces(whole(grams / each)) };
 }
 
 /**
@@ -158,17 +165,18 @@ export function basketOf(
   return { basket, wanted, unit: isPiece ? "piece" : "g" };
 }
 
-const plus = (a: number | undefined, b: number | undefined) => (a === undefined || b === undefined ? undefined : a + b);
-const by = (grams: Grams | undefined, times: number) => (grams === undefined ? undefined : grams * times);
+const added = (a: Grams | undefined, b: Grams | undefined) => sumKnown([a, b]);
+const by = (grams: Grams | undefined, stations: number): Grams | undefined =>
+  grams === undefined ? undefined : times(grams, stations);
 
 interface Sum {
-  expected: number | undefined;
-  most: number | undefined;
+  expected: Grams | undefined;
+  most: Grams | undefined;
   /** Counted pieces, and the grams of what is weighed of the same food. */
   counted: Ratio;
   countedLikely: Ratio;
-  weighed: number | undefined;
-  weighedLikely: number | undefined;
+  weighed: Grams | undefined;
+  weighedLikely: Grams | undefined;
   isCounted: boolean;
   isToTaste: boolean;
 }
@@ -194,17 +202,17 @@ export function demandOf(
   // Stations that make the same share one kit: each different kit is gone through once, times how often it is packed.
   const often = new Map<readonly KitLine[], number>();
   for (const kit of kits) often.set(kit, (often.get(kit) ?? 0) + 1);
-  for (const [kit, times] of often) {
-    const count = ratio(BigInt(times));
+  for (const [kit, stations] of often) {
+    const count = ratio(BigInt(stations));
     for (const line of kit) {
       if (line.own !== undefined) continue;
       const so = sums.get(line.ingredientId) ?? {
-        expected: 0,
-        most: 0,
+        expected: inGrams(0),
+        most: inGrams(0),
         counted: zero,
         countedLikely: zero,
-        weighed: 0,
-        weighedLikely: 0,
+        weighed: inGrams(0),
+        weighedLikely: inGrams(0),
         isCounted: false,
         isToTaste: false,
       };
@@ -213,15 +221,15 @@ export function demandOf(
         so.isToTaste = true;
         continue;
       }
-      so.expected = plus(so.expected, by(line.main?.grams, times));
-      so.most = plus(so.most, by(line.buyGrams, times));
+      so.expected = added(so.expected, by(line.main?.grams, stations));
+      so.most = added(so.most, by(line.buyGrams, stations));
       if (line.most?.unit === "piece" && line.main) {
         so.isCounted = true;
         so.counted = add(so.counted, multiply(line.most.value, count));
         so.countedLikely = add(so.countedLikely, multiply(line.main.amount.value, count));
       } else {
-        so.weighed = plus(so.weighed, by(line.buyGrams, times));
-        so.weighedLikely = plus(so.weighedLikely, by(line.main?.grams, times));
+        so.weighed = added(so.weighed, by(line.buyGrams, stations));
+        so.weighedLikely = added(so.weighedLikely, by(line.main?.grams, stations));
       }
     }
   }
@@ -238,7 +246,7 @@ export function demandOf(
       ...amounts,
       expectedPieces: sum.isCounted ? together(sum.countedLikely, sum.weighedLikely, one) : undefined,
       isToTaste: sum.isToTaste,
-      buyPieces: pieces ? Number(ceil(pieces)) : undefined,
+      buyPieces: pieces ? inPieces(Number(ceil(pieces))) : undefined,
       raw:
         one?.raw && need?.grams !== undefined && sum.most !== 0
           ? { name: one.raw.name, grams: need.grams, pieces: need.pieces }

@@ -16,6 +16,7 @@ import {
   toScoops,
   type Grams,
   type Pieces,
+  inPieces,
 } from "~/core/quantity";
 import { type Ingredient, type Role, toGrams, toMillilitres } from "~/core/pantry";
 import type { Pantry } from "~/core/batter";
@@ -173,7 +174,8 @@ const greasedOf = (loads: number, every: Greasing): number =>
 function timesOf(recipe: Recipe, amount: CountedAmount, counted: Counted, roundId: string | undefined): number {
   const { loads, greased, people = 0 } = counted;
   const round = recipe.rounds?.findIndex((one) => one.id === roundId) ?? -1;
-  const pieces = round < 0 ? counted.pieces : ((counted.rounds ?? piecesByRound(recipe, counted.pieces))[round] ?? 0);
+  const pieces =
+    round < 0 ? counted.pieces : ((counted.rounds ?? piecesByRound(recipe, counted.pieces))[round] ?? inPieces(0));
   switch (amount.kind) {
     case "per-load":
       return amount.every === undefined ? loads : (greased?.(amount.every) ?? greasedOf(loads, amount.every));
@@ -217,7 +219,7 @@ export function kitOf(recipe: Recipe, pantry: Pantry, factor: Ratio, counted: Co
         ? { kind: "exact", amount: times(line.amount.amount, often) }
         : scaleLineAmount(line.amount, isEased ? multiply(factor, spiceEase.share) : factor);
     const scaled = openly(likely, line, recipe, counted);
-    const inGrams = (amount: Amount | undefined) =>
+    const gramsIn = (amount: Amount | undefined) =>
       amount && ingredient ? toGrams(amount, ingredient, recipe.system, recipe.fill) : undefined;
     const [main, apart, most] = [expectedOf(scaled), apartOf(scaled), mostOf(scaled)];
     return {
@@ -241,8 +243,8 @@ export function kitOf(recipe: Recipe, pantry: Pantry, factor: Ratio, counted: Co
       main: main && ingredient ? measure(main, ingredient, recipe, options) : undefined,
       apart: apart && ingredient ? measure(apart, ingredient, recipe, options) : undefined,
       most,
-      buyGrams: inGrams(most),
-      buyPieces: most?.unit === "piece" ? Number(ceil(most.value)) : undefined,
+      buyGrams: gramsIn(most),
+      buyPieces: most?.unit === "piece" ? inPieces(Number(ceil(most.value))) : undefined,
     };
   });
   return withJointScoops(lines, recipe, pantry, options);

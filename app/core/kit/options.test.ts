@@ -11,6 +11,8 @@ import {
   ratio,
   scoopTolerance,
   toNumber,
+  inPieces,
+  inGrams,
 } from "~/core/quantity";
 import { type Line, type LineAmount, type Recipe, scaleLineAmount } from "~/core/recipe";
 import { type BatchRule, batchRules, scaleStation } from "~/core/scale";
@@ -41,7 +43,7 @@ test("the class's totals are the sum of its stations, grams and pieces alike", (
       recipes,
       fc.array(fc.constantFrom(ratio(1n, 2n), ratio(1n), ratio(3n, 2n), ratio(2n)), { minLength: 1, maxLength: 6 }),
       (recipe, factors) => {
-        const kits = factors.map((factor) => kitOf(recipe, pantry, factor, { loads: 2, pieces: 8 }, options));
+        const kits = factors.map((factor) => kitOf(recipe, pantry, factor, { loads: 2, pieces: inPieces(8) }, options));
         for (const total of demandOf(kits, pantry, [])) {
           const lines = kits.flat().filter((line) => line.ingredientId === total.ingredientId);
           const bought = lines.filter((line) => line.kind !== "to-taste").map((line) => line.buyGrams);
@@ -124,15 +126,19 @@ test("three eggs of which one is held back: four stations buy twelve and likely 
     ...pancakes,
     lines: [lineOf("egg", "egg", { kind: "hold-back", amount: pieces(3n), back: pieces(1n) })],
   };
-  const kit = kitOf(recipe, pantry, one, { loads: 1, pieces: 1 }, options);
+  const kit = kitOf(recipe, pantry, one, { loads: 1, pieces: inPieces(1) }, options);
   const [total] = demandOf([kit, kit, kit, kit], pantry, []);
-  expect(total).toMatchObject({ buyPieces: 12, pieces: ratio(12n), expectedPieces: ratio(8n), buyGrams: 600 });
+  expect(total).toMatchObject({ buyPieces: 12, pieces: ratio(12n), expectedPieces: ratio(8n), buyGrams: inGrams(600) });
   const topUp = { ...recipe, lines: [lineOf("egg", "egg", { kind: "top-up", start: pieces(2n), most: pieces(3n) })] };
-  expect(demandOf([kitOf(topUp, pantry, one, { loads: 1, pieces: 1 }, options)], pantry, [])[0]).toMatchObject({
+  expect(
+    demandOf([kitOf(topUp, pantry, one, { loads: 1, pieces: inPieces(1) }, options)], pantry, [])[0],
+  ).toMatchObject({
     buyPieces: 3,
   });
   const range = { ...recipe, lines: [lineOf("egg", "egg", { kind: "range", from: pieces(2n), to: pieces(3n) })] };
-  expect(demandOf([kitOf(range, pantry, one, { loads: 1, pieces: 1 }, options)], pantry, [])[0]).toMatchObject({
+  expect(
+    demandOf([kitOf(range, pantry, one, { loads: 1, pieces: inPieces(1) }, options)], pantry, [])[0],
+  ).toMatchObject({
     buyPieces: 3,
   });
 });
@@ -144,31 +150,33 @@ test("what one dish counts and another weighs is added together", () => {
     lines: [lineOf("b", "banana", { kind: "exact", amount: { value: ratio(250n), unit: "g" as const } })],
   };
   const each = pantry.get("banana")?.pieceGrams ?? NaN;
-  const kits = [counted, weighed].map((recipe) => kitOf(recipe, pantry, one, { loads: 1, pieces: 1 }, options));
+  const kits = [counted, weighed].map((recipe) =>
+    kitOf(recipe, pantry, one, { loads: 1, pieces: inPieces(1) }, options),
+  );
   const [total] = demandOf(kits, pantry, []);
   expect(total?.buyPieces).toBe(Math.ceil(2 + 250 / each));
   expect(total?.buyGrams).toBeCloseTo(2 * each + 250, 6);
 });
 
 test("a bag is bought by weight, an egg box by eggs, a net of lemons by the lemons its juice takes: the same packs everywhere", () => {
-  const bag = { ingredientId: "banana", unitGrams: 1000, unitsPerPack: 1, unitName: "bag" };
+  const bag = { ingredientId: "banana", unitGrams: inGrams(1000), unitsPerPack: 1, unitName: "bag" };
   const many = { ...pancakes, lines: [lineOf("a", "banana", { kind: "exact", amount: pieces(5n) })] };
-  const [bananas] = demandOf([kitOf(many, pantry, one, { loads: 1, pieces: 1 }, options)], pantry, [bag]);
+  const [bananas] = demandOf([kitOf(many, pantry, one, { loads: 1, pieces: inPieces(1) }, options)], pantry, [bag]);
   expect(bananas?.packs?.packs).toBeLessThanOrEqual(2);
-  const box = { ingredientId: "egg", unitGrams: 58, unitsPerPack: 10, unitName: "egg" };
+  const box = { ingredientId: "egg", unitGrams: inGrams(58), unitsPerPack: 10, unitName: "egg" };
   const eggs = { ...pancakes, lines: [lineOf("a", "egg", { kind: "exact", amount: pieces(41n) })] };
-  expect(demandOf([kitOf(eggs, pantry, one, { loads: 1, pieces: 1 }, options)], pantry, [box])[0]?.packs).toMatchObject(
-    {
-      units: 41,
-      packs: 5,
-    },
-  );
-  const net = { ingredientId: "lemon-juice", unitGrams: 500, unitsPerPack: 1, unitName: "net" };
+  expect(
+    demandOf([kitOf(eggs, pantry, one, { loads: 1, pieces: inPieces(1) }, options)], pantry, [box])[0]?.packs,
+  ).toMatchObject({
+    units: 41,
+    packs: 5,
+  });
+  const net = { ingredientId: "lemon-juice", unitGrams: inGrams(500), unitsPerPack: 1, unitName: "net" };
   const juice = {
     ...pancakes,
     lines: [lineOf("a", "lemon-juice", { kind: "exact", amount: { value: ratio(200n), unit: "g" as const } })],
   };
-  const [lemons] = demandOf([kitOf(juice, pantry, one, { loads: 1, pieces: 1 }, options)], pantry, [net]);
+  const [lemons] = demandOf([kitOf(juice, pantry, one, { loads: 1, pieces: inPieces(1) }, options)], pantry, [net]);
   const raw = pantry.get("lemon-juice")?.raw;
   expect(lemons?.raw?.grams).toBeCloseTo(200 / (raw?.keeps ?? NaN), 6);
   expect(lemons?.packs?.packs).toBe(Math.ceil(200 / (raw?.keeps ?? NaN) / 500));
@@ -176,14 +184,18 @@ test("a bag is bought by weight, an egg box by eggs, a net of lemons by the lemo
 
 test("salt and strong spice are eased above four batches, and only when asked", () => {
   const salt = (factor: bigint, easesSpice: boolean) =>
-    kitOf(pancakes, pantry, ratio(factor), { loads: 1, pieces: 1 }, { ...options, easesSpice }).find(
+    kitOf(pancakes, pantry, ratio(factor), { loads: 1, pieces: inPieces(1) }, { ...options, easesSpice }).find(
       (line) => line.lineId === "salt",
     );
   expect(toNumber(salt(6n, true)?.main?.amount.value ?? ratio(0n))).toBeCloseTo(0.25 * 6 * 0.9, 9);
   expect([salt(6n, true)?.isEased, salt(4n, true)?.isEased, salt(6n, false)?.isEased]).toEqual([true, false, false]);
-  const flour = kitOf(pancakes, pantry, ratio(6n), { loads: 1, pieces: 1 }, { ...options, easesSpice: true }).find(
-    (line) => line.lineId === "flour",
-  );
+  const flour = kitOf(
+    pancakes,
+    pantry,
+    ratio(6n),
+    { loads: 1, pieces: inPieces(1) },
+    { ...options, easesSpice: true },
+  ).find((line) => line.lineId === "flour");
   expect(flour && isSame(flour.main?.amount.value ?? one, multiply(ratio(5n, 4n), ratio(6n)))).toBe(true);
 });
 
@@ -199,7 +211,7 @@ test("sachets scale as a fraction that is shown and as the whole ones it takes",
         : line,
     ),
   };
-  const sugar = kitOf(recipe, pantry, ratio(3n, 2n), { loads: 1, pieces: 1 }, options).find(
+  const sugar = kitOf(recipe, pantry, ratio(3n, 2n), { loads: 1, pieces: inPieces(1) }, options).find(
     (line) => line.lineId === "sugar",
   );
   expect(sugar?.packs).toEqual({ exact: ratio(3n, 2n), whole: 2, name: "sachet" });
@@ -209,7 +221,7 @@ test("sachets scale as a fraction that is shown and as the whole ones it takes",
 test("the tare card follows the bowl: each reading adds up to the running one", () => {
   fc.assert(
     fc.property(recipes, (recipe) => {
-      const kit = kitOf(recipe, pantry, one, { loads: 1, pieces: 1 }, options);
+      const kit = kitOf(recipe, pantry, one, { loads: 1, pieces: inPieces(1) }, options);
       const ordered = inBowlOrder(kit, recipe);
       expect([...ordered].map((line) => line.lineId).sort()).toEqual(kit.map((line) => line.lineId).sort());
       let sum = 0;
@@ -219,17 +231,20 @@ test("the tare card follows the bowl: each reading adds up to the running one", 
       }
     }),
   );
-  expect(inBowlOrder(kitOf(pancakes, pantry, one, { loads: 1, pieces: 1 }, options), pancakes)[0]?.lineId).toBe(
-    "flour",
-  );
+  expect(
+    inBowlOrder(kitOf(pancakes, pantry, one, { loads: 1, pieces: inPieces(1) }, options), pancakes)[0]?.lineId,
+  ).toBe("flour");
 });
 
 test("what is counted out is taken as often as it is asked for, on one surface where nobody says otherwise", () => {
   const grams = (value: bigint) => ({ value: ratio(value), unit: "g" as const });
-  const withAmount = (amount: Recipe["lines"][number]["amount"], counted = { loads: 5, pieces: 9, people: 3 }) => {
+  const withAmount = (
+    amount: Recipe["lines"][number]["amount"],
+    counted = { loads: 5, pieces: inPieces(9), people: 3 },
+  ) => {
     const [line] = pancakes.lines;
     if (!line) throw new Error("the recipe has a line");
-    const recipe = { ...pancakes, serving: { pieces: 2, as: "pair" as const }, lines: [{ ...line, amount }] };
+    const recipe = { ...pancakes, serving: { pieces: inPieces(2), as: "pair" as const }, lines: [{ ...line, amount }] };
     const [made] = kitOf(recipe, pantry, ratio(2n), counted, options);
     return [made?.times, made?.main?.grams];
   };
@@ -238,7 +253,10 @@ test("what is counted out is taken as often as it is asked for, on one surface w
   expect(withAmount({ kind: "per-load", amount: grams(4n), every: 3 })).toEqual([2, 8]);
   expect(withAmount({ kind: "per-load", amount: grams(4n), every: "first" })).toEqual([1, 4]);
   expect(
-    withAmount({ kind: "per-load", amount: grams(4n), every: "first" }, { loads: 0, pieces: 0, people: 0 })[0],
+    withAmount(
+      { kind: "per-load", amount: grams(4n), every: "first" },
+      { loads: 0, pieces: inPieces(0), people: 0 },
+    )[0],
   ).toBe(0);
   expect(withAmount({ kind: "per-piece", amount: grams(4n) })).toEqual([9, 36]);
   expect(withAmount({ kind: "per-serving", amount: grams(4n) })).toEqual([4, 16]);

@@ -11,6 +11,10 @@ import {
   type Grams,
   type Millilitres,
   type Pieces,
+  sumOf,
+  inGrams,
+  times,
+  inMillilitres,
 } from "~/core/quantity";
 import type { Recipe } from "~/core/recipe";
 import { type BatchRule, type StationScale, wholeEggStep } from "~/core/scale";
@@ -52,7 +56,7 @@ function eggsIn(kit: readonly KitLine[], pantry: Pantry): ScaleOption["eggs"] {
   return {
     exact: sum,
     whole: Number(ceil(sum)),
-    beatenGrams: isWhole(sum) ? undefined : lines.reduce((so, line) => so + (line.main?.grams ?? 0), 0),
+    beatenGrams: isWhole(sum) ? undefined : sumOf(lines.map((line) => line.main?.grams ?? inGrams(0))),
   };
 }
 
@@ -76,7 +80,7 @@ export function scaleOption(
     rule,
     scale,
     loads,
-    leftoverMl: recipe.portion.kind === "ml" ? Math.max(0, scale.over) * recipe.portion.ml : 0,
+    leftoverMl: recipe.portion.kind === "ml" ? times(recipe.portion.ml, Math.max(0, scale.over)) : inMillilitres(0),
     eggs: eggsIn(kit, pantry),
     unmeasurable: scooped.filter((line) => !line.main?.scoops?.isWithin).map((line) => line.ingredientId),
     worst: worst?.main?.scoops ? { ingredientId: worst.ingredientId, error: worst.main.scoops.error } : undefined,

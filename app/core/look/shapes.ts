@@ -1,5 +1,5 @@
 import { pourThickness } from "~/core/batter";
-import type { Millilitres, Minutes } from "~/core/quantity";
+import { type Millilitres, type Minutes, inMillilitres, inMinutes } from "~/core/quantity";
 import type { Recipe, ShapeId } from "~/core/recipe";
 
 /** A point in centimetres on a piece that is 10 cm wide, from its upper left. */
@@ -135,8 +135,8 @@ export function shapeFigures(id: ShapeId, cm: number, thicknessMm: number): Shap
   const neckMm = drawing.lineMm * scale;
   return {
     shape,
-    ml: ((lineCm2 + fillCm2) * thicknessMm) / 10,
-    minutes: lineMinutes + (filled.length > 0 ? drawing.darkens + fillMl / drawing.mlPerMinute : 0),
+    ml: inMillilitres(((lineCm2 + fillCm2) * thicknessMm) / 10),
+    minutes: inMinutes(lineMinutes + (filled.length > 0 ? drawing.darkens + fillMl / drawing.mlPerMinute : 0)),
     neckMm,
     isThin: neckMm < drawing.leastNeckMm,
   };

@@ -1,5 +1,5 @@
 import type { Batter, Pantry } from "~/core/batter";
-import type { Grams, Millilitres } from "~/core/quantity";
+import { type Grams, type Millilitres, inMillilitres, times } from "~/core/quantity";
 import { type Family, type Recipe, type SurfaceKind, families, isBatter } from "~/core/recipe";
 
 /** What is seen on a piece that is not as it should be. */
@@ -123,8 +123,8 @@ export function correctionStep(recipe: Recipe, batter: Batter, pantry: Pantry, f
   const share = (liquid?.waterPercent ?? 0) / 100;
   return {
     liquidId: share > 0 ? liquidId : null,
-    ml: liquid && share > 0 ? water / share / liquid.trueDensity : 0,
+    ml: liquid && share > 0 ? inMillilitres(water / share / liquid.trueDensity) : inMillilitres(0),
     flourId: main("flour"),
-    grams: batter.starchGrams * correctionShare * factor,
+    grams: times(times(batter.starchGrams, correctionShare), factor),
   };
 }

@@ -4,7 +4,7 @@ import type { Carried } from "~/core/gear";
 import { type Container, type KitLine, packingOf } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
 import { type DishPlan, oncePerPlan } from "~/core/plan";
-import { type Grams, type Ratio, one } from "~/core/quantity";
+import { type Grams, type Ratio, one, sumKnown } from "~/core/quantity";
 
 /** Whose kit a container belongs to. */
 export type Place =
@@ -161,10 +161,7 @@ export function roundsOf(containers: readonly ClassContainer[]): Round[] {
     .map(([key, own]): Round => ({
       ingredientIds: [...new Set(own.flatMap((one) => one.contents.map((content) => content.ingredientId)))],
       isSealed: key.startsWith("0"),
-      grams: own.reduce<number | undefined>(
-        (sum, one) => (sum === undefined || one.grams === undefined ? undefined : sum + one.grams),
-        0,
-      ),
+      grams: sumKnown(own.map((one) => one.grams)),
       containers: own,
     }))
     .sort((a, b) => Number(b.isSealed) - Number(a.isSealed));

@@ -1,3 +1,4 @@
+import { plus, inGrams } from "~/core/quantity";
 import fc from "fast-check";
 import { plan } from "~/core/plan";
 import { demoClasses } from "~/demo/boathouse";
@@ -89,7 +90,7 @@ describe("ticks", () => {
   test("packed while it holds what is wanted, reopened with the difference when the plan changes", () => {
     expect(stateOf(now, undefined)).toEqual({ kind: "open" });
     expect(stateOf(now, foldTicks([tick()]).packing.get(flour.key))).toMatchObject({ kind: "packed" });
-    const more = now.map((one) => ({ ...one, grams: (one.grams ?? 0) + 50 }));
+    const more = now.map((one) => ({ ...one, grams: inGrams((one.grams ?? 0) + 50) }));
     expect(stateOf(more, foldTicks([tick()]).packing.get(flour.key))).toMatchObject({
       kind: "reopened",
       changes: [{ ingredientId: "plain-flour", byGrams: expect.closeTo(50, 6) }],
@@ -123,7 +124,7 @@ describe("ticks", () => {
       { ingredientId: "plain-flour", from: first, to: undefined, byGrams: undefined },
       { ingredientId: "rice-flour", from: undefined, to: { ...first, ingredientId: "rice-flour" }, byGrams: undefined },
     ]);
-    expect(changesSince(now, [{ ...first, grams: (first.grams ?? 0) + 0.01 }])).toEqual([]);
+    expect(changesSince(now, [{ ...first, grams: plus(first.grams ?? inGrams(0), inGrams(0.01)) }])).toEqual([]);
     expect(changesSince([{ ...first, grams: null }], [{ ...first, grams: null }])).toEqual([]);
     expect(
       changesSince([{ ...first, grams: null, amount: "1 piece" }], [{ ...first, grams: null, amount: "2 piece" }]),

@@ -2,7 +2,7 @@ import type { KitLine } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
 import type { ClassInput, ClassPlan } from "~/core/plan";
 import { prepFigures } from "~/core/prep";
-import type { Grams } from "~/core/quantity";
+import { type Grams, sumKnown } from "~/core/quantity";
 import { type AllergenMark, allergensOn } from "./marks";
 
 /** What the label of a stored bag of dry mix says: one batch, what is in it, what is added, how long it keeps. */
@@ -26,10 +26,7 @@ export function storedMixesOf(input: ClassInput, { extras }: Pick<ClassPlan, "ex
           {
             dishId,
             bags: stored.bags,
-            grams: stored.each.reduce<Grams | undefined>(
-              (sum, line) => (sum === undefined || line.main?.grams === undefined ? undefined : sum + line.main.grams),
-              0,
-            ),
+            grams: sumKnown(stored.each.map((line) => line.main?.grams)),
             ingredients: allergensOn([...new Set(stored.each.map((line) => line.ingredientId))], pantry, labels),
             add: stored.add,
             keepsDays: prepFigures.dryMix.keeps / 24,

@@ -1,7 +1,7 @@
 import { type Pantry, lineGrams } from "~/core/batter";
 import { type Substance, knownFood, toGrams } from "~/core/pantry";
 import type { ClassInput, ClassPlan } from "~/core/plan";
-import type { Grams, Pieces } from "~/core/quantity";
+import { type Grams, type Pieces, inGrams, plus, type Celsius } from "~/core/quantity";
 import {
   type Line,
   type Recipe,
@@ -29,8 +29,8 @@ export interface TakeHome {
   readonly ingredients: readonly (AllergenMark & { readonly grams: Grams | null })[];
   /** What the other dishes of the class contain and this one does not: it was made in the same room. */
   readonly alsoHandled: readonly Substance[];
-  readonly keepAtMostC: number;
-  readonly reheatC: number;
+  readonly keepAtMostC: Celsius;
+  readonly reheatC: Celsius;
   readonly keepsDays: number;
 }
 
@@ -41,7 +41,7 @@ function gramsInBatch(line: Line, recipe: Recipe, pantry: Pantry, pieces: Pieces
   const one = pantry.get(line.ingredientId);
   const each = one && toGrams(amount.amount, one, recipe.system, recipe.fill);
   const times = amount.kind === "per-piece" ? pieces : pieces && servingsOf(recipe, pieces);
-  return each === undefined || times === undefined ? undefined : each * times;
+  return each === undefined || times === undefined ? undefined : inGrams(each * times);
 }
 
 /**
@@ -65,11 +65,11 @@ export function takeHomeOf(input: ClassInput, plan: ClassPlan): TakeHome[] {
   );
   return rounds.map(({ id, recipe, variantName, batchYield, round }): TakeHome => {
     const lines = linesOfRound(recipe, round?.id).filter((line) => goesHome(line, recipe));
-    const weights = new Map<string, number | null>();
+    const weights = new Map<string, Grams | null>();
     for (const line of lines) {
       const before = weights.get(line.ingredientId);
       const grams = gramsInBatch(line, recipe, pantry, batchYield.pieces);
-      weights.set(line.ingredientId, grams === undefined || before === null ? null : (before ?? 0) + grams);
+      weights.set(line.ingredientId, grams === undefined || before === null ? null : plus(before ?? inGrams(0), grams));
     }
     const ingredients = allergensOn([...weights.keys()], pantry, labels)
       .map((mark) => ({ ...mark, grams: weights.get(mark.ingredientId) ?? null }))

@@ -1,4 +1,4 @@
-import { writeRatio, type Grams } from "~/core/quantity";
+import { writeRatio, type Grams, inGrams, minus } from "~/core/quantity";
 import type { ClassContainer } from "./containers";
 
 /** What can be ticked off before, in and after a class; `missing` is what a table has not got when the list is called. */
@@ -79,7 +79,7 @@ export const contentsOf = (container: Pick<ClassContainer, "contents">): TickedC
   container.contents.map(({ ingredientId, lineId, measured: { grams, amount } }) => ({
     ingredientId,
     lineId,
-    grams: grams === undefined ? null : Math.round(grams * 1000) / 1000,
+    grams: grams === undefined ? null : inGrams(Math.round(grams * 1000) / 1000),
     amount: `${writeRatio(amount.value)} ${amount.unit}`,
   }));
 
@@ -101,7 +101,7 @@ export function changesSince(before: readonly TickedContent[], now: readonly Tic
     const isIt = (one: TickedContent) => `${one.lineId} ${one.ingredientId}` === id;
     const [from, to] = [before.find(isIt), now.find(isIt)];
     const [was, is] = [from?.grams ?? null, to?.grams ?? null];
-    const byGrams = was === null || is === null ? undefined : is - was;
+    const byGrams = was === null || is === null ? undefined : minus(is, was);
     if (byGrams !== undefined ? Math.abs(byGrams) < sameGrams : from && to && from.amount === to.amount) return [];
     return [{ ingredientId: (to ?? from)?.ingredientId ?? "", from, to, byGrams }];
   });

@@ -1,7 +1,7 @@
 import { sizeFor } from "~/core/kit";
 import { gramsPerMl, knownFood } from "~/core/pantry";
 import type { ClassInput, ClassPlan } from "~/core/plan";
-import { type Grams, type Millilitres, toNumber } from "~/core/quantity";
+import { type Grams, type Millilitres, toNumber, inGrams, inMillilitres, plus } from "~/core/quantity";
 import { type Line, type Recipe, isAtPlate, isCookedIn, platePartOf } from "~/core/recipe";
 import { type AllergenMark, allergensOn } from "./marks";
 
@@ -54,11 +54,12 @@ interface Gathered {
   readonly dishIds: Set<string>;
   people: number;
   takers: number;
-  grams: number | null;
-  millilitres: number | null;
+  grams: Grams | null;
+  millilitres: Millilitres | null;
 }
 
-const plus = (sum: number | null, more: number | null) => (sum === null || more === null ? null : sum + more);
+const added = <M extends Grams | Millilitres>(sum: M | null, more: M | null): M | null =>
+  sum === null || more === null ? null : plus<M>(sum, more);
 
 /** What several products have in them together; one that nobody has read leaves all of them unread. */
 function together(marks: readonly AllergenMark[]): BarBowl["mark"] {
@@ -101,28 +102,31 @@ export function toppingBarOf(
         dishIds: new Set(),
         people: 0,
         takers: 0,
-        grams: 0,
-        millilitres: 0,
+        grams: inGrams(0),
+        millilitres: inMillilitres(0),
       };
       bowls.set(key, so);
       so.ingredientIds.add(packed.ingredientId);
       so.dishIds.add(dishId);
       const makes = "part" in food ? (platePartOf(line, recipe)?.makesGrams ?? null) : null;
-      const made = makes === null ? null : makes * toNumber(scale.factor);
+      const made = makes === null ? null : inGrams(makes * toNumber(scale.factor));
       if (!seen.has(key)) {
         so.people += eaters;
         so.takers += packed.kind === "per-person" ? Math.min(eaters, packed.times ?? eaters) : eaters;
         // What a sauce boils down to is its author's word, once a table.
-        if (made !== null) so.grams = plus(so.grams, made);
-        if (made !== null) so.millilitres = plus(so.millilitres, made);
+        if (made !== null) so.grams = added(so.grams, made);
+        if (made !== null) so.millilitres = added(so.millilitres, made === null ? null : inMillilitres(made));
       }
       seen.add(key);
       if (made !== null) continue;
       const one = pantry.get(packed.ingredientId);
       const grams = packed.buyGrams ?? null;
       const density = one ? (gramsPerMl(one, recipe.fill) ?? one.trueDensity) : null;
-      so.grams = plus(so.grams, grams);
-      so.millilitres = plus(so.millilitres, grams === null || density === null ? null : grams / density);
+      so.grams = added(so.grams, grams);
+      so.millilitres = added(
+        so.millilitres,
+        grams === null || density === null ? null : inMillilitres(grams / density),
+      );
     }
   }
   return [...bowls]

@@ -1,5 +1,5 @@
 import type { ClassPlan } from "~/core/plan";
-import type { Minutes, Pieces } from "~/core/quantity";
+import { type Minutes, type Pieces, inMinutes } from "~/core/quantity";
 import { coolDown } from "~/core/recipe";
 
 /** What stands beside the tray of one round: whose, what, when its last piece came out, and how long it may stand. */
@@ -22,7 +22,16 @@ export function traysOf({ stations, dishes, timeline }: Pick<ClassPlan, "station
       );
       if (loads.length === 0 || !dishes.some((dish) => dish.id === dishId)) return [];
       const out = Math.max(...loads.map((task) => task.end));
-      return [{ stationId: id, dishId, roundId, pieces, out, by: out + coolDown.warm.withinMinutes }];
+      return [
+        {
+          stationId: id,
+          dishId,
+          roundId,
+          pieces,
+          out: inMinutes(out),
+          by: inMinutes(out + coolDown.warm.withinMinutes),
+        },
+      ];
     }),
   );
 }

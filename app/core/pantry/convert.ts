@@ -8,6 +8,8 @@ import {
   multiply,
   ratioOf,
   toNumber,
+  type Grams,
+  inGrams,
 } from "~/core/quantity";
 import type { FillMethod, Ingredient } from "./types";
 
@@ -34,14 +36,16 @@ export function toGrams(
   ingredient: Ingredient,
   system: MeasuringSystem,
   fill: FillMethod,
-): number | undefined {
+): Grams | undefined {
   const { value, unit } = amount;
-  if (isMassUnit(unit)) return toNumber(multiply(value, gramsIn(unit)));
+  if (isMassUnit(unit)) return inGrams(toNumber(multiply(value, gramsIn(unit))));
   if (isVolumeUnit(unit)) {
     const density = gramsPerMl(ingredient, fill);
-    return density === undefined ? undefined : toNumber(multiply(value, millilitresIn(unit, system))) * density;
+    return density === undefined
+      ? undefined
+      : inGrams(toNumber(multiply(value, millilitresIn(unit, system))) * density);
   }
-  return ingredient.pieceGrams === undefined ? undefined : toNumber(value) * ingredient.pieceGrams;
+  return ingredient.pieceGrams === undefined ? undefined : inGrams(toNumber(value) * ingredient.pieceGrams);
 }
 
 /**

@@ -1,4 +1,4 @@
-import type { Grams } from "~/core/quantity";
+import { type Grams, inGrams } from "~/core/quantity";
 import type { Ingredient, Role, Storage } from "./types";
 import type { Substance } from "./allergens";
 
@@ -55,7 +55,7 @@ const ingredient = (id: string, name: string, role: Role, f: Figures): Ingredien
   ...(f.cup !== undefined ? { gramsPerCup: f.cup } : {}),
   ...(f.tsp !== undefined ? { gramsPerTsp: f.tsp } : {}),
   ...(f.spread !== undefined ? { tspSpread: f.spread } : {}),
-  ...(f.piece !== undefined ? { pieceGrams: f.piece } : {}),
+  ...(f.piece !== undefined ? { pieceGrams: inGrams(f.piece) } : {}),
   waterPercent: f.water ?? 0,
   fatPercent: f.fat ?? 0,
   sugarPercent: f.sugar ?? 0,
@@ -186,7 +186,7 @@ export const starterPantry: readonly Ingredient[] = [
   ingredient("sunflower-oil", "sunflower oil", "fat", { cup: 216, fat: 100 }),
   ingredient("pan-spray", "pan spray", "spray", { fat: 100 }),
   ingredient("lemon-juice", "lemon juice", "acid", {
-    raw: from("lemons", 0.38, 120),
+    raw: from("lemons", 0.38, inGrams(120)),
     sugar: 2.5,
     cup: 244,
     water: 92,
@@ -201,7 +201,7 @@ export const starterPantry: readonly Ingredient[] = [
     neutralises: 1.4,
   }),
   ingredient("banana", "banana, peeled", "fruit", {
-    raw: from("bananas in their skin", 0.65, 180),
+    raw: from("bananas in their skin", 0.65, inGrams(180)),
     sugar: 17,
     piece: 118,
     water: 75,
@@ -217,7 +217,7 @@ export const starterPantry: readonly Ingredient[] = [
     storage: "chilled",
   }),
   ingredient("courgette", "grated courgette", "vegetable", {
-    raw: from("courgettes", 0.95, 250),
+    raw: from("courgettes", 0.95, inGrams(250)),
     cup: 125,
     water: 95,
     label: "whole",
@@ -225,7 +225,7 @@ export const starterPantry: readonly Ingredient[] = [
     storage: "chilled",
   }),
   ingredient("spring-onion", "spring onion", "vegetable", {
-    raw: from("spring onions", 0.85, 15),
+    raw: from("spring onions", 0.85, inGrams(15)),
     cup: 100,
     water: 90,
     label: "whole",
@@ -233,7 +233,7 @@ export const starterPantry: readonly Ingredient[] = [
     storage: "chilled",
   }),
   ingredient("garlic", "garlic", "vegetable", {
-    raw: from("garlic cloves", 0.9, 5),
+    raw: from("garlic cloves", 0.9, inGrams(5)),
     piece: 4,
     water: 59,
     label: "whole",
@@ -369,7 +369,7 @@ export const starterPantry: readonly Ingredient[] = [
   ingredient("black-pepper", "ground black pepper", "spice", { tsp: 2.3 }),
   ingredient("paprika", "paprika", "spice", { tsp: 2.3 }),
   ingredient("lemon-zest", "lemon zest", "fruit", {
-    raw: from("unwaxed lemons", 0.03, 120),
+    raw: from("unwaxed lemons", 0.03, inGrams(120)),
     tsp: 2,
     water: 80,
     label: "whole",
@@ -377,7 +377,7 @@ export const starterPantry: readonly Ingredient[] = [
   }),
   ingredient("orange", "orange", "fruit", { piece: 150, water: 87, sugar: 9, label: "whole", density: 1 }),
   ingredient("apple", "apple, grated", "fruit", {
-    raw: from("apples", 0.78, 170),
+    raw: from("apples", 0.78, inGrams(170)),
     piece: 150,
     cup: 125,
     water: 86,
@@ -386,7 +386,7 @@ export const starterPantry: readonly Ingredient[] = [
     density: 1,
   }),
   ingredient("pear", "pear", "fruit", {
-    raw: from("pears", 0.78, 180),
+    raw: from("pears", 0.78, inGrams(180)),
     piece: 160,
     cup: 160,
     water: 84,
@@ -414,7 +414,7 @@ export const starterPantry: readonly Ingredient[] = [
   ingredient("raisins", "raisins", "fruit", { cup: 150, water: 15, sugar: 65, density: 1.35 }),
   ingredient("pumpkin", "pumpkin purée", "vegetable", { cup: 240, water: 91, density: 1.02 }),
   ingredient("carrot", "grated carrot", "vegetable", {
-    raw: from("carrots", 0.85, 110),
+    raw: from("carrots", 0.85, inGrams(110)),
     cup: 110,
     piece: 60,
     water: 88,
@@ -422,7 +422,7 @@ export const starterPantry: readonly Ingredient[] = [
     density: 1.03,
   }),
   ingredient("potato", "grated potato", "vegetable", {
-    raw: from("potatoes", 0.85, 180),
+    raw: from("potatoes", 0.85, inGrams(180)),
     cup: 150,
     piece: 170,
     water: 79,
@@ -430,7 +430,7 @@ export const starterPantry: readonly Ingredient[] = [
     density: 1.08,
   }),
   ingredient("onion", "onion", "vegetable", {
-    raw: from("onions", 0.9, 150),
+    raw: from("onions", 0.9, inGrams(150)),
     piece: 110,
     cup: 150,
     water: 89,
@@ -439,7 +439,7 @@ export const starterPantry: readonly Ingredient[] = [
   }),
   ingredient("spinach", "spinach", "vegetable", { cup: 30, water: 91, label: "whole", density: 1, storage: "chilled" }),
   ingredient("herbs", "chopped soft herbs", "vegetable", {
-    raw: from("bunches of soft herbs", 0.7, 30),
+    raw: from("bunches of soft herbs", 0.7, inGrams(30)),
     cup: 40,
     tsp: 0.9,
     water: 86,

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { starterPantry } from "~/core/pantry";
 import { batterOf, yieldOf } from "~/core/batter";
-import { compare, ratio, toNumber } from "~/core/quantity";
+import { compare, ratio, toNumber, inPieces } from "~/core/quantity";
 import { batchRules, loadsFor, mostBatches, piecesWanted, roundsFor, scaleStation } from "~/core/scale";
 import { starterRecipes } from "~/demo/recipes";
 import { people } from "../../../test/generators";
@@ -117,13 +117,13 @@ test("pieces wanted are rounded up for each station, testers on top", () => {
 test("loads never leave a piece behind, and a round is what all surfaces hold together", () => {
   fc.assert(
     fc.property(fc.integer({ min: 0, max: 200 }), fc.integer({ min: 1, max: 12 }), (pieces, places) => {
-      const loads = loadsFor(pieces, places);
+      const loads = loadsFor(inPieces(pieces), places);
       expect(loads * places).toBeGreaterThanOrEqual(pieces);
       expect((loads - 1) * places).toBeLessThan(Math.max(pieces, 1));
     }),
   );
-  expect(roundsFor(15, 3, 2)).toBe(3);
-  expect(() => loadsFor(3, 0)).toThrow(RangeError);
+  expect(roundsFor(inPieces(15), 3, 2)).toBe(3);
+  expect(() => loadsFor(inPieces(3), 0)).toThrow(RangeError);
 });
 
 test("tasters are fed by the stations that are not apart, as evenly as whole people go", () => {

@@ -1,3 +1,4 @@
+import { type Minutes, inMinutes } from "~/core/quantity";
 import type { AgeBand, Arrangement, Audience, Participant, Station } from "./types";
 
 /** Names that can be shouted across a room and not be mistaken for one another; used in order when the class has none of its own. */
@@ -58,12 +59,12 @@ export const handwashMinutes: Readonly<Record<Audience, number>> = {
 };
 
 /** Minutes with empty hands that this audience bears, and minutes it watches a demonstration (starting values by age: 3/4/6/8/12 and 3/6/8/10/15). */
-export const bears: Readonly<Record<Audience, { readonly idle: number; readonly demo: number }>> = {
-  "small-children": { idle: 4, demo: 6 },
-  "school-age": { idle: 6, demo: 8 },
-  teens: { idle: 8, demo: 10 },
-  adults: { idle: 12, demo: 15 },
-  mixed: { idle: 6, demo: 8 },
+export const bears: Readonly<Record<Audience, { readonly idle: Minutes; readonly demo: Minutes }>> = {
+  "small-children": { idle: inMinutes(4), demo: inMinutes(6) },
+  "school-age": { idle: inMinutes(6), demo: inMinutes(8) },
+  teens: { idle: inMinutes(8), demo: inMinutes(10) },
+  adults: { idle: inMinutes(12), demo: inMinutes(15) },
+  mixed: { idle: inMinutes(6), demo: inMinutes(8) },
 };
 
 /** Children to an adult in the room, where children cook (starting values: 1 to 6 from four to eight, 8 to twelve, 10 for teens; never under two adults). */

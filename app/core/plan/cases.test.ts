@@ -3,7 +3,7 @@ import { checkBatter, effectsOf, fatMakeUpGrams, remediesFor, souringAcidMl, swa
 import { tareReadings } from "~/core/kit";
 import { packingOfClass } from "~/core/pack";
 import { shoppingList } from "~/core/shop";
-import { ratio, toNumber } from "~/core/quantity";
+import { ratio, toNumber, inGrams, inPieces, inMillilitres } from "~/core/quantity";
 import { type Recipe, applyEdits, checkRecipe } from "~/core/recipe";
 import { roundsFor } from "~/core/scale";
 import { readClassFile } from "~/formats/class-file";
@@ -40,8 +40,8 @@ test("C1: oven-puffed in two branches, two ovens of two dishes", () => {
   within((total(made, "semi-skimmed-milk")?.buyGrams ?? 0) / milk, 1120);
   expect(total(made, "sugar")?.buyGrams).toBe(80);
   expect(total(made, "butter")?.buyGrams).toBe(280);
-  within(fatMakeUpGrams(160 * milk, 2), 4.1);
-  within(7 * fatMakeUpGrams(160 * milk, 2), 28.5);
+  within(fatMakeUpGrams(inGrams(160 * milk), 2), 4.1);
+  within(7 * fatMakeUpGrams(inGrams(160 * milk), 2), 28.5);
   const starts = new Map<number, number>();
   for (const load of made.timeline.tasks.filter((task) => task.kind === "load"))
     starts.set(load.start, (starts.get(load.start) ?? 0) + load.pieces);
@@ -70,7 +70,7 @@ test("C2: soda with cultured milk, three variants, one amount unknown", () => {
   within(made.dishes[0]?.batter.millilitres, 981);
   for (const station of made.stations)
     expect(station.scale).toMatchObject({ piecesMade: 15, piecesWanted: 12, over: 3 });
-  expect(roundsFor(15, 3, 2)).toBe(3);
+  expect(roundsFor(inPieces(15), 3, 2)).toBe(3);
   expect(made.timeline.lastLoadEnd - made.timeline.firstPour).toBeCloseTo(16.5, 6);
   expect(made.dishes.map((dish) => [dish.variantName, dish.stations])).toEqual([
     [null, 3],
@@ -168,8 +168,8 @@ test("C6: scoops of a set without ⅓ cup, soured milk, and not gluten-free what
     [1, 0.5, "tsp"],
   ]);
   within(made.stations[0]?.kit.find((line) => line.ingredientId === "butter")?.main?.grams, 21, 0.02);
-  within(souringAcidMl(1.25 * 236.588, "us"), 18.5);
-  within(1.25 * 236.588 - souringAcidMl(1.25 * 236.588, "us"), 277);
+  within(souringAcidMl(inMillilitres(1.25 * 236.588), "us"), 18.5);
+  within(1.25 * 236.588 - souringAcidMl(inMillilitres(1.25 * 236.588), "us"), 277);
   expect(codes(made)).not.toContain("powder-outside-band");
   expect(made.plates[0]?.items.find((item) => item.ingredientId === "plain-flour")?.verdict).toBe("contains");
 });

@@ -1,7 +1,7 @@
 import { readFileSync } from "node:fs";
 import { techniquesIn } from "~/core/look";
 import { packingOfClass } from "~/core/pack";
-import { writeRatio } from "~/core/quantity";
+import { writeRatio, inPieces, inCelsius, inMinutes } from "~/core/quantity";
 import { spokenAt } from "~/core/schedule";
 import { readClassFile } from "~/formats/class-file";
 import { decidedOf } from "./decided";
@@ -27,7 +27,7 @@ test("C18: each table decides while it cooks how many are with berries; what may
   expect(made.findings).toContainEqual(expect.objectContaining({ code: "rounds-open", loads: 0 }));
   // What a table says then is held against it: ten and two lie in three loads, a load of four minutes and what comes between fewer.
   if (!first) throw new Error("there is no station");
-  const decided = (...pieces: number[]) => decidedOf(read.input, made, first, pieces);
+  const decided = (...pieces: number[]) => decidedOf(read.input, made, first, pieces.map(inPieces));
   const { heat } = first.dishId === made.dishes[0]?.id ? made.dishes[0].recipe : { heat: undefined };
   const each =
     (heat?.side1.likely ?? 0) +
@@ -36,7 +36,7 @@ test("C18: each table decides while it cooks how many are with berries; what may
     (heat?.turnaround ?? 0) +
     (heat?.recover ?? 0);
   expect([decided(6, 6), decided(10, 2), decided(12, 0)?.loads]).toEqual([
-    { loads: 4, planned: 4, minutes: 0 },
+    { loads: 4, planned: 4, minutes: inMinutes(0) },
     { loads: 3, planned: 4, minutes: -each },
     3,
   ]);
@@ -58,9 +58,9 @@ test("C18: each table decides while it cooks how many are with berries; what may
   expect(settled.stations[0]?.rounds?.map((round) => round.pieces)).toEqual([8, 4]);
   expect(settled.stations[0]?.kit.find((each) => each.lineId === "berries")?.apart).toBeUndefined();
   expect(settled.findings.map((one) => one.code)).not.toContain("rounds-open");
-  expect(settled.stations.map((station) => decidedOf(read.input, settled, station, [8, 4]))).toEqual(
-    settled.stations.map(() => undefined),
-  );
+  expect(
+    settled.stations.map((station) => decidedOf(read.input, settled, station, [inPieces(8), inPieces(4)])),
+  ).toEqual(settled.stations.map(() => undefined));
 });
 
 test("C19: a load lies as long as its own kind of surface wants, and the quicker one takes more of them", () => {
@@ -82,7 +82,7 @@ test("C19: a load lies as long as its own kind of surface wants, and the quicker
   expect(timeline.isProved).toBe(true);
   // The card shows both: the recipe's own degrees stay, the griddle's stand beside it.
   expect(dishes[0]?.recipe.heat).toMatchObject({
-    surfaceC: { from: 175, to: 190 },
+    surfaceC: { from: inCelsius(175), to: inCelsius(190) },
     on: [{ surfaceKind: "electric-griddle", dial: "5 of 9" }],
   });
 });

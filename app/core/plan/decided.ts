@@ -1,4 +1,4 @@
-import type { Minutes, Pieces } from "~/core/quantity";
+import { type Minutes, type Pieces, times } from "~/core/quantity";
 import { laidFor, minutesEach } from "./open-rounds";
 import type { ClassInput, ClassPlan, StationPlan } from "./types";
 
@@ -23,5 +23,5 @@ export function decidedOf(
   if (!recipe?.isRoundsOpen) return undefined;
   const { loads: planned, places } = laidFor(station.id, recipe, timeline, kitchen);
   const loads = pieces.reduce((sum, count) => sum + Math.ceil(count / places), 0);
-  return { loads, planned, minutes: (loads - planned) * minutesEach(recipe) };
+  return { loads, planned, minutes: times(minutesEach(recipe), loads - planned) };
 }

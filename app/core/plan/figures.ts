@@ -1,6 +1,6 @@
 import { airFactor, leftBehind } from "~/core/batter";
 import { placesOn } from "~/core/gear";
-import { type Ratio, toNumber, writeRatio } from "~/core/quantity";
+import { type Ratio, toNumber, writeRatio, inPieces } from "~/core/quantity";
 import type { Timeline } from "~/core/schedule";
 import type { ClassInput, ClassPlan, DishPlan, KeyFigure, StationPlan } from "./types";
 
@@ -56,7 +56,7 @@ export function figuresOf(
       value: timeline.loads,
       why: {
         code: "loads",
-        pieces: sum((station) => station.cooked),
+        pieces: inPieces(sum((station) => station.cooked)),
         loads: timeline.loads,
         places: Math.max(0, ...dishes.flatMap((dish) => used.map((surface) => placesOn(surface, dish.recipe)))),
       },

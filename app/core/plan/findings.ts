@@ -1,5 +1,5 @@
 import { type Recipe, checkRecipe, keepsCold, takeUpOf, takenUpAfter } from "~/core/recipe";
-import { toNumber } from "~/core/quantity";
+import { toNumber, inMinutes, inMillilitres, minus, times, dividedBy, inPieces, inGrams } from "~/core/quantity";
 import {
   type AnyRecipeFinding,
   type Pantry,
@@ -146,7 +146,7 @@ function briefFindings(input: ClassInput, stations: number): PlanFinding[] {
   const alone = people.filter(
     (person) => isSmall(person.ageBand) && isAtStation(person) && !people.some((one) => one.id === person.grownUpId),
   );
-  const shownMinutes = brief.demo === "along" ? 0 : handMinutes.demoMix;
+  const shownMinutes = brief.demo === "along" ? inMinutes(0) : handMinutes.demoMix;
   return [
     ...(children > 0 && adults < wanted && !brief.isRemote
       ? [{ code: "adults-few", level: "warns", adults, wanted } as const]
@@ -250,14 +250,15 @@ function amountFindings(
   });
   const uncooked = each.flatMap(({ station, stationIds }) => {
     const dish = dishOf(station);
-    const pieces = station.scale.piecesMade - station.cooked;
+    const pieces = minus(station.scale.piecesMade, station.cooked);
     if (!dish || pieces <= 0) return [];
-    const grams = (dish.batter.grams * toNumber(station.scale.factor) * pieces) / station.scale.piecesMade;
+    const inBowl = times(dish.batter.grams, toNumber(station.scale.factor));
+    const grams = dividedBy(times(inBowl, pieces), station.scale.piecesMade);
     return [{ code: "batter-left" as const, level: "notes" as const, stationIds, pieces, grams }];
   });
   const odd = each.flatMap(({ station, stationIds }) => {
-    const perServing = dishOf(station)?.recipe.serving?.pieces ?? 1;
-    const pieces = Math.max(0, station.cooked - station.testers) % perServing;
+    const perServing = dishOf(station)?.recipe.serving?.pieces ?? inPieces(1);
+    const pieces = inPieces(Math.max(0, station.cooked - station.testers) % perServing);
     return pieces > 0 ? [{ code: "odd-pieces" as const, level: "notes" as const, stationIds, perServing, pieces }] : [];
   });
   const spareless = each.flatMap(({ station, stationIds }) =>
@@ -307,7 +308,7 @@ function amountFindings(
               stationIds,
               ingredientId: line.ingredientId,
               count: line.main.amount.value,
-              grams: line.main.grams ?? 0,
+              grams: line.main.grams ?? inGrams(0),
             },
           ]
         : [],
@@ -378,9 +379,9 @@ function thickening(dish: DishPlan, stations: readonly StationPlan[], timeline: 
           code: "batter-thickens",
           level: "notes",
           stationIds: worst.map((one) => one.stationId),
-          minutes: most((one) => one.minutes),
-          lowMl: most((one) => one.lowMl),
-          highMl: most((one) => one.highMl),
+          minutes: inMinutes(most((one) => one.minutes)),
+          lowMl: inMillilitres(most((one) => one.lowMl)),
+          highMl: inMillilitres(most((one) => one.highMl)),
         },
       ];
 }

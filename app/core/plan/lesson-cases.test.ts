@@ -5,7 +5,7 @@ import { turnsOf } from "~/core/turns";
 import { packingOfClass, storedMixesOf, takeHomeOf, traysOf } from "~/core/pack";
 import { knownFood } from "~/core/pantry";
 import { prepTasks } from "~/core/prep";
-import { ratio } from "~/core/quantity";
+import { ratio, inMillilitres, inMinutes, inPieces, inCelsius } from "~/core/quantity";
 import { betweenHalves } from "~/core/recipe";
 import { readClassFile } from "~/formats/class-file";
 import { plan } from "./plan";
@@ -75,7 +75,7 @@ test("C10: a bowl of one batch, pairs with the odd one out, every third load gre
   );
   // Four pairs and one piece over; jam for the pairs; cream for two of four, and for two of three.
   expect(made.findings).toContainEqual(
-    expect.objectContaining({ code: "odd-pieces", stationIds: ["s1", "s2", "s3"], perServing: 2, pieces: 1 }),
+    expect.objectContaining({ code: "odd-pieces", stationIds: ["s1", "s2", "s3"], perServing: 2, pieces: inPieces(1) }),
   );
   // 9 pieces, two at a time, are 5 loads: the pan is greased before the first and the fourth.
   expect(made.stations.map((station) => station.loads)).toEqual([5, 5, 5]);
@@ -132,7 +132,7 @@ test("C10: a bowl of one batch, pairs with the odd one out, every third load gre
     [6, 3],
   ]);
   expect(against.findings).toContainEqual(
-    expect.objectContaining({ code: "batter-left", stationIds: ["s2", "s3"], pieces: 3 }),
+    expect.objectContaining({ code: "batter-left", stationIds: ["s2", "s3"], pieces: inPieces(3) }),
   );
   expect(against.totals.find((total) => total.ingredientId === "jam")?.buyGrams).toBe(200);
 });
@@ -148,8 +148,8 @@ test("C11: half of one bowl with berries in rounds of its own, and five batches 
   // 12 pieces on five places would be three loads; of two rounds of six each they are four, the plain ones first.
   for (const { id, rounds } of made.stations) {
     expect(rounds).toEqual([
-      { roundId: "plain", pieces: 6 },
-      { roundId: "berry", pieces: 6 },
+      { roundId: "plain", pieces: inPieces(6) },
+      { roundId: "berry", pieces: inPieces(6) },
     ]);
     const loads = loadsOf(made, id);
     expect(loads.map(([round]) => round)).toEqual(["plain", "plain", "berry", "berry"]);
@@ -251,9 +251,16 @@ test("C12: poured in two halves with berries between, held in a low oven and war
             ...asked.recipe,
             steps: asked.recipe.steps.map((step) =>
               step.id === "hold"
-                ? { ...step, warmth: { place: "oven" as const, c, ...(most === undefined ? {} : { most }) } }
+                ? {
+                    ...step,
+                    warmth: {
+                      place: "oven" as const,
+                      c: inCelsius(c),
+                      ...(most === undefined ? {} : { most: inMinutes(most) }),
+                    },
+                  }
                 : step.id === "again"
-                  ? { ...step, warmth: { place: "oven" as const, c: again } }
+                  ? { ...step, warmth: { place: "oven" as const, c: inCelsius(again) } }
                   : step,
             ),
           },
@@ -294,7 +301,12 @@ test("C13: three shapes drawn with a bottle, what each takes, and what a piece h
     found(plan({ ...read.input, dishes: [{ ...asked, recipe: { ...asked.recipe, ...change } }] })).map(
       (one) => one.code,
     );
-  expect(otherwise({ portion: { kind: "ml", ml: 20 }, heat: { ...asked.recipe.heat, pourPerPiece: 2 } })).toEqual([]);
+  expect(
+    otherwise({
+      portion: { kind: "ml", ml: inMillilitres(20) },
+      heat: { ...asked.recipe.heat, pourPerPiece: inMinutes(2) },
+    }),
+  ).toEqual([]);
   // Two turners for what is drawn, one for what is poured.
   const turners = (of: typeof made) => of.gear.find((one) => one.tool === "turner")?.perStation;
   expect(turners(made)).toBe(2);
@@ -427,7 +439,7 @@ test("C15: one mixer goes round three tables, the microwave beside it; a second 
   ]);
   expect(three.timeline.lastLoadEnd).toBeCloseTo(first + mixing + 4 * 3.9, 1);
   expect(of(more(3, 3), "wait")).toEqual([]);
-  const ways = waysOut({ ...read.input, brief: { ...read.input.brief, minutes: 45 } }, made);
+  const ways = waysOut({ ...read.input, brief: { ...read.input.brief, minutes: inMinutes(45) } }, made);
   expect(ways.some((one) => one.way.kind === "one-more-thing" && one.gained > 3)).toBe(true);
 });
 
@@ -454,7 +466,7 @@ test("C16: a batter made the evening before: nobody mixes or rests, one cold tub
     waitMinutes: 30,
     keepsHours: 24,
     storage: "chilled",
-    minutes: 4 + 2,
+    minutes: inMinutes(4) + 2,
   });
   const packing = packingOfClass(input, made);
   expect(packing.containers.filter((one) => one.isBatter)).toMatchObject(
@@ -489,12 +501,12 @@ test("C16: a batter made the evening before: nobody mixes or rests, one cold tub
   });
 
   // What makes it rise would be spent: said, and never offered.
-  const rising = { ...dish.recipe, rest: { min: 0, max: 20, reason: "double-acting" as const } };
+  const rising = { ...dish.recipe, rest: { min: inMinutes(0), max: inMinutes(20), reason: "double-acting" as const } };
   const spent = plan({ ...input, dishes: [{ ...dish, recipe: rising }] });
   expect(spent.findings).toContainEqual(expect.objectContaining({ code: "ahead-does-not-keep", max: 20 }));
   const late = {
     ...input,
-    brief: { ...input.brief, minutes: 30 },
+    brief: { ...input.brief, minutes: inMinutes(30) },
     dishes: [{ ...dish, recipe: rising, mixing: undefined }],
   };
   expect(waysOut(late, plan(late)).map((one) => one.way.kind)).not.toContain("make-ahead");

@@ -1,6 +1,6 @@
 import { placesOn } from "~/core/gear";
 import type { Kitchen } from "~/core/gear";
-import type { Minutes } from "~/core/quantity";
+import { type Minutes, plus, times } from "~/core/quantity";
 import { type Recipe, lyingMinutes, mostLoads } from "~/core/recipe";
 import type { Timeline } from "~/core/schedule";
 import type { DishPlan, PlanFinding, StationPlan } from "./types";
@@ -19,7 +19,7 @@ export function laidFor(stationId: string, recipe: Recipe, timeline: Timeline, {
 
 /** Minutes of one load with what comes between two, on one surface. */
 export const minutesEach = ({ heat }: Pick<Recipe, "heat">): Minutes =>
-  lyingMinutes(heat) + heat.pourPerPiece + heat.turnaround + heat.recover;
+  plus(plus(plus(lyingMinutes(heat), heat.pourPerPiece), heat.turnaround), heat.recover);
 
 /** What it may cost in loads that tables decide while they cook how many of each round they make. */
 export function openRoundFindings(
@@ -42,7 +42,7 @@ export function openRoundFindings(
           code: "rounds-open",
           level: "notes",
           loads: more.reduce((sum, count) => sum + count, 0),
-          minutes: Math.max(...more) * minutesEach(recipe),
+          minutes: times(minutesEach(recipe), Math.max(...more)),
         },
       ];
 }

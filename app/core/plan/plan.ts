@@ -2,7 +2,7 @@ import { type Kitchen, gearOf } from "~/core/gear";
 import { demandOf } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
 import { tablesOf } from "~/core/people";
-import { type Pieces, toNumber } from "~/core/quantity";
+import { type Pieces, toNumber, minus, inPieces, type Minutes, sumOf, largest } from "~/core/quantity";
 import { servingsOf } from "~/core/recipe";
 import type { Task, Timeline } from "~/core/schedule";
 import { dishesOf } from "./dishes";
@@ -68,8 +68,11 @@ function planned(input: ClassInput): ClassPlan {
             stations: dish.stations,
             people: own.reduce((sum, station) => sum + station.eaters, 0),
             // What is thrown away is put on no stick.
-            pieces: own.reduce((sum, station) => sum + station.cooked - station.testers, 0),
-            servings: own.reduce((sum, station) => sum + servingsOf(dish.recipe, station.cooked - station.testers), 0),
+            pieces: sumOf(own.map((station) => minus(station.cooked, inPieces(station.testers)))),
+            servings: own.reduce(
+              (sum, station) => sum + servingsOf(dish.recipe, minus(station.cooked, inPieces(station.testers))),
+              0,
+            ),
           };
         }),
       isMeasuring: brief.kitMode !== "pre-measured",
@@ -111,8 +114,8 @@ function inOvenAtOnce(
   const byStation = new Map(stations.map(({ id }): [string, Task[]] => [id, []]));
   for (const load of baked) byStation.get(load.stationId ?? "")?.push(load);
   return [...byStation.values()].map((own) => {
-    const at = (moment: number) =>
-      own.reduce((sum, load) => sum + (load.start <= moment && moment < load.end ? load.pieces : 0), 0);
-    return Math.max(0, ...own.map((load) => at(load.start)));
+    const at = (moment: Minutes) =>
+      sumOf(own.map((load) => (load.start <= moment && moment < load.end ? load.pieces : inPieces(0))));
+    return largest(inPieces(0), ...own.map((load) => at(load.start)));
   });
 }

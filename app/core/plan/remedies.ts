@@ -1,4 +1,4 @@
-import type { Minutes } from "~/core/quantity";
+import { type Minutes, minus } from "~/core/quantity";
 import { type Arrangement, isAtStation, stationId, stationIndex } from "~/core/people";
 import { type SeatingProblem, guestOf } from "~/core/seating";
 import { type VerdictWord, avoidedBy, judgePlate, rankOf } from "~/core/allergen";
@@ -70,7 +70,7 @@ const costBetween = (before: ClassPlan, after: ClassPlan, was: ClassInput, is: C
   const kits = (made: ClassPlan) => new Set(made.stations.map((station) => station.kit)).size;
   const [then, now] = [moneyOf(was, before), moneyOf(is, after)];
   return {
-    minutes: after.timeline.end - before.timeline.end,
+    minutes: minus(after.timeline.end, before.timeline.end),
     stations: after.stations.length - before.stations.length,
     kits: kits(after) - kits(before),
     gearShort: short(after) - short(before),

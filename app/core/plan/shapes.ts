@@ -1,3 +1,4 @@
+import { inMillilitres, largest } from "~/core/quantity";
 import { drawnShapes } from "~/core/look";
 import type { Recipe } from "~/core/recipe";
 import type { PlanFinding } from "./types";
@@ -7,9 +8,9 @@ export function shapeFindings(recipe: Recipe): PlanFinding[] {
   const { portion, heat } = recipe;
   const all = drawnShapes(recipe);
   if (all.length === 0) return [];
-  const portionMl = portion.kind === "ml" ? portion.ml : Infinity;
+  const portionMl = portion.kind === "ml" ? portion.ml : inMillilitres(Infinity);
   const large = all.filter((one) => one.isLarge);
-  const longest = Math.max(...all.map((one) => one.minutes));
+  const longest = largest(...all.map((one) => one.minutes));
   return [
     ...(large.length > 0
       ? [
@@ -17,7 +18,7 @@ export function shapeFindings(recipe: Recipe): PlanFinding[] {
             code: "shapes-too-large" as const,
             level: "warns" as const,
             shapeIds: large.map((one) => one.shape.id),
-            ml: Math.max(...large.map((one) => one.ml)),
+            ml: largest(...large.map((one) => one.ml)),
             portionMl,
           },
         ]

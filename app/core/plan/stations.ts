@@ -28,6 +28,12 @@ import {
   zero,
   type Grams,
   type Pieces,
+  inPieces,
+  smallest,
+  inMinutes,
+  minus,
+  sumOf,
+  sumKnown,
 } from "~/core/quantity";
 import { type Line, type Recipe, type Round, expectedOf, isBatter, isCountedOut } from "~/core/recipe";
 import { type StationScale, fixedBowl, piecesWanted, scaleStation, withWholeEggs } from "~/core/scale";
@@ -190,7 +196,7 @@ function scaled(
 
 /** Pieces that are cooked of what a station makes. */
 const cookedOf = ({ cooks }: DishPlan, { piecesMade, piecesWanted: wanted }: StationScale): Pieces =>
-  cooks === "wanted" ? Math.min(piecesMade, wanted) : piecesMade;
+  cooks === "wanted" ? smallest(piecesMade, wanted) : piecesMade;
 
 /** What a recipe asks of hands beside its steps, in one batch. */
 function handworkOf(recipe: Recipe, pantry: Pantry) {
@@ -262,7 +268,7 @@ function scheduleInputOf(
     people: isHomes ? Math.max(0, ...rows.map(({ station }) => station.size)) : brief.people,
     sinks: isHomes ? 1 : kitchen.sinks,
     pace: isShown ? 1 : paceOf[brief.audience],
-    handwash: handwashMinutes[brief.audience],
+    handwash: inMinutes(handwashMinutes[brief.audience]),
     idleBorne: bears[brief.audience].idle,
     demo: isShown ? "along" : brief.demo,
     demoRecipe: shown,
@@ -270,7 +276,7 @@ function scheduleInputOf(
     doorsMinutes: brief.doorsMinutes,
     eatMinutes: brief.eatMinutes,
     cleanMinutes: brief.cleanMinutes,
-    testersPerSurface: brief.testersPerSurface,
+    testersPerSurface: inPieces(brief.testersPerSurface),
     washesBetween: input.arrangement?.washesBetween ?? false,
     hotPlaces: hotPlacesOf(input),
     // Each household has its own of everything.
@@ -324,10 +330,10 @@ export function laid(
 const roundsIn = ({ tasks }: Timeline, stationId: string, rounds: readonly Round[]) =>
   rounds.map(({ id: roundId }) => ({
     roundId,
-    pieces: tasks.reduce(
-      (sum: Pieces, task) =>
-        task.kind === "load" && task.stationId === stationId && task.roundId === roundId ? sum + task.pieces : sum,
-      0,
+    pieces: sumOf(
+      tasks.flatMap((task) =>
+        task.kind === "load" && task.stationId === stationId && task.roundId === roundId ? task.pieces : [],
+      ),
     ),
   }));
 
@@ -366,13 +372,13 @@ export function stationPlans(
         loads: own.loads,
         greased: (every) => greasedLoads(timeline.tasks, (load) => load.stationId === station.id, every),
         // Nobody garnishes what is thrown away.
-        pieces: cooked - own.testers,
+        pieces: minus(cooked, inPieces(own.testers)),
         ...(rounds ? { rounds: rounds.map((round) => round.pieces) } : {}),
         people: eaters,
       },
       options,
     );
-    const half = () => kitFor(dish.recipe, input.pantry, pantry, inBowl, { loads: 0, pieces: 0 }, options);
+    const half = () => kitFor(dish.recipe, input.pantry, pantry, inBowl, { loads: 0, pieces: inPieces(0) }, options);
     return {
       ...station,
       dishId: dish.id,
@@ -456,12 +462,7 @@ function bowlsBeside(
 
 /** Grams of batter that are made before the doors for stations of a dish; undefined while an amount is not known. */
 export const gramsAhead = (stations: readonly Pick<StationPlan, "ahead">[]): Grams | undefined =>
-  stations
-    .flatMap(({ ahead }) => ahead?.batter ?? [])
-    .reduce<number | undefined>(
-      (sum, { main }) => (sum === undefined || main?.grams === undefined ? undefined : sum + main.grams),
-      0,
-    );
+  sumKnown(stations.flatMap(({ ahead }) => ahead?.batter ?? []).map(({ main }) => main?.grams));
 
 /** Batches of a dish that somebody mixes: the stations, the demonstration, the spare kit. */
 export const batchesOf = (
@@ -489,7 +490,8 @@ function storedMixes(
     const { recipe } = dish;
     // Each bag is one batch, however many there are: nothing is eased.
     const options = { ...kitOptionsOf(input), easesSpice: false };
-    const kit = (batches: Ratio) => kitFor(recipe, input.pantry, pantry, batches, { loads: 0, pieces: 0 }, options);
+    const kit = (batches: Ratio) =>
+      kitFor(recipe, input.pantry, pantry, batches, { loads: 0, pieces: inPieces(0) }, options);
     const dry = (lines: readonly KitLine[]) => lines.filter((line) => isInDryMix(line, pantry.get(line.ingredientId)));
     const each = dry(kit(one));
     if (each.length === 0) return [];

@@ -179,15 +179,15 @@ export type PlanFinding =
       readonly lowMl: Millilitres;
       readonly highMl: Millilitres;
     }
-  | { readonly code: "demo-long"; readonly level: "notes"; readonly minutes: Minutes; readonly borne: number }
+  | { readonly code: "demo-long"; readonly level: "notes"; readonly minutes: Minutes; readonly borne: Minutes }
   | { readonly code: "not-answered"; readonly level: "warns"; readonly people: number }
   | { readonly code: "recipe-is-draft"; readonly level: "warns"; readonly title: string }
   | {
       readonly code: "pieces-short";
       readonly level: "warns";
       readonly stationIds: readonly string[];
-      readonly made: number;
-      readonly wanted: number;
+      readonly made: Pieces;
+      readonly wanted: Pieces;
     }
   /** Made with the usual loss they are enough; with what children leave in bowl and ladle they are not. */
   | {

@@ -1,3 +1,4 @@
+import { type Minutes, largest, minus, smallest, inMinutes } from "~/core/quantity";
 import { type Recipe, holdColdC, holdHotC, isCold, methodOf, reheatC, trayOf } from "~/core/recipe";
 import type { Timeline } from "~/core/schedule";
 import type { DishPlan, MealMode, PlanFinding, StationPlan } from "./types";
@@ -37,16 +38,16 @@ export function holdFindings(
   const tray = trayOf[dish.recipe.family];
   const most = hold?.warmth?.most ?? tray.most;
   const ids = new Set(stations.filter((station) => station.dishId === dish.id).map((station) => station.id));
-  const firstOut = new Map<string, number>();
+  const firstOut = new Map<string, Minutes>();
   for (const { kind, stationId, end, pieces } of timeline.tasks)
     if (kind === "load" && pieces > 0 && stationId !== null && ids.has(stationId))
-      firstOut.set(stationId, Math.min(end, firstOut.get(stationId) ?? Infinity));
+      firstOut.set(stationId, smallest(end, firstOut.get(stationId) ?? inMinutes(Infinity)));
   const late = [...firstOut].filter(([, out]) => eaten - out > most + 1 / 60);
   if (late.length === 0) return [];
   const common = {
     level: "warns" as const,
     stationIds: late.map(([stationId]) => stationId),
-    minutes: Math.max(...late.map(([, out]) => eaten - out)),
+    minutes: largest(...late.map(([, out]) => minus(eaten, out))),
     most,
   };
   return [hold ? { code: "held-too-long", ...common } : { code: "waits-on-tray", ...common, keep: tray.keep }];

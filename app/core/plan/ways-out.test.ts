@@ -1,3 +1,4 @@
+import { inMinutes } from "~/core/quantity";
 import fc from "fast-check";
 import { CalendarDate } from "@internationalized/date";
 import { demoClasses } from "~/demo/boathouse";
@@ -11,7 +12,7 @@ const { next } = demoClasses(new CalendarDate(2026, 11, 24));
 
 test("ways out are there exactly where something is wrong, and every figure is of the class planned that way", () => {
   fc.assert(
-    fc.property(classes, fc.integer({ min: 15, max: 120 }), (random, minutes) => {
+    fc.property(classes, fc.integer({ min: 15, max: 120 }).map(inMinutes), (random, minutes) => {
       const input = { ...random, brief: { ...random.brief, minutes } };
       const now = plan(input);
       const ways = waysOut(input, now);
@@ -33,7 +34,7 @@ test("ways out are there exactly where something is wrong, and every figure is o
 });
 
 test("a class that does not fit by half an hour is told the cheapest change that suffices first", () => {
-  const input = { ...next, brief: { ...next.brief, minutes: 60 } };
+  const input = { ...next, brief: { ...next.brief, minutes: inMinutes(60) } };
   const ways = waysOut(input, plan(input));
   expect(ways).toHaveLength(3);
   const enough = ways.map((one) => one.over <= 0 && one.late === 0);

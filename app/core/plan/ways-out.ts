@@ -1,4 +1,4 @@
-import { type Ratio, compare, subtract, one } from "~/core/quantity";
+import { type Ratio, compare, subtract, one, inMinutes, type Minutes } from "~/core/quantity";
 import { holdUp, lateBatters, reasonsAtHeat, watches } from "~/core/schedule";
 import type { SharedThing } from "~/core/gear";
 import { adultsAtHeat } from "~/core/people";
@@ -19,7 +19,7 @@ export type WayKind =
   | { readonly kind: "no-shown-load" }
   | { readonly kind: "one-more-adult" }
   | { readonly kind: "fewer-pieces"; readonly pieces: Ratio }
-  | { readonly kind: "longer"; readonly minutes: number }
+  | { readonly kind: "longer"; readonly minutes: Minutes }
   /** One more of what goes round the tables: nothing a press can do. */
   | { readonly kind: "one-more-thing"; readonly thing: SharedThing }
   /** One more of a surface: nothing a press can do. */
@@ -118,7 +118,8 @@ export const waysOut = oncePerPlan((input, now): WayOut[] => {
   }
   const step = 5;
   const minutes = Math.ceil(now.timeline.end / step) * step;
-  if (over > 0 && minutes <= 600) byBrief({ kind: "longer", minutes }, { minutes });
+  if (over > 0 && minutes <= 600)
+    byBrief({ kind: "longer", minutes: inMinutes(minutes) }, { minutes: inMinutes(minutes) });
   const late = lateBatters(now.timeline).length;
   const measured = tried.flatMap(({ way, becomes, input: changed }, cost): (WayOut & { cost: number })[] => {
     const made = plan(changed);

@@ -1,4 +1,4 @@
-import { type Ratio, isSame, type Minutes, type Pieces } from "~/core/quantity";
+import { type Ratio, isSame, type Minutes, type Pieces, inPieces, minus } from "~/core/quantity";
 import { type ScaleOption, nextWholeEggs, scaleOption } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
 import { type BatchRule, type EggRule, batchRules, eggRules, loadsFor, scaleStation } from "~/core/scale";
@@ -60,7 +60,7 @@ export const kitWays = oncePerPlan((input, now): KitWay[] => {
     return {
       kitMode,
       endMinutes,
-      byMinutes: endMinutes - now.timeline.end,
+      byMinutes: minus(endMinutes, now.timeline.end),
       isInForce,
       worsens: worsenedBy(input, now, made),
     };
@@ -86,7 +86,7 @@ export const eggWays = oncePerPlan((input, now): EggWay[] => {
     return {
       eggRule,
       eggs: totals.reduce((all, total) => all + (eggs.has(total.ingredientId) ? (total.buyPieces ?? 0) : 0), 0),
-      pieces: sum((station) => station.scale.piecesMade),
+      pieces: inPieces(sum((station) => station.scale.piecesMade)),
       over: sum((station) => Math.max(0, station.scale.over)),
       mostShort: Math.max(0, ...stations.map((station) => -station.scale.over)),
       factors: factors.filter((one, index) => factors.findIndex((other) => isSame(one, other)) === index),
@@ -131,7 +131,7 @@ export const scaleWays = oncePerPlan((input, now): ScaleWays[] => {
         const scale = scaleStation(dish.recipe, dish.batter, wanted, rule);
         const pieces = dish.cooks ? wanted : scale.piecesMade;
         const loads = loadsFor(pieces, Math.max(1, Math.ceil(station.cooked / Math.max(1, station.loads))));
-        const counted = { loads, pieces, people: first.eaters };
+        const counted = { loads, pieces: pieces, people: first.eaters };
         return {
           ...station,
           scale,

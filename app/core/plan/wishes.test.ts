@@ -1,3 +1,4 @@
+import { inMinutes } from "~/core/quantity";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { CalendarDate } from "@internationalized/date";
@@ -78,12 +79,12 @@ test("a meal that is pinned to its own moment changes nothing, later it waits, a
   const bellAt = (of: typeof timeline, kind: "mix" | "pour" | "eat") =>
     of.bells.find((bell) => bell.kind === kind)?.at ?? NaN;
   const eat = Math.floor(bellAt(timeline, "eat"));
-  expect(plan({ ...current, pins: [{ bell: "eat", at: eat }] }).timeline).toEqual(timeline);
-  const later = plan({ ...current, pins: [{ bell: "eat", at: eat + 20 }] }).timeline;
+  expect(plan({ ...current, pins: [{ bell: "eat", at: inMinutes(eat) }] }).timeline).toEqual(timeline);
+  const later = plan({ ...current, pins: [{ bell: "eat", at: inMinutes(eat + 20) }] }).timeline;
   expect([bellAt(later, "eat"), later.end - timeline.end]).toEqual([eat + 20, eat + 20 - bellAt(timeline, "eat")]);
   expect(later.lastLoadEnd).toBe(timeline.lastLoadEnd);
   const pour = Math.ceil(bellAt(timeline, "pour")) + 30;
-  const poured = plan({ ...current, pins: [{ bell: "pour", at: pour }] });
+  const poured = plan({ ...current, pins: [{ bell: "pour", at: inMinutes(pour) }] });
   expect(bellAt(poured.timeline, "pour")).toBe(pour);
   // Batter that would stand too long is mixed later instead: no more of them are late than before.
   expect(lateBatters(poured.timeline).length).toBeLessThanOrEqual(lateBatters(timeline).length);

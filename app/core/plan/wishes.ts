@@ -1,5 +1,5 @@
 import { type Order, lateBatters, orderNow } from "~/core/schedule";
-import type { Minutes } from "~/core/quantity";
+import { type Minutes, minus } from "~/core/quantity";
 import { fingerprintOf } from "./hash";
 import { oncePerPlan } from "./once";
 import { layout } from "./order";
@@ -70,7 +70,7 @@ export function wishCost(input: ClassInput, made: ClassPlan): WishCost | undefin
   const without = plan(rest).timeline;
   const readyAt = ({ bells, end }: ClassPlan["timeline"]) => bells.find((bell) => bell.kind === "eat")?.at ?? end;
   return {
-    minutes: readyAt(made.timeline) - readyAt(without),
+    minutes: minus(readyAt(made.timeline), readyAt(without)),
     late: lateBatters(made.timeline).length - lateBatters(without).length,
     uncleared: made.timeline.uncleared.length - without.uncleared.length,
   };

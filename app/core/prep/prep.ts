@@ -1,4 +1,18 @@
-import { type Ratio, add, one as wholeBatch, toNumber, zero, type Grams, type Minutes } from "~/core/quantity";
+import {
+  type Ratio,
+  add,
+  one as wholeBatch,
+  toNumber,
+  zero,
+  type Grams,
+  type Minutes,
+  inMinutes,
+  dividedBy,
+  sumOf,
+  times,
+  inGrams,
+  sumKnown,
+} from "~/core/quantity";
 import type { Pantry } from "~/core/batter";
 import { type KitLine, isInDryMix } from "~/core/kit";
 import { type ClassInput, type ClassPlan, type DishPlan, gramsAhead } from "~/core/plan";
@@ -142,11 +156,7 @@ const packed = (plan: ClassPlan) => {
   ];
 };
 
-const gramsOf = (lines: readonly KitLine[]): number | undefined =>
-  lines.reduce<number | undefined>(
-    (sum, line) => (sum === undefined || line.buyGrams === undefined ? undefined : sum + line.buyGrams),
-    0,
-  );
+const gramsOf = (lines: readonly KitLine[]): Grams | undefined => sumKnown(lines.map((line) => line.buyGrams));
 
 /**
  * What is to be done before the class, worked backwards from the doors, the earliest first. Which of it is really done ahead the
@@ -161,7 +171,7 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
       part: null,
       grams: undefined,
       keptGrams: undefined,
-      waitMinutes: 0,
+      waitMinutes: inMinutes(0),
       storage: "chilled",
       bags: [],
       ...one,
@@ -180,8 +190,8 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
         id: `thaw:${one.id}`,
         kind: "thaw",
         doneBy: f.thaw.latest,
-        minutes: f.thaw.minutes,
-        waitMinutes: f.thaw.wait,
+        minutes: inMinutes(f.thaw.minutes),
+        waitMinutes: inMinutes(f.thaw.wait),
         keepsHours: f.thaw.keeps,
       });
     else if (one.raw && !isTrimmedInClass(plan, one.id))
@@ -189,10 +199,10 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
         ...common,
         id: `trim:${one.id}`,
         kind: "trim",
-        grams: total.buyGrams === undefined ? undefined : total.buyGrams / one.raw.keeps,
+        grams: total.buyGrams === undefined ? undefined : dividedBy(total.buyGrams, one.raw.keeps),
         keptGrams: total.buyGrams,
         doneBy: f.trim.latest,
-        minutes: Math.ceil(((total.buyGrams ?? 0) / 1000) * f.trim.minutesPerKg) + 2,
+        minutes: inMinutes(Math.ceil(((total.buyGrams ?? 0) / 1000) * f.trim.minutesPerKg) + 2),
         storage: one.storage,
         keepsHours: f.trim.keeps,
       });
@@ -214,7 +224,7 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
       const grams = gramsOf(lines);
       const one = pantry.get(line.ingredientId);
       const named = { dishId: dish.id, ingredientIds: [line.ingredientId], grams };
-      const keptGrams = grams === undefined ? undefined : grams * line.keeps;
+      const keptGrams = grams === undefined ? undefined : times(grams, line.keeps);
       const hasSalt = isSalted(line, recipe, pantry);
       // What a step of the class squeezes or drains is the class's own work.
       const isLeft = line.keeps < 1 && !isPreparedInClass(dish, line.id);
@@ -226,8 +236,8 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
           kind: "thaw",
           ...(line.keeps < 1 ? { keptGrams } : {}),
           doneBy: f.thaw.latest,
-          minutes: f.thaw.minutes,
-          waitMinutes: f.thaw.wait,
+          minutes: inMinutes(f.thaw.minutes),
+          waitMinutes: inMinutes(f.thaw.wait),
           keepsHours: f.thaw.keeps,
         });
       else if (isLeft && !isSqueezed(line, one))
@@ -237,8 +247,8 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
           kind: "drain",
           keptGrams,
           doneBy: f.drain.latest,
-          minutes: f.drain.minutes,
-          waitMinutes: f.drain.wait,
+          minutes: inMinutes(f.drain.minutes),
+          waitMinutes: inMinutes(f.drain.wait),
           keepsHours: f.drain.keeps,
         });
       else if (isLeft)
@@ -249,8 +259,8 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
           isSalted: hasSalt,
           keptGrams,
           doneBy: f.squeeze.latest,
-          minutes: Math.ceil(((grams ?? 0) / 1000) * f.squeeze.minutesPerKg),
-          waitMinutes: hasSalt ? f.squeeze.wait : 0,
+          minutes: inMinutes(Math.ceil(((grams ?? 0) / 1000) * f.squeeze.minutesPerKg)),
+          waitMinutes: hasSalt ? inMinutes(f.squeeze.wait) : inMinutes(0),
           keepsHours: f.squeeze.keeps,
         });
       if (gelSeeds.includes(line.ingredientId) && !swellsInClass(dish, line.id))
@@ -259,8 +269,8 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
           id: `soak-gel:${key}:${line.id}`,
           kind: "soak-gel",
           doneBy: f.soakGel.latest,
-          minutes: f.soakGel.minutes,
-          waitMinutes: f.soakGel.wait,
+          minutes: inMinutes(f.soakGel.minutes),
+          waitMinutes: inMinutes(f.soakGel.wait),
           keepsHours: f.soakGel.keeps,
         });
       const isMelted =
@@ -275,8 +285,8 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
           id: `melt:${key}:${line.id}`,
           kind: "melt",
           doneBy: f.melt.latest,
-          minutes: f.melt.minutes,
-          waitMinutes: f.melt.wait,
+          minutes: inMinutes(f.melt.minutes),
+          waitMinutes: inMinutes(f.melt.wait),
           storage: "warm",
           keepsHours: f.melt.keeps,
         });
@@ -298,8 +308,8 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
           own.flatMap(({ kit }) => kit.filter((line) => line.lineId === milk.id || line.lineId === acid.id)),
         ),
         doneBy: f.sourMilk.latest,
-        minutes: f.sourMilk.minutes,
-        waitMinutes: f.sourMilk.wait,
+        minutes: inMinutes(f.sourMilk.minutes),
+        waitMinutes: inMinutes(f.sourMilk.wait),
         keepsHours: f.sourMilk.keeps,
       });
     const inBags = all.filter(
@@ -311,7 +321,7 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
         isInDryMix(line, pantry.get(line.ingredientId)) && line.main?.grams !== undefined;
       const bags = new Map<string, { factor: Ratio; grams: Grams; count: number }>();
       for (const { kit, factor, bags: stored } of inBags) {
-        const grams = kit.filter(isDry).reduce((sum, line) => sum + (line.main?.grams ?? 0), 0);
+        const grams = sumOf(kit.filter(isDry).map((line) => line.main?.grams ?? inGrams(0)));
         const key = grams.toFixed(3);
         bags.set(key, { factor, grams, count: (bags.get(key)?.count ?? 0) + Math.max(1, stored) });
       }
@@ -323,9 +333,9 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
           kind: "dry-mix",
           dishId: dish.id,
           ingredientIds: [...new Set(inBags.flatMap(({ kit }) => kit.filter(isDry).map((line) => line.ingredientId)))],
-          grams: sorted.reduce((sum, bag) => sum + bag.grams * bag.count, 0),
+          grams: sumOf(sorted.map((bag) => times(bag.grams, bag.count))),
           doneBy: f.dryMix.latest,
-          minutes: f.dryMix.base + f.dryMix.minutesPerBag * count,
+          minutes: inMinutes(f.dryMix.base + f.dryMix.minutesPerBag * count),
           storage: "dry",
           keepsHours: f.dryMix.keeps,
           bags: sorted,
@@ -345,9 +355,12 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
           grams:
             part.makesGrams === null
               ? undefined
-              : part.makesGrams * own.reduce((sum, one) => sum + toNumber(one.factor), 0),
+              : times(
+                  part.makesGrams,
+                  own.reduce((sum, one) => sum + toNumber(one.factor), 0),
+                ),
           doneBy: hour,
-          minutes: Math.ceil(part.minutes.likely),
+          minutes: inMinutes(Math.ceil(part.minutes.likely)),
           keepsHours: 24,
         });
   }
@@ -363,8 +376,9 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
       grams: gramsAhead(own),
       batches: own.reduce((sum, station) => add(sum, station.scale.factor), zero),
       doneBy: f.makeBatter.latest,
-      minutes:
+      minutes: inMinutes(
         Math.ceil(mixing.reduce((sum, step) => sum + step.minutes.likely, 0)) + f.makeBatter.minutesPerTub * own.length,
+      ),
       waitMinutes: dish.recipe.rest.min,
       keepsHours: dish.recipe.rest.max === null ? f.makeBatter.keeps : dish.recipe.rest.max / hour,
     });
@@ -379,7 +393,7 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
       ingredientIds: [],
       grams: demo.batter.grams,
       doneBy: f.restBatter.latest,
-      minutes: f.restBatter.minutes,
+      minutes: inMinutes(f.restBatter.minutes),
       waitMinutes: demo.recipe.rest.min,
       keepsHours: demo.recipe.rest.max === null ? f.restBatter.keeps : demo.recipe.rest.max / hour,
     });
@@ -391,9 +405,9 @@ export function prepTasks(input: ClassInput, plan: ClassPlan, pantry: Pantry): P
       id: "chill-down",
       kind: "chill-down",
       ingredientIds: chilled.map((total) => total.ingredientId),
-      grams: chilled.reduce((sum, total) => sum + (total.buyGrams ?? 0), 0),
+      grams: sumOf(chilled.map((total) => total.buyGrams ?? inGrams(0))),
       doneBy: f.chill.latest,
-      minutes: f.chill.minutes,
+      minutes: inMinutes(f.chill.minutes),
       keepsHours: f.chill.keeps,
     });
   return tasks.sort((a, b) => startBy(b) - startBy(a) || (a.id < b.id ? -1 : 1));

@@ -1,4 +1,5 @@
 /** Quantities: exact fractions, units, reading and writing them, rounding that says what it took, and scoops. */
+export * from "./measures";
 export * from "./ratio";
 export * from "./units";
 export * from "./read";

@@ -1,4 +1,4 @@
-import type { Grams } from "./units";
+import type { Grams } from "./measures";
 /** How a figure goes to a step: to the closer one (ties up), always up, or always down. */
 export type RoundTo = "nearest" | "up" | "down";
 

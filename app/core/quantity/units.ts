@@ -1,18 +1,5 @@
 import { type Ratio, divide, multiply, ratio, ratioFrom } from "./ratio";
 
-declare const unitOf: unique symbol;
-type In<U extends string> = number & { readonly [unitOf]?: U };
-
-/**
- * Numbers by their unit. A bare figure passes for any of them, a sum of figures is bare again; but grams handed on where minutes are
- * wanted do not compile. Exact amounts are `Amount`, with their unit at run time.
- */
-export type Grams = In<"g">;
-export type Millilitres = In<"ml">;
-export type Minutes = In<"min">;
-export type Seconds = In<"s">;
-export type Pieces = In<"piece">;
-
 /** The system a recipe is written in. The same word means different amounts: an Australian tablespoon is 4 tsp, the others 3. */
 export const measuringSystems = ["us", "metric", "au"] as const;
 export type MeasuringSystem = (typeof measuringSystems)[number];

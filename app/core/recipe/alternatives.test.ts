@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { starterRecipes } from "~/demo/recipes";
-import { ratio } from "~/core/quantity";
+import { ratio, inPieces } from "~/core/quantity";
 import { recipes } from "../../../test/recipes";
 import type { Line, Recipe } from "./types";
 import { ingredientsNamedIn } from "./lines";
@@ -80,7 +80,7 @@ test("an editor reads alternatives, servings, greasing, heat by surface and word
   );
   const fields = compareRecipes(pancakes, {
     ...milk,
-    serving: { pieces: 3, as: "stack" },
+    serving: { pieces: inPieces(3), as: "stack" },
     heat: { ...milk.heat, on: [{ surfaceKind: "hob-pan", dial: "low" }] },
     steps: milk.steps.map((step, at) =>
       at === 0 ? { ...step, point: "Lift", gate: { kind: "grams-at-most" as const, value: 300 } } : step,

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { type Ratio, isSame, one, ratio, writeRatio } from "~/core/quantity";
+import { type Ratio, isSame, one, ratio, writeRatio, inPieces } from "~/core/quantity";
 import { starterRecipes } from "~/demo/recipes";
 import { canonical } from "~/core/plan";
 import { toPlain } from "~/formats/class-file";
@@ -221,7 +221,7 @@ describe("two revisions compared", () => {
       { kind: "set-amount", lineId: "sugar", amount: { kind: "exact", amount: { value: ratio(2n), unit: "tbsp" } } },
       { kind: "remove-line", lineId: "syrup" },
       { kind: "adult-only", stepId: "cook" },
-      { kind: "claim-pieces", pieces: 9 },
+      { kind: "claim-pieces", pieces: inPieces(9) },
     ]);
     const found = compareRecipes(pancakes, after).map(({ where, id, field }) => `${where} ${id} ${field}`.trim());
     expect(found).toEqual(["recipe  claimed", "line sugar amount", "line syrup", "step cook who", "step serve draws"]);

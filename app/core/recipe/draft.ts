@@ -1,4 +1,12 @@
-import { type Amount, type NumberStyle, pointStyle, writeAmount, writeRatio } from "~/core/quantity";
+import {
+  type Amount,
+  type NumberStyle,
+  pointStyle,
+  writeAmount,
+  writeRatio,
+  inPieces,
+  inMinutes,
+} from "~/core/quantity";
 import { familyHeat, familyPiece } from "./templates";
 import type { DraftLine, DraftSpan, RecipeDraft } from "./draft-types";
 import type { Family, Line, Recipe, Span } from "./types";
@@ -206,9 +214,10 @@ export function emptyDraft(family: Family): RecipeDraft {
     standing: "draft",
     lines: [],
     steps: [],
-    rest: { min: 0, max: 30, reason: "author" },
+    rest: { min: inMinutes(0), max: inMinutes(30), reason: "author" },
     heat: familyHeat(family),
-    portion: family === "oven-puffed" ? { kind: "batch", pieces: 1 } : { kind: "ml", ml: familyPiece[family].ml },
+    portion:
+      family === "oven-puffed" ? { kind: "batch", pieces: inPieces(1) } : { kind: "ml", ml: familyPiece[family].ml },
     pieceDiameterCm: familyPiece[family].cm,
     claimedPieces: null,
     blindNote: "",

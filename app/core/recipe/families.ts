@@ -1,4 +1,4 @@
-import type { Minutes } from "~/core/quantity";
+import { type Minutes, inMinutes } from "~/core/quantity";
 import type { Family, SurfaceKind } from "./types";
 
 /** What a family of griddle food usually does. All figures are starting values from teaching practice, open to correction. */
@@ -25,14 +25,14 @@ export const familyFacts: Readonly<Record<Family, FamilyFacts>> = {
 export type TrayKeeping = "cloth" | "rack" | "at-once";
 /** How pieces of a family wait between the heat and the plate, and for how many minutes at most (starting values from kitchen practice). */
 export const trayOf: Readonly<Record<Family, { readonly keep: TrayKeeping; readonly most: Minutes }>> = {
-  drawn: { keep: "cloth", most: 20 },
-  drop: { keep: "cloth", most: 20 },
-  pancake: { keep: "cloth", most: 20 },
-  crepe: { keep: "cloth", most: 25 },
-  waffle: { keep: "rack", most: 10 },
-  "ridged-waffle": { keep: "rack", most: 10 },
-  fritter: { keep: "rack", most: 10 },
-  "oven-puffed": { keep: "at-once", most: 5 },
+  drawn: { keep: "cloth", most: inMinutes(20) },
+  drop: { keep: "cloth", most: inMinutes(20) },
+  pancake: { keep: "cloth", most: inMinutes(20) },
+  crepe: { keep: "cloth", most: inMinutes(25) },
+  waffle: { keep: "rack", most: inMinutes(10) },
+  "ridged-waffle": { keep: "rack", most: inMinutes(10) },
+  fritter: { keep: "rack", most: inMinutes(10) },
+  "oven-puffed": { keep: "at-once", most: inMinutes(5) },
 };
 
 /** Minutes from cold to hot, by surface; starting values. */

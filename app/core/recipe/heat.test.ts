@@ -1,3 +1,4 @@
+import { inCelsius } from "~/core/quantity";
 import fc from "fast-check";
 import { recipes } from "../../../test/recipes";
 import { surfaceKinds } from "./types";
@@ -11,7 +12,7 @@ const heat = {
   on: [
     {
       surfaceKind: "hob-pan" as const,
-      surfaceC: { from: 160, to: 175 },
+      surfaceC: { from: inCelsius(160), to: inCelsius(175) },
       dial: "4 of 9",
       test: "drop-sizzles" as const,
       side1: span(5),
@@ -22,7 +23,7 @@ const heat = {
 
 test("one kind of surface has its own degrees and minutes, what it does not say is the recipe's", () => {
   expect(heatOn(heat, "hob-pan")).toMatchObject({
-    surfaceC: { from: 160, to: 175 },
+    surfaceC: { from: inCelsius(160), to: inCelsius(175) },
     side1: span(5),
     side2: plain.side2,
     test: "drop-sizzles",

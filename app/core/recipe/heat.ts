@@ -1,10 +1,10 @@
-import type { Minutes } from "~/core/quantity";
+import { type Minutes, inMinutes } from "~/core/quantity";
 import { isCookedIn } from "./lines";
 import type { Heat, Line, Recipe, SurfaceKind } from "./types";
 
 /** Minutes a load lies on the surface beside its pouring, likely: between two half pours, the first side and the second. */
 export const lyingMinutes = ({ halves, side1, side2 }: Heat): Minutes =>
-  (halves?.likely ?? 0) + side1.likely + (side2?.likely ?? 0);
+  inMinutes((halves?.likely ?? 0) + side1.likely + (side2?.likely ?? 0));
 
 /** What lies between the two halves of a piece: what the cook step draws of the toppings, where it is poured in two. */
 export const betweenHalves = (recipe: Pick<Recipe, "heat" | "steps" | "lines" | "parts">): Line[] =>

@@ -1,4 +1,4 @@
-import type { Minutes } from "~/core/quantity";
+import { type Minutes, sumOf, inMinutes } from "~/core/quantity";
 import { isForPlate } from "./lines";
 import type { Heat, Part, PartHeat, Recipe, Step, StepKind, Tool } from "./types";
 
@@ -91,7 +91,7 @@ export function methodOf(recipe: Recipe): Method {
     }),
     cook: batter[cookAt],
     hold: cookAt < 0 ? undefined : batter.slice(cookAt + 1).find((step) => step.kind === "hold"),
-    restMinutes: resting.reduce((sum, step) => sum + (step.kind === "rest" ? step.minutes.likely : 0), 0),
+    restMinutes: sumOf(resting.map((step) => (step.kind === "rest" ? inMinutes(step.minutes.likely) : inMinutes(0)))),
   };
   known.set(recipe, method);
   return method;
@@ -142,13 +142,17 @@ export function afterMixing(recipe: Recipe): Recipe {
   if (before) return before;
   const { mixing, resting } = methodOf(recipe);
   const done = new Set([...mixing, ...resting]);
-  const made = { ...recipe, steps: recipe.steps.filter((step) => !done.has(step)), rest: { ...recipe.rest, min: 0 } };
+  const made = {
+    ...recipe,
+    steps: recipe.steps.filter((step) => !done.has(step)),
+    rest: { ...recipe.rest, min: inMinutes(0) },
+  };
   withoutMixing.set(recipe, made);
   return made;
 }
 
 /** Minutes that a batter made ahead has to keep at the least: longer than from one morning's kitchen to the doors (starting value). */
-export const leastAhead: Minutes = 120;
+export const leastAhead: Minutes = inMinutes(120);
 
 /** May a batter stand cold until the class? Not where its window is shorter than that: what makes it rise would be spent. */
 export const keepsCold = ({ rest }: Pick<Recipe, "rest">): boolean => rest.max === null || rest.max >= leastAhead;

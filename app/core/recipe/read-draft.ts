@@ -8,6 +8,13 @@ import {
   readQuantity,
   readRatio,
   toNumber,
+  inPieces,
+  inGrams,
+  inMinutes,
+  inMillilitres,
+  smallest,
+  inCelsius,
+  largest,
 } from "~/core/quantity";
 import type {
   DraftLine,
@@ -195,7 +202,9 @@ class Reader {
           ];
     return {
       surfaceKind: each.surfaceKind,
-      ...(degrees ? { surfaceC: { from: Math.min(...degrees), to: Math.max(...degrees) } } : {}),
+      ...(degrees
+        ? { surfaceC: { from: smallest(...degrees.map(inCelsius)), to: largest(...degrees.map(inCelsius)) } }
+        : {}),
       ...(dial ? { dial } : {}),
       ...(each.test ? { test: each.test } : {}),
       ...(isBlank(each.side1) ? {} : { side1: this.span(`${at}.side1`, each.side1) }),
@@ -279,34 +288,38 @@ export function readDraft(
         ? {
             warmth: {
               place: step.warmPlace,
-              c: read.number(`steps.${step.id}.warmC`, step.warmC ?? "", -25, 250, reheatC),
+              c: inCelsius(read.number(`steps.${step.id}.warmC`, step.warmC ?? "", -25, 250, reheatC)),
               ...(step.warmMost?.trim()
-                ? { most: read.number(`steps.${step.id}.warmMost`, step.warmMost, 1, 1440, 30) }
+                ? { most: inMinutes(read.number(`steps.${step.id}.warmMost`, step.warmMost, 1, 1440, 30)) }
                 : {}),
             },
           }
         : {}),
     })),
-    rest: { min: restMax === null ? restMin : Math.min(restMin, restMax), max: restMax, reason: draft.restReason },
+    rest: {
+      min: restMax === null ? inMinutes(restMin) : smallest(inMinutes(restMin), inMinutes(restMax)),
+      max: restMax === null ? null : inMinutes(restMax),
+      reason: draft.restReason,
+    },
     heat: {
       surfaceKinds: draft.surfaceKinds,
-      surfaceC: { from: Math.min(from, to), to: Math.max(from, to) },
+      surfaceC: { from: smallest(inCelsius(from), inCelsius(to)), to: largest(inCelsius(from), inCelsius(to)) },
       test: draft.test,
       side1: read.span("side1", draft.side1),
       side2: draft.hasSide2 ? read.span("side2", draft.side2) : null,
-      turnaround: read.number("turnaround", draft.turnaround, 0, 60, 0.5),
-      pourPerPiece: read.number("pourPerPiece", draft.pourPerPiece, 0, 60, 0.1),
-      recover: read.number("recover", draft.recover, 0, 60, 0),
+      turnaround: inMinutes(read.number("turnaround", draft.turnaround, 0, 60, 0.5)),
+      pourPerPiece: inMinutes(read.number("pourPerPiece", draft.pourPerPiece, 0, 60, 0.1)),
+      recover: inMinutes(read.number("recover", draft.recover, 0, 60, 0)),
       cues: draft.cues,
       ...(draft.halves ? { halves: read.span("halves", draft.halves) } : {}),
       ...(draft.heatOn && draft.heatOn.length > 0 ? { on: draft.heatOn.map((each) => read.heatOn(each)) } : {}),
     },
     portion:
       draft.portionKind === "ml"
-        ? { kind: "ml", ml: portion }
+        ? { kind: "ml", ml: inMillilitres(portion) }
         : draft.portionKind === "grams"
-          ? { kind: "grams", grams: portion }
-          : { kind: "batch", pieces: Math.round(portion) },
+          ? { kind: "grams", grams: inGrams(portion) }
+          : { kind: "batch", pieces: inPieces(Math.round(portion)) },
     pieceDiameterCm: read.number("pieceDiameterCm", draft.pieceDiameterCm, 1, 60, 10),
     ...(draft.aimedLooseness.trim() === ""
       ? {}
@@ -314,13 +327,13 @@ export function readDraft(
     claimedPieces:
       draft.claimedPieces.trim() === ""
         ? null
-        : Math.round(read.number("claimedPieces", draft.claimedPieces, 1, 400, 1)),
+        : inPieces(Math.round(read.number("claimedPieces", draft.claimedPieces, 1, 400, 1))),
     ...(draft.shapes && draft.shapes.length > 0 ? { shapes: draft.shapes } : {}),
     ...(draft.servingPieces.trim() === ""
       ? {}
       : {
           serving: {
-            pieces: Math.round(read.number("servingPieces", draft.servingPieces, 2, 20, 2)),
+            pieces: inPieces(Math.round(read.number("servingPieces", draft.servingPieces, 2, 20, 2))),
             as: draft.servingAs,
           },
         }),
@@ -350,7 +363,7 @@ export function readDraft(
         makesGrams:
           part.makesGrams.trim() === ""
             ? null
-            : read.number(`parts.${part.id}.makesGrams`, part.makesGrams, 1, 100_000, 1),
+            : inGrams(read.number(`parts.${part.id}.makesGrams`, part.makesGrams, 1, 100_000, 1)),
       };
     }),
     variants: draft.variants.map((variant): Variant => {

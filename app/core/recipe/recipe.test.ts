@@ -1,4 +1,4 @@
-import { ratio, toNumber } from "~/core/quantity";
+import { ratio, toNumber, inMinutes } from "~/core/quantity";
 import { starterRecipes } from "~/demo/recipes";
 import { checkRecipe } from "./checks";
 import { keepsCold } from "./method";
@@ -208,6 +208,8 @@ describe("the words of a method in a variant", () => {
 });
 
 test("a batter keeps cold for the class from a window of two hours on, that minute among them", () => {
-  const rest = (max: number | null) => ({ rest: { min: 0, max, reason: "author" as const } });
+  const rest = (max: number | null) => ({
+    rest: { min: inMinutes(0), max: max === null ? null : inMinutes(max), reason: "author" as const },
+  });
   expect([119, 120, 121, null].map((max) => keepsCold(rest(max)))).toEqual([false, true, true, true]);
 });

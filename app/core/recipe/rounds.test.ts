@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { recipes } from "../../../test/recipes";
-import { one, ratio, toNumber, writeRatio } from "~/core/quantity";
+import { one, ratio, toNumber, writeRatio, inPieces, plus } from "~/core/quantity";
 import { starterRecipes } from "~/demo/recipes";
 import { linesOfRound, mostLoads, mostOfRound, piecesByRound, withRounds } from "./rounds";
 import { isBatter } from "./lines";
@@ -37,14 +37,14 @@ const mixed: Recipe = {
 };
 
 test("pieces are dealt out whole, by the parts, what is over to the largest remainder and of equal ones to the earlier", () => {
-  expect(piecesByRound(mixed, 8)).toEqual([2, 2, 4]);
-  expect(piecesByRound(mixed, 9)).toEqual([2, 2, 5]);
-  expect(piecesByRound(mixed, 1)).toEqual([0, 0, 1]);
-  expect(piecesByRound({ rounds: rounds.slice(0, 2) }, 7)).toEqual([4, 3]);
-  expect(piecesByRound(plain, 7)).toEqual([7]);
+  expect(piecesByRound(mixed, inPieces(8))).toEqual([2, 2, 4]);
+  expect(piecesByRound(mixed, inPieces(9))).toEqual([2, 2, 5]);
+  expect(piecesByRound(mixed, inPieces(1))).toEqual([0, 0, 1]);
+  expect(piecesByRound({ rounds: rounds.slice(0, 2) }, inPieces(7))).toEqual([4, 3]);
+  expect(piecesByRound(plain, inPieces(7))).toEqual([7]);
   fc.assert(
     fc.property(recipes, fc.integer({ min: 0, max: 300 }), (recipe, pieces) => {
-      const dealt = piecesByRound(recipe, pieces);
+      const dealt = piecesByRound(recipe, inPieces(pieces));
       expect(dealt.reduce((sum, count) => sum + count, 0)).toBe(pieces);
       const parts = (recipe.rounds ?? []).reduce((sum, round) => sum + round.parts, 0);
       for (const [at, round] of (recipe.rounds ?? []).entries())
@@ -130,7 +130,7 @@ test("the most loads that tables can decide for, against every way to share the 
             (_, first) => Math.ceil(first / places) + loadsOf(pieces - first, places, rounds - 1),
           ),
         );
-  for (let pieces = 0; pieces <= 13; pieces += 1)
+  for (let pieces = inPieces(0); pieces <= 13; pieces = plus(pieces, inPieces(1)))
     for (let places = 1; places <= 6; places += 1)
       for (let count = 1; count <= 3; count += 1)
         expect([pieces, places, count, mostLoads(pieces, places, count)]).toEqual([

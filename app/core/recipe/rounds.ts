@@ -1,4 +1,4 @@
-import { type Pieces, type Ratio, compare, ratio } from "~/core/quantity";
+import { type Pieces, type Ratio, compare, ratio, inPieces, plus } from "~/core/quantity";
 import { scaleLineAmount } from "./lines";
 import type { Line, Recipe, Round } from "./types";
 
@@ -22,12 +22,12 @@ export function piecesByRound(recipe: Pick<Recipe, "rounds">, pieces: Pieces): P
   const rounds = recipe.rounds ?? [];
   const all = partsIn(rounds);
   if (all <= 0) return [pieces];
-  const dealt = rounds.map(({ parts }) => Math.floor((pieces * parts) / all));
+  const dealt = rounds.map(({ parts }) => inPieces(Math.floor((pieces * parts) / all)));
   const over = pieces - dealt.reduce((sum, count) => sum + count, 0);
   const next = rounds
     .map(({ parts }, at) => ({ at, remainder: (pieces * parts) % all }))
     .sort((a, b) => b.remainder - a.remainder || a.at - b.at);
-  for (const { at } of next.slice(0, over)) dealt[at] = (dealt[at] ?? 0) + 1;
+  for (const { at } of next.slice(0, over)) dealt[at] = plus(dealt[at] ?? inPieces(0), inPieces(1));
   return dealt;
 }
 

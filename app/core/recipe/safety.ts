@@ -1,3 +1,4 @@
+import { inCelsius, inMinutes } from "~/core/quantity";
 import { isAtPlate } from "./lines";
 import type { Recipe } from "./types";
 
@@ -6,18 +7,21 @@ import type { Recipe } from "./types";
  * codes come first). Hot food is held at or above, cold food at or below.
  */
 export const holdHotC = { us: 57, eu: 63, anz: 60 } as const;
-export const holdColdC = 5;
+export const holdColdC = inCelsius(5);
 /** Cooked food that is kept: warm to cool, and cool to cold, each within its minutes. */
-export const coolDown = { warm: { toC: 21, withinMinutes: 120 }, cold: { toC: 5, withinMinutes: 240 } } as const;
-export const reheatC = 74;
+export const coolDown = {
+  warm: { toC: inCelsius(21), withinMinutes: inMinutes(120) },
+  cold: { toC: inCelsius(5), withinMinutes: inMinutes(240) },
+} as const;
+export const reheatC = inCelsius(74);
 /** Egg dishes are done in the middle from here on. */
 export const eggDoneC = 71;
 /** Butter has gone quiet between these: a test for a gentle pan, none for one that should be hotter. */
 export const butterQuietC = { from: 120, to: 150 } as const;
 /** A drop of water beads and dances from here on; below it a drop steams away at once (general kitchen physics, starting value). */
-export const waterDancesC = 160;
+export const waterDancesC = inCelsius(160);
 /** Non-stick gives off fumes above this, and is never heated empty; pet birds out of the room. */
-export const nonStickMostC = 260;
+export const nonStickMostC = inCelsius(260);
 
 /**
  * Shares of the liquid that a batter takes up while it stands 20 to 30 minutes, by its flour; then it slows (starting values from

@@ -1,4 +1,4 @@
-import type { Millilitres } from "~/core/quantity";
+import { type Millilitres, inMinutes, inMillilitres, inCelsius } from "~/core/quantity";
 import { reheatC } from "./safety";
 import type { Cue, Family, Hazard, Heat, Recipe, Span, Step, StepKind, SurfaceKind, Warmth } from "./types";
 
@@ -16,7 +16,7 @@ const usualMinutes: Readonly<Record<StepKind, Span>> = {
 
 /** Held in a low oven above every rule for hot food; reheated until the middle is hot (general food safety guidance). */
 const usualWarmth: Readonly<Record<"hold" | "reheat", Warmth>> = {
-  hold: { place: "oven", c: 95, most: 30 },
+  hold: { place: "oven", c: inCelsius(95), most: inMinutes(30) },
   reheat: { place: "oven", c: reheatC },
 };
 
@@ -139,21 +139,21 @@ export function familyHeat(family: Family): Heat {
   const { from, to, ...rest } = usualHeat[family];
   return {
     ...rest,
-    surfaceC: { from, to },
-    turnaround: 0.5,
-    pourPerPiece: family === "oven-puffed" ? 1.5 : 0.1,
-    recover: family === "waffle" ? 1 : 0,
+    surfaceC: { from: inCelsius(from), to: inCelsius(to) },
+    turnaround: inMinutes(0.5),
+    pourPerPiece: family === "oven-puffed" ? inMinutes(1.5) : inMinutes(0.1),
+    recover: family === "waffle" ? inMinutes(1) : inMinutes(0),
   };
 }
 
 /** Pour and size of a family's usual piece: millilitres and centimetres (starting values). */
 export const familyPiece: Readonly<Record<Family, { readonly ml: Millilitres; readonly cm: number }>> = {
-  drawn: { ml: 25, cm: 10 },
-  drop: { ml: 30, cm: 7 },
-  pancake: { ml: 60, cm: 11 },
-  crepe: { ml: 55, cm: 24 },
-  waffle: { ml: 90, cm: 14 },
-  "ridged-waffle": { ml: 120, cm: 18 },
-  fritter: { ml: 45, cm: 8 },
-  "oven-puffed": { ml: 480, cm: 24 },
+  drawn: { ml: inMillilitres(25), cm: 10 },
+  drop: { ml: inMillilitres(30), cm: 7 },
+  pancake: { ml: inMillilitres(60), cm: 11 },
+  crepe: { ml: inMillilitres(55), cm: 24 },
+  waffle: { ml: inMillilitres(90), cm: 14 },
+  "ridged-waffle": { ml: inMillilitres(120), cm: 18 },
+  fritter: { ml: inMillilitres(45), cm: 8 },
+  "oven-puffed": { ml: inMillilitres(480), cm: 24 },
 };

@@ -1,4 +1,13 @@
-import type { Amount, MeasuringSystem, Minutes, Ratio, Grams, Millilitres, Pieces } from "~/core/quantity";
+import {
+  type Amount,
+  type MeasuringSystem,
+  type Minutes,
+  type Ratio,
+  type Grams,
+  type Millilitres,
+  type Pieces,
+  type Celsius,
+} from "~/core/quantity";
 import type { FillMethod } from "~/core/pantry";
 
 export const families = [
@@ -220,7 +229,7 @@ export type WarmPlace = (typeof warmPlaces)[number];
 export interface Warmth {
   readonly place: WarmPlace;
   /** °C that the place keeps, or that the middle of a piece reaches when it is reheated; -25 to 250. */
-  readonly c: number;
+  readonly c: Celsius;
   /** The longest a piece is held there, in minutes, above 0; absent where only the local rule sets a limit. */
   readonly most?: Minutes | undefined;
 }
@@ -247,8 +256,8 @@ export interface Waiver {
 
 /** The least and most minutes between mixing and the pour, and why; `max` null when only the shelf sets a limit. */
 export interface Window {
-  readonly min: number;
-  readonly max: number | null;
+  readonly min: Minutes;
+  readonly max: Minutes | null;
   readonly reason: WindowReason;
 }
 export const windowReasons = [
@@ -309,17 +318,17 @@ export type SurfaceKind = (typeof surfaceKinds)[number];
 export interface Heat {
   readonly surfaceKinds: readonly SurfaceKind[];
   /** Where to start the dial; a test on the surface is what opens the pour. */
-  readonly surfaceC: { readonly from: number; readonly to: number };
+  readonly surfaceC: { readonly from: Celsius; readonly to: Celsius };
   readonly test: ReadinessTest;
   readonly side1: Span;
   /** Null where both sides cook at once. */
   readonly side2: Span | null;
   /** Minutes to lift out, grease and be ready for the next load. */
-  readonly turnaround: number;
+  readonly turnaround: Minutes;
   /** Minutes to pour one piece, one after the other. */
-  readonly pourPerPiece: number;
+  readonly pourPerPiece: Minutes;
   /** Minutes the surface needs to be hot again before the next load. */
-  readonly recover: number;
+  readonly recover: Minutes;
   readonly cues: readonly Cue[];
   /**
    * A piece is poured in two halves, with what is put in lying between them: minutes from the first half to the second, before its
@@ -333,7 +342,7 @@ export interface Heat {
 /** The heat of one kind of surface where it is not the recipe's own. */
 export interface HeatOn {
   readonly surfaceKind: SurfaceKind;
-  readonly surfaceC?: { readonly from: number; readonly to: number } | undefined;
+  readonly surfaceC?: { readonly from: Celsius; readonly to: Celsius } | undefined;
   /** The dial in the words of whoever stands there: "4 of 9", "low for long, then a little up". */
   readonly dial?: string | undefined;
   /** How one sees here that it is ready; left out, as everywhere. */

@@ -10,6 +10,7 @@ import {
   toNumber,
   zero,
   type Pieces,
+  inPieces,
 } from "~/core/quantity";
 import { type Batter, yieldOf } from "~/core/batter";
 import { type Recipe, apartOf, expectedOf, isBatter, mostOf } from "~/core/recipe";
@@ -36,8 +37,8 @@ export const mostBatches = 8;
 export interface StationScale {
   /** Batches; the one factor every line is multiplied by. */
   readonly factor: Ratio;
-  readonly piecesWanted: number;
-  readonly piecesMade: number;
+  readonly piecesWanted: Pieces;
+  readonly piecesMade: Pieces;
   /** Pieces beyond those wanted; negative when even {@link mostBatches} are too few. */
   readonly over: number;
 }
@@ -52,7 +53,7 @@ export const piecesWanted = (size: number, piecesEach: Ratio, testers: number, p
 /** A bowl of a fixed size, whatever is wanted. */
 export function fixedBowl(recipe: Recipe, batter: Batter, wanted: number, factor: Ratio): StationScale {
   const piecesMade = yieldOf(recipe, batter, toNumber(factor)).pieces;
-  return { factor, piecesWanted: wanted, piecesMade, over: piecesMade - wanted };
+  return { factor, piecesWanted: inPieces(wanted), piecesMade, over: piecesMade - wanted };
 }
 
 /** The smallest allowed number of batches that makes `wanted` pieces. */
@@ -67,7 +68,7 @@ export function scaleStation(recipe: Recipe, batter: Batter, wanted: number, rul
   while (n < most && made(steps(n)) < wanted) n += 1n;
   const factor = steps(n);
   const piecesMade = made(factor);
-  return { factor, piecesWanted: wanted, piecesMade, over: piecesMade - wanted };
+  return { factor, piecesWanted: inPieces(wanted), piecesMade, over: piecesMade - wanted };
 }
 
 /**

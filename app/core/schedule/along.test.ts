@@ -1,3 +1,4 @@
+import { inPieces } from "~/core/quantity";
 import { expect, test } from "@jest/globals";
 import { starterRecipes } from "~/demo/recipes";
 import { plainRoom, surface } from "../../../test/rooms";
@@ -14,7 +15,7 @@ const input = (eggs: readonly number[], more: Partial<ScheduleInput> = {}): Sche
   stations: eggs.map((count, index) => ({
     stationId: `s${index + 1}`,
     recipe: batter,
-    pieces: 4,
+    pieces: inPieces(4),
     measuredLines: 0,
     eggs: count,
   })),
@@ -54,7 +55,7 @@ test("alike tables wait for nobody, tables of another recipe go on by themselves
 test("the chain that holds a class up goes from a table that waited to the one it waited for", () => {
   // Only the quick table cooks, so it ends last; the slow one it has waited for.
   const made = input([1, 4]);
-  const room = { ...made, stations: made.stations.map((job, at) => ({ ...job, pieces: at === 0 ? 12 : 0 })) };
+  const room = { ...made, stations: made.stations.map((job, at) => ({ ...job, pieces: inPieces(at === 0 ? 12 : 0) })) };
   const laid = schedule(room);
   const { links } = holdUp(laid, room);
   const at = links.findIndex((link) => link.because === "room");

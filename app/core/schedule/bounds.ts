@@ -1,4 +1,4 @@
-import type { Seconds } from "~/core/quantity";
+import { type Seconds, inSeconds, largest, smallest, plus, inPieces, times } from "~/core/quantity";
 import { loadSeconds, pouringSeconds } from "./durations";
 import { type Network, type Node, network } from "./network";
 import { placesFor } from "./units";
@@ -22,17 +22,19 @@ const triedByOthers = (
   unit: number,
   readyOf: (node: Node) => Seconds,
 ): Seconds =>
-  others.reduce(
-    (least, node) =>
-      (node.places[unit] ?? 0) < 1
-        ? least
-        : Math.min(
-            least,
-            Math.max(readyOf(node), net.hotAt[unit] ?? 0) +
-              Math.min(net.testers, 1) * (node.loadOn[unit]?.[1] ?? 0) +
-              node.between,
-          ),
-    Infinity,
+  inSeconds(
+    others.reduce(
+      (least, node) =>
+        (node.places[unit] ?? 0) < 1
+          ? least
+          : Math.min(
+              least,
+              Math.max(readyOf(node), net.hotAt[unit] ?? 0) +
+                Math.min(net.testers, 1) * (node.loadOn[unit]?.[1] ?? 0) +
+                node.between,
+            ),
+      Infinity,
+    ),
   );
 
 /** What a group of stations asks of a unit, at its least. */
@@ -52,17 +54,22 @@ function leastOf(nodes: readonly Node[], unit: number): Least | undefined {
   const places = Math.max(...here.map((node) => node.places[unit] ?? 0));
   // By whoever is quickest with so many.
   const load = Array.from({ length: places + 1 }, (_, count) =>
-    Math.min(
-      ...here.flatMap((node) => ((node.places[unit] ?? 0) >= count ? [node.loadOn[unit]?.[count] ?? Infinity] : [])),
+    smallest(
+      ...here.flatMap((node) =>
+        (node.places[unit] ?? 0) >= count ? [node.loadOn[unit]?.[count] ?? inSeconds(Infinity)] : [],
+      ),
     ),
   );
   const pour = places > 1 ? ((load[places] ?? 0) - (load[1] ?? 0)) / (places - 1) : 0;
   return {
     places,
     load,
-    rounding: Math.max(0, ...load.slice(1).map((seconds, at) => (load[1] ?? 0) + at * pour - seconds)),
-    between: Math.min(...here.map((node) => node.between)),
-    tester: Math.min(...here.map((node) => node.loadOn[unit]?.[1] ?? 0)),
+    rounding: largest(
+      inSeconds(0),
+      ...load.slice(1).map((seconds, at) => inSeconds((load[1] ?? 0) + at * pour - seconds)),
+    ),
+    between: smallest(...here.map((node) => node.between)),
+    tester: smallest(...here.map((node) => node.loadOn[unit]?.[1] ?? inSeconds(0))),
   };
 }
 
@@ -77,7 +84,7 @@ function mostPieces(
   let pieces = 0;
   for (let n = 0; n < testers; n += 1) {
     if (at + tester > until) return pieces;
-    at += tester;
+    at = plus(at, tester);
     pieces += 1;
   }
   if (until <= at) return pieces;
@@ -100,17 +107,17 @@ function mostPieces(
 
 /** The least whole number of seconds from which a statement that stays true is true. */
 function leastThat(holds: (at: Seconds) => boolean, from: Seconds): Seconds {
-  let step = 64;
-  let high = Math.max(1, from);
+  let step = inSeconds(64);
+  let high = largest(inSeconds(1), from);
   while (!holds(high) && high < 4e6) {
-    high += step;
-    step *= 2;
+    high = plus(high, step);
+    step = times(step, 2);
   }
-  let low = Math.max(0, from);
+  let low = largest(inSeconds(0), from);
   while (low < high) {
-    const middle = Math.floor((low + high) / 2);
+    const middle = inSeconds(Math.floor((low + high) / 2));
     if (holds(middle)) high = middle;
-    else low = middle + 1;
+    else low = plus(middle, inSeconds(1));
   }
   return low;
 }
@@ -118,14 +125,14 @@ function leastThat(holds: (at: Seconds) => boolean, from: Seconds): Seconds {
 /** When each station's batter may be poured at the soonest, over both ways to show the demonstration's load. */
 function soonest(net: Network): { readonly mix: Seconds; readonly readyOf: (node: Node) => Seconds } {
   const { shown, demoMixEnd } = net;
-  if (!shown) return { mix: demoMixEnd, readyOf: (node) => demoMixEnd + node.readyAfter };
+  if (!shown) return { mix: demoMixEnd, readyOf: (node) => plus(demoMixEnd, node.readyAfter) };
   const hot = Math.min(...shown.units.map((unit) => net.shownHotAt[unit] ?? 0));
-  const first = Math.max(demoMixEnd, hot) + shown.seconds;
-  const mixed = net.nodes.reduce((last, node) => Math.max(last, demoMixEnd + node.handsAfter), demoMixEnd);
-  const after = Math.max(mixed, hot) + shown.seconds;
+  const first = plus(largest(demoMixEnd, inSeconds(hot)), shown.seconds);
+  const mixed = net.nodes.reduce((last, node) => largest(last, plus(demoMixEnd, node.handsAfter)), demoMixEnd);
+  const after = plus(largest(mixed, inSeconds(hot)), shown.seconds);
   return {
     mix: demoMixEnd,
-    readyOf: (node) => Math.min(Math.max(demoMixEnd + node.readyAfter, after), first + node.readyAfter),
+    readyOf: (node) => smallest(largest(plus(demoMixEnd, node.readyAfter), after), plus(first, node.readyAfter)),
   };
 }
 
@@ -136,21 +143,24 @@ function heatOf(
 ): { readonly loads: number; readonly seconds: Seconds; readonly between: Seconds } {
   const most = Math.max(1, ...node.units.map((unit) => node.places[unit] ?? 0));
   let loads = 0;
-  let seconds = 0;
+  let seconds = inSeconds(0);
   for (const { pieces } of node.segments) {
     const full = Math.floor(pieces / most);
     const rest = pieces - full * most;
     loads += full + (rest > 0 ? 1 : 0);
-    seconds += full * (node.load[most] ?? 0) + (rest > 0 ? (node.load[rest] ?? 0) : 0);
+    seconds = plus(
+      seconds,
+      plus(times(node.load[most] ?? inSeconds(0), full), rest > 0 ? (node.load[rest] ?? inSeconds(0)) : inSeconds(0)),
+    );
   }
   return { loads, seconds, between: node.between };
 }
 
 /** Seconds of washing that cannot be had less: each surface begins with one dish, and every dish more is washed for. */
 function leastWashes(net: Network, group: readonly Node[], units: readonly number[]): Seconds {
-  if (!net.washes || units.some((unit) => net.isClearable[unit] !== true)) return 0;
+  if (!net.washes || units.some((unit) => net.isClearable[unit] !== true)) return inSeconds(0);
   const dishes = new Set(group.map((node) => node.recipe)).size;
-  return Math.max(0, dishes - units.length) * Math.min(...units.map((unit) => net.rewash[unit] ?? 0));
+  return inSeconds(Math.max(0, dishes - units.length) * Math.min(...units.map((unit) => net.rewash[unit] ?? 0)));
 }
 
 /** A unit that is washed has a load before it and one after it, the shortest there are. */
@@ -158,7 +168,10 @@ function washedBound(net: Network, group: readonly Node[], units: readonly numbe
   const hot = Math.min(...units.map((unit) => net.hotAt[unit] ?? 0));
   const shortest = Math.min(...group.map((node) => node.load[1] ?? 0));
   const between = Math.min(...group.map((node) => node.between));
-  return Math.max(ready, hot) + 2 * shortest + between + Math.min(...units.map((unit) => net.rewash[unit] ?? 0));
+  return plus(
+    plus(plus(largest(ready, inSeconds(hot)), inSeconds(2 * shortest)), inSeconds(between)),
+    smallest(...units.map((unit) => net.rewash[unit] ?? inSeconds(0))),
+  );
 }
 
 /** Units that are alike to a bound: of one surface, hot at the same moment. */
@@ -180,7 +193,7 @@ function byRates(net: Network, group: readonly Node[], units: readonly number[],
     bySurface.set(surface, [...(bySurface.get(surface) ?? []), unit]);
   }
   for (const row of bySurface.values())
-    kinds.push({ count: row.length, from: Math.max(ready, net.hotAt[row[0] ?? 0] ?? 0), unit: row[0] ?? 0 });
+    kinds.push({ count: row.length, from: largest(ready, net.hotAt[row[0] ?? 0] ?? inSeconds(0)), unit: row[0] ?? 0 });
   const dishes = new Map<number, { pieces: number; node: Node }>();
   for (const node of group) {
     const known = dishes.get(node.recipe);
@@ -193,7 +206,7 @@ function byRates(net: Network, group: readonly Node[], units: readonly number[],
       const there = net.units[unit];
       const places = there ? placesFor(there, node.job.recipe) : 0;
       if (!there || places < 1) return undefined;
-      const load = loadSeconds(node.job.recipe, places, net.input.pace, there.surface.kind);
+      const load = loadSeconds(node.job.recipe, inPieces(places), net.input.pace, there.surface.kind);
       return { surface: (load + node.between) / places, heat: load / places };
     }),
   }));
@@ -223,10 +236,12 @@ function byRates(net: Network, group: readonly Node[], units: readonly number[],
     return value;
   };
   // What arithmetic left behind the point is no second.
-  const inSeconds = (value: number): Seconds => Math.ceil(value - 1e-6);
+  const wholeSeconds = (value: number): Seconds => inSeconds(Math.ceil(value - 1e-6));
   // One dish on one kind of surface is a straight line in the weights: its best is at an end of it.
   if (rows.length === 1 && kinds.length === 1)
-    return inSeconds(Math.max(...counts.map((count, at) => valueOf(counts.map((_, k) => (k === at ? 1 / count : 0))))));
+    return wholeSeconds(
+      Math.max(...counts.map((count, at) => valueOf(counts.map((_, k) => (k === at ? 1 / count : 0))))),
+    );
   const total = counts.reduce((sum, count) => sum + count, 0);
   let weights = counts.map(() => 1 / total);
   let best = valueOf(weights);
@@ -249,7 +264,7 @@ function byRates(net: Network, group: readonly Node[], units: readonly number[],
           }
         }
     }
-  return inSeconds(best);
+  return wholeSeconds(best);
 }
 
 /** @returns seconds since the doors. */
@@ -332,15 +347,15 @@ export function boundOf(asked: Network): Seconds {
       let sum = 0;
       let spared = 0;
       for (const { one, from, tried, isShown } of all) {
-        const own = mostPieces(one, testers, from, until);
-        const pieces = tried < until ? Math.max(own, mostPieces(one, 0, tried, until)) : own;
+        const own = mostPieces(one, testers, inSeconds(from), until);
+        const pieces = tried < until ? Math.max(own, mostPieces(one, 0, inSeconds(tried), until)) : own;
         sum += pieces;
-        if (isShown && testers > 0) spared = Math.max(spared, mostPieces(one, 0, from, until) - pieces);
+        if (isShown && testers > 0) spared = Math.max(spared, mostPieces(one, 0, inSeconds(from), until) - pieces);
       }
       return sum + spared >= wanted;
     };
-    bound = Math.max(bound, leastThat(enough, ready) + after);
-    bound = Math.max(bound, byRates(net, group, units, ready) + after);
+    bound = Math.max(bound, leastThat(enough, inSeconds(ready)) + after);
+    bound = Math.max(bound, byRates(net, group, units, inSeconds(ready)) + after);
 
     // Loads are of one station each, but on ovens: so many loads at the least, each with its sides, its pours and the greasing after it.
     if (units.every((unit) => net.isOven[unit] !== true) && units.length > 0) {
@@ -363,9 +378,9 @@ export function boundOf(asked: Network): Seconds {
         }
         return seconds >= taken + washed && (quickest <= 0 || net.testers > 0 || count >= loads);
       };
-      bound = Math.max(bound, leastThat(room, ready) + after);
+      bound = Math.max(bound, leastThat(room, inSeconds(ready)) + after);
       // Where dishes outnumber the surfaces, some surface is washed between two of them.
-      if (washed > 0) bound = Math.max(bound, washedBound(net, group, units, ready) + after);
+      if (washed > 0) bound = Math.max(bound, washedBound(net, group, units, inSeconds(ready)) + after);
     }
   }
 
@@ -393,15 +408,17 @@ export function boundOf(asked: Network): Seconds {
     );
     // Each load is rounded to a second, and may be of one piece.
     const pours = sharing.reduce((sum, node) => {
-      const all = pouringSeconds(node.job.recipe, node.pieces, net.input.pace) - pouringSeconds(node.job.recipe, 0, 1);
+      const all =
+        pouringSeconds(node.job.recipe, node.pieces, net.input.pace) - pouringSeconds(node.job.recipe, inPieces(0), 1);
       return sum + Math.max(0, all - 0.5 - node.pieces / 2);
     }, 0);
     const after = Math.min(
       ...sharing.map(
-        (node) => Math.max(0, (node.load[0] ?? 0) - pouringSeconds(node.job.recipe, 0, 1)) + node.afterSeconds,
+        (node) =>
+          Math.max(0, (node.load[0] ?? 0) - pouringSeconds(node.job.recipe, inPieces(0), 1)) + node.afterSeconds,
       ),
     );
     bound = Math.max(bound, begin + Math.floor(pours / count) + after - 1);
   }
-  return bound;
+  return inSeconds(bound);
 }

@@ -1,6 +1,6 @@
-import { betweenSeconds, pouringSeconds, toMinutes } from "./durations";
+import { toMinutes, inMinutes, type Minutes, plus, minus } from "~/core/quantity";
+import { betweenSeconds, pouringSeconds } from "./durations";
 import type { SharedThing } from "~/core/gear";
-import type { Minutes } from "~/core/quantity";
 import type { PinnableBell, ScheduleInput, Task, Timeline } from "./types";
 
 /** Why one thing of a class waited for the one before it. */
@@ -131,14 +131,14 @@ function pouredAtPin(
   const poured = tasks.filter((task) => atHeat.includes(task.kind) && task.stationId === first.stationId);
   const from = poured.reduce((least, task) => Math.min(least, task.start), Infinity);
   return Math.abs(pin.at - from) <= near && batter.readyAt < pin.at - near
-    ? { bell: "pour", readyAt: batter.readyAt }
+    ? { bell: "pour", readyAt: inMinutes(batter.readyAt) }
     : null;
 }
 
 /** Follows the class back from what ends last: each task to what it waited for. Reads a timeline, decides nothing. */
 export function holdUp(timeline: Timeline, input: ScheduleInput): HoldUp {
   const called = timeline.bells.find((bell) => bell.kind === "eat")?.at ?? timeline.end;
-  const lastEnd = countedIn(timeline).reduce((last, task) => Math.max(last, task.end), 0);
+  const lastEnd = inMinutes(countedIn(timeline).reduce((last, task) => Math.max(last, task.end), 0));
   // A meal that waits for its pinned bell: what holds it up is what was ready last.
   const isPinned = input.pins?.some((pin) => pin.bell === "eat" && Math.abs(pin.at - called) <= near) ?? false;
   const eat = isPinned && lastEnd < called - near ? lastEnd : called;
@@ -163,11 +163,14 @@ export function holdUp(timeline: Timeline, input: ScheduleInput): HoldUp {
     minutesOn.set(task.surfaceId ?? "", (minutesOn.get(task.surfaceId ?? "") ?? 0) + task.end - task.start);
   const [longest] = [...minutesOn].sort((a, b) => b[1] - a[1]);
   const there = heat.filter(({ task }) => task.surfaceId === longest?.[0]);
-  const waitedFor = new Map<SharedThing, number>();
+  const waitedFor = new Map<SharedThing, Minutes>();
   for (const { taskId } of links) {
     const task = byId.get(taskId);
     if (task?.waitsFor !== undefined)
-      waitedFor.set(task.waitsFor, (waitedFor.get(task.waitsFor) ?? 0) + (task.waited ?? task.end - task.start));
+      waitedFor.set(
+        task.waitsFor,
+        plus(waitedFor.get(task.waitsFor) ?? inMinutes(0), task.waited ?? minus(task.end, task.start)),
+      );
   }
   const count = (because: LinkReason) => heat.slice(1).filter(({ link }) => link.because === because).length;
   const [mostly] = (["surface", "adult"] as const).filter((one) => count(one) > 0).sort((a, b) => count(b) - count(a));

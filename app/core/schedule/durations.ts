@@ -1,18 +1,24 @@
-import type { Minutes, Pieces, Seconds } from "~/core/quantity";
+import {
+  type Pieces,
+  type Seconds,
+  toSeconds,
+  dividedBy,
+  times,
+  inMinutes,
+  largest,
+  inSeconds,
+  plus,
+} from "~/core/quantity";
 import { type Recipe, type Step, type SurfaceKind, heatOn, isHeatPaced, lyingMinutes, methodOf } from "~/core/recipe";
 import type { ScheduleInput, StationJob } from "./types";
 
-/** Inside, a plan counts whole seconds: exact, the same in every engine, and never rounded up part by part. */
-export const toSeconds = (minutes: Minutes): number => Math.round(minutes * 60);
-export const toMinutes = (seconds: Seconds): number => seconds / 60;
-
 /** Starting values from teaching practice, in minutes. */
 export const handMinutes = {
-  washPerPerson: 25 / 60,
-  measureLine: 35 / 60,
-  sachet: 10 / 60,
-  crackEgg: 25 / 60,
-  demoMix: 4,
+  washPerPerson: inMinutes(25 / 60),
+  measureLine: inMinutes(35 / 60),
+  sachet: inMinutes(10 / 60),
+  crackEgg: inMinutes(25 / 60),
+  demoMix: inMinutes(4),
   /** How much longer a station takes when it follows the instructor step by step. */
   alongFactor: 1.25,
 } as const;
@@ -21,14 +27,14 @@ export const handMinutes = {
 export const washFigures = { cool: { low: 10, likely: 15, high: 20 }, washAndDry: 4 } as const;
 
 /** Minutes a wash takes before the surface heats again (its own preheat). */
-export const washMinutes = washFigures.cool.likely + washFigures.washAndDry;
+export const washMinutes = inMinutes(washFigures.cool.likely + washFigures.washAndDry);
 
 /** Seconds for doors, coats and hands: the sink is a queue. */
-export const arrivalSeconds = (input: ScheduleInput): number =>
+export const arrivalSeconds = (input: ScheduleInput): Seconds =>
   toSeconds(
-    Math.max(
+    largest(
       input.doorsMinutes,
-      (input.people * (input.handwash ?? handMinutes.washPerPerson)) / Math.max(1, input.sinks),
+      dividedBy(times(input.handwash ?? handMinutes.washPerPerson, input.people), Math.max(1, input.sinks)),
     ),
   );
 
@@ -49,25 +55,34 @@ export function stepSeconds(
   step: Step,
   job: StationJob,
   input: ScheduleInput,
-): { readonly measuring: number; readonly whole: number } {
-  if (isHeatPaced(step, job.recipe)) return { measuring: 0, whole: toSeconds(step.minutes.likely) };
+): { readonly measuring: Seconds; readonly whole: Seconds } {
+  if (isHeatPaced(step, job.recipe))
+    return { measuring: inSeconds(0), whole: toSeconds(inMinutes(step.minutes.likely)) };
   const isFirstMix = methodOf(job.recipe).mixing.find((one) => one.kind === "mix") === step;
   const measuring = isFirstMix ? measuringMinutes(job, input) : 0;
   const pace = handPace(input);
-  return { measuring: toSeconds(measuring * pace), whole: toSeconds((step.minutes.likely + measuring) * pace) };
+  return {
+    measuring: toSeconds(inMinutes(measuring * pace)),
+    whole: toSeconds(inMinutes((step.minutes.likely + measuring) * pace)),
+  };
 }
 
 /** Pouring and lifting are handwork: by the audience, or by an adult where the recipe leaves the heat to one. */
 const heatPace = (recipe: Recipe, pace: number): number => (methodOf(recipe).cook?.who === "adult" ? 1 : pace);
 
 /** Seconds from the first pour of a load until its last piece is poured; where it is poured in two halves, its second half. */
-export const pouringSeconds = (recipe: Recipe, pieces: Pieces, pace: number): number =>
-  toSeconds(pieces * recipe.heat.pourPerPiece * heatPace(recipe, pace) + (recipe.heat.halves?.likely ?? 0));
+export const pouringSeconds = (recipe: Recipe, pieces: Pieces, pace: number): Seconds =>
+  toSeconds(inMinutes(pieces * recipe.heat.pourPerPiece * heatPace(recipe, pace) + (recipe.heat.halves?.likely ?? 0)));
 
 /** Seconds from the first pour of a load until its last piece is out, on a kind of surface. */
-export const loadSeconds = (recipe: Recipe, pieces: Pieces, pace: number, kind: SurfaceKind): number =>
-  toSeconds(pieces * recipe.heat.pourPerPiece * heatPace(recipe, pace) + lyingMinutes(heatOn(recipe.heat, kind)));
+export const loadSeconds = (recipe: Recipe, pieces: Pieces, pace: number, kind: SurfaceKind): Seconds =>
+  toSeconds(
+    plus(
+      inMinutes(pieces * recipe.heat.pourPerPiece * heatPace(recipe, pace)),
+      lyingMinutes(heatOn(recipe.heat, kind)),
+    ),
+  );
 
 /** Seconds after a load before the surface takes the next one: lifting and greasing by hand, heating up again by the clock. */
-export const betweenSeconds = (recipe: Recipe, pace: number): number =>
-  toSeconds(recipe.heat.turnaround * heatPace(recipe, pace) + recipe.heat.recover);
+export const betweenSeconds = (recipe: Recipe, pace: number): Seconds =>
+  toSeconds(inMinutes(recipe.heat.turnaround * heatPace(recipe, pace) + recipe.heat.recover));

@@ -1,3 +1,4 @@
+import { inMinutes, minus, largest, type Minutes } from "~/core/quantity";
 import { lateBatters } from "./readings";
 import { schedule } from "./schedule";
 import type { ScheduleFinding, ScheduleInput, Task, Timeline } from "./types";
@@ -11,7 +12,7 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
   const over = timeline.end - available;
   if (over > 0) findings.push({ code: "does-not-fit", level: "warns", minutes: timeline.end, available, over });
 
-  const queue = timeline.critical.find((part) => part.kind === "queue")?.minutes ?? 0;
+  const queue = timeline.critical.find((part) => part.kind === "queue")?.minutes ?? inMinutes(0);
   const used = new Map<string, number>();
   const surfaceOf = new Map(timeline.units.map((unit) => [unit.id, unit.surfaceId]));
   for (const task of timeline.tasks) {
@@ -53,7 +54,7 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
         code: "cook-by-passed",
         level: "warns",
         stationIds: own.map((one) => one.stationId),
-        minutes: latest.minutes,
+        minutes: inMinutes(latest.minutes),
         max: latest.max,
         why,
       });
@@ -70,7 +71,7 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
     const rings = timeline.bells.find((one) => one.kind === bell)?.at;
     // Under half a minute nobody sees on a clock.
     if (rings !== undefined && rings - at > 0.5)
-      findings.push({ code: "pin-not-kept", level: "warns", bell, at, minutes: rings - at });
+      findings.push({ code: "pin-not-kept", level: "warns", bell, at, minutes: minus(rings, at) });
   }
   const idle = timeline.idle.filter((one) => one.minutes >= (input.idleBorne ?? idleWorthSaying));
   if (idle.length > 0)
@@ -78,7 +79,7 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
       code: "stands-idle",
       level: "notes",
       stationIds: idle.map((one) => one.stationId),
-      minutes: Math.max(...idle.map((one) => one.minutes)),
+      minutes: largest(...idle.map((one) => one.minutes)),
     });
   const shared = input.surfaces.reduce(
     (count, one) => count + one.count * (one.at === "station" ? input.stations.length : 1),
@@ -99,7 +100,7 @@ function thingsWaitedFor({ tasks }: Timeline, { goesRound = [] }: ScheduleInput)
     const stationIds = [...new Set(waiting.flatMap((task) => task.stationId ?? []))];
     return minutes < thingWorthSaying
       ? []
-      : [{ code: "waits-for-thing", level: "notes", thing, count, stationIds, minutes }];
+      : [{ code: "waits-for-thing", level: "notes", thing, count, stationIds, minutes: inMinutes(minutes) }];
   });
 }
 /** Minutes of waiting for a thing below which nobody notices (starting value). */
@@ -115,10 +116,10 @@ function mixingLater(timeline: Timeline): ScheduleFinding[] {
   const begins = new Map<string, number>();
   for (const task of timeline.tasks)
     if (task.stationId !== null && begunBy(task) && !begins.has(task.stationId)) begins.set(task.stationId, task.start);
-  const byMinute = new Map<number, string[]>();
+  const byMinute = new Map<Minutes, string[]>();
   for (const [stationId, at] of begins) {
     // Rounded down: who begins a little sooner is never too late.
-    const minutes = Math.floor(at - bell + 1 / 60);
+    const minutes = inMinutes(Math.floor(at - bell + 1 / 60));
     if (minutes >= 1) byMinute.set(minutes, [...(byMinute.get(minutes) ?? []), stationId]);
   }
   return [...byMinute]

@@ -1,3 +1,4 @@
+import { inMinutes, inPieces } from "~/core/quantity";
 import fc from "fast-check";
 import { greasedLoads } from "./readings";
 import type { Task } from "./types";
@@ -8,9 +9,9 @@ const load = (surfaceId: string, stationId: string | null, start: number, kind: 
   stationId,
   surfaceId,
   stepId: null,
-  start,
-  end: start + 4,
-  pieces: 2,
+  start: inMinutes(start),
+  end: inMinutes(start + 4),
+  pieces: inPieces(2),
   loadNumber: 1,
 });
 

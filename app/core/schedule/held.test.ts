@@ -1,3 +1,4 @@
+import { inSeconds, inCelsius, inPieces } from "~/core/quantity";
 import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { plan } from "~/core/plan";
@@ -16,9 +17,9 @@ const held = fc
     from: fc.integer({ min: 0, max: 30 }),
     takes: fc.integer({ min: 1, max: 9 }),
   })
-  .map(({ thing, from, takes }): Held => ({ thing, from, to: from + takes }));
+  .map(({ thing, from, takes }): Held => ({ thing, from: inSeconds(from), to: inSeconds(from + takes) }));
 const later = (rows: readonly Held[], by: number) =>
-  rows.map((one) => ({ ...one, from: one.from + by, to: one.to + by }));
+  rows.map((one) => ({ ...one, from: inSeconds(one.from + by), to: inSeconds(one.to + by) }));
 
 test("what is wanted begins as soon as all of it is there, and not a second sooner", () => {
   fc.assert(
@@ -32,7 +33,7 @@ test("what is wanted begins as soon as all of it is there, and not a second soon
           ["mixer" as const, count],
           ["scale" as const, 1],
         ]);
-        const begin = soonestThere(own, others, counts, from);
+        const begin = soonestThere(own, others, counts, inSeconds(from));
         expect(begin).toBeGreaterThanOrEqual(from);
         expect(isThere(later(own, begin), others, counts)).toBe(true);
         for (let sooner = from; sooner < begin; sooner += 1)
@@ -80,12 +81,18 @@ test("what is done after the last piece waits for the one microwave, whoever is 
         draws: [],
         minutes: { low: 3, likely: 4, high: 5 },
         tools: [],
-        warmth: { place: "microwave", c: 75 },
+        warmth: { place: "microwave", c: inCelsius(75) },
       },
     ],
   };
   const input = (microwaves: number): ScheduleInput => ({
-    stations: ["a", "b", "c"].map((stationId) => ({ stationId, recipe, pieces: 4, measuredLines: 0, eggs: 0 })),
+    stations: ["a", "b", "c"].map((stationId) => ({
+      stationId,
+      recipe,
+      pieces: inPieces(4),
+      measuredLines: 0,
+      eggs: 0,
+    })),
     surfaces: [surface("griddle", "electric-griddle", 4, 3)],
     ...plainRoom,
     goesRound: [{ thing: "microwave", count: microwaves }],

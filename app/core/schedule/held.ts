@@ -1,5 +1,5 @@
 import type { SharedThing } from "~/core/gear";
-import type { Pieces, Seconds } from "~/core/quantity";
+import { type Pieces, type Seconds, inSeconds, minus, plus, times, smallest } from "~/core/quantity";
 import type { ChainTask, Network, Node } from "./network";
 
 /** A thing that goes round, at one table from a moment to another. */
@@ -16,7 +16,9 @@ export const countsOf = ({ input }: Network): Counts =>
 
 const heldIn = (tasks: readonly ChainTask[], counts: Counts, begin: Seconds): Held[] =>
   tasks.flatMap(({ from, things, holds }) =>
-    things.flatMap((thing) => (counts.has(thing) ? [{ thing, from: begin + from, to: begin + from + holds }] : [])),
+    things.flatMap((thing) =>
+      counts.has(thing) ? [{ thing, from: plus(begin, from), to: plus(plus(begin, from), holds) }] : [],
+    ),
   );
 
 /** What a table has while it mixes first, with what it makes beside, beginning at a moment; and while it mixes a second time. */
@@ -26,20 +28,21 @@ export const heldAgain = (node: Node, counts: Counts, begin: Seconds): Held[] =>
   heldIn(node.again.chain, counts, begin);
 /** What one thing done after the last piece wants, by when it begins. */
 export const heldAfter = (task: ChainTask, counts: Counts, begin: Seconds): Held[] =>
-  heldIn([{ ...task, from: 0, to: task.to - task.from }], counts, begin);
+  heldIn([{ ...task, from: inSeconds(0), to: minus(task.to, task.from) }], counts, begin);
 
 /**
  * When a load has what its batter is poured with, from its begin on: at each tester while that is poured, then while its pieces are,
  * and where they are poured in two halves until the second is. Nothing where every table has its own.
  */
-export function heldPouring(node: Node, unit: number, testers: number, pieces: Pieces, begin: Seconds): Held[] {
+export function heldPouring(node: Node, unit: number, testers: Pieces, pieces: Pieces, begin: Seconds): Held[] {
   const { pouredWith: thing, pouring } = node;
   if (thing === null) return [];
-  const tester = (node.loadOn[unit] ?? node.load)[1] ?? 0;
-  const start = begin + testers * tester;
+  const tester = (node.loadOn[unit] ?? node.load)[1] ?? inSeconds(0);
+  const start = plus(begin, times(tester, testers));
   const held: Held[] = [];
-  for (let from = begin; from < start; from += tester) held.push({ thing, from, to: from + (pouring[1] ?? 0) });
-  if (pieces > 0) held.push({ thing, from: start, to: start + (pouring[pieces] ?? 0) });
+  for (let from = begin; from < start; from = plus(from, tester))
+    held.push({ thing, from, to: plus(from, pouring[1] ?? inSeconds(0)) });
+  if (pieces > 0) held.push({ thing, from: start, to: plus(start, pouring[pieces] ?? inSeconds(0)) });
   return held;
 }
 
@@ -61,10 +64,12 @@ export function soonestThere(own: readonly Held[], others: readonly Held[], coun
   for (;;) {
     const at = begin;
     const behind = own.flatMap((use) =>
-      inTheWay({ ...use, from: at + use.from, to: at + use.to }, others, counts).map((one) => one.to - use.from),
+      inTheWay({ ...use, from: plus(at, use.from), to: plus(at, use.to) }, others, counts).map(
+        (one) => one.to - use.from,
+      ),
     );
     if (behind.length === 0) return begin;
     // The first of them to be given back lets it try again: always later, as what is in the way is still in use then.
-    begin = Math.min(...behind);
+    begin = smallest(...behind.map(inSeconds));
   }
 }

@@ -1,4 +1,15 @@
-import type { Pieces, Seconds } from "~/core/quantity";
+import {
+  type Pieces,
+  type Seconds,
+  minus,
+  inPieces,
+  plus,
+  largest,
+  inSeconds,
+  times,
+  smallest,
+  sumOf,
+} from "~/core/quantity";
 import { type Counts, type Held, countsOf, heldAgain, heldFirst, heldPouring, soonestThere } from "./held";
 import type { Network, Node } from "./network";
 
@@ -6,7 +17,7 @@ import type { Network, Node } from "./network";
 export interface Gene {
   unit: number;
   stations: number[];
-  pieces: number[];
+  pieces: Pieces[];
 }
 
 /** An order by numbers, as the search moves it about; see `Order` for the one that is kept. */
@@ -29,7 +40,7 @@ export interface Placed {
   readonly washTo: Seconds;
   /** When it begins with its testers, when the load itself is poured, when its last piece is out. */
   from: Seconds;
-  readonly testers: number;
+  readonly testers: Pieces;
   start: Seconds;
   end: Seconds;
   /** Seconds after which the unit takes the next load. */
@@ -47,9 +58,9 @@ export interface Laid {
   /** When the load is shown, and on which unit; null where none is. */
   readonly demo: { readonly unit: number; readonly start: Seconds; readonly end: Seconds } | null;
   /** For each station: when its chain begins, later than `mixFrom` where its batter would wait too long. */
-  readonly begins: number[];
+  readonly begins: Seconds[];
   /** For each station: when it begins to mix the second half; 0 where there is none. */
-  readonly seconds: number[];
+  readonly seconds: Seconds[];
   /** For each station: when it begins each thing it does after its last piece; see `settle`. */
   afters: readonly (readonly Seconds[])[];
   /** Units that had another food on them before one it must not meet, and that no washing clears. */
@@ -88,18 +99,18 @@ const isBetter = (one: Choice, best: Choice | undefined): boolean =>
 
 /** Which segment is cooked when a station has so many pieces left, and how many of these are of it. */
 function segmentAt({ pieces, segments }: Node, left: Pieces): { readonly segment: number; readonly left: Pieces } {
-  let cooked = pieces - left;
+  let cooked = minus(pieces, left);
   for (let segment = 0; segment < segments.length - 1; segment += 1) {
-    const here = segments[segment]?.pieces ?? 0;
-    if (cooked < here) return { segment, left: here - cooked };
-    cooked -= here;
+    const here = segments[segment]?.pieces ?? inPieces(0);
+    if (cooked < here) return { segment, left: minus(here, cooked) };
+    cooked = minus(cooked, here);
   }
-  return { segment: segments.length - 1, left: (segments[segments.length - 1]?.pieces ?? 0) - cooked };
+  return { segment: segments.length - 1, left: minus(segments[segments.length - 1]?.pieces ?? inPieces(0), cooked) };
 }
 
 /** Of how many pieces a load of a station could be now: those it has left of the mix it cooks, after so many testers. */
 const leftOfMix = ({ pieces, firstMix }: Node, left: Pieces): Pieces =>
-  pieces - left < firstMix ? left - pieces + firstMix : left;
+  pieces - left < firstMix ? plus(minus(left, pieces), firstMix) : left;
 
 /** Which of a row is free first; the first of those that are free at once. */
 function firstFree(row: readonly Seconds[]): number {
@@ -144,33 +155,35 @@ export class Bench {
     this.lastRecipe = this.unitFree.map(() => nobody);
     this.lastUser = this.unitFree.map(() => nobody);
     this.isUsed = this.unitFree.map(() => false);
-    this.hot = net.hotPlaces === null ? [] : Array.from({ length: net.hotPlaces }, () => 0);
+    this.hot = net.hotPlaces === null ? [] : Array.from({ length: net.hotPlaces }, () => inSeconds(0));
     this.remaining = nodes.map((node) => node.pieces);
     this.loadsOf = nodes.map(() => 0);
     this.claimAt = net.claims.map(() => 0);
-    this.handFree = nodes.map((node) => (node.hands > 0 ? Array.from({ length: node.hands }, () => 0) : null));
+    this.handFree = nodes.map((node) =>
+      node.hands > 0 ? Array.from({ length: node.hands }, () => inSeconds(0)) : null,
+    );
     this.canTake = nodes.map((node) => node.units.length > 0);
     this.counts = countsOf(net);
     this.isPouredInTurn = nodes.some((node) => node.pouredWith !== null);
-    let demoEnd = 0;
+    let demoEnd = inSeconds(0);
     let mixFrom = net.demoMixEnd;
     const unit = shown?.units[demoUnit] ?? shown?.units[0];
     if (shown && unit !== undefined) {
       const mixed = showsFirst
         ? net.demoMixEnd
-        : nodes.reduce((last, node) => Math.max(last, net.demoMixEnd + node.handsAfter), net.demoMixEnd);
-      const start = Math.max(mixed, net.shownHotAt[unit] ?? 0);
-      demoEnd = start + (shown.secondsOn[unit] ?? shown.seconds);
+        : nodes.reduce((last, node) => largest(last, plus(net.demoMixEnd, node.handsAfter)), net.demoMixEnd);
+      const start = largest(mixed, net.shownHotAt[unit] ?? inSeconds(0));
+      demoEnd = plus(start, shown.secondsOn[unit] ?? shown.seconds);
       if (showsFirst) mixFrom = demoEnd;
       this.isUsed[unit] = true;
       this.lastRecipe[unit] = shown.recipe;
       this.lastUser[unit] = theDemo;
-      this.unitFree[unit] = Math.max(demoEnd + shown.between, net.hotAt[unit] ?? 0);
+      this.unitFree[unit] = largest(plus(demoEnd, shown.between), net.hotAt[unit] ?? inSeconds(0));
       this.demo = { unit, start, end: demoEnd };
     } else this.demo = null;
     this.mixFrom = mixFrom;
-    this.ready = nodes.map((node) => Math.max(mixFrom + node.readyAfter, demoEnd));
-    this.seconds = nodes.map(() => 0);
+    this.ready = nodes.map((node) => largest(plus(mixFrom, node.readyAfter), demoEnd));
+    this.seconds = nodes.map(() => inSeconds(0));
   }
 
   /** May this station use this unit now? A unit kept for somebody apart is theirs alone until they are done. */
@@ -194,13 +207,15 @@ export class Bench {
   }
 
   private washSeconds(node: Node, unit: number): Seconds {
-    return this.net.isClearable[unit] === true && this.mustWash(node, unit) ? (this.net.rewash[unit] ?? 0) : 0;
+    return this.net.isClearable[unit] === true && this.mustWash(node, unit)
+      ? (this.net.rewash[unit] ?? inSeconds(0))
+      : inSeconds(0);
   }
 
-  testersOn(node: Node, unit: number): number {
+  testersOn(node: Node, unit: number): Pieces {
     return this.isUsed[unit] === true
-      ? 0
-      : Math.min(this.net.testers, leftOfMix(node, this.remaining[node.index] ?? 0));
+      ? inPieces(0)
+      : smallest(this.net.testers, leftOfMix(node, this.remaining[node.index] ?? inPieces(0)));
   }
 
   /** The place at the heat to take from a moment on: the one that has been free for the shortest time, else the first to be free. */
@@ -221,22 +236,22 @@ export class Bench {
 
   /** When this station could begin on this unit, testers and all, its batter ready at `ready`; `withAdults` minds their places, too. */
   beginOn(node: Node, unit: number, ready: Seconds, withAdults = true): Seconds {
-    let from = Math.max(ready, (this.unitFree[unit] ?? 0) + this.washSeconds(node, unit));
+    let from = largest(ready, plus(this.unitFree[unit] ?? inSeconds(0), this.washSeconds(node, unit)));
     const hands = this.handFree[node.index];
-    if (hands) from = Math.max(from, hands[firstFree(hands)] ?? 0);
-    return withAdults && this.hot.length > 0 ? Math.max(from, this.hot[this.placeAt(from)] ?? 0) : from;
+    if (hands) from = largest(from, hands[firstFree(hands)] ?? inSeconds(0));
+    return withAdults && this.hot.length > 0 ? largest(from, this.hot[this.placeAt(from)] ?? inSeconds(0)) : from;
   }
 
   /** The same, from a moment on, when what its batter is poured with is there, too. */
   private pourOn(node: Node, unit: number, pieces: Pieces, begin: Seconds): Seconds {
     if (node.pouredWith === null) return begin;
-    const own = heldPouring(node, unit, this.testersOn(node, unit), pieces, 0);
+    const own = heldPouring(node, unit, this.testersOn(node, unit), pieces, inSeconds(0));
     let over = this.pours.length;
     while (over > 0 && (this.pours[over - 1]?.to ?? 0) > begin) over -= 1;
     const others = this.pours.slice(over);
     for (let from = begin; ;) {
       const there = soonestThere(own, others, this.counts, from);
-      const adult = this.hot.length > 0 ? (this.hot[this.placeAt(there)] ?? 0) : 0;
+      const adult = this.hot.length > 0 ? (this.hot[this.placeAt(there)] ?? inSeconds(0)) : inSeconds(0);
       if (adult <= there) return there;
       from = adult;
     }
@@ -251,51 +266,51 @@ export class Bench {
     const lead = net.nodes[stations[0] ?? -1];
     if (!lead || (this.remaining[lead.index] ?? 0) < 1) return false;
     const testers = this.testersOn(lead, unit);
-    let room = lead.places[unit] ?? 0;
-    let ready = this.ready[lead.index] ?? 0;
+    let room = lead.places[unit] ?? inPieces(0);
+    let ready = this.ready[lead.index] ?? inSeconds(0);
     const laid: number[] = [];
-    const counts: number[] = [];
+    const counts: Pieces[] = [];
     const segments: number[] = [];
     for (let n = 0; n < stations.length; n += 1) {
       const node = net.nodes[stations[n] ?? -1];
       if (!node) continue;
-      const before = this.remaining[node.index] ?? 0;
-      const tried = n === 0 ? testers : 0;
-      const on = segmentAt(node, before - tried);
-      const count = Math.min(pieces[n] ?? 0, on.left, room, leftOfMix(node, before) - tried);
+      const before = this.remaining[node.index] ?? inPieces(0);
+      const tried = n === 0 ? testers : inPieces(0);
+      const on = segmentAt(node, minus(before, tried));
+      const count = smallest(pieces[n] ?? inPieces(0), on.left, room, minus(leftOfMix(node, before), tried));
       if (n > 0 && (count < 1 || net.isOven[unit] !== true)) continue;
       if (n > 0 && (laid.includes(node.index) || !this.mayUse(node, unit) || this.mustWash(node, unit))) continue;
       if (n > 0 && net.alike[lead.recipe]?.[node.recipe] !== true) continue;
       laid.push(node.index);
-      counts.push(Math.max(0, count));
+      counts.push(largest(inPieces(0), count));
       segments.push(count > 0 ? on.segment : segmentAt(node, before).segment);
-      room -= Math.max(0, count);
-      ready = Math.max(ready, this.ready[node.index] ?? 0);
+      room = minus(room, largest(inPieces(0), count));
+      ready = largest(ready, this.ready[node.index] ?? inSeconds(0));
     }
     // A load of nothing is none: it would take a surface for no pieces.
     if (testers < 1 && counts.every((count) => count < 1)) return false;
-    const total = counts.reduce((sum, count) => sum + count, 0);
+    const total = sumOf(counts);
     const soonest = this.beginOn(lead, unit, ready);
     const from = this.pourOn(lead, unit, total, soonest);
     const washed = this.washSeconds(lead, unit);
     if (washed === 0 && this.mustWash(lead, unit)) this.uncleared.add(unit);
     const load = lead.loadOn[unit] ?? lead.load;
-    const start = from + testers * (load[1] ?? 0);
-    const end = total > 0 ? start + (load[total] ?? 0) : start;
-    const free = this.unitFree[unit] ?? 0;
+    const start = plus(from, times(load[1] ?? inSeconds(0), testers));
+    const end = total > 0 ? plus(start, load[total] ?? inSeconds(0)) : start;
+    const free = this.unitFree[unit] ?? inSeconds(0);
     this.loads.push({
       unit,
       stations: laid,
       pieces: counts,
       segments,
       washFrom: free,
-      washTo: free + washed,
+      washTo: plus(free, washed),
       from,
       testers,
       start,
       end,
       between: lead.between,
-      waited: from - soonest,
+      waited: minus(from, soonest),
       station: lead.index,
     });
     // By their ends: most begin behind all others, and only the last of them are in anybody's way.
@@ -306,15 +321,15 @@ export class Bench {
     }
     if (this.hot.length > 0) this.hot[this.placeAt(from)] = end;
     const hands = this.handFree[lead.index];
-    if (hands) hands[firstFree(hands)] = start + (load[total] ?? 0) - (load[0] ?? 0);
+    if (hands) hands[firstFree(hands)] = minus(plus(start, load[total] ?? inSeconds(0)), load[0] ?? inSeconds(0));
     this.isUsed[unit] = true;
     this.lastRecipe[unit] = lead.recipe;
     this.lastUser[unit] = lead.index;
-    this.unitFree[unit] = end + lead.between;
+    this.unitFree[unit] = plus(end, lead.between);
     for (let n = 0; n < laid.length; n += 1) {
       const index = laid[n] ?? 0;
-      const before = this.remaining[index] ?? 0;
-      const after = before - (counts[n] ?? 0) - (n === 0 ? testers : 0);
+      const before = this.remaining[index] ?? inPieces(0);
+      const after = minus(minus(before, inPieces(counts[n] ?? 0)), n === 0 ? testers : inPieces(0));
       this.remaining[index] = after;
       if ((counts[n] ?? 0) > 0) this.loadsOf[index] = (this.loadsOf[index] ?? 0) + 1;
       const node = net.nodes[index];
@@ -337,17 +352,19 @@ export class Bench {
    * does it all after the first half is cooked.
    */
   private mixAgain(node: Node): void {
-    const hands = Math.max(this.mixFrom + node.handsAfter, this.demo?.end ?? 0);
+    const hands = largest(plus(this.mixFrom, node.handsAfter), this.demo?.end ?? inSeconds(0));
     const cooked = node.isOneHanded
-      ? this.loads.reduce((last, load) => (load.stations.includes(node.index) ? Math.max(last, load.end) : last), 0)
-      : 0;
+      ? inSeconds(
+          this.loads.reduce((last, load) => (load.stations.includes(node.index) ? Math.max(last, load.end) : last), 0),
+        )
+      : inSeconds(0);
     // Where pours take turns at the hands, one pair of them, the first that has nothing more to pour, mixes instead.
     const own = this.handFree[node.index];
     const pair = own ? firstFree(own) : 0;
-    const from = this.whenThere(node, Math.max(hands, cooked, own?.[pair] ?? 0));
-    if (own) own[pair] = from + node.again.handsAfter;
+    const from = this.whenThere(node, largest(hands, cooked, own?.[pair] ?? inSeconds(0)));
+    if (own) own[pair] = plus(from, node.again.handsAfter);
     this.seconds[node.index] = from;
-    this.ready[node.index] = from + node.again.readyAfter;
+    this.ready[node.index] = plus(from, node.again.readyAfter);
   }
 
   /** When what goes round is there for a second mix, behind all first ones and the second ones that came before. */
@@ -355,7 +372,7 @@ export class Bench {
     const { net } = this;
     if (net.input.goesRound === undefined) return from;
     const counts = countsOf(net);
-    const own = heldAgain(node, counts, 0);
+    const own = heldAgain(node, counts, inSeconds(0));
     if (own.length === 0) return from;
     this.held ??= net.nodes.flatMap((one) => heldFirst(one, counts, this.mixFrom));
     const begin = soonestThere(own, this.held, counts, from);
@@ -365,18 +382,18 @@ export class Bench {
 
   /** Pieces of the next load of a station on a unit, behind its testers there, and how many loads what it has left makes. */
   private sizeOn(node: Node, unit: number, evenly: boolean): { readonly size: Pieces; readonly loads: number } {
-    const before = this.remaining[node.index] ?? 0;
+    const before = this.remaining[node.index] ?? inPieces(0);
     const testers = this.testersOn(node, unit);
-    const after = Math.max(0, before - testers);
-    const places = Math.max(1, node.places[unit] ?? 0);
+    const after = largest(inPieces(0), minus(before, testers));
+    const places = largest(inPieces(1), node.places[unit] ?? inPieces(0));
     const { segment, left } = segmentAt(node, after);
     const here = Math.ceil(left / places);
     let loads = here;
     for (let next = segment + 1; next < node.segments.length; next += 1)
       loads += Math.ceil((node.segments[next]?.pieces ?? 0) / places);
     // Testers took the last of the first mix: the next load waits for the second.
-    if (leftOfMix(node, before) <= testers) return { size: 0, loads: loads + 1 };
-    return { size: evenly && here > 1 ? Math.ceil(left / here) : Math.min(left, places), loads };
+    if (leftOfMix(node, before) <= testers) return { size: inPieces(0), loads: loads + 1 };
+    return { size: evenly && here > 1 ? inPieces(Math.ceil(left / here)) : smallest(left, places), loads };
   }
 
   /**
@@ -395,25 +412,25 @@ export class Bench {
   /** A station's next load on one unit; undefined where it may not use that unit now. */
   private choiceOn(node: Node, unit: number, evenly: boolean, inFull: boolean): Choice | undefined {
     if (!this.mayUse(node, unit)) return undefined;
-    const ready = this.ready[node.index] ?? 0;
+    const ready = this.ready[node.index] ?? inSeconds(0);
     const places = node.places[unit] ?? 0;
     const testers = this.testersOn(node, unit);
     const { size, loads } = this.sizeOn(node, unit, evenly);
     const soonest = this.beginOn(node, unit, ready, inFull);
     const from = inFull ? this.pourOn(node, unit, size, soonest) : soonest;
     const load = node.loadOn[unit] ?? node.load;
-    const start = from + testers * (load[1] ?? 0);
-    const end = size > 0 ? start + (load[size] ?? 0) : start;
+    const start = plus(from, times(load[1] ?? inSeconds(0), testers));
+    const end = size > 0 ? plus(start, load[size] ?? inSeconds(0)) : start;
     // Ends soonest for the pieces it takes: what is left over would take as long again for each load.
-    const rest = loads > 1 ? (loads - 1) * ((load[places] ?? 0) + node.between) : 0;
-    return { unit, size, from, start, rate: end + rest };
+    const rest = loads > 1 ? times(plus(load[places] ?? inSeconds(0), node.between), loads - 1) : inSeconds(0);
+    return { unit, size, from, start, rate: plus(end, rest) };
   }
 
   /** Others who lie in the same oven load beside the first: their batter is ready, and one time is right for all. */
   private beside(lead: Node, unit: number, size: Pieces, start: Seconds): [number[], Pieces[]] {
     const stations = [lead.index];
     const pieces = [size];
-    let room = (lead.places[unit] ?? 0) - size;
+    let room = minus(lead.places[unit] ?? inPieces(0), size);
     if (room < 1 || this.net.isOven[unit] !== true) return [stations, pieces];
     const others = this.net.nodes
       .filter(
@@ -427,11 +444,11 @@ export class Bench {
       )
       .sort((a, b) => (this.loadsOf[a.index] ?? 0) - (this.loadsOf[b.index] ?? 0));
     for (const node of others) {
-      const count = Math.min(room, segmentAt(node, this.remaining[node.index] ?? 0).left);
+      const count = smallest(room, segmentAt(node, this.remaining[node.index] ?? inPieces(0)).left);
       if (count < 1) break;
       stations.push(node.index);
       pieces.push(count);
-      room -= count;
+      room = minus(room, count);
     }
     return [stations, pieces];
   }
@@ -453,7 +470,10 @@ export class Bench {
           const node = row[next];
           if (!node || this.isUsed[unit] === true || !node.units.includes(unit) || !this.mayUse(node, unit)) continue;
           const { size } = this.sizeOn(node, unit, rule.isEven);
-          this.lay(unit, ...this.beside(node, unit, size, this.beginOn(node, unit, this.ready[node.index] ?? 0)));
+          this.lay(
+            unit,
+            ...this.beside(node, unit, size, this.beginOn(node, unit, this.ready[node.index] ?? inSeconds(0))),
+          );
           next += 1;
         }
       row = row.filter((node) => (this.remaining[node.index] ?? 0) > 0);

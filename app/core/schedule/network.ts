@@ -1,4 +1,15 @@
-import type { Pieces, Seconds } from "~/core/quantity";
+import {
+  type Pieces,
+  type Seconds,
+  toSeconds,
+  inPieces,
+  inSeconds,
+  plus,
+  inMinutes,
+  minus,
+  largest,
+  smallest,
+} from "~/core/quantity";
 import {
   type Heat,
   type Recipe,
@@ -18,7 +29,6 @@ import {
   loadSeconds,
   pouringSeconds,
   stepSeconds,
-  toSeconds,
   washMinutes,
 } from "./durations";
 import type { PinnableBell, ScheduleInput, StationJob, TaskKind } from "./types";
@@ -51,15 +61,15 @@ export interface Segment {
 
 /** The pieces of a station by rounds and mixes, in the order they are cooked: the second mix begins where the first one's pieces end. */
 export function segmentsOf(rounds: readonly Pieces[], firstMix: Pieces): Segment[] {
-  let before = 0;
+  let before = inPieces(0);
   return rounds.flatMap((pieces, round): Segment[] => {
-    const first = Math.max(0, Math.min(pieces, firstMix - before));
-    before += pieces;
+    const first = largest(inPieces(0), smallest(pieces, minus(firstMix, before)));
+    before = plus(before, pieces);
     const parts = [
       { pieces: first, round, mix: 0 },
-      { pieces: pieces - first, round, mix: 1 },
+      { pieces: minus(pieces, first), round, mix: 1 },
     ].filter((part) => part.pieces > 0);
-    return parts.length > 0 ? parts : [{ pieces: 0, round, mix: before > firstMix ? 1 : 0 }];
+    return parts.length > 0 ? parts : [{ pieces: inPieces(0), round, mix: before > firstMix ? 1 : 0 }];
   });
 }
 
@@ -148,7 +158,7 @@ export interface Network {
     readonly units: readonly number[];
   } | null;
   readonly hotPlaces: number | null;
-  readonly testers: number;
+  readonly testers: Pieces;
   readonly washes: boolean;
 }
 
@@ -180,37 +190,37 @@ const chainKinds: Partial<Readonly<Record<StepKind, TaskKind>>> = { rest: "wait"
 function chainOf(job: StationJob, input: ScheduleInput) {
   const method = methodOf(job.recipe);
   const chain: ChainTask[] = [];
-  let at = 0;
-  let wetAfter: number | undefined;
+  let at = inSeconds(0);
+  let wetAfter: Seconds | undefined;
   const add = (kind: TaskKind, step: Step, took: { measuring: Seconds; whole: Seconds }) => {
     if (took.whole > 0)
       chain.push({
         kind,
         stepId: step.id,
         from: at,
-        to: at + took.whole,
+        to: plus(at, took.whole),
         ...wantedBy(step, job.recipe, took),
-        waited: 0,
-        caughtUp: 0,
+        waited: inSeconds(0),
+        caughtUp: inSeconds(0),
       });
   };
   for (const step of method.mixing) {
     const took = stepSeconds(step, job, input);
-    if (step.id === job.wetStepId) wetAfter = at + took.measuring;
+    if (step.id === job.wetStepId) wetAfter = plus(at, took.measuring);
     add(chainKinds[step.kind] ?? "mix", step, took);
-    at += took.whole;
+    at = plus(at, took.whole);
   }
   const mixedAfter = at;
   // The rest of the method and the rest of the window are one rest from the end of mixing; what is prepared after it waits for it.
-  let rested = 0;
+  let rested = inSeconds(0);
   for (const step of method.resting) {
     const took = stepSeconds(step, job, input);
     if (step.kind === "rest") {
-      rested += took.whole;
-      at = Math.max(at, mixedAfter + rested);
+      rested = plus(rested, took.whole);
+      at = largest(at, plus(mixedAfter, rested));
     } else {
       add("prepare", step, took);
-      at += took.whole;
+      at = plus(at, took.whole);
     }
   }
   const beside: ChainTask[] = [];
@@ -219,31 +229,39 @@ function chainOf(job: StationJob, input: ScheduleInput) {
     const took = stepSeconds(step, job, input);
     const kind = step.kind === "rest" ? "wait" : "part";
     const wanted = wantedBy(step, job.recipe, took);
-    beside.push({ kind, stepId: step.id, from: aside, to: aside + took.whole, ...wanted, waited: 0, caughtUp: 0 });
-    aside += took.whole;
+    beside.push({
+      kind,
+      stepId: step.id,
+      from: aside,
+      to: plus(aside, took.whole),
+      ...wanted,
+      waited: inSeconds(0),
+      caughtUp: inSeconds(0),
+    });
+    aside = plus(aside, took.whole);
   }
   return {
     chain,
     beside,
-    besideSeconds: aside - mixedAfter,
+    besideSeconds: minus(aside, mixedAfter),
     wetAfter: wetAfter ?? mixedAfter,
     mixedAfter,
     handsAfter: at,
-    readyAfter: Math.max(at, mixedAfter + toSeconds(job.recipe.rest.min)),
+    readyAfter: largest(at, plus(mixedAfter, toSeconds(job.recipe.rest.min))),
   };
 }
 
 /** What a method does after the last piece, one thing after the other. */
 function afterOf(job: StationJob, input: ScheduleInput): readonly ChainTask[] {
-  let at = 0;
+  let at = inSeconds(0);
   return methodOf(job.recipe).after.flatMap((step): ChainTask[] => {
     const took = stepSeconds(step, job, input);
     if (took.whole <= 0) return [];
     const from = at;
-    at += took.whole;
+    at = plus(at, took.whole);
     const kind = step.kind === "rest" ? "wait" : "after";
     const wanted = wantedBy(step, job.recipe, took);
-    return [{ kind, stepId: step.id, from, to: at, ...wanted, waited: 0, caughtUp: 0 }];
+    return [{ kind, stepId: step.id, from, to: at, ...wanted, waited: inSeconds(0), caughtUp: inSeconds(0) }];
   });
 }
 
@@ -286,7 +304,7 @@ function inTurns(nodes: readonly Node[], { goesRound = [], demo }: ScheduleInput
     const [mine, aside] = [later[index] ?? [], later[speakers.length + index] ?? []];
     if (mine.every((by) => by === 0) && aside.every((by) => by === 0)) return node;
     const mixing = node.chain.findLastIndex((task) => task.to <= node.mixedAfter);
-    const mixedBy = mine[mixing] ?? 0;
+    const mixedBy = mine[mixing] ?? inSeconds(0);
     const moved = (
       tasks: readonly ChainTask[],
       by: readonly Seconds[],
@@ -294,22 +312,30 @@ function inTurns(nodes: readonly Node[], { goesRound = [], demo }: ScheduleInput
       room: readonly Seconds[] = [],
     ) =>
       tasks.map((task, at): ChainTask => {
-        const [own, before, caughtUp] = [by[at] ?? 0, at > 0 ? (by[at - 1] ?? 0) : first, room[at] ?? 0];
-        return { ...task, from: task.from + own, to: task.to + own, waited: own - before - caughtUp, caughtUp };
+        const own = by[at] ?? inSeconds(0);
+        const before = at > 0 ? (by[at - 1] ?? inSeconds(0)) : first;
+        const caughtUp = room[at] ?? inSeconds(0);
+        return {
+          ...task,
+          from: plus(task.from, own),
+          to: plus(task.to, own),
+          waited: minus(minus(own, before), caughtUp),
+          caughtUp,
+        };
       });
     const wetIn = node.chain.findIndex((task) => task.from <= node.wetAfter && node.wetAfter < task.to);
-    const mixedAfter = node.mixedAfter + mixedBy;
-    const handsAfter = node.handsAfter + (mine[node.chain.length - 1] ?? 0);
+    const mixedAfter = plus(node.mixedAfter, mixedBy);
+    const handsAfter = plus(node.handsAfter, mine[node.chain.length - 1] ?? inSeconds(0));
     const beside = moved(node.beside, aside, mixedBy);
     return {
       ...node,
-      chain: moved(node.chain, mine, 0, forRoom[index]),
+      chain: moved(node.chain, mine, inSeconds(0), forRoom[index]),
       beside,
-      wetAfter: node.wetAfter + (wetIn < 0 ? mixedBy : (mine[wetIn] ?? 0)),
+      wetAfter: plus(node.wetAfter, wetIn < 0 ? mixedBy : (mine[wetIn] ?? inSeconds(0))),
       mixedAfter,
       handsAfter,
-      readyAfter: Math.max(handsAfter, mixedAfter + toSeconds(node.job.recipe.rest.min)),
-      besideSeconds: Math.max(0, (beside[beside.length - 1]?.to ?? mixedAfter) - mixedAfter),
+      readyAfter: largest(handsAfter, plus(mixedAfter, toSeconds(node.job.recipe.rest.min))),
+      besideSeconds: largest(inSeconds(0), minus(beside[beside.length - 1]?.to ?? mixedAfter, mixedAfter)),
     };
   });
 }
@@ -323,7 +349,7 @@ function loadTables(units: readonly Unit[], pace: number) {
     const before = kinds.get(kind);
     if (before) return before;
     const most = Math.max(1, ...units.map((unit) => placesFor(unit, recipe)));
-    const made = Array.from({ length: most + 1 }, (_, count) => loadSeconds(recipe, count, pace, kind));
+    const made = Array.from({ length: most + 1 }, (_, count) => loadSeconds(recipe, inPieces(count), pace, kind));
     kinds.set(kind, made);
     return made;
   };
@@ -333,7 +359,7 @@ function loadTables(units: readonly Unit[], pace: number) {
 const leastTable = ([first = [], ...others]: readonly (readonly Seconds[])[]): readonly Seconds[] =>
   others.every((one) => one === first)
     ? first
-    : first.map((seconds, at) => Math.min(seconds, ...others.map((one) => one[at] ?? seconds)));
+    : first.map((seconds, at) => smallest(seconds, ...others.map((one) => one[at] ?? seconds)));
 
 /** What is the same for all stations of one dish and one size. */
 type Worked = ReturnType<typeof chainOf> & {
@@ -379,7 +405,7 @@ export function network(input: ScheduleInput): Network {
       ...batter,
       again: batter,
       after,
-      afterSeconds: after[after.length - 1]?.to ?? 0,
+      afterSeconds: after[after.length - 1]?.to ?? inSeconds(0),
       between: betweenSeconds(job.recipe, input.pace),
     };
     chains.set(key, made);
@@ -394,7 +420,7 @@ export function network(input: ScheduleInput): Network {
     const mine = usableBy(job);
     const tables = mine.map((unit) => loadsOf(recipe, unit.surface.kind));
     const load = leastTable(tables.length > 0 ? tables : [loadsOf(recipe, recipe.heat.surfaceKinds[0] ?? "hob-pan")]);
-    const places = new Array<number>(units.length).fill(0);
+    const places = new Array<Pieces>(units.length).fill(inPieces(0));
     const loadOn = new Array<readonly Seconds[]>(units.length).fill(load);
     mine.forEach((unit, n) => {
       places[unit.place] = placesFor(unit, recipe);
@@ -402,9 +428,9 @@ export function network(input: ScheduleInput): Network {
     });
     const claimed = claimOf.get(job.stationId);
     const hands = job.hands ?? 0;
-    const pieces = Math.max(0, job.pieces);
+    const pieces = largest(inPieces(0), job.pieces);
     // Half the batter makes half the pieces; of an odd number the first half makes one more.
-    const firstMix = job.mixes === 2 ? Math.ceil(pieces / 2) : pieces;
+    const firstMix = job.mixes === 2 ? inPieces(Math.ceil(pieces / 2)) : pieces;
     const named = pouredWith(recipe);
     const pouredBy = named !== null && goesRound.has(named) ? named : null;
     // Who mixes a second half has no hand to pour with.
@@ -420,7 +446,7 @@ export function network(input: ScheduleInput): Network {
       ...work,
       load,
       loadOn,
-      tester: load[1] ?? 0,
+      tester: load[1] ?? inSeconds(0),
       cookBy: job.cookBy ? toSeconds(job.cookBy.max) : null,
       units: claimed ? [claimed.place] : mine.map((unit) => unit.place),
       places,
@@ -428,7 +454,7 @@ export function network(input: ScheduleInput): Network {
       claim: claimed ? (place.get(claimed) ?? -1) : -1,
       hands: pouring,
       pouredWith: pouredBy,
-      pouring: pouredBy === null ? [] : load.map((_, count) => pouringSeconds(recipe, count, input.pace)),
+      pouring: pouredBy === null ? [] : load.map((_, count) => pouringSeconds(recipe, inPieces(count), input.pace)),
     };
   });
   const nodes = input.goesRound || input.demo === "along" ? inTurns(alone, input) : alone;
@@ -445,17 +471,17 @@ export function network(input: ScheduleInput): Network {
               a.place - b.place,
           )
       : [];
-  const shownOn = shownRecipe ? units.map((unit) => loadSeconds(shownRecipe, 1, 1, unit.surface.kind)) : [];
+  const shownOn = shownRecipe ? units.map((unit) => loadSeconds(shownRecipe, inPieces(1), 1, unit.surface.kind)) : [];
   const arrived = arrivalSeconds(input);
-  const pinned = (bell: PinnableBell) => toSeconds(input.pins?.find((pin) => pin.bell === bell)?.at ?? 0);
-  const demoMix = input.demo === "along" ? 0 : toSeconds(handMinutes.demoMix);
-  const demoMixFrom = Math.max(arrived, pinned("mix") - demoMix);
+  const pinned = (bell: PinnableBell) => toSeconds(input.pins?.find((pin) => pin.bell === bell)?.at ?? inMinutes(0));
+  const demoMix = input.demo === "along" ? inSeconds(0) : toSeconds(handMinutes.demoMix);
+  const demoMixFrom = largest(arrived, minus(pinned("mix"), demoMix));
   const shown =
     shownRecipe && showable.length > 0
       ? {
           recipe: numberOf(shownRecipe),
           secondsOn: shownOn,
-          seconds: Math.min(...showable.map((unit) => shownOn[unit.place] ?? Infinity)),
+          seconds: smallest(...showable.map((unit) => shownOn[unit.place] ?? inSeconds(Infinity))),
           between: betweenSeconds(shownRecipe, 1),
           units: showable.map((unit) => unit.place),
         }
@@ -465,10 +491,10 @@ export function network(input: ScheduleInput): Network {
     nodes,
     units,
     // A surface that nobody may pour on yet might as well be cold.
-    hotAt: units.map((unit) => Math.max(unit.preheat, pinned("pour"))),
+    hotAt: units.map((unit) => largest(unit.preheat, pinned("pour"))),
     shownHotAt: units.map((unit) => unit.preheat),
     eatFrom: pinned("eat"),
-    rewash: units.map((unit) => toSeconds(washMinutes) + unit.preheat),
+    rewash: units.map((unit) => plus(toSeconds(washMinutes), unit.preheat)),
     isClearable: units.map((unit) => canBeCleared(unit.surface)),
     isOven: units.map((unit) => unit.surface.kind === "oven"),
     claims: units.map((unit) =>
@@ -477,7 +503,7 @@ export function network(input: ScheduleInput): Network {
     alike: recipes.map((a) => recipes.map((b) => cookAlike(a, b))),
     arrived,
     demoMixFrom,
-    demoMixEnd: demoMixFrom + demoMix,
+    demoMixEnd: plus(demoMixFrom, demoMix),
     shown,
     hotPlaces: input.hotPlaces === null ? null : Math.max(1, input.hotPlaces),
     testers: input.testersPerSurface,

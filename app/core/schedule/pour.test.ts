@@ -1,3 +1,4 @@
+import { inMinutes, inPieces } from "~/core/quantity";
 import { expect, test } from "@jest/globals";
 import { type Recipe, pouredWith } from "~/core/recipe";
 import { starterRecipes } from "~/demo/recipes";
@@ -16,19 +17,19 @@ const slow: Recipe = {
   ...batter,
   family: "drawn",
   rounds: undefined,
-  heat: { ...batter.heat, pourPerPiece: 0.5, surfaceKinds: ["electric-griddle"] },
+  heat: { ...batter.heat, pourPerPiece: inMinutes(0.5), surfaceKinds: ["electric-griddle"] },
 };
 const input = (pens: number | undefined): ScheduleInput => ({
   stations: ["a", "b", "c"].map((stationId) => ({
     stationId,
     recipe: slow,
-    pieces: 12,
+    pieces: inPieces(12),
     measuredLines: 0,
     eggs: 0,
   })),
   surfaces: [surface("griddle", "electric-griddle", 6, 6)],
   ...plainRoom,
-  testersPerSurface: 1,
+  testersPerSurface: inPieces(1),
   ...(pens === undefined ? {} : { goesRound: [{ thing: "pen" as const, count: pens }] }),
 });
 const eatAt = (one: ReturnType<typeof schedule>) => one.bells.find((bell) => bell.kind === "eat")?.at ?? NaN;

@@ -1,6 +1,5 @@
-import type { Minutes, Seconds } from "~/core/quantity";
 import type { Greasing } from "~/core/recipe";
-import { toMinutes } from "./durations";
+import { type Minutes, type Seconds, inMinutes, largest, minus, plus, toMinutes } from "~/core/quantity";
 import type { BatterTimes, CriticalPart, StationJob, Task, TaskKind, Timeline } from "./types";
 
 /** One station while its loads are laid. Moments are whole seconds since the doors. */
@@ -30,31 +29,31 @@ export function criticalOf(tasks: readonly Task[], cooking: readonly Cooking[], 
   const addPart = (kind: CriticalPart["kind"], minutes: Minutes) => {
     if (minutes <= 0) return;
     const before = parts.find((part) => part.kind === kind);
-    if (before) before.minutes += minutes;
+    if (before) before.minutes = plus(before.minutes, minutes);
     else parts.push({ kind, minutes });
   };
-  let at = 0;
+  let at = inMinutes(0);
   let before: TaskKind | undefined;
   // Greasing and heating up again between a station's own loads is work at the heat, not waiting for somebody else's.
   const ownTurn = last ? toMinutes(last.turnSeconds) + 1e-6 : 0;
   for (const task of own) {
-    const gap = task.start - at;
+    const gap = minus(task.start, at);
     addPart(
       gap <= ownTurn && (before === "load" || before === "tester") && task.kind === "load" ? "load" : "queue",
       gap,
     );
     before = task.kind;
-    addPart(task.kind, task.end - Math.max(at, task.start));
-    at = Math.max(at, task.end);
+    addPart(task.kind, minus(task.end, largest(at, task.start)));
+    at = largest(at, task.end);
   }
-  addPart("queue", end - at);
+  addPart("queue", inMinutes(end - at));
   return parts;
 }
 
 const handsFree: ReadonlySet<TaskKind> = new Set(["rest", "wait", "preheat", "demo-load"]);
 
 /** Minutes each station stands with nothing to do between the first mix and its last piece; a planned rest counts. */
-export function idleOfAll(cooking: readonly Cooking[], tasks: readonly Task[], from: number): Timeline["idle"] {
+export function idleOfAll(cooking: readonly Cooking[], tasks: readonly Task[], from: Minutes): Timeline["idle"] {
   const busy = new Map<string, Task[]>();
   const shown = tasks.filter((task) => task.kind === "demo-load");
   for (const task of tasks) {
@@ -69,13 +68,13 @@ export function idleOfAll(cooking: readonly Cooking[], tasks: readonly Task[], f
   }));
 }
 
-function idleOf(tasks: readonly Task[], from: number): number {
+function idleOf(tasks: readonly Task[], from: Minutes): Minutes {
   const busy = [...tasks].sort((a, b) => a.start - b.start);
   let at = from;
-  let idle = 0;
+  let idle = inMinutes(0);
   for (const task of busy) {
-    idle += Math.max(0, task.start - at);
-    at = Math.max(at, task.end);
+    idle = plus(idle, largest(inMinutes(0), minus(task.start, at)));
+    at = largest(at, task.end);
   }
   return idle;
 }

@@ -1,9 +1,14 @@
+import { inSeconds } from "~/core/quantity";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { type SharedThing, sharedThings } from "~/core/gear";
 import { type Row, waits } from "./rounds";
 
-const use = (from: number, holds: number, ...things: SharedThing[]) => ({ from, holds, things });
+const use = (from: number, holds: number, ...things: SharedThing[]) => ({
+  from: inSeconds(from),
+  holds: inSeconds(holds),
+  things,
+});
 const later = (rows: readonly Row[], counts: ReadonlyMap<SharedThing, number>) => waits(rows, counts).later;
 const row = (...uses: Row["uses"]): Row => ({ uses, isFirst: false });
 
@@ -86,7 +91,7 @@ test("never more of a thing in use than there is, nobody waits for nothing, and 
 /** A step of a table that keeps step with others. */
 const step = (number: number, from: number, to: number, ...things: SharedThing[]) => ({
   ...use(from, to - from, ...things),
-  to,
+  to: inSeconds(to),
   step: number,
 });
 const inStep = (...uses: Row["uses"]): Row => ({ ...row(...uses), together: "room" });

@@ -1,5 +1,5 @@
 import type { SharedThing } from "~/core/gear";
-import type { Seconds } from "~/core/quantity";
+import { type Seconds, inSeconds, smallest, plus, largest, minus } from "~/core/quantity";
 
 /** Something done at a table that may want a thing that goes round. */
 export interface Use {
@@ -37,9 +37,11 @@ export interface Waits {
  * @param counts how many of each thing there are, at least 1; a thing that is not counted is nobody's to wait for.
  */
 export function waits(rows: readonly Row[], counts: ReadonlyMap<SharedThing, number>): Waits {
-  const free = new Map([...counts].map(([thing, count]) => [thing, new Array<Seconds>(Math.max(1, count)).fill(0)]));
-  const later = rows.map(({ uses }) => uses.map(() => 0));
-  const forRoom = rows.map(({ uses }) => uses.map(() => 0));
+  const free = new Map(
+    [...counts].map(([thing, count]) => [thing, new Array<Seconds>(Math.max(1, count)).fill(inSeconds(0))]),
+  );
+  const later = rows.map(({ uses }) => uses.map(() => inSeconds(0)));
+  const forRoom = rows.map(({ uses }) => uses.map(() => inSeconds(0)));
   const next = rows.map(() => 0);
   const keepStep = new Map<string, number[]>();
   rows.forEach(({ together }, index) => {
@@ -47,14 +49,14 @@ export function waits(rows: readonly Row[], counts: ReadonlyMap<SharedThing, num
   });
   /** When all who keep step with a row have done what comes before a step; undefined while that is not known. */
   const roomAt = (together: string | undefined, step: number | undefined): Seconds | undefined => {
-    let last = 0;
+    let last = inSeconds(0);
     if (together === undefined || step === undefined) return last;
     for (const other of keepStep.get(together) ?? []) {
       const uses = rows[other]?.uses ?? [];
       const before = uses.findLastIndex((use) => (use.step ?? Infinity) < step);
       if ((next[other] ?? 0) <= before) return undefined;
       const use = uses[before];
-      if (use) last = Math.max(last, (use.to ?? use.from) + (later[other]?.[before] ?? 0));
+      if (use) last = largest(last, plus(use.to ?? use.from, later[other]?.[before] ?? inSeconds(0)));
     }
     return last;
   };
@@ -65,16 +67,16 @@ export function waits(rows: readonly Row[], counts: ReadonlyMap<SharedThing, num
     if (!row || !own || !room) return undefined;
     const { after, uses } = row;
     if (after && after.use >= 0 && (next[after.row] ?? 0) <= after.use) return undefined;
-    const begun = after ? (later[after.row]?.[after.use] ?? 0) : 0;
+    const begun = after ? (later[after.row]?.[after.use] ?? inSeconds(0)) : inSeconds(0);
     for (let at = next[index] ?? 0; at < uses.length; at += 1) {
       next[index] = at;
       const use = uses[at];
       const all = roomAt(row.together, use?.step);
       if (!use || all === undefined) return undefined;
-      const before = at > 0 ? (own[at - 1] ?? 0) : begun;
-      const forThem = Math.max(0, all - (use.from + before));
+      const before = at > 0 ? (own[at - 1] ?? inSeconds(0)) : begun;
+      const forThem = largest(inSeconds(0), minus(all, plus(use.from, before)));
       room[at] = forThem;
-      own[at] = before + forThem;
+      own[at] = plus(before, forThem);
       if (use.things.some((thing) => free.has(thing))) return use;
     }
     next[index] = uses.length;
@@ -106,11 +108,11 @@ export function waits(rows: readonly Row[], counts: ReadonlyMap<SharedThing, num
     if (!use || !own) return { later, forRoom };
     const those = use.things.flatMap((thing) => {
       const units = free.get(thing);
-      return units ? [{ units, unit: units.indexOf(Math.min(...units)) }] : [];
+      return units ? [{ units, unit: units.indexOf(smallest(...units)) }] : [];
     });
     const start = Math.max(asked, ...those.map(({ units, unit }) => units[unit] ?? 0));
-    for (const { units, unit } of those) units[unit] = start + use.holds;
-    own[at] = start - use.from;
+    for (const { units, unit } of those) units[unit] = plus(inSeconds(start), use.holds);
+    own[at] = minus(inSeconds(start), use.from);
     next[chosen] = at + 1;
   }
 }

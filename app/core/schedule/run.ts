@@ -1,5 +1,5 @@
 import type { SharedThing } from "~/core/gear";
-import type { Minutes } from "~/core/quantity";
+import { type Minutes, inMinutes, type Pieces, sumOf, plus } from "~/core/quantity";
 import type { Recipe, Step, StepKind } from "~/core/recipe";
 import type { BellKind, Task, Timeline } from "./types";
 
@@ -26,7 +26,7 @@ export type RunEntry = { readonly at: Minutes } & (
       /** The round that the pieces are of, where their bowl has several. */
       readonly roundId?: string | undefined;
       /** In so many loads one after the other, the last of them out at `until`. */
-      readonly pieces: number;
+      readonly pieces: Pieces;
       readonly loads: number;
       readonly until: Minutes;
       /** The first on this surface: whoever watches the heat looks here. */
@@ -87,7 +87,7 @@ function stepsTogether({ tasks }: Timeline, bell: Minutes): RunEntry[] {
   // One table alone has nobody to keep step with.
   const shared = [...groups.values()].filter((group) => group.length > 1);
   return shared.map((group) => ({
-    at: group[0]?.start ?? 0,
+    at: group[0]?.start ?? bell,
     kind: "goes-on" as const,
     stepId: group[0]?.stepId ?? "",
     stationIds: group.flatMap((task) => task.stationId ?? []),
@@ -101,7 +101,7 @@ function stepsTogether({ tasks }: Timeline, bell: Minutes): RunEntry[] {
  */
 export function runList(timeline: Timeline, isAlong = false): RunEntry[] {
   const entries: RunEntry[] = timeline.bells.map(({ kind, at }) => ({ at, kind: "bell", bell: kind }));
-  const bell = timeline.bells.find((one) => one.kind === "mix")?.at ?? 0;
+  const bell = timeline.bells.find((one) => one.kind === "mix")?.at ?? inMinutes(0);
   const together = <K>(tasks: readonly Task[], keyOf: (task: Task) => K): Map<K, Task[]> => {
     const groups = new Map<K, Task[]>();
     for (const task of tasks) groups.set(keyOf(task), [...(groups.get(keyOf(task)) ?? []), task]);
@@ -112,7 +112,7 @@ export function runList(timeline: Timeline, isAlong = false): RunEntry[] {
 
   for (const tasks of together(of("preheat"), secondOf).values())
     entries.push({
-      at: tasks[0]?.start ?? 0,
+      at: tasks[0]?.start ?? inMinutes(0),
       kind: "switch-on",
       unitIds: tasks.flatMap((task) => task.surfaceId ?? []),
     });
@@ -135,7 +135,7 @@ export function runList(timeline: Timeline, isAlong = false): RunEntry[] {
     for (const tasks of together(begun, (task) => Math.floor(task.start)).values())
       for (const [waitsFor, together] of byThing(tasks, timeline.tasks))
         entries.push({
-          at: together[0]?.start ?? 0,
+          at: together[0]?.start ?? inMinutes(0),
           kind,
           stationIds: together.flatMap((task) => task.stationId ?? []),
           ...(waitsFor === undefined ? {} : { waitsFor }),
@@ -151,24 +151,24 @@ export function runList(timeline: Timeline, isAlong = false): RunEntry[] {
     let before: Mutable<Extract<RunEntry, { kind: "load" }>> | undefined;
     for (const tasks of together(onUnit, secondOf).values()) {
       const stationIds = tasks.flatMap((task) => task.stationId ?? []);
-      const pieces = tasks.reduce((sum, task) => sum + task.pieces, 0);
+      const pieces = sumOf(tasks.map((task) => task.pieces));
       const until = Math.max(...tasks.map((task) => task.end));
       const roundId = tasks[0]?.roundId;
       if (before?.stationIds.join() === stationIds.join() && before.roundId === roundId) {
-        before.pieces += pieces;
+        before.pieces = plus(before.pieces, pieces);
         before.loads += 1;
-        before.until = until;
+        before.until = inMinutes(until);
       } else {
         const isFirst = before === undefined;
         before = {
-          at: tasks[0]?.start ?? 0,
+          at: tasks[0]?.start ?? inMinutes(0),
           kind: "load",
           unitId,
           stationIds,
           ...(roundId === undefined ? {} : { roundId }),
           pieces,
           loads: 1,
-          until,
+          until: inMinutes(until),
           isFirst,
         };
         entries.push(before);

@@ -1,3 +1,4 @@
+import { inPieces, inMinutes } from "~/core/quantity";
 import fc from "fast-check";
 import { starterRecipes } from "~/demo/recipes";
 import { type Recipe, methodOf } from "~/core/recipe";
@@ -212,17 +213,17 @@ const stepOf = (
   ...more,
 });
 const oneStation = (recipe: Recipe, more: Partial<ScheduleInput> = {}, pieces = 3): ScheduleInput => ({
-  stations: [{ stationId: "a", recipe, pieces, measuredLines: 0, eggs: 0 }],
-  surfaces: [{ ...surface("g", "electric-griddle", 3, 1), preheatMinutes: 0 }],
+  stations: [{ stationId: "a", recipe, pieces: inPieces(pieces), measuredLines: 0, eggs: 0 }],
+  surfaces: [{ ...surface("g", "electric-griddle", 3, 1), preheatMinutes: inMinutes(0) }],
   people: 0,
   sinks: 1,
   pace: 1.5,
   demo: "along",
   kitMode: "pre-measured",
-  doorsMinutes: 0,
-  eatMinutes: 5,
-  cleanMinutes: 5,
-  testersPerSurface: 0,
+  doorsMinutes: inMinutes(0),
+  eatMinutes: inMinutes(5),
+  cleanMinutes: inMinutes(5),
+  testersPerSurface: inPieces(0),
   hotPlaces: null,
   ...more,
 });
@@ -230,7 +231,7 @@ const oneStation = (recipe: Recipe, more: Partial<ScheduleInput> = {}, pieces = 
 test("a rest that is a step and a rest that is a window are one rest", () => {
   const recipe = {
     ...plain,
-    rest: { min: 30, max: null, reason: "relax-gluten" as const },
+    rest: { min: inMinutes(30), max: null, reason: "relax-gluten" as const },
     steps: [stepOf("mix", "mix", 4), stepOf("rest", "rest", 30), stepOf("cook", "cook", 3)],
   };
   const made = schedule(oneStation(recipe));
@@ -242,7 +243,7 @@ test("a rest that is a step and a rest that is a window are one rest", () => {
 test("pace stretches hands, never heat or waiting", () => {
   const recipe = {
     ...plain,
-    rest: { min: 0, max: null, reason: "author" as const },
+    rest: { min: inMinutes(0), max: null, reason: "author" as const },
     steps: [
       stepOf("melt", "prepare", 4, { hazards: ["hot-surface"] }),
       stepOf("soak", "rest", 10),
@@ -261,7 +262,7 @@ test("pace stretches hands, never heat or waiting", () => {
 test("a sauce is made beside the batter and delays neither it nor its rest; cooling comes after the last piece", () => {
   const recipe: Recipe = {
     ...plain,
-    rest: { min: 20, max: null, reason: "relax-gluten" },
+    rest: { min: inMinutes(20), max: null, reason: "relax-gluten" },
     parts: [
       {
         id: "sauce",
@@ -298,9 +299,9 @@ test("eleven loads of 110 seconds last 20 minutes 10 seconds", () => {
       ...plain.heat,
       side1: { low: 1, likely: 70 / 60, high: 2 },
       side2: { low: 0.5, likely: 40 / 60, high: 1 },
-      pourPerPiece: 0,
-      turnaround: 0,
-      recover: 0,
+      pourPerPiece: inMinutes(0),
+      turnaround: inMinutes(0),
+      recover: inMinutes(0),
     },
   };
   const made = schedule(oneStation(recipe, { surfaces: [surface("g", "electric-griddle", 1, 1)] }, 11));
@@ -315,7 +316,10 @@ test("cook-by runs from the first wetting of the leavener, not from the end of m
   const input = oneStation(recipe, { pace: 1, demo: "mix" });
   const [job] = input.stations;
   if (!job) throw new Error("a station was expected");
-  const made = schedule({ ...input, stations: [{ ...job, wetStepId: "join", cookBy: { max: 1, why: "window" } }] });
+  const made = schedule({
+    ...input,
+    stations: [{ ...job, wetStepId: "join", cookBy: { max: inMinutes(1), why: "window" } }],
+  });
   const [batter] = made.batters;
   expect(batter?.wetAt).toBeCloseTo(made.tasks.find((task) => task.stepId === "join")?.start ?? NaN, 6);
   expect(batter?.mixedAt).toBeCloseTo((batter?.wetAt ?? NaN) + 6, 6);
@@ -330,10 +334,10 @@ test("a class that does not fit says by how much, and what one more surface woul
     stations: Array.from({ length: 6 }, (_, index) => ({
       stationId: `s${index}`,
       recipe: pancakes,
-      pieces: 40,
+      pieces: inPieces(40),
       measuredLines: 0,
       eggs: 1,
-      cookBy: { max: 30, why: "window" as const },
+      cookBy: { max: inMinutes(30), why: "window" as const },
     })),
     surfaces: [surface("griddle", "electric-griddle", 4, 1)],
     people: 24,
@@ -341,10 +345,10 @@ test("a class that does not fit says by how much, and what one more surface woul
     pace: 1.2,
     demo: "mix",
     kitMode: "pre-measured",
-    doorsMinutes: 10,
-    eatMinutes: 15,
-    cleanMinutes: 10,
-    testersPerSurface: 0,
+    doorsMinutes: inMinutes(10),
+    eatMinutes: inMinutes(15),
+    cleanMinutes: inMinutes(10),
+    testersPerSurface: inPieces(0),
     hotPlaces: null,
   };
   const timeline = schedule(input);
@@ -367,7 +371,7 @@ test("a surface that passes to another recipe is washed first where the class wa
   const job = (stationId: string, recipe: typeof first) => ({
     stationId,
     recipe,
-    pieces: 4,
+    pieces: inPieces(4),
     measuredLines: 0,
     eggs: 0,
   });
@@ -381,7 +385,7 @@ test("a surface that passes to another recipe is washed first where the class wa
         places: 4,
         count: 1,
         at: "shared" as const,
-        preheatMinutes: 5,
+        preheatMinutes: inMinutes(5),
         watts: 0,
       },
     ],
@@ -390,10 +394,10 @@ test("a surface that passes to another recipe is washed first where the class wa
     pace: 1,
     demo: "mix-and-load" as const,
     kitMode: "pre-measured" as const,
-    doorsMinutes: 5,
-    eatMinutes: 5,
-    cleanMinutes: 5,
-    testersPerSurface: 0,
+    doorsMinutes: inMinutes(5),
+    eatMinutes: inMinutes(5),
+    cleanMinutes: inMinutes(5),
+    testersPerSurface: inPieces(0),
     hotPlaces: null,
   };
   const washes = (made: ReturnType<typeof schedule>) => made.tasks.filter((task) => task.kind === "wash");
@@ -417,7 +421,7 @@ test("a station apart has a surface to itself until its last load is out", () =>
   const job = (stationId: string, isApart = false) => ({
     stationId,
     recipe,
-    pieces: 6,
+    pieces: inPieces(6),
     measuredLines: 0,
     eggs: 0,
     isApart,
@@ -432,7 +436,7 @@ test("a station apart has a surface to itself until its last load is out", () =>
         places: 3,
         count: 2,
         at: "shared",
-        preheatMinutes: 5,
+        preheatMinutes: inMinutes(5),
         watts: 0,
       },
     ],
@@ -441,10 +445,10 @@ test("a station apart has a surface to itself until its last load is out", () =>
     pace: 1,
     demo: "mix-and-load",
     kitMode: "pre-measured",
-    doorsMinutes: 5,
-    eatMinutes: 5,
-    cleanMinutes: 5,
-    testersPerSurface: 1,
+    doorsMinutes: inMinutes(5),
+    eatMinutes: inMinutes(5),
+    cleanMinutes: inMinutes(5),
+    testersPerSurface: inPieces(1),
     hotPlaces: null,
   });
   const onHeat = made.tasks.filter((task) => ["load", "tester", "demo-load"].includes(task.kind));

@@ -1,6 +1,7 @@
 import type { SharedThing } from "~/core/gear";
 import { methodOf } from "~/core/recipe";
-import { toMinutes, toSeconds, washMinutes } from "./durations";
+import { toMinutes, toSeconds, inSeconds, inPieces, plus, largest, inMinutes, smallest } from "~/core/quantity";
+import { washMinutes } from "./durations";
 import { boundOf } from "./bounds";
 import type { Genes, Laid } from "./lay";
 import { type Network, type Node, network } from "./network";
@@ -48,7 +49,7 @@ export function orderFrom(net: Network, laid: Laid, { demoUnit, showsFirst }: Ge
       number: net.units[unit]?.number ?? 1,
       parts: stations.map((station, n) => ({
         stationId: net.nodes[station]?.job.stationId ?? "",
-        pieces: pieces[n] ?? 0,
+        pieces: pieces[n] ?? inPieces(0),
       })),
     })),
     demoAt: shownOn
@@ -105,12 +106,12 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
     tasks.push({
       id: `t${tasks.length + 1}`,
       kind,
-      start: toMinutes(start),
-      end: toMinutes(end),
+      start: toMinutes(inSeconds(start)),
+      end: toMinutes(inSeconds(end)),
       stationId: null,
       surfaceId: null,
       stepId: null,
-      pieces: 0,
+      pieces: inPieces(0),
       loadNumber: 0,
       ...more,
     });
@@ -119,7 +120,7 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
     bells.push({
       id: `${kind}-${bells.filter((bell) => bell.kind === kind).length + 1}`,
       kind,
-      at: toMinutes(at),
+      at: toMinutes(inSeconds(at)),
     });
 
   ring("doors", 0);
@@ -129,10 +130,13 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
     push("demo-mix", net.demoMixFrom, net.demoMixEnd);
   }
   const unitOf = (index: number) => net.units[index];
-  const demoLoadEnd = laid.demo?.end ?? 0;
+  const demoLoadEnd = laid.demo?.end ?? inSeconds(0);
   if (laid.demo) {
     ring("gather-load", laid.demo.start);
-    push("demo-load", laid.demo.start, laid.demo.end, { surfaceId: unitOf(laid.demo.unit)?.id ?? null, pieces: 1 });
+    push("demo-load", laid.demo.start, laid.demo.end, {
+      surfaceId: unitOf(laid.demo.unit)?.id ?? null,
+      pieces: inPieces(1),
+    });
   }
   const begins = (node: Node): number => laid.begins[node.index] ?? laid.mixFrom;
   if (input.stations.length > 0)
@@ -154,7 +158,10 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
       for (const { kind, stepId, from, to } of node.again.chain)
         push(kind, again + from, again + to, { stationId, stepId, mix: 2 });
   }
-  const allMixed = net.nodes.reduce((last, node) => Math.max(last, begins(node) + node.handsAfter), net.demoMixEnd);
+  const allMixed = net.nodes.reduce(
+    (last, node) => largest(last, plus(inSeconds(begins(node)), node.handsAfter)),
+    net.demoMixEnd,
+  );
 
   const cooking: Cooking[] = net.nodes.map((node) => ({
     job: node.job,
@@ -170,7 +177,7 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
   const unplaced = new Set(laid.unplaced);
   for (const { index, job, mixedAt } of cooking.map((one, index) => ({ ...one, index }))) {
     const { restMinutes, resting } = methodOf(job.recipe);
-    const rest = toSeconds(Math.max(job.recipe.rest.min, restMinutes));
+    const rest = toSeconds(largest(job.recipe.rest.min, restMinutes));
     if (job.pieces <= 0 || rest <= 0 || unplaced.has(index)) continue;
     const of = { stationId: job.stationId, stepId: resting.find((step) => step.kind === "rest")?.id ?? null };
     push("rest", mixedAt, mixedAt + rest, of);
@@ -198,7 +205,7 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
       push("tester", load.from + n * testerSeconds, load.from + (n + 1) * testerSeconds, {
         stationId: lead.job.stationId,
         surfaceId,
-        pieces: 1,
+        pieces: inPieces(1),
         ...(mixOf(net, load, 0) === 1 ? { mix: 2 as const } : {}),
         ...(n === 0 ? held : {}),
       });
@@ -208,7 +215,7 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
       one.lastLoadEnd = Math.max(one.lastLoadEnd, load.end);
       const mix = mixOf(net, load, n);
       one.lastPours[mix] = Math.max(one.lastPours[mix] ?? -1, pouredAt(net, load, n) ?? -1);
-      const pieces = load.pieces[n] ?? 0;
+      const pieces = load.pieces[n] ?? inPieces(0);
       if (pieces < 1) return;
       one.loads += 1;
       const round = one.job.recipe.rounds?.[net.nodes[index]?.segments[load.segments[n] ?? 0]?.round ?? 0];
@@ -240,17 +247,17 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
   });
 
   const loadTasks = tasks.filter((task) => task.kind === "load");
-  const lastLoadEnd = Math.max(
+  const lastLoadEnd = largest(
     laid.demo ? demoLoadEnd : allMixed,
-    ...cooking.map((one) => (one.loads > 0 ? one.lastLoadEnd : 0)),
+    ...cooking.map((one) => (one.loads > 0 ? inSeconds(one.lastLoadEnd) : inSeconds(0))),
   );
   const firstPour =
     loadTasks.length > 0
-      ? loadTasks.reduce((least, task) => Math.min(least, task.start), Infinity)
+      ? inMinutes(loadTasks.reduce((least, task) => Math.min(least, task.start), Infinity))
       : toMinutes(laid.demo ? demoLoadEnd : allMixed);
   if (loadTasks.length > 0) {
     // A call to clear down while the batter rests, unless the rest is over before anybody has picked up a cloth.
-    const restFrom = Math.max(demoLoadEnd, Math.min(allMixed, toSeconds(firstPour)));
+    const restFrom = largest(demoLoadEnd, smallest(allMixed, toSeconds(firstPour)));
     if (firstPour - toMinutes(restFrom) >= shortestCalledRest) ring("rest", restFrom);
     ring("pour", toSeconds(firstPour));
     // Everyone wants a turn at the heat: one call half-way through a long cook, between loads as near as can be.
@@ -263,16 +270,16 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
     if (swap !== undefined && mayChange) ring("swap", toSeconds(swap));
   }
   // A station without a surface still makes its sauce, and is waited for.
-  const eatFrom = Math.max(lastLoadEnd, net.eatFrom, ...cooking.map((one) => one.servedAt));
-  const cleanFrom = eatFrom + toSeconds(input.eatMinutes);
-  const end = cleanFrom + toSeconds(input.cleanMinutes);
+  const eatFrom = largest(lastLoadEnd, net.eatFrom, ...cooking.map((one) => inSeconds(one.servedAt)));
+  const cleanFrom = plus(eatFrom, toSeconds(input.eatMinutes));
+  const end = plus(cleanFrom, toSeconds(input.cleanMinutes));
   ring("eat", eatFrom);
   push("eat", eatFrom, cleanFrom);
   ring("clean", cleanFrom);
   push("clean", cleanFrom, end);
   ring("close", end);
 
-  const bound = Math.min(Math.max(boundOf(net), net.eatFrom), eatFrom);
+  const bound = smallest(largest(boundOf(net), net.eatFrom), eatFrom);
   return {
     tasks: tasks.sort((a, b) => a.start - b.start || a.end - b.end),
     bells: bells.sort((a, b) => a.at - b.at),
@@ -295,11 +302,11 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
     batters: cooking.flatMap(({ job, wetAt, mixedAt, readyAt, lastPours }, index): BatterTimes[] => {
       const times = (wet: number, mixed: number, ready: number, lastPour: number) => ({
         stationId: job.stationId,
-        wetAt: toMinutes(wet),
-        mixedAt: toMinutes(mixed),
-        readyAt: toMinutes(ready),
+        wetAt: toMinutes(inSeconds(wet)),
+        mixedAt: toMinutes(inSeconds(mixed)),
+        readyAt: toMinutes(inSeconds(ready)),
         // What is never poured has no last pour that could be too late.
-        lastPour: toMinutes(lastPour < 0 ? ready : lastPour),
+        lastPour: toMinutes(lastPour < 0 ? inSeconds(ready) : inSeconds(lastPour)),
         cookBy: lastPour < 0 ? null : (job.cookBy ?? null),
       });
       const [node, again] = [net.nodes[index], laid.seconds[index] ?? 0];

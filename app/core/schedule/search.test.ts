@@ -1,3 +1,4 @@
+import { inMinutes, inPieces } from "~/core/quantity";
 import fc from "fast-check";
 import { starterRecipes } from "~/demo/recipes";
 import { inputs, surface } from "../../../test/rooms";
@@ -23,8 +24,8 @@ test("a plan by rule, a plan that was searched and a plan by any order keep ever
           loads: wild.map(([station, unit, pieces]) => ({
             ...(units[unit % Math.max(1, units.length)] ?? { surfaceId: "gone", number: 1 }),
             parts: [
-              { stationId: `s${station}`, pieces },
-              { stationId: `s${station + 1}`, pieces: 2 },
+              { stationId: `s${station}`, pieces: inPieces(pieces) },
+              { stationId: `s${station + 1}`, pieces: inPieces(2) },
             ],
           })),
           demoAt: units[0] ?? null,
@@ -110,10 +111,10 @@ test("batter that would stand too long is mixed later, and cooked one table afte
   const table = (index: number) => ({
     stationId: `s${index}`,
     recipe: dishes[0] ?? plain,
-    pieces: 8,
+    pieces: inPieces(8),
     measuredLines: 0,
     eggs: 0,
-    cookBy: { max: 12, why: "window" as const },
+    cookBy: { max: inMinutes(12), why: "window" as const },
   });
   const input: ScheduleInput = {
     stations: [0, 1, 2, 3, 4].map(table),
@@ -123,10 +124,10 @@ test("batter that would stand too long is mixed later, and cooked one table afte
     pace: 1,
     demo: "mix-and-load",
     kitMode: "pre-measured",
-    doorsMinutes: 5,
-    eatMinutes: 10,
-    cleanMinutes: 5,
-    testersPerSurface: 0,
+    doorsMinutes: inMinutes(5),
+    eatMinutes: inMinutes(10),
+    cleanMinutes: inMinutes(5),
+    testersPerSurface: inPieces(0),
     hotPlaces: null,
   };
   for (const timeline of [schedule(input), searchThrough(input).timeline]) {
@@ -158,7 +159,7 @@ test("one griddle more never makes the plan that is found worse", () => {
           stations: Array.from({ length: stations }, (_, index) => ({
             stationId: `s${index}`,
             recipe: dishes[index % 2] ?? plain,
-            pieces,
+            pieces: inPieces(pieces),
             measuredLines: 0,
             eggs: 0,
           })),
@@ -168,10 +169,10 @@ test("one griddle more never makes the plan that is found worse", () => {
           pace: 1,
           demo: "mix",
           kitMode: "pre-measured",
-          doorsMinutes: 5,
-          eatMinutes: 5,
-          cleanMinutes: 5,
-          testersPerSurface: 0,
+          doorsMinutes: inMinutes(5),
+          eatMinutes: inMinutes(5),
+          cleanMinutes: inMinutes(5),
+          testersPerSurface: inPieces(0),
           hotPlaces,
         });
         const few = searchThrough(input(count)).timeline;

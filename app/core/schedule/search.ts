@@ -1,3 +1,4 @@
+import { inPieces, minus, sumOf, smallest, plus } from "~/core/quantity";
 import { uniformInt } from "pure-rand/distribution/uniformInt";
 import { xoroshiro128plus } from "pure-rand/generator/xoroshiro128plus";
 import { boundOf } from "./bounds";
@@ -85,7 +86,8 @@ function move(net: Network, genes: Genes, dice: Dice, last: number): void {
   };
   /** As full as its unit takes; what is not there is not laid, and what was to follow gets less. */
   const fill = (gene: Gene) => {
-    if (gene.stations.length === 1) gene.pieces[0] = net.nodes[gene.stations[0] ?? -1]?.places[gene.unit] ?? 0;
+    if (gene.stations.length === 1)
+      gene.pieces[0] = net.nodes[gene.stations[0] ?? -1]?.places[gene.unit] ?? inPieces(0);
   };
   const kind = dice.below(100);
   if (kind < 30) {
@@ -124,12 +126,12 @@ function move(net: Network, genes: Genes, dice: Dice, last: number): void {
     const to = others[dice.below(others.length)];
     if (!to) return;
     const there = to.stations.indexOf(station);
-    const room = (net.nodes[station]?.places[to.unit] ?? 0) - to.pieces.reduce((sum, count) => sum + count, 0);
-    const most = Math.min(room, from.pieces[part] ?? 0);
+    const room = minus(net.nodes[station]?.places[to.unit] ?? inPieces(0), sumOf(to.pieces));
+    const most = smallest(room, from.pieces[part] ?? inPieces(0));
     if (most < 1) return;
-    const count = dice.chance(40) ? most : 1 + dice.below(most);
-    from.pieces[part] = (from.pieces[part] ?? 0) - count;
-    to.pieces[there] = (to.pieces[there] ?? 0) + count;
+    const count = dice.chance(40) ? most : inPieces(1 + dice.below(most));
+    from.pieces[part] = minus(from.pieces[part] ?? inPieces(0), count);
+    to.pieces[there] = plus(to.pieces[there] ?? inPieces(0), count);
     if ((from.pieces[part] ?? 0) < 1) {
       from.pieces.splice(part, 1);
       from.stations.splice(part, 1);
@@ -144,17 +146,18 @@ function move(net: Network, genes: Genes, dice: Dice, last: number): void {
     const station = gene.stations[part] ?? -1;
     if (net.testers > 0 && dice.chance(25)) {
       // A surface may be tried and then left to others, or several tried at once.
-      const trial: Gene = { unit: gene.unit, stations: [station], pieces: [0] };
+      const trial: Gene = { unit: gene.unit, stations: [station], pieces: [inPieces(0)] };
       trial.unit = unitFor(trial);
       insert(trial, at);
       return;
     }
-    const pieces = gene.pieces[part] ?? 0;
-    const share = gene.stations.length > 1 || dice.chance(20) ? pieces : 1 + dice.below(Math.max(1, pieces - 1));
+    const pieces = gene.pieces[part] ?? inPieces(0);
+    const share =
+      gene.stations.length > 1 || dice.chance(20) ? pieces : inPieces(1 + dice.below(Math.max(1, pieces - 1)));
     if (pieces < 1) return;
     const isWhole = share >= pieces;
     if (isWhole && gene.stations.length === 1 && net.isOven[gene.unit] !== true) return;
-    gene.pieces[part] = pieces - share;
+    gene.pieces[part] = minus(pieces, share);
     if (isWhole) {
       gene.pieces.splice(part, 1);
       gene.stations.splice(part, 1);

@@ -1,3 +1,4 @@
+import { inPieces, inMinutes } from "~/core/quantity";
 import { starterRecipes } from "~/demo/recipes";
 import { plainRoom, surface } from "../../../test/rooms";
 import { betweenSeconds, stepSeconds } from "./durations";
@@ -7,7 +8,7 @@ import { methodOf } from "~/core/recipe";
 
 const [recipe] = starterRecipes;
 if (!recipe) throw new Error("There is a starter book.");
-const job = { stationId: "a", recipe, pieces: 6, measuredLines: 8, eggs: 0 };
+const job = { stationId: "a", recipe, pieces: inPieces(6), measuredLines: 8, eggs: 0 };
 const input = (more: Partial<ScheduleInput> = {}): ScheduleInput => ({
   ...plainRoom,
   stations: [job],
@@ -29,7 +30,9 @@ test("a dry mix that is ready spares half of the measuring, a measured kit all o
 
 test("a window broken by half a minute is broken: it is told, and no plan with it is called proved", () => {
   const poured = (max: number) => {
-    const timeline = schedule(input({ stations: [{ ...job, pieces: 12, cookBy: { max, why: "window" } }] }));
+    const timeline = schedule(
+      input({ stations: [{ ...job, pieces: inPieces(12), cookBy: { max: inMinutes(max), why: "window" } }] }),
+    );
     const [batter] = timeline.batters;
     if (!batter) throw new Error("a batter");
     return { timeline, stood: batter.lastPour - batter.wetAt };

@@ -56,7 +56,7 @@ export interface ScheduleInput {
   readonly doorsMinutes: Minutes;
   readonly eatMinutes: Minutes;
   readonly cleanMinutes: Minutes;
-  readonly testersPerSurface: number;
+  readonly testersPerSurface: Pieces;
   /** Hot places that may be in use at once for want of adults; null for no such rule. */
   readonly hotPlaces: number | null;
   /** Wash a surface whenever it passes from one recipe to another; see `washMinutes`. */

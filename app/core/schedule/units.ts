@@ -1,6 +1,6 @@
 import { type Surface, canBeCleared, placesOn } from "~/core/gear";
 import { type Recipe, preheatMinutes } from "~/core/recipe";
-import { toSeconds, washMinutes } from "./durations";
+import { toSeconds, inMinutes, type Pieces, type Seconds, inPieces } from "~/core/quantity";
 import type { ScheduleInput, StationJob, SurfaceUnit } from "./types";
 
 /** One surface while a class is laid. Moments are whole seconds since the doors. */
@@ -9,19 +9,11 @@ export interface Unit extends SurfaceUnit {
   /** Its place in the kitchen's list: which comes first decides between two that are free at once. */
   readonly place: number;
   /** How many pieces of each recipe lie on it: asked at every load, so worked out once. */
-  readonly pieces: Map<Recipe, number>;
-  readonly preheat: number;
-  freeAt: number;
-  firstUse: number | undefined;
+  readonly pieces: Map<Recipe, Pieces>;
+  readonly preheat: Seconds;
   /** Stations kept apart that have it to themselves, one after the other, each until its last load is out. */
   readonly claims: string[];
-  /** What was on it last, and whose. */
-  lastRecipe: Recipe | undefined;
-  lastUser: string | undefined;
 }
-
-/** Whose load the demonstration is. */
-export const shownLoad = "demo";
 
 export function unitsOf({ surfaces, stations }: Pick<ScheduleInput, "surfaces" | "stations">): Unit[] {
   const units: Unit[] = [];
@@ -35,12 +27,8 @@ export function unitsOf({ surfaces, stations }: Pick<ScheduleInput, "surfaces" |
       surface,
       place: units.length,
       pieces: new Map(),
-      preheat: toSeconds(surface.preheatMinutes ?? preheatMinutes[surface.kind].likely),
-      freeAt: toSeconds(surface.preheatMinutes ?? preheatMinutes[surface.kind].likely),
-      firstUse: undefined,
+      preheat: toSeconds(surface.preheatMinutes ?? inMinutes(preheatMinutes[surface.kind].likely)),
       claims: [],
-      lastRecipe: undefined,
-      lastUser: undefined,
     });
   for (const surface of surfaces)
     for (const stationId of surface.at === "shared" ? [null] : stations.map((job) => job.stationId))
@@ -49,10 +37,12 @@ export function unitsOf({ surfaces, stations }: Pick<ScheduleInput, "surfaces" |
 }
 
 /** Pieces of a recipe to a load on a surface; 0 where it is of another kind, or too small for one. */
-export function placesFor(unit: Unit, recipe: Recipe): number {
+export function placesFor(unit: Unit, recipe: Recipe): Pieces {
   const known = unit.pieces.get(recipe);
   if (known !== undefined) return known;
-  const places = recipe.heat.surfaceKinds.includes(unit.surface.kind) ? placesOn(unit.surface, recipe) : 0;
+  const places = recipe.heat.surfaceKinds.includes(unit.surface.kind)
+    ? inPieces(placesOn(unit.surface, recipe))
+    : inPieces(0);
   unit.pieces.set(recipe, places);
   return places;
 }
@@ -85,14 +75,3 @@ export function claimSurfaces(jobs: readonly StationJob[], usableBy: (job: Stati
   }
   return claimOf;
 }
-
-/** Must something be washed off before this station's load, so that what was on the surface does not meet it? */
-export function mustWash(unit: Unit, job: StationJob, washesBetween: boolean): boolean {
-  const isOtherDish = unit.lastRecipe !== undefined && unit.lastRecipe !== job.recipe;
-  const isOtherHand = unit.lastUser !== undefined && unit.lastUser !== job.stationId;
-  return (washesBetween && isOtherDish) || (job.isApart === true && isOtherHand);
-}
-
-/** Seconds until a surface can take this station's load after what was on it: nothing, or washing and heating it again. */
-export const washSeconds = (unit: Unit, job: StationJob, washesBetween: boolean): number =>
-  mustWash(unit, job, washesBetween) && canBeCleared(unit.surface) ? toSeconds(washMinutes) + unit.preheat : 0;

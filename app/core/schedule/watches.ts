@@ -1,4 +1,4 @@
-import type { Minutes } from "~/core/quantity";
+import { type Minutes, inMinutes, largest } from "~/core/quantity";
 import type { Task, Timeline } from "./types";
 
 /** What one adult at the heat looks after. */
@@ -18,7 +18,7 @@ function minutesOf(turns: readonly Turn[]): Minutes {
     sum += Math.max(0, end - Math.max(start, until));
     until = Math.max(until, end);
   }
-  return sum;
+  return inMinutes(sum);
 }
 
 /** Everything that is on one unit from one moment on: one load, or the parts that lie in an oven together. */
@@ -42,8 +42,8 @@ function turnsAtHeat(timeline: Pick<Timeline, "tasks">): Turn[] {
   return [...turns.values()]
     .map((tasks): Turn => ({
       unitId: tasks[0]?.surfaceId ?? "",
-      start: tasks[0]?.start ?? 0,
-      end: Math.max(...tasks.map((task) => task.end)),
+      start: tasks[0]?.start ?? inMinutes(0),
+      end: largest(...tasks.map((task) => task.end)),
       tasks,
     }))
     .sort((a, b) => a.start - b.start || (a.unitId < b.unitId ? -1 : 1));

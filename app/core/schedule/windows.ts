@@ -1,4 +1,15 @@
-import type { Seconds } from "~/core/quantity";
+import {
+  type Seconds,
+  plus,
+  times,
+  inSeconds,
+  minus,
+  smallest,
+  largest,
+  sumOf,
+  inPieces,
+  type Pieces,
+} from "~/core/quantity";
 import { type Held, countsOf, heldAfter, heldAgain, heldFirst, heldPouring, isThere, soonestThere } from "./held";
 import type { Laid, Placed } from "./lay";
 import type { Mixing, Network, Node } from "./network";
@@ -14,7 +25,7 @@ export interface Score {
   readonly served: Seconds;
   readonly lastEnd: Seconds;
   /** Testers that one station gives at the most: who gives many makes more batter than the others. */
-  readonly testers: number;
+  readonly testers: Pieces;
   /** The stations' own last plates, added up: who is done early waits less. */
   readonly waits: Seconds;
 }
@@ -44,17 +55,23 @@ interface Own {
   lastPour: Seconds;
   lastEnd: Seconds;
   loads: number;
-  testers: number;
+  testers: Pieces;
 }
 
 /** When the nth station of a load pours last for it: its pieces, or where it only tries the surface its last tester. */
 export function pouredAt(net: Network, load: Placed, n: number): Seconds | null {
   if ((load.pieces[n] ?? 0) > 0) return load.start;
   if (n > 0 || load.testers < 1) return null;
-  return load.from + (load.testers - 1) * (net.nodes[load.station]?.loadOn[load.unit]?.[1] ?? 0);
+  return plus(load.from, times(net.nodes[load.station]?.loadOn[load.unit]?.[1] ?? inSeconds(0), load.testers - 1));
 }
 
-const nothing = (): Own => ({ first: Infinity, lastPour: -1, lastEnd: -1, loads: 0, testers: 0 });
+const nothing = (): Own => ({
+  first: inSeconds(Infinity),
+  lastPour: inSeconds(-1),
+  lastEnd: inSeconds(-1),
+  loads: 0,
+  testers: inPieces(0),
+});
 
 /** Which mix of its batter the nth station of a load pours: 0 or 1. */
 export const mixOf = (net: Network, load: Placed, n: number): number =>
@@ -68,7 +85,7 @@ function ownOf(net: Network, loads: readonly Placed[]): Own[] {
       const mine = own[(load.stations[n] ?? -1) * 2 + mixOf(net, load, n)];
       if (!mine) continue;
       const from = n === 0 ? load.from : load.start;
-      if (n === 0) mine.testers += load.testers;
+      if (n === 0) mine.testers = plus(mine.testers, load.testers);
       if (from < mine.first) mine.first = from;
       if (load.end > mine.lastEnd) mine.lastEnd = load.end;
       const poured = pouredAt(net, load, n);
@@ -83,16 +100,16 @@ function ownOf(net: Network, loads: readonly Placed[]): Own[] {
  * never so late that its first pour would wait, that hands are wanted elsewhere (`by`), and never across the load that is shown.
  */
 function lateBy({ cookBy }: Node, batter: Mixing, own: Own, from: Seconds, by: Seconds, { demo }: Laid): Seconds {
-  if (cookBy === null || own.lastPour < 0) return 0;
-  const need = own.lastPour - (from + batter.wetAfter) - cookBy;
-  const slack = Math.min(own.first - (from + batter.readyAfter), by - (from + batter.handsAfter));
-  if (need <= 0 || slack <= 0) return 0;
-  const wanted = Math.min(need, slack);
+  if (cookBy === null || own.lastPour < 0) return inSeconds(0);
+  const need = minus(minus(own.lastPour, plus(from, batter.wetAfter)), cookBy);
+  const slack = smallest(minus(own.first, plus(from, batter.readyAfter)), minus(by, plus(from, batter.handsAfter)));
+  if (need <= 0 || slack <= 0) return inSeconds(0);
+  const wanted = smallest(need, slack);
   if (!demo || demo.end <= from) return wanted;
-  const before = Math.max(0, demo.start - (from + batter.handsAfter));
+  const before = largest(inSeconds(0), minus(demo.start, plus(from, batter.handsAfter)));
   if (wanted <= before) return wanted;
-  const after = demo.end - from;
-  return slack >= after ? Math.max(after, wanted) : Math.min(slack, before);
+  const after = minus(demo.end, from);
+  return slack >= after ? largest(after, wanted) : smallest(slack, before);
 }
 
 /** Would everything that goes round be there for one mix of a station beginning at a moment, with all other mixes as they begin now? */
@@ -104,7 +121,7 @@ function canBegin(net: Network, laid: Laid, node: Node, mix: 0 | 1, begin: Secon
   const others = net.nodes.flatMap((one) => {
     const again = laid.seconds[one.index] ?? 0;
     return [
-      ...(one === node && mix === 0 ? [] : heldFirst(one, counts, laid.begins[one.index] ?? 0)),
+      ...(one === node && mix === 0 ? [] : heldFirst(one, counts, inSeconds(laid.begins[one.index] ?? 0))),
       ...(again === 0 || (one === node && mix === 1) ? [] : heldAgain(one, counts, again)),
     ];
   });
@@ -118,14 +135,14 @@ type Soonest = readonly Seconds[];
 function mixLate(net: Network, laid: Laid, own: readonly Own[], soonest: Soonest): void {
   for (const node of net.nodes) {
     const [mine, other] = [own[node.index * 2], own[node.index * 2 + 1]];
-    const again = soonest[node.index] ?? 0;
+    const again = soonest[node.index] ?? inSeconds(0);
     if (other && again > 0) {
-      const later = again + lateBy(node, node.again, other, again, Infinity, laid);
+      const later = plus(again, lateBy(node, node.again, other, again, inSeconds(Infinity), laid));
       if (canBegin(net, laid, node, 1, later)) laid.seconds[node.index] = later;
     }
     const by = again > 0 ? (laid.seconds[node.index] ?? Infinity) : Infinity;
     if (!mine) continue;
-    const begin = laid.mixFrom + lateBy(node, node, mine, laid.mixFrom, by, laid);
+    const begin = plus(laid.mixFrom, lateBy(node, node, mine, laid.mixFrom, inSeconds(by), laid));
     if (begin === laid.begins[node.index]) continue;
     if (canBegin(net, laid, node, 0, begin)) laid.begins[node.index] = begin;
   }
@@ -133,10 +150,12 @@ function mixLate(net: Network, laid: Laid, own: readonly Own[], soonest: Soonest
 
 /** When a mix of a station begins. */
 const beginOf = ({ begins, seconds }: Laid, index: number, mix: number): Seconds =>
-  (mix === 0 ? begins[index] : seconds[index]) ?? 0;
+  inSeconds((mix === 0 ? begins[index] : seconds[index]) ?? 0);
 
 const lateOf = ({ cookBy }: Node, batter: Mixing, own: Own, begin: Seconds): Seconds =>
-  cookBy === null || own.lastPour < 0 ? 0 : Math.max(0, own.lastPour - (begin + batter.wetAfter) - cookBy);
+  cookBy === null || own.lastPour < 0
+    ? inSeconds(0)
+    : largest(inSeconds(0), minus(minus(own.lastPour, plus(begin, batter.wetAfter)), cookBy));
 
 /** Is a place at the heat free for a load over a span, beside all others? */
 function isFree(net: Network, loads: readonly Placed[], moved: Placed, from: Seconds, end: Seconds): boolean {
@@ -152,7 +171,7 @@ function isFree(net: Network, loads: readonly Placed[], moved: Placed, from: Sec
 /** What a load has in hand while it is poured, where that goes round. */
 function pouringOf(net: Network, load: Placed): Held[] {
   const lead = net.nodes[load.station];
-  const pieces = load.pieces.reduce((sum, count) => sum + count, 0);
+  const pieces = sumOf(load.pieces);
   return lead ? heldPouring(lead, load.unit, load.testers, pieces, load.from) : [];
 }
 
@@ -171,27 +190,32 @@ function justify(net: Network, { loads }: Laid, stations: ReadonlySet<number>, o
   const nextOn = new Map<number, Seconds>();
   const pourBy = new Map<number, Seconds>();
   for (const load of byStart) {
-    const next = nextOn.get(load.unit) ?? Infinity;
+    const next = nextOn.get(load.unit) ?? inSeconds(Infinity);
     const lead = net.nodes[load.station];
     const isAlone = load.stations.length === 1;
     // Of two mixes each has its own last load.
-    const lastPour = own[load.station * 2 + mixOf(net, load, 0)]?.lastPour ?? -1;
+    const lastPour = own[load.station * 2 + mixOf(net, load, 0)]?.lastPour ?? inSeconds(-1);
     if (lead && isAlone && stations.has(load.station) && load.start < lastPour) {
-      const poured = (lead.load[load.pieces[0] ?? 0] ?? 0) - (lead.load[0] ?? 0);
-      const byHands = lead.hands > 0 ? (pourBy.get(load.station) ?? Infinity) - poured : Infinity;
-      const shift = Math.min(next - load.between - load.end, lastPour - load.start, byHands - load.start);
-      const from = load.from + shift;
+      const poured = minus(lead.load[load.pieces[0] ?? 0] ?? inSeconds(0), lead.load[0] ?? inSeconds(0));
+      const byHands =
+        lead.hands > 0 ? minus(pourBy.get(load.station) ?? inSeconds(Infinity), poured) : inSeconds(Infinity);
+      const shift = smallest(
+        minus(minus(next, load.between), load.end),
+        minus(lastPour, load.start),
+        minus(byHands, load.start),
+      );
+      const from = plus(load.from, shift);
       const isMoved = shift > 0 && Number.isFinite(shift);
-      if (isMoved && isFree(net, loads, load, from, load.end + shift) && canPour(net, loads, load, from)) {
-        load.waited = 0;
+      if (isMoved && isFree(net, loads, load, from, plus(load.end, shift)) && canPour(net, loads, load, from)) {
+        load.waited = inSeconds(0);
         load.from = from;
-        load.start += shift;
-        load.end += shift;
+        load.start = plus(load.start, shift);
+        load.end = plus(load.end, shift);
         hasMoved = true;
       }
     }
     // Before a load the unit may have been washed for it: what comes before has to be out by then.
-    nextOn.set(load.unit, load.from - (load.washTo - load.washFrom));
+    nextOn.set(load.unit, minus(load.from, minus(load.washTo, load.washFrom)));
     pourBy.set(load.station, load.from);
   }
   return hasMoved;
@@ -209,10 +233,10 @@ function aftersOf(net: Network, laid: Laid, out: (node: Node) => Seconds | null)
   const isAsked = counts.size > 0 && net.nodes.some(wants);
   const held = isAsked
     ? [
-        ...net.nodes.flatMap((node) => heldFirst(node, counts, laid.begins[node.index] ?? 0)),
+        ...net.nodes.flatMap((node) => heldFirst(node, counts, inSeconds(laid.begins[node.index] ?? 0))),
         ...net.nodes.flatMap((node) => {
           const again = laid.seconds[node.index] ?? 0;
-          return again > 0 ? heldAgain(node, counts, again) : [];
+          return again > 0 ? heldAgain(node, counts, inSeconds(again)) : [];
         }),
         ...laid.loads.flatMap((load) => pouringOf(net, load)),
       ]
@@ -227,13 +251,13 @@ function aftersOf(net: Network, laid: Laid, out: (node: Node) => Seconds | null)
   for (const { node, at: outAt } of row) {
     let at = outAt;
     for (const task of node.after) {
-      const own = isAsked ? heldAfter(task, counts, 0) : [];
+      const own = isAsked ? heldAfter(task, counts, inSeconds(0)) : [];
       if (own.length > 0) {
         at = soonestThere(own, held, counts, at);
         held.push(...heldAfter(task, counts, at));
       }
       begins[node.index]?.push(at);
-      at += task.to - task.from;
+      at = plus(at, minus(task.to, task.from));
     }
   }
   return begins;
@@ -269,9 +293,11 @@ export function settle(net: Network, laid: Laid): Score {
   }
   laid.afters = aftersOf(net, laid, (node) => {
     const [mine, other] = [own[node.index * 2], own[node.index * 2 + 1]];
-    return mine && other && mine.loads + other.loads > 0 ? Math.max(mine.lastEnd, other.lastEnd) : null;
+    return mine && other && mine.loads + other.loads > 0 ? largest(mine.lastEnd, other.lastEnd) : null;
   });
-  let [broken, lateSum, served, lastEnd, waits, testers] = [0, 0, laid.demo?.end ?? 0, laid.demo?.end ?? 0, 0, 0];
+  const shownTo = laid.demo?.end ?? inSeconds(0);
+  let [lateSum, served, lastEnd, waits] = [inSeconds(0), shownTo, shownTo, inSeconds(0)];
+  let [broken, testers] = [0, inPieces(0)];
   for (const node of net.nodes) {
     const [mine, other] = [own[node.index * 2], own[node.index * 2 + 1]];
     if (!mine || !other || node.pieces < 1) continue;
@@ -281,15 +307,15 @@ export function settle(net: Network, laid: Laid): Score {
       // A second of rounding is not a broken window.
       if (by > 1) {
         broken += 1;
-        lateSum += by;
+        lateSum = plus(lateSum, by);
       }
     }
-    const out = Math.max(mine.lastEnd, other.lastEnd);
+    const out = largest(mine.lastEnd, other.lastEnd);
     const end = servedAt(node, out, laid);
     if (end > served) served = end;
     if (out > lastEnd) lastEnd = out;
-    waits += end;
-    testers = Math.max(testers, mine.testers + other.testers);
+    waits = plus(waits, end);
+    testers = largest(testers, plus(mine.testers, other.testers));
   }
   return { uncleared: laid.uncleared.length, broken, late: lateSum, served, lastEnd, testers, waits };
 }
@@ -297,9 +323,9 @@ export function settle(net: Network, laid: Laid): Score {
 /** When everything of a station can be eaten: its last piece, what comes after it, and what is made beside. */
 function servedAt(node: Node, out: Seconds, { begins, afters }: Laid): Seconds {
   const [task, begin] = [node.after[node.after.length - 1], afters[node.index]?.[node.after.length - 1]];
-  return Math.max(
+  return largest(
     out,
-    task && begin !== undefined ? begin + task.to - task.from : 0,
-    (begins[node.index] ?? 0) + node.mixedAfter + node.besideSeconds,
+    task && begin !== undefined ? minus(plus(begin, task.to), task.from) : inSeconds(0),
+    plus(plus(inSeconds(begins[node.index] ?? 0), node.mixedAfter), node.besideSeconds),
   );
 }

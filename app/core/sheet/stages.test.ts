@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { mixings } from "~/core/plan";
 import { pinnableBells } from "~/core/schedule";
 import { type ClassInput, plan, stages } from "~/core/plan";
-import { ratio } from "~/core/quantity";
+import { ratio, inMinutes } from "~/core/quantity";
 import { type Recipe, tools } from "~/core/recipe";
 import { demoClasses } from "~/demo/boathouse";
 import { brief, classes, labels, people } from "../../../test/generators";
@@ -101,7 +101,7 @@ const edit: fc.Arbitrary<(input: ClassInput) => ClassInput> = fc.oneof(
   fc.constant((input: ClassInput): ClassInput => ({ ...input, arrangement: { seats: null, apart: [0] } })),
   fc
     .constantFrom(...pinnableBells)
-    .map((bell) => (input: ClassInput): ClassInput => ({ ...input, pins: [{ bell, at: 95 }] })),
+    .map((bell) => (input: ClassInput): ClassInput => ({ ...input, pins: [{ bell, at: inMinutes(95) }] })),
   fc.nat(2).map((station) => (input: ClassInput): ClassInput => {
     const ingredientId = input.dishes[0]?.recipe.lines[0]?.ingredientId ?? "plain-flour";
     const own = { id: "own", name: "Their own", broughtBy: "them", label: null, instead: { station, ingredientId } };

@@ -5,17 +5,17 @@ import { type PackSize, starterPantry } from "~/core/pantry";
 import { plan } from "~/core/plan";
 import { type ShoppingLine, moneyOf, sections, shoppingList, soldByVolume } from "./list";
 import { demandOf } from "~/core/kit";
-import { ratio } from "~/core/quantity";
+import { ratio, inGrams, inPieces } from "~/core/quantity";
 
 const pantry = new Map(starterPantry.map((one) => [one.id, one]));
-const total = (ingredientId: string, buyGrams: number | undefined, buyPieces?: number, isToTaste = false) => ({
+const total = (ingredientId: string, grams: number | undefined, buyPieces?: number, isToTaste = false) => ({
   ingredientId,
-  expectedGrams: buyGrams,
-  buyGrams,
+  expectedGrams: grams === undefined ? undefined : inGrams(grams),
+  buyGrams: grams === undefined ? undefined : inGrams(grams),
   pieces: buyPieces === undefined ? undefined : ratio(BigInt(buyPieces)),
   expectedPieces: undefined,
   raw: undefined,
-  buyPieces,
+  buyPieces: buyPieces === undefined ? undefined : inPieces(buyPieces),
   isToTaste,
   packs: undefined,
 });
@@ -30,7 +30,7 @@ const only = (lines: readonly ShoppingLine[], key: string) => {
   return line;
 };
 const none = new Map<string, number>();
-const bag = { ingredientId: "plain-flour", unitGrams: 1500, unitsPerPack: 1, unitName: "bag", price: 95 };
+const bag = { ingredientId: "plain-flour", unitGrams: inGrams(1500), unitsPerPack: 1, unitName: "bag", price: 95 };
 
 describe("the shopping list", () => {
   test("sums several classes, takes off what is on hand once, and says what each takes", () => {
@@ -41,15 +41,15 @@ describe("the shopping list", () => {
       [],
     );
     expect(only(lines, "plain-flour")).toMatchObject({
-      grams: 2100,
+      grams: inGrams(2100),
       stockGrams: 700,
-      buyGrams: 1400,
+      buyGrams: inGrams(1400),
       basket: { take: [{ id: "0", count: 1 }], price: 95 },
       over: 100,
       overPrice: 6,
       perClass: [
-        { classId: "a", grams: 1200 },
-        { classId: "b", grams: 900 },
+        { classId: "a", grams: inGrams(1200) },
+        { classId: "b", grams: inGrams(900) },
       ],
     });
   });
@@ -82,7 +82,7 @@ describe("the shopping list", () => {
   });
 
   test("eggs are counted, juice is bought as lemons, and drained corn by the tin's whole weight", () => {
-    const eggs = { ingredientId: "egg", unitGrams: 50, unitsPerPack: 6, unitName: "egg", price: 190 };
+    const eggs = { ingredientId: "egg", unitGrams: inGrams(50), unitsPerPack: 6, unitName: "egg", price: 190 };
     const lines = shoppingList(
       [need("a", [total("egg", 1750, 35), total("lemon-juice", 91.2), total("sweetcorn", 540)], [eggs])],
       pantry,
@@ -90,7 +90,7 @@ describe("the shopping list", () => {
       [],
     );
     expect(only(lines, "egg")).toMatchObject({ unit: "piece", buyPieces: 35, over: 1, price: 1140 });
-    expect(only(lines, "lemon-juice")).toMatchObject({ name: "lemons", raw: { pieces: 2 }, buyPieces: 2 });
+    expect(only(lines, "lemon-juice")).toMatchObject({ name: "lemons", raw: { pieces: inPieces(2) }, buyPieces: 2 });
     expect(only(lines, "sweetcorn").buyGrams).toBeCloseTo(900, 6);
   });
 
@@ -110,22 +110,22 @@ describe("the shopping list", () => {
   });
 
   test("more on hand than is needed buys nothing and is not turned into money", () => {
-    const pack = { ingredientId: "sugar", unitGrams: 1000, unitsPerPack: 1, unitName: "bag", price: 120 };
+    const pack = { ingredientId: "sugar", unitGrams: inGrams(1000), unitsPerPack: 1, unitName: "bag", price: 120 };
     const line = only(
       shoppingList([need("a", [total("sugar", 300)], [pack])], pantry, new Map([["sugar", 900]]), []),
       "sugar",
     );
-    expect(line).toMatchObject({ stockGrams: 300, buyGrams: 0, price: 0, over: 0, overPrice: 0 });
+    expect(line).toMatchObject({ stockGrams: 300, buyGrams: inGrams(0), price: 0, over: 0, overPrice: 0 });
   });
 
   test("the larger size is taken where it is cheaper", () => {
     const pack = {
       ingredientId: "plain-flour",
-      unitGrams: 500,
+      unitGrams: inGrams(500),
       unitsPerPack: 1,
       unitName: "bag",
       price: 80,
-      sizes: [{ unitGrams: 1500, unitsPerPack: 1, price: 95 }],
+      sizes: [{ unitGrams: inGrams(1500), unitsPerPack: 1, price: 95 }],
     };
     expect(
       only(shoppingList([need("a", [total("plain-flour", 600)], [pack])], pantry, none, []), "plain-flour").basket
@@ -145,11 +145,11 @@ test("what is bought and on hand, less what is left over, is what is packed for 
         const [first = 500, ...others] = sizes;
         const packs = made.totals.map((one) => ({
           ingredientId: one.ingredientId,
-          unitGrams: first,
+          unitGrams: inGrams(first),
           unitsPerPack: 1,
           unitName: "pack",
           price: first,
-          sizes: others.map((unitGrams) => ({ unitGrams, unitsPerPack: 1, price: unitGrams })),
+          sizes: others.map((unitGrams) => ({ unitGrams: inGrams(unitGrams), unitsPerPack: 1, price: unitGrams })),
         }));
         const stock = new Map(stocked);
         const lines = shoppingList([{ classId: "a", totals: made.totals, packs }], pantry, stock, []);

@@ -3,7 +3,19 @@ import type { Pantry } from "~/core/batter";
 import type { GearLine } from "~/core/gear";
 import type { Tool } from "~/core/recipe";
 import { type Basket, type Raw, type ShopSize, type Total, basketOf, isFromTap, needOf, sizesOf } from "~/core/kit";
-import { type Ratio, add, ceil, ratioOf, zero, type Grams, type Pieces } from "~/core/quantity";
+import {
+  type Ratio,
+  add,
+  ceil,
+  ratioOf,
+  zero,
+  type Grams,
+  type Pieces,
+  inGrams,
+  inPieces,
+  sumKnown,
+  smallest,
+} from "~/core/quantity";
 
 /** Where things stand in a shop, in the order most people walk it. */
 export const sections = ["fruit-vegetables", "chilled", "baking", "oils", "spreads", "frozen", "household"] as const;
@@ -118,7 +130,6 @@ const piecesIn = (grams: Grams | undefined, one: Ingredient): Ratio | undefined 
     ? undefined
     : ratioOf(Number((grams / one.pieceGrams).toFixed(6)));
 
-const plus = (a: number | undefined, b: number | undefined) => (a === undefined || b === undefined ? undefined : a + b);
 const half = 0.5;
 
 /**
@@ -139,7 +150,7 @@ export function shoppingList(
       const total = need.totals.find((each) => each.ingredientId === id);
       return total ? [{ classId: need.classId, total }] : [];
     });
-    const grams = totals.reduce<number | undefined>((sum, { total }) => plus(sum, total.buyGrams), 0);
+    const grams = sumKnown(totals.map(({ total }) => total.buyGrams));
     const isToTaste = totals.some(({ total }) => total.isToTaste);
     // A class that only weighs what another counts adds to the count, by the weight of a piece.
     const exact = totals.reduce<Ratio | undefined>(
@@ -149,9 +160,9 @@ export function shoppingList(
       },
       totals.some(({ total }) => total.pieces !== undefined) ? zero : undefined,
     );
-    const pieces = exact && Number(ceil(exact)) > 0 ? Number(ceil(exact)) : undefined;
+    const pieces = exact && Number(ceil(exact)) > 0 ? inPieces(Number(ceil(exact))) : undefined;
     const stockUnit = pieces !== undefined && one.pieceGrams !== undefined ? "piece" : soldByVolume(one) ? "ml" : "g";
-    const stockGrams = Math.min(stock.get(id) ?? 0, grams ?? Infinity);
+    const stockGrams = smallest(inGrams(stock.get(id) ?? 0), grams ?? inGrams(Infinity));
     const counted = { buyGrams: grams, pieces: pieces === undefined ? undefined : exact };
     const whole = needOf(one, counted);
     const raw =
@@ -173,8 +184,8 @@ export function shoppingList(
         pieces,
         isToTaste,
         raw,
-        stockGrams,
-        stockIn: { unit: stockUnit, grams: gramsPer(stockUnit, one) ?? 1 },
+        stockGrams: stockGrams,
+        stockIn: { unit: stockUnit, grams: inGrams(gramsPer(stockUnit, one) ?? 1) },
         buyGrams,
         buyPieces,
         basket,
@@ -198,13 +209,13 @@ export function shoppingList(
     section: "household",
     name,
     grams: undefined,
-    pieces: count,
+    pieces: inPieces(count),
     isToTaste: false,
     raw: undefined,
-    stockGrams: 0,
-    stockIn: { unit: "piece", grams: 1 },
+    stockGrams: inGrams(0),
+    stockIn: { unit: "piece", grams: inGrams(1) },
     buyGrams: undefined,
-    buyPieces: count,
+    buyPieces: inPieces(count),
     basket: undefined,
     sizes: [],
     over: 0,

@@ -1,3 +1,4 @@
+import { inPieces, inMinutes } from "~/core/quantity";
 import fc from "fast-check";
 import { logRows, piecesCounted } from "~/core/log";
 import { plan } from "~/core/plan";
@@ -20,18 +21,20 @@ const event: fc.Arbitrary<LiveEvent> = fc
       fc.constant({ ...happened, kind: "class-started" as const }),
       fc.constantFrom(...bells).map((bell) => ({ ...happened, kind: "bell-rung" as const, bellId: bell.id })),
       fc.constantFrom(...bells).map((bell) => ({ ...happened, kind: "bell-taken-back" as const, bellId: bell.id })),
-      fc.constant({ ...happened, kind: "delay-added" as const, minutes: 2 }),
+      fc.constant({ ...happened, kind: "delay-added" as const, minutes: inMinutes(2) }),
       fc
         .constantFrom(...stationStates)
         .map((state) => ({ ...happened, kind: "station-set" as const, stationId: "s1", state })),
-      fc.nat(20).map((pieces) => ({ ...happened, kind: "pieces-counted" as const, stationId: "s1", pieces })),
+      fc
+        .nat(20)
+        .map((pieces) => ({ ...happened, kind: "pieces-counted" as const, stationId: "s1", pieces: inPieces(pieces) })),
       fc.nat(12).map((pieces) => ({
         ...happened,
         kind: "rounds-decided" as const,
         stationId: "s1",
         rounds: [
-          { roundId: "plain", pieces: 12 - pieces },
-          { roundId: "berries", pieces },
+          { roundId: "plain", pieces: inPieces(12 - pieces) },
+          { roundId: "berries", pieces: inPieces(pieces) },
         ],
       })),
       fc.constant({ ...happened, kind: "note-added" as const, text: "x" }),
@@ -60,9 +63,11 @@ test("what a table decides of its rounds is its last word, whatever the order in
     at: start + after,
     kind: "rounds-decided",
     stationId: "s1",
-    rounds: [{ roundId: "berries", pieces }],
+    rounds: [{ roundId: "berries", pieces: inPieces(pieces) }],
   });
-  expect(fold([said(2, 900, 4), said(1, 100, 6)]).decided).toEqual({ s1: [{ roundId: "berries", pieces: 4 }] });
+  expect(fold([said(2, 900, 4), said(1, 100, 6)]).decided).toEqual({
+    s1: [{ roundId: "berries", pieces: inPieces(4) }],
+  });
 });
 
 test("a bell rung on two tablets counts from the first; taken back, it is as if never rung", () => {
@@ -93,7 +98,7 @@ test("time left is the planned length from the bell that was rung, early or late
   expect(early.untilNext).toBeCloseTo((planned - 1) * minute, 3);
   expect(early.lateMinutes).toBeLessThan(0);
   const delayed = situationAt(
-    fold([...rungEarly, { id: id(3), at: start + 2 * minute, kind: "delay-added", minutes: 2 }]),
+    fold([...rungEarly, { id: id(3), at: start + 2 * minute, kind: "delay-added", minutes: inMinutes(2) }]),
     bells,
     start + 2 * minute,
   );
@@ -132,8 +137,8 @@ test("the log lays actual beside planned, leaves open what was not rung, and add
       kind: "bell-rung",
       bellId: bell.id,
     })),
-    { id: id(4), at: start, kind: "pieces-counted", stationId: "s1", pieces: 9 },
-    { id: id(5), at: start + 1, kind: "pieces-counted", stationId: "s2", pieces: 8 },
+    { id: id(4), at: start, kind: "pieces-counted", stationId: "s1", pieces: inPieces(9) },
+    { id: id(5), at: start + 1, kind: "pieces-counted", stationId: "s2", pieces: inPieces(8) },
   ];
   const state = fold(all);
   const rows = logRows(timeline, state);
@@ -152,8 +157,8 @@ test("taking back goes through what the room was told since the last bell, newes
     { id: id(1), kind: "class-started", at: start },
     { id: id(2), kind: "bell-rung", bellId: doors.id, at: start },
     { id: id(3), kind: "bell-rung", bellId: gather.id, at: start + minute },
-    { id: id(4), kind: "delay-added", minutes: 2, at: start + 2 * minute },
-    { id: id(5), kind: "delay-added", minutes: 2, at: start + 3 * minute },
+    { id: id(4), kind: "delay-added", minutes: inMinutes(2), at: start + 2 * minute },
+    { id: id(5), kind: "delay-added", minutes: inMinutes(2), at: start + 3 * minute },
   ];
   const taken: string[] = [];
   for (let n = 6; ; n += 1) {
@@ -175,7 +180,7 @@ test("a delay counts until the next bell rings, and is not counted again after i
   const begun: LiveEvent[] = [
     { ...happened(1, 0), kind: "class-started" },
     { ...happened(2, 0), kind: "bell-rung", bellId: first.id },
-    { ...happened(3, 1), kind: "delay-added", minutes: 5 },
+    { ...happened(3, 1), kind: "delay-added", minutes: inMinutes(5) },
   ];
   const at = (events: LiveEvent[], after: number) => situationAt(fold(events), bells, start + after * minute);
   expect(at(begun, 2).addedMinutes).toBe(5);

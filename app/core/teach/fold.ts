@@ -1,4 +1,4 @@
-import type { Minutes } from "~/core/quantity";
+import { type Minutes, inMinutes, sumOf } from "~/core/quantity";
 import type { Bell } from "~/core/schedule";
 import type { LiveEvent, LiveState, Situation } from "./types";
 
@@ -70,15 +70,15 @@ export function situationAt(state: LiveState, bells: readonly Bell[], at: number
       now: undefined,
       next: bells[0],
       untilNext: undefined,
-      addedMinutes: 0,
-      lateMinutes: 0,
+      addedMinutes: inMinutes(0),
+      lateMinutes: inMinutes(0),
       elapsed: 0,
     };
   const lastRung = bells.reduce((last, bell, index) => (state.rung[bell.id] === undefined ? last : index), -1);
   const now = bells[lastRung];
   const next = bells[lastRung + 1];
   const since = (now && state.rung[now.id]) ?? startedAt;
-  const addedMinutes = state.delays.filter((delay) => delay.at >= since).reduce((sum, delay) => sum + delay.minutes, 0);
+  const addedMinutes = sumOf(state.delays.filter((delay) => delay.at >= since).map((delay) => delay.minutes));
   const moment = endedAt ?? at;
   const planned = (bell: Bell) => startedAt + bell.at * minute;
   const due = next && since + (next.at - (now?.at ?? 0) + addedMinutes) * minute;
@@ -89,7 +89,7 @@ export function situationAt(state: LiveState, bells: readonly Bell[], at: number
     next,
     untilNext: due === undefined ? undefined : due - moment,
     addedMinutes,
-    lateMinutes: lateBy / minute,
+    lateMinutes: inMinutes(lateBy / minute),
     elapsed: moment - startedAt,
   };
 }
@@ -103,6 +103,7 @@ export function takesBack(
   { now, addedMinutes }: Pick<Situation, "now" | "addedMinutes">,
 ): { kind: "delay-added"; minutes: Minutes } | { kind: "bell-taken-back"; bellId: string } | undefined {
   const last = state.delays.findLast((delay) => delay.minutes > 0);
-  if (addedMinutes > 0 && last) return { kind: "delay-added", minutes: -Math.min(last.minutes, addedMinutes) };
+  if (addedMinutes > 0 && last)
+    return { kind: "delay-added", minutes: inMinutes(-Math.min(last.minutes, addedMinutes)) };
   return now && { kind: "bell-taken-back", bellId: now.id };
 }

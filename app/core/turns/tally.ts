@@ -1,4 +1,4 @@
-import type { Minutes } from "~/core/quantity";
+import { type Minutes, minus, largest, inMinutes, smallest } from "~/core/quantity";
 import { type Recipe, type SurfaceKind, heatOn, lyingMinutes } from "~/core/recipe";
 import type { Task, Timeline } from "~/core/schedule";
 import type { Turn } from "./turns";
@@ -24,8 +24,11 @@ const done: ReadonlySet<Task["kind"]> = new Set(["prepare", "mix", "part", "afte
 /** A load's pour, and from its turn to its last piece out. */
 function partsOf(task: Task, recipe: Recipe, kind: SurfaceKind): { readonly pour: Spell; readonly turn: Spell } {
   const heat = heatOn(recipe.heat, kind);
-  const poured = Math.max(task.start, task.end - lyingMinutes(heat));
-  return { pour: [task.start, poured], turn: [Math.max(poured, task.end - (heat.side2?.likely ?? 0)), task.end] };
+  const poured = largest(task.start, minus(task.end, lyingMinutes(heat)));
+  return {
+    pour: [task.start, poured],
+    turn: [largest(poured, minus(task.end, inMinutes(heat.side2?.likely ?? 0))), task.end],
+  };
 }
 
 /** Spells as one row without overlaps, within a span. */
@@ -35,8 +38,8 @@ function joined(spells: readonly Spell[], [from, to]: Spell): Spell[] {
     const [start, end] = [Math.max(a, from), Math.min(b, to)];
     if (end <= start) continue;
     const last = row[row.length - 1];
-    if (last && start <= last[1]) last[1] = Math.max(last[1], end);
-    else row.push([start, end]);
+    if (last && start <= last[1]) last[1] = largest(last[1], inMinutes(end));
+    else row.push([inMinutes(start), inMinutes(end)]);
   }
   return row;
 }
@@ -56,9 +59,11 @@ export interface TallyInput {
  * stirs in turn has the bowl before them the whole step; what no step names, as unpacking, is everybody's; a tester is nobody's.
  */
 export function talliesOf({ stationId, people, turns, recipe, timeline, kindOf }: TallyInput): Tally[] {
-  const arrived = timeline.tasks.reduce((last, task) => (task.kind === "arrive" ? Math.max(last, task.end) : last), 0);
+  const arrived = inMinutes(
+    timeline.tasks.reduce((last, task) => (task.kind === "arrive" ? Math.max(last, task.end) : last), 0),
+  );
   const eat = timeline.bells.find((bell) => bell.kind === "eat")?.at ?? timeline.end;
-  const span: Spell = [Math.min(arrived, eat), eat];
+  const span: Spell = [smallest(arrived, eat), eat];
   const everybody: Spell[] = [];
   const own = new Map(people.map((id): [string, Spell[]] => [id, []]));
   const heat = new Map(people.map((id) => [id, 0]));
@@ -87,7 +92,14 @@ export function talliesOf({ stationId, people, turns, recipe, timeline, kindOf }
       if (from - free > wait) [wait, waitFrom] = [from - free, free];
       free = to;
     }
-    const busy = row.reduce((sum, [from, to]) => sum + to - from, 0);
-    return { participantId, busy, span: span[1] - span[0], wait, waitFrom, heat: heat.get(participantId) ?? 0 };
+    const busy = inMinutes(row.reduce((sum, [from, to]) => sum + to - from, 0));
+    return {
+      participantId,
+      busy,
+      span: minus(span[1], span[0]),
+      wait: inMinutes(wait),
+      waitFrom,
+      heat: heat.get(participantId) ?? 0,
+    };
   });
 }

@@ -1,6 +1,6 @@
 import type { Selectable } from "kysely";
 import type { Brief } from "~/core/plan";
-import { ratio } from "~/core/quantity";
+import { ratio, inMinutes } from "~/core/quantity";
 import type { ClassTable } from "../schema";
 
 /** The brief in a row of a class. */
@@ -8,7 +8,7 @@ export const toBrief = (row: Selectable<ClassTable>): Brief => ({
   people: row.people,
   tasters: row.tasters,
   audience: row.audience as Brief["audience"],
-  minutes: row.minutes,
+  minutes: inMinutes(row.minutes),
   piecesEach: ratio(BigInt(row.pieces_each_num), BigInt(row.pieces_each_den)),
   stationSize: row.station_size,
   helpers: row.helpers,
@@ -25,9 +25,9 @@ export const toBrief = (row: Selectable<ClassTable>): Brief => ({
   easesSpice: row.eases_spice,
   regime: row.regime as Brief["regime"],
   hotPlacesPerAdult: row.hot_places_per_adult,
-  doorsMinutes: row.doors_minutes,
-  eatMinutes: row.eat_minutes,
-  cleanMinutes: row.clean_minutes,
+  doorsMinutes: inMinutes(row.doors_minutes),
+  eatMinutes: inMinutes(row.eat_minutes),
+  cleanMinutes: inMinutes(row.clean_minutes),
   hasDemoBatch: row.has_demo_batch,
   hasSpareKit: row.has_spare_kit,
   isRemote: row.is_remote,

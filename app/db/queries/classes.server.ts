@@ -9,7 +9,7 @@ import { briefColumns, toBrief } from "./brief.server";
 import { kitchens } from "./kitchens.server";
 import { allIngredients } from "./pantry.server";
 import { bodyKey, latestStanding, recipeFrom } from "./recipes.server";
-import { readRatio, writeRatio } from "~/core/quantity";
+import { readRatio, writeRatio, inGrams } from "~/core/quantity";
 import { toNeed, toParticipant, addParticipants } from "./people.server";
 import { labelDetails, addLabels, addSharedFood } from "./labels.server";
 import { addPacks } from "./packs.server";
@@ -221,13 +221,13 @@ export async function classesOf(db: Kysely<DB>, classIds: readonly string[]): Pr
         const sizes = packSizes
           .filter((size) => size.ingredient_id === one.ingredient_id)
           .map((size) => ({
-            unitGrams: size.unit_grams,
+            unitGrams: inGrams(size.unit_grams),
             unitsPerPack: size.units_per_pack,
             ...(size.price === null ? {} : { price: size.price }),
           }));
         return {
           ingredientId: one.ingredient_id,
-          unitGrams: one.unit_grams,
+          unitGrams: inGrams(one.unit_grams),
           unitsPerPack: one.units_per_pack,
           unitName: one.unit_name,
           ...(one.product === null ? {} : { product: one.product }),

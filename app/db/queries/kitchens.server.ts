@@ -1,3 +1,4 @@
+import { inMinutes } from "~/core/quantity";
 import type { Kysely, Selectable } from "kysely";
 import type {
   Circuit,
@@ -30,7 +31,7 @@ function toSurface(row: Selectable<SurfaceTable>): Surface {
     places: row.places,
     count: row.count,
     at: row.at as Surface["at"],
-    preheatMinutes: row.preheat_minutes,
+    preheatMinutes: row.preheat_minutes === null ? null : inMinutes(row.preheat_minutes),
     watts: row.watts,
     ...(size ? { size } : {}),
     ...(row.coating === null ? {} : { coating: row.coating as Coating }),

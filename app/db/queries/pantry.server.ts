@@ -1,3 +1,4 @@
+import { inGrams } from "~/core/quantity";
 import type { Kysely, Selectable } from "kysely";
 import type { Ingredient, Role, Storage, Substance } from "~/core/pantry";
 import type { DB, IngredientTable } from "../schema";
@@ -14,7 +15,7 @@ function toIngredient(row: Selectable<IngredientTable>, contains: readonly Subst
     label: row.label as Ingredient["label"],
     ...(cup !== undefined ? { gramsPerCup: cup } : {}),
     ...(row.grams_per_tsp !== null ? { gramsPerTsp: row.grams_per_tsp } : {}),
-    ...(row.piece_grams !== null ? { pieceGrams: row.piece_grams } : {}),
+    ...(row.piece_grams !== null ? { pieceGrams: inGrams(row.piece_grams) } : {}),
     ...(row.tsp_low !== null && row.tsp_high !== null ? { tspSpread: { low: row.tsp_low, high: row.tsp_high } } : {}),
     waterPercent: row.water_percent,
     fatPercent: row.fat_percent,
@@ -28,7 +29,7 @@ function toIngredient(row: Selectable<IngredientTable>, contains: readonly Subst
           raw: {
             name: row.raw_name,
             keeps: row.raw_keeps,
-            ...(row.raw_piece_grams !== null ? { pieceGrams: row.raw_piece_grams } : {}),
+            ...(row.raw_piece_grams !== null ? { pieceGrams: inGrams(row.raw_piece_grams) } : {}),
           },
         }
       : {}),

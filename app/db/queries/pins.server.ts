@@ -1,3 +1,4 @@
+import { inMinutes } from "~/core/quantity";
 import type { Selectable } from "kysely";
 import { type Pin, type PinnableBell, pinnableBells } from "~/core/schedule";
 import type { ClassTable } from "../schema";
@@ -6,7 +7,7 @@ import type { ClassTable } from "../schema";
 export const pinsIn = (row: Pick<Selectable<ClassTable>, "mix_pinned" | "pour_pinned" | "eat_pinned">): Pin[] =>
   pinnableBells.flatMap((bell) => {
     const at = row[`${bell}_pinned`];
-    return at === null ? [] : [{ bell, at }];
+    return at === null ? [] : [{ bell, at: inMinutes(at) }];
   });
 
 /** The columns of pinned bells: those that are not named are let go. */

@@ -1,3 +1,4 @@
+import { inMinutes } from "~/core/quantity";
 import { CalendarDate } from "@internationalized/date";
 import { parseWithZod } from "@conform-to/zod/v4";
 import { z } from "zod";
@@ -107,7 +108,7 @@ test("what another saved and what was typed stand side by side, field by field",
     dishes: [{ what: dishKey({ id: "towpath-crepes", revision: 1 }, null), stations: "" }],
   });
   if (submission.status !== "success") throw new Error("the form is right");
-  expect(differences({ ...input, brief: { ...input.brief, minutes: 100 } }, submission.value)).toEqual([
+  expect(differences({ ...input, brief: { ...input.brief, minutes: inMinutes(100) } }, submission.value)).toEqual([
     { field: "people", saved: "14", typed: "16" },
     { field: "minutes", saved: "100", typed: "90" },
     {

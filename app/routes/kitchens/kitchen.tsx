@@ -1,3 +1,5 @@
+import { measured } from "~/formats/schema-parts";
+import { type Minutes } from "~/core/quantity";
 import { getFormProps, useForm } from "@conform-to/react";
 import { Form, Link, data, redirect } from "react-router";
 import { z } from "zod";
@@ -79,7 +81,7 @@ const schema = z
           places: whole(1, 60).optional(),
           count: whole(0, 60).optional(),
           at: choice(["shared", "station"], "where").optional(),
-          preheatMinutes: whole(0, 120).optional(),
+          preheatMinutes: measured<Minutes>(whole(0, 120)).optional(),
           watts: whole(0, 20_000).optional(),
           shape: choice(["round", "rect"], "a shape").optional(),
           across: cm.optional(),

@@ -1,3 +1,4 @@
+import { inGrams } from "~/core/quantity";
 import { z } from "zod";
 import { type Ingredient, mixedDensity, labelKinds, roles, storages, substances } from "~/core/pantry";
 import { choice, optionalWords, words } from "../form";
@@ -100,13 +101,13 @@ export function ingredientOfForm(id: string, form: z.output<typeof ingredientFor
     ...(form.tspLow !== undefined && form.tspHigh !== undefined
       ? { tspSpread: { low: form.tspLow, high: form.tspHigh } }
       : {}),
-    ...(form.pieceGrams === undefined ? {} : { pieceGrams: form.pieceGrams }),
+    ...(form.pieceGrams === undefined ? {} : { pieceGrams: inGrams(form.pieceGrams) }),
     ...(form.rawName !== "" && form.rawKeeps !== undefined
       ? {
           raw: {
             name: form.rawName,
             keeps: form.rawKeeps / 100,
-            ...(form.rawPieceGrams === undefined ? {} : { pieceGrams: form.rawPieceGrams }),
+            ...(form.rawPieceGrams === undefined ? {} : { pieceGrams: inGrams(form.rawPieceGrams) }),
           },
         }
       : {}),

@@ -2,7 +2,7 @@ import { Form, useNavigation } from "react-router";
 import type { Route } from "./+types/handout";
 import { batterOf } from "~/core/batter";
 import { kitOf } from "~/core/kit";
-import { measuringSetOf, measuringSets, scoopTolerance } from "~/core/quantity";
+import { measuringSetOf, measuringSets, scoopTolerance, inPieces, largest } from "~/core/quantity";
 import { withCautions } from "~/core/caution";
 import { asVariant } from "~/core/recipe";
 import { loadsFor, scaleStation } from "~/core/scale";
@@ -41,7 +41,7 @@ export default function Handout({ loaderData, params }: Route.ComponentProps) {
     recipe,
     byId,
     scale.factor,
-    { loads: loadsFor(Math.max(1, scale.piecesMade), 3), pieces: scale.piecesMade, people: 1 },
+    { loads: loadsFor(largest(inPieces(1), scale.piecesMade), 3), pieces: scale.piecesMade, people: 1 },
     {
       set: measuringSetOf(setId),
       tolerance: scoopTolerance,

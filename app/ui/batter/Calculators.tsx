@@ -1,6 +1,6 @@
 import { type ReactNode, useState } from "react";
 import { type Pantry, eggsOfSize, fatMakeUpGrams, powderFor, saltSpoons, souringAcidMl } from "~/core/batter";
-import { type MeasuringSystem, measuringSystems, readRatio, toNumber } from "~/core/quantity";
+import { type MeasuringSystem, measuringSystems, readRatio, toNumber, inGrams, inMillilitres } from "~/core/quantity";
 import type { Recipe } from "~/core/recipe";
 import { number, thin } from "~/ui/format/format";
 import { Cell, Pick } from "~/ui/recipe/editor/cells";
@@ -58,17 +58,19 @@ export function Calculators({ recipe, pantry }: { recipe: Recipe; pantry: Pantry
     numberIn(fatMilk, 1, 100_000),
     numberIn(points, 0.1, 40),
   ];
-  const powder = flourG === undefined ? undefined : powderFor(flourG, system);
-  const acid = milkMl === undefined ? undefined : souringAcidMl(milkMl, system);
+  const powder = flourG === undefined ? undefined : powderFor(inGrams(flourG), system);
+  const acid = milkMl === undefined ? undefined : souringAcidMl(inMillilitres(milkMl), system);
   const [fine, coarse] = [pantry.get("fine-salt"), pantry.get("coarse-salt")];
   const spoons = saltTsp !== undefined && fine && coarse ? saltSpoons(saltTsp, fine, coarse) : undefined;
   const large =
     eggCount === undefined
       ? undefined
-      : eggsOfSize(eggCount, pantry.get("egg")?.pieceGrams ?? 50, pantry.get("large-egg")?.pieceGrams ?? 60);
+      : eggsOfSize(eggCount, pantry.get("egg")?.pieceGrams ?? inGrams(50), pantry.get("large-egg")?.pieceGrams ?? 60);
   const milkDensity = pantry.get("whole-milk")?.trueDensity ?? 1.03;
   const butter =
-    fatMl !== undefined && fatPoints !== undefined ? fatMakeUpGrams(fatMl * milkDensity, fatPoints) : undefined;
+    fatMl !== undefined && fatPoints !== undefined
+      ? fatMakeUpGrams(inGrams(fatMl * milkDensity), fatPoints)
+      : undefined;
   return (
     <section aria-label="Small sums">
       <div className={look(parts.sheet.head, "above-l")}>

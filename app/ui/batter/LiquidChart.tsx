@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef } from "react";
 import { type Pantry, batterOf, lineGrams, liquidCurve, mainLiquid } from "~/core/batter";
 import { toMillilitres } from "~/core/pantry";
-import { toNumber } from "~/core/quantity";
+import { toNumber, inMillilitres } from "~/core/quantity";
 import { type Recipe, expectedOf, familyFacts } from "~/core/recipe";
 import { number } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
@@ -27,7 +27,8 @@ export function LiquidChart({ recipe, pantry }: { recipe: Recipe; pantry: Pantry
   const ml = amount && liquid && toMillilitres(amount, liquid.ingredient, recipe.system, recipe.fill);
   const total = ml ? toNumber(ml) : 0;
   const points = useMemo(
-    () => (liquid && total > 0 ? liquidCurve(recipe, batterOf(recipe, pantry), liquid.ingredient, total) : []),
+    () =>
+      liquid && total > 0 ? liquidCurve(recipe, batterOf(recipe, pantry), liquid.ingredient, inMillilitres(total)) : [],
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the main liquid and its millilitres follow from the two
     [recipe, pantry],
   );

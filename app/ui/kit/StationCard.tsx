@@ -4,7 +4,7 @@ import type { Surface } from "~/core/gear";
 import { type DishPlan, type StationPlan, gramsAhead } from "~/core/plan";
 import { type KitLine, inBowlOrder, tareReadings } from "~/core/kit";
 import { type Recipe, type Step, cooksPieces, methodOf, platePartOf } from "~/core/recipe";
-import { type Ratio, isZero, measuringSetOf, toNumber, toScaleGrams } from "~/core/quantity";
+import { type Ratio, isZero, measuringSetOf, toNumber, toScaleGrams, inGrams } from "~/core/quantity";
 import { drift, fraction, grams, people as peopleOf } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { Grams, PutOutText } from "~/ui/sheet/Quantity";
@@ -76,10 +76,10 @@ export function TareCard({
           <tr key={reading.lineId}>
             <td>{ingredientName(kit.find((line) => line.lineId === reading.lineId)?.ingredientId ?? "")}</td>
             <td className={look("n")}>
-              <Grams value={toScaleGrams(reading.each).shown} />
+              <Grams value={toScaleGrams(inGrams(reading.each)).shown} />
             </td>
             <td className={look("n")}>
-              <Grams value={toScaleGrams(reading.running).shown} />
+              <Grams value={toScaleGrams(inGrams(reading.running)).shown} />
             </td>
           </tr>
         ))}

@@ -1,3 +1,4 @@
+import { inGrams } from "~/core/quantity";
 import { type ContainerState, packingOfClass } from "~/core/pack";
 import { plan } from "~/core/plan";
 import { demoClasses } from "~/demo/boathouse";
@@ -35,7 +36,7 @@ test("what was packed and is short gets the difference only; what is too much is
   const change = (byGrams: number): ContainerState => ({
     kind: "reopened",
     tick,
-    changes: [{ ingredientId: content?.ingredientId ?? "", from: undefined, to: undefined, byGrams }],
+    changes: [{ ingredientId: content?.ingredientId ?? "", from: undefined, to: undefined, byGrams: inGrams(byGrams) }],
   });
   expect(targetOf(flour, change(61), 0, false, five)).toMatchObject({ grams: 61, isTopUp: true });
   expect(targetOf(flour, change(-61), 0, false, five)).toBeUndefined();

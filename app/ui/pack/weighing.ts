@@ -1,5 +1,5 @@
 import { type ClassContainer, type ContainerState } from "~/core/pack";
-import { toScaleGrams } from "~/core/quantity";
+import { toScaleGrams, inGrams } from "~/core/quantity";
 
 /** Below this a kitchen scale of 1 g steps is too coarse: the spoon is nearer the mark (starting value). */
 export const leastWeighedGrams = 10;
@@ -45,7 +45,7 @@ export function targetOf(
 
 function target(contentIndex: number | null, grams: number, share: number, isTopUp: boolean): Target | undefined {
   if (grams < leastWeighedGrams) return undefined;
-  const shown = toScaleGrams(grams).shown;
+  const shown = toScaleGrams(inGrams(grams)).shown;
   return { contentIndex, grams: shown, tolerance: Math.max(scaleStep, shown * share), isTopUp };
 }
 

@@ -1,3 +1,4 @@
+import { plus, inPieces } from "~/core/quantity";
 import type { ClassInput, ClassPlan, StationPlan } from "~/core/plan";
 import { decidedOf } from "~/core/plan";
 import type { LiveState } from "~/core/teach";
@@ -24,7 +25,7 @@ export function Deciding({ input, plan, station, live, add }: Props) {
   // What a table no longer makes by the plan of today is not asked for; what it has not said is as likely.
   const rounds = likely.map(({ roundId, pieces }) => ({
     roundId,
-    pieces: decided?.find((one) => one.roundId === roundId)?.pieces ?? (decided ? 0 : pieces),
+    pieces: decided?.find((one) => one.roundId === roundId)?.pieces ?? (decided ? inPieces(0) : pieces),
   }));
   const taken = decidedOf(
     input,
@@ -41,7 +42,7 @@ export function Deciding({ input, plan, station, live, add }: Props) {
       stationId: station.id,
       rounds: rounds.map((one) => ({
         ...one,
-        pieces: one.pieces + (one.roundId === roundId ? by : one.roundId === first.roundId ? -by : 0),
+        pieces: plus(one.pieces, inPieces(one.roundId === roundId ? by : one.roundId === first.roundId ? -by : 0)),
       })),
     });
   return (

@@ -1,7 +1,7 @@
 import { type FormEvent, useEffect, useMemo, useRef, useState } from "react";
 import { type ClassInput, type ClassPlan, kindsUsed, recipesMade } from "~/core/plan";
 import { correctionStep, looksOf } from "~/core/look";
-import { toNumber } from "~/core/quantity";
+import { toNumber, inMinutes } from "~/core/quantity";
 import type { Hazard } from "~/core/recipe";
 import { type BellKind, spokenAt, stepsAtBell } from "~/core/schedule";
 import { Refusals } from "~/ui/outbox/Refusals";
@@ -172,7 +172,7 @@ export function LiveScreen({ classId, me, input, plan, events, serverNow }: Prop
   keys.current = {
     " ": () => phase !== "ended" && next && ring(),
     u: () => phase === "running" && takeBack(),
-    d: () => phase === "running" && add({ kind: "delay-added", minutes: 2 }),
+    d: () => phase === "running" && add({ kind: "delay-added", minutes: inMinutes(2) }),
     b: () => setIsBright((bright) => !bright),
   };
   useEffect(() => {
@@ -348,7 +348,11 @@ export function LiveScreen({ classId, me, input, plan, events, serverNow }: Prop
             </PlainButton>
           ) : null}
           {phase === "running" ? (
-            <PlainButton type="button" className={look("big")} onClick={() => add({ kind: "delay-added", minutes: 2 })}>
+            <PlainButton
+              type="button"
+              className={look("big")}
+              onClick={() => add({ kind: "delay-added", minutes: inMinutes(2) })}
+            >
               2 minutes more{situation.addedMinutes > 0 ? ` (${situation.addedMinutes} so far)` : ""}
             </PlainButton>
           ) : null}

@@ -1,3 +1,4 @@
+import { inPieces } from "~/core/quantity";
 import type { ClassInput, ClassPlan, StationPlan } from "~/core/plan";
 import type { LiveState, StationState } from "~/core/teach";
 import { stationStateWords } from "~/ui/words/en";
@@ -82,14 +83,14 @@ export function StationKeys({
         <PlainButton
           type="button"
           disabled={pieces === 0}
-          onClick={() => add({ kind: "pieces-counted", stationId: station.id, pieces: pieces - 1 })}
+          onClick={() => add({ kind: "pieces-counted", stationId: station.id, pieces: inPieces(pieces - 1) })}
           aria-label={`${station.name}: one piece less`}
         >
           −1
         </PlainButton>
         <PlainButton
           type="button"
-          onClick={() => add({ kind: "pieces-counted", stationId: station.id, pieces: pieces + 1 })}
+          onClick={() => add({ kind: "pieces-counted", stationId: station.id, pieces: inPieces(pieces + 1) })}
           aria-label={`${station.name}: one more piece, ${pieces} so far`}
         >
           +1

@@ -1,6 +1,6 @@
 import { remedyCodes, swapsFor } from "~/core/batter";
 import { checkIngredient, starterPantry } from "~/core/pantry";
-import { readQuantity } from "~/core/quantity";
+import { readQuantity, inMillilitres, inGrams } from "~/core/quantity";
 import { type RecipeDraft, draftOf, emptyDraft, emptyLine, readDraft } from "~/core/recipe";
 import { starterRecipes } from "~/demo/recipes";
 import { remedyWords, sayCorrection, sayPantryFinding, sayProblem, sayQuestion, saySwapNote } from "./batter";
@@ -84,8 +84,13 @@ test("every remedy has a button, every swap note and odd figure its words", () =
 });
 
 test("a correction is one sentence in millilitres and spoons", () => {
-  expect(sayCorrection({ kind: "liquid", ml: 20.4, waterGrams: 18 }, "whole milk", "1 tbsp", "en-GB")).toMatch(
-    /^Stir in 20.ml whole milk \(1 tbsp\), then look again\.$/,
-  );
+  expect(
+    sayCorrection(
+      { kind: "liquid", ml: inMillilitres(20.4), waterGrams: inGrams(18) },
+      "whole milk",
+      "1 tbsp",
+      "en-GB",
+    ),
+  ).toMatch(/^Stir in 20.ml whole milk \(1 tbsp\), then look again\.$/);
   expect(sayCorrection({ kind: "none" }, "whole milk", "", "en-GB")).toBe("Nothing to add.");
 });

@@ -7,6 +7,7 @@ import {
   type Ratio,
   toNumber,
   writeAmount,
+  inPieces,
 } from "~/core/quantity";
 import {
   type DraftProblem,
@@ -83,7 +84,7 @@ export const servingWords: Words<ServingKind> = { pair: "pair", stack: "stack", 
 /** "5 pairs, 1 piece over". */
 export function sayServings(recipe: Pick<Recipe, "serving">, pieces: number): string {
   if (!recipe.serving) return "";
-  const whole = servingsOf(recipe, pieces);
+  const whole = servingsOf(recipe, inPieces(pieces));
   const over = pieces - whole * recipe.serving.pieces;
   const word = servingWords[recipe.serving.as];
   return `${whole} ${whole === 1 ? word : `${word}s`} of ${recipe.serving.pieces}${over > 0 ? `, ${over} over` : ""}`;

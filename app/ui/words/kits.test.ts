@@ -1,3 +1,4 @@
+import { inMillilitres, inGrams, inPieces } from "~/core/quantity";
 import fc from "fast-check";
 import { classes } from "../../../test/generators";
 import { waysFor } from "~/core/gear";
@@ -29,7 +30,7 @@ import {
 const plain = (text: string) => text.replace(/[\u2009\u00a0\u202f]/g, " ");
 const demo = demoClasses();
 // Without testers every table makes the same, whoever cooks first.
-const next = { ...demo.next, brief: { ...demo.next.brief, testersPerSurface: 0 } };
+const next = { ...demo.next, brief: { ...demo.next.brief, testersPerSurface: inPieces(0) } };
 const made = plan(next);
 const names = namesOf(next, made, "en-GB");
 const { containers } = packingOfClass(next, made);
@@ -139,7 +140,9 @@ describe("a label", () => {
 });
 
 test("short words: containers, steps, keeping, sums", () => {
-  expect(plain(containerName({ kind: "bottle", sizeMl: 2000, count: 2, contents: [] }))).toBe("2 × 2 l bottle");
+  expect(plain(containerName({ kind: "bottle", sizeMl: inMillilitres(2000), count: 2, contents: [] }))).toBe(
+    "2 × 2 l bottle",
+  );
   expect(containerName({ kind: "egg-box", sizeMl: undefined, count: 1, contents: [] })).toBe("egg box");
   expect([saySteps([], "en-GB"), saySteps([1, 4], "en-GB")]).toEqual(["no step named", "step 1 and 4"]);
   expect(sayKeeps("dry", "en-GB")).toBe("within 30 days of packing");
@@ -149,11 +152,11 @@ test("short words: containers, steps, keeping, sums", () => {
 });
 
 test("changes are said in grams where both are weighed", () => {
-  const content = { ingredientId: "plain-flour", lineId: "flour", grams: 200, amount: "200 g" };
+  const content = { ingredientId: "plain-flour", lineId: "flour", grams: inGrams(200), amount: "200 g" };
   const say = (before: (typeof content)[], now: (typeof content)[]) =>
     changesSince(before, now).map((change) => plain(sayContentChange(change, names)));
-  expect(say([content], [{ ...content, grams: 261 }])).toEqual(["put in 61 g more plain wheat flour"]);
-  expect(say([content], [{ ...content, grams: 150 }])).toEqual(["take out 50 g of plain wheat flour"]);
+  expect(say([content], [{ ...content, grams: inGrams(261) }])).toEqual(["put in 61 g more plain wheat flour"]);
+  expect(say([content], [{ ...content, grams: inGrams(150) }])).toEqual(["take out 50 g of plain wheat flour"]);
   expect(say([content], [])).toEqual(["take out the plain wheat flour"]);
 });
 
@@ -163,7 +166,7 @@ test("a bottle of milk is litres in the shop, as it says on it", () => {
       {
         classId: "x",
         totals: made.totals.filter((one) => one.ingredientId === "whole-milk"),
-        packs: [{ ingredientId: "whole-milk", unitGrams: 2060, unitsPerPack: 1, unitName: "bottle" }],
+        packs: [{ ingredientId: "whole-milk", unitGrams: inGrams(2060), unitsPerPack: 1, unitName: "bottle" }],
       },
     ],
     new Map(next.pantry.map((one) => [one.id, one])),

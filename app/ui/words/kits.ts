@@ -3,7 +3,7 @@ import { type Container, type ContainerGroup, type Content, putOut } from "~/cor
 import { type AllergenMark, type ClassContainer, type ContentChange, type Place, keepsHours } from "~/core/pack";
 import type { PrepTask } from "~/core/prep";
 import { type Recipe, type Tool, holdColdC } from "~/core/recipe";
-import { toScaleGrams } from "~/core/quantity";
+import { toScaleGrams, inGrams } from "~/core/quantity";
 import type { Section, ShoppingLine, StockUnit } from "~/core/shop";
 import {
   amount,
@@ -174,7 +174,7 @@ export function sayKeeps(group: ContainerGroup, locale: string): string {
 export function sayContentChange(change: ContentChange, names: Pick<Names, "ingredient" | "locale">): string {
   const what = names.ingredient(change.ingredientId);
   if (change.byGrams !== undefined) {
-    const by = grams(toScaleGrams(Math.abs(change.byGrams)).shown, names.locale);
+    const by = grams(toScaleGrams(inGrams(Math.abs(change.byGrams))).shown, names.locale);
     return change.byGrams > 0 ? `put in ${by} more ${what}` : `take out ${by} of ${what}`;
   }
   if (!change.to) return `take out the ${what}`;

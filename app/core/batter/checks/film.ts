@@ -1,3 +1,4 @@
+import { inMillilitres } from "~/core/quantity";
 import type { Family, Recipe } from "~/core/recipe";
 import { diameterOf, pourFor, pourThickness } from "../bench";
 import type { BatterFinding } from "../types";
@@ -23,7 +24,7 @@ export function filmOutsideBand(recipe: Recipe): BatterFinding[] {
       millimetres,
       least,
       most,
-      pourMl: Math.round(pourFor(pieceDiameterCm, usual)),
+      pourMl: inMillilitres(Math.round(pourFor(pieceDiameterCm, usual))),
       acrossCm: Math.round(diameterOf(portion.ml, usual)),
     },
   ];

@@ -1,9 +1,9 @@
-import { type Amount, type MeasuringSystem, type Ratio, multiply, ratio, toNumber } from "~/core/quantity";
+import { type Amount, type MeasuringSystem, type Ratio, multiply, ratio, toNumber, inMinutes } from "~/core/quantity";
 import { addBeside, exact, hasLine } from "./helpers";
 import type { FindSwaps } from "./types";
 
 /** Minutes until a seed gel has swollen (starting value: 5 to 10). */
-const gelMinutes = 8;
+const gelMinutes = inMinutes(8);
 const seeds = ["chia", "linseed"];
 
 /**
@@ -35,7 +35,7 @@ export const egg: FindSwaps = (recipe, line, pantry) => {
             {
               ...common,
               toIngredientId: id,
-              waitMinutes: isOven ? 0 : gelMinutes,
+              waitMinutes: isOven ? inMinutes(0) : gelMinutes,
               refused: isOven ? ("no-lift-for-oven" as const) : undefined,
               notes: [
                 { code: "no-lift" as const },
@@ -67,7 +67,7 @@ export const egg: FindSwaps = (recipe, line, pantry) => {
           {
             ...common,
             toIngredientId: id,
-            waitMinutes: 0,
+            waitMinutes: inMinutes(0),
             refused: undefined,
             notes: [],
             edits: [

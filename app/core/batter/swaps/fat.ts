@@ -1,4 +1,4 @@
-import { type Ratio, divide, gramsIn, isMassUnit, multiply, one, ratio, ratioOf } from "~/core/quantity";
+import { type Ratio, divide, gramsIn, isMassUnit, multiply, one, ratio, ratioOf, inMinutes } from "~/core/quantity";
 import { gramsOf } from "./helpers";
 import type { FindSwaps } from "./types";
 
@@ -44,7 +44,7 @@ export const fat: FindSwaps = (recipe, line, pantry) => {
             amount: { kind: amount.kind, amount: { value: divide(multiply(grams, to), from), unit: "g" as const } },
           },
         ],
-        waitMinutes: 0,
+        waitMinutes: inMinutes(0),
         notes: [],
         refused: undefined,
       },

@@ -1,4 +1,4 @@
-import { type Ratio, divide, ratioOf, toNumber } from "~/core/quantity";
+import { type Ratio, divide, ratioOf, toNumber, inGrams, inMinutes, largest, minus } from "~/core/quantity";
 import { type RecipeEdit, isAtPlate } from "~/core/recipe";
 import { drinks } from "../checks/thirst";
 import { addBeside, dropIfThere, gramsAmount, gramsOf, scaleLiquids } from "./helpers";
@@ -16,7 +16,7 @@ function thirstOf(ingredientId: string): Ratio | undefined {
 /** Grams of binder to 100 g of a gluten-free blend that has none of its own (starting value). */
 const binderPer100 = 1;
 /** Minutes a gluten-free batter rests until it has drunk (starting value). */
-const glutenFreeRest = 10;
+const glutenFreeRest = inMinutes(10);
 
 /** White, wholemeal and gluten-free flour for one another, with the liquid each wants and the binder the last needs. */
 export const flour: FindSwaps = (recipe, line, pantry) => {
@@ -33,7 +33,7 @@ export const flour: FindSwaps = (recipe, line, pantry) => {
       { kind: "set-ingredient", lineId: line.id, ingredientId: id },
       ...scaleLiquids(recipe, pantry, factor),
       ...(isGlutenFree && pantry.has("xanthan")
-        ? [addBeside(recipe, line, binderId, "xanthan", gramsAmount(binder))]
+        ? [addBeside(recipe, line, binderId, "xanthan", gramsAmount(inGrams(binder)))]
         : dropIfThere(recipe, binderId)),
       ...(isGlutenFree && recipe.rest.min < glutenFreeRest
         ? [
@@ -41,7 +41,7 @@ export const flour: FindSwaps = (recipe, line, pantry) => {
               kind: "set-window" as const,
               rest: {
                 min: glutenFreeRest,
-                max: recipe.rest.max === null ? null : Math.max(recipe.rest.max, glutenFreeRest),
+                max: recipe.rest.max === null ? null : largest(recipe.rest.max, glutenFreeRest),
                 reason: "gel-swells" as const,
               },
             },
@@ -50,7 +50,7 @@ export const flour: FindSwaps = (recipe, line, pantry) => {
     ];
     const notes: SwapNote[] = [
       { code: "more-liquid", share: toNumber(factor) - 1 },
-      ...(isGlutenFree ? [{ code: "binder", grams: binder } as const] : []),
+      ...(isGlutenFree ? [{ code: "binder", grams: inGrams(binder) } as const] : []),
       ...(id === "plain-flour" ? [] : [{ code: "thickens-on-standing" } as const]),
     ];
     return [
@@ -61,7 +61,7 @@ export const flour: FindSwaps = (recipe, line, pantry) => {
         toIngredientId: id,
         way: "",
         edits,
-        waitMinutes: isGlutenFree ? Math.max(0, glutenFreeRest - recipe.rest.min) : 0,
+        waitMinutes: isGlutenFree ? largest(inMinutes(0), minus(glutenFreeRest, recipe.rest.min)) : inMinutes(0),
         notes,
         refused: undefined,
       },

@@ -1,3 +1,4 @@
+import { inGrams, inMinutes } from "~/core/quantity";
 import type { RecipeEdit } from "~/core/recipe";
 import { addBeside, dropIfThere, gramsAmount, gramsOf, hasLine, lineOf } from "./helpers";
 import type { FindSwaps, SwapNote } from "./types";
@@ -27,16 +28,16 @@ export const milk: FindSwaps = (recipe, line, pantry) => {
     const notes: SwapNote[] = [];
     if (lacks > fatWorthMakingUp && fat) {
       const needed = (lacks / fat.fatPercent) * 100;
-      notes.push({ code: "fat-made-up", ingredientId: fat.id, grams: needed });
+      notes.push({ code: "fat-made-up", ingredientId: fat.id, grams: inGrams(needed) });
       if (hasLine(recipe, fatLineId))
         edits.push(
           { kind: "set-ingredient", lineId: fatLineId, ingredientId: fat.id },
-          { kind: "set-amount", lineId: fatLineId, amount: gramsAmount(needed) },
+          { kind: "set-amount", lineId: fatLineId, amount: gramsAmount(inGrams(needed)) },
         );
-      else edits.push(addBeside(recipe, line, fatLineId, fat.id, gramsAmount(needed)));
+      else edits.push(addBeside(recipe, line, fatLineId, fat.id, gramsAmount(inGrams(needed))));
     } else {
       edits.push(...dropIfThere(recipe, fatLineId));
-      if (lacks < -fatWorthMakingUp) notes.push({ code: "fat-not-made-up", grams: -lacks });
+      if (lacks < -fatWorthMakingUp) notes.push({ code: "fat-not-made-up", grams: inGrams(-lacks) });
     }
     return [
       {
@@ -46,7 +47,7 @@ export const milk: FindSwaps = (recipe, line, pantry) => {
         toIngredientId: id,
         way: "",
         edits,
-        waitMinutes: 0,
+        waitMinutes: inMinutes(0),
         notes,
         refused: undefined,
       },

@@ -1,4 +1,4 @@
-import { millilitresIn, ratioOf, toNumber, toStep } from "~/core/quantity";
+import { millilitresIn, ratioOf, toNumber, toStep, inGrams, inMinutes } from "~/core/quantity";
 import type { MeasuringSystem, Grams } from "~/core/quantity";
 import type { RecipeEdit } from "~/core/recipe";
 import { addBeside, exact, gramsOf, hasLine } from "./helpers";
@@ -30,10 +30,10 @@ export const raising: FindSwaps = (recipe, line, pantry) => {
     lineId: line.id,
     fromIngredientId: line.ingredientId,
     way: "",
-    waitMinutes: 0,
+    waitMinutes: inMinutes(0),
     refused: undefined,
   };
-  const { tsp, saltTsp, rule } = powderFor(gramsOf(recipe, line, pantry), recipe.system);
+  const { tsp, saltTsp, rule } = powderFor(inGrams(gramsOf(recipe, line, pantry)), recipe.system);
   if (line.ingredientId === "self-raising-flour" && pantry.has("plain-flour") && pantry.has("baking-powder")) {
     const spoons = (value: number) => exact(ratioOf(quarterTsp(value)), "tsp");
     const notes: SwapNote[] = [{ code: "powder-added", tsp: quarterTsp(tsp), rule }];

@@ -1,12 +1,22 @@
 import { toMillilitres } from "~/core/pantry";
-import { divide, isVolumeUnit, millilitresIn, one, ratioOf, subtract, toNumber } from "~/core/quantity";
+import {
+  divide,
+  isVolumeUnit,
+  millilitresIn,
+  one,
+  ratioOf,
+  subtract,
+  toNumber,
+  inMillilitres,
+  inMinutes,
+} from "~/core/quantity";
 import { expectedOf, scaleLineAmount } from "~/core/recipe";
 import { souringAcidMl } from "../leavening";
 import { addBeside, exact, hasLine } from "./helpers";
 import type { FindSwaps, SwapOffer } from "./types";
 
 /** Minutes the milk stands until it has thickened (starting value). */
-const souringMinutes = 5;
+const souringMinutes = inMinutes(5);
 const cultured = ["buttermilk", "plain-yogurt"];
 
 /**
@@ -24,7 +34,7 @@ export const sour: FindSwaps = (recipe, line, pantry) => {
     const ml = toMillilitres(amount, ingredient, recipe.system, recipe.fill);
     if (!ml || !pantry.has("whole-milk") || !pantry.has("lemon-juice") || !isVolumeUnit(amount.unit)) return [];
     const total = toNumber(ml);
-    const acidMl = souringAcidMl(total, recipe.system);
+    const acidMl = souringAcidMl(inMillilitres(total), recipe.system);
     const acid = exact(ratioOf(Number(acidMl.toFixed(1))), "ml");
     const toMilk = { kind: "set-ingredient" as const, lineId: line.id, ingredientId: "whole-milk" };
     const offer = (more: Pick<SwapOffer, "way" | "edits" | "notes">): SwapOffer => ({
@@ -37,7 +47,7 @@ export const sour: FindSwaps = (recipe, line, pantry) => {
       offer({
         way: "on-top",
         edits: [toMilk, addBeside(recipe, line, onTop, "lemon-juice", acid)],
-        notes: [{ code: "acid-on-top", ml: acidMl }],
+        notes: [{ code: "acid-on-top", ml: inMillilitres(acidMl) }],
       }),
       offer({
         way: "made-up",
@@ -46,7 +56,7 @@ export const sour: FindSwaps = (recipe, line, pantry) => {
           { kind: "set-amount", lineId: line.id, amount: scaleLineAmount(line.amount, subtract(one, share)) },
           addBeside(recipe, line, madeUp, "lemon-juice", acid),
         ],
-        notes: [{ code: "acid-made-up", ml: acidMl, milkMl: total - acidMl }],
+        notes: [{ code: "acid-made-up", ml: inMillilitres(acidMl), milkMl: inMillilitres(total - acidMl) }],
       }),
     ];
   }
@@ -59,7 +69,7 @@ export const sour: FindSwaps = (recipe, line, pantry) => {
             ...common,
             toIngredientId: id,
             way: "",
-            waitMinutes: 0,
+            waitMinutes: inMinutes(0),
             notes: [],
             edits: [
               { kind: "set-ingredient" as const, lineId: line.id, ingredientId: id },

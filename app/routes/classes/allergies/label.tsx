@@ -1,3 +1,5 @@
+import { measured } from "~/formats/schema-parts";
+import { type Grams } from "~/core/quantity";
 import { getFormProps, useForm } from "@conform-to/react";
 import { getLocalTimeZone, today } from "@internationalized/date";
 import { Form, data, redirect } from "react-router";
@@ -40,21 +42,24 @@ const packPrice = priceField("the price of one pack");
 const buySchema = z.object({
   seen: z.string({ error: "The form did not arrive whole. Load the page again and repeat." }).max(80),
   product: optionalWords(120).transform((text) => (text === "" ? undefined : text)),
-  unitGrams: z
-    .number({ error: "Give the grams in one unit, such as 250." })
-    .gt(0, { error: "Give more than 0 grams." })
-    .max(100_000, { error: "At most 100,000 grams." }),
+  unitGrams: measured<Grams>(
+    z
+      .number({ error: "Give the grams in one unit, such as 250." })
+      .gt(0, { error: "Give more than 0 grams." })
+      .max(100_000, { error: "At most 100,000 grams." }),
+  ),
   unitsPerPack: whole(1, 10_000),
   unitName: words(120, "what one unit is called, such as bag or tub"),
   price: packPrice,
   sizes: z
     .array(
       z.object({
-        unitGrams: z
-          .number({ error: "Give the grams in one unit, such as 500, or leave it empty." })
-          .gt(0, { error: "Give more than 0 grams." })
-          .max(100_000, { error: "At most 100,000 grams." })
-          .optional(),
+        unitGrams: measured<Grams>(
+          z
+            .number({ error: "Give the grams in one unit, such as 500, or leave it empty." })
+            .gt(0, { error: "Give more than 0 grams." })
+            .max(100_000, { error: "At most 100,000 grams." }),
+        ).optional(),
         unitsPerPack: whole(1, 10_000).optional(),
         price: packPrice,
       }),

@@ -1,9 +1,10 @@
+import { measured } from "~/formats/schema-parts";
 import { z } from "zod";
 import { dayField, timeField } from "~/formats/date-fields";
 import { regimes } from "~/core/allergen";
 import { audiences } from "~/core/people";
 import { type Brief, type ClassInput, longestAim, mealModes, mostAims, settledOf } from "~/core/plan";
-import { hasScoopsLeft, measuringSets, scoopNames, writeRatio } from "~/core/quantity";
+import { hasScoopsLeft, measuringSets, scoopNames, writeRatio, type Minutes, inMinutes } from "~/core/quantity";
 import type { Kitchen } from "~/core/gear";
 import type { Recipe } from "~/core/recipe";
 import { batchRules, eggRules } from "~/core/scale";
@@ -101,7 +102,7 @@ export const briefFormSchema = z
     people: whole(0, 400),
     tasters: whole(0, 400).default(0),
     audience: choice(audiences, "the ages"),
-    minutes: whole(15, 600),
+    minutes: measured<Minutes>(whole(15, 600)),
     piecesEach: fractionField(40),
     stationSize: whole(1, 40),
     helpers: whole(0, 60),
@@ -123,9 +124,9 @@ export const briefFormSchema = z
     usualTolerancePercent: percentField,
     easesSpice: z.boolean().default(false),
     regime: z.enum(Object.keys(regimes) as [keyof typeof regimes], { error: "Choose a list." }),
-    doorsMinutes: whole(0, 120),
-    eatMinutes: whole(0, 180),
-    cleanMinutes: whole(0, 120),
+    doorsMinutes: measured<Minutes>(whole(0, 120)),
+    eatMinutes: measured<Minutes>(whole(0, 180)),
+    cleanMinutes: measured<Minutes>(whole(0, 120)),
     mealMode: z.enum(mealModes, { error: "Choose how they eat." }).default("together"),
     hasDemoBatch: z.boolean().default(false),
     hasSpareKit: z.boolean().default(false),
@@ -289,7 +290,7 @@ export const usualBrief = {
   people: 12,
   tasters: 0,
   audience: "school-age",
-  minutes: 90,
+  minutes: inMinutes(90),
   piecesEach: "3",
   stationSize: 3,
   helpers: 1,
@@ -305,9 +306,9 @@ export const usualBrief = {
   usualTolerancePercent: 5,
   easesSpice: "",
   regime: "eu",
-  doorsMinutes: 10,
-  eatMinutes: 15,
-  cleanMinutes: 10,
+  doorsMinutes: inMinutes(10),
+  eatMinutes: inMinutes(15),
+  cleanMinutes: inMinutes(10),
   mealMode: "together",
   hasDemoBatch: "on",
   hasSpareKit: "",

@@ -1,3 +1,4 @@
+import { inMinutes } from "~/core/quantity";
 import { CalendarDate } from "@internationalized/date";
 import type { Kysely } from "kysely";
 import { canonical, loadsMark, movableLoads, plan, wayId, waysOut } from "~/core/plan";
@@ -98,7 +99,7 @@ test("a table first, a load moved, the usual order again, a way out: each is kep
   for (let n = 0; n < 3; n += 1) await post({ intent: "undo" });
   expect(await written()).toBe(before);
 
-  const tight = { ...(await stored()), brief: { ...current.brief, minutes: 40 } };
+  const tight = { ...(await stored()), brief: { ...current.brief, minutes: inMinutes(40) } };
   const asked = await stored();
   expect(
     await changePlan(

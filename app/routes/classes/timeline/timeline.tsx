@@ -1,3 +1,4 @@
+import { inMinutes } from "~/core/quantity";
 import { data } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/timeline";
@@ -126,7 +127,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
         },
         { status: 400 },
       );
-    return change(`“${bellWords[bell]}” is pinned`, { pins: [...others, { bell, at }] });
+    return change(`“${bellWords[bell]}” is pinned`, { pins: [...others, { bell, at: inMinutes(at) }] });
   }
   const { way } = form.data;
   const chosen = waysOut(input, plan(input)).find((one) => wayId(one.way) === way && one.becomes);
