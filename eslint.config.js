@@ -1,47 +1,7 @@
 import { defineConfig } from "eslint/config";
 import reactHooks from "eslint-plugin-react-hooks";
 import tseslint from "typescript-eslint";
-
-// The core's reading order: a folder may import the ones before it, never one after.
-const core = [
-  "quantity",
-  "pantry",
-  "recipe",
-  "batter",
-  "people",
-  "scale",
-  "allergen",
-  "kit",
-  "gear",
-  "schedule",
-  "seating",
-  "contact",
-  "turns",
-  "simulate",
-  "plan",
-  "shop",
-  "prep",
-  "pack",
-  "sheet",
-  "teach",
-  "log",
-];
-const later = (i) =>
-  core
-    .slice(i + 1)
-    .map((noun) => ({ regex: `^(\\.\\.|~/core)/${noun}(/|$)`, message: `${core[i]} is read before ${noun}.` }));
-// Two outside things the core leans on, both pure and the same in browser, worker and server: a hash, through plan/hash.ts, and
-// numbers from a seed, through schedule/search.ts.
-const outside = {
-  regex: "^(?!\\.\\.?/(?!\\.\\.)|~/core/|@noble/hashes/|pure-rand/)",
-  message: "core imports only core: take data in, give data back.",
-};
-const not = (folders, message) => ({ regex: `(^|/)(${folders})/`, message });
-const ban = (folder, ...patterns) => ({
-  files: [`app/${folder}/**`],
-  ignores: ["**/*.test.*"],
-  rules: { "no-restricted-imports": ["error", { patterns }] },
-});
+import { wall } from "./lint/wall.js";
 
 // Data in, data out: what waits for nothing.
 const withoutPromises = ["app/core/**", "app/ui/words/**", "app/ui/theme/**", "app/demo/**"];
@@ -123,10 +83,7 @@ export default defineConfig(
       ],
     },
   },
-  ...core.map((noun, i) => ban(`core/${noun}`, outside, ...later(i))),
-  ban("{db,devices}", not("routes|ui|services", "data flows down to here, not back up.")),
-  ban("services", not("routes|ui", "data flows down to here, not back up.")),
-  ban("{ui,workers}", not("routes|services|db|devices", "props or messages in; the route fetches.")),
+  ...wall,
   { files: withoutPromises, rules: { "no-restricted-syntax": ["error", ...noPromise] } },
   {
     files: ["app/core/**"],

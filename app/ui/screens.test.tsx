@@ -17,7 +17,7 @@ import { Editor } from "./recipe/editor/Editor";
 import { Tables } from "./seats/Tables";
 import { ShoppingSheet } from "./shop/ShoppingSheet";
 import { LiveScreen } from "./teach/LiveScreen";
-import { namesOf } from "./words/findings";
+import { namesOf } from "./words/names";
 
 const { next: asPlanned } = demoClasses(new CalendarDate(2026, 11, 25));
 // Without testers every table makes the same, whoever cooks first.

@@ -21,7 +21,7 @@ import { Gains } from "./scale/Gains";
 import { ScaleTable } from "./scale/ScaleTable";
 import { BellLine } from "./schedule/BellLine";
 import { Lanes } from "./schedule/Lanes";
-import { namesOf } from "./words/findings";
+import { namesOf } from "./words/names";
 
 const { next: asPlanned, current } = demoClasses(new CalendarDate(2026, 11, 24));
 // Without testers every table makes the same, whoever cooks first.

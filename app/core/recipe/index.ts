@@ -1,6 +1,7 @@
 /** Recipes: lines, steps, the ledger between them, families, variants, small changes, the draft an editor types into. */
 export * from "./types";
 export * from "./lines";
+export * from "./plate";
 export * from "./heat";
 export * from "./variants";
 export * from "./rounds";

@@ -1,10 +1,7 @@
+import { isForPlate } from "./plate";
 import { type Amount, type Pieces, type Ratio, add, multiply, ratio, subtract } from "~/core/quantity";
 import { cooksPieces } from "./method";
-import type { Line, LineAmount, Part, PartKind, Recipe } from "./types";
-
-/** What is made for the plate is no batter; a bulk dry mix is. */
-export const isForPlate = (kind: PartKind | undefined): boolean =>
-  kind === "sauce" || kind === "filling" || kind === "flavoured-butter";
+import type { Line, LineAmount, Part, Recipe } from "./types";
 
 /** The sauce, filling or flavoured butter a line belongs to, whatever bowl it is made in; undefined where it belongs to none. */
 export const platePartOf = (line: Pick<Line, "partId">, { parts }: Pick<Recipe, "parts">): Part | undefined =>

@@ -1,5 +1,5 @@
 import { type Minutes, sumOf, inMinutes } from "~/core/quantity";
-import { isForPlate } from "./lines";
+import { isForPlate } from "./plate";
 import type { Heat, Part, PartHeat, Recipe, Step, StepKind, Tool } from "./types";
 
 /** A sub-recipe for the plate (sauce, filling) with the steps that make it: work beside the batter, not before it. */

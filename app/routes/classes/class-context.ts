@@ -3,7 +3,7 @@ import type { ClassInput, ClassPlan, Stage } from "~/core/plan";
 import type { ClassMeta } from "~/db/queries/classes.server";
 import type { StageStanding } from "~/ui/class/SettleBar";
 import type { DraftStore } from "~/ui/brief/draft-store";
-import type { Names } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 
 /** What every page of a class has at hand. */
 export interface ClassContext {

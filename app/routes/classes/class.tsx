@@ -35,7 +35,7 @@ import { DraftBellLine } from "~/ui/brief/DraftBellLine";
 import { useLocale } from "~/ui/sheet/locale";
 import { useNonce } from "~/ui/sheet/nonce";
 import { pageTitle } from "~/ui/words/en";
-import { namesOf } from "~/ui/words/findings";
+import { namesOf } from "~/ui/words/names";
 import { parts } from "~/ui/theme/parts";
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {

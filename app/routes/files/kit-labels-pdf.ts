@@ -8,7 +8,7 @@ import { classOnce } from "~/services/classes.server";
 import { fileAnswer } from "~/services/files.server";
 import { localeOf } from "~/services/request.server";
 import { day } from "~/ui/format/format";
-import { namesOf } from "~/ui/words/findings";
+import { namesOf } from "~/ui/words/names";
 import { labelLines } from "~/ui/words/kits";
 
 /** The labels of a class on sheets of the size asked for. */

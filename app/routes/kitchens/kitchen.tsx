@@ -31,8 +31,8 @@ import {
   SelectField,
   TextField,
   TextLink,
-  optionsOf,
 } from "~/ui/parts/fields";
+import { optionsOf } from "~/ui/parts/options";
 import { list } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { sharedThingWords, surfaceWords, toolWords } from "~/ui/words/en";

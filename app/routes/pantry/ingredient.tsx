@@ -20,8 +20,8 @@ import {
   SelectField,
   TextField,
   TextLink,
-  optionsOf,
 } from "~/ui/parts/fields";
+import { optionsOf } from "~/ui/parts/options";
 import { AsideButton } from "~/ui/sheet/Aside";
 import { useLocale } from "~/ui/sheet/locale";
 import { labelKindWords, roleNames, sayPantryFinding, storageWords } from "~/ui/words/batter";

@@ -22,7 +22,7 @@ import { MenuFile, MoreMenu } from "~/ui/parts/Menu";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale, useZone } from "~/ui/sheet/locale";
 import { standingWords } from "~/ui/words/en";
-import { namesOf } from "~/ui/words/findings";
+import { namesOf } from "~/ui/words/names";
 import { AsideButton } from "~/ui/sheet/Aside";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden, PlainButton, PlainInput, PlainSelect } from "~/ui/parts/plain";

@@ -1,7 +1,8 @@
 import { avoidedBy, isObliged, regimes } from "~/core/allergen";
 import { type LabelReading, type Substance, isUnderstood } from "~/core/pantry";
 import type { ClassInput } from "~/core/plan";
-import { CheckField, SelectField, TextField, optionsOf } from "~/ui/parts/fields";
+import { CheckField, SelectField, TextField } from "~/ui/parts/fields";
+import { optionsOf } from "~/ui/parts/options";
 import { marketWords } from "~/ui/words/en";
 import { SubstanceBoxes } from "./SubstanceBoxes";
 import { look } from "~/ui/theme/look";

@@ -5,7 +5,7 @@ import type { ClassInput, ClassPlan, Plate, StationPlan } from "~/core/plan";
 import { TextLink } from "~/ui/parts/fields";
 import { needsInWords } from "~/ui/people/needs";
 import { sayReason, substanceWords, verdictTitle } from "~/ui/words/en";
-import type { Names } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 import { Heads } from "~/ui/sheet/Heads";
 import { Fold, FoldTitle } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";

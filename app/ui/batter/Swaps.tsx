@@ -6,7 +6,7 @@ import { RowButton } from "~/ui/recipe/editor/cells";
 import { useLocale } from "~/ui/sheet/locale";
 import { saySwapNote, swapRefusal, swapWords } from "~/ui/words/batter";
 import { substanceWords } from "~/ui/words/en";
-import type { Names } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 import { PlainSelect } from "~/ui/parts/plain";
 import { look } from "~/ui/theme/look";
 

@@ -1,16 +1,8 @@
 import { useState } from "react";
 import { measuringSets, scoopName } from "~/core/quantity";
 import { scoop } from "~/ui/format/format";
-import {
-  AreaField,
-  optionsOf,
-  CheckField,
-  CheckGroup,
-  NumberField,
-  type Option,
-  SelectField,
-  TextField,
-} from "~/ui/parts/fields";
+import { AreaField, CheckField, CheckGroup, NumberField, SelectField, TextField } from "~/ui/parts/fields";
+import { optionsOf, type Option } from "~/ui/parts/options";
 import { DateField, TimeField } from "~/ui/parts/DateField";
 import { useLocale } from "~/ui/sheet/locale";
 import {

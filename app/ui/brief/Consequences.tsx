@@ -4,7 +4,7 @@ import { Figures } from "~/ui/class/Figures";
 import { BriefDrawing } from "~/ui/draw/BriefDrawing";
 import { Findings } from "~/ui/class/Findings";
 import { useLocale } from "~/ui/sheet/locale";
-import { namesOf } from "~/ui/words/findings";
+import { namesOf } from "~/ui/words/names";
 import { Aims } from "./Aims";
 import { look } from "~/ui/theme/look";
 

@@ -1,6 +1,7 @@
 import type { KeyFigure } from "~/core/plan";
 import { figureWords } from "~/ui/words/en";
-import { type Names, sayFigure, sayWhy } from "~/ui/words/findings";
+import { sayFigure, sayWhy } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 import { Fold, FoldTitle } from "~/ui/parts/plain";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";

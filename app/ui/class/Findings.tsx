@@ -1,5 +1,6 @@
 import type { Finding } from "~/core/plan";
-import { type Names, sayFinding } from "~/ui/words/findings";
+import { sayFinding } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 import { parts } from "~/ui/theme/parts";
 
 const levelWords = { blocks: "In the way", warns: "Look at this", notes: "Good to know" } as const;

@@ -5,7 +5,7 @@ import { Secondary } from "~/ui/parts/fields";
 import { Hidden } from "~/ui/parts/plain";
 import { look } from "~/ui/theme/look";
 import { sayLateChange, sayPlateChange } from "~/ui/words/changes";
-import type { Names } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 
 export interface Changes {
   readonly plates: readonly PlateChange[];

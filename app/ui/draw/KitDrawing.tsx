@@ -1,6 +1,6 @@
 import type { ContainerKind } from "~/core/kit";
 import type { ClassContainer } from "~/core/pack";
-import type { Names } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 import { parts } from "~/ui/theme/parts";
 
 /** Bodies as width by height of the cube that holds as much, and how far the neck or the gathered top stands above the brim. */

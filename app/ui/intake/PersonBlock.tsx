@@ -1,6 +1,7 @@
 import type { FieldMetadata } from "@conform-to/react";
 import { type Substance, substances } from "~/core/pantry";
-import { AreaField, CheckField, SelectField, TextField, optionsOf } from "~/ui/parts/fields";
+import { AreaField, CheckField, SelectField, TextField } from "~/ui/parts/fields";
+import { optionsOf } from "~/ui/parts/options";
 import { ageWords, dietWords, severityWords, substanceWords } from "~/ui/words/en";
 import { wordsIn } from "~/ui/words/regional";
 import { useLocale } from "~/ui/sheet/locale";

@@ -2,7 +2,7 @@ import { Link } from "react-router";
 import type { ClassContainer, ContainerState } from "~/core/pack";
 import { grams, list, timeOfDay } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
-import type { Names } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 import {
   containerName,
   contentGrams,

@@ -3,7 +3,7 @@ import { toScaleGrams } from "~/core/quantity";
 import { putOut } from "~/core/kit";
 import { grams, list, sayPutOut } from "~/ui/format/format";
 import { substanceWords } from "~/ui/words/en";
-import type { Names } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 import { look } from "~/ui/theme/look";
 
 interface Props {

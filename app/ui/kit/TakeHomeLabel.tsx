@@ -2,7 +2,7 @@ import { Fragment } from "react";
 import type { TakeHome } from "~/core/pack";
 import { list, temperature } from "~/ui/format/format";
 import { substanceWords } from "~/ui/words/en";
-import type { Names } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 import { look } from "~/ui/theme/look";
 
 interface Props {

@@ -1,5 +1,5 @@
 import type { Tray } from "~/core/pack";
-import type { Names } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 import { look } from "~/ui/theme/look";
 
 interface Props {

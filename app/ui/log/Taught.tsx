@@ -5,7 +5,7 @@ import { aimKey } from "~/core/pack";
 import type { SpokenStep } from "~/core/schedule";
 import type { useTicks } from "~/ui/pack/useTicks";
 import { Tick } from "~/ui/parts/plain";
-import type { Names } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 import { causeWords, sayAct, sightWords } from "~/ui/words/looks";
 import { look } from "~/ui/theme/look";
 

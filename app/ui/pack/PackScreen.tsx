@@ -22,7 +22,7 @@ import {
   sayContentChange,
   sayMarks,
 } from "~/ui/words/kits";
-import type { Names } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 import { SentMark } from "~/ui/outbox/Sent";
 import { Refusals } from "~/ui/outbox/Refusals";
 import { useTicks } from "./useTicks";

@@ -1,5 +1,5 @@
-import type { Menu } from "@chakra-ui/react";
-import { type ReactNode, Suspense, createContext, lazy, use, useState } from "react";
+import { MenuPartsContext } from "./menu-parts";
+import { type ReactNode, Suspense, lazy, use, useState } from "react";
 import { Link } from "react-router";
 import { PlainButton } from "./plain";
 
@@ -7,12 +7,6 @@ import { PlainButton } from "./plain";
 const fetchMenu = () => import("./OpenedMenu");
 const OpenedMenu = lazy(fetchMenu);
 const notNow = () => undefined;
-
-/** What an open menu is made of; nothing of it is drawn before. */
-export const MenuPartsContext = createContext<{
-  readonly Item: typeof Menu.Item;
-  readonly Separator: typeof Menu.Separator;
-} | null>(null);
 
 interface Props {
   readonly label: ReactNode;

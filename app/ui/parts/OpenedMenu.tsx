@@ -1,6 +1,6 @@
 import { Menu, Portal } from "@chakra-ui/react";
 import type { ReactElement, ReactNode } from "react";
-import { MenuPartsContext } from "./Menu";
+import { MenuPartsContext } from "./menu-parts";
 import { look } from "~/ui/theme/look";
 
 const parts = { Item: Menu.Item, Separator: Menu.Separator };

@@ -1,7 +1,7 @@
 import { Toast, Toaster, createToaster } from "@chakra-ui/react";
 import { useEffect } from "react";
 import { parts } from "~/ui/theme/parts";
-import { UndoForm } from "./Undo";
+import { UndoForm } from "./UndoForm";
 import { type UndoOffer, forgetUndo } from "./undo-store";
 
 /** Long enough to read, think again and reach for it; the bin keeps what was removed for thirty days beyond. */

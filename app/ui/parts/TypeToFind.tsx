@@ -1,7 +1,7 @@
 import { Combobox, createListCollection } from "@chakra-ui/react";
 import { useId, useMemo, useState } from "react";
 import { matching } from "~/formats/matching";
-import type { Option } from "./fields";
+import type { Option } from "./options";
 
 interface Props {
   readonly label: string;

@@ -1,23 +1,11 @@
 import { Suspense, lazy, useEffect, useRef, useState, useSyncExternalStore } from "react";
-import { Form } from "react-router";
-import { Secondary } from "./fields";
-import { Hidden } from "./plain";
+import { UndoForm } from "./UndoForm";
 import { type UndoOffer, offerUndo, onUndoOffers, undoOffers } from "./undo-store";
 import { look } from "~/ui/theme/look";
 
 const fetchToasts = () => import("./Toasts");
 const Toasts = lazy(fetchToasts);
 const none: readonly UndoOffer[] = [];
-
-/** Sends what takes the change back. */
-export const UndoForm = ({ offer, onSubmit }: { offer: UndoOffer; onSubmit?: () => unknown }) => (
-  <Form method="post" action={offer.action} {...(onSubmit ? { onSubmit } : {})}>
-    {Object.entries(offer.fields).map(([name, value]) => (
-      <Hidden key={name} name={name} value={value} />
-    ))}
-    <Secondary>{offer.back}</Secondary>
-  </Form>
-);
 
 /** What was just done and the way back. It stands on the page where no script runs, else at the foot of the screen. */
 export function Undo(offer: UndoOffer) {

@@ -1,3 +1,4 @@
+import type { Option } from "./options";
 import { Field } from "@ark-ui/react/field";
 import { Button, Flex, Input, NativeSelect, Textarea } from "@chakra-ui/react";
 import type { FieldMetadata } from "@conform-to/react";
@@ -76,13 +77,6 @@ export const AreaField = ({ field, label, hint, className, ...rest }: Common & C
     <Textarea name={field.name} defaultValue={valueOf(field)} unstyled {...rest} />
   </Labelled>
 );
-
-export interface Option {
-  readonly value: string;
-  readonly label: string;
-}
-export const optionsOf = <K extends string>(words: Readonly<Record<K, string>>): Option[] =>
-  (Object.entries(words) as [K, string][]).map(([value, label]) => ({ value, label }));
 
 /** With the first press: nobody else pays for it. */
 const TypeToFind = lazy(() => import("./TypeToFind"));

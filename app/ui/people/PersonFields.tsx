@@ -1,5 +1,6 @@
 import { substances } from "~/core/pantry";
-import { AreaField, CheckField, type Option, SelectField, TextField, optionsOf } from "~/ui/parts/fields";
+import { AreaField, CheckField, SelectField, TextField } from "~/ui/parts/fields";
+import { type Option, optionsOf } from "~/ui/parts/options";
 import { ageWords, dietWords, roleWords, severityWords, substanceWords } from "~/ui/words/en";
 import { wordsIn } from "~/ui/words/regional";
 import { useLocale } from "~/ui/sheet/locale";

@@ -1,6 +1,6 @@
 import { correctionStep } from "~/core/look";
 import { type ClassInput, type ClassPlan, type DishPlan, kindsUsed } from "~/core/plan";
-import type { Names } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 import { Troubles } from "./Troubles";
 
 export interface CardTroublesProps {

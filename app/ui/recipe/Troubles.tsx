@@ -1,7 +1,7 @@
 import { type CorrectionStep, sights, troublesOf } from "~/core/look";
 import type { Family, SurfaceKind } from "~/core/recipe";
 import { causeWords, sayAct, sightWords } from "~/ui/words/looks";
-import type { Names } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 import { look } from "~/ui/theme/look";
 
 interface Props {

@@ -2,7 +2,7 @@ import type { ClassPlan, StationGain } from "~/core/plan";
 import { type Amount, subtract, zero } from "~/core/quantity";
 import { amount, fraction, howMany, minutes, people, scoops } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
-import type { Names } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 import { look } from "~/ui/theme/look";
 
 interface Props {

@@ -4,7 +4,7 @@ import type { BatchRule } from "~/core/scale";
 import { drift, fraction, grams, howMany, list, number, thin } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { Wide } from "~/ui/sheet/Wide";
-import type { Names } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 import { look } from "~/ui/theme/look";
 
 const ruleNames: Readonly<Record<BatchRule, string>> = {

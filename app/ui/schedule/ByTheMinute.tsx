@@ -2,7 +2,7 @@ import type { RoomKind } from "~/core/people";
 import type { SetTo } from "~/core/plan";
 import type { Recipe } from "~/core/recipe";
 import { runList, spokenAt, type Timeline } from "~/core/schedule";
-import type { Names } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 import { clock } from "~/ui/format/format";
 import { Heads } from "~/ui/sheet/Heads";
 import { useLocale } from "~/ui/sheet/locale";

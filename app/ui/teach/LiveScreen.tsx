@@ -18,7 +18,7 @@ import { bellInstruction, bellWords, cueWords, hazardWords } from "~/ui/words/en
 import { allowSound, ringBell } from "./bell-sound";
 import { StepNotes } from "~/ui/recipe/StepNotes";
 import { Troubles } from "~/ui/recipe/Troubles";
-import { namesOf } from "~/ui/words/findings";
+import { namesOf } from "~/ui/words/names";
 import { StationKeys } from "./StationKeys";
 import { useLive } from "./useLive";
 import { Fold, FoldTitle, PlainButton, PlainInput } from "~/ui/parts/plain";

@@ -2,7 +2,7 @@ import type { LateChange } from "~/core/pack";
 import type { PlateChange } from "~/core/plan";
 import { list } from "~/ui/format/format";
 import { sayReason, verdictTitle } from "./en";
-import type { Names } from "./findings";
+import type { Names } from "./names";
 import { placeName, sayContentChange } from "./kits";
 
 /** What a change does to one person, in one or two sentences. */

@@ -9,7 +9,7 @@ import { prepTasks } from "~/core/prep";
 import { shoppingList } from "~/core/shop";
 import { demoClasses, demoKitchens } from "~/demo/boathouse";
 import { clock } from "~/ui/format/format";
-import { namesOf } from "./findings";
+import { namesOf } from "./names";
 import {
   besideGrams,
   containerName,

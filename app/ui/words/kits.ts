@@ -19,7 +19,7 @@ import {
   volume,
 } from "~/ui/format/format";
 import { substanceWords, toolWords } from "./en";
-import type { Names } from "./findings";
+import type { Names } from "./names";
 
 /** Everything said about shopping, prep, kits, packing and gear. */
 export const groupWords: Readonly<Record<ContainerGroup, string>> = {

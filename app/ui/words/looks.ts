@@ -9,7 +9,7 @@ import {
 } from "~/core/look";
 import { grams, volume } from "~/ui/format/format";
 import type { MixingStop, ShapeId } from "~/core/recipe";
-import type { Names } from "./findings";
+import type { Names } from "./names";
 
 /** What is seen on a piece, why it is so and what to do. */
 export const sightWords: Readonly<Record<Sight, string>> = {

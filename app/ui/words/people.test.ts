@@ -7,7 +7,7 @@ import { demoClasses } from "~/demo/boathouse";
 import { starterRecipes } from "~/demo/recipes";
 import { classes } from "../../../test/generators";
 import { emergencyNumber } from "./emergency";
-import { namesOf } from "./findings";
+import { namesOf } from "./names";
 import { reminderLetter } from "./letters";
 import { cutWords, cutsOf, remedyTitles, sayExposure, sayFault, sayFaults, sayPath, sayRemedy } from "./people";
 

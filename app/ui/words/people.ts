@@ -7,7 +7,7 @@ import type { Doing, Job, LeftOut, May } from "~/core/turns";
 import type { Tool } from "~/core/recipe";
 import { clock, list } from "~/ui/format/format";
 import { substanceWords, toolWords, verdictTitle } from "./en";
-import type { Names } from "./findings";
+import type { Names } from "./names";
 
 /** How a word for a food was understood, beside the field in which a person can say what it covers. */
 export function sayMeaning(food: string): string {

@@ -3,7 +3,7 @@ import type { ClassInput, SetTo, WayKind, WayOut, WishCost } from "~/core/plan";
 import type { BellKind, HoldUp, LinkReason, RunEntry, Timeline } from "~/core/schedule";
 import { writeRatio } from "~/core/quantity";
 import { howMany, list, minutes, temperature } from "~/ui/format/format";
-import type { Names } from "./findings";
+import type { Names } from "./names";
 import { bellInstruction, bellWords, sharedThingWords } from "./en";
 
 /** What one thing of a class waited for. */

@@ -7,7 +7,8 @@ import { demoClasses } from "~/demo/boathouse";
 import { amount, clock, countdown, drift, fraction, grams, minutes, scoops, temperature } from "~/ui/format/format";
 import { classes } from "../../../test/generators";
 import { hazardWords, sayReason } from "./en";
-import { namesOf, sayChange, sayFinding, sayWhy } from "./findings";
+import { sayChange, sayFinding, sayWhy } from "./findings";
+import { namesOf } from "./names";
 import { glossary, glossaryText } from "./help";
 
 const thinless = (text: string) => text.replace(/[\u2009\u00a0]/g, " ");

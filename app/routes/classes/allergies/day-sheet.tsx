@@ -2,7 +2,7 @@ import { type ItemVerdict, hasOpenWords, isConcerned } from "~/core/allergen";
 import type { Exposure } from "~/core/contact";
 import type { Participant } from "~/core/people";
 import { coolDown, holdColdC, holdHotC, nonStickMostC, reheatC } from "~/core/recipe";
-import type { Names } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 import { useClass } from "../class-context";
 import type { Route } from "./+types/day-sheet";
 import { classOnce, notFound } from "~/services/classes.server";

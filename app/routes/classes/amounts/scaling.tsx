@@ -24,7 +24,7 @@ import { accountOf } from "~/services/session.server";
 import { useLocale } from "~/ui/sheet/locale";
 import { mixingWords } from "~/ui/words/en";
 import { sayBowl } from "~/ui/words/batter";
-import type { Names } from "~/ui/words/findings";
+import type { Names } from "~/ui/words/names";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { Gains } from "~/ui/scale/Gains";
 import { NotCompared } from "~/ui/scale/NotCompared";

@@ -19,7 +19,7 @@ import { ticksOf } from "~/services/ticks.server";
 import { day, howMany, list, moment } from "~/ui/format/format";
 import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
-import { namesOf } from "~/ui/words/findings";
+import { namesOf } from "~/ui/words/names";
 import { containerName, labelLines, placeName } from "~/ui/words/kits";
 import { Hidden, PlainButton, PlainInput, PlainSelect } from "~/ui/parts/plain";
 import { PartLinks } from "~/ui/sheet/PartLinks";

@@ -13,7 +13,7 @@ import { ticksOf } from "~/services/ticks.server";
 import { PackScreen } from "~/ui/pack/PackScreen";
 import { ScalePanel } from "~/ui/pack/ScalePanel";
 import { useLocale } from "~/ui/sheet/locale";
-import { namesOf } from "~/ui/words/findings";
+import { namesOf } from "~/ui/words/names";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { input } = await classOnce(context, params.classId);
