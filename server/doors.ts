@@ -78,7 +78,7 @@ export const countedBody: RequestHandler = (request, response, next) => {
   let isOver = false;
   const tooLarge = () => {
     isOver = true;
-    if (response.headersSent) return void request.destroy();
+    if (response.headersSent) return;
     response.set("Connection", "close");
     // Ended at once, what the sender has still under way would wipe the answer out before it is read: for a moment it is read and dropped.
     const { socket } = request;
@@ -102,6 +102,14 @@ export const countedBody: RequestHandler = (request, response, next) => {
     tooLarge();
     return true;
   };
+  // Answered before all of it was read: who reads it holds it back, and the next request would wait behind it on the same connection.
+  response.on("finish", () => {
+    if (request.complete) return;
+    isOver = true;
+    request.removeAllListeners("data");
+    request.resume();
+    setTimeout(() => request.complete || request.destroy(), lingers).unref();
+  });
   if (Number(request.headers["content-length"] ?? 0) > most) return tooLarge();
   next();
 };

@@ -3,7 +3,7 @@ import { regimes } from "~/core/allergen";
 import { diets, markets, starterPantry, substances } from "~/core/pantry";
 import { doings, mays } from "~/core/turns";
 import { coatings, flames, floorKinds, lampMeanings, sharedThings } from "~/core/gear";
-import { ageBands, audiences, participantRoles, severities, usualHotPlaces } from "~/core/people";
+import { ageBands, audiences, participantRoles, severities, usualHotPlaces, mostPeople } from "~/core/people";
 import { type ClassInput, canonical, longestAim, mealModes, mixings, mostAims, mostBulk } from "~/core/plan";
 import {
   type Amount,
@@ -87,8 +87,8 @@ export const personSchema = z.strictObject({
 
 export const briefSchema = z
   .strictObject({
-    people: z.int().min(0).max(400),
-    tasters: z.int().min(0).max(400).default(0).describe("people who eat and do not cook"),
+    people: z.int().min(0).max(mostPeople),
+    tasters: z.int().min(0).max(mostPeople).default(0).describe("people who eat and do not cook"),
     audience: z.enum(audiences),
     minutes: measured<Minutes>(z.int().min(15).max(600)),
     piecesEach: fraction.refine((value) => value.num > 0n, "expected more than 0 pieces each"),
@@ -238,7 +238,13 @@ const sharedFood = z.strictObject({
   broughtBy: name,
   label: labelReading.omit({ ingredientId: true }).nullable().default(null),
   instead: z
-    .strictObject({ station: z.int().min(0).max(399), ingredientId: id })
+    .strictObject({
+      station: z
+        .int()
+        .min(0)
+        .max(mostPeople - 1),
+      ingredientId: id,
+    })
     .optional()
     .describe(
       "what it stands for at one household of a remote class, by station from 0; left out, it is for everybody",
@@ -250,21 +256,32 @@ export const pinsSchema = z
   .refine((pins) => new Set(pins.map((pin) => pin.bell)).size === pins.length, "expected every bell once");
 
 const arrangement = z.strictObject({
-  seats: z.array(z.array(id).max(40)).max(400).nullable(),
+  seats: z.array(z.array(id).max(40)).max(mostPeople).nullable(),
   isFromRegister: z
     .boolean()
     .optional()
     .describe("the seats were written down as the register dealt them; left out, a hand arranged them"),
-  apart: z.array(z.int().min(0).max(399)).max(400).default([]),
+  apart: z
+    .array(
+      z
+        .int()
+        .min(0)
+        .max(mostPeople - 1),
+    )
+    .max(mostPeople)
+    .default([]),
   washesBetween: z.boolean().optional(),
   sets: z
     .array(
       z.strictObject({
-        station: z.int().min(0).max(399),
+        station: z
+          .int()
+          .min(0)
+          .max(mostPeople - 1),
         measuringSetId: z.enum(measuringSets.map((set) => set.id)),
       }),
     )
-    .max(400)
+    .max(mostPeople)
     .refine(isUnique("station"), "expected every station once")
     .optional()
     .describe("stations, counted from 0, that measure with a set of their own: a household with its own cups"),
@@ -283,7 +300,7 @@ export const orderSchema = z.strictObject({
         surfaceId: id,
         number: z.int().min(1).max(60).describe("which of it: the second of three griddles"),
         parts: z
-          .array(z.strictObject({ stationId: stationRef, pieces: measured<Pieces>(z.int().min(0).max(400)) }))
+          .array(z.strictObject({ stationId: stationRef, pieces: measured<Pieces>(z.int().min(0).max(mostPeople)) }))
           .min(1)
           .max(60),
       }),
@@ -334,7 +351,7 @@ export const classFileSchema = z.strictObject({
     brief: briefSchema,
     people: z
       .array(personSchema)
-      .max(400)
+      .max(mostPeople)
       .default([])
       .refine(isUnique("id"), "expected every person's id once")
       .refine(
@@ -350,7 +367,7 @@ export const classFileSchema = z.strictObject({
           id,
           recipe: recipeSchema,
           variantId: id.nullable().default(null),
-          stations: z.int().min(0).max(400).nullable().default(null),
+          stations: z.int().min(0).max(mostPeople).nullable().default(null),
           bowl: fraction
             .refine(
               (value) => value.num > 0n && value.num <= 8n * value.den,
@@ -436,7 +453,7 @@ export const classFileSchema = z.strictObject({
     /** Ingredients beside the starter pantry; one with the same id takes its place. */
     pantry: z
       .array(ingredientSchema)
-      .max(400)
+      .max(mostPeople)
       .default([])
       .refine(isUnique("id"), "expected every ingredient's id once")
       .superRefine((all, context) => {
@@ -452,12 +469,12 @@ export const classFileSchema = z.strictObject({
       }),
     labels: z
       .array(labelReading)
-      .max(400)
+      .max(mostPeople)
       .default([])
       .refine(isUnique("ingredientId"), "expected one label per ingredient"),
     packs: z
       .array(packSize)
-      .max(400)
+      .max(mostPeople)
       .default([])
       .refine(
         isUnique("ingredientId"),

@@ -10,6 +10,7 @@ import {
   ageBands,
   participantRoles,
   severities,
+  mostPeople,
 } from "~/core/people";
 
 /**
@@ -80,7 +81,7 @@ export type PeopleRead =
   | { readonly ok: true; readonly people: readonly ReadPerson[]; readonly problems: readonly RowProblem[] }
   | { readonly ok: false; readonly problems: readonly RowProblem[] };
 
-const mostRows = 400;
+const mostRows = mostPeople;
 const yes = ["yes", "y", "true", "1", "x"];
 const no = ["", "no", "n", "false", "0"];
 

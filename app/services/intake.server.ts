@@ -1,7 +1,7 @@
 import crypto from "node:crypto";
 import { setTimeout as wait } from "node:timers/promises";
 import { type Kysely, sql } from "kysely";
-import type { Participant } from "~/core/people";
+import { type Participant, mostPeople } from "~/core/people";
 import { addNeeds, addParticipants, participantColumns } from "~/db/queries/people.server";
 import { classOf } from "~/db/queries/classes.server";
 import { keepSeats } from "./kept-seats.server";
@@ -89,7 +89,6 @@ export const revokeLinks = async (db: Kysely<DB>, classId: string, hash?: string
 const refusalTakes = 700;
 
 /** A class has at most this many people. */
-const mostPeople = 400;
 /** More than were expected that a link for everyone takes: people bring a cousin, not a crowd (starting value). */
 const morePlaces = 5;
 

@@ -30,7 +30,7 @@ async function sweep(): Promise<void> {
 }
 
 export interface Job {
-  /** When it is done by itself; absent for what is only asked for. */
+  /** Cron schedule; undefined for jobs that run on demand only. */
   readonly cron?: string;
   readonly work: (asked: Asked) => Promise<unknown>;
   /** Also when a process starts, unless it was done a moment ago. */

@@ -5,7 +5,7 @@ import { LRUCache } from "lru-cache";
 import { z } from "zod";
 import { type ClassInput } from "~/core/plan";
 import { roundLimits } from "~/core/recipe";
-import { type LiveEvent, stationStates } from "~/core/teach";
+import { type LiveEvent, type LiveEventBodies, type LiveEventKind, stationStates } from "~/core/teach";
 import { database, within } from "~/db/client.server";
 import type { DB } from "~/db/schema";
 import { readClassFile, writeClassFile } from "~/formats/class-file";
@@ -16,36 +16,38 @@ import { receivedWithin } from "./device-events.server";
 const happened = { id: z.uuid(), at: z.number().min(0).max(8.64e15) };
 const ref = z.string().min(1).max(80);
 
-/** A live event as a device sends it. */
-export const liveEventSchema = z.discriminatedUnion("kind", [
-  z.strictObject({ ...happened, kind: z.literal("class-started") }),
-  z.strictObject({ ...happened, kind: z.literal("bell-rung"), bellId: ref }),
-  z.strictObject({ ...happened, kind: z.literal("bell-taken-back"), bellId: ref }),
-  z.strictObject({
-    ...happened,
-    kind: z.literal("delay-added"),
-    minutes: measured<Minutes>(z.number().min(-60).max(60)),
-  }),
-  z.strictObject({ ...happened, kind: z.literal("station-set"), stationId: ref, state: z.enum(stationStates) }),
-  z.strictObject({
-    ...happened,
-    kind: z.literal("pieces-counted"),
-    stationId: ref,
-    pieces: measured<Pieces>(z.int().min(0).max(2000)),
-  }),
-  z.strictObject({
-    ...happened,
-    kind: z.literal("rounds-decided"),
+const pieces = measured<Pieces>(z.int().min(0).max(2000));
+/** What a device sends with each kind of event, one schema for every kind there is. */
+const bodies = {
+  "class-started": {},
+  "bell-rung": { bellId: ref },
+  "bell-taken-back": { bellId: ref },
+  "delay-added": { minutes: measured<Minutes>(z.number().min(-60).max(60)) },
+  "station-set": { stationId: ref, state: z.enum(stationStates) },
+  "pieces-counted": { stationId: ref, pieces },
+  "rounds-decided": {
     stationId: ref,
     rounds: z
-      .array(z.strictObject({ roundId: ref, pieces: measured<Pieces>(z.int().min(0).max(2000)) }))
+      .array(z.strictObject({ roundId: ref, pieces }))
       .min(1)
       .max(roundLimits.rounds),
-  }),
-  z.strictObject({ ...happened, kind: z.literal("note-added"), text: z.string().trim().min(1).max(500) }),
-  z.strictObject({ ...happened, kind: z.literal("class-ended") }),
-  z.strictObject({ ...happened, kind: z.literal("class-reopened") }),
-]);
+  },
+  "note-added": { text: z.string().trim().min(1).max(500) },
+  "class-ended": {},
+  "class-reopened": {},
+} satisfies {
+  readonly [K in LiveEventKind]: { readonly [F in keyof LiveEventBodies[K]]: z.ZodType<LiveEventBodies[K][F]> };
+};
+
+/** Every kind of live event. */
+export const liveEventKinds = Object.keys(bodies) as LiveEventKind[];
+const schemaOf = (kind: LiveEventKind) => z.strictObject({ ...happened, kind: z.literal(kind), ...bodies[kind] });
+
+/** A live event as a device sends it. */
+export const liveEventSchema: z.ZodType<LiveEvent> = z.discriminatedUnion(
+  "kind",
+  liveEventKinds.map(schemaOf) as unknown as [ReturnType<typeof schemaOf>],
+) as unknown as z.ZodType<LiveEvent>;
 
 /**
  * The events of a class in the order they were received. What a lead noted may be about anybody's health: an assistant does not read it.
@@ -116,7 +118,7 @@ export async function appendEvents(
         events.map((event) => event.id),
       )
       .execute();
-    // Teaching is settled by having been done, and open again when the class is.
+    // class-ended signs off the teach stage; class-reopened clears it.
     const lastEnding = events
       .filter((event) => event.kind === "class-ended" || event.kind === "class-reopened")
       .sort((a, b) => b.at - a.at)[0];

@@ -8,7 +8,7 @@ export const nonceContext = createContext<string>("");
 /** Where a request came from, for counting attempts. */
 export const addressContext = createContext<string>("");
 
-/** The zone the browser says it is in, where it says one that there is; the server's own otherwise. */
+/** Time zone from the browser’s cookie if it is valid, else the server’s. */
 export function zoneOf(request: Request): string {
   const said = /(?:^|;\s*)zone=([^;]{1,120})/.exec(request.headers.get("cookie") ?? "")?.[1];
   try {

@@ -32,7 +32,7 @@ import {
   signIn,
 } from "./accounts.server";
 import { type Told, newsOf } from "./live-news.server";
-import { appendEvents, eventsOf, keepLog, logOf, snapshotOf } from "./live.server";
+import { appendEvents, eventsOf, keepLog, liveEventKinds, logOf, snapshotOf } from "./live.server";
 import { loadDemo } from "./demo.server";
 
 let db: Kysely<DB>;
@@ -353,6 +353,16 @@ test("an event sent twice, or by two devices at once, is kept once; the class is
   expect(await logOf(id, { role: "assistant" })).toMatchObject({ piecesMade: 40, note: "" });
   expect(await keepLog(db, id, 1, { piecesMade: 42 }, lead)).toBe(true);
   expect(await logOf(id, { role: "lead" })).toMatchObject({ piecesMade: 42, note: "well", version: 2 });
+});
+
+test("the database takes every kind of live event there is, and no other", async () => {
+  const { rows } = await sql<{ text: string }>`
+    select pg_get_constraintdef(oid) as text from pg_constraint where conrelid = 'live_event'::regclass and contype = 'c'`.execute(
+    db,
+  );
+  const check = rows.find(({ text }) => text.includes("class-started"))?.text ?? "";
+  const stored = [...check.matchAll(/'([a-z-]+)'/g)].map(([, kind]) => kind);
+  expect(stored.sort()).toEqual([...liveEventKinds].sort());
 });
 
 test("a class is read in the same number of queries with three people and with sixty", async () => {

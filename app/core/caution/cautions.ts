@@ -1,7 +1,7 @@
 import { inCelsius } from "~/core/quantity";
 import { type Pantry, rawPerishables } from "~/core/batter";
 import type { Flame, Surface } from "~/core/gear";
-import { type Ingredient, groupOf } from "~/core/pantry";
+import { type Ingredient, groupOf, isOil } from "~/core/pantry";
 import {
   type Hazard,
   type Recipe,
@@ -61,10 +61,7 @@ const isRawMeat = (one: Ingredient): boolean =>
   one.role !== "starch" &&
   !/\b(cooked|tinned|canned|smoked|cured|gelatine|sauce|stock)\b/i.test(one.name);
 
-/** A share of water below which a fat is oil: it does not foam, and it spits only where water meets it. */
-const mostWaterOfOil = 5;
-const isOil = (one: Ingredient): boolean => one.role === "fat" && one.waterPercent < mostWaterOfOil;
-const isButter = (one: Ingredient): boolean => one.role === "fat" && one.waterPercent >= mostWaterOfOil;
+const isButter = (one: Ingredient): boolean => one.role === "fat" && !isOil(one);
 /** °C at which an oil begins to smoke, by its name, the lowest that is usual; refined seed oils are the rest (general figures, starting values). */
 const smokesFrom: readonly (readonly [RegExp, number])[] = [
   [/\b(linseed|flax|walnut|hemp)\b/i, 110],

@@ -12,6 +12,7 @@ import {
   namedOn,
   substancesNamedOn,
   unnamedAnimalIn,
+  isStoredDry,
 } from "~/core/pantry";
 import type { Participant } from "~/core/people";
 import { type Line, type Recipe, type Tool, isAtPlate, toolsAt } from "~/core/recipe";
@@ -175,7 +176,7 @@ interface Shared {
  * ingredient is, not by where the recipe puts it.
  */
 export const isDusty = (one: Ingredient | undefined): boolean =>
-  one !== undefined && one.storage === "dry" && one.waterPercent < 30 && !notDusty.has(one.role);
+  one !== undefined && isStoredDry(one) && !notDusty.has(one.role);
 const notDusty: ReadonlySet<Ingredient["role"]> = new Set(["fat", "spray", "liquid", "acid", "vanilla", "egg"]);
 
 const dustyIn = (recipe: Recipe, pantry: ReadonlyMap<string, Ingredient>): string[] => [

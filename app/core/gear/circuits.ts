@@ -29,7 +29,12 @@ export const continuousWatts = ({ volts, amps }: Pick<Circuit, "volts" | "amps">
  * practice: 15 A outlets at 100 and 120 V at 80 %; at 230 V 10 A, which Europe's 16 A outlets carry for hours and Australia's are
  * rated for; local electrical codes come first).
  */
-export const outletAmps = (volts: number): number => (volts <= 130 ? 15 * continuousShare : 10);
+export const outletAmps = (volts: number): number =>
+  volts <= lowVolts ? outletRating(volts) * continuousShare : outletRating(volts);
+/** Voltage up to which a house is wired for 100 to 120 V. */
+const lowVolts = 130;
+/** Amperes printed on an outlet where nobody looked. */
+const outletRating = (volts: number): number => (volts <= lowVolts ? 15 : 10);
 
 /** The most one socket of a circuit may give for hours: the least of breaker and plug or outlet. 230 V at 13 A: 2,990 W. */
 export const plugWatts = (circuit: Circuit): number =>
@@ -40,7 +45,7 @@ export const plugWatts = (circuit: Circuit): number =>
 
 /** What one appliance alone on a circuit may draw at most: all of the breaker, no more than its plug or outlet is rated for. */
 export const aloneWatts = ({ volts, amps, plugAmps }: Circuit): number =>
-  Math.floor(volts * Math.min(amps, plugAmps ?? (volts <= 130 ? 15 : 10)) + 1e-9);
+  Math.floor(volts * Math.min(amps, plugAmps ?? outletRating(volts)) + 1e-9);
 
 export interface PlugPlan {
   /** Which appliance goes on which circuit. */

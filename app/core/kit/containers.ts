@@ -8,7 +8,7 @@ import {
   inMillilitres,
   sumKnown,
 } from "~/core/quantity";
-import { type Ingredient, gramsPerMl } from "~/core/pantry";
+import { type Ingredient, gramsPerMl, isOil, isStoredDry } from "~/core/pantry";
 import type { Pantry } from "~/core/batter";
 import type { Bowl, Recipe } from "~/core/recipe";
 import { type KitLine, type Measured, inBowlOrder } from "./kit";
@@ -86,8 +86,7 @@ export const eggsPerBox = 6;
 export const fullest = 0.85;
 
 const powders = ["powder", "soda", "salt", "spice"];
-const isDryRole = (one: Ingredient) =>
-  one.storage === "dry" && one.waterPercent < 30 && one.role !== "fat" && one.role !== "topping";
+const isDryRole = (one: Ingredient) => isStoredDry(one) && one.role !== "fat" && one.role !== "topping";
 
 function groupOf(one: Ingredient, bowl: Bowl, isApart: boolean): ContainerGroup {
   if (isApart) return "hold-back";
@@ -109,7 +108,7 @@ export const isInDryMix = (line: KitLine, one: Ingredient | undefined): boolean 
 /** The kind of container a thing goes in, before its size is known. */
 function kindOf(one: Ingredient, amount: Amount, volume: number): ContainerKind {
   if (one.role === "egg" && amount.unit === "piece") return "egg-box";
-  const isLiquid = ["liquid", "acid", "vanilla"].includes(one.role) || (one.role === "fat" && one.waterPercent < 5);
+  const isLiquid = ["liquid", "acid", "vanilla"].includes(one.role) || isOil(one);
   const smallest = containerSizes.pot[containerSizes.pot.length - 1] ?? 0;
   if (volume <= smallest * fullest) return "pot";
   if (isLiquid) return "bottle";

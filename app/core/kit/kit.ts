@@ -191,8 +191,7 @@ function timesOf(recipe: Recipe, amount: CountedAmount, counted: Counted, roundI
 }
 
 /**
- * What is packed of a line where its table decides while it cooks: what is likely, and apart what is wanted on top if every piece becomes
- * of its round. Packs are taken for the most, as nobody opens half a tin on a guess.
+ * For rounds that are chosen while cooking: packs the expected amount, and apart from it a top-up for the case that every piece is of that round.
  */
 function openly(likely: LineAmount, line: Line, recipe: Recipe, counted: Counted): LineAmount {
   if (!recipe.isRoundsOpen || line.roundId === undefined) return likely;
@@ -282,9 +281,6 @@ function withJointScoops(lines: readonly KitLine[], recipe: Recipe, pantry: Pant
 /** Counted lines that come out as a fraction, such as half an egg. */
 export const hasFraction = (line: KitLine): boolean =>
   line.main !== undefined && line.main.amount.unit === "piece" && !isWhole(line.main.amount.value);
-
-/** Half an egg is about half its weight, beaten. */
-export const asBeatenGrams = (line: KitLine): number | undefined => (hasFraction(line) ? line.main?.grams : undefined);
 
 /** Lines in the order in which the method draws on them; what no step draws comes last, as listed. */
 export function inBowlOrder(lines: readonly KitLine[], recipe: Recipe): KitLine[] {

@@ -8,3 +8,4 @@ export * from "./sanity";
 export * from "./aliases";
 export * from "./food-words";
 export * from "./foods";
+export * from "./nature";

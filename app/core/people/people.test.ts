@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { starterPantry } from "~/core/pantry";
 import { batterOf, yieldOf } from "~/core/batter";
 import { compare, ratio, toNumber, inPieces } from "~/core/quantity";
-import { batchRules, loadsFor, mostBatches, piecesWanted, roundsFor, scaleStation } from "~/core/scale";
+import { batchRules, loadsFor, mostBatches, piecesWanted, scaleStation } from "~/core/scale";
 import { starterRecipes } from "~/demo/recipes";
 import { people } from "../../../test/generators";
 import type { Participant } from "./types";
@@ -122,7 +122,6 @@ test("loads never leave a piece behind, and a round is what all surfaces hold to
       expect((loads - 1) * places).toBeLessThan(Math.max(pieces, 1));
     }),
   );
-  expect(roundsFor(inPieces(15), 3, 2)).toBe(3);
   expect(() => loadsFor(inPieces(3), 0)).toThrow(RangeError);
 });
 

@@ -49,13 +49,16 @@ export const usualHotPlaces: Readonly<Record<Audience, number>> = {
   mixed: 2,
 };
 
+/** The most people of a class, and with one at each the most tables. */
+export const mostPeople = 400;
+
 /** Minutes one pair of hands takes at the sink, by audience (starting values: 30, 45 or 60 seconds). */
-export const handwashMinutes: Readonly<Record<Audience, number>> = {
-  "small-children": 1,
-  "school-age": 0.75,
-  teens: 0.5,
-  adults: 0.5,
-  mixed: 0.75,
+export const handwashMinutes: Readonly<Record<Audience, Minutes>> = {
+  "small-children": inMinutes(1),
+  "school-age": inMinutes(0.75),
+  teens: inMinutes(0.5),
+  adults: inMinutes(0.5),
+  mixed: inMinutes(0.75),
 };
 
 /** Minutes with empty hands that this audience bears, and minutes it watches a demonstration (starting values by age: 3/4/6/8/12 and 3/6/8/10/15). */

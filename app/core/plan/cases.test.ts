@@ -5,7 +5,7 @@ import { packingOfClass } from "~/core/pack";
 import { shoppingList } from "~/core/shop";
 import { ratio, toNumber, inGrams, inPieces, inMillilitres } from "~/core/quantity";
 import { type Recipe, applyEdits, checkRecipe } from "~/core/recipe";
-import { roundsFor } from "~/core/scale";
+import { loadsFor } from "~/core/scale";
 import { readClassFile } from "~/formats/class-file";
 import { plan } from "./plan";
 import { waysOutFor } from "./remedies";
@@ -70,7 +70,7 @@ test("C2: soda with cultured milk, three variants, one amount unknown", () => {
   within(made.dishes[0]?.batter.millilitres, 981);
   for (const station of made.stations)
     expect(station.scale).toMatchObject({ piecesMade: 15, piecesWanted: 12, over: 3 });
-  expect(roundsFor(inPieces(15), 3, 2)).toBe(3);
+  expect(loadsFor(inPieces(15), 3 * 2)).toBe(3);
   expect(made.timeline.lastLoadEnd - made.timeline.firstPour).toBeCloseTo(16.5, 6);
   expect(made.dishes.map((dish) => [dish.variantName, dish.stations])).toEqual([
     [null, 3],

@@ -83,7 +83,7 @@ function cookedIn(
   return made;
 }
 
-/** The step at which tables of one recipe part: that of the way this one makes, or as written the first of those that others make. */
+/** Step id where this dish’s variant diverges from the other variants of its recipe in this class. */
 function partsAt(dish: Dish, { dishes }: Pick<ClassInput, "dishes">): string | undefined {
   const { variants, steps } = dish.recipe;
   const others = dishes.filter((one) => one.recipe.id === dish.recipe.id && one.variantId !== dish.variantId);

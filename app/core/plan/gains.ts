@@ -1,3 +1,4 @@
+import { mostPeople } from "~/core/people";
 import { type Amount, type Ratio, isSame, isZero, subtract, zero } from "~/core/quantity";
 import type { KitLine } from "~/core/kit";
 import type { ClassInput, ClassPlan, StationPlan } from "./types";
@@ -71,7 +72,7 @@ export function withMorePeople(
   before: ClassPlan,
   more: number,
 ): { input: ClassInput; plan: ClassPlan; gains: StationGain[] } {
-  const people = Math.max(0, Math.min(400, input.brief.people + more));
+  const people = Math.max(0, Math.min(mostPeople, input.brief.people + more));
   const next = withSeatsFor(input, { ...input, brief: { ...input.brief, people } });
   const after = plan(next);
   return { input: next, plan: after, gains: gainsBetween(before, after) };

@@ -109,7 +109,10 @@ export function tidyKits(recipe: Recipe): void {
 const ownSetAt = ({ arrangement }: Pick<ClassInput, "arrangement">, index: number): string | undefined =>
   arrangement?.sets?.find((one) => one.station === index)?.measuringSetId;
 
-/** Of a kit, the lines that are halved with the batter or not, as what is counted out is there once: the same list for the same kit, as what is packed is remembered by it. */
+/**
+ * Splits a kit into the lines that are halved with the batter and the lines that are not. Memoised by the kit’s identity, as packing
+ * keeps its result by that list.
+ */
 const split = (wanted: boolean) => {
   const known = new WeakMap<readonly KitLine[], readonly KitLine[]>();
   return (kit: readonly KitLine[], recipe: Recipe): readonly KitLine[] => {

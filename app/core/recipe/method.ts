@@ -50,8 +50,7 @@ export function cooksPieces(step: Step, recipe: Pick<Recipe, "parts" | "steps">)
 }
 
 /**
- * What a step of a part stands over: its part's heat, from the first step on that is called cooking; where none is, at whatever is called
- * mixing of it, and at what is prepared for it only where nothing else is. Null for a step that is not over it.
+ * Heat source of a step of a part: the part’s heat from its first cook step on; if it has none, its mix steps; if none, its prepare steps.
  */
 export function partHeatAt(step: Step, recipe: Pick<Recipe, "parts" | "steps">): Exclude<PartHeat, "none"> | null {
   const part = isOfPart(step, recipe);

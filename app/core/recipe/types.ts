@@ -429,7 +429,7 @@ export interface Recipe {
   readonly aimedLooseness?: number | undefined;
   /** In the order in which they are cooked; absent where all pieces are alike. */
   readonly rounds?: readonly Round[] | undefined;
-  /** Each table decides while it cooks how many of each round it makes; their parts are what is likely then. Absent where they are as planned. */
+  /** If true, stations choose the split between rounds while cooking; `parts` is then the expected split. */
   readonly isRoundsOpen?: true | undefined;
   /** What is offered to be drawn; absent for every shape there is. Of the drawn family only. */
   readonly shapes?: readonly ShapeId[] | undefined;

@@ -80,10 +80,6 @@ export function loadsFor(pieces: Pieces, places: number): number {
   return Math.ceil(pieces / places);
 }
 
-/** Loads when pieces are shared out over several surfaces at once: rounds of the whole group of surfaces. */
-export const roundsFor = (pieces: Pieces, places: number, surfaces: number): number =>
-  loadsFor(pieces, places * surfaces);
-
 /** Counted amounts of eggs in a batch that must each come out whole: what goes in, and what is kept aside or may be added. */
 function eggAmounts(recipe: Recipe, isEgg: (ingredientId: string) => boolean): Ratio[] {
   return recipe.lines.flatMap((line) => {

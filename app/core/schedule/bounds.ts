@@ -9,8 +9,7 @@ import { placesFor } from "./units";
  */
 
 /**
- * Testers that every first use of a unit by one of these costs. Whoever has one piece left gives one, and others may come after them;
- * only a station by itself gives all there are, or is done.
+ * Minimum number of testers that the first use of a unit costs this group: 1 if several stations, else the lesser of testers and pieces.
  */
 const sureTesters = (net: Network, nodes: readonly Node[]): number =>
   Math.min(net.testers, nodes.length > 1 ? 1 : (nodes[0]?.pieces ?? 0));

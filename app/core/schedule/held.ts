@@ -2,14 +2,14 @@ import type { SharedThing } from "~/core/gear";
 import { type Pieces, type Seconds, inSeconds, minus, plus, times, smallest } from "~/core/quantity";
 import type { ChainTask, Network, Node } from "./network";
 
-/** A thing that goes round, at one table from a moment to another. */
+/** A shared tool held by one table for an interval, in seconds since the doors opened. */
 export interface Held {
   readonly thing: SharedThing;
   readonly from: Seconds;
   readonly to: Seconds;
 }
 
-/** How many there are of what goes round. */
+/** Count of each shared tool. */
 export type Counts = ReadonlyMap<SharedThing, number>;
 export const countsOf = ({ input }: Network): Counts =>
   new Map((input.goesRound ?? []).map(({ thing, count }) => [thing, count]));
@@ -21,18 +21,18 @@ const heldIn = (tasks: readonly ChainTask[], counts: Counts, begin: Seconds): He
     ),
   );
 
-/** What a table has while it mixes first, with what it makes beside, beginning at a moment; and while it mixes a second time. */
+/** Holds of a station’s first mix with what it makes beside it, from a begin; and of its second mix. */
 export const heldFirst = (node: Node, counts: Counts, begin: Seconds): Held[] =>
   heldIn([...node.chain, ...node.beside], counts, begin);
 export const heldAgain = (node: Node, counts: Counts, begin: Seconds): Held[] =>
   heldIn(node.again.chain, counts, begin);
-/** What one thing done after the last piece wants, by when it begins. */
+/** Holds of one task after the last piece, from its begin. */
 export const heldAfter = (task: ChainTask, counts: Counts, begin: Seconds): Held[] =>
   heldIn([{ ...task, from: inSeconds(0), to: minus(task.to, task.from) }], counts, begin);
 
 /**
- * When a load has what its batter is poured with, from its begin on: at each tester while that is poured, then while its pieces are,
- * and where they are poured in two halves until the second is. Nothing where every table has its own.
+ * Holds of the shared pouring tool by one load, from its begin: each tester while it is poured, then the load until its last piece, or
+ * its second half, is poured. None where every table has a tool of its own.
  */
 export function heldPouring(node: Node, unit: number, testers: Pieces, pieces: Pieces, begin: Seconds): Held[] {
   const { pouredWith: thing, pouring } = node;
@@ -46,7 +46,7 @@ export function heldPouring(node: Node, unit: number, testers: Pieces, pieces: P
   return held;
 }
 
-/** Those that have the same thing at some moment of a use, where with it there would be more than there are; none where it is there. */
+/** Holds of the same shared tool that overlap `use`, if adding it would exceed the count; otherwise none. */
 function inTheWay(use: Held, others: readonly Held[], counts: Counts): readonly Held[] {
   const there = others.filter((one) => one.thing === use.thing && one.from < use.to && one.to > use.from);
   const moments = [use.from, ...there.map((one) => one.from).filter((at) => at > use.from)];
@@ -54,11 +54,11 @@ function inTheWay(use: Held, others: readonly Held[], counts: Counts): readonly 
   return most < (counts.get(use.thing) ?? Infinity) ? [] : there;
 }
 
-/** Is everything there for these uses, beside the others? */
+/** Are all tools of these holds available beside the others? */
 export const isThere = (own: readonly Held[], others: readonly Held[], counts: Counts): boolean =>
   own.every((use) => inTheWay(use, others, counts).length === 0);
 
-/** The soonest, from a moment on, that a table can begin what it wants these things for; `own` counts from its begin. */
+/** The earliest begin, not before `from`, at which all holds of `own` (relative to that begin) are available. */
 export function soonestThere(own: readonly Held[], others: readonly Held[], counts: Counts, from: Seconds): Seconds {
   let begin = from;
   for (;;) {

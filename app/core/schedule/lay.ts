@@ -13,14 +13,14 @@ import {
 import { type Counts, type Held, countsOf, heldAgain, heldFirst, heldPouring, soonestThere } from "./held";
 import type { Network, Node } from "./network";
 
-/** A load by numbers: on which unit, whose pieces. The order of a class is a list of these. */
+/** A load as indices: its unit, its stations and their pieces. The order of a class is a list of these. */
 export interface Gene {
   unit: number;
   stations: number[];
   pieces: Pieces[];
 }
 
-/** An order by numbers, as the search moves it about; see `Order` for the one that is kept. */
+/** An order as indices, which the search mutates; `Order` is the one that is stored. */
 export interface Genes {
   loads: Gene[];
   /** Which of `shown.units` the demonstration's load is shown on. */
@@ -28,7 +28,7 @@ export interface Genes {
   showsFirst: boolean;
 }
 
-/** One load in its moments, in seconds since the doors. */
+/** A placed load. Moments are seconds since the doors opened. */
 export interface Placed {
   readonly unit: number;
   readonly stations: readonly number[];
@@ -60,7 +60,7 @@ export interface Laid {
   /** For each station: when its chain begins, later than `mixFrom` where its batter would wait too long. */
   readonly begins: Seconds[];
   /** For each station: when it begins to mix the second half; 0 where there is none. */
-  readonly seconds: Seconds[];
+  readonly secondMixStarts: Seconds[];
   /** For each station: when it begins each thing it does after its last piece; see `settle`. */
   afters: readonly (readonly Seconds[])[];
   /** Units that had another food on them before one it must not meet, and that no washing clears. */
@@ -72,7 +72,7 @@ export interface Laid {
 const nobody = -1;
 const theDemo = -2;
 
-/** How a rule chooses the next load and its unit; see {@link dispatch}. */
+/** A dispatching rule: which station lays its next load, and how large; see {@link dispatch}. */
 export interface Rule {
   /** Which station is next: whoever can start first, of those with the fewest loads; or one after the other, by this list. */
   readonly inTurn: readonly number[] | null;
@@ -97,7 +97,7 @@ interface Choice {
 const isBetter = (one: Choice, best: Choice | undefined): boolean =>
   best === undefined || one.rate < best.rate || (one.rate === best.rate && one.start < best.start);
 
-/** Which segment is cooked when a station has so many pieces left, and how many of these are of it. */
+/** The segment that is cooked next, and how many of the pieces left belong to it. */
 function segmentAt({ pieces, segments }: Node, left: Pieces): { readonly segment: number; readonly left: Pieces } {
   let cooked = minus(pieces, left);
   for (let segment = 0; segment < segments.length - 1; segment += 1) {
@@ -108,7 +108,7 @@ function segmentAt({ pieces, segments }: Node, left: Pieces): { readonly segment
   return { segment: segments.length - 1, left: minus(segments[segments.length - 1]?.pieces ?? inPieces(0), cooked) };
 }
 
-/** Of how many pieces a load of a station could be now: those it has left of the mix it cooks, after so many testers. */
+/** Pieces left in the mix that the station cooks now. */
 const leftOfMix = ({ pieces, firstMix }: Node, left: Pieces): Pieces =>
   pieces - left < firstMix ? plus(minus(left, pieces), firstMix) : left;
 
@@ -119,7 +119,9 @@ function firstFree(row: readonly Seconds[]): number {
   return first;
 }
 
-/** What is free when, while a class is laid. */
+/**
+ * The decoder’s state: when each resource (unit, hands, adults at the heat, shared tools) is free while loads are laid one by one.
+ */
 export class Bench {
   readonly unitFree: Seconds[];
   private readonly lastRecipe: number[];
@@ -130,7 +132,7 @@ export class Bench {
   readonly remaining: Pieces[];
   readonly loadsOf: number[];
   readonly ready: Seconds[];
-  private readonly seconds: Seconds[];
+  private readonly secondMixStarts: Seconds[];
   private readonly claimAt: number[];
   private claimsDone = 0;
   readonly loads: Placed[] = [];
@@ -183,7 +185,7 @@ export class Bench {
     } else this.demo = null;
     this.mixFrom = mixFrom;
     this.ready = nodes.map((node) => largest(plus(mixFrom, node.readyAfter), demoEnd));
-    this.seconds = nodes.map(() => inSeconds(0));
+    this.secondMixStarts = nodes.map(() => inSeconds(0));
   }
 
   /** May this station use this unit now? A unit kept for somebody apart is theirs alone until they are done. */
@@ -218,7 +220,7 @@ export class Bench {
       : smallest(this.net.testers, leftOfMix(node, this.remaining[node.index] ?? inPieces(0)));
   }
 
-  /** The place at the heat to take from a moment on: the one that has been free for the shortest time, else the first to be free. */
+  /** Index of the adult’s place to take: the one idle for the shortest time, else the first to become free. */
   private placeAt(from: Seconds): number {
     let best = 0;
     let bestFree = -1;
@@ -242,7 +244,7 @@ export class Bench {
     return withAdults && this.hot.length > 0 ? largest(from, this.hot[this.placeAt(from)] ?? inSeconds(0)) : from;
   }
 
-  /** The same, from a moment on, when what its batter is poured with is there, too. */
+  /** Earliest begin on a unit, not before `begin`, at which the shared pouring tool is available, too. */
   private pourOn(node: Node, unit: number, pieces: Pieces, begin: Seconds): Seconds {
     if (node.pouredWith === null) return begin;
     const own = heldPouring(node, unit, this.testersOn(node, unit), pieces, inSeconds(0));
@@ -258,8 +260,8 @@ export class Bench {
   }
 
   /**
-   * Lays one load: as many of the pieces as there still are, on a unit they may use. Returns false where nothing was left to lay.
-   * Several stations only on an oven, of dishes that cook alike; each with what fits beside those before it.
+   * Places one load: at most the pieces that are left, on a unit the stations may use. Returns false where nothing was placed.
+   * Several stations share a load only in an oven, for dishes that bake alike; each gets the room that the stations before it left.
    */
   lay(unit: number, stations: readonly number[], pieces: readonly Pieces[]): boolean {
     const { net } = this;
@@ -348,8 +350,8 @@ export class Bench {
   }
 
   /**
-   * The first half is laid to its last piece: the second is mixed from when hands are free, after what is shown, and where one person
-   * does it all after the first half is cooked.
+   * Starts the second mix of a station whose first mix is used up: as soon as hands are free and the demonstration is over, and where
+   * one person does everything, after the first half is cooked.
    */
   private mixAgain(node: Node): void {
     const hands = largest(plus(this.mixFrom, node.handsAfter), this.demo?.end ?? inSeconds(0));
@@ -363,11 +365,11 @@ export class Bench {
     const pair = own ? firstFree(own) : 0;
     const from = this.whenThere(node, largest(hands, cooked, own?.[pair] ?? inSeconds(0)));
     if (own) own[pair] = plus(from, node.again.handsAfter);
-    this.seconds[node.index] = from;
+    this.secondMixStarts[node.index] = from;
     this.ready[node.index] = plus(from, node.again.readyAfter);
   }
 
-  /** When what goes round is there for a second mix, behind all first ones and the second ones that came before. */
+  /** When the shared tools for a second mix are available, behind all first mixes and earlier second mixes. */
   private whenThere(node: Node, from: Seconds): Seconds {
     const { net } = this;
     if (net.input.goesRound === undefined) return from;
@@ -426,7 +428,7 @@ export class Bench {
     return { unit, size, from, start, rate: plus(end, rest) };
   }
 
-  /** Others who lie in the same oven load beside the first: their batter is ready, and one time is right for all. */
+  /** Stations that fill up an oven load beside its first: batter ready, same bake, room left. */
   private beside(lead: Node, unit: number, size: Pieces, start: Seconds): [number[], Pieces[]] {
     const stations = [lead.index];
     const pieces = [size];
@@ -453,7 +455,7 @@ export class Bench {
     return [stations, pieces];
   }
 
-  /** Lays everything that is left by a rule. */
+  /** Lays all remaining loads by a dispatching rule. */
   dispatch(rule: Rule): void {
     const { nodes } = this.net;
     const hungry = () => nodes.filter((node) => (this.remaining[node.index] ?? 0) > 0 && this.canTake[node.index]);
@@ -564,7 +566,7 @@ export class Bench {
       mixFrom: this.mixFrom,
       demo: this.demo,
       begins: nodes.map(() => this.mixFrom),
-      seconds: this.seconds,
+      secondMixStarts: this.secondMixStarts,
       afters: [],
       uncleared: [...this.uncleared],
       unplaced: nodes.filter((node) => node.pieces > 0 && !this.canTake[node.index]).map((node) => node.index),
@@ -572,7 +574,7 @@ export class Bench {
   }
 }
 
-/** Everybody in turn, whoever can start first: what is left after an order is laid so. */
+/** The plain rule: whoever can start first, of those with the fewest loads. */
 export const plainRule: Rule = { inTurn: null, isEven: false, showsFirst: false };
 
 /**

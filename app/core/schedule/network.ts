@@ -73,7 +73,7 @@ export function segmentsOf(rounds: readonly Pieces[], firstMix: Pieces): Segment
   });
 }
 
-/** A batter from the begin of its chain: what is done, and in seconds from then leavener wet, batter mixed, hands free, first pour allowed. */
+/** One mix: its tasks, and seconds from its begin until leavener is wet, batter mixed, hands free, first pour allowed. */
 export interface Mixing {
   readonly chain: readonly ChainTask[];
   readonly wetAfter: Seconds;
@@ -82,7 +82,7 @@ export interface Mixing {
   readonly readyAfter: Seconds;
 }
 
-/** One station as the network sees it: a chain of handwork that can be moved as a whole, and pieces that wait for a surface. */
+/** One station in the network: a chain of handwork that can shift as a whole, and pieces that need a unit. */
 export interface Node extends Mixing {
   readonly job: StationJob;
   readonly index: number;
@@ -126,7 +126,7 @@ export interface Node extends Mixing {
   readonly pouring: readonly Seconds[];
 }
 
-/** A class before it is laid: activities, resources and links with their seconds, and no moments yet but those nothing can change. */
+/** The activity network of a class: activities, resources and precedences with their durations, before any moment is chosen. */
 export interface Network {
   readonly input: ScheduleInput;
   readonly nodes: readonly Node[];
@@ -172,7 +172,7 @@ const alikeHeat = (a: Heat, b: Heat): boolean =>
   a.surfaceC.from <= b.surfaceC.to &&
   b.surfaceC.from <= a.surfaceC.to;
 
-/** The things that go round which a step wants, and for how long: a scale for what is measured, a heat for what is made over it. */
+/** Shared tools that a step needs, and for how long: the scale while measuring, the hob or microwave for the whole step. */
 function wantedBy(step: Step, recipe: Recipe, { measuring, whole }: { measuring: Seconds; whole: Seconds }) {
   // What is warmed again is warmed where its step says: a pan wants a hob, and so does a saucepan.
   const over = toolsAt(step, recipe);
@@ -265,10 +265,7 @@ function afterOf(job: StationJob, input: ScheduleInput): readonly ChainTask[] {
   });
 }
 
-/**
- * The stations with what they wait for: of the things that go round, which all want from the bell on and whoever asks first has first;
- * and where everybody steps along, of each other.
- */
+/** Adds waiting times to the chains: for shared tools, and where everybody follows the instructor, for the other stations. */
 function inTurns(nodes: readonly Node[], { goesRound = [], demo }: ScheduleInput): readonly Node[] {
   const uses = (tasks: readonly ChainTask[]) => tasks.map(({ from, things, holds }) => ({ from, things, holds }));
   // Where nothing goes round, tables that work the same wait the same: one speaks for all.
@@ -355,13 +352,13 @@ function loadTables(units: readonly Unit[], pace: number) {
   };
 }
 
-/** The least of several tables, place by place; the one there is where they do not differ. */
+/** Element-wise minimum of tables; the shared table itself when all are identical. */
 const leastTable = ([first = [], ...others]: readonly (readonly Seconds[])[]): readonly Seconds[] =>
   others.every((one) => one === first)
     ? first
     : first.map((seconds, at) => smallest(seconds, ...others.map((one) => one[at] ?? seconds)));
 
-/** What is the same for all stations of one dish and one size. */
+/** Durations shared by all stations of one dish and size. */
 type Worked = ReturnType<typeof chainOf> & {
   readonly again: Mixing;
   readonly after: readonly ChainTask[];

@@ -19,7 +19,7 @@ export interface Cooking {
   servedAt: number;
 }
 
-/** What the time of the last station to finish went into; the gaps between its tasks are queueing. */
+/** Breakdown of the time of the last station to finish; gaps between its tasks count as queueing. */
 export function criticalOf(tasks: readonly Task[], cooking: readonly Cooking[], end: number): CriticalPart[] {
   const last = [...cooking].sort((a, b) => b.servedAt - a.servedAt)[0];
   const own = tasks
@@ -84,8 +84,8 @@ export const lateBatters = ({ batters }: Pick<Timeline, "batters">): BatterTimes
   batters.filter(({ wetAt, lastPour, cookBy }) => cookBy !== null && lastPour - wetAt > cookBy.max + 1 / 60);
 
 /**
- * Of somebody's loads, those before which their surface is greased: the first load of a surface only, or the first and every nth after
- * it, whoever's loads lie between. Testers are before the first load; several parts that lie in an oven at once are one load of it.
+ * Counts loads of the matching stations before which the surface is greased: its first load only, or the first and every nth after it,
+ * whoever’s loads lie between. Testers come before the first load; parts that share an oven are one load.
  */
 export function greasedLoads(tasks: readonly Task[], isTheirs: (load: Task) => boolean, every: Greasing): number {
   const loads = tasks.filter((task) => task.kind === "load" || task.kind === "demo-load");

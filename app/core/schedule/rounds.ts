@@ -1,7 +1,7 @@
 import type { SharedThing } from "~/core/gear";
 import { type Seconds, inSeconds, smallest, plus, largest, minus } from "~/core/quantity";
 
-/** Something done at a table that may want a thing that goes round. */
+/** A task that may need shared tools. */
 export interface Use {
   /** Seconds since the table began, if nothing were waited for; its end where the table keeps step with others. */
   readonly from: Seconds;
@@ -13,7 +13,7 @@ export interface Use {
   readonly step?: number;
 }
 
-/** What is done at one table one after the other. */
+/** The tasks of one station in sequence. */
 export interface Row {
   readonly uses: readonly Use[];
   /** Kept apart: it is asked first. */
@@ -24,17 +24,16 @@ export interface Row {
   readonly together?: string | undefined;
 }
 
-/** By how many seconds each use of each row begins later, never less than the one before; and how many of them are for the room. */
+/** Delay of each task of each row, never decreasing along a row; and the part of it spent waiting for the other stations. */
 export interface Waits {
   readonly later: readonly (readonly Seconds[])[];
   readonly forRoom: readonly (readonly Seconds[])[];
 }
 
 /**
- * What goes round goes to whoever asks first; of those who ask at once to the table kept apart, else by the order of the room. Each has
- * it until the work it is for is done, and everything after that at the same table waits along. Tables that keep step wait for one
- * another before each step.
- * @param counts how many of each thing there are, at least 1; a thing that is not counted is nobody's to wait for.
+ * Queues for shared tools: first come, first served; ties go to the station kept apart, then to list order. A station holds a tool for
+ * `holds` seconds, and its later tasks shift with it. Stations that keep step wait for one another before each step.
+ * @param counts of each tool, at least 1; a tool without a count is never waited for.
  */
 export function waits(rows: readonly Row[], counts: ReadonlyMap<SharedThing, number>): Waits {
   const free = new Map(

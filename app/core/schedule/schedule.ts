@@ -146,7 +146,7 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
     );
   for (const node of net.nodes) {
     const { stationId } = node.job;
-    const again = laid.seconds[node.index] ?? 0;
+    const again = laid.secondMixStarts[node.index] ?? 0;
     const at = begins(node);
     for (const task of node.chain) {
       const { kind, stepId, from, to, things, waited, caughtUp } = task;
@@ -181,7 +181,7 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
     if (job.pieces <= 0 || rest <= 0 || unplaced.has(index)) continue;
     const of = { stationId: job.stationId, stepId: resting.find((step) => step.kind === "rest")?.id ?? null };
     push("rest", mixedAt, mixedAt + rest, of);
-    const [node, again] = [net.nodes[index], laid.seconds[index] ?? 0];
+    const [node, again] = [net.nodes[index], laid.secondMixStarts[index] ?? 0];
     const mixedAgain = again + (node?.again.mixedAfter ?? 0);
     if (again > 0) push("rest", mixedAgain, mixedAgain + rest, { ...of, mix: 2 });
   }
@@ -309,7 +309,7 @@ export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid"
         lastPour: toMinutes(lastPour < 0 ? inSeconds(ready) : inSeconds(lastPour)),
         cookBy: lastPour < 0 ? null : (job.cookBy ?? null),
       });
-      const [node, again] = [net.nodes[index], laid.seconds[index] ?? 0];
+      const [node, again] = [net.nodes[index], laid.secondMixStarts[index] ?? 0];
       const first = times(wetAt, mixedAt, readyAt, lastPours[0]);
       if (!node || again === 0) return [first];
       const { wetAfter, mixedAfter, readyAfter } = node.again;

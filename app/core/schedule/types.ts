@@ -1,9 +1,11 @@
+/** Types of the timeline. All times in a plan are minutes since the doors open. */
+
 import type { Minutes, Pieces } from "~/core/quantity";
 import type { SharedThing, Surface } from "~/core/gear";
 import type { Recipe } from "~/core/recipe";
 import type { Order } from "./order";
 
-/** All times in a plan are minutes since the doors open. */
+/** What the instructor shows before the stations begin. */
 export const demoModes = ["mix-and-load", "mix", "along"] as const;
 export type DemoMode = (typeof demoModes)[number];
 
@@ -43,7 +45,7 @@ export interface ScheduleInput {
   readonly surfaces: readonly Surface[];
   readonly people: number;
   readonly sinks: number;
-  /** Minutes at the sink for each person; a middling figure where it is not said. */
+  /** Minutes at the sink per person; defaults to 25 s (`handMinutes.washPerPerson`). */
   readonly handwash?: Minutes;
   /** Minutes with empty hands from which on a wait is worth a word. */
   readonly idleBorne?: Minutes;
@@ -104,8 +106,9 @@ export interface Task {
   readonly roundId?: string;
   /** 2 for what is done to, or poured from, the second of two mixes; absent else. */
   readonly mix?: 2;
-  /** Of a wait: what goes round and is with another table; of a load or tester: what it was poured with, and for how many minutes it waited. */
+  /** The shared tool that a wait, or a load or tester before it began, waited for. */
   readonly waitsFor?: SharedThing;
+  /** Minutes that a load or tester waited for it. */
   readonly waited?: Minutes;
   /** Of a wait: where everybody steps along, the others are not there yet. */
   readonly isCatchUp?: true;

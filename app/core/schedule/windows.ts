@@ -14,7 +14,7 @@ import { type Held, countsOf, heldAfter, heldAgain, heldFirst, heldPouring, isTh
 import type { Laid, Placed } from "./lay";
 import type { Mixing, Network, Node } from "./network";
 
-/** What a laid class is judged by; less is better, the first that differs decides. */
+/** Objective of the search, compared field by field in this order; less is better. */
 export interface Score {
   /** Units on which a food met another it must not meet. */
   readonly uncleared: number;
@@ -30,7 +30,10 @@ export interface Score {
   readonly waits: Seconds;
 }
 
-/** Negative where the first is better. Windows that can all be kept come before the last plate; otherwise the last plate does. */
+/**
+ * Lexicographic comparison, negative where `a` is better. Windows that can all be kept rank before the makespan; otherwise the makespan
+ * ranks first.
+ */
 export function compareScores(a: Score, b: Score): number {
   return (
     a.uncleared - b.uncleared ||
@@ -44,12 +47,12 @@ export function compareScores(a: Score, b: Score): number {
   );
 }
 
-/** The same, with windows before the last plate even where not all can be kept: how a search finds out whether they can. */
+/** Compares lateness before the makespan even where windows are broken: finds out whether all can be kept. */
 export function compareWindows(a: Score, b: Score): number {
   return a.uncleared - b.uncleared || a.late - b.late || compareScores(a, b);
 }
 
-/** What one mix of a station comes to: from its first pour to its last piece. */
+/** Summary of one mix of a station: first and last pour, last piece out. */
 interface Own {
   first: Seconds;
   lastPour: Seconds;
@@ -77,7 +80,7 @@ const nothing = (): Own => ({
 export const mixOf = (net: Network, load: Placed, n: number): number =>
   net.nodes[load.stations[n] ?? -1]?.segments[load.segments[n] ?? 0]?.mix ?? 0;
 
-/** By station and mix: the second of a station stands behind the first; of a station that mixes once it is nothing. */
+/** Summaries by station and mix, the second mix of a station at the next index; empty where it mixes once. */
 function ownOf(net: Network, loads: readonly Placed[]): Own[] {
   const own = Array.from({ length: net.nodes.length * 2 }, nothing);
   for (const load of loads)
@@ -96,8 +99,8 @@ function ownOf(net: Network, loads: readonly Placed[]): Own[] {
 }
 
 /**
- * How many seconds later than it could a mix begins, so that its batter is not wet for longer than it may be: no more than that takes,
- * never so late that its first pour would wait, that hands are wanted elsewhere (`by`), and never across the load that is shown.
+ * Seconds to delay a mix so that its batter stays within cook-by: the least that suffices, limited by the first pour, by `by` (hands are
+ * needed elsewhere) and by the demonstration’s load, which no mix may span.
  */
 function lateBy({ cookBy }: Node, batter: Mixing, own: Own, from: Seconds, by: Seconds, { demo }: Laid): Seconds {
   if (cookBy === null || own.lastPour < 0) return inSeconds(0);
@@ -112,14 +115,14 @@ function lateBy({ cookBy }: Node, batter: Mixing, own: Own, from: Seconds, by: S
   return slack >= after ? largest(after, wanted) : smallest(slack, before);
 }
 
-/** Would everything that goes round be there for one mix of a station beginning at a moment, with all other mixes as they begin now? */
+/** Would all shared tools be available for one mix of a station from `begin`, with all other mixes as they are? */
 function canBegin(net: Network, laid: Laid, node: Node, mix: 0 | 1, begin: Seconds): boolean {
   if (net.input.goesRound === undefined) return true;
   const counts = countsOf(net);
   const own = mix === 0 ? heldFirst(node, counts, begin) : heldAgain(node, counts, begin);
   if (own.length === 0) return true;
   const others = net.nodes.flatMap((one) => {
-    const again = laid.seconds[one.index] ?? 0;
+    const again = laid.secondMixStarts[one.index] ?? 0;
     return [
       ...(one === node && mix === 0 ? [] : heldFirst(one, counts, inSeconds(laid.begins[one.index] ?? 0))),
       ...(again === 0 || (one === node && mix === 1) ? [] : heldAgain(one, counts, again)),
@@ -128,19 +131,19 @@ function canBegin(net: Network, laid: Laid, node: Node, mix: 0 | 1, begin: Secon
   return isThere(own, others, counts);
 }
 
-/** The soonest that a second mix can begin: what {@link mixLate} moves it from. */
+/** Earliest begins of second mixes; {@link mixLate} delays them from there. */
 type Soonest = readonly Seconds[];
 
-/** Moves the begins of mixes that would wait too long, in place; see {@link lateBy}. */
+/** Delays mixing of batters that would exceed their cook-by window. Mutates `laid`. */
 function mixLate(net: Network, laid: Laid, own: readonly Own[], soonest: Soonest): void {
   for (const node of net.nodes) {
     const [mine, other] = [own[node.index * 2], own[node.index * 2 + 1]];
     const again = soonest[node.index] ?? inSeconds(0);
     if (other && again > 0) {
       const later = plus(again, lateBy(node, node.again, other, again, inSeconds(Infinity), laid));
-      if (canBegin(net, laid, node, 1, later)) laid.seconds[node.index] = later;
+      if (canBegin(net, laid, node, 1, later)) laid.secondMixStarts[node.index] = later;
     }
-    const by = again > 0 ? (laid.seconds[node.index] ?? Infinity) : Infinity;
+    const by = again > 0 ? (laid.secondMixStarts[node.index] ?? Infinity) : Infinity;
     if (!mine) continue;
     const begin = plus(laid.mixFrom, lateBy(node, node, mine, laid.mixFrom, inSeconds(by), laid));
     if (begin === laid.begins[node.index]) continue;
@@ -149,15 +152,15 @@ function mixLate(net: Network, laid: Laid, own: readonly Own[], soonest: Soonest
 }
 
 /** When a mix of a station begins. */
-const beginOf = ({ begins, seconds }: Laid, index: number, mix: number): Seconds =>
-  inSeconds((mix === 0 ? begins[index] : seconds[index]) ?? 0);
+const beginOf = ({ begins, secondMixStarts }: Laid, index: number, mix: number): Seconds =>
+  inSeconds((mix === 0 ? begins[index] : secondMixStarts[index]) ?? 0);
 
 const lateOf = ({ cookBy }: Node, batter: Mixing, own: Own, begin: Seconds): Seconds =>
   cookBy === null || own.lastPour < 0
     ? inSeconds(0)
     : largest(inSeconds(0), minus(minus(own.lastPour, plus(begin, batter.wetAfter)), cookBy));
 
-/** Is a place at the heat free for a load over a span, beside all others? */
+/** Is an adult’s place free for a load over an interval, beside all other loads? */
 function isFree(net: Network, loads: readonly Placed[], moved: Placed, from: Seconds, end: Seconds): boolean {
   if (net.hotPlaces === null) return true;
   const others = loads.filter((one) => one !== moved && one.from < end && one.end > from);
@@ -168,14 +171,14 @@ function isFree(net: Network, loads: readonly Placed[], moved: Placed, from: Sec
   );
 }
 
-/** What a load has in hand while it is poured, where that goes round. */
+/** Holds of the shared pouring tool by a placed load. */
 function pouringOf(net: Network, load: Placed): Held[] {
   const lead = net.nodes[load.station];
   const pieces = sumOf(load.pieces);
   return lead ? heldPouring(lead, load.unit, load.testers, pieces, load.from) : [];
 }
 
-/** Is what its batter is poured with there for a load that would begin at another moment? */
+/** Is the shared pouring tool available for a load that would begin at another moment? */
 function canPour(net: Network, loads: readonly Placed[], moved: Placed, from: Seconds): boolean {
   const own = pouringOf(net, { ...moved, from });
   if (own.length === 0) return true;
@@ -183,7 +186,9 @@ function canPour(net: Network, loads: readonly Placed[], moved: Placed, from: Se
   return isThere(own, others, countsOf(net));
 }
 
-/** Moves the loads of some stations, but for their last, as late as they can be: so their batter can be mixed later. In place. */
+/**
+ * Right-shifts loads of the given stations, except their last, as far as resources allow, so that their batter can be mixed later. Mutates `laid`.
+ */
 function justify(net: Network, { loads }: Laid, stations: ReadonlySet<number>, own: readonly Own[]): boolean {
   let hasMoved = false;
   const byStart = [...loads].sort((a, b) => b.from - a.from || b.end - a.end);
@@ -235,7 +240,7 @@ function aftersOf(net: Network, laid: Laid, out: (node: Node) => Seconds | null)
     ? [
         ...net.nodes.flatMap((node) => heldFirst(node, counts, inSeconds(laid.begins[node.index] ?? 0))),
         ...net.nodes.flatMap((node) => {
-          const again = laid.seconds[node.index] ?? 0;
+          const again = laid.secondMixStarts[node.index] ?? 0;
           return again > 0 ? heldAgain(node, counts, inSeconds(again)) : [];
         }),
         ...laid.loads.flatMap((load) => pouringOf(net, load)),
@@ -268,10 +273,10 @@ const mixes = [0, 1] as const;
 /** Loads up to which they are moved about one by one: more are ordered by the search, not in the frame of somebody who types. */
 const mostMoved = 120;
 
-/** Lets mixing begin as late as windows want it, and says how good the class is then. Changes `laid` in place. */
+/** Delays mixing where windows need it, places the tasks after cooking, and scores the class. Mutates `laid`. */
 export function settle(net: Network, laid: Laid): Score {
   let own = ownOf(net, laid.loads);
-  const soonest = [...laid.seconds];
+  const soonest = [...laid.secondMixStarts];
   mixLate(net, laid, own, soonest);
   const lateNodes = () =>
     net.nodes.filter((node) =>

@@ -121,12 +121,6 @@ const parts: Readonly<Record<Stage, readonly Part[]>> = {
 export const stageInputs = (input: ClassInput, stage: Stage, keys: PersonKeys = noKeys): StageInputs =>
   Object.fromEntries(parts[stage].flatMap((part) => part(input, keys)));
 
-/** Stored inputs without what was hashed of one person. */
-export const withoutPerson = (inputs: StageInputs, personId: string): StageInputs =>
-  Object.fromEntries(
-    Object.entries(inputs).filter(([name]) => name !== `person:${personId}` && name !== `answer:${personId}`),
-  );
-
 /** One input that differs between two stamps; `from` or `to` is undefined where it was added or removed. */
 export interface InputChange {
   readonly name: string;

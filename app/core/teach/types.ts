@@ -17,32 +17,24 @@ interface Happened {
   readonly at: number;
 }
 
-export type LiveEvent = Happened &
-  (
-    | { readonly kind: "class-started" }
-    | { readonly kind: "bell-rung"; readonly bellId: string }
-    | { readonly kind: "bell-taken-back"; readonly bellId: string }
-    | { readonly kind: "delay-added"; readonly minutes: Minutes }
-    | { readonly kind: "station-set"; readonly stationId: string; readonly state: StationState }
-    | { readonly kind: "pieces-counted"; readonly stationId: string; readonly pieces: Pieces }
-    /** A table that decides while it cooks has decided: pieces of each round it makes, all of its pieces together. */
-    | { readonly kind: "rounds-decided"; readonly stationId: string; readonly rounds: readonly RoundPieces[] }
-    | { readonly kind: "note-added"; readonly text: string }
-    | { readonly kind: "class-ended" }
-    | { readonly kind: "class-reopened" }
-  );
-export const liveEventKinds = [
-  "class-started",
-  "bell-rung",
-  "bell-taken-back",
-  "delay-added",
-  "station-set",
-  "pieces-counted",
-  "rounds-decided",
-  "note-added",
-  "class-ended",
-  "class-reopened",
-] as const satisfies readonly LiveEvent["kind"][];
+/** What each kind of live event carries. A new kind is named here; schema, fold and stored check do not pass without it. */
+export interface LiveEventBodies {
+  readonly "class-started": object;
+  readonly "bell-rung": { readonly bellId: string };
+  readonly "bell-taken-back": { readonly bellId: string };
+  readonly "delay-added": { readonly minutes: Minutes };
+  readonly "station-set": { readonly stationId: string; readonly state: StationState };
+  readonly "pieces-counted": { readonly stationId: string; readonly pieces: Pieces };
+  /** Pieces of each round a table makes, where it chooses while it cooks; together all of its pieces. */
+  readonly "rounds-decided": { readonly stationId: string; readonly rounds: readonly RoundPieces[] };
+  readonly "note-added": { readonly text: string };
+  readonly "class-ended": object;
+  readonly "class-reopened": object;
+}
+export type LiveEventKind = keyof LiveEventBodies;
+export type LiveEvent = {
+  readonly [K in LiveEventKind]: Happened & { readonly kind: K } & LiveEventBodies[K];
+}[LiveEventKind];
 
 /** What is known of a running class: nothing but the fold of its events. */
 export interface LiveState {

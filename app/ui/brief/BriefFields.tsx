@@ -1,6 +1,7 @@
+import { spiceEase } from "~/core/kit";
 import { useState } from "react";
-import { measuringSets, scoopName } from "~/core/quantity";
-import { scoop } from "~/ui/format/format";
+import { measuringSets, scoopName, toNumber } from "~/core/quantity";
+import { scoop, number } from "~/ui/format/format";
 import { AreaField, CheckField, CheckGroup, NumberField, SelectField, TextField } from "~/ui/parts/fields";
 import { optionsOf, type Option } from "~/ui/parts/options";
 import { DateField, TimeField } from "~/ui/parts/DateField";
@@ -222,6 +223,7 @@ const asSent = (value: unknown): string | undefined =>
 
 /** Only what also travels folded may be drawn here: another field would be lost with every save that leaves it folded. */
 function DrawnLater({ fields }: { fields: Readonly<Record<(typeof laterNames)[number], Field>> }) {
+  const locale = useLocale();
   return (
     <div className={look("form", "filled-above")}>
       <NumberField field={fields.doorsMinutes} label="Doors and hands" hint="minutes" className={look("c4")} />
@@ -266,7 +268,11 @@ function DrawnLater({ fields }: { fields: Readonly<Record<(typeof laterNames)[nu
         hint="percent"
         className={look("c6")}
       />
-      <CheckField field={fields.easesSpice} label="salt and spice × 0.9 above four batches" className={look("c6")} />
+      <CheckField
+        field={fields.easesSpice}
+        label={`salt and spice × ${number(toNumber(spiceEase.share), locale, 1)} above ${spiceEase.above} batches`}
+        className={look("c6")}
+      />
       <CheckField field={fields.hasSpareKit} label="a spare kit" className={look("c6")} />
       <CheckField field={fields.isRemote} label="remote: every station a household of its own" className={look("c6")} />
       <TextField

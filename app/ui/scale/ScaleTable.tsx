@@ -1,5 +1,5 @@
-import type { ScaleOption } from "~/core/kit";
-import type { Ratio } from "~/core/quantity";
+import { type ScaleOption, spiceEase } from "~/core/kit";
+import { type Ratio, toNumber } from "~/core/quantity";
 import type { BatchRule } from "~/core/scale";
 import { drift, fraction, grams, howMany, list, number, thin } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
@@ -103,7 +103,8 @@ export function ScaleTable({ title, wanted, options, chosen, wholeEggs, names }:
       ) : null}
       {options.some((option) => option.rule === chosen && option.offersEase) ? (
         <p className={look("small")}>
-          More than four batches: the brief can take salt and strong spice at nine tenths.
+          More than {spiceEase.above} batches: the brief can take salt and strong spice ×{" "}
+          {number(toNumber(spiceEase.share), locale, 1)}.
         </p>
       ) : null}
     </section>

@@ -6,7 +6,7 @@ type Recipes = typeof recipes;
 type Slot<R> = R extends SlotRecipeDefinition<infer S, infer _> ? S : never;
 type Chosen<R> = R extends SlotRecipeDefinition<infer _, infer V> ? RecipeSelection<V> : never;
 declare const ofTheme: unique symbol;
-/** Class names that the theme gave: no other text is any. */
+/** Branded class names: only the theme makes them. */
 export type Styled = string & { readonly [ofTheme]: true };
 type Names<R> = Readonly<Record<Slot<R>, Styled>>;
 

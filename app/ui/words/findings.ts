@@ -1,3 +1,4 @@
+import { spiceEase } from "~/core/kit";
 import type { ClassInput, Finding, FindingCode, KeyFigure, NeedQuestion, Why } from "~/core/plan";
 import {
   degrees,
@@ -150,7 +151,7 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   "newer-revision": (f) =>
     `There is a newer revision of “${f.title}”: ${f.newest}. This class keeps revision ${f.has} until you choose the newer one in the brief.`,
   "spice-could-ease": (f, n) =>
-    `${stationsOf(f, n)}: more than four batches. ${ingredientsOf(f, n)} at nine tenths is usually enough; the brief can do that.`,
+    `${stationsOf(f, n)}: more than ${spiceEase.above} batches. ${ingredientsOf(f, n)} × ${number(toNumber(spiceEase.share), n.locale, 1)} is usually enough; the brief can do that.`,
   "powder-outside-band": (f, n) =>
     `${number(f.tspPer125g, n.locale, 1)} tsp of baking powder to 125 g of flour; ${f.from}–${f.to} is usual.`,
   "looseness-outside-band": (f, n) =>

@@ -24,7 +24,6 @@ import {
   sayPrep,
   saySteps,
   sayWay,
-  sayWhen,
 } from "./kits";
 
 const plain = (text: string) => text.replace(/[\u2009\u00a0\u202f]/g, " ");
@@ -79,7 +78,7 @@ test("nothing said of any random class has a hole in it, and nothing says “saf
       const packing = packingOfClass(input, each).containers;
       const lines = shoppingList([{ classId: "a", totals: each.totals, packs: next.packs }], pantry, new Map(), []);
       const said = [
-        ...tasks.flatMap((task) => [sayPrep(task, its), sayWhen(task, "en-GB")]),
+        ...tasks.map((task) => sayPrep(task, its)),
         ...packing.flatMap((one) => [
           containerName(one),
           ...labelLines(one, { title: input.title, day: "Sat" }, its),

@@ -214,9 +214,6 @@ export function labelLines(
   ];
 }
 
-const hoursBefore = (value: number, locale: string): string =>
-  value >= 24 * 60 ? `${number(value / 60 / 24, locale, 1)} days` : minutes(value, locale);
-
 /** What to do, in one sentence. */
 export function sayPrep(task: PrepTask, names: Pick<Names, "ingredient" | "locale" | "dish">): string {
   const { locale } = names;
@@ -258,10 +255,6 @@ export function sayPrep(task: PrepTask, names: Pick<Names, "ingredient" | "local
       return task.kind satisfies never;
   }
 }
-
-/** When: not before, done by; both counted back from the doors. */
-export const sayWhen = (task: PrepTask, locale: string): string =>
-  `begin ${hoursBefore(task.doneBy + task.minutes + task.waitMinutes, locale)} before the doors at the latest${task.notBefore > task.doneBy + task.minutes + task.waitMinutes ? `, not more than ${hoursBefore(task.notBefore, locale)} before` : ""}`;
 
 export function sayWay(way: GearWay, locale: string): string {
   switch (way.kind) {

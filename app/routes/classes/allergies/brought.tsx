@@ -1,3 +1,4 @@
+import { mostPeople } from "~/core/people";
 import { getFormProps, useForm } from "@conform-to/react";
 import { getLocalTimeZone, today } from "@internationalized/date";
 import { Form, data, redirect } from "react-router";
@@ -23,7 +24,12 @@ const schema = z
     product: optionalWords(120),
     /** The ingredient it stands for at one household, and which; empty where it is for everybody. */
     ingredientId: optionalWords(120),
-    station: z.coerce.number().int().min(0).max(399).default(0),
+    station: z.coerce
+      .number()
+      .int()
+      .min(0)
+      .max(mostPeople - 1)
+      .default(0),
     ...saidOnLabel,
   })
   .superRefine((form, context) => {

@@ -1,3 +1,4 @@
+import { mostPeople } from "~/core/people";
 import { data } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/amounts";
@@ -11,7 +12,11 @@ import { accountOf } from "~/services/session.server";
 
 const setSchema = z.object({
   version: z.coerce.number().int(),
-  station: z.coerce.number().int().min(0).max(399),
+  station: z.coerce
+    .number()
+    .int()
+    .min(0)
+    .max(mostPeople - 1),
   // Empty: as the class measures.
   set: z.enum(["", ...measuringSets.map((set) => set.id)]),
 });

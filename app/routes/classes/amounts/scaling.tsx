@@ -1,3 +1,4 @@
+import { mostPeople } from "~/core/people";
 import { useMemo, useState } from "react";
 import { Form, data, redirect, useNavigation } from "react-router";
 import { z } from "zod";
@@ -57,7 +58,7 @@ const formSchema = z.discriminatedUnion("intent", [
   z.object({ intent: z.literal("rule"), rule: z.enum(batchRules), version: z.coerce.number().int() }),
   z.object({
     intent: z.literal("people"),
-    people: z.coerce.number().int().min(0).max(400),
+    people: z.coerce.number().int().min(0).max(mostPeople),
     version: z.coerce.number().int(),
   }),
 ]);

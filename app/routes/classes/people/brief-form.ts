@@ -2,7 +2,7 @@ import { measured } from "~/formats/schema-parts";
 import { z } from "zod";
 import { dayField, timeField } from "~/formats/date-fields";
 import { regimes } from "~/core/allergen";
-import { audiences } from "~/core/people";
+import { audiences, mostPeople } from "~/core/people";
 import { type Brief, type ClassInput, longestAim, mealModes, mostAims, settledOf } from "~/core/plan";
 import { hasScoopsLeft, measuringSets, scoopNames, writeRatio, type Minutes, inMinutes } from "~/core/quantity";
 import type { Kitchen } from "~/core/gear";
@@ -99,8 +99,8 @@ export const briefFormSchema = z
     timeZone: timeZoneSchema,
     currency: currencyField,
     kitchenId: z.uuid({ error: "Choose a kitchen. If there is none yet, add one under Kitchens." }),
-    people: whole(0, 400),
-    tasters: whole(0, 400).default(0),
+    people: whole(0, mostPeople),
+    tasters: whole(0, mostPeople).default(0),
     audience: choice(audiences, "the ages"),
     minutes: measured<Minutes>(whole(15, 600)),
     piecesEach: fractionField(40),
@@ -142,7 +142,7 @@ export const briefFormSchema = z
             .refine((key) => key === undefined || readDishKey(key) !== undefined, {
               error: "Choose a recipe from the list.",
             }),
-          stations: whole(0, 400).optional(),
+          stations: whole(0, mostPeople).optional(),
         }),
       )
       .max(dishRows)

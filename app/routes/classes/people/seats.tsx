@@ -4,7 +4,7 @@ import { z } from "zod";
 import type { Route } from "./+types/seats";
 import { useClass } from "../class-context";
 import { formOf } from "../../form";
-import { stationId } from "~/core/people";
+import { stationId, mostPeople } from "~/core/people";
 import { type Seating, changedFaults, costOf, faultsOf } from "~/core/seating";
 import { listsOf, seatingOf } from "~/core/plan";
 import { database } from "~/db/client.server";
@@ -48,8 +48,17 @@ const schema = z.discriminatedUnion("intent", [
   z.object({
     intent: z.literal("save"),
     version,
-    seats: json.pipe(z.array(z.array(z.uuid()).max(400)).max(400)),
-    apart: json.pipe(z.array(z.int().min(0).max(399)).max(400)),
+    seats: json.pipe(z.array(z.array(z.uuid()).max(mostPeople)).max(mostPeople)),
+    apart: json.pipe(
+      z
+        .array(
+          z
+            .int()
+            .min(0)
+            .max(mostPeople - 1),
+        )
+        .max(mostPeople),
+    ),
     washes: z.enum(["yes", "no"]).default("no"),
   }),
   z.object({ intent: z.literal("register"), version }),
