@@ -30,7 +30,7 @@ function drawCode(doc: PDFKit.PDFDocument, text: string, x: number, y: number, s
   doc.fill(colors.black.value);
 }
 
-/** Labels drawn before whoever else is waiting has a turn. */
+/** Labels drawn before yielding to other requests. */
 const labelsAtOnce = 4;
 /** One file after the other: two at once would take as long and make everybody wait twice. */
 let drawing: Promise<unknown> = Promise.resolve();

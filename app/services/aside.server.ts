@@ -18,7 +18,7 @@ export async function putAside(db: Kysely<DB>, kind: Shelved, id: string, isAsid
   return changed.numUpdatedRows > 0n;
 }
 
-/** The ids of what is put aside. */
+/** Ids of archived items. */
 export async function asideOf(db: Kysely<DB>, kind: Shelved): Promise<ReadonlySet<string>> {
   const rows = await db.selectFrom(kind).select("id").where("aside_at", "is not", null).execute();
   return new Set(rows.map((row) => row.id));

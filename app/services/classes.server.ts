@@ -340,7 +340,7 @@ export const forgetLabel = async (classId: string, ingredientId: string): Promis
 export const seenPack = (packs: ClassInput["packs"], ingredientId: string): string =>
   fingerprintOf(packs.find((one) => one.ingredientId === ingredientId) ?? null);
 
-/** Keeps how a product is sold; false, and nothing changed, when it is no longer sold as whoever saves it has seen. */
+/** Saves how a product is sold; false, with nothing changed, if somebody else changed it since it was read. */
 export const savePack = async (classId: string, seen: string, pack: PackSize): Promise<boolean> =>
   database()
     .transaction()
@@ -352,7 +352,7 @@ export const savePack = async (classId: string, seen: string, pack: PackSize): P
       return true;
     });
 
-/** Adds food that is brought along, in the place of what stood under `before`. */
+/** Saves food that somebody brings; replaces the entry `before` if given. */
 export const addBrought = async (
   classId: string,
   food: Omit<SharedFood, "id">,

@@ -41,7 +41,7 @@ export async function decisionsOf(classId: string): Promise<KeptDecision[]> {
   }));
 }
 
-/** Keeps what was decided, in place of what was decided before. */
+/** Replaces the stored decision. */
 export async function keepDecisions(
   db: Kysely<DB>,
   classId: string,

@@ -15,7 +15,7 @@ const envelope = z.object({
 });
 const named = z.looseObject({ id: z.string().max(100) });
 
-/** One that is not taken, and why; whoever sent it need not send it again. */
+/** A rejected event and the reason; it need not be sent again. */
 export interface Refused {
   readonly id: string;
   readonly problem: string;
@@ -79,7 +79,7 @@ export function answerFor(
     : Response.json({ kept, refused });
 }
 
-/** Only rows that were received in the last seconds; all of them where none are given. */
+/** Filter for rows received in the last `seconds`; no filter if absent. */
 export const receivedWithin = (table: "live_event" | "tick_event", seconds: number | undefined) =>
   seconds === undefined
     ? sql<boolean>`true`

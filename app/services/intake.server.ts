@@ -178,14 +178,14 @@ export type Taken =
   | { readonly kind: "taken" | "full" | "over" }
   | { readonly kind: "again" | "waiting"; readonly names: readonly string[] };
 
-/** Ends the transaction: nothing of what was sent is kept. */
+/** Rolls the transaction back: nothing that was sent is kept. */
 class NotTakenError extends Error {
   constructor(readonly outcome: Taken) {
     super(outcome.kind);
   }
 }
 
-/** Puts answers in the place of what the same people said before, and drops whatever waited beside it. */
+/** Replaces the people’s previous answers and removes answers that were waiting for confirmation. */
 async function putAnswers(
   db: Kysely<DB>,
   answers: readonly { readonly id: string; readonly answer: Answer }[],

@@ -58,7 +58,7 @@ const jobs: Readonly<Record<string, Job>> = {
   },
 };
 
-/** Number of the lock that says a job is being worked on; the database lets it go with the connection of whoever died. */
+/** Advisory lock that marks a job as running; the database releases it with the worker’s connection. */
 const lockOf = (jobId: string) => sql`hashtextextended(${jobId}, 0)`;
 
 /** Does a job's work while its lock says so to the other processes. */
@@ -104,7 +104,7 @@ export function jobsTrouble(): string | undefined {
   return first && `jobs “${first[0]}” stand still since ${first[1].since.toISOString()}: ${first[1].problem}`;
 }
 
-/** Does one job; gives how the queue is told what came of it, which is tried until it has heard. */
+/** Runs one job and returns the report to the queue, which is retried until it is accepted. */
 async function worked(boss: Queue, name: string, job: Job, taken: { readonly id: string; readonly data: Asked }) {
   try {
     await atWork(database(), taken.id, () => job.work(taken.data));

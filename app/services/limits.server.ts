@@ -28,7 +28,7 @@ const limiter = (name: string, points: number, duration: number) =>
     insuranceLimiter: new RateLimiterMemory({ keyPrefix: name, points, duration }),
   });
 
-/** Where somebody sits: an IPv4 address, or the /64 of an IPv6 one, as whoever has one address there has all of them. */
+/** Client place: an IPv4 address, or the /64 prefix of an IPv6 address. */
 export function networkOf(address: string): string {
   const mapped = /^::ffff:(\d+\.\d+\.\d+\.\d+)$/i.exec(address)?.[1];
   if (mapped) return mapped;

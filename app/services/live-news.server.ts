@@ -11,7 +11,7 @@ import { ticksOf } from "./ticks.server";
 
 type Role = Account["role"];
 
-/** A message of a stream, by the role of whoever it is sent to. */
+/** A stream message per role of its reader. */
 export type News = Readonly<Record<Role, string>>;
 
 /** Whoever comes to a stream, or misses something, reads everything anew. */

@@ -15,7 +15,7 @@ const edge = 2000;
 const mostMilliseconds = 20_000;
 /** Pictures that may wait their turn: more at once are sent away with a sentence. */
 const mostWaiting = 8;
-/** Memory of whoever decodes one, in megabytes: the largest picture that is let in takes about half. */
+/** Memory limit of the decoding process, in megabytes: twice what the largest accepted picture needs. */
 const mostMegabytes = 1024;
 const script = path.resolve("server/photo-process.mjs");
 

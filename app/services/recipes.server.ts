@@ -24,7 +24,7 @@ export type Kept =
   | { readonly kind: "problems"; readonly problems: readonly DraftProblem[] }
   /** It names ingredients that are not in the pantry (any more). */
   | { readonly kind: "unknown-ingredients"; readonly ids: readonly string[] }
-  /** Somebody kept a newer revision since this one was opened; both can be had. */
+  /** Somebody saved a newer revision since this one was opened; both are kept. */
   | { readonly kind: "newer"; readonly newest: Recipe };
 
 /** A short id of letters and dashes from a title. */

@@ -16,7 +16,7 @@ export interface Asked {
   readonly fields: readonly (readonly [name: string, value: string])[];
 }
 
-/** The field that says that whoever sends a form has read what it changes, by the mark of that. */
+/** Form field with the fingerprint of the changes that the sender has confirmed. */
 export const knowsField = "knows";
 
 /** What becomes of a class that is changed; nothing is written. */

@@ -27,7 +27,7 @@ export const rankOf = Object.fromEntries(verdictWords.map((word, index) => [word
   Record<VerdictWord, number>
 >;
 
-/** Why a verdict is what it is; the words are made of these fields. */
+/** Reasons of a verdict, from whose fields the words are made. */
 export type Reason =
   | { readonly why: "not-answered" }
   | { readonly why: "words-not-read" }

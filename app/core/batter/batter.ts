@@ -13,7 +13,7 @@ import { type Line, type Recipe, expectedOf, isBatter, isCountedOut } from "~/co
 
 /** Share of the volume that is air whisked in (starting value). */
 export const airFactor = 1.03;
-/** Share of a batter that stays in bowl and ladle (starting value). Plans reckon with it whoever cooks. */
+/** Share of a batter lost in bowl and ladle (starting value), assumed for every audience. */
 export const leftBehind = 0.04;
 /** Children leave up to this share (starting value, 8 to 10 %); what it would cost is said beside the plan. */
 export const leftByChildren = 0.1;

@@ -124,7 +124,7 @@ export interface LiquidPoint {
   readonly pieces: Pieces;
 }
 
-/** Looseness and pieces as one liquid changes by −`share` to +`share` of what is in the recipe, in `steps` steps. */
+/** Looseness and pieces as a function of one liquid, varied by ±`share` in `steps` steps. */
 export function liquidCurve(
   recipe: Recipe,
   batter: Batter,

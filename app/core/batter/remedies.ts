@@ -78,7 +78,7 @@ const exactGrams = (grams: Grams): LineAmount => ({
   kind: "exact",
   amount: { value: ratioOf(toStep(grams, grams < 10 ? 0.1 : 1).shown), unit: "g" },
 });
-/** A line's amount made `share` of what it was, for amounts that are one figure. */
+/** The amount of a line multiplied by `share`, for amounts with a single figure. */
 function timesShare(line: Line | undefined, share: number): LineAmount | undefined {
   if (!line || line.amount.kind !== "exact" || !Number.isFinite(share)) return undefined;
   const { value, unit } = line.amount.amount;

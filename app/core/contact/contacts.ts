@@ -23,7 +23,7 @@ import { type Cleaning, type Leg, type Reached, type Touch, type Way, reach } fr
 export type Trace =
   | { readonly certainty: "contains" | "may-contain"; readonly substance: Substance }
   | { readonly certainty: "unread"; readonly ingredientId: string }
-  /** A label that was read and says nothing of what nobody obliged it to name, nor of what nobody looked for. */
+  /** A label that was read but is silent on a substance that nobody is obliged to declare and nobody looked for. */
   | {
       readonly certainty: "silent";
       readonly ingredientId: string;
@@ -33,7 +33,7 @@ export type Trace =
       readonly lookedFor: readonly string[];
       readonly isGlutenFree: boolean;
     }
-  /** An ingredient as itself, for whoever avoids a food by its name. */
+  /** The ingredient itself, for people who avoid a food by name. */
   | {
       readonly certainty: "food";
       readonly ingredientId: string;
@@ -135,7 +135,7 @@ export interface ContactInput {
   readonly kitMode: KitMode;
   /** Households apart: no surface, tool, pot, topping or air is shared, only the table at which kits are packed. */
   readonly isRemote: boolean;
-  /** Tools of which there are fewer than stations that want one: they go round. Tools nobody counted are taken as enough. */
+  /** Tools with fewer pieces than stations that use them: shared tools. Uncounted tools are assumed to suffice. */
   readonly shortTools: ReadonlySet<Tool>;
 }
 

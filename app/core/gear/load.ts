@@ -58,7 +58,7 @@ export const toolBulk: Readonly<Record<Tool, { readonly grams: Grams; readonly l
 };
 const onTheTable: readonly Tool[] = ["plate", "fork", "tray", "towel", "stick"];
 
-/** Weight and room of what cooks; an oven stays where it is. */
+/** Weight and volume of portable cooking surfaces; an oven stays where it is. */
 export const surfaceBulk: Readonly<Record<SurfaceKind, { readonly grams: Grams; readonly litres: number } | null>> = {
   "electric-griddle": { grams: inGrams(4500), litres: 18 },
   "hob-pan": { grams: inGrams(1200), litres: 4 },

@@ -13,7 +13,7 @@ export const fullestBowl = 0.4;
 /** Mixing bowls as they are sold, in litres (starting values); what needs more is mixed in several of the largest. */
 export const bowlLitres = [1, 1.5, 2, 3, 4, 5, 7, 10] as const;
 
-/** The smallest bowl that takes so much batter with room to whisk, and how many of the largest where none does. */
+/** The smallest bowl that holds this batter with room to whisk, or the number of largest bowls if none does. */
 export function bowlFor(millilitres: Millilitres): { readonly litres: number; readonly bowls: number } {
   const wanted = millilitres / fullestBowl / 1000;
   const fits = bowlLitres.find((litres) => wanted <= litres + 1e-9);
@@ -29,7 +29,7 @@ export interface SizedDish {
   readonly batterMl?: Millilitres | undefined;
   /** Batter in grams per millilitre, where it is known. */
   readonly gramsPerMl?: number | undefined;
-  /** Batches of each station, and of whoever shows it. */
+  /** Batches per station and for the demonstration. */
   readonly batches?: readonly number[] | undefined;
   /** Pieces each station has in an oven at once at the most, each in a dish of its own; absent where nothing says when they cook. */
   readonly inOvenAtOnce?: readonly Pieces[] | undefined;

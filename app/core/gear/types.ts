@@ -39,7 +39,7 @@ export interface Surface {
   readonly watts: number;
 }
 
-/** What may be fewer than the tables that want it, and then goes round: tools, and places at a heat that is not the pieces'. */
+/** Shared tools: tools, and heat sources other than the cooking surfaces, that there may be fewer of than stations. */
 export const sharedThings = [
   "scale",
   "sieve",

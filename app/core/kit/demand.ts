@@ -172,7 +172,7 @@ const by = (grams: Grams | undefined, stations: number): Grams | undefined =>
 interface Sum {
   expected: Grams | undefined;
   most: Grams | undefined;
-  /** Counted pieces, and the grams of what is weighed of the same food. */
+  /** Counted pieces, and grams where the same food is weighed. */
   counted: Ratio;
   countedLikely: Ratio;
   weighed: Grams | undefined;

@@ -40,7 +40,7 @@ export function callSheets(
   }));
 }
 
-/** What is missing of what is called, by table; a mark for what is not on the list any more is left out. */
+/** Missing items by table; marks for items no longer on the list are ignored. */
 export const missingOf = (
   sheets: readonly CallSheet[],
   marks: ReadonlyMap<string, unknown>,

@@ -13,7 +13,7 @@ export interface AllergenMark {
   readonly isUnread: boolean;
 }
 
-/** By ingredient: what it is by nature, what its label says, and whether that was read. Nothing that is unread comes out as clear. */
+/** Allergen marks per ingredient: its nature, its label, and whether the label was read. Unread is never clear. */
 export function allergensOn(
   ingredientIds: readonly string[],
   pantry: ReadonlyMap<string, Ingredient>,

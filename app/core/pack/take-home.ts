@@ -34,7 +34,7 @@ export interface TakeHome {
   readonly keepsDays: number;
 }
 
-/** Grams of a line in the pieces of one batch; undefined where nobody knows them, as of what greases the pan. */
+/** Grams of a line in one batch; undefined where unknown, such as fat for the pan. */
 function gramsInBatch(line: Line, recipe: Recipe, pantry: Pantry, pieces: Pieces | undefined): Grams | undefined {
   const { amount } = line;
   if (amount.kind !== "per-piece" && amount.kind !== "per-serving") return lineGrams(line, recipe, pantry);

@@ -153,7 +153,7 @@ export const clearWords: readonly (readonly [word: string, ingredientId: string]
   .flatMap(([word, ids]) => (ids.length === 1 && ids[0] ? [[word, ids[0]] as const] : []))
   .sort((a, b) => b[0].length - a[0].length);
 
-/** Words that say how a thing is prepared or bought, not what it is; taken off one by one until a known name is left. */
+/** Words for preparation or packaging, stripped one by one until a known name is left. */
 const aside =
   /^(?:fresh(?:ly)?|finely|coarsely|pure|floury|snipped|mature|good-quality|unbleached|unsulphured|roughly|thinly|chopped|sliced|diced|grated|mashed|ripe|melted|softened|soft|cold|warm|lukewarm|hot|room temperature|beaten|lightly|whisked|sifted|packed|firmly|loosely|organic|free-range|free range|large|medium|small|big|of|the|a|an|good|extra|more|some|unsalted|salted|plain|natural|squeezed|peeled|cooled|frozen|thawed|drained|cooked|raw|whole|dried|ground|unsweetened|sweetened|level|heaped|optional|a little|very|about) /i;
 

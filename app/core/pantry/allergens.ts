@@ -74,7 +74,7 @@ export const groupOf = (substance: Substance): Substance | undefined => parents[
 export const bearsOn = (declared: Substance, avoided: Substance): boolean =>
   declared === avoided || parents[declared] === avoided || parents[avoided] === declared;
 
-/** What comes of an animal and does not say of which. Lard is said of pigs, and a pack need not say so. */
+/** Products of an unspecified animal. Lard implies pork, and a pack need not say so. */
 const unnamedAnimals: Partial<Readonly<Record<Substance, readonly Substance[]>>> = {
   gelatine: ["meat", "pork", "beef", "fish"],
   rennet: ["meat", "pork", "beef"],

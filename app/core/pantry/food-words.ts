@@ -428,7 +428,7 @@ export const turningWords: readonly string[] =
     " ",
   );
 
-/** Forms that a food is used in: they change nothing of what it is. */
+/** Forms of a food that do not change what it is. */
 export const formWords: readonly string[] =
   "juice zest peel rind skin powder flour meal oil paste puree sauce seed kernel flake extract essence syrup ribbon slice piece chunk cube crumb spread milk drink butter cream topping filling mix chip wedge half leaf stalk root bulb pod concentrate cordial jam jelly compote coulis".split(
     " ",

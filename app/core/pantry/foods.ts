@@ -192,7 +192,7 @@ function distance(a: string, b: string, most: number): number {
   return last[columns] ?? most + 1;
 }
 
-/** The known word that is nearest to one that is not known: one letter off, two from eight letters on; undefined where none is. */
+/** The nearest known word: one letter off, two from eight letters on; undefined if there is none. */
 function nearestTo(word: string): string | undefined {
   if (word.length < 4) return undefined;
   const most = word.length >= 8 ? 2 : 1;

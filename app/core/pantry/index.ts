@@ -1,4 +1,4 @@
-/** The pantry: ingredients as numbers, labels as read, the words people use for them, and the tree of what people avoid. */
+/** The pantry: ingredients with their figures, labels as read, names of foods, and the tree of substances that people avoid. */
 export * from "./allergens";
 export * from "./types";
 export * from "./starter";

@@ -75,7 +75,7 @@ export interface Ingredient {
   readonly source: string;
 }
 
-/** Whose law a label follows: what it is silent on means something only where that law obliges it to speak. */
+/** Jurisdiction of a label: its silence means something only for substances its law obliges it to declare. */
 export const markets = ["us", "eu", "anz"] as const;
 export type Market = (typeof markets)[number];
 
@@ -127,7 +127,7 @@ export interface SharedFood {
   readonly name: string;
   readonly broughtBy: string;
   readonly label: Omit<LabelReading, "ingredientId"> | null;
-  /** A household's own product, in place of what the class would send it: on no other plate. Of remote classes only. */
+  /** A household’s own product, used instead of the class’s on its own plates only (remote classes). */
   readonly instead?: Instead | undefined;
 }
 

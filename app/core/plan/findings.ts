@@ -212,7 +212,7 @@ interface KitGroup {
   readonly stationIds: string[];
 }
 
-/** Stations that share all they measure, under the first of them: what is said of a kit is said once for all. */
+/** Groups stations that share a whole kit under the first of them, so that a finding about a kit is reported once. */
 function byKit(stations: readonly StationPlan[]): readonly KitGroup[] {
   const groups = new Map<StationPlan["kit"], KitGroup[]>();
   for (const station of stations) {
@@ -357,7 +357,7 @@ function thinAir(metres: number | undefined, dishes: readonly DishPlan[], pantry
 /** Less than this no spoon corrects a bowl by, in millilitres. */
 const leastSplash = 15;
 
-/** What a dish's batter takes up of its liquid until its last pour: as much as to be had at hand, where a spoon would measure it. */
+/** Water a dish’s batter takes up until its last pour, if a spoon would notice: liquid to keep at hand. */
 function thickening(dish: DishPlan, stations: readonly StationPlan[], timeline: Timeline): PlanFinding[] {
   const share = takeUpOf(dish.recipe);
   const worst = stations.flatMap((station) => {

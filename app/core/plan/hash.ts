@@ -17,7 +17,7 @@ export function canonical(value: unknown): string {
   return JSON.stringify(value) ?? "null";
 }
 
-/** Of objects, which nobody changes, by their identity: while a brief is typed most of what is hashed is the same object as before. */
+/** Memoised by object identity (inputs are immutable): while a brief is typed, most hashed objects stay the same. */
 const hashes = new WeakMap<object, string>();
 
 /** First 80 bits of SHA-256 in hex: short enough to print on a sheet, long enough never to meet by accident. */

@@ -10,7 +10,7 @@ export const kindsByUnit = (
 ): ReadonlyMap<string, SurfaceKind | undefined> =>
   new Map(timeline.units.map((unit) => [unit.id, kitchen.surfaces.find((one) => one.id === unit.surfaceId)?.kind]));
 
-/** The kinds of surface of a class that a recipe cooks on: those in use there, or all it allows where none is. */
+/** Kinds of surface that a recipe cooks on: those used in this class, or all it allows if none is used. */
 export function kindsUsed(
   { kitchen }: Pick<ClassInput, "kitchen">,
   { timeline }: Pick<ClassPlan, "timeline">,
@@ -29,7 +29,7 @@ export interface SetTo {
   readonly hasCord: boolean;
 }
 
-/** What each unit of a class is set to when it is switched on: the heat of what is cooked on it first. Units nobody uses are left out. */
+/** Setting of each unit when it is switched on: the heat of the first dish on it. Unused units are left out. */
 export function heatsOf(
   { kitchen }: Pick<ClassInput, "kitchen">,
   { timeline, stations, dishes }: Pick<ClassPlan, "timeline" | "stations" | "dishes">,

@@ -1,4 +1,4 @@
-/** From ClassInput to ClassPlan: the pipeline, why each figure is what it is, fingerprints of the stages. */
+/** The pipeline from ClassInput to ClassPlan, explanations of its figures, and fingerprints of the stages. */
 export * from "./types";
 export { plan } from "./plan";
 export { oncePerPlan } from "./once";

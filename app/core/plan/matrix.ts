@@ -10,7 +10,7 @@ export interface MatrixRow {
   readonly verdicts: readonly ItemVerdict[];
   /** What is on the person's own plate. */
   readonly own: ReadonlySet<string>;
-  /** The gravest of what reaches them from the rest of the room. */
+  /** Most severe cross-contact from the rest of the room. */
   readonly room: VerdictWord;
 }
 

@@ -20,7 +20,7 @@ export interface PlateChange {
   readonly table: { readonly from: string; readonly to: string } | null;
 }
 
-/** How grave each kind of reason is: what is told of an item beside its verdict. */
+/** Severity of each kind of reason beside its verdict. */
 const graveness = (reason: Reason): VerdictWord => {
   switch (reason.why) {
     case "by-nature":

@@ -40,7 +40,7 @@ function withGraver(plate: PersonVerdict, others: readonly (readonly ItemVerdict
   return { ...plate, items, verdict: gravest(items.map((item) => item.verdict)) };
 }
 
-/** Every person's plate: what it is made of, what is brought along, and what reaches it over the room. */
+/** The plate of every person: its items, brought food, and cross-contact in the room. */
 export function platesOf(
   input: ClassInput,
   food: KnownFood,

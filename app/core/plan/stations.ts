@@ -197,7 +197,7 @@ function scaled(
   return rows.map((row) => ({ ...row, scale: whole.get(row) ?? row.scale }));
 }
 
-/** Pieces that are cooked of what a station makes. */
+/** Pieces that a station cooks of those it makes. */
 const cookedOf = ({ cooks }: DishPlan, { piecesMade, piecesWanted: wanted }: StationScale): Pieces =>
   cooks === "wanted" ? smallest(piecesMade, wanted) : piecesMade;
 
@@ -226,7 +226,7 @@ export const hotPlacesOf = ({ brief, people }: Pick<ClassInput, "brief" | "peopl
   return each === null ? null : each * adultsAtHeat(brief.helpers, people);
 };
 
-/** A surface of a remote class: every household has its own, as many of those there are as go round to each, one at the least. */
+/** A surface of a remote class: divided evenly among the households, at least one each. */
 const atEachHome = (surface: Surface, homes: number): Surface =>
   surface.at === "station" || surface.count === 0
     ? surface

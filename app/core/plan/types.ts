@@ -358,7 +358,7 @@ export type PlanFinding =
       readonly participantId: string;
       readonly name: string;
       readonly substances: readonly Substance[];
-      /** Foods by their names, for whoever avoids one. */
+      /** Foods by name, for people who avoid a food by its name. */
       readonly foods: readonly string[];
     }
   | { readonly code: "words-not-read"; readonly level: "warns"; readonly people: number }

@@ -20,7 +20,7 @@ export type WayKind =
   | { readonly kind: "one-more-adult" }
   | { readonly kind: "fewer-pieces"; readonly pieces: Ratio }
   | { readonly kind: "longer"; readonly minutes: Minutes }
-  /** One more of what goes round the tables: nothing a press can do. */
+  /** One more of a shared tool; no button can do that. */
   | { readonly kind: "one-more-thing"; readonly thing: SharedThing }
   /** One more of a surface: nothing a press can do. */
   | { readonly kind: "one-more-surface"; readonly surfaceId: string; readonly name: string };
@@ -30,7 +30,7 @@ export const wayId = (way: WayKind): string => ("dishId" in way ? `${way.kind} $
 
 export interface WayOut {
   readonly way: WayKind;
-  /** What a press makes of the class; null where none can do it. */
+  /** The class after applying this; null where it cannot be applied by a button. */
   readonly becomes: Partial<Pick<ClassInput, "brief" | "dishes">> | null;
   /** Minutes the class becomes shorter by, what is then still over, and batters that are then still poured too late. */
   readonly gained: number;

@@ -36,7 +36,7 @@ export const movableLoads = oncePerPlan((input): MovableLoad[] => {
   });
 });
 
-/** Tells whether two lists of loads are the same: whoever chose from one that is not there any more chose something else. */
+/** Fingerprint of a list of loads, to detect a choice made from an outdated list. */
 export const loadsMark = (loads: readonly MovableLoad[]): string => fingerprintOf(loads);
 
 /**

@@ -150,7 +150,7 @@ export function afterMixing(recipe: Recipe): Recipe {
   return made;
 }
 
-/** Minutes that a batter made ahead has to keep at the least: longer than from one morning's kitchen to the doors (starting value). */
+/** Minimum minutes that a batter made ahead must keep: from a morning’s kitchen to the doors (starting value). */
 export const leastAhead: Minutes = inMinutes(120);
 
 /** May a batter stand cold until the class? Not where its window is shorter than that: what makes it rise would be spent. */

@@ -134,7 +134,7 @@ const usualHeat: Readonly<Record<Family, FamilyHeat>> = {
   },
 };
 
-/** Heat of a family as a start setting and a surface test, to be changed by whoever knows the pan. */
+/** Default heat of a family with a surface test; a starting value for whoever knows the pan. */
 export function familyHeat(family: Family): Heat {
   const { from, to, ...rest } = usualHeat[family];
   return {

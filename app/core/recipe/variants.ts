@@ -82,7 +82,7 @@ function withoutListed(text: string, named: RegExp): string {
   }, text);
 }
 
-/** One alternative of a line, taken instead of what the line says. */
+/** Applies one alternative of a line. */
 export interface Take {
   readonly lineId: string;
   readonly ingredientId: string;

@@ -4,8 +4,8 @@ import { type Network, type Node, network } from "./network";
 import { placesFor } from "./units";
 
 /**
- * How soon everything can be ready to eat, at the very soonest, whatever the order: lower bounds by relaxation. Each leaves something
- * out that a real plan must keep (which station's piece it is, what else the adult does), so none can be beaten; the longest counts.
+ * Lower bounds on the moment at which everything is ready to eat, whatever the order. Each relaxes something that a plan must keep
+ * (which station a piece belongs to, what else the adult does), so no plan beats them; the largest counts.
  */
 
 /**
@@ -14,7 +14,7 @@ import { placesFor } from "./units";
 const sureTesters = (net: Network, nodes: readonly Node[]): number =>
   Math.min(net.testers, nodes.length > 1 ? 1 : (nodes[0]?.pieces ?? 0));
 
-/** When a unit is tried and free again at the soonest, if somebody outside the group tries it for them; Infinity where nobody can. */
+/** Earliest moment at which a unit was tried by a station outside the group and is free again; Infinity where no station can. */
 const triedByOthers = (
   net: Network,
   others: readonly Node[],
@@ -36,7 +36,7 @@ const triedByOthers = (
     ),
   );
 
-/** What a group of stations asks of a unit, at its least. */
+/** Least demand of a group of stations on one unit. */
 interface Least {
   readonly places: number;
   /** Seconds of a load by pieces. */
@@ -72,7 +72,7 @@ function leastOf(nodes: readonly Node[], unit: number): Least | undefined {
   };
 }
 
-/** Most pieces that one unit can have out by `until`, when nobody can begin on it before `from`. */
+/** Most pieces that one unit can finish by `until` if nobody can use it before `from`. */
 function mostPieces(
   { places, load, between, tester, rounding }: Least,
   testers: number,
@@ -104,7 +104,7 @@ function mostPieces(
   return pieces + most;
 }
 
-/** The least whole number of seconds from which a statement that stays true is true. */
+/** Binary search: the smallest whole second, not before `from`, at which a monotone predicate holds. */
 function leastThat(holds: (at: Seconds) => boolean, from: Seconds): Seconds {
   let step = inSeconds(64);
   let high = largest(inSeconds(1), from);
@@ -121,7 +121,7 @@ function leastThat(holds: (at: Seconds) => boolean, from: Seconds): Seconds {
   return low;
 }
 
-/** When each station's batter may be poured at the soonest, over both ways to show the demonstration's load. */
+/** Earliest first pour of each station, over both ways to schedule the demonstration’s load. */
 function soonest(net: Network): { readonly mix: Seconds; readonly readyOf: (node: Node) => Seconds } {
   const { shown, demoMixEnd } = net;
   if (!shown) return { mix: demoMixEnd, readyOf: (node) => plus(demoMixEnd, node.readyAfter) };
@@ -135,7 +135,7 @@ function soonest(net: Network): { readonly mix: Seconds; readonly readyOf: (node
   };
 }
 
-/** Loads that a station needs at the least, on the largest of its units, and their seconds at the heat. */
+/** Least number of loads of a station, on its largest unit, and their seconds at the heat. */
 function heatOf(
   net: Network,
   node: Node,
@@ -155,14 +155,14 @@ function heatOf(
   return { loads, seconds, between: node.between };
 }
 
-/** Seconds of washing that cannot be had less: each surface begins with one dish, and every dish more is washed for. */
+/** Least seconds of washing: each surface begins with one dish, every further dish costs a wash. */
 function leastWashes(net: Network, group: readonly Node[], units: readonly number[]): Seconds {
   if (!net.washes || units.some((unit) => net.isClearable[unit] !== true)) return inSeconds(0);
   const dishes = new Set(group.map((node) => node.recipe)).size;
   return inSeconds(Math.max(0, dishes - units.length) * Math.min(...units.map((unit) => net.rewash[unit] ?? 0)));
 }
 
-/** A unit that is washed has a load before it and one after it, the shortest there are. */
+/** Lower bound from one washed unit: its wash and the two shortest loads around it. */
 function washedBound(net: Network, group: readonly Node[], units: readonly number[], ready: Seconds): Seconds {
   const hot = Math.min(...units.map((unit) => net.hotAt[unit] ?? 0));
   const shortest = Math.min(...group.map((node) => node.load[1] ?? 0));
@@ -173,7 +173,7 @@ function washedBound(net: Network, group: readonly Node[], units: readonly numbe
   );
 }
 
-/** Units that are alike to a bound: of one surface, hot at the same moment. */
+/** Units that a bound treats alike: same surface, hot at the same moment. */
 interface Kind {
   readonly count: number;
   readonly from: Seconds;
@@ -181,8 +181,8 @@ interface Kind {
 }
 
 /**
- * The bound of a linear relaxation: pieces may be split over all surfaces at will, each takes its share of a full load, and of the adults'
- * places. By its dual: any weights on kinds of surface and on the places at the heat give a bound; the weights are improved step by step.
+ * Bound of a linear relaxation: pieces split freely over all surfaces, each piece taking its share of a full load and of the adults’
+ * places. Computed by its dual: any weights on kinds of surface and on places at the heat give a bound; subgradient steps improve them.
  */
 function byRates(net: Network, group: readonly Node[], units: readonly number[], ready: Seconds): Seconds {
   const kinds: Kind[] = [];
@@ -266,7 +266,10 @@ function byRates(net: Network, group: readonly Node[], units: readonly number[],
   return wholeSeconds(best);
 }
 
-/** @returns seconds since the doors. */
+/**
+ * The largest of all lower bounds.
+ * @returns seconds since the doors opened.
+ */
 export function boundOf(asked: Network): Seconds {
   // Who has first what goes round is only one of the orders it could go round in: nothing is claimed of the others.
   const net = asked.input.goesRound ? network({ ...asked.input, goesRound: undefined }) : asked;

@@ -3,38 +3,38 @@ import { betweenSeconds, pouringSeconds } from "./durations";
 import type { SharedThing } from "~/core/gear";
 import type { PinnableBell, ScheduleInput, Task, Timeline } from "./types";
 
-/** Why one thing of a class waited for the one before it. */
+/** Reason why a task waited for the task before it. */
 export const linkReasons = ["batter", "surface", "adult", "hands", "demo", "doors", "plate", "room", "pour"] as const;
 export type LinkReason = (typeof linkReasons)[number];
 
-/** One link of the chain that holds the class up: a task, and what it waited for. */
+/** A link of the critical chain: a task, and what it waited for. */
 export interface ChainLink {
   readonly taskId: string;
   readonly because: LinkReason;
 }
 
-/** What holds a class up: the chain of tasks that ends last, first to last, and what most of its time goes into. */
+/** The critical chain: the tasks that end last, from first to last, and what most of their time is spent on. */
 export interface HoldUp {
   readonly links: readonly ChainLink[];
-  /** The surface the chain is on for longest, and how many loads of it it is. */
+  /** The unit the chain uses longest, and the number of its loads there. */
   readonly surface: {
     readonly unitId: string;
     readonly loads: number;
     readonly from: number;
     readonly to: number;
   } | null;
-  /** What its links waited for most often, while pieces were being cooked; null where nobody waited. */
+  /** The most frequent reason among loads; null where none waited. */
   readonly mostly: LinkReason | null;
-  /** What goes round and was waited for in the chain, and for how long in all, the longest first. */
+  /** Shared tools waited for in the chain, with total minutes, the longest first. */
   readonly things: readonly { readonly thing: SharedThing; readonly minutes: Minutes }[];
-  /** The pinned bell that the end of the class waits for, and since when all is ready for it; null where none is waited for. */
+  /** The pinned bell that delays the end of the class, and when everything was ready for it; null where none does. */
   readonly pinned: { readonly bell: PinnableBell; readonly readyAt: Minutes } | null;
 }
 
 const near = 1 / 60 + 1e-6;
 const atHeat: readonly Task["kind"][] = ["load", "tester", "demo-load"];
 
-/** What a task waited for, and the task that it waited for where there is one. */
+/** What a task waited for, and the predecessor it waited for, if any. */
 interface Waited {
   readonly because: LinkReason;
   readonly before: Task | undefined;
@@ -43,7 +43,7 @@ interface Waited {
 const countedIn = (timeline: Timeline): Task[] =>
   timeline.tasks.filter((task) => !["arrive", "eat", "clean", "preheat", "rest"].includes(task.kind));
 
-/** Tells of any counted task of a timeline what it waited for. */
+/** Returns a function that finds what a task of this timeline waited for. */
 function waitedIn(timeline: Timeline, input: ScheduleInput): (task: Task) => Waited {
   const counted = countedIn(timeline);
   const endsAt = (at: number, kinds: readonly Task["kind"][]) =>
@@ -102,8 +102,8 @@ function waitedIn(timeline: Timeline, input: ScheduleInput): (task: Task) => Wai
 }
 
 /**
- * Why each task at the heat starts when it does, by the task's id. Where it starts later than anything made it, as an order or a window
- * wants it so, nothing is said of it. Reads a timeline, decides nothing.
+ * Reason for the start of each task at the heat, by task id. A task that starts later than any resource required (an order or a window
+ * wants it so) has none. Read-only.
  */
 export function reasonsAtHeat(timeline: Timeline, input: ScheduleInput): ReadonlyMap<string, LinkReason> {
   const waited = waitedIn(timeline, input);
@@ -116,10 +116,10 @@ export function reasonsAtHeat(timeline: Timeline, input: ScheduleInput): Readonl
     }),
   );
 }
-/** Minutes after what was waited for within which a load still counts as waiting for it: set-up of a surface between two. */
+/** Minutes of set-up between two loads within which the second still counts as waiting for the first. */
 const setUpMinutes = 5;
 
-/** Does the first load of a chain lie there since the moment its pouring is pinned to, with its batter ready before? */
+/** Does the first load of the chain start at the pinned pour bell, with its batter ready before? */
 function pouredAtPin(
   { tasks, batters }: Timeline,
   { pins = [] }: ScheduleInput,
@@ -135,7 +135,7 @@ function pouredAtPin(
     : null;
 }
 
-/** Follows the class back from what ends last: each task to what it waited for. Reads a timeline, decides nothing. */
+/** Traces the critical chain backwards from the task that ends last. Read-only. */
 export function holdUp(timeline: Timeline, input: ScheduleInput): HoldUp {
   const called = timeline.bells.find((bell) => bell.kind === "eat")?.at ?? timeline.end;
   const lastEnd = inMinutes(countedIn(timeline).reduce((last, task) => Math.max(last, task.end), 0));

@@ -29,7 +29,7 @@ export const washFigures = { cool: { low: 10, likely: 15, high: 20 }, washAndDry
 /** Minutes a wash takes before the surface heats again (its own preheat). */
 export const washMinutes = inMinutes(washFigures.cool.likely + washFigures.washAndDry);
 
-/** Seconds for doors, coats and hands: the sink is a queue. */
+/** Seconds from the doors until everybody has washed hands: arrival or the queue at the sinks, whichever is longer. */
 export const arrivalSeconds = (input: ScheduleInput): Seconds =>
   toSeconds(
     largest(
@@ -38,7 +38,7 @@ export const arrivalSeconds = (input: ScheduleInput): Seconds =>
     ),
   );
 
-/** Minutes measuring at the station adds to the first mixing, by the kit mode: nothing, everything, or the wet list only. */
+/** Minutes that measuring at the station adds to its first mix step, by kit mode: none, all lines, or the wet list only. */
 function measuringMinutes(job: StationJob, input: ScheduleInput): number {
   const share = { "pre-measured": 0, "station-measures": 1, "dry-mix": 0.5 }[input.kitMode];
   return (
@@ -47,10 +47,13 @@ function measuringMinutes(job: StationJob, input: ScheduleInput): number {
   );
 }
 
-/** What the audience's pace and following step by step make of a minute of handwork. */
+/** Factor on handwork: the pace of the audience, and more where everybody follows step by step. */
 const handPace = (input: ScheduleInput): number => input.pace * (input.demo === "along" ? handMinutes.alongFactor : 1);
 
-/** Seconds one station takes over one step, and how many of them go into measuring first: handwork at the pace of the audience, heat and waiting by the clock. */
+/**
+ * Seconds of one step at one station, and how many of them are measuring: handwork at the pace of the audience, heat and waits by the
+ * clock.
+ */
 export function stepSeconds(
   step: Step,
   job: StationJob,

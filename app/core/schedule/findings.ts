@@ -3,10 +3,12 @@ import { lateBatters } from "./readings";
 import { schedule } from "./schedule";
 import type { ScheduleFinding, ScheduleInput, Task, Timeline } from "./types";
 
-/** A wait of this many minutes with empty hands is worth a word (starting value). */
+/** Minutes of waiting without work from which a finding is reported (starting value). */
 export const idleWorthSaying = 10;
 
-/** Does the class fit its time, and what does it wait for? One more of the busiest shared surface is tried out and its end given. */
+/**
+ * Reports whether the class fits its time and what it waits for; plans it with one more of the busiest surface to state the gain.
+ */
 export function checkTimeline(timeline: Timeline, input: ScheduleInput, available: number): ScheduleFinding[] {
   const findings: ScheduleFinding[] = [];
   const over = timeline.end - available;
@@ -92,7 +94,7 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
   return findings;
 }
 
-/** What goes round and is waited for, by thing: who waits, and how long at the longest. */
+/** Findings for shared tools that tables wait for: who waits, and the longest wait. */
 function thingsWaitedFor({ tasks }: Timeline, { goesRound = [] }: ScheduleInput): ScheduleFinding[] {
   return goesRound.flatMap(({ thing, count }): ScheduleFinding[] => {
     const waiting = tasks.filter((task) => task.waitsFor === thing);
@@ -103,14 +105,14 @@ function thingsWaitedFor({ tasks }: Timeline, { goesRound = [] }: ScheduleInput)
       : [{ code: "waits-for-thing", level: "notes", thing, count, stationIds, minutes: inMinutes(minutes) }];
   });
 }
-/** Minutes of waiting for a thing below which nobody notices (starting value). */
+/** Minutes of waiting for a shared tool below which nothing is reported (starting value). */
 const thingWorthSaying = 1;
 
-/** Whoever waits for a thing has begun: it is not the window that keeps them. */
+/** A table that waits for a tool has begun to mix: its delay is not due to a window. */
 const begunBy = (task: Task): boolean =>
   ["mix", "prepare"].includes(task.kind) || (task.kind === "wait" && task.waitsFor !== undefined);
 
-/** Stations that begin to mix after the bell, those of one minute together. */
+/** Findings for stations that begin to mix after the bell, grouped by minute. */
 function mixingLater(timeline: Timeline): ScheduleFinding[] {
   const bell = timeline.bells.find((one) => one.kind === "mix")?.at ?? 0;
   const begins = new Map<string, number>();

@@ -1,24 +1,24 @@
 import type { Pieces } from "~/core/quantity";
 
-/** One load of an order: on which unit, and whose pieces lie on it. Several stations only where an oven takes them together. */
+/** One load of an order: its unit and whose pieces it holds. Several stations share a load only in an oven. */
 export interface OrderedLoad {
-  /** The surface, and which of it: the second of three griddles; of a table's own, the first station's. */
+  /** Surface and number of the unit: the second of three griddles; for surfaces at stations, the first station’s. */
   readonly surfaceId: string;
   readonly number: number;
   readonly parts: readonly { readonly stationId: string; readonly pieces: Pieces }[];
 }
 
 /**
- * What a search found, or a hand wished: the loads in the order in which they are laid, and when the load of the demonstration is
- * shown. It holds no times; laid anew it makes the same timeline, always. What it says of stations or units that are not there any
- * more is passed over, and what it leaves uncooked is laid after it by rule.
+ * The order of a class, found by a search or set by hand: its loads in the sequence in which they are placed, and the demonstration’s
+ * load. It holds no times; placing it again gives the same timeline. Entries for stations or units that no longer exist are skipped;
+ * pieces it leaves uncooked are placed by rule.
  */
 export interface Order {
   readonly loads: readonly OrderedLoad[];
-  /** Where the demonstration's load is shown, and of a table's own surface at whose table; null where the rule decides. */
+  /** Unit of the demonstration’s load, with its station for surfaces at stations; null where the rule decides. */
   readonly demoAt: { readonly surfaceId: string; readonly number: number; readonly stationId?: string } | null;
-  /** The load is shown right after the mixing was, before anybody mixes: their batter then waits less. */
+  /** The demonstration’s load comes right after its mixing, before anybody mixes: their batter then waits less. */
   readonly showsFirst: boolean;
-  /** A hand wished it: it holds although a rule would do better. */
+  /** Set by hand: used even where a rule would be faster. */
   readonly isWished?: boolean | undefined;
 }

@@ -2,7 +2,7 @@ import { type Laid, type Rule, dispatch, genesOf, lay, type Genes } from "./lay"
 import type { Network } from "./network";
 import { type Score, compareScores, settle } from "./windows";
 
-/** A class laid, how good it is, and the order that lays it so again. */
+/** A placed class, its score, and the order that reproduces it. */
 export interface Candidate {
   readonly laid: Laid;
   readonly score: Score;
@@ -19,7 +19,7 @@ export function byGenes(net: Network, genes: Genes): Candidate {
   return { laid, score: settle(net, laid), genes };
 }
 
-/** Stations in orders worth trying: one after the other by dish, by what comes after their cooking, by how long their batter keeps. */
+/** Station sequences used as start solutions: by dish, by time after cooking, by how long the batter keeps, and more. */
 export function turnsOf({ nodes }: Network): number[][] {
   const all = nodes.map((_, index) => index);
   const by = (key: (index: number) => number) => [...all].sort((a, b) => key(a) - key(b) || a - b);
@@ -35,12 +35,12 @@ export function turnsOf({ nodes }: Network): number[][] {
   ];
 }
 
-/** Stations up to which the frame has time for more than two rules. */
+/** Number of stations up to which more than two rules fit into a frame while somebody types. */
 const mostInFrame = 24;
 
 /**
- * The best of a few rules: what is shown while somebody types. Two go first; the others only where windows break or dishes are washed
- * between, as they cost the frame its time.
+ * Best of a few dispatching rules, shown while somebody types. Two are always tried; the others only where windows break or dishes
+ * need washing between them.
  */
 export function bestByRule(net: Network): Candidate {
   let best = byRule(net, { inTurn: null, isEven: false, showsFirst: false });

@@ -3,29 +3,29 @@ import { type Minutes, inMinutes, type Pieces, sumOf, plus } from "~/core/quanti
 import type { Recipe, Step, StepKind } from "~/core/recipe";
 import type { BellKind, Task, Timeline } from "./types";
 
-/** One thing the instructor does, calls or watches for, at its moment since the doors. */
+/** An entry of the run sheet: what the instructor does, calls or watches for, in minutes since the doors opened. */
 export type RunEntry = { readonly at: Minutes } & (
   | { readonly kind: "bell"; readonly bell: BellKind }
   | { readonly kind: "switch-on"; readonly unitIds: readonly string[] }
-  /** Tables that begin to mix after the bell, and the thing they waited for where one goes round. */
+  /** Tables that begin to mix after the bell, and the shared tool they waited for, if any. */
   | { readonly kind: "mixes"; readonly stationIds: readonly string[]; readonly waitsFor?: SharedThing | undefined }
-  /** Where everybody steps along: the room goes on to a step; those who were there before the last and have waited. */
+  /** Where everybody follows the instructor: the room goes on to a step; `waited` are the tables that were ready early. */
   | {
       readonly kind: "goes-on";
       readonly stepId: string;
       readonly stationIds: readonly string[];
       readonly waited: readonly string[];
     }
-  /** Tables that begin with the second half of their batter. */
+  /** Tables that begin to mix their second half. */
   | { readonly kind: "mixes-again"; readonly stationIds: readonly string[] }
   | { readonly kind: "tester"; readonly unitId: string; readonly stationId: string }
   | {
       readonly kind: "load";
       readonly unitId: string;
       readonly stationIds: readonly string[];
-      /** The round that the pieces are of, where their bowl has several. */
+      /** Round of the pieces, where the bowl has several. */
       readonly roundId?: string | undefined;
-      /** In so many loads one after the other, the last of them out at `until`. */
+      /** Number of consecutive loads, the last of them out at `until`. */
       readonly pieces: Pieces;
       readonly loads: number;
       readonly until: Minutes;
@@ -50,7 +50,7 @@ const order: readonly RunEntry["kind"][] = [
   "load",
 ];
 
-/** Tasks by what was waited for just before them, where it goes round. */
+/** Groups tasks by the shared tool they waited for. */
 function byThing(tasks: readonly Task[], all: readonly Task[]): Map<SharedThing | undefined, Task[]> {
   const groups = new Map<SharedThing | undefined, Task[]>();
   for (const task of tasks) {
@@ -66,7 +66,7 @@ function byThing(tasks: readonly Task[], all: readonly Task[]): Map<SharedThing 
   return groups;
 }
 
-/** The steps to which a room that steps along goes on from the mixing bell, each once, by those who keep step. */
+/** Entries for each step that the room begins together after the mixing bell. */
 function stepsTogether({ tasks }: Timeline, bell: Minutes): RunEntry[] {
   const second = (at: Minutes) => Math.round(at * 60);
   const hands = tasks.filter((task) => ["mix", "prepare"].includes(task.kind) && task.mix === undefined);
@@ -96,8 +96,8 @@ function stepsTogether({ tasks }: Timeline, bell: Minutes): RunEntry[] {
 }
 
 /**
- * The class as a list by the minute, for whoever leads it. Reads a timeline, decides nothing.
- * @param isAlong everybody steps along with whoever leads.
+ * The run sheet by the minute. Reads a timeline, decides nothing.
+ * @param isAlong everybody follows the instructor step by step.
  */
 export function runList(timeline: Timeline, isAlong = false): RunEntry[] {
   const entries: RunEntry[] = timeline.bells.map(({ kind, at }) => ({ at, kind: "bell", bell: kind }));
@@ -119,7 +119,7 @@ export function runList(timeline: Timeline, isAlong = false): RunEntry[] {
   for (const task of of("wash"))
     if (task.surfaceId !== null) entries.push({ at: task.start, kind: "wash", unitId: task.surfaceId });
 
-  /** The first of each table's tasks of one mix. */
+  /** First task of each table’s first or second mix. */
   const begins = (mix: 2 | undefined): Task[] => {
     const begun = new Map<string, Task>();
     for (const task of of("mix", "prepare"))
@@ -182,7 +182,7 @@ export function runList(timeline: Timeline, isAlong = false): RunEntry[] {
   return entries.sort((a, b) => a.at - b.at || order.indexOf(a.kind) - order.indexOf(b.kind));
 }
 
-/** The kinds of steps that a bell begins; whoever says something at a bell says it of these. */
+/** Kinds of steps that begin at each bell; what the instructor says at a bell is about these. */
 export const stepsAtBell: Partial<Readonly<Record<BellKind, readonly StepKind[]>>> = {
   "gather-mix": ["mix", "prepare"],
   mix: ["prepare", "mix"],
@@ -193,19 +193,19 @@ export const stepsAtBell: Partial<Readonly<Record<BellKind, readonly StepKind[]>
   eat: ["reheat", "serve"],
 };
 
-/** A step with a point to make, a question to ask, or something not to show. */
+/** A step with something to say: a point, a question, or what to avoid. */
 export interface SpokenStep {
   readonly recipeId: string;
   readonly step: Step;
 }
 
-/** The steps of these recipes of which the instructor says something, each once, in the order of the method. */
+/** Steps of these recipes with something to say, each once, in the order of the method. */
 export const spokenSteps = (recipes: readonly Recipe[]): SpokenStep[] =>
   [...new Map(recipes.map((recipe) => [recipe.id, recipe])).values()].flatMap((recipe) =>
     recipe.steps.flatMap((step) => (step.point || step.question || step.avoid ? [{ recipeId: recipe.id, step }] : [])),
   );
 
-/** What is said at each bell: a step's words at the first bell that begins it; a method that nobody calls out is told while mixing. */
+/** Steps to speak about at each bell: at the first bell that begins the step; while mixing if no bell does. */
 export function spokenAt(timeline: Pick<Timeline, "bells">, recipes: readonly Recipe[]): Map<BellKind, SpokenStep[]> {
   const kinds = [...new Set(timeline.bells.map((bell) => bell.kind))];
   const found = new Map<BellKind, SpokenStep[]>();

@@ -10,16 +10,16 @@ import { genesFrom, orderFrom, timelineOf } from "./schedule";
 import type { ScheduleInput, Timeline } from "./types";
 import { type Score, compareScores, compareWindows } from "./windows";
 
-/** Schedules that a search lays, whatever machine it runs on: a fixed count, so that the same class gives the same plan everywhere. */
+/** Number of schedules that a search evaluates: fixed, so that every machine finds the same plan. */
 export interface Effort {
   readonly starts: number;
   readonly schedulesEach: number;
 }
 
-/** Pieces up to which a class is searched from twice as many starts. */
+/** Number of pieces up to which twice as many starts are searched. */
 const smallClass = 12;
 
-/** The usual effort: from four starts, fewer schedules where each is longer, so that fifty stations are searched in seconds, too. */
+/** Default effort: four starts, with fewer schedules per start the longer each takes. */
 export function usualEffort(input: ScheduleInput): Effort {
   const pieces = input.stations.reduce((sum, job) => sum + job.pieces, 0);
   const by = (count: number, most: number) => Math.min(most, Math.round(count / Math.max(1, pieces)));
@@ -40,7 +40,7 @@ export interface Found {
 
 type Compare = (a: Score, b: Score) => number;
 
-/** Whole numbers below `n`, from a fixed seed: the same in every engine. */
+/** Seeded random integers below `n`, equal in every engine. */
 class Dice {
   private readonly source = xoroshiro128plus(20_241_126);
   below(n: number): number {
@@ -56,14 +56,14 @@ const copyOf = (genes: Genes): Genes => ({
   loads: genes.loads.map(({ unit, stations, pieces }) => ({ unit, stations: [...stations], pieces: [...pieces] })),
 });
 
-/** The unit that is busy last: taking something from it is what can make the whole sooner. */
+/** The unit that finishes last: moving work off it can shorten the makespan. */
 function lastUnit({ laid }: Candidate): number {
   let last = laid.loads[0];
   for (const load of laid.loads) if (last && load.end > last.end) last = load;
   return last?.unit ?? -1;
 }
 
-/** Moves an order about a little; see the kinds of move in the cases. `last` is the unit that is busy last. */
+/** Applies one random move to an order; the kinds of move are the branches below. `last` is the unit that finishes last. */
 function move(net: Network, genes: Genes, dice: Dice, last: number): void {
   const { loads } = genes;
   if (loads.length === 0) return;
@@ -84,7 +84,7 @@ function move(net: Network, genes: Genes, dice: Dice, last: number): void {
       : Math.max(0, Math.min(loads.length, near + dice.below(7) - 3));
     loads.splice(at, 0, gene);
   };
-  /** As full as its unit takes; what is not there is not laid, and what was to follow gets less. */
+  /** Fills the load to its unit’s capacity; the decoder reduces later loads by what is missing. */
   const fill = (gene: Gene) => {
     if (gene.stations.length === 1)
       gene.pieces[0] = net.nodes[gene.stations[0] ?? -1]?.places[gene.unit] ?? inPieces(0);
@@ -186,7 +186,7 @@ function move(net: Network, genes: Genes, dice: Dice, last: number): void {
   }
 }
 
-/** Starts of every kind: in turn and by several rows, with even loads and full ones, shown before mixing and after. */
+/** Start solutions: dispatching rules and station sequences, even and full loads, demonstration before or after mixing. */
 function startsOf(net: Network): Candidate[] {
   const rows: Candidate[] = [];
   const firsts = net.shown ? [false, true] : [false];
@@ -201,9 +201,8 @@ function startsOf(net: Network): Candidate[] {
 }
 
 /**
- * Searches for a better order: from the best of the rules, by iterated local search, a fixed count of schedules from a fixed seed. Ends
- * early where the best is proved. Windows that can be kept are kept; where they cannot all be, the last plate decides. Tells of its
- * progress at each turn, so that whoever asked can show it or stop.
+ * Iterated local search from the best rules: a fixed number of schedules from a fixed seed; ends early once the bound proves the
+ * best. Windows that can all be kept rank before the makespan. Yields progress, so that the caller can show it or stop.
  */
 export function* search(
   input: ScheduleInput,
@@ -259,7 +258,7 @@ export function* search(
   return { order: orderFrom(net, best.laid, best.genes), timeline: timelineOf(net, best) };
 }
 
-/** The same, to its end at once. */
+/** Runs {@link search} to its end. */
 export function searchThrough(input: ScheduleInput, effort?: Effort): Found {
   const turns = search(input, effort);
   for (;;) {

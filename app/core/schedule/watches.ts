@@ -1,17 +1,17 @@
 import { type Minutes, inMinutes, largest } from "~/core/quantity";
 import type { Task, Timeline } from "./types";
 
-/** What one adult at the heat looks after. */
+/** The duties of one adult at the heat. */
 export interface Watch {
-  /** Heating up, testers, loads and washes, in order of time. */
+  /** Preheats, testers, loads and washes, in order of time. */
   readonly tasks: readonly Task[];
-  /** The units they are at, in the order in which they come to them. */
+  /** Their units, in order of first use. */
   readonly unitIds: readonly string[];
   /** Minutes with something on the heat. */
   readonly minutes: Minutes;
 }
 
-/** Minutes covered by turns that may run beside one another. */
+/** Length of the union of intervals that may overlap. */
 function minutesOf(turns: readonly Turn[]): Minutes {
   let [sum, until] = [0, -Infinity];
   for (const { start, end } of turns) {
@@ -21,7 +21,7 @@ function minutesOf(turns: readonly Turn[]): Minutes {
   return inMinutes(sum);
 }
 
-/** Everything that is on one unit from one moment on: one load, or the parts that lie in an oven together. */
+/** All pieces on one unit in one interval: a load, or the parts that share an oven. */
 interface Turn {
   readonly unitId: string;
   readonly start: Minutes;
@@ -50,10 +50,10 @@ function turnsAtHeat(timeline: Pick<Timeline, "tasks">): Turn[] {
 }
 
 /**
- * Who of the adults at the heat looks after what, load by load: whoever was at a unit stays there while they can, otherwise whoever has
- * had least. Nobody looks after more places at once than they may, as long as the timeline keeps to that. Reads a timeline, decides no
- * times.
- * @param adults 1 or more.  @param places hot places one adult may have in use at once; null for an even share.
+ * Assigns adults to loads, one load after the other: whoever last had the unit keeps it while they can, else whoever has had least.
+ * Nobody has more places at once than allowed, as long as the timeline respects that. Read-only.
+ * @param adults 1 or more.
+ * @param places hot places one adult may watch at once; null for an even share.
  * @throws {RangeError} on fewer than one adult.
  */
 export function watches(timeline: Pick<Timeline, "tasks" | "units">, adults: number, places: number | null): Watch[] {

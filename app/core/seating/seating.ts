@@ -19,7 +19,7 @@ export interface SeatingProblem {
   readonly helpers: number;
   /** What each guest's plate would be at each station: `plates[guest][station]`. */
   readonly plates: readonly (readonly VerdictWord[])[];
-  /** Stations kept apart: whoever sits alone there is meant to. */
+  /** Stations kept apart, where sitting alone is intended. */
   readonly apart: readonly number[];
 }
 

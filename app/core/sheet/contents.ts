@@ -86,7 +86,7 @@ const amounts: Content = (input, made) => ({
 const figuresOf = (input: ClassInput, isUsed: (id: string) => boolean) =>
   input.pantry.filter((one) => isUsed(one.id)).sort((a, b) => (a.id < b.id ? -1 : 1));
 
-/** Names of what is measured: a sheet prints them. */
+/** Names of measured ingredients, as sheets print them. */
 const namesIn = (input: ClassInput, made: ClassPlan) => {
   const used = new Set(made.dishes.flatMap((dish) => dish.recipe.lines.map((line) => line.ingredientId)));
   return figuresOf(input, (id) => used.has(id)).map(({ id, name, role }) => ({ id, name, role }));
@@ -205,7 +205,7 @@ const contents: Readonly<Record<Stage, Content>> = {
   log: () => new Again("timeline"),
 };
 
-/** Ids that the database makes anew, by the place of what they name. */
+/** Ids that the database regenerates, mapped to the position of the thing they identify. */
 function placesOf(input: ClassInput): Map<string, string> {
   const places = new Map<string, string>();
   input.dishes.forEach((dish, at) => places.set(dish.id, `dish ${at + 1}`));
@@ -240,7 +240,7 @@ class Again {
   constructor(readonly stage: Stage) {}
 }
 
-/** The texts of what the stages of one class show, each written when it is first asked for. */
+/** Lazily built texts of the stages of one class. */
 class Texts {
   private readonly places: ReadonlyMap<string, string>;
   private readonly known = new Map<Stage, string>();

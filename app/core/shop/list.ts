@@ -35,7 +35,7 @@ const soldByWeight: readonly string[] = ["plain-yogurt", "soured-cream", "cream-
 /** Fat from here on pours, and is sold in bottles; butter and lard are not (percent). */
 const oilPercent = 99;
 
-/** Grams in a millilitre of what shops sell by volume: drinks, milk, oil, vinegar; `undefined` for the rest. */
+/** Grams per millilitre of goods sold by volume (drinks, milk, oil, vinegar); `undefined` for the rest. */
 export function soldByVolume(one: Ingredient): number | undefined {
   const pours =
     (one.role === "liquid" && !soldByWeight.includes(one.id)) ||
@@ -87,7 +87,7 @@ export interface Extra {
   readonly price: number | undefined;
 }
 
-/** One line of the shopping list. Grams are of what is used, unless they are called raw. */
+/** One line of the shopping list. Grams are as used unless called raw. */
 export interface ShoppingLine {
   /** The ingredient's id; "extra:…" for what is not eaten and somebody wrote down, "gear:…" for what the steps use up. */
   readonly key: string;
@@ -105,7 +105,7 @@ export interface ShoppingLine {
   readonly raw: Raw | undefined;
   /** Grams of it on hand, as they were counted; never more is taken off than is needed. */
   readonly stockGrams: Grams;
-  /** In what it is counted on hand, and the grams of one. */
+  /** Unit in which stock is counted, and its grams. */
   readonly stockIn: { readonly unit: StockUnit; readonly grams: Grams };
   /** What is left to buy, in grams as bought. */
   readonly buyGrams: Grams | undefined;

@@ -63,7 +63,7 @@ export const ownRules = (chosen: (doing: Doing, band: AgeBand) => May | undefine
     return ageBands.flatMap((band) => (band === "6-11" ? whole : ruled(band, whole)));
   });
 
-/** What a step asks of whoever does it, besides the job itself; a table knife is no blade. */
+/** Activities a step involves besides its job; a table knife is not a blade. */
 export function doingsOf(step: Step, recipe: Pick<Recipe, "family">): Doing[] {
   const has = (...some: readonly Step["hazards"][number][]) => some.some((one) => step.hazards.includes(one));
   const found = new Set<Doing>();

@@ -15,7 +15,7 @@ export const houseFrom = (rows: Awaited<ReturnType<typeof houseRows>>): HouseRul
         doings.indexOf(a.doing) - doings.indexOf(b.doing) || ageBands.indexOf(a.band) - ageBands.indexOf(b.band),
     );
 
-/** The rules of a class in place of what was. */
+/** Replaces the house rules of a class. */
 export async function writeHouse(db: Kysely<DB>, classId: string, rules: readonly HouseRule[]): Promise<void> {
   await db.deleteFrom("class_house_rule").where("class_id", "=", classId).execute();
   if (rules.length > 0)

@@ -54,7 +54,7 @@ export async function addLabels(db: Kysely<DB>, classId: string, labels: readonl
   if (rows.length > 0) await db.insertInto("label_substance").values(rows).execute();
 }
 
-/** Food brought along, added after what is there. */
+/** Appends brought food after the existing entries. */
 export async function addSharedFood(
   db: Kysely<DB>,
   classId: string,

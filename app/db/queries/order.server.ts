@@ -62,7 +62,7 @@ export function orderFrom(rows: Awaited<ReturnType<typeof orderRows>>, kitchen: 
   };
 }
 
-/** The order of a class in place of what was; undefined leaves it to the rules. */
+/** Replaces the stored order of a class; undefined leaves it to the rules. */
 export async function writeOrder(
   db: Kysely<DB>,
   classId: string,

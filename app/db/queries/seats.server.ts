@@ -2,7 +2,7 @@ import { type Kysely } from "kysely";
 import type { Arrangement } from "~/core/people";
 import type { DB } from "../schema";
 
-/** Who sits where and which stations are apart, in place of what was; undefined leaves it to the order of the register. */
+/** Replaces seats and stations apart; undefined leaves seating to the order of the register. */
 export async function writeArrangement(
   db: Kysely<DB>,
   classId: string,

@@ -2,7 +2,7 @@ import type { Recipe } from "~/core/recipe";
 import { type Pantry, batterOf, leftBehind, yieldOf } from "../batter";
 import type { BatterFinding } from "../types";
 
-/** A claim within this share of what the volume gives, or within one piece, is not worth a word (starting value). */
+/** Relative difference between claimed and computed pieces below which nothing is reported (starting value). */
 const yieldSlack = 0.15;
 
 /** The yield a recipe claims against what its volume gives. */

@@ -7,7 +7,7 @@ import type { FindSwaps, SwapNote } from "./types";
 /** The flours that stand for one another here. */
 const flours: readonly string[] = ["plain-flour", "wholemeal-flour", "gluten-free-flour"];
 
-/** How much liquid a flour wants beside plain white wheat flour: the middle of what it drinks more. */
+/** Liquid factor of each flour relative to plain white wheat flour: the middle of its usual range. */
 function thirstOf(ingredientId: string): Ratio | undefined {
   if (!flours.includes(ingredientId)) return undefined;
   const more = drinks[ingredientId];
