@@ -1,3 +1,4 @@
+import { surfaceIdOf } from "~/core/ids";
 import { inMinutes } from "~/core/quantity";
 // npm run bench [-- core | pages]: the time of plan() for classes of three sizes, and of the main pages of a built server under
 // load, as multiples of its barest page, with few classes stored and with a thousand.
@@ -27,7 +28,7 @@ function planTimes(): Record<string, string>[] {
     ...next.kitchen,
     surfaces: [
       {
-        id: "g",
+        id: surfaceIdOf("g"),
         name: "Griddle",
         kind: "electric-griddle" as const,
         places: 4,
@@ -37,7 +38,7 @@ function planTimes(): Record<string, string>[] {
         watts: 0,
       },
       {
-        id: "c",
+        id: surfaceIdOf("c"),
         name: "Pan",
         kind: "crepe-pan" as const,
         places: 1,
@@ -47,7 +48,7 @@ function planTimes(): Record<string, string>[] {
         watts: 0,
       },
       {
-        id: "w",
+        id: surfaceIdOf("w"),
         name: "Iron",
         kind: "waffle-iron" as const,
         places: 2,

@@ -1,3 +1,4 @@
+import { surfaceIdOf } from "~/core/ids";
 import { inMinutes, inPieces } from "~/core/quantity";
 import type { Surface } from "~/core/gear";
 import type { Recipe } from "~/core/recipe";
@@ -16,7 +17,17 @@ const surface = (
   places: number,
   count: number,
   more: Partial<Surface> = {},
-): Surface => ({ id, name: id, kind, places, count, at: "shared", preheatMinutes: null, watts: 0, ...more });
+): Surface => ({
+  id: surfaceIdOf(id),
+  name: id,
+  kind,
+  places,
+  count,
+  at: "shared",
+  preheatMinutes: null,
+  watts: 0,
+  ...more,
+});
 
 const dishOf = (family: Recipe["family"]): Recipe => {
   const found = starterRecipes.find((recipe) => recipe.family === family);

@@ -1,3 +1,4 @@
+import { surfaceIdOf } from "~/core/ids";
 /** Random values of the core for property tests. Seeds come from the runner, so a failure can be run again. */
 import fc from "fast-check";
 import { mixings } from "~/core/plan";
@@ -206,7 +207,11 @@ export const kitchens: fc.Arbitrary<Kitchen> = fc
     ...(altitudeM === undefined ? {} : { altitudeM }),
     id: "random",
     name: "A random kitchen",
-    surfaces: surfaces.map((one, index) => ({ ...one, id: `f${index}`, name: index % 2 ? "Pan" : "Griddle" })),
+    surfaces: surfaces.map((one, index) => ({
+      ...one,
+      id: surfaceIdOf(`f${index}`),
+      name: index % 2 ? "Pan" : "Griddle",
+    })),
     ...(circuits
       ? { circuits: circuits.map((one, index) => ({ ...one, id: `c${index}`, name: `Circuit ${index + 1}` })) }
       : {}),
@@ -266,7 +271,7 @@ const order: fc.Arbitrary<Order> = fc
   .record({
     loads: fc.array(
       fc.record({
-        surfaceId: fc.constantFrom("f0", "f1", "f2", "gone"),
+        surfaceId: fc.constantFrom("f0", "f1", "f2", "gone").map(surfaceIdOf),
         number: fc.integer({ min: 1, max: 3 }),
         parts: fc.array(
           fc.record({
@@ -281,7 +286,7 @@ const order: fc.Arbitrary<Order> = fc
     demoAt: fc.option(
       fc.record(
         {
-          surfaceId: fc.constantFrom("f0", "f1"),
+          surfaceId: fc.constantFrom("f0", "f1").map(surfaceIdOf),
           number: fc.integer({ min: 1, max: 2 }),
           stationId: fc.integer({ min: 1, max: 6 }).map((n) => `s${n}`),
         },

@@ -1,3 +1,4 @@
+import { surfaceIdOf } from "~/core/ids";
 import { inMinutes, inPieces } from "~/core/quantity";
 import fc from "fast-check";
 import type { Surface } from "~/core/gear";
@@ -13,7 +14,7 @@ export const surface = (
   places: number,
   count: number,
   at: Surface["at"] = "shared",
-): Surface => ({ id, name: id, kind, places, count, at, preheatMinutes: null, watts: 0 });
+): Surface => ({ id: surfaceIdOf(id), name: id, kind, places, count, at, preheatMinutes: null, watts: 0 });
 const kitchens: readonly Surface[][] = [
   [
     surface("griddle", "electric-griddle", 4, 2),

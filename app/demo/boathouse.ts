@@ -1,3 +1,4 @@
+import { surfaceIdOf } from "~/core/ids";
 import { type CalendarDateTime, today, toCalendarDateTime, Time } from "@internationalized/date";
 import type { Kitchen } from "~/core/gear";
 import type { LabelReading, Substance } from "~/core/pantry";
@@ -34,7 +35,7 @@ export const demoKitchens: readonly Kitchen[] = [
     sinks: 2,
     surfaces: [
       {
-        id: "griddle",
+        id: surfaceIdOf("griddle"),
         name: "Long griddle",
         kind: "electric-griddle",
         places: 6,
@@ -46,7 +47,7 @@ export const demoKitchens: readonly Kitchen[] = [
         coating: "non-stick",
       },
       {
-        id: "crepe-pan",
+        id: surfaceIdOf("crepe-pan"),
         name: "Crepe pan",
         kind: "crepe-pan",
         places: 1,
@@ -56,7 +57,7 @@ export const demoKitchens: readonly Kitchen[] = [
         watts: 0,
       },
       {
-        id: "iron",
+        id: surfaceIdOf("iron"),
         name: "Waffle iron",
         kind: "waffle-iron",
         places: 2,
@@ -114,7 +115,7 @@ export const demoKitchens: readonly Kitchen[] = [
     sinks: 1,
     surfaces: [
       {
-        id: "griddle",
+        id: surfaceIdOf("griddle"),
         name: "Carried griddle",
         kind: "electric-griddle",
         places: 4,
@@ -127,7 +128,7 @@ export const demoKitchens: readonly Kitchen[] = [
         hasHotHandle: true,
       },
       {
-        id: "hob",
+        id: surfaceIdOf("hob"),
         name: "Camping pan",
         kind: "hob-pan",
         places: 3,

@@ -22,7 +22,7 @@ import { ingredientsNamedIn, roundLimits, surfaceKinds, tools } from "~/core/rec
 import { batchRules, eggRules } from "~/core/scale";
 import { demoModes, kitModes, latestPin, pinnableBells } from "~/core/schedule";
 
-import { fraction, id, isUnique, name, starterById, text, keysOf, measured } from "./schema-parts";
+import { fraction, id, isUnique, name, starterById, text, keysOf, measured, surfaceId } from "./schema-parts";
 import { completeIngredient, ingredientSchema, recipeSchema } from "./recipe-schema";
 import { parseJson } from "./text";
 
@@ -136,7 +136,7 @@ export const briefSchema = z
   });
 
 export const surfaceSchema = z.strictObject({
-  id,
+  id: surfaceId,
   name,
   kind: z.enum(surfaceKinds),
   places: z.int().min(1).max(60),
@@ -297,7 +297,7 @@ export const orderSchema = z.strictObject({
   loads: z
     .array(
       z.strictObject({
-        surfaceId: id,
+        surfaceId,
         number: z.int().min(1).max(60).describe("which of it: the second of three griddles"),
         parts: z
           .array(z.strictObject({ stationId: stationRef, pieces: measured<Pieces>(z.int().min(0).max(mostPeople)) }))
@@ -306,9 +306,7 @@ export const orderSchema = z.strictObject({
       }),
     )
     .max(4000),
-  demoAt: z
-    .strictObject({ surfaceId: id, number: z.int().min(1).max(60), stationId: stationRef.optional() })
-    .nullable(),
+  demoAt: z.strictObject({ surfaceId, number: z.int().min(1).max(60), stationId: stationRef.optional() }).nullable(),
   showsFirst: z.boolean(),
   isWished: z.boolean().optional().describe("a hand wished it: it holds although a rule would do better"),
 });

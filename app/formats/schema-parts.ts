@@ -1,3 +1,4 @@
+import { type SurfaceId } from "~/core/ids";
 import { z } from "zod";
 import { starterPantry } from "~/core/pantry";
 import { type Amount, type Ratio, isVolumeUnit, isMassUnit, readRatio, units, type Minutes } from "~/core/quantity";
@@ -8,6 +9,8 @@ export const keysOf = <K extends string>(record: Record<K, unknown>) => Object.k
 export const id = z
   .string()
   .regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,63}$/, "expected letters, digits, dots or dashes, at most 64");
+/** Ids whose kind is known by the field they are in: nothing changes in what is read. */
+export const surfaceId = id as unknown as z.ZodType<SurfaceId, string>;
 export const name = z.string().trim().min(1, "expected a name").max(120, "expected at most 120 characters");
 export const text = z.string().max(2000, "expected at most 2000 characters").default("");
 export const percent = z.number().min(0).max(100);

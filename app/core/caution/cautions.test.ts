@@ -1,3 +1,4 @@
+import { surfaceIdOf } from "~/core/ids";
 import fc from "fast-check";
 import type { Pantry } from "~/core/batter";
 import { type Ingredient, starterPantry } from "~/core/pantry";
@@ -203,7 +204,7 @@ test("one is left out only where the author says why, and the surfaces of a kitc
   };
   expect(at(withCautions(waived, pantry), "cook")).not.toContain("bare-fingers");
   const surface = {
-    id: "s",
+    id: surfaceIdOf("s"),
     name: "Stove",
     kind: "hob-pan",
     places: 1,

@@ -1,3 +1,4 @@
+import { surfaceIdOf } from "~/core/ids";
 import type { Kitchen, Surface } from "./types";
 
 /** Kinds of room to begin a kitchen from; everything in them is there to be changed. */
@@ -31,7 +32,7 @@ export const starterKitchens: Readonly<Record<StarterKind, Omit<Kitchen, "id">>>
     sinks: 1,
     surfaces: [
       surface({
-        id: "griddle",
+        id: surfaceIdOf("griddle"),
         name: "Griddle",
         kind: "electric-griddle",
         places: 8,
@@ -48,7 +49,7 @@ export const starterKitchens: Readonly<Record<StarterKind, Omit<Kitchen, "id">>>
     sinks: 2,
     surfaces: [
       surface({
-        id: "pan",
+        id: surfaceIdOf("pan"),
         name: "Pan",
         kind: "hob-pan",
         places: 4,
@@ -56,7 +57,7 @@ export const starterKitchens: Readonly<Record<StarterKind, Omit<Kitchen, "id">>>
         at: "shared",
         size: { kind: "round", diameterCm: 28 },
       }),
-      surface({ id: "oven", name: "Oven", kind: "oven", places: 4, count: 1, at: "shared" }),
+      surface({ id: surfaceIdOf("oven"), name: "Oven", kind: "oven", places: 4, count: 1, at: "shared" }),
     ],
     gear: usualGear,
   },
@@ -64,14 +65,22 @@ export const starterKitchens: Readonly<Record<StarterKind, Omit<Kitchen, "id">>>
     name: "Room with waffle irons",
     sinks: 1,
     surfaces: [
-      surface({ id: "iron", name: "Iron", kind: "waffle-iron", places: 2, count: 4, at: "shared", watts: 1000 }),
+      surface({
+        id: surfaceIdOf("iron"),
+        name: "Iron",
+        kind: "waffle-iron",
+        places: 2,
+        count: 4,
+        at: "shared",
+        watts: 1000,
+      }),
     ],
     gear: usualGear,
   },
   ovens: {
     name: "Kitchen with ovens",
     sinks: 2,
-    surfaces: [surface({ id: "oven", name: "Oven", kind: "oven", places: 6, count: 2, at: "shared" })],
+    surfaces: [surface({ id: surfaceIdOf("oven"), name: "Oven", kind: "oven", places: 6, count: 2, at: "shared" })],
     gear: [...usualGear, { tool: "oven-dish", owned: 8 }, { tool: "oven-gloves", owned: 4 }],
   },
   homes: {
@@ -79,7 +88,7 @@ export const starterKitchens: Readonly<Record<StarterKind, Omit<Kitchen, "id">>>
     sinks: 1,
     surfaces: [
       surface({
-        id: "pan",
+        id: surfaceIdOf("pan"),
         name: "Pan at home",
         kind: "hob-pan",
         places: 3,

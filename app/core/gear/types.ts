@@ -1,3 +1,4 @@
+import { type SurfaceId } from "~/core/ids";
 import type { Minutes } from "~/core/quantity";
 import type { SurfaceKind, Tool } from "~/core/recipe";
 import type { SurfaceSize } from "./circles";
@@ -17,7 +18,7 @@ export type Flame = (typeof flames)[number];
 
 /** A place where pieces cook. */
 export interface Surface {
-  readonly id: string;
+  readonly id: SurfaceId;
   readonly name: string;
   readonly kind: SurfaceKind;
   /** Pieces in one load, never crowded; where the size is known, as many as fit but never more than this. */

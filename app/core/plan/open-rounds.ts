@@ -1,3 +1,4 @@
+import { noUnit } from "~/core/ids";
 import { placesOn } from "~/core/gear";
 import type { Kitchen } from "~/core/gear";
 import { type Minutes, plus, times } from "~/core/quantity";
@@ -9,7 +10,7 @@ import type { DishPlan, PlanFinding, StationPlan } from "./types";
 export function laidFor(stationId: string, recipe: Recipe, timeline: Timeline, { surfaces }: Kitchen) {
   const unitOf = new Map(timeline.units.map((unit) => [unit.id, unit.surfaceId]));
   const loads = timeline.tasks.filter((task) => task.kind === "load" && task.stationId === stationId);
-  const used = new Set(loads.map((task) => unitOf.get(task.surfaceId ?? "")));
+  const used = new Set(loads.map((task) => unitOf.get(task.surfaceId ?? noUnit)));
   const places = Math.max(
     1,
     ...surfaces.filter((surface) => used.has(surface.id)).map((surface) => placesOn(surface, recipe)),

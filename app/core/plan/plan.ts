@@ -1,3 +1,4 @@
+import { noUnit } from "~/core/ids";
 import { type Kitchen, gearOf } from "~/core/gear";
 import { demandOf } from "~/core/kit";
 import { knownFood } from "~/core/pantry";
@@ -110,7 +111,8 @@ function inOvenAtOnce(
 ): Pieces[] {
   const isOven = new Set(surfaces.filter((surface) => surface.kind === "oven").map((surface) => surface.id));
   const ovens = new Set(units.filter((unit) => isOven.has(unit.surfaceId)).map((unit) => unit.id));
-  const baked = ovens.size === 0 ? [] : tasks.filter((task) => task.kind === "load" && ovens.has(task.surfaceId ?? ""));
+  const baked =
+    ovens.size === 0 ? [] : tasks.filter((task) => task.kind === "load" && ovens.has(task.surfaceId ?? noUnit));
   const byStation = new Map(stations.map(({ id }): [string, Task[]] => [id, []]));
   for (const load of baked) byStation.get(load.stationId ?? "")?.push(load);
   return [...byStation.values()].map((own) => {

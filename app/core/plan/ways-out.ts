@@ -1,3 +1,4 @@
+import { type SurfaceId } from "~/core/ids";
 import { type Ratio, compare, subtract, one, inMinutes, type Minutes } from "~/core/quantity";
 import { holdUp, lateBatters, reasonsAtHeat, watches } from "~/core/schedule";
 import type { SharedThing } from "~/core/gear";
@@ -23,7 +24,7 @@ export type WayKind =
   /** One more of a shared tool; no button can do that. */
   | { readonly kind: "one-more-thing"; readonly thing: SharedThing }
   /** One more of a surface: nothing a press can do. */
-  | { readonly kind: "one-more-surface"; readonly surfaceId: string; readonly name: string };
+  | { readonly kind: "one-more-surface"; readonly surfaceId: SurfaceId; readonly name: string };
 
 /** A way by its name among those of a class. */
 export const wayId = (way: WayKind): string => ("dishId" in way ? `${way.kind} ${way.dishId}` : way.kind);

@@ -1,3 +1,4 @@
+import { type SurfaceId } from "~/core/ids";
 import { type Order, lateBatters, orderNow } from "~/core/schedule";
 import { type Minutes, minus } from "~/core/quantity";
 import { fingerprintOf } from "./hash";
@@ -19,7 +20,7 @@ export function tableFirst(input: ClassInput, stationId: string): Order {
 
 /** A load as it can be moved by hand: on which surface, whose pieces, and which of that table's loads it is, from 1. */
 export interface MovableLoad {
-  readonly surfaceId: string;
+  readonly surfaceId: SurfaceId;
   readonly number: number;
   readonly parts: Order["loads"][number]["parts"];
   readonly ofTable: number;

@@ -1,3 +1,4 @@
+import { type UnitId, noUnit } from "~/core/ids";
 import { toMinutes, inMinutes, type Minutes, plus, minus } from "~/core/quantity";
 import { betweenSeconds, pouringSeconds } from "./durations";
 import type { SharedThing } from "~/core/gear";
@@ -18,7 +19,7 @@ export interface HoldUp {
   readonly links: readonly ChainLink[];
   /** The unit the chain uses longest, and the number of its loads there. */
   readonly surface: {
-    readonly unitId: string;
+    readonly unitId: UnitId;
     readonly loads: number;
     readonly from: number;
     readonly to: number;
@@ -158,9 +159,9 @@ export function holdUp(timeline: Timeline, input: ScheduleInput): HoldUp {
     const task = byId.get(link.taskId);
     return task && task.kind === "load" ? [{ link, task }] : [];
   });
-  const minutesOn = new Map<string, number>();
+  const minutesOn = new Map<UnitId, number>();
   for (const { task } of heat)
-    minutesOn.set(task.surfaceId ?? "", (minutesOn.get(task.surfaceId ?? "") ?? 0) + task.end - task.start);
+    minutesOn.set(task.surfaceId ?? noUnit, (minutesOn.get(task.surfaceId ?? noUnit) ?? 0) + task.end - task.start);
   const [longest] = [...minutesOn].sort((a, b) => b[1] - a[1]);
   const there = heat.filter(({ task }) => task.surfaceId === longest?.[0]);
   const waitedFor = new Map<SharedThing, Minutes>();

@@ -1,3 +1,4 @@
+import { noUnit } from "~/core/ids";
 import { inMinutes, minus, largest, type Minutes } from "~/core/quantity";
 import { lateBatters } from "./readings";
 import { schedule } from "./schedule";
@@ -19,7 +20,7 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
   const surfaceOf = new Map(timeline.units.map((unit) => [unit.id, unit.surfaceId]));
   for (const task of timeline.tasks) {
     if (task.kind !== "load") continue;
-    const surfaceId = surfaceOf.get(task.surfaceId ?? "") ?? "";
+    const surfaceId = surfaceOf.get(task.surfaceId ?? noUnit) ?? "";
     used.set(surfaceId, (used.get(surfaceId) ?? 0) + task.end - task.start);
   }
   const busiest = [...used].sort((a, b) => b[1] - a[1])[0]?.[0];

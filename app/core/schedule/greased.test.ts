@@ -1,3 +1,4 @@
+import { unitIdOf } from "~/core/ids";
 import { inMinutes, inPieces } from "~/core/quantity";
 import fc from "fast-check";
 import { greasedLoads } from "./readings";
@@ -7,7 +8,7 @@ const load = (surfaceId: string, stationId: string | null, start: number, kind: 
   id: `${surfaceId} ${stationId} ${start}`,
   kind,
   stationId,
-  surfaceId,
+  surfaceId: unitIdOf(surfaceId),
   stepId: null,
   start: inMinutes(start),
   end: inMinutes(start + 4),

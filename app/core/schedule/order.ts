@@ -1,9 +1,10 @@
+import { type SurfaceId } from "~/core/ids";
 import type { Pieces } from "~/core/quantity";
 
 /** One load of an order: its unit and whose pieces it holds. Several stations share a load only in an oven. */
 export interface OrderedLoad {
   /** Surface and number of the unit: the second of three griddles; for surfaces at stations, the first station’s. */
-  readonly surfaceId: string;
+  readonly surfaceId: SurfaceId;
   readonly number: number;
   readonly parts: readonly { readonly stationId: string; readonly pieces: Pieces }[];
 }
@@ -16,7 +17,7 @@ export interface OrderedLoad {
 export interface Order {
   readonly loads: readonly OrderedLoad[];
   /** Unit of the demonstration’s load, with its station for surfaces at stations; null where the rule decides. */
-  readonly demoAt: { readonly surfaceId: string; readonly number: number; readonly stationId?: string } | null;
+  readonly demoAt: { readonly surfaceId: SurfaceId; readonly number: number; readonly stationId?: string } | null;
   /** The demonstration’s load comes right after its mixing, before anybody mixes: their batter then waits less. */
   readonly showsFirst: boolean;
   /** Set by hand: used even where a rule would be faster. */

@@ -1,3 +1,4 @@
+import { type UnitId } from "~/core/ids";
 import type { SharedThing } from "~/core/gear";
 import { type Minutes, inMinutes, type Pieces, sumOf, plus } from "~/core/quantity";
 import type { Recipe, Step, StepKind } from "~/core/recipe";
@@ -6,7 +7,7 @@ import type { BellKind, Task, Timeline } from "./types";
 /** An entry of the run sheet: what the instructor does, calls or watches for, in minutes since the doors opened. */
 export type RunEntry = { readonly at: Minutes } & (
   | { readonly kind: "bell"; readonly bell: BellKind }
-  | { readonly kind: "switch-on"; readonly unitIds: readonly string[] }
+  | { readonly kind: "switch-on"; readonly unitIds: readonly UnitId[] }
   /** Tables that begin to mix after the bell, and the shared tool they waited for, if any. */
   | { readonly kind: "mixes"; readonly stationIds: readonly string[]; readonly waitsFor?: SharedThing | undefined }
   /** Where everybody follows the instructor: the room goes on to a step; `waited` are the tables that were ready early. */
@@ -18,10 +19,10 @@ export type RunEntry = { readonly at: Minutes } & (
     }
   /** Tables that begin to mix their second half. */
   | { readonly kind: "mixes-again"; readonly stationIds: readonly string[] }
-  | { readonly kind: "tester"; readonly unitId: string; readonly stationId: string }
+  | { readonly kind: "tester"; readonly unitId: UnitId; readonly stationId: string }
   | {
       readonly kind: "load";
-      readonly unitId: string;
+      readonly unitId: UnitId;
       readonly stationIds: readonly string[];
       /** Round of the pieces, where the bowl has several. */
       readonly roundId?: string | undefined;
@@ -32,7 +33,7 @@ export type RunEntry = { readonly at: Minutes } & (
       /** The first on this surface: whoever watches the heat looks here. */
       readonly isFirst: boolean;
     }
-  | { readonly kind: "wash"; readonly unitId: string }
+  | { readonly kind: "wash"; readonly unitId: UnitId }
   | { readonly kind: "last-out"; readonly stationId: string }
 );
 

@@ -1,3 +1,4 @@
+import { surfaceIdOf } from "~/core/ids";
 import { inPieces, inMinutes } from "~/core/quantity";
 import fc from "fast-check";
 import { starterRecipes } from "~/demo/recipes";
@@ -146,7 +147,7 @@ test("a station apart meets nothing on its surface that was not washed off, or i
         );
         const last = before.sort((a, b) => b.end - a.end)[0];
         if (!last) continue;
-        const surfaceId = timeline.units.find((unit) => unit.id === task.surfaceId)?.surfaceId ?? "";
+        const surfaceId = timeline.units.find((unit) => unit.id === task.surfaceId)?.surfaceId ?? surfaceIdOf("");
         const washed = timeline.tasks.some(
           (one) =>
             one.kind === "wash" &&
@@ -265,7 +266,7 @@ test("a sauce is made beside the batter and delays neither it nor its rest; cool
     rest: { min: inMinutes(20), max: null, reason: "relax-gluten" },
     parts: [
       {
-        id: "sauce",
+        id: surfaceIdOf("sauce"),
         name: "Sauce",
         kind: "sauce",
         heat: "hob",
@@ -379,7 +380,7 @@ test("a surface that passes to another recipe is washed first where the class wa
     stations: [job("a", first), job("b", second as typeof first)],
     surfaces: [
       {
-        id: "g",
+        id: surfaceIdOf("g"),
         name: "Griddle",
         kind: "electric-griddle" as const,
         places: 4,
@@ -430,7 +431,7 @@ test("a station apart has a surface to itself until its last load is out", () =>
     stations: [job("a"), job("b"), job("c", true)],
     surfaces: [
       {
-        id: "g",
+        id: surfaceIdOf("g"),
         name: "Griddle",
         kind: "electric-griddle",
         places: 3,

@@ -1,3 +1,4 @@
+import { surfaceIdOf } from "~/core/ids";
 import type { SharedThing } from "~/core/gear";
 import { methodOf } from "~/core/recipe";
 import { toMinutes, toSeconds, inSeconds, inPieces, plus, largest, inMinutes, smallest } from "~/core/quantity";
@@ -45,7 +46,7 @@ export function orderFrom(net: Network, laid: Laid, { demoUnit, showsFirst }: Ge
   const shownOn = net.units[net.shown?.units[demoUnit] ?? -1];
   return {
     loads: laid.loads.map(({ unit, stations, pieces }) => ({
-      surfaceId: net.units[unit]?.surfaceId ?? "",
+      surfaceId: net.units[unit]?.surfaceId ?? surfaceIdOf(""),
       number: net.units[unit]?.number ?? 1,
       parts: stations.map((station, n) => ({
         stationId: net.nodes[station]?.job.stationId ?? "",

@@ -1,3 +1,4 @@
+import { surfaceIdOf } from "~/core/ids";
 import { inMinutes, inPieces } from "~/core/quantity";
 import fc from "fast-check";
 import { starterRecipes } from "~/demo/recipes";
@@ -22,7 +23,7 @@ test("a plan by rule, a plan that was searched and a plan by any order keep ever
         const units = found.order.loads.map(({ surfaceId, number }) => ({ surfaceId, number }));
         const order: Order = {
           loads: wild.map(([station, unit, pieces]) => ({
-            ...(units[unit % Math.max(1, units.length)] ?? { surfaceId: "gone", number: 1 }),
+            ...(units[unit % Math.max(1, units.length)] ?? { surfaceId: surfaceIdOf("gone"), number: 1 }),
             parts: [
               { stationId: `s${station}`, pieces: inPieces(pieces) },
               { stationId: `s${station + 1}`, pieces: inPieces(2) },

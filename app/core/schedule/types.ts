@@ -1,3 +1,4 @@
+import { type SurfaceId, type UnitId } from "~/core/ids";
 /** Types of the timeline. All times in a plan are minutes since the doors open. */
 
 import type { Minutes, Pieces } from "~/core/quantity";
@@ -95,7 +96,8 @@ export interface Task {
   readonly kind: TaskKind;
   /** Null for the whole room. */
   readonly stationId: string | null;
-  readonly surfaceId: string | null;
+  /** The unit it is on. */
+  readonly surfaceId: UnitId | null;
   readonly stepId: string | null;
   readonly start: Minutes;
   readonly end: Minutes;
@@ -148,8 +150,8 @@ export interface Bell {
 
 /** One unit of a surface: the second of three griddles, the left pan at Heron. */
 export interface SurfaceUnit {
-  readonly id: string;
-  readonly surfaceId: string;
+  readonly id: UnitId;
+  readonly surfaceId: SurfaceId;
   readonly name: string;
   readonly number: number;
   readonly stationId: string | null;
@@ -197,7 +199,7 @@ export interface Timeline {
   /** Stations that cannot cook because no surface of the kitchen suits their recipe. */
   readonly unplaced: readonly string[];
   /** Surfaces that had another food on them before one it must not meet, and that no washing clears. */
-  readonly uncleared: readonly string[];
+  readonly uncleared: readonly SurfaceId[];
 }
 
 export type ScheduleFinding =

@@ -1,3 +1,4 @@
+import { unitIdOf } from "~/core/ids";
 import { type Surface, canBeCleared, placesOn } from "~/core/gear";
 import { type Recipe, preheatMinutes } from "~/core/recipe";
 import { toSeconds, inMinutes, type Pieces, type Seconds, inPieces } from "~/core/quantity";
@@ -19,7 +20,7 @@ export function unitsOf({ surfaces, stations }: Pick<ScheduleInput, "surfaces" |
   const units: Unit[] = [];
   const add = (surface: Surface, number: number, stationId: string | null) =>
     units.push({
-      id: stationId === null ? `${surface.id}-${number}` : `${surface.id}-${stationId}-${number}`,
+      id: unitIdOf(stationId === null ? `${surface.id}-${number}` : `${surface.id}-${stationId}-${number}`),
       surfaceId: surface.id,
       name: surface.name,
       number,

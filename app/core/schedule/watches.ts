@@ -1,3 +1,4 @@
+import { type UnitId, noUnit } from "~/core/ids";
 import { type Minutes, inMinutes, largest } from "~/core/quantity";
 import type { Task, Timeline } from "./types";
 
@@ -6,7 +7,7 @@ export interface Watch {
   /** Preheats, testers, loads and washes, in order of time. */
   readonly tasks: readonly Task[];
   /** Their units, in order of first use. */
-  readonly unitIds: readonly string[];
+  readonly unitIds: readonly UnitId[];
   /** Minutes with something on the heat. */
   readonly minutes: Minutes;
 }
@@ -23,7 +24,7 @@ function minutesOf(turns: readonly Turn[]): Minutes {
 
 /** All pieces on one unit in one interval: a load, or the parts that share an oven. */
 interface Turn {
-  readonly unitId: string;
+  readonly unitId: UnitId;
   readonly start: Minutes;
   readonly end: Minutes;
   readonly tasks: readonly Task[];
@@ -41,7 +42,7 @@ function turnsAtHeat(timeline: Pick<Timeline, "tasks">): Turn[] {
     }
   return [...turns.values()]
     .map((tasks): Turn => ({
-      unitId: tasks[0]?.surfaceId ?? "",
+      unitId: tasks[0]?.surfaceId ?? noUnit,
       start: tasks[0]?.start ?? inMinutes(0),
       end: largest(...tasks.map((task) => task.end)),
       tasks,

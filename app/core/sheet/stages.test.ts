@@ -1,3 +1,4 @@
+import { surfaceIdOf } from "~/core/ids";
 import { CalendarDate } from "@internationalized/date";
 import fc from "fast-check";
 import { mixings } from "~/core/plan";
@@ -46,7 +47,10 @@ test("the names a database gives to rows are no inputs: the same class written a
   const anew = {
     ...next,
     dishes: next.dishes.map((dish, index) => ({ ...dish, id: `written-anew-${index}` })),
-    kitchen: { ...next.kitchen, surfaces: next.kitchen.surfaces.map((one, index) => ({ ...one, id: `s-${index}` })) },
+    kitchen: {
+      ...next.kitchen,
+      surfaces: next.kitchen.surfaces.map((one, index) => ({ ...one, id: surfaceIdOf(`s-${index}`) })),
+    },
   };
   expect(seals(anew)).toEqual(seals(next));
 });

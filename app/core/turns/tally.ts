@@ -1,3 +1,4 @@
+import { type UnitId } from "~/core/ids";
 import { type Minutes, minus, largest, inMinutes, smallest } from "~/core/quantity";
 import { type Recipe, type SurfaceKind, heatOn, lyingMinutes } from "~/core/recipe";
 import type { Task, Timeline } from "~/core/schedule";
@@ -51,7 +52,7 @@ export interface TallyInput {
   readonly turns: readonly Turn[];
   readonly recipe: Recipe;
   readonly timeline: Timeline;
-  readonly kindOf: (surfaceId: string | null) => SurfaceKind | undefined;
+  readonly kindOf: (unitId: UnitId | null) => SurfaceKind | undefined;
 }
 
 /**

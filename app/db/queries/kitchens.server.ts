@@ -1,3 +1,4 @@
+import { surfaceIdOf } from "~/core/ids";
 import { inMinutes } from "~/core/quantity";
 import type { Kysely, Selectable } from "kysely";
 import type {
@@ -25,7 +26,7 @@ const sizeOf = (row: Selectable<SurfaceTable>): SurfaceSize | undefined =>
 function toSurface(row: Selectable<SurfaceTable>): Surface {
   const size = sizeOf(row);
   return {
-    id: row.id,
+    id: surfaceIdOf(row.id),
     name: row.name,
     kind: row.kind as SurfaceKind,
     places: row.places,

@@ -1,3 +1,4 @@
+import { type SurfaceId } from "~/core/ids";
 import type { Kysely } from "kysely";
 import type { Kitchen } from "~/core/gear";
 import { stationId, stationIndex } from "~/core/people";
@@ -36,7 +37,7 @@ export const orderRows = async (db: Kysely<DB>, classIds: readonly string[]) =>
 export function orderFrom(rows: Awaited<ReturnType<typeof orderRows>>, kitchen: Kitchen): Order | undefined {
   const [first] = rows;
   if (!first) return undefined;
-  const surfaceAt = (place: number | null): string | undefined =>
+  const surfaceAt = (place: number | null): SurfaceId | undefined =>
     place === null ? undefined : kitchen.surfaces[place]?.id;
   const loads = new Map<number, OrderedLoad & { parts: { stationId: string; pieces: number }[] }>();
   for (const { load, surface, number, station, pieces } of rows) {

@@ -1,3 +1,4 @@
+import { noUnit } from "~/core/ids";
 import type { Route } from "./+types/timeline-csv";
 import { plan } from "~/core/plan";
 import { writeCsv } from "~/formats/csv";
@@ -19,7 +20,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     task.end - task.start,
     nameOf.get(task.stationId ?? "") ?? "everyone",
     taskWords[task.kind],
-    unitOf.get(task.surfaceId ?? "") ?? "",
+    unitOf.get(task.surfaceId ?? noUnit) ?? "",
     task.pieces || "",
   ]);
   return fileAnswer(

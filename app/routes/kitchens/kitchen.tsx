@@ -1,3 +1,4 @@
+import { surfaceIdOf } from "~/core/ids";
 import { measured } from "~/formats/schema-parts";
 import { type Minutes } from "~/core/quantity";
 import { getFormProps, useForm } from "@conform-to/react";
@@ -175,7 +176,7 @@ function kitchenOf(form: z.output<typeof schema>, floor: Kitchen["floor"]): Omit
       one.name && one.kind && one.places !== undefined
         ? [
             {
-              id: `s${index}`,
+              id: surfaceIdOf(`s${index}`),
               name: one.name,
               kind: one.kind,
               places: one.places,
