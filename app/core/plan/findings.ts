@@ -30,7 +30,7 @@ import { openRoundFindings } from "./open-rounds";
 import { shapeFindings } from "./shapes";
 import { holdFindings, warmthFindings } from "./warmth";
 import type { GearLine } from "~/core/gear";
-import { batchesOf, gramsAhead } from "./stations";
+import { batchesOf, gramsAhead } from "./extras";
 import type { ClassInput, Dish, DishPlan, ExtraKit, Finding, Plate, PlanFinding, Stage, StationPlan } from "./types";
 
 /** Puts a stage and a dish to findings that do not know them. */

@@ -10,7 +10,7 @@ import {
   usualEffort,
 } from "~/core/schedule";
 import { dishesOf } from "./dishes";
-import { laid } from "./stations";
+import { laid } from "./laying";
 import type { ClassInput } from "./types";
 
 /** How a class is laid: what each station cooks, and when. */

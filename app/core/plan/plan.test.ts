@@ -11,7 +11,8 @@ import { canonical } from "./hash";
 import { CalendarDate } from "@internationalized/date";
 import { classes } from "../../../test/generators";
 import { plan } from "./plan";
-import { batchesOf, kitOptionsOf } from "./stations";
+import { batchesOf } from "./extras";
+import { kitOptionsOf } from "./kits-of";
 
 const { next, current } = demoClasses(new CalendarDate(2026, 11, 24));
 

@@ -10,7 +10,10 @@ import { dishesOf } from "./dishes";
 import { figuresOf } from "./figures";
 import { findingsOf } from "./findings";
 import { platesOf } from "./plates";
-import { extraKits, laid, stationPlans, tidyKits } from "./stations";
+import { extraKits } from "./extras";
+import { tidyKits } from "./kits-of";
+import { laid } from "./laying";
+import { stationPlans } from "./stations";
 import type { ClassInput, ClassPlan, StationPlan } from "./types";
 
 const plans = new WeakMap<ClassInput, ClassPlan>();

@@ -13,7 +13,7 @@ import { type GearLine, goesRoundIn, isUsedUp } from "~/core/gear";
 import { type KnownFood, foodAt, markets } from "~/core/pantry";
 import type { Timeline } from "~/core/schedule";
 import { shownDish } from "./dishes";
-import { remembered } from "./stations";
+import { remembered } from "./kits-of";
 import type { ClassInput, DishPlan, ExtraKit, Plate, StationPlan } from "./types";
 
 /** What is on each person's plate: the dish of their station, or of every station for those who have none. */

@@ -7,7 +7,7 @@ import { oncePerPlan } from "./once";
 import { layout } from "./order";
 import { type PlateChange, plateChanges } from "./plate-changes";
 import { plan } from "./plan";
-import { placesPerAdult } from "./stations";
+import { placesPerAdult } from "./laying";
 import type { Brief, ClassInput, Mixing } from "./types";
 import { keepsCold } from "~/core/recipe";
 

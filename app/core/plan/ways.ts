@@ -7,7 +7,7 @@ import type { ClassInput, ClassPlan, DishPlan, StationPlan } from "./types";
 import { type PlateChange, plateChanges } from "./plate-changes";
 import { oncePerPlan } from "./once";
 import { plan } from "./plan";
-import { kitFor, kitOptionsOf } from "./stations";
+import { kitFor, kitOptionsOf } from "./kits-of";
 
 /** Tables up to which a class is planned anew for each way at once: of 400 tables one plan takes half a second (measured). */
 export const mostTablesCompared = 120;
