@@ -4,7 +4,7 @@ import { migrateToLatest } from "~/db/migrations";
 import type { ClassInput } from "~/core/plan";
 import type { DB } from "~/db/schema";
 import { addAccount } from "~/services/accounts.server";
-import { importClass } from "~/services/classes.server";
+import { importClass } from "~/services/class-import.server";
 
 /** A migrated database of this worker's own, empty but for the starter pantry. */
 export async function testDatabase(): Promise<{ db: Kysely<DB>; url: string }> {

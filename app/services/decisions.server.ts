@@ -12,7 +12,7 @@ import {
 } from "~/core/plan";
 import { database } from "~/db/client.server";
 import type { DB } from "~/db/schema";
-import { settle } from "./classes.server";
+import { settle } from "./sign-off.server";
 
 const isUuid = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 

@@ -13,7 +13,8 @@ import { demoAccounts, demoAddresses, demoClasses, demoDrift } from "~/demo/boat
 import { demoDrafts, starterRecipes } from "~/demo/recipes";
 import { otherFamilies, starterBook } from "~/demo/starter-book";
 import { accountByEmail, addAccount } from "./accounts.server";
-import { importClass, settle } from "./classes.server";
+import { importClass } from "./class-import.server";
+import { settle } from "./sign-off.server";
 import { keepDecisions } from "./decisions.server";
 import { appendEvents, keepLog } from "./live.server";
 import { setRetention } from "./privacy.server";

@@ -10,7 +10,7 @@ import { database, within } from "~/db/client.server";
 import type { DB } from "~/db/schema";
 import { readClassFile, writeClassFile } from "~/formats/class-file";
 import type { Account } from "./accounts.server";
-import { settle } from "./classes.server";
+import { settle } from "./sign-off.server";
 import { receivedWithin } from "./device-events.server";
 
 const happened = { id: z.uuid(), at: z.number().min(0).max(8.64e15) };

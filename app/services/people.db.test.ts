@@ -35,18 +35,10 @@ import {
 } from "./privacy.server";
 import { removeHealth } from "./health-data.server";
 import { changePlan, madeChanges, undoChange } from "./arrange.server";
-import {
-  addBrought,
-  classOr404,
-  forgetLabel,
-  importClass,
-  removeBrought,
-  saveLabel,
-  savePack,
-  seenPack,
-  settle,
-  stampsOf,
-} from "./classes.server";
+import { importClass } from "./class-import.server";
+import { classOr404 } from "./classes.server";
+import { addBrought, forgetLabel, removeBrought, saveLabel, savePack, seenPack } from "./products.server";
+import { settle, stampsOf } from "./sign-off.server";
 import { appendEvents, keepLog, logOf, snapshotOf } from "./live.server";
 
 let db: Kysely<DB>;

@@ -15,7 +15,8 @@ import { addRevision, markStanding, recipeOf } from "~/db/queries/recipes.server
 import { toPlain } from "~/formats/class-file";
 import { recipeSchema } from "~/formats/recipe-schema";
 import type { RecipeFile } from "~/formats/recipe-file";
-import { formOfIngredient, notFound } from "./classes.server";
+import { formOfIngredient } from "./class-import.server";
+import { notFound } from "./classes.server";
 
 /** What came of keeping a draft. */
 export type Kept =

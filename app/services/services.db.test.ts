@@ -13,7 +13,11 @@ import { demoAccounts, demoClasses } from "~/demo/boathouse";
 import { letIn, prepare } from "../../server/admin";
 import { aClass, anAccount, password, programDatabase } from "../../test/database";
 import { usualFor } from "./request.server";
-import { addPeople, importClass, saveClass, saveLabel, savePerson, settle, stampsOf, unsettle } from "./classes.server";
+import { importClass } from "./class-import.server";
+import { saveClass } from "./classes.server";
+import { saveLabel } from "./products.server";
+import { addPeople, savePerson } from "./register.server";
+import { settle, stampsOf, unsettle } from "./sign-off.server";
 import { decisionField, decisionsOf, signAllergies } from "./decisions.server";
 import {
   accountOfSession,

@@ -10,17 +10,9 @@ import { changesBetween, stageInputs, stateOfStage } from "~/core/sheet";
 import { fold } from "~/core/teach";
 import { database } from "~/db/client.server";
 import { pack, unpack } from "~/formats/packed";
-import {
-  auditLook,
-  classOnce,
-  classOr404,
-  mostWeeks,
-  planAgain,
-  sealsNow,
-  settle,
-  stampsOf,
-  unsettle,
-} from "~/services/classes.server";
+import { auditLook } from "~/services/audit.server";
+import { classOnce, classOr404, mostWeeks, planAgain, sealsNow } from "~/services/classes.server";
+import { settle, stampsOf, unsettle } from "~/services/sign-off.server";
 import { putAside } from "~/services/aside.server";
 import { removeClass } from "~/services/bin.server";
 import { signAllergies } from "~/services/decisions.server";

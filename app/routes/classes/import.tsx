@@ -3,7 +3,7 @@ import type { Route } from "./+types/import";
 import { formOf, textOf } from "../form";
 import { database } from "~/db/client.server";
 import { readClassFile } from "~/formats/class-file";
-import { importClass } from "~/services/classes.server";
+import { importClass } from "~/services/class-import.server";
 import { requireLead } from "~/services/session.server";
 import { FormError, Primary, TextLink } from "~/ui/parts/fields";
 import { FileOrText } from "~/ui/parts/FileOrText";

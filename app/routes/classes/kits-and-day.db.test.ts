@@ -1,7 +1,7 @@
 import { CalendarDate } from "@internationalized/date";
 import { plan } from "~/core/plan";
 import { demoClasses } from "~/demo/boathouse";
-import { stampsOf } from "~/services/classes.server";
+import { stampsOf } from "~/services/sign-off.server";
 import { logOf } from "~/services/live.server";
 import { contentsOf, foldTicks, packingOfClass } from "~/core/pack";
 import { ticksOf } from "~/services/ticks.server";

@@ -1,6 +1,7 @@
 import type { Route } from "./+types/class-file";
 import { writeClassFile } from "~/formats/class-file";
-import { audit, classOnce } from "~/services/classes.server";
+import { audit } from "~/services/audit.server";
+import { classOnce } from "~/services/classes.server";
 import { fileAnswer } from "~/services/files.server";
 import { requireLead } from "~/services/session.server";
 

@@ -1,6 +1,7 @@
 import type { Route } from "./+types/people-csv";
 import { writePeopleCsv } from "~/formats/people-csv";
-import { audit, classOnce } from "~/services/classes.server";
+import { audit } from "~/services/audit.server";
+import { classOnce } from "~/services/classes.server";
 import { fileAnswer } from "~/services/files.server";
 import { requireLead } from "~/services/session.server";
 

@@ -1,6 +1,7 @@
 import type { Route } from "./+types/person-record";
 import { database } from "~/db/client.server";
-import { audit, classOnce, notFound } from "~/services/classes.server";
+import { audit } from "~/services/audit.server";
+import { classOnce, notFound } from "~/services/classes.server";
 import { fileAnswer } from "~/services/files.server";
 import { recordOf } from "~/services/privacy.server";
 import { requireLead } from "~/services/session.server";

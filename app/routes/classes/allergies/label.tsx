@@ -10,16 +10,9 @@ import type { Route } from "./+types/label";
 import { useClass } from "../class-context";
 import { formOf, optionalWords, priceField, whole, words, submissionOf } from "../../form";
 import { saidOnLabel, saidValues } from "./label-form";
-import {
-  audit,
-  classOnce,
-  classOr404,
-  forgetLabel,
-  notFound,
-  saveLabel,
-  savePack,
-  seenPack,
-} from "~/services/classes.server";
+import { audit } from "~/services/audit.server";
+import { classOnce, classOr404, notFound } from "~/services/classes.server";
+import { forgetLabel, saveLabel, savePack, seenPack } from "~/services/products.server";
 import { photoFrom, photoOf } from "~/services/photos.server";
 import { accountOf } from "~/services/session.server";
 import { FormError, Primary, Secondary, TextField, TextLink } from "~/ui/parts/fields";
