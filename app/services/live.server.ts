@@ -43,7 +43,10 @@ const bodies = {
 export const liveEventKinds = Object.keys(bodies) as LiveEventKind[];
 const schemaOf = (kind: LiveEventKind) => z.strictObject({ ...happened, kind: z.literal(kind), ...bodies[kind] });
 
-/** A live event as a device sends it. */
+/**
+ * A live event as a device sends it. The casts: a list made of all kinds loses which body belongs to which kind; `satisfies` above holds
+ * each to its own.
+ */
 export const liveEventSchema: z.ZodType<LiveEvent> = z.discriminatedUnion(
   "kind",
   liveEventKinds.map(schemaOf) as unknown as [ReturnType<typeof schemaOf>],

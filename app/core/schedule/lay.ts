@@ -12,6 +12,7 @@ import {
 } from "~/core/quantity";
 import { type Counts, type Held, countsOf, heldAgain, heldFirst, heldPouring, soonestThere } from "./held";
 import type { Network, Node } from "./network";
+import { leftOfMix, segmentAt } from "./segments";
 
 /** A load as indices: its unit, its stations and their pieces. The order of a class is a list of these. */
 export interface Gene {
@@ -90,27 +91,12 @@ interface Choice {
   readonly from: Seconds;
   readonly start: Seconds;
   /** When all that the station has left would be out, if it stayed on this unit. */
-  readonly rate: Seconds;
+  readonly allOut: Seconds;
 }
 
 /** Is one load better than the best so far? The sooner all would be out, then the sooner it starts; else the first stays. */
 const isBetter = (one: Choice, best: Choice | undefined): boolean =>
-  best === undefined || one.rate < best.rate || (one.rate === best.rate && one.start < best.start);
-
-/** The segment that is cooked next, and how many of the pieces left belong to it. */
-function segmentAt({ pieces, segments }: Node, left: Pieces): { readonly segment: number; readonly left: Pieces } {
-  let cooked = minus(pieces, left);
-  for (let segment = 0; segment < segments.length - 1; segment += 1) {
-    const here = segments[segment]?.pieces ?? inPieces(0);
-    if (cooked < here) return { segment, left: minus(here, cooked) };
-    cooked = minus(cooked, here);
-  }
-  return { segment: segments.length - 1, left: minus(segments[segments.length - 1]?.pieces ?? inPieces(0), cooked) };
-}
-
-/** Pieces left in the mix that the station cooks now. */
-const leftOfMix = ({ pieces, firstMix }: Node, left: Pieces): Pieces =>
-  pieces - left < firstMix ? plus(minus(left, pieces), firstMix) : left;
+  best === undefined || one.allOut < best.allOut || (one.allOut === best.allOut && one.start < best.start);
 
 /** Which of a row is free first; the first of those that are free at once. */
 function firstFree(row: readonly Seconds[]): number {
@@ -331,7 +317,7 @@ export class Bench {
     for (let n = 0; n < laid.length; n += 1) {
       const index = laid[n] ?? 0;
       const before = this.remaining[index] ?? inPieces(0);
-      const after = minus(minus(before, inPieces(counts[n] ?? 0)), n === 0 ? testers : inPieces(0));
+      const after = minus(minus(before, counts[n] ?? inPieces(0)), n === 0 ? testers : inPieces(0));
       this.remaining[index] = after;
       if ((counts[n] ?? 0) > 0) this.loadsOf[index] = (this.loadsOf[index] ?? 0) + 1;
       const node = net.nodes[index];
@@ -425,7 +411,7 @@ export class Bench {
     const end = size > 0 ? plus(start, load[size] ?? inSeconds(0)) : start;
     // Ends soonest for the pieces it takes: what is left over would take as long again for each load.
     const rest = loads > 1 ? times(plus(load[places] ?? inSeconds(0), node.between), loads - 1) : inSeconds(0);
-    return { unit, size, from, start, rate: plus(end, rest) };
+    return { unit, size, from, start, allOut: plus(end, rest) };
   }
 
   /** Stations that fill up an oven load beside its first: batter ready, same bake, room left. */
@@ -492,11 +478,10 @@ export class Bench {
       }
       return;
     }
-    // When a station could start on a unit changes only where one of the two was part of the last load: kept, not worked out at every
-    // load. The adults are the same for everybody: whoever would start before one is free starts then. What batter is poured with is
-    // asked for by who was chosen.
+    // Cached per station and unit: a choice changes only if its station or its unit was part of the last load. It leaves out adults, who
+    // delay every station alike, and the shared pouring tool; both are added for the station that is chosen.
     const open = hungry();
-    // By station, and there by unit in the order of its own list; null where it is to be worked out.
+    // By station, then by unit in the order of the station’s list; null if not computed yet.
     const known: (Choice | undefined | null)[][] = nodes.map((node) => node.units.map(() => null));
     const bestKnown = (node: Node): Choice | undefined => {
       const row = known[node.index] ?? [];
@@ -508,7 +493,7 @@ export class Bench {
       }
       return best;
     };
-    // By station; null where it is to be looked for.
+    // Best choice by station; null if not computed yet.
     const bests = new Array<Choice | undefined | null>(nodes.length).fill(null);
     const isTied = this.hot.length > 0;
     while (open.length > 0) {
