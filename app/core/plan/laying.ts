@@ -13,8 +13,8 @@ import {
 } from "~/core/people";
 import { one, toNumber, type Pieces, inPieces, smallest, inMinutes } from "~/core/quantity";
 import { type Recipe, expectedOf, isBatter } from "~/core/recipe";
-import { type StationScale, fixedBowl, piecesWanted, scaleStation, withWholeEggs } from "~/core/scale";
-import { type ScheduleInput, type StationJob, type Timeline, laying, timelineOf } from "~/core/schedule";
+import { type StationScale, fixedBowl, leastWithEggs, piecesWanted, scaleStation, withWholeEggs } from "~/core/scale";
+import { type Amounts, type ScheduleInput, type StationJob, type Timeline, laying, timelineOf } from "~/core/schedule";
 import { type Surface, goesRoundIn } from "~/core/gear";
 import { factsOf, shownDish } from "./dishes";
 import type { ClassInput, Dish, DishPlan } from "./types";
@@ -114,6 +114,52 @@ const atEachHome = (surface: Surface, homes: number): Surface =>
     ? surface
     : { ...surface, at: "station", count: Math.max(1, Math.floor(surface.count / Math.max(1, homes))) };
 
+/** Nobody sits there: the instructor cooks, and tells what is done while doing it. */
+const isShownOnly = (rows: readonly Row[]): boolean =>
+  rows.length > 0 && rows.every(({ station }) => station.size === 0);
+
+/** What each station has to do. */
+function jobsOf(input: ClassInput, rows: readonly Row[], pantry: Pantry): StationJob[] {
+  const isShown = isShownOnly(rows);
+  const handwork = new Map<Recipe, ReturnType<typeof handworkOf>>();
+  return rows.map(({ station, index, dish, scale }): StationJob => {
+    const { recipe } = dish;
+    const work = handwork.get(recipe) ?? handworkOf(recipe, pantry);
+    handwork.set(recipe, work);
+    const { wetStepId, cookBy } = factsOf(recipe, input.pantry, pantry);
+    // Of two halves each has half the eggs to crack, and every line to measure.
+    const inBowl = toNumber(scale.factor) / (dish.mixing === "halves" ? 2 : 1);
+    return {
+      stationId: station.id,
+      recipe: dish.atTable ?? recipe,
+      // Whoever shows has the helpers' hands beside their own.
+      hands: isShown ? 1 + input.brief.helpers : Math.max(1, station.size),
+      pieces: cookedOf(dish, scale),
+      isApart: input.arrangement?.apart.includes(index) ?? false,
+      ...(dish.mixing === "halves" ? { mixes: 2 as const } : {}),
+      measuredLines: work.measuredLines,
+      eggs: work.eggs * inBowl,
+      sachets: work.sachets * inBowl,
+      wetStepId: dish.atTable ? null : wetStepId,
+      cookBy: dish.atTable ? outOfTheCold(recipe, pantry) : cookBy,
+    };
+  });
+}
+
+/**
+ * The least that a station makes, whoever gives the testers, from its amounts where it gives none. Where eggs are dealt out unevenly it
+ * may have one less than its share.
+ * @param eggs that it cracks for one mix where it gives no testers.
+ */
+function leastOf({ brief }: ClassInput, dish: DishPlan, scale: StationScale, pantry: Pantry, eggs: number) {
+  const isUneven = brief.eggRule === "uneven" && !dish.bowl;
+  const piecesMade = isUneven
+    ? leastWithEggs(scale, dish.recipe, dish.batter, (id) => pantry.get(id)?.role === "egg")
+    : scale.piecesMade;
+  const pieces = cookedOf(dish, { ...scale, piecesMade });
+  return { pieces, eaten: smallest(pieces, scale.piecesWanted), eggs: isUneven ? Math.max(0, eggs - 1) : eggs };
+}
+
 function scheduleInputOf(
   input: ClassInput,
   rows: readonly Row[],
@@ -121,33 +167,10 @@ function scheduleInputOf(
   shown: Recipe | undefined,
 ): ScheduleInput {
   const { brief, kitchen } = input;
-  // Nobody sits there: the instructor cooks, and tells what is done while doing it.
-  const isShown = rows.length > 0 && rows.every(({ station }) => station.size === 0);
+  const isShown = isShownOnly(rows);
   const isHomes = brief.isRemote;
-  const handwork = new Map<Recipe, ReturnType<typeof handworkOf>>();
   return {
-    stations: rows.map(({ station, index, dish, scale }): StationJob => {
-      const { recipe } = dish;
-      const work = handwork.get(recipe) ?? handworkOf(recipe, pantry);
-      handwork.set(recipe, work);
-      const { wetStepId, cookBy } = factsOf(recipe, input.pantry, pantry);
-      // Of two halves each has half the eggs to crack, and every line to measure.
-      const inBowl = toNumber(scale.factor) / (dish.mixing === "halves" ? 2 : 1);
-      return {
-        stationId: station.id,
-        recipe: dish.atTable ?? recipe,
-        // Whoever shows has the helpers' hands beside their own.
-        hands: isShown ? 1 + brief.helpers : Math.max(1, station.size),
-        pieces: cookedOf(dish, scale),
-        isApart: input.arrangement?.apart.includes(index) ?? false,
-        ...(dish.mixing === "halves" ? { mixes: 2 as const } : {}),
-        measuredLines: work.measuredLines,
-        eggs: work.eggs * inBowl,
-        sachets: work.sachets * inBowl,
-        wetStepId: dish.atTable ? null : wetStepId,
-        cookBy: dish.atTable ? outOfTheCold(recipe, pantry) : cookBy,
-      };
-    }),
+    stations: jobsOf(input, rows, pantry),
     surfaces: isHomes ? kitchen.surfaces.map((surface) => atEachHome(surface, rows.length)) : kitchen.surfaces,
     // At home everybody washes at their own sink.
     people: isHomes ? Math.max(0, ...rows.map(({ station }) => station.size)) : brief.people,
@@ -183,12 +206,9 @@ export const testersIn = (timeline: Timeline): Map<string, number> => {
   return found;
 };
 
-/** Laying a class anew because a station cooks more testers than its batter was made for ends after so many rounds. */
-const mostRounds = 5;
-
 /**
  * How much each station makes and when it cooks it. The two depend on each other through the testers: whoever is first on a surface
- * throws away pieces of its own batter, and a larger batter may change who is first. Testers made for only ever grow, so this ends.
+ * throws away pieces of its own batter, and a larger batter may change who is first. They agree in the plan that is returned.
  */
 export function laid(
   input: ClassInput,
@@ -200,13 +220,32 @@ export function laid(
   const byId = new Map(dishes.map((dish) => [dish.id, dish]));
   const dish = shownDish(dishes);
   const shown = dish?.atTable ?? dish?.recipe;
-  const made = new Map<string, number>();
-  for (let round = 1; ; round += 1) {
-    const rows = scaled(input, seats, dishAt, byId, pantry, made);
-    const scheduled = scheduleInputOf(input, rows, pantry, shown);
-    const { net, laid: found, testers } = laying(scheduled);
-    const more = [...testers].filter(([stationId, count]) => count > (made.get(stationId) ?? 0));
-    if (more.length === 0 || round === mostRounds) return { rows, scheduled, timeline: timelineOf(net, found) };
-    for (const [stationId, count] of more) made.set(stationId, count);
-  }
+  const first = scaled(input, seats, dishAt, byId, pantry, new Map());
+  const known = new Map<string, readonly Row[]>();
+  const rowsFor = (testers: readonly Pieces[]): readonly Row[] => {
+    const key = testers.join(" ");
+    const before = known.get(key);
+    if (before) return before;
+    const given = new Map(first.map(({ station }, index) => [station.id, testers[index] ?? 0]));
+    const made = testers.some((count) => count > 0) ? scaled(input, seats, dishAt, byId, pantry, given) : first;
+    known.set(key, made);
+    return made;
+  };
+  const scheduled = scheduleInputOf(input, first, pantry, shown);
+  if (input.brief.testersPerSurface < 1) return { rows: first, scheduled, timeline: timelineOf(laying(scheduled)) };
+  const jobsFor = (testers: readonly Pieces[]) => jobsOf(input, rowsFor(testers), pantry);
+  const least = first.map(({ dish: own, scale }, index) =>
+    leastOf(input, own, scale, pantry, scheduled.stations[index]?.eggs ?? 0),
+  );
+  const amountsFor = (testers: readonly Pieces[]) =>
+    jobsFor(testers).map(({ pieces, eggs, sachets = 0 }, index): Amounts => {
+      return { pieces, eggs, sachets, least: least[index] ?? { pieces, eaten: inPieces(0), eggs } };
+    });
+  const found = laying({ ...scheduled, amountsFor });
+  const given = found.net.given ?? [];
+  return {
+    rows: rowsFor(given),
+    scheduled: { ...scheduled, amountsFor, stations: jobsFor(given) },
+    timeline: timelineOf(found),
+  };
 }

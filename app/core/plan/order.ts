@@ -37,26 +37,13 @@ function isBetter(a: Timeline, b: Timeline): boolean {
   return difference < -1e-9;
 }
 
-/** What a station cooks may grow by its testers when somebody else is first on a surface: then it is searched again, so often. */
-const mostRounds = 3;
-
-/**
- * Searches for a better order for a class; see `search`. Who throws away a tester decides how much batter a station makes, so the
- * search is repeated from what it found until both agree.
- */
+/** Searches for a better order for a class; see `search`. How much each station makes follows from the order that is found. */
 export function* orderFor(input: ClassInput, effort?: Effort): Generator<SearchProgress, OrderFound, undefined> {
-  const before = layout(input);
-  let best = { order: input.order, timeline: before.timeline };
-  let { scheduled } = before;
-  for (let round = 0; round < mostRounds && !best.timeline.isProved; round += 1) {
-    const { order } = yield* search(scheduled, effort ?? usualEffort(scheduled));
-    const next = layout({ ...input, order });
-    if (isBetter(next.timeline, best.timeline)) best = { order, timeline: next.timeline };
-    const isSame = next.scheduled.stations.every((job, at) => job.pieces === scheduled.stations[at]?.pieces);
-    ({ scheduled } = next);
-    if (isSame) break;
-  }
-  return { order: best.order, before: before.timeline, after: best.timeline };
+  const { timeline: before, scheduled } = layout(input);
+  if (before.isProved) return { order: input.order, before, after: before };
+  const { order } = yield* search(scheduled, effort ?? usualEffort(scheduled));
+  const { timeline: after } = layout({ ...input, order });
+  return isBetter(after, before) ? { order, before, after } : { order: input.order, before, after: before };
 }
 
 /** The same, to its end at once: a class with the best order that was found. */

@@ -1,4 +1,5 @@
 import {
+  smallest,
   type Ratio,
   add,
   ceil,
@@ -134,4 +135,21 @@ export function withWholeEggs(
     const piecesMade = yieldOf(recipe, batter, toNumber(factor)).pieces;
     return { ...scale, factor, piecesMade, over: piecesMade - scale.piecesWanted };
   });
+}
+
+/**
+ * The least pieces that a station makes where eggs are dealt out unevenly: with the whole eggs below its share, one at the least.
+ * @param scale what it makes as dealt out for some class; that class decides which stations get the egg more.
+ */
+export function leastWithEggs(
+  scale: StationScale,
+  recipe: Recipe,
+  batter: Batter,
+  isEgg: (ingredientId: string) => boolean,
+): Pieces {
+  const step = wholeEggStep(recipe, isEgg);
+  if (!step) return scale.piecesMade;
+  const eggs = ceil(divide(scale.factor, step)) - 1n;
+  const factor = multiply(ratio(eggs < 1n ? 1n : eggs), step);
+  return smallest(scale.piecesMade, yieldOf(recipe, batter, toNumber(factor)).pieces);
 }

@@ -1,7 +1,6 @@
 import { type Seconds, inSeconds, largest, smallest, plus, inPieces, times } from "~/core/quantity";
-import { loadSeconds, pouringSeconds } from "./durations";
+import { pouringSeconds } from "./durations";
 import { type Network, type Node, network } from "./network";
-import { placesFor } from "./units";
 
 /**
  * Lower bounds on the moment at which everything is ready to eat, whatever the order. Each relaxes something that a plan must keep
@@ -12,7 +11,10 @@ import { placesFor } from "./units";
  * Minimum number of testers that the first use of a unit costs this group: 1 if several stations, else the lesser of testers and pieces.
  */
 const sureTesters = (net: Network, nodes: readonly Node[]): number =>
-  Math.min(net.testers, nodes.length > 1 ? 1 : (nodes[0]?.pieces ?? 0));
+  // Beside what is eaten there is batter for all of them, but at the end of the first of two mixes.
+  net.given !== null && nodes.every((node) => node.job.mixes !== 2)
+    ? net.testers
+    : Math.min(net.testers, nodes.length > 1 ? 1 : (nodes[0]?.pieces ?? 0));
 
 /** Earliest moment at which a unit was tried by a station outside the group and is free again; Infinity where no station can. */
 const triedByOthers = (
@@ -47,9 +49,10 @@ interface Least {
   readonly rounding: Seconds;
 }
 
-function leastOf(nodes: readonly Node[], unit: number): Least | undefined {
-  const here = nodes.filter((node) => (node.places[unit] ?? 0) > 0);
-  if (here.length === 0) return undefined;
+function leastOf(net: Network, nodes: readonly Node[], unit: number): Least | undefined {
+  const own = nodes.filter((node) => (node.places[unit] ?? 0) > 0);
+  if (own.length === 0) return undefined;
+  const here = [...new Set(own.flatMap((node) => leadsOn(net, node, unit)))];
   const places = Math.max(...here.map((node) => node.places[unit] ?? 0));
   // By whoever is quickest with so many.
   const load = Array.from({ length: places + 1 }, (_, count) =>
@@ -72,19 +75,23 @@ function leastOf(nodes: readonly Node[], unit: number): Least | undefined {
   };
 }
 
-/** Most pieces that one unit can finish by `until` if nobody can use it before `from`. */
+/**
+ * Most pieces that one unit can finish by `until` if nobody can use it before `from`.
+ * @param areCounted its testers count as pieces.
+ */
 function mostPieces(
   { places, load, between, tester, rounding }: Least,
   testers: number,
   from: Seconds,
   until: Seconds,
+  areCounted = true,
 ): number {
   let at = from;
   let pieces = 0;
   for (let n = 0; n < testers; n += 1) {
     if (at + tester > until) return pieces;
     at = plus(at, tester);
-    pieces += 1;
+    if (areCounted) pieces += 1;
   }
   if (until <= at) return pieces;
   const full = load[places] ?? Infinity;
@@ -193,6 +200,36 @@ function byRates(net: Network, group: readonly Node[], units: readonly number[],
   }
   for (const row of bySurface.values())
     kinds.push({ count: row.length, from: largest(ready, net.hotAt[row[0] ?? 0] ?? inSeconds(0)), unit: row[0] ?? 0 });
+  // A unit that is hot only after everything is done does nothing, and holds nothing up: those that are hot sooner are tried first.
+  kinds.sort((a, b) => a.from - b.from);
+  for (let count = 1; count < kinds.length; count += 1) {
+    const next = kinds[count]?.from ?? inSeconds(Infinity);
+    if (next === kinds[count - 1]?.from) continue;
+    const sooner = ratesOf(net, group, kinds.slice(0, count));
+    if (sooner <= next) return largest(sooner, kinds[count - 1]?.from ?? inSeconds(0));
+  }
+  return ratesOf(net, group, kinds);
+}
+
+/** Stations whose load may hold a piece of a station on a unit: in an oven also those that bake alike, by their own times. */
+const leadsOn = (net: Network, node: Node, unit: number): readonly Node[] =>
+  net.isOven[unit] === true ? net.nodes.filter((one) => net.alike[one.recipe]?.[node.recipe] === true) : [node];
+
+/** Least seconds of a surface, and of an adult at it, that one piece takes its share of; undefined where none lies on it. */
+function rateOn(net: Network, node: Node, unit: number): { surface: number; heat: number } | undefined {
+  if ((node.places[unit] ?? 0) < 1) return undefined;
+  const least = { surface: Infinity, heat: Infinity };
+  for (const one of leadsOn(net, node, unit))
+    for (let pieces = 1; pieces <= (one.places[unit] ?? 0); pieces += 1) {
+      const load = one.loadOn[unit]?.[pieces] ?? inSeconds(0);
+      least.surface = Math.min(least.surface, (load + one.between) / pieces);
+      least.heat = Math.min(least.heat, load / pieces);
+    }
+  return least;
+}
+
+/** The bound of {@link byRates} where all units are in use; Infinity where some pieces lie on none of them. */
+function ratesOf(net: Network, group: readonly Node[], kinds: readonly Kind[]): Seconds {
   const dishes = new Map<number, { pieces: number; node: Node }>();
   for (const node of group) {
     const known = dishes.get(node.recipe);
@@ -201,16 +238,13 @@ function byRates(net: Network, group: readonly Node[], units: readonly number[],
   }
   const rows = [...dishes.values()].map(({ pieces, node }) => ({
     pieces,
-    at: kinds.map(({ unit }) => {
-      const there = net.units[unit];
-      const places = there ? placesFor(there, node.job.recipe) : 0;
-      if (!there || places < 1) return undefined;
-      const load = loadSeconds(node.job.recipe, inPieces(places), net.input.pace, there.surface.kind);
-      return { surface: (load + node.between) / places, heat: load / places };
-    }),
+    at: kinds.map(({ unit }) => rateOn(net, node, unit)),
   }));
-  const between = Math.max(...group.map((node) => node.between));
-  const shared = units.some((unit) => net.isOven[unit] === true);
+  if (rows.some(({ at }) => at.every((one) => one === undefined))) return inSeconds(Infinity);
+  const between = Math.max(
+    ...kinds.flatMap(({ unit }) => group.flatMap((node) => leadsOn(net, node, unit))).map((node) => node.between),
+  );
+  const shared = kinds.some(({ unit }) => net.isOven[unit] === true);
   const hot = shared ? null : net.hotPlaces;
   // Weights: one for each kind, and one for the places at the heat; each times its count adds up to one.
   const counts = [...kinds.map((kind) => kind.count), ...(hot === null ? [] : [hot])];
@@ -270,9 +304,15 @@ function byRates(net: Network, group: readonly Node[], units: readonly number[],
  * The largest of all lower bounds.
  * @returns seconds since the doors opened.
  */
-export function boundOf(asked: Network): Seconds {
+export function boundOf(of: Network): Seconds {
+  const asked = of.least ?? of;
   // Who has first what goes round is only one of the orders it could go round in: nothing is claimed of the others.
-  const net = asked.input.goesRound ? network({ ...asked.input, goesRound: undefined }) : asked;
+  const net = asked.input.goesRound
+    ? network(
+        { ...asked.input, goesRound: undefined },
+        { given: asked.given, eaten: asked.nodes.map((node) => node.eaten) },
+      )
+    : asked;
   const { readyOf, mix } = soonest(net);
   const nodes = net.nodes.filter((node) => node.pieces > 0);
   const placed = nodes.filter((node) => node.units.length > 0);
@@ -281,7 +321,7 @@ export function boundOf(asked: Network): Seconds {
   const least = new Map<string, Least | undefined>();
   const leastFor = (key: string, group: readonly Node[], unit: number) => {
     const name = `${key} ${unit}`;
-    if (!least.has(name)) least.set(name, leastOf(group, unit));
+    if (!least.has(name)) least.set(name, leastOf(net, group, unit));
     return least.get(name);
   };
 
@@ -329,6 +369,9 @@ export function boundOf(asked: Network): Seconds {
     const ready = Math.min(...group.map(readyOf));
     const after = Math.min(...group.map((node) => node.afterSeconds));
     const wanted = group.reduce((sum, node) => sum + node.pieces, 0);
+    const eaten = group.reduce((sum, node) => sum + node.eaten, 0);
+    // Whoever is kept apart has one of them.
+    const isOnOne = group.length === 1 && group[0]?.isApart === true;
     const testers = sureTesters(net, group);
     const others = testers > 0 && group.length < placed.length ? placed.filter((node) => !group.includes(node)) : [];
     const all = units.flatMap((unit) => {
@@ -345,19 +388,24 @@ export function boundOf(asked: Network): Seconds {
         : [];
     });
     // The unit on which the load is shown needs no tester: which it is, is open, so the best is spared.
-    const enough = (until: Seconds) => {
-      let sum = 0;
-      let spared = 0;
+    const most = (until: Seconds, areCounted: boolean) => {
+      let [sum, spared, best] = [0, 0, 0];
       for (const { one, from, tried, isShown } of all) {
-        const own = mostPieces(one, testers, inSeconds(from), until);
+        const own = mostPieces(one, testers, inSeconds(from), until, areCounted);
         const pieces = tried < until ? Math.max(own, mostPieces(one, 0, inSeconds(tried), until)) : own;
         sum += pieces;
-        if (isShown && testers > 0) spared = Math.max(spared, mostPieces(one, 0, inSeconds(from), until) - pieces);
+        const untried = isShown && testers > 0 ? mostPieces(one, 0, inSeconds(from), until) : pieces;
+        spared = Math.max(spared, untried - pieces);
+        best = Math.max(best, pieces, untried);
       }
-      return sum + spared >= wanted;
+      return isOnOne ? best : sum + spared;
     };
+    const enough = (until: Seconds) => most(until, true) >= wanted && (eaten === 0 || most(until, false) >= eaten);
     bound = Math.max(bound, leastThat(enough, inSeconds(ready)) + after);
-    bound = Math.max(bound, byRates(net, group, units, inSeconds(ready)) + after);
+    const rates = isOnOne
+      ? Math.min(...units.map((unit) => byRates(net, group, [unit], inSeconds(ready))))
+      : byRates(net, group, units, inSeconds(ready));
+    bound = Math.max(bound, rates + after);
 
     // Loads are of one station each, but on ovens: so many loads at the least, each with its sides, its pours and the greasing after it.
     if (units.every((unit) => net.isOven[unit] !== true) && units.length > 0) {

@@ -10,8 +10,10 @@ import {
   smallest,
   sumOf,
 } from "~/core/quantity";
-import { type Counts, type Held, countsOf, heldAgain, heldFirst, heldPouring, soonestThere } from "./held";
+import { type ClaimRule, noClaim } from "./claims";
+import { type Held, countsOf, heldAgain, heldFirst, soonestThere } from "./held";
 import type { Network, Node } from "./network";
+import { Counted, type Span } from "./resources";
 import { leftOfMix, segmentAt } from "./segments";
 
 /** A load as indices: its unit, its stations and their pieces. The order of a class is a list of these. */
@@ -82,6 +84,8 @@ export interface Rule {
   readonly showsFirst: boolean;
   /** In turn, but each surface is tried by another station first, so that nobody gives all testers. */
   readonly spreads?: boolean;
+  /** Which units stations kept apart have to themselves; see `claimsByRule`. */
+  readonly claims?: ClaimRule;
 }
 
 /** Where a station's next load would go, and when. */
@@ -98,11 +102,16 @@ interface Choice {
 const isBetter = (one: Choice, best: Choice | undefined): boolean =>
   best === undefined || one.allOut < best.allOut || (one.allOut === best.allOut && one.start < best.start);
 
-/** Which of a row is free first; the first of those that are free at once. */
-function firstFree(row: readonly Seconds[]): number {
-  let first = 0;
-  for (let n = 1; n < row.length; n += 1) if ((row[n] ?? 0) < (row[first] ?? 0)) first = n;
-  return first;
+/** When somebody’s hands, or a tool, are in use for a load with its testers: while each tester and the load is poured. */
+export function poursOf(tester: Seconds, testers: Pieces, pour: (pieces: Pieces) => Seconds, pieces: Pieces): Span[] {
+  const spans: Span[] = [];
+  let from = inSeconds(0);
+  for (let n = 0; n < testers; n += 1) {
+    spans.push({ from, to: plus(from, pour(inPieces(1))) });
+    from = plus(from, tester);
+  }
+  if (pieces > 0) spans.push({ from, to: plus(from, pour(pieces)) });
+  return spans;
 }
 
 /**
@@ -113,12 +122,16 @@ export class Bench {
   private readonly lastRecipe: number[];
   private readonly lastUser: number[];
   private readonly isUsed: boolean[];
-  private readonly hot: Seconds[];
-  private readonly handFree: (Seconds[] | null)[];
+  /** Adults at the heat, each station's hands, and the tools that batter is poured with; null where they are no limit. */
+  private readonly adults: Counted | null;
+  private readonly hands: readonly (Counted | null)[];
+  private readonly tools: readonly (Counted | null)[];
   readonly remaining: Pieces[];
   readonly loadsOf: number[];
   readonly ready: Seconds[];
   private readonly secondMixStarts: Seconds[];
+  /** For each unit the stations that have it to themselves, one after the other, and how many of them are done. */
+  private readonly claims: readonly (readonly number[])[];
   private readonly claimAt: number[];
   private claimsDone = 0;
   readonly loads: Placed[] = [];
@@ -126,32 +139,36 @@ export class Bench {
   readonly mixFrom: Seconds;
   readonly demo: Laid["demo"];
   private readonly canTake: readonly boolean[];
-  /** Who has what of the things that go round, once a second mix has asked; and who pours with what goes round. */
+  /** Who has what of the things that go round, once a second mix has asked. */
   private held: Held[] | undefined;
-  private readonly pours: Held[] = [];
-  private readonly counts: Counts;
   /** Batter is poured with what goes round. */
   private readonly isPouredInTurn: boolean;
 
+  /** @param claimOf for each station the unit it has to itself; the one who is first there comes first in `firsts`. */
   constructor(
     readonly net: Network,
     demoUnit: number,
     showsFirst: boolean,
+    private readonly claimOf: readonly number[],
+    firsts: readonly number[],
   ) {
     const { nodes, shown } = net;
     this.unitFree = [...net.hotAt];
     this.lastRecipe = this.unitFree.map(() => nobody);
     this.lastUser = this.unitFree.map(() => nobody);
     this.isUsed = this.unitFree.map(() => false);
-    this.hot = net.hotPlaces === null ? [] : Array.from({ length: net.hotPlaces }, () => inSeconds(0));
+    this.adults = net.hotPlaces === null ? null : new Counted(net.hotPlaces);
     this.remaining = nodes.map((node) => node.pieces);
     this.loadsOf = nodes.map(() => 0);
-    this.claimAt = net.claims.map(() => 0);
-    this.handFree = nodes.map((node) =>
-      node.hands > 0 ? Array.from({ length: node.hands }, () => inSeconds(0)) : null,
-    );
+    this.claims = nodes.some((node) => node.isApart)
+      ? net.units.map((_, unit) => firsts.filter((index) => claimOf[index] === unit))
+      : [];
+    this.claimAt = net.units.map(() => 0);
+    this.hands = nodes.map((node) => (node.hands > 0 ? new Counted(node.hands) : null));
+    const counts = countsOf(net);
+    const tools = new Map([...counts].map(([thing, count]) => [thing, new Counted(count)]));
+    this.tools = nodes.map((node) => (node.pouredWith === null ? null : (tools.get(node.pouredWith) ?? null)));
     this.canTake = nodes.map((node) => node.units.length > 0);
-    this.counts = countsOf(net);
     this.isPouredInTurn = nodes.some((node) => node.pouredWith !== null);
     let demoEnd = inSeconds(0);
     let mixFrom = net.demoMixEnd;
@@ -177,12 +194,12 @@ export class Bench {
   /** May this station use this unit now? A unit kept for somebody apart is theirs alone until they are done. */
   mayUse(node: Node, unit: number): boolean {
     if ((node.places[unit] ?? 0) < 1) return false;
-    if (node.claim >= 0) return node.claim === unit && this.claimant(unit) === node.index;
+    if (node.isApart) return this.claimOf[node.index] === unit && this.claimant(unit) === node.index;
     return this.claimant(unit) === nobody;
   }
 
   private claimant(unit: number): number {
-    const claims = this.net.claims[unit];
+    const claims = this.claims[unit];
     return claims === undefined || claims.length === 0 ? nobody : (claims[this.claimAt[unit] ?? 0] ?? nobody);
   }
 
@@ -206,42 +223,31 @@ export class Bench {
       : smallest(this.net.testers, leftOfMix(node, this.remaining[node.index] ?? inPieces(0)));
   }
 
-  /** Index of the adult’s place to take: the one idle for the shortest time, else the first to become free. */
-  private placeAt(from: Seconds): number {
-    let best = 0;
-    let bestFree = -1;
-    let first = 0;
-    for (let n = 0; n < this.hot.length; n += 1) {
-      const free = this.hot[n] ?? 0;
-      if (free <= from && free > bestFree) {
-        best = n;
-        bestFree = free;
-      }
-      if (free < (this.hot[first] ?? 0)) first = n;
-    }
-    return bestFree >= 0 ? best : first;
-  }
-
-  /** When this station could begin on this unit, testers and all, its batter ready at `ready`; `withAdults` minds their places, too. */
-  beginOn(node: Node, unit: number, ready: Seconds, withAdults = true): Seconds {
-    let from = largest(ready, plus(this.unitFree[unit] ?? inSeconds(0), this.washSeconds(node, unit)));
-    const hands = this.handFree[node.index];
-    if (hands) from = largest(from, hands[firstFree(hands)] ?? inSeconds(0));
-    return withAdults && this.hot.length > 0 ? largest(from, this.hot[this.placeAt(from)] ?? inSeconds(0)) : from;
-  }
-
-  /** Earliest begin on a unit, not before `begin`, at which the shared pouring tool is available, too. */
-  private pourOn(node: Node, unit: number, pieces: Pieces, begin: Seconds): Seconds {
-    if (node.pouredWith === null) return begin;
-    const own = heldPouring(node, unit, this.testersOn(node, unit), pieces, inSeconds(0));
-    let over = this.pours.length;
-    while (over > 0 && (this.pours[over - 1]?.to ?? 0) > begin) over -= 1;
-    const others = this.pours.slice(over);
-    for (let from = begin; ;) {
-      const there = soonestThere(own, others, this.counts, from);
-      const adult = this.hot.length > 0 ? (this.hot[this.placeAt(there)] ?? inSeconds(0)) : inSeconds(0);
-      if (adult <= there) return there;
-      from = adult;
+  /**
+   * The earliest begin of a load on a unit, testers and all, its batter ready at `ready`.
+   * @param needs `hands` minds the unit and the station's own hands; `adults` whoever watches the heat, too; `all` also the tool.
+   */
+  beginOn(node: Node, unit: number, size: Pieces, ready: Seconds, needs: "hands" | "adults" | "all"): Seconds {
+    const free = largest(ready, plus(this.unitFree[unit] ?? inSeconds(0), this.washSeconds(node, unit)));
+    const hands = this.hands[node.index] ?? null;
+    const adults = needs === "hands" ? null : this.adults;
+    const tool = needs === "all" ? (this.tools[node.index] ?? null) : null;
+    if (hands === null && adults === null && tool === null) return free;
+    const testers = this.testersOn(node, unit);
+    const load = node.loadOn[unit] ?? node.load;
+    const tester = load[1] ?? inSeconds(0);
+    const sides = load[0] ?? inSeconds(0);
+    const start = times(tester, testers);
+    const pours = hands && poursOf(tester, testers, (pieces) => minus(load[pieces] ?? sides, sides), size);
+    const held = tool && poursOf(tester, testers, (pieces) => node.pouring[pieces] ?? inSeconds(0), size);
+    const watched = [{ from: inSeconds(0), to: size > 0 ? plus(start, load[size] ?? inSeconds(0)) : start }];
+    for (let begin = free; ;) {
+      let at = begin;
+      if (hands && pours) at = hands.soonest(at, pours);
+      if (tool && held) at = tool.soonest(at, held);
+      if (adults) at = adults.soonest(at, watched);
+      if (at === begin) return at;
+      begin = at;
     }
   }
 
@@ -278,8 +284,8 @@ export class Bench {
     // A load of nothing is none: it would take a surface for no pieces.
     if (testers < 1 && counts.every((count) => count < 1)) return false;
     const total = sumOf(counts);
-    const soonest = this.beginOn(lead, unit, ready);
-    const from = this.pourOn(lead, unit, total, soonest);
+    const soonest = this.beginOn(lead, unit, total, ready, "adults");
+    const from = this.tools[lead.index] ? this.beginOn(lead, unit, total, ready, "all") : soonest;
     const washed = this.washSeconds(lead, unit);
     if (washed === 0 && this.mustWash(lead, unit)) this.uncleared.add(unit);
     const load = lead.loadOn[unit] ?? lead.load;
@@ -301,15 +307,17 @@ export class Bench {
       waited: minus(from, soonest),
       station: lead.index,
     });
-    // By their ends: most begin behind all others, and only the last of them are in anybody's way.
-    for (const pour of heldPouring(lead, unit, testers, total, from)) {
-      let at = this.pours.length;
-      while (at > 0 && (this.pours[at - 1]?.to ?? 0) > pour.to) at -= 1;
-      this.pours.splice(at, 0, pour);
-    }
-    if (this.hot.length > 0) this.hot[this.placeAt(from)] = end;
-    const hands = this.handFree[lead.index];
-    if (hands) hands[firstFree(hands)] = minus(plus(start, load[total] ?? inSeconds(0)), load[0] ?? inSeconds(0));
+    const [hands, tool] = [this.hands[lead.index], this.tools[lead.index]];
+    const tester = load[1] ?? inSeconds(0);
+    const sides = load[0] ?? inSeconds(0);
+    const shifted = ({ from: a, to: b }: Span): Span => ({ from: plus(from, a), to: plus(from, b) });
+    if (hands)
+      for (const span of poursOf(tester, testers, (count) => minus(load[count] ?? sides, sides), total))
+        hands.use(shifted(span));
+    if (tool)
+      for (const span of poursOf(tester, testers, (count) => lead.pouring[count] ?? inSeconds(0), total))
+        tool.use(shifted(span));
+    this.adults?.use({ from, to: end });
     this.isUsed[unit] = true;
     this.lastRecipe[unit] = lead.recipe;
     this.lastUser[unit] = lead.index;
@@ -328,9 +336,10 @@ export class Bench {
         after <= node.pieces - node.firstMix
       )
         this.mixAgain(node);
-      if (!node || node.claim < 0 || this.remaining[index] !== 0) continue;
+      const claim = this.claimOf[index] ?? noClaim;
+      if (claim === noClaim || this.remaining[index] !== 0) continue;
       this.claimsDone += 1;
-      this.claimAt[node.claim] = (this.claimAt[node.claim] ?? 0) + 1;
+      this.claimAt[claim] = (this.claimAt[claim] ?? 0) + 1;
     }
     return true;
   }
@@ -346,11 +355,17 @@ export class Bench {
           this.loads.reduce((last, load) => (load.stations.includes(node.index) ? Math.max(last, load.end) : last), 0),
         )
       : inSeconds(0);
-    // Where pours take turns at the hands, one pair of them, the first that has nothing more to pour, mixes instead.
-    const own = this.handFree[node.index];
-    const pair = own ? firstFree(own) : 0;
-    const from = this.whenThere(node, largest(hands, cooked, own?.[pair] ?? inSeconds(0)));
-    if (own) own[pair] = plus(from, node.again.handsAfter);
+    // Whoever mixes has no hand to pour with.
+    const own = this.hands[node.index];
+    const mixing: Span = { from: inSeconds(0), to: node.again.handsAfter };
+    let from = largest(hands, cooked);
+    for (;;) {
+      const at = this.whenThere(node, own ? own.soonest(from, [mixing]) : from);
+      if (at === from) break;
+      from = at;
+    }
+    own?.use({ from, to: plus(from, mixing.to) });
+    if (this.held) this.held.push(...heldAgain(node, countsOf(this.net), from));
     this.secondMixStarts[node.index] = from;
     this.ready[node.index] = plus(from, node.again.readyAfter);
   }
@@ -363,9 +378,7 @@ export class Bench {
     const own = heldAgain(node, counts, inSeconds(0));
     if (own.length === 0) return from;
     this.held ??= net.nodes.flatMap((one) => heldFirst(one, counts, this.mixFrom));
-    const begin = soonestThere(own, this.held, counts, from);
-    this.held.push(...heldAgain(node, counts, begin));
-    return begin;
+    return soonestThere(own, this.held, counts, from);
   }
 
   /** Pieces of the next load of a station on a unit, behind its testers there, and how many loads what it has left makes. */
@@ -404,8 +417,7 @@ export class Bench {
     const places = node.places[unit] ?? 0;
     const testers = this.testersOn(node, unit);
     const { size, loads } = this.sizeOn(node, unit, evenly);
-    const soonest = this.beginOn(node, unit, ready, inFull);
-    const from = inFull ? this.pourOn(node, unit, size, soonest) : soonest;
+    const from = this.beginOn(node, unit, size, ready, inFull ? "all" : "hands");
     const load = node.loadOn[unit] ?? node.load;
     const start = plus(from, times(load[1] ?? inSeconds(0), testers));
     const end = size > 0 ? plus(start, load[size] ?? inSeconds(0)) : start;
@@ -450,18 +462,15 @@ export class Bench {
       const rank = new Map(rule.inTurn.map((index, at) => [index, at]));
       let row = hungry().sort(
         (a, b) =>
-          Number(b.claim >= 0) - Number(a.claim >= 0) ||
-          (rank.get(a.index) ?? a.index) - (rank.get(b.index) ?? b.index),
+          Number(b.isApart) - Number(a.isApart) || (rank.get(a.index) ?? a.index) - (rank.get(b.index) ?? b.index),
       );
       if (rule.spreads === true)
         for (let unit = 0, next = 0; unit < this.unitFree.length && next < row.length; unit += 1) {
           const node = row[next];
           if (!node || this.isUsed[unit] === true || !node.units.includes(unit) || !this.mayUse(node, unit)) continue;
           const { size } = this.sizeOn(node, unit, rule.isEven);
-          this.lay(
-            unit,
-            ...this.beside(node, unit, size, this.beginOn(node, unit, this.ready[node.index] ?? inSeconds(0))),
-          );
+          const from = this.beginOn(node, unit, size, this.ready[node.index] ?? inSeconds(0), "adults");
+          this.lay(unit, ...this.beside(node, unit, size, from));
           next += 1;
         }
       row = row.filter((node) => (this.remaining[node.index] ?? 0) > 0);
@@ -495,17 +504,16 @@ export class Bench {
     };
     // Best choice by station; null if not computed yet.
     const bests = new Array<Choice | undefined | null>(nodes.length).fill(null);
-    const isTied = this.hot.length > 0;
+    const { adults } = this;
     while (open.length > 0) {
       let chosen: Node | undefined;
       let best: Choice | undefined;
       let soonest = Infinity;
-      const adult = isTied ? Math.min(...this.hot) : 0;
       for (const node of open) {
         let one = bests[node.index];
         if (one === null) bests[node.index] = one = bestKnown(node);
         if (!one) continue;
-        const start = isTied && one.from < adult ? one.start + adult - one.from : one.start;
+        const start = adults ? one.start + adults.freeFrom(one.from) - one.from : one.start;
         if (
           !best ||
           !chosen ||
@@ -517,7 +525,7 @@ export class Bench {
           chosen = node;
         }
       }
-      if ((isTied || this.isPouredInTurn) && chosen) best = this.bestUnit(chosen, rule.isEven);
+      if ((adults || this.isPouredInTurn) && chosen) best = this.bestUnit(chosen, rule.isEven);
       if (!chosen || !best) break;
       const claims = this.claimsDone;
       const [stations, pieces] = this.beside(chosen, best.unit, best.size, best.start);
@@ -563,14 +571,35 @@ export class Bench {
 export const plainRule: Rule = { inTurn: null, isEven: false, showsFirst: false };
 
 /**
+ * Which unit each station kept apart has to itself by an order, where its first load is; by rule where the order does not say. And the
+ * stations in the sequence of their first loads.
+ */
+function claimsIn(net: Network, { loads }: Genes): { readonly claimOf: readonly number[]; readonly firsts: number[] } {
+  const all = net.nodes.map((node) => node.index);
+  if (!net.nodes.some((node) => node.isApart)) return { claimOf: net.claims.last, firsts: all };
+  const claimOf = [...net.claims.last];
+  const firsts: number[] = [];
+  for (const { unit, stations } of loads)
+    for (const index of stations) {
+      if (firsts.includes(index)) continue;
+      firsts.push(index);
+      const node = net.nodes[index];
+      if (node?.isApart && index === stations[0] && (node.places[unit] ?? 0) > 0) claimOf[index] = unit;
+    }
+  return { claimOf, firsts: [...firsts, ...all.filter((index) => !firsts.includes(index))] };
+}
+
+/**
  * Lays an order: each load as soon as its batter, its unit, an adult and hands are free, in the order given; what it leaves uncooked by
  * the plain rule. The same order gives the same timeline, always.
  */
 export function lay(net: Network, order: Genes): Laid {
-  const bench = new Bench(net, order.demoUnit, order.showsFirst);
+  const { claimOf, firsts } = claimsIn(net, order);
+  const bench = new Bench(net, order.demoUnit, order.showsFirst, claimOf, firsts);
   for (const { unit, stations, pieces } of order.loads) {
     const lead = net.nodes[stations[0] ?? -1];
-    if (lead && bench.mayUse(lead, unit)) bench.lay(unit, stations, pieces);
+    const at = lead?.isApart ? (claimOf[lead.index] ?? unit) : unit;
+    if (lead && bench.mayUse(lead, at)) bench.lay(at, stations, pieces);
   }
   bench.dispatch(plainRule);
   return bench.done();
@@ -578,7 +607,8 @@ export function lay(net: Network, order: Genes): Laid {
 
 /** Lays a class by a rule, without an order. */
 export function dispatch(net: Network, rule: Rule, demoUnit = 0): Laid {
-  const bench = new Bench(net, demoUnit, rule.showsFirst);
+  const all = net.nodes.map((node) => node.index);
+  const bench = new Bench(net, demoUnit, rule.showsFirst, net.claims[rule.claims ?? "last"], all);
   bench.dispatch(rule);
   return bench.done();
 }

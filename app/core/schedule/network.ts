@@ -31,8 +31,9 @@ import {
   stepSeconds,
   washMinutes,
 } from "./durations";
-import type { PinnableBell, ScheduleInput, StationJob, TaskKind } from "./types";
-import { type Unit, canUse, claimSurfaces, placesFor, unitsOf } from "./units";
+import type { Amounts, PinnableBell, ScheduleInput, StationJob, TaskKind } from "./types";
+import { type ClaimRule, claimsByRule } from "./claims";
+import { type Unit, canUse, placesFor, unitsOf } from "./units";
 import { type SharedThing, canBeCleared, sharedThings } from "~/core/gear";
 import { type Row, waits } from "./rounds";
 
@@ -117,8 +118,10 @@ export interface Node extends Mixing {
   readonly places: readonly Pieces[];
   /** Which recipe it makes, by number: nothing is washed between stations of one. */
   readonly recipe: number;
-  /** The unit it has to itself, kept apart; -1 where none. */
-  readonly claim: number;
+  /** Kept apart: it has one of its units to itself until its last load is out. */
+  readonly isApart: boolean;
+  /** The least of its pieces that are no testers: 0 where testers come off them. */
+  readonly eaten: Pieces;
   /** Hands that can pour at once where that can be a limit; 0 where it cannot. */
   readonly hands: number;
   /** What its batter is poured with, where that goes round, and for how many seconds by the pieces of a load. */
@@ -136,8 +139,12 @@ export interface Network {
   readonly rewash: readonly Seconds[];
   readonly isClearable: readonly boolean[];
   readonly isOven: readonly boolean[];
-  /** Stations kept apart that have a unit to themselves, in their order. */
-  readonly claims: readonly (readonly number[])[];
+  /** For each station the unit that it has to itself, kept apart, by each rule; see `claimsByRule`. */
+  readonly claims: Readonly<Record<ClaimRule, readonly number[]>>;
+  /** Testers that each station makes batter for; null where they come off its pieces. */
+  readonly given: readonly Pieces[] | null;
+  /** The same class with the least that each station makes, whoever gives the testers: a bound of that one holds for this, too. */
+  readonly least: Network | null;
   /** May two recipes lie in one oven at once? By their numbers. */
   readonly alike: readonly (readonly boolean[])[];
   readonly arrived: Seconds;
@@ -366,15 +373,14 @@ type Worked = ReturnType<typeof chainOf> & {
   readonly between: Seconds;
 };
 
-/** What a class is made of in time; see {@link Network}. Pure, and small: it is made anew for each plan. */
-export function network(input: ScheduleInput): Network {
+/** What does not depend on the amounts: the units, who may use which, and the durations by dish. */
+function roomOf(input: ScheduleInput) {
   const units = unitsOf(input);
   const recipes: Recipe[] = [];
   const numberOf = (recipe: Recipe): number => {
     const known = recipes.indexOf(recipe);
     return known >= 0 ? known : recipes.push(recipe) - 1;
   };
-  const place = new Map(units.map((unit, index) => [unit, index]));
   const shared = units.filter((unit) => unit.stationId === null);
   const own = new Map<string, Unit[]>();
   for (const unit of units)
@@ -389,7 +395,6 @@ export function network(input: ScheduleInput): Network {
     usable.set(job.stationId, found);
     return found;
   };
-  const claimOf = claimSurfaces(input.stations, usableBy);
   // Stations of one dish and one size work the same: as a class has few of either, each is worked out once.
   const chains = new Map<string, Worked>();
   const worked = (job: StationJob, recipe: number): Worked => {
@@ -408,7 +413,70 @@ export function network(input: ScheduleInput): Network {
     chains.set(key, made);
     return made;
   };
-  const loadsOf = loadTables(units, input.pace);
+  return { units, recipes, numberOf, usableBy, worked, loadsOf: loadTables(units, input.pace) };
+}
+
+/** Networks of one class by the testers that each station makes batter for. */
+export interface Networks {
+  readonly input: ScheduleInput;
+  /** Where testers come off the pieces there is one network, whoever gives them. */
+  readonly isOne: boolean;
+  /** The one where nobody gives a tester. */
+  readonly first: Network;
+  /** @param testers by station, in the order of the input. */
+  readonly of: (testers: readonly Pieces[]) => Network;
+}
+
+export function networksOf(input: ScheduleInput): Networks {
+  const room = roomOf(input);
+  const { amountsFor } = input;
+  if (!amountsFor) {
+    const one = network(input, { room });
+    return { input, isOne: true, first: one, of: () => one };
+  }
+  const nobody = input.stations.map(() => inPieces(0));
+  const amounts = amountsFor(nobody);
+  const eaten = amounts.map((one) => one.least.eaten);
+  const made = (
+    own: readonly Pick<Amounts, "pieces" | "eggs" | "sachets">[],
+    given: readonly Pieces[],
+    least: Network | null,
+  ) => {
+    const stations = input.stations.map((job, index): StationJob => {
+      const { pieces, eggs, sachets } = own[index] ?? { ...job, sachets: job.sachets ?? 0 };
+      return { ...job, pieces, eggs, sachets };
+    });
+    return network({ ...input, stations }, { room, given, eaten, least });
+  };
+  const least = made(
+    amounts.map((one) => ({ ...one.least, sachets: one.sachets })),
+    nobody,
+    null,
+  );
+  const known = new Map<string, Network>();
+  const of = (testers: readonly Pieces[]): Network => {
+    const key = testers.join(" ");
+    const before = known.get(key);
+    if (before) return before;
+    const one = made(amountsFor(testers), testers, least);
+    known.set(key, one);
+    return one;
+  };
+  return { input, isOne: false, first: of(nobody), of };
+}
+
+/** What of a network is known beside the input, where testers come on top of the pieces: see {@link Network} and {@link Node}. */
+interface Known {
+  readonly room: ReturnType<typeof roomOf>;
+  readonly given: Network["given"];
+  readonly eaten: readonly Pieces[];
+  readonly least: Network | null;
+}
+
+/** What a class is made of in time; see {@link Network}. Pure, and small: it is made anew for each plan. */
+export function network(input: ScheduleInput, known: Partial<Known> = {}): Network {
+  const { room = roomOf(input), given = null, eaten = [], least = null } = known;
+  const { units, recipes, numberOf, usableBy, worked, loadsOf } = room;
   const goesRound = new Set(input.goesRound?.map((one) => one.thing));
   const alone = input.stations.map((job, index): Node => {
     const { recipe } = job;
@@ -423,7 +491,6 @@ export function network(input: ScheduleInput): Network {
       places[unit.place] = placesFor(unit, recipe);
       loadOn[unit.place] = tables[n] ?? load;
     });
-    const claimed = claimOf.get(job.stationId);
     const hands = job.hands ?? 0;
     const pieces = largest(inPieces(0), job.pieces);
     // Half the batter makes half the pieces; of an odd number the first half makes one more.
@@ -445,16 +512,31 @@ export function network(input: ScheduleInput): Network {
       loadOn,
       tester: load[1] ?? inSeconds(0),
       cookBy: job.cookBy ? toSeconds(job.cookBy.max) : null,
-      units: claimed ? [claimed.place] : mine.map((unit) => unit.place),
+      units: mine.map((unit) => unit.place),
       places,
       recipe: number,
-      claim: claimed ? (place.get(claimed) ?? -1) : -1,
+      isApart: job.isApart === true && pieces > 0 && mine.length > 0,
+      eaten: eaten[index] ?? inPieces(0),
       hands: pouring,
       pouredWith: pouredBy,
       pouring: pouredBy === null ? [] : load.map((_, count) => pouringSeconds(recipe, inPieces(count), input.pace)),
     };
   });
   const nodes = input.goesRound || input.demo === "along" ? inTurns(alone, input) : alone;
+  const arrived = arrivalSeconds(input);
+  const pinned = (bell: PinnableBell) => toSeconds(input.pins?.find((pin) => pin.bell === bell)?.at ?? inMinutes(0));
+  const demoMix = input.demo === "along" ? inSeconds(0) : toSeconds(handMinutes.demoMix);
+  const demoMixFrom = largest(arrived, minus(pinned("mix"), demoMix));
+  const heat = {
+    // A surface that nobody may pour on yet might as well be cold.
+    hotAt: units.map((unit) => largest(unit.preheat, pinned("pour"))),
+    rewash: units.map((unit) => plus(toSeconds(washMinutes), unit.preheat)),
+    isClearable: units.map((unit) => canBeCleared(unit.surface)),
+    testers: input.testersPerSurface,
+    demoMixEnd: plus(demoMixFrom, demoMix),
+  };
+  const claims = (rule: ClaimRule) => claimsByRule(nodes, units, heat, rule);
+  const byRule = claims("last");
   const shownRecipe = input.demoRecipe ?? input.stations[0]?.recipe;
   const showable =
     input.demo === "mix-and-load" && shownRecipe
@@ -462,17 +544,13 @@ export function network(input: ScheduleInput): Network {
           .filter((unit) => placesFor(unit, shownRecipe) > 0)
           .sort(
             (a, b) =>
-              Number(a.claims.length > 0) - Number(b.claims.length > 0) ||
+              Number(byRule.includes(a.place)) - Number(byRule.includes(b.place)) ||
               Number(a.stationId !== null) - Number(b.stationId !== null) ||
               a.preheat - b.preheat ||
               a.place - b.place,
           )
       : [];
   const shownOn = shownRecipe ? units.map((unit) => loadSeconds(shownRecipe, inPieces(1), 1, unit.surface.kind)) : [];
-  const arrived = arrivalSeconds(input);
-  const pinned = (bell: PinnableBell) => toSeconds(input.pins?.find((pin) => pin.bell === bell)?.at ?? inMinutes(0));
-  const demoMix = input.demo === "along" ? inSeconds(0) : toSeconds(handMinutes.demoMix);
-  const demoMixFrom = largest(arrived, minus(pinned("mix"), demoMix));
   const shown =
     shownRecipe && showable.length > 0
       ? {
@@ -487,23 +565,18 @@ export function network(input: ScheduleInput): Network {
     input,
     nodes,
     units,
-    // A surface that nobody may pour on yet might as well be cold.
-    hotAt: units.map((unit) => largest(unit.preheat, pinned("pour"))),
+    ...heat,
     shownHotAt: units.map((unit) => unit.preheat),
     eatFrom: pinned("eat"),
-    rewash: units.map((unit) => plus(toSeconds(washMinutes), unit.preheat)),
-    isClearable: units.map((unit) => canBeCleared(unit.surface)),
     isOven: units.map((unit) => unit.surface.kind === "oven"),
-    claims: units.map((unit) =>
-      unit.claims.map((stationId) => input.stations.findIndex((job) => job.stationId === stationId)),
-    ),
+    claims: { last: byRule, soonest: nodes.some((node) => node.isApart) ? claims("soonest") : byRule },
+    given,
+    least,
     alike: recipes.map((a) => recipes.map((b) => cookAlike(a, b))),
     arrived,
     demoMixFrom,
-    demoMixEnd: plus(demoMixFrom, demoMix),
     shown,
     hotPlaces: input.hotPlaces === null ? null : Math.max(1, input.hotPlaces),
-    testers: input.testersPerSurface,
     washes: input.washesBetween ?? false,
   };
 }

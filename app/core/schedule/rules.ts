@@ -1,22 +1,110 @@
+import { type Pieces, inPieces, largest, minus, plus, smallest, sumOf } from "~/core/quantity";
 import { type Laid, type Rule, dispatch, genesOf, lay, type Genes } from "./lay";
-import type { Network } from "./network";
+import type { Network, Networks } from "./network";
 import { type Score, compareScores, settle } from "./windows";
 
-/** A placed class, its score, and the order that reproduces it. */
+/** A placed class, its score, and the order that reproduces it; `net` has the amounts for the testers that are given. */
 export interface Candidate {
+  readonly net: Network;
   readonly laid: Laid;
   readonly score: Score;
   readonly genes: Genes;
 }
 
-export function byRule(net: Network, rule: Rule, demoUnit = 0): Candidate {
-  const laid = dispatch(net, rule, demoUnit);
-  return { laid, score: settle(net, laid), genes: genesOf(laid, demoUnit, rule.showsFirst) };
+/** Testers that each station gives, by its index. */
+export function testersOf(net: Network, { loads }: Laid): Pieces[] {
+  const given = net.nodes.map(() => inPieces(0));
+  for (const { station, testers } of loads) given[station] = plus(given[station] ?? inPieces(0), testers);
+  return given;
 }
 
-export function byGenes(net: Network, genes: Genes): Candidate {
-  const laid = lay(net, genes);
-  return { laid, score: settle(net, laid), genes };
+/** Testers that each station will give by an order: whoever is first on a unit tries it, but for the one the load is shown on. */
+function testersBy(net: Network, { loads, demoUnit }: Genes): Pieces[] {
+  const given = net.nodes.map(() => inPieces(0));
+  const used = new Set(net.shown ? [net.shown.units[demoUnit] ?? -1] : []);
+  for (const { unit, stations } of loads) {
+    const index = stations[0] ?? -1;
+    if (used.has(unit)) continue;
+    used.add(unit);
+    given[index] = plus(given[index] ?? inPieces(0), net.testers);
+  }
+  return given;
+}
+
+/**
+ * An order whose loads hold everything its stations make: what is missing goes where there is room, from the last load back. Without
+ * this a piece more would be a load of its own.
+ */
+function filled(net: Network, genes: Genes): Genes {
+  const missing = net.nodes.map((node, index) => minus(node.pieces, net.given?.[index] ?? inPieces(0)));
+  for (const { stations, pieces } of genes.loads)
+    stations.forEach((index, n) => {
+      missing[index] = minus(missing[index] ?? inPieces(0), pieces[n] ?? inPieces(0));
+    });
+  if (missing.every((count) => count <= 0)) return genes;
+  const loads = [...genes.loads];
+  for (let at = loads.length - 1; at >= 0; at -= 1) {
+    const gene = loads[at];
+    const index = gene?.stations[0] ?? -1;
+    const count = missing[index] ?? inPieces(0);
+    if (!gene || count <= 0) continue;
+    const room = minus(net.nodes[index]?.places[gene.unit] ?? inPieces(0), sumOf(gene.pieces));
+    const more = smallest(room, count);
+    if (more <= 0) continue;
+    missing[index] = minus(count, more);
+    loads[at] = { ...gene, pieces: gene.pieces.map((own, n) => (n === 0 ? plus(own, more) : own)) };
+  }
+  return { ...genes, loads };
+}
+
+/** Rounds after which the testers that are made for only grow, and after which the last one counts. */
+const openRounds = 4;
+const mostRounds = 8;
+
+/**
+ * Lays a class with batter for exactly the testers that are given: who is first on a unit decides how much its station makes, and how
+ * much it makes may decide who is first.
+ * @param begin the testers to begin with.  @param layIn lays the class in a network.
+ */
+function agreed(
+  nets: Networks,
+  begin: readonly Pieces[],
+  layIn: (net: Network) => Laid,
+): { readonly net: Network; readonly laid: Laid } {
+  let testers = begin;
+  for (let round = 1; ; round += 1) {
+    const net = nets.of(testers);
+    const laid = layIn(net);
+    if (nets.isOne || round === mostRounds) return { net, laid };
+    const given = testersOf(net, laid);
+    if (given.every((count, index) => count === testers[index])) return { net, laid };
+    const before = testers;
+    testers = round < openRounds ? given : given.map((count, index) => largest(count, before[index] ?? inPieces(0)));
+    if (testers.every((count, index) => count === before[index])) return { net, laid };
+  }
+}
+
+const none = (nets: Networks): Pieces[] => nets.input.stations.map(() => inPieces(0));
+
+/** Lays a class by a rule, and where rule and amounts do not agree at once by the order that the rule made. */
+export function byRule(nets: Networks, rule: Rule, demoUnit = 0, begin: readonly Pieces[] = none(nets)): Candidate {
+  let net = nets.of(begin);
+  let laid = dispatch(net, rule, demoUnit);
+  for (let round = 0; round < 2 && !nets.isOne; round += 1) {
+    const given = testersOf(net, laid);
+    if (given.every((count, index) => count === net.given?.[index])) break;
+    if (round === 1) return byGenes(nets, genesOf(laid, demoUnit, rule.showsFirst));
+    net = nets.of(given);
+    laid = dispatch(net, rule, demoUnit);
+  }
+  return { net, laid, score: settle(net, laid), genes: genesOf(laid, demoUnit, rule.showsFirst) };
+}
+
+export function byGenes(nets: Networks, genes: Genes): Candidate {
+  const { net, laid } = agreed(nets, nets.isOne ? [] : testersBy(nets.first, genes), (one) =>
+    lay(one, nets.isOne ? genes : filled(one, genes)),
+  );
+  return { net, laid, score: settle(net, laid), genes };
 }
 
 /** Station sequences used as start solutions: by dish, by time after cooking, by how long the batter keeps, and more. */
@@ -39,22 +127,27 @@ export function turnsOf({ nodes }: Network): number[][] {
 const mostInFrame = 24;
 
 /**
- * Best of a few dispatching rules, shown while somebody types. Two are always tried; the others only where windows break or dishes
- * need washing between them.
+ * Best of a few dispatching rules, shown while somebody types. Two are always tried; the others only where windows break, dishes need
+ * washing between them or a station is kept apart.
  */
-export function bestByRule(net: Network): Candidate {
-  let best = byRule(net, { inTurn: null, isEven: false, showsFirst: false });
-  const consider = (next: Candidate) => {
+export function bestByRule(nets: Networks): Candidate {
+  let best = byRule(nets, { inTurn: null, isEven: false, showsFirst: false });
+  const { net } = best;
+  const begin = net.given ?? undefined;
+  const consider = (rule: Rule) => {
+    const next = byRule(nets, rule, 0, begin);
     if (compareScores(next.score, best.score) < 0) best = next;
   };
-  consider(byRule(net, { inTurn: null, isEven: true, showsFirst: false }));
+  consider({ inTurn: null, isEven: true, showsFirst: false });
+  if (net.claims.soonest.some((unit, index) => unit !== net.claims.last[index]))
+    consider({ inTurn: null, isEven: true, showsFirst: false, claims: "soonest" });
   if (net.nodes.length > mostInFrame) return best;
   if (best.score.broken > 0 || best.score.uncleared > 0 || net.washes)
     for (const inTurn of turnsOf(net).slice(0, 1))
       for (const spreads of net.testers > 0 ? [true, false] : [false])
-        consider(byRule(net, { inTurn, isEven: true, showsFirst: false, spreads }));
+        consider({ inTurn, isEven: true, showsFirst: false, spreads });
   if (best.score.broken > 0 && net.shown) {
-    consider(byRule(net, { inTurn: turnsOf(net)[3] ?? [], isEven: true, showsFirst: true }));
+    consider({ inTurn: turnsOf(net)[3] ?? [], isEven: true, showsFirst: true });
   }
   return best;
 }

@@ -4,8 +4,8 @@ import { methodOf } from "~/core/recipe";
 import { toMinutes, toSeconds, inSeconds, inPieces, plus, largest, inMinutes, smallest } from "~/core/quantity";
 import { washMinutes } from "./durations";
 import { boundOf } from "./bounds";
-import type { Genes, Laid } from "./lay";
-import { type Network, type Node, network } from "./network";
+import type { Genes } from "./lay";
+import { type Network, type Node, networksOf } from "./network";
 import type { Order } from "./order";
 import { type Cooking, criticalOf, idleOfAll } from "./readings";
 import { type Candidate, bestByRule, byGenes } from "./rules";
@@ -42,7 +42,7 @@ export function genesFrom(net: Network, order: Order): Genes {
 }
 
 /** The order of a laid class, by name, as it is kept with the class. */
-export function orderFrom(net: Network, laid: Laid, { demoUnit, showsFirst }: Genes): Order {
+export function orderFrom({ net, laid, genes: { demoUnit, showsFirst } }: Candidate): Order {
   const shownOn = net.units[net.shown?.units[demoUnit] ?? -1];
   return {
     loads: laid.loads.map(({ unit, stations, pieces }) => ({
@@ -73,34 +73,26 @@ export function orderFrom(net: Network, laid: Laid, { demoUnit, showsFirst }: Ge
  * nothing is rounded up to a grid. Deterministic: the same input gives the same plan.
  */
 export function schedule(input: ScheduleInput): Timeline {
-  const { net, laid } = laying(input);
-  return timelineOf(net, laid);
+  return timelineOf(laying(input));
 }
 
-/** The same before it is read as a timeline, and the testers that each station gives. */
-export function laying(input: ScheduleInput) {
-  const net = network(input);
-  const ordered = input.order && byGenes(net, genesFrom(net, input.order));
+/** The same before it is read as a timeline: in `net` the amounts for the testers that are given. */
+export function laying(input: ScheduleInput): Candidate {
+  const nets = networksOf(input);
+  const ordered = input.order && byGenes(nets, genesFrom(nets.first, input.order));
   // An order is of the class as it was: where something has changed since, a rule may do better. A wish holds all the same.
-  const ruled = ordered && input.order?.isWished === true ? ordered : bestByRule(net);
-  const laid = ordered && compareScores(ordered.score, ruled.score) <= 0 ? ordered : ruled;
-  const testers = new Map<string, number>();
-  for (const load of laid.laid.loads) {
-    const stationId = net.nodes[load.station]?.job.stationId;
-    if (stationId !== undefined && load.testers > 0)
-      testers.set(stationId, (testers.get(stationId) ?? 0) + load.testers);
-  }
-  return { net, laid, testers };
+  if (ordered && input.order?.isWished === true) return ordered;
+  const ruled = bestByRule(nets);
+  return ordered && compareScores(ordered.score, ruled.score) <= 0 ? ordered : ruled;
 }
 
 /** The order in which a class is laid now, by rule or as it was found: to be moved about by hand. */
 export function orderNow(input: ScheduleInput): Order {
-  const { net, laid } = laying(input);
-  return orderFrom(net, laid.laid, laid.genes);
+  return orderFrom(laying(input));
 }
 
 /** A laid class as the timeline that everybody reads. */
-export function timelineOf(net: Network, { laid, score }: Pick<Candidate, "laid" | "score">): Timeline {
+export function timelineOf({ net, laid, score }: Pick<Candidate, "net" | "laid" | "score">): Timeline {
   const { input } = net;
   const tasks: Task[] = [];
   const push = (kind: Task["kind"], start: number, end: number, more: Partial<Task> = {}) =>

@@ -3,7 +3,7 @@ import { uniformInt } from "pure-rand/distribution/uniformInt";
 import { xoroshiro128plus } from "pure-rand/generator/xoroshiro128plus";
 import { boundOf } from "./bounds";
 import type { Gene, Genes } from "./lay";
-import { type Network, network } from "./network";
+import { type Network, type Networks, networksOf } from "./network";
 import type { Order } from "./order";
 import { type Candidate, byGenes, byRule, bestByRule, turnsOf } from "./rules";
 import { genesFrom, orderFrom, timelineOf } from "./schedule";
@@ -187,15 +187,16 @@ function move(net: Network, genes: Genes, dice: Dice, last: number): void {
 }
 
 /** Start solutions: dispatching rules and station sequences, even and full loads, demonstration before or after mixing. */
-function startsOf(net: Network): Candidate[] {
+function startsOf(nets: Networks): Candidate[] {
+  const net = nets.first;
   const rows: Candidate[] = [];
   const firsts = net.shown ? [false, true] : [false];
   for (const showsFirst of firsts)
     for (const isEven of [true, false]) {
-      rows.push(byRule(net, { inTurn: null, isEven, showsFirst }));
+      rows.push(byRule(nets, { inTurn: null, isEven, showsFirst }));
       for (const inTurn of turnsOf(net))
         for (const spreads of net.testers > 0 ? [true, false] : [false])
-          rows.push(byRule(net, { inTurn, isEven, showsFirst, spreads }));
+          rows.push(byRule(nets, { inTurn, isEven, showsFirst, spreads }));
     }
   return rows;
 }
@@ -208,13 +209,14 @@ export function* search(
   input: ScheduleInput,
   effort: Effort = usualEffort(input),
 ): Generator<SearchProgress, Found, undefined> {
-  const net = network(input);
+  const nets = networksOf(input);
+  const net = nets.first;
   const bound = boundOf(net);
   const dice = new Dice();
   const starts = [
-    bestByRule(net),
-    ...(input.order ? [byGenes(net, genesFrom(net, input.order))] : []),
-    ...startsOf(net),
+    bestByRule(nets),
+    ...(input.order ? [byGenes(nets, genesFrom(net, input.order))] : []),
+    ...startsOf(nets),
   ];
   let best = starts.reduce((so, one) => (compareScores(one.score, so.score) < 0 ? one : so));
   const of = effort.starts * effort.schedulesEach;
@@ -230,7 +232,7 @@ export function* search(
       const moves = since > 0 && since % 250 === 0 ? 4 : dice.chance(70) ? 1 : 2;
       const last = lastUnit(here);
       for (let m = 0; m < moves; m += 1) move(net, genes, dice, last);
-      const next = byGenes(net, genes);
+      const next = byGenes(nets, genes);
       laid += 1;
       const differs = compare(next.score, here.score);
       if (differs <= 0 || moves === 4) here = next;
@@ -255,7 +257,7 @@ export function* search(
     const compare = best.score.broken > 0 && n % 2 === 1 ? compareWindows : compareScores;
     yield* climb(start, compare, effort.schedulesEach);
   }
-  return { order: orderFrom(net, best.laid, best.genes), timeline: timelineOf(net, best) };
+  return { order: orderFrom(best), timeline: timelineOf(best) };
 }
 
 /** Runs {@link search} to its end. */

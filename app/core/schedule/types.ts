@@ -35,6 +35,11 @@ export interface StationJob {
   readonly cookBy?: CookBy | null;
 }
 
+/** How much a station makes, and the least of it whoever gives the testers; `eaten` of its pieces are no testers. */
+export interface Amounts extends Required<Pick<StationJob, "pieces" | "eggs" | "sachets">> {
+  readonly least: { readonly pieces: Pieces; readonly eaten: Pieces; readonly eggs: number };
+}
+
 /** What limits how long a mixed batter may stand. */
 export interface CookBy {
   readonly max: Minutes;
@@ -60,6 +65,11 @@ export interface ScheduleInput {
   readonly eatMinutes: Minutes;
   readonly cleanMinutes: Minutes;
   readonly testersPerSurface: Pieces;
+  /**
+   * What each station makes if it gives so many testers, in the order of `stations`; what `stations` says is then what it makes as the
+   * class is laid. Absent where testers come off a station's pieces, whoever gives them.
+   */
+  readonly amountsFor?: ((testers: readonly Pieces[]) => readonly Amounts[]) | undefined;
   /** Hot places that may be in use at once for want of adults; null for no such rule. */
   readonly hotPlaces: number | null;
   /** Wash a surface whenever it passes from one recipe to another; see `washMinutes`. */

@@ -11,8 +11,9 @@ import {
   type Pieces,
 } from "~/core/quantity";
 import { type Held, countsOf, heldAfter, heldAgain, heldFirst, heldPouring, isThere, soonestThere } from "./held";
-import type { Laid, Placed } from "./lay";
+import { type Laid, type Placed, poursOf } from "./lay";
 import type { Mixing, Network, Node } from "./network";
+import { Counted, type Span } from "./resources";
 
 /** Objective of the search, compared field by field in this order; less is better. */
 export interface Score {
@@ -178,6 +179,19 @@ function pouringOf(net: Network, load: Placed): Held[] {
   return lead ? heldPouring(lead, load.unit, load.testers, pieces, load.from) : [];
 }
 
+/** When a load that is placed has its station's hands: while its testers and it are poured. */
+function handsOf(net: Network, load: Placed): Span[] {
+  const lead = net.nodes[load.station];
+  const table = lead?.loadOn[load.unit] ?? [];
+  const sides = table[0] ?? inSeconds(0);
+  return poursOf(
+    table[1] ?? inSeconds(0),
+    load.testers,
+    (pieces) => minus(table[pieces] ?? sides, sides),
+    sumOf(load.pieces),
+  ).map(({ from, to }) => ({ from: plus(load.from, from), to: plus(load.from, to) }));
+}
+
 /** Is the shared pouring tool available for a load that would begin at another moment? */
 function canPour(net: Network, loads: readonly Placed[], moved: Placed, from: Seconds): boolean {
   const own = pouringOf(net, { ...moved, from });
@@ -186,14 +200,27 @@ function canPour(net: Network, loads: readonly Placed[], moved: Placed, from: Se
   return isThere(own, others, countsOf(net));
 }
 
+/** Are hands free at its station for a load that would begin at another moment, beside its other pours and a second mix? */
+function haveHands(net: Network, { loads, secondMixStarts }: Laid, moved: Placed, from: Seconds): boolean {
+  const node = net.nodes[moved.station];
+  if (!node || node.hands < 1) return true;
+  const hands = new Counted(node.hands);
+  for (const load of loads)
+    if (load !== moved && load.station === moved.station) for (const span of handsOf(net, load)) hands.use(span);
+  const again = secondMixStarts[node.index] ?? inSeconds(0);
+  if (again > 0) hands.use({ from: again, to: plus(again, node.again.handsAfter) });
+  const own = handsOf(net, { ...moved, from, start: plus(from, minus(moved.start, moved.from)) });
+  return hands.soonest(inSeconds(0), own) === 0;
+}
+
 /**
  * Right-shifts loads of the given stations, except their last, as far as resources allow, so that their batter can be mixed later. Mutates `laid`.
  */
-function justify(net: Network, { loads }: Laid, stations: ReadonlySet<number>, own: readonly Own[]): boolean {
+function justify(net: Network, laid: Laid, stations: ReadonlySet<number>, own: readonly Own[]): boolean {
+  const { loads } = laid;
   let hasMoved = false;
   const byStart = [...loads].sort((a, b) => b.from - a.from || b.end - a.end);
   const nextOn = new Map<number, Seconds>();
-  const pourBy = new Map<number, Seconds>();
   for (const load of byStart) {
     const next = nextOn.get(load.unit) ?? inSeconds(Infinity);
     const lead = net.nodes[load.station];
@@ -201,17 +228,15 @@ function justify(net: Network, { loads }: Laid, stations: ReadonlySet<number>, o
     // Of two mixes each has its own last load.
     const lastPour = own[load.station * 2 + mixOf(net, load, 0)]?.lastPour ?? inSeconds(-1);
     if (lead && isAlone && stations.has(load.station) && load.start < lastPour) {
-      const poured = minus(lead.load[load.pieces[0] ?? 0] ?? inSeconds(0), lead.load[0] ?? inSeconds(0));
-      const byHands =
-        lead.hands > 0 ? minus(pourBy.get(load.station) ?? inSeconds(Infinity), poured) : inSeconds(Infinity);
-      const shift = smallest(
-        minus(minus(next, load.between), load.end),
-        minus(lastPour, load.start),
-        minus(byHands, load.start),
-      );
+      const shift = smallest(minus(minus(next, load.between), load.end), minus(lastPour, load.start));
       const from = plus(load.from, shift);
       const isMoved = shift > 0 && Number.isFinite(shift);
-      if (isMoved && isFree(net, loads, load, from, plus(load.end, shift)) && canPour(net, loads, load, from)) {
+      if (
+        isMoved &&
+        isFree(net, loads, load, from, plus(load.end, shift)) &&
+        canPour(net, loads, load, from) &&
+        haveHands(net, laid, load, from)
+      ) {
         load.waited = inSeconds(0);
         load.from = from;
         load.start = plus(load.start, shift);
@@ -221,7 +246,6 @@ function justify(net: Network, { loads }: Laid, stations: ReadonlySet<number>, o
     }
     // Before a load the unit may have been washed for it: what comes before has to be out by then.
     nextOn.set(load.unit, minus(load.from, minus(load.washTo, load.washFrom)));
-    pourBy.set(load.station, load.from);
   }
   return hasMoved;
 }
