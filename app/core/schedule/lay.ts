@@ -102,15 +102,24 @@ interface Choice {
 const isBetter = (one: Choice, best: Choice | undefined): boolean =>
   best === undefined || one.allOut < best.allOut || (one.allOut === best.allOut && one.start < best.start);
 
-/** When somebody’s hands, or a tool, are in use for a load with its testers: while each tester and the load is poured. */
-export function poursOf(tester: Seconds, testers: Pieces, pour: (pieces: Pieces) => Seconds, pieces: Pieces): Span[] {
+/**
+ * When somebody’s hands, or a tool, are in use for a load with its testers: while each tester and the load is poured.
+ * @param table seconds by pieces, of which `apart` are not poured: the sides of a load.
+ */
+export function poursOf(
+  tester: Seconds,
+  testers: Pieces,
+  table: readonly Seconds[],
+  pieces: Pieces,
+  apart: Seconds = inSeconds(0),
+): Span[] {
   const spans: Span[] = [];
   let from = inSeconds(0);
   for (let n = 0; n < testers; n += 1) {
-    spans.push({ from, to: plus(from, pour(inPieces(1))) });
+    spans.push({ from, to: minus(plus(from, table[1] ?? apart), apart) });
     from = plus(from, tester);
   }
-  if (pieces > 0) spans.push({ from, to: plus(from, pour(pieces)) });
+  if (pieces > 0) spans.push({ from, to: minus(plus(from, table[pieces] ?? apart), apart) });
   return spans;
 }
 
@@ -236,16 +245,15 @@ export class Bench {
     const testers = this.testersOn(node, unit);
     const load = node.loadOn[unit] ?? node.load;
     const tester = load[1] ?? inSeconds(0);
-    const sides = load[0] ?? inSeconds(0);
     const start = times(tester, testers);
-    const pours = hands && poursOf(tester, testers, (pieces) => minus(load[pieces] ?? sides, sides), size);
-    const held = tool && poursOf(tester, testers, (pieces) => node.pouring[pieces] ?? inSeconds(0), size);
-    const watched = [{ from: inSeconds(0), to: size > 0 ? plus(start, load[size] ?? inSeconds(0)) : start }];
+    const pours = hands && poursOf(tester, testers, load, size, load[0]);
+    const held = tool && poursOf(tester, testers, node.pouring, size);
+    const watched = adults && [{ from: inSeconds(0), to: size > 0 ? plus(start, load[size] ?? inSeconds(0)) : start }];
     for (let begin = free; ;) {
       let at = begin;
       if (hands && pours) at = hands.soonest(at, pours);
       if (tool && held) at = tool.soonest(at, held);
-      if (adults) at = adults.soonest(at, watched);
+      if (adults && watched) at = adults.soonest(at, watched);
       if (at === begin) return at;
       begin = at;
     }
@@ -309,15 +317,13 @@ export class Bench {
     });
     const [hands, tool] = [this.hands[lead.index], this.tools[lead.index]];
     const tester = load[1] ?? inSeconds(0);
-    const sides = load[0] ?? inSeconds(0);
-    const shifted = ({ from: a, to: b }: Span): Span => ({ from: plus(from, a), to: plus(from, b) });
     if (hands)
-      for (const span of poursOf(tester, testers, (count) => minus(load[count] ?? sides, sides), total))
-        hands.use(shifted(span));
+      for (const span of poursOf(tester, testers, load, total, load[0]))
+        hands.use(plus(from, span.from), plus(from, span.to));
     if (tool)
-      for (const span of poursOf(tester, testers, (count) => lead.pouring[count] ?? inSeconds(0), total))
-        tool.use(shifted(span));
-    this.adults?.use({ from, to: end });
+      for (const span of poursOf(tester, testers, lead.pouring, total))
+        tool.use(plus(from, span.from), plus(from, span.to));
+    this.adults?.use(from, end);
     this.isUsed[unit] = true;
     this.lastRecipe[unit] = lead.recipe;
     this.lastUser[unit] = lead.index;
@@ -364,7 +370,7 @@ export class Bench {
       if (at === from) break;
       from = at;
     }
-    own?.use({ from, to: plus(from, mixing.to) });
+    own?.use(from, plus(from, mixing.to));
     if (this.held) this.held.push(...heldAgain(node, countsOf(this.net), from));
     this.secondMixStarts[node.index] = from;
     this.ready[node.index] = plus(from, node.again.readyAfter);
@@ -457,6 +463,7 @@ export class Bench {
   dispatch(rule: Rule): void {
     const { nodes } = this.net;
     const hungry = () => nodes.filter((node) => (this.remaining[node.index] ?? 0) > 0 && this.canTake[node.index]);
+    if (nodes.every((node) => (this.remaining[node.index] ?? 0) < 1)) return;
     if (rule.inTurn) {
       // Who is kept apart first: their unit is nobody's until they are done.
       const rank = new Map(rule.inTurn.map((index, at) => [index, at]));

@@ -31,28 +31,40 @@ function testersBy(net: Network, { loads, demoUnit }: Genes): Pieces[] {
   return given;
 }
 
+/** An order without surfaces that are only tried: whoever throws a tester there makes batter for nothing. */
+function withoutIdleTrials(genes: Genes): Genes {
+  if (genes.loads.every(({ pieces }) => sumOf(pieces) > 0)) return genes;
+  const used = new Set(genes.loads.flatMap(({ unit, pieces }) => (sumOf(pieces) > 0 ? [unit] : [])));
+  return { ...genes, loads: genes.loads.filter(({ unit }) => used.has(unit)) };
+}
+
 /**
- * An order whose loads hold everything its stations make: what is missing goes where there is room, from the last load back. Without
- * this a piece more would be a load of its own.
+ * An order whose loads hold exactly what its stations make beside their testers: what is missing goes where there is room, what is too
+ * much is taken away, both from the last load back. Without this a piece more would be a load of its own.
  */
-function filled(net: Network, genes: Genes): Genes {
+function fitted(net: Network, genes: Genes): Genes {
   const missing = net.nodes.map((node, index) => minus(node.pieces, net.given?.[index] ?? inPieces(0)));
   for (const { stations, pieces } of genes.loads)
-    stations.forEach((index, n) => {
+    for (let n = 0; n < stations.length; n += 1) {
+      const index = stations[n] ?? -1;
       missing[index] = minus(missing[index] ?? inPieces(0), pieces[n] ?? inPieces(0));
-    });
-  if (missing.every((count) => count <= 0)) return genes;
+    }
+  if (missing.every((count) => count === 0)) return genes;
   const loads = [...genes.loads];
   for (let at = loads.length - 1; at >= 0; at -= 1) {
     const gene = loads[at];
-    const index = gene?.stations[0] ?? -1;
+    if (!gene) continue;
+    const index = gene.stations[0] ?? -1;
     const count = missing[index] ?? inPieces(0);
-    if (!gene || count <= 0) continue;
+    const own = gene.pieces[0] ?? inPieces(0);
+    if (count === 0 || own === 0) continue;
     const room = minus(net.nodes[index]?.places[gene.unit] ?? inPieces(0), sumOf(gene.pieces));
-    const more = smallest(room, count);
-    if (more <= 0) continue;
-    missing[index] = minus(count, more);
-    loads[at] = { ...gene, pieces: gene.pieces.map((own, n) => (n === 0 ? plus(own, more) : own)) };
+    const by = count > 0 ? largest(inPieces(0), smallest(room, count)) : largest(count, minus(inPieces(0), own));
+    if (by === 0) continue;
+    missing[index] = minus(count, by);
+    const pieces = gene.pieces.map((before, n) => (n === 0 ? plus(before, by) : before));
+    if (sumOf(pieces) > 0) loads[at] = { ...gene, pieces };
+    else loads.splice(at, 1);
   }
   return { ...genes, loads };
 }
@@ -75,7 +87,7 @@ function agreed(
   for (let round = 1; ; round += 1) {
     const net = nets.of(testers);
     const laid = layIn(net);
-    if (nets.isOne || round === mostRounds) return { net, laid };
+    if (round === mostRounds) return { net, laid };
     const given = testersOf(net, laid);
     if (given.every((count, index) => count === testers[index])) return { net, laid };
     const before = testers;
@@ -101,10 +113,13 @@ export function byRule(nets: Networks, rule: Rule, demoUnit = 0, begin: readonly
 }
 
 export function byGenes(nets: Networks, genes: Genes): Candidate {
-  const { net, laid } = agreed(nets, nets.isOne ? [] : testersBy(nets.first, genes), (one) =>
-    lay(one, nets.isOne ? genes : filled(one, genes)),
-  );
-  return { net, laid, score: settle(net, laid), genes };
+  if (nets.isOne) {
+    const laid = lay(nets.first, genes);
+    return { net: nets.first, laid, score: settle(nets.first, laid), genes };
+  }
+  const own = withoutIdleTrials(genes);
+  const { net, laid } = agreed(nets, testersBy(nets.first, own), (one) => lay(one, fitted(one, own)));
+  return { net, laid, score: settle(net, laid), genes: own };
 }
 
 /** Station sequences used as start solutions: by dish, by time after cooking, by how long the batter keeps, and more. */

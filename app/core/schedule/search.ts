@@ -2,7 +2,8 @@ import { inPieces, minus, sumOf, smallest, plus } from "~/core/quantity";
 import { uniformInt } from "pure-rand/distribution/uniformInt";
 import { xoroshiro128plus } from "pure-rand/generator/xoroshiro128plus";
 import { boundOf } from "./bounds";
-import type { Gene, Genes } from "./lay";
+import { inFixedOrder } from "./fixed-order";
+import { type Gene, type Genes, genesOf } from "./lay";
 import { type Network, type Networks, networksOf } from "./network";
 import type { Order } from "./order";
 import { type Candidate, byGenes, byRule, bestByRule, turnsOf } from "./rules";
@@ -14,6 +15,8 @@ import { type Score, compareScores, compareWindows } from "./windows";
 export interface Effort {
   readonly starts: number;
   readonly schedulesEach: number;
+  /** Another seed for its chance: for measuring how much chance matters. */
+  readonly seed?: number;
 }
 
 /** Number of pieces up to which twice as many starts are searched. */
@@ -38,11 +41,35 @@ export interface Found {
   readonly timeline: Timeline;
 }
 
-type Compare = (a: Score, b: Score) => number;
+/** How a start is improved: only to what is no worse, or by annealing, which takes worse orders the more rarely the longer it runs. */
+interface Manner {
+  readonly withBlocks: boolean;
+  /** About how many seconds of a later plate are taken at even odds, at the begin and at the end; null to take nothing worse. */
+  readonly heat: { readonly from: number; readonly to: number } | null;
+}
+
+/** Different manners miss different orders: the starts take turns at them. */
+const manners: readonly Manner[] = [
+  { withBlocks: true, heat: null },
+  { withBlocks: true, heat: { from: 300, to: 5 } },
+  { withBlocks: true, heat: null },
+  { withBlocks: false, heat: { from: 120, to: 3 } },
+];
+
+const plainManner: Manner = { withBlocks: true, heat: null };
+
+/** What annealing makes small, in seconds: the last plate, and batter that is poured too late, which counts for more `forWindows`. */
+function costOf({ uncleared, broken, late, served, waits }: Score, stations: number, forWindows: boolean): number {
+  const tooLate = broken > 0 ? (forWindows ? 1800 + 2 * late : 900 + 0.3 * late) : 0;
+  return uncleared * 1e5 + served + tooLate + (0.1 * waits) / Math.max(1, stations);
+}
 
 /** Seeded random integers below `n`, equal in every engine. */
 class Dice {
-  private readonly source = xoroshiro128plus(20_241_126);
+  private readonly source;
+  constructor(seed = 20_241_126) {
+    this.source = xoroshiro128plus(seed);
+  }
   below(n: number): number {
     return n <= 1 ? 0 : uniformInt(this.source, 0, n - 1);
   }
@@ -51,11 +78,6 @@ class Dice {
   }
 }
 
-const copyOf = (genes: Genes): Genes => ({
-  ...genes,
-  loads: genes.loads.map(({ unit, stations, pieces }) => ({ unit, stations: [...stations], pieces: [...pieces] })),
-});
-
 /** The unit that finishes last: moving work off it can shorten the makespan. */
 function lastUnit({ laid }: Candidate): number {
   let last = laid.loads[0];
@@ -63,8 +85,60 @@ function lastUnit({ laid }: Candidate): number {
   return last?.unit ?? -1;
 }
 
-/** Applies one random move to an order; the kinds of move are the branches below. `last` is the unit that finishes last. */
-function move(net: Network, genes: Genes, dice: Dice, last: number): void {
+/**
+ * Applies one random move of many loads at once: what small moves reach only over worse orders, where dishes are washed between, where
+ * every surface costs its testers, or where somebody has a surface to themselves.
+ */
+function moveBlock(net: Network, { loads }: Genes, gene: Gene, dice: Dice, unitFor: (gene: Gene) => number): void {
+  const lead = (one: Gene) => net.nodes[one.stations[0] ?? -1];
+  const recipe = lead(gene)?.recipe;
+  const together = (own: readonly Gene[], at: number) => {
+    const rest = loads.filter((one) => !own.includes(one));
+    rest.splice(Math.min(at, rest.length), 0, ...own);
+    loads.splice(0, loads.length, ...rest);
+  };
+  const kind = dice.below(6);
+  if (kind === 0) {
+    // All loads of a station on one unit, together.
+    const unit = unitFor(gene);
+    const own = loads.filter((one) => one.stations[0] === gene.stations[0] && one.stations.length === 1);
+    for (const one of own) one.unit = unit;
+    together(own, dice.below(loads.length - own.length + 1));
+  } else if (kind === 1) {
+    // The loads of a dish on a unit together, where its first is: one wash instead of several.
+    const own = loads.filter((one) => one.unit === gene.unit && lead(one)?.recipe === recipe);
+    together(own, loads.indexOf(own[0] ?? gene));
+  } else if (kind === 2) {
+    // Two stations of one dish change places in all their loads.
+    const others = net.nodes.filter((node) => node.recipe === recipe && node.index !== gene.stations[0]);
+    const other = others[dice.below(others.length)]?.index;
+    const own = gene.stations[0];
+    if (other === undefined || own === undefined) return;
+    for (const one of loads)
+      one.stations = one.stations.map((station) => (station === own ? other : station === other ? own : station));
+  } else {
+    // A unit is closed to a dish, or to everybody: its loads go where that dish is cooked already, or anywhere.
+    const isForAll = kind === 5;
+    const hosts = [
+      ...new Set(loads.flatMap((one) => (one.unit !== gene.unit && lead(one)?.recipe === recipe ? [one.unit] : []))),
+    ];
+    const from = gene.unit;
+    for (const one of loads) {
+      if (one.unit !== from || one.stations.length > 1 || (!isForAll && lead(one)?.recipe !== recipe)) continue;
+      const to = hosts.length > 0 && dice.chance(80) ? (hosts[dice.below(hosts.length)] ?? from) : unitFor(one);
+      if ((lead(one)?.places[to] ?? 0) > 0) one.unit = to;
+    }
+  }
+}
+
+/** Of a hundred moves so many are of many loads at once. */
+const blockMoves = 15;
+
+/**
+ * Applies one random move to an order; the kinds of move are the branches below.
+ * @param last the unit that finishes last.  @param withBlocks also moves of many loads at once.
+ */
+function move(net: Network, genes: Genes, dice: Dice, last: number, withBlocks: boolean): void {
   const { loads } = genes;
   if (loads.length === 0) return;
   const pick = () => {
@@ -89,6 +163,11 @@ function move(net: Network, genes: Genes, dice: Dice, last: number): void {
     if (gene.stations.length === 1)
       gene.pieces[0] = net.nodes[gene.stations[0] ?? -1]?.places[gene.unit] ?? inPieces(0);
   };
+  if (withBlocks && dice.chance(blockMoves)) {
+    const gene = loads[pick()];
+    if (gene) moveBlock(net, genes, gene, dice, unitFor);
+    return;
+  }
   const kind = dice.below(100);
   if (kind < 30) {
     // Another place in the row, and now and then another unit.
@@ -190,6 +269,7 @@ function move(net: Network, genes: Genes, dice: Dice, last: number): void {
 function startsOf(nets: Networks): Candidate[] {
   const net = nets.first;
   const rows: Candidate[] = [];
+  const isAnyApart = net.nodes.some((node) => node.isApart);
   const firsts = net.shown ? [false, true] : [false];
   for (const showsFirst of firsts)
     for (const isEven of [true, false]) {
@@ -197,6 +277,7 @@ function startsOf(nets: Networks): Candidate[] {
       for (const inTurn of turnsOf(net))
         for (const spreads of net.testers > 0 ? [true, false] : [false])
           rows.push(byRule(nets, { inTurn, isEven, showsFirst, spreads }));
+      if (isAnyApart) rows.push(byRule(nets, { inTurn: null, isEven, showsFirst, claims: "soonest" }));
     }
   return rows;
 }
@@ -209,12 +290,14 @@ export function* search(
   input: ScheduleInput,
   effort: Effort = usualEffort(input),
 ): Generator<SearchProgress, Found, undefined> {
-  const nets = networksOf(input);
+  const asked = networksOf(input);
+  const nets = networksOf(inFixedOrder(input));
   const net = nets.first;
   const bound = boundOf(net);
-  const dice = new Dice();
+  const dice = new Dice(effort.seed);
   const starts = [
     bestByRule(nets),
+    byGenes(nets, genesFrom(net, orderFrom(bestByRule(asked)))),
     ...(input.order ? [byGenes(nets, genesFrom(net, input.order))] : []),
     ...startsOf(nets),
   ];
@@ -223,28 +306,44 @@ export function* search(
   let laid = 0;
   const isProved = ({ score }: Candidate) => score.uncleared === 0 && score.broken === 0 && score.served <= bound;
 
-  function* climb(from: Candidate, compare: Compare, count: number): Generator<SearchProgress, Candidate, undefined> {
+  function* improve(
+    from: Candidate,
+    { withBlocks, heat }: Manner,
+    forWindows: boolean,
+  ): Generator<SearchProgress, void, undefined> {
+    const compare = forWindows ? compareWindows : compareScores;
+    const cost = (one: Candidate) => costOf(one.score, net.nodes.length, forWindows);
+    const count = effort.schedulesEach;
     let here = from;
     let top = from;
     let since = 0;
     for (let n = 0; n < count && !isProved(best); n += 1) {
-      const genes = copyOf(here.genes);
-      const moves = since > 0 && since % 250 === 0 ? 4 : dice.chance(70) ? 1 : 2;
+      // From the class as it was laid: what an order asked for and could not have is not asked for again.
+      const genes = genesOf(here.laid, here.genes.demoUnit, here.genes.showsFirst);
+      const isKick = heat === null && since > 0 && since % 250 === 0;
+      const moves = isKick ? 4 : dice.chance(70) ? 1 : 2;
       const last = lastUnit(here);
-      for (let m = 0; m < moves; m += 1) move(net, genes, dice, last);
+      for (let m = 0; m < moves; m += 1) move(net, genes, dice, last, withBlocks);
       const next = byGenes(nets, genes);
       laid += 1;
-      const differs = compare(next.score, here.score);
-      if (differs <= 0 || moves === 4) here = next;
+      if (heat === null) {
+        if (isKick || compare(next.score, here.score) <= 0) here = next;
+      } else {
+        const worse = cost(next) - cost(here);
+        const left = 1 - n / count;
+        const warm = heat.to + (heat.from - heat.to) * left * left * left;
+        // Products instead of powers: the same in every engine.
+        const odds = dice.below(1000) / 1000;
+        if (worse <= 3 * warm * odds * odds) here = next;
+      }
       if (compare(next.score, top.score) < 0) {
         top = next;
         since = 0;
       } else since += 1;
       if (compareScores(next.score, best.score) < 0) best = next;
-      if (since > 0 && since % 500 === 0) here = top;
+      if (heat === null && since > 0 && since % 500 === 0) here = top;
       if (laid % 25 === 0) yield { laid, of, bestServed: best.score.served };
     }
-    return top;
   }
 
   const byScore = [...starts].sort((a, b) => compareScores(a.score, b.score));
@@ -254,10 +353,11 @@ export function* search(
   for (let n = 0; n < effort.starts && !isProved(best); n += 1) {
     const start = distinct[n % Math.max(1, distinct.length)] ?? best;
     // Whether all windows can be kept is found out first: only then does the last plate count for more.
-    const compare = best.score.broken > 0 && n % 2 === 1 ? compareWindows : compareScores;
-    yield* climb(start, compare, effort.schedulesEach);
+    const forWindows = best.score.broken > 0 && n % 2 === 1;
+    yield* improve(start, manners[n % manners.length] ?? plainManner, forWindows);
   }
-  return { order: orderFrom(best), timeline: timelineOf(best) };
+  const found = byGenes(asked, genesFrom(asked.first, orderFrom(best)));
+  return { order: orderFrom(found), timeline: timelineOf(found) };
 }
 
 /** Runs {@link search} to its end. */

@@ -183,13 +183,8 @@ function pouringOf(net: Network, load: Placed): Held[] {
 function handsOf(net: Network, load: Placed): Span[] {
   const lead = net.nodes[load.station];
   const table = lead?.loadOn[load.unit] ?? [];
-  const sides = table[0] ?? inSeconds(0);
-  return poursOf(
-    table[1] ?? inSeconds(0),
-    load.testers,
-    (pieces) => minus(table[pieces] ?? sides, sides),
-    sumOf(load.pieces),
-  ).map(({ from, to }) => ({ from: plus(load.from, from), to: plus(load.from, to) }));
+  const pours = poursOf(table[1] ?? inSeconds(0), load.testers, table, sumOf(load.pieces), table[0]);
+  return pours.map(({ from, to }) => ({ from: plus(load.from, from), to: plus(load.from, to) }));
 }
 
 /** Is the shared pouring tool available for a load that would begin at another moment? */
@@ -206,9 +201,10 @@ function haveHands(net: Network, { loads, secondMixStarts }: Laid, moved: Placed
   if (!node || node.hands < 1) return true;
   const hands = new Counted(node.hands);
   for (const load of loads)
-    if (load !== moved && load.station === moved.station) for (const span of handsOf(net, load)) hands.use(span);
+    if (load !== moved && load.station === moved.station)
+      for (const span of handsOf(net, load)) hands.use(span.from, span.to);
   const again = secondMixStarts[node.index] ?? inSeconds(0);
-  if (again > 0) hands.use({ from: again, to: plus(again, node.again.handsAfter) });
+  if (again > 0) hands.use(again, plus(again, node.again.handsAfter));
   const own = handsOf(net, { ...moved, from, start: plus(from, minus(moved.start, moved.from)) });
   return hands.soonest(inSeconds(0), own) === 0;
 }
