@@ -1,5 +1,7 @@
-import { noUnit } from "~/core/ids";
+import type { SharedThing } from "~/core/gear";
+import type { SurfaceId } from "~/core/ids";
 import { inMinutes, minus, largest, type Minutes } from "~/core/quantity";
+import { holdUp } from "./chain";
 import { lateBatters } from "./readings";
 import { schedule } from "./schedule";
 import type { ScheduleFinding, ScheduleInput, Task, Timeline } from "./types";
@@ -15,33 +17,7 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
   const over = timeline.end - available;
   if (over > 0) findings.push({ code: "does-not-fit", level: "warns", minutes: timeline.end, available, over });
 
-  const queue = timeline.critical.find((part) => part.kind === "queue")?.minutes ?? inMinutes(0);
-  const used = new Map<string, number>();
-  const surfaceOf = new Map(timeline.units.map((unit) => [unit.id, unit.surfaceId]));
-  for (const task of timeline.tasks) {
-    if (task.kind !== "load") continue;
-    const surfaceId = surfaceOf.get(task.surfaceId ?? noUnit) ?? "";
-    used.set(surfaceId, (used.get(surfaceId) ?? 0) + task.end - task.start);
-  }
-  const busiest = [...used].sort((a, b) => b[1] - a[1])[0]?.[0];
-  const surface = input.surfaces.find((one) => one.id === busiest);
-  if (queue > 0 && surface) {
-    // Where the adults are the limit, another surface would stand there unwatched: nothing to try out.
-    const areAdultsTheLimit = input.hotPlaces !== null && input.hotPlaces <= timeline.units.length;
-    const more = areAdultsTheLimit
-      ? timeline
-      : schedule({
-          ...input,
-          surfaces: input.surfaces.map((one) => (one === surface ? { ...one, count: one.count + 1 } : one)),
-        });
-    findings.push({
-      code: "waits-for-surfaces",
-      level: over > 0 ? "warns" : "notes",
-      minutes: queue,
-      surfaceName: surface.name,
-      withOneMore: more.end < timeline.end ? more.end : undefined,
-    });
-  }
+  findings.push(...waitsForSurfaces(timeline, input, over > 0 ? "warns" : "notes"));
 
   const late = lateBatters(timeline).flatMap(({ stationId, wetAt, lastPour, cookBy }) =>
     cookBy ? [{ stationId, minutes: lastPour - wetAt, ...cookBy }] : [],
@@ -76,13 +52,13 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
     if (rings !== undefined && rings - at > 0.5)
       findings.push({ code: "pin-not-kept", level: "warns", bell, at, minutes: minus(rings, at) });
   }
-  const idle = timeline.idle.filter((one) => one.minutes >= (input.idleBorne ?? idleWorthSaying));
+  const idle = timeline.idle.filter((one) => one.longest >= (input.idleBorne ?? idleWorthSaying));
   if (idle.length > 0)
     findings.push({
       code: "stands-idle",
       level: "notes",
       stationIds: idle.map((one) => one.stationId),
-      minutes: largest(...idle.map((one) => one.minutes)),
+      minutes: largest(...idle.map((one) => one.longest)),
     });
   const shared = input.surfaces.reduce(
     (count, one) => count + one.count * (one.at === "station" ? input.stations.length : 1),
@@ -95,15 +71,59 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
   return findings;
 }
 
+/** Surfaces of the critical chain that are tried out with one more of them. */
+const mostTried = 2;
+
+/**
+ * The surface whose loads hold the class up, if one more of it would end the class sooner: by the usual rules, so by so much at the
+ * least. Nothing where no surface would.
+ */
+function waitsForSurfaces(timeline: Timeline, input: ScheduleInput, level: "warns" | "notes"): ScheduleFinding[] {
+  const surfaceOf = new Map(timeline.units.map((unit) => [unit.id, unit.surfaceId]));
+  const spent = new Map<SurfaceId, number>();
+  for (const { unitId, loads, from, to, because } of holdUp(timeline, input).hops) {
+    const surfaceId = surfaceOf.get(unitId);
+    if (surfaceId === undefined || (loads < 2 && because !== "wash")) continue;
+    spent.set(surfaceId, (spent.get(surfaceId) ?? 0) + to - from);
+  }
+  const tried = [...spent].sort((a, b) => b[1] - a[1]).slice(0, mostTried);
+  for (const [surfaceId] of tried) {
+    const surface = input.surfaces.find((one) => one.id === surfaceId);
+    if (!surface) continue;
+    const more = schedule({
+      ...input,
+      surfaces: input.surfaces.map((one) => (one === surface ? { ...one, count: one.count + 1 } : one)),
+    });
+    const gained = minus(timeline.end, more.end);
+    if (gained <= 1 / 60) continue;
+    const minutes = timeline.critical.find((part) => part.kind === "queue")?.minutes ?? inMinutes(0);
+    return [{ code: "waits-for-surfaces", level, minutes, surfaceName: surface.name, withOneMore: more.end, gained }];
+  }
+  return [];
+}
+
+/** The longest wait for a shared tool, in minutes. */
+const longestWait = ({ tasks }: Timeline, thing: SharedThing): number =>
+  tasks.reduce(
+    (most, task) => (task.waitsFor === thing ? Math.max(most, task.waited ?? task.end - task.start) : most),
+    0,
+  );
+
 /** Findings for shared tools that tables wait for: who waits, and the longest wait. */
-function thingsWaitedFor({ tasks }: Timeline, { goesRound = [] }: ScheduleInput): ScheduleFinding[] {
+function thingsWaitedFor(timeline: Timeline, input: ScheduleInput): ScheduleFinding[] {
+  const { goesRound = [] } = input;
   return goesRound.flatMap(({ thing, count }): ScheduleFinding[] => {
-    const waiting = tasks.filter((task) => task.waitsFor === thing);
-    const minutes = Math.max(0, ...waiting.map((task) => task.waited ?? task.end - task.start));
-    const stationIds = [...new Set(waiting.flatMap((task) => task.stationId ?? []))];
-    return minutes < thingWorthSaying
-      ? []
-      : [{ code: "waits-for-thing", level: "notes", thing, count, stationIds, minutes: inMinutes(minutes) }];
+    const minutes = inMinutes(longestWait(timeline, thing));
+    if (minutes < thingWorthSaying) return [];
+    const more = schedule({
+      ...input,
+      goesRound: goesRound.map((one) => (one.thing === thing ? { ...one, count: one.count + 1 } : one)),
+    });
+    const stationIds = [
+      ...new Set(timeline.tasks.flatMap((task) => (task.waitsFor === thing ? (task.stationId ?? []) : []))),
+    ];
+    const withOneMore = inMinutes(longestWait(more, thing));
+    return [{ code: "waits-for-thing", level: "notes", thing, count, stationIds, minutes, withOneMore }];
   });
 }
 /** Minutes of waiting for a shared tool below which nothing is reported (starting value). */

@@ -52,7 +52,7 @@ export function criticalOf(tasks: readonly Task[], cooking: readonly Cooking[], 
 
 const handsFree: ReadonlySet<TaskKind> = new Set(["rest", "wait", "preheat", "demo-load"]);
 
-/** Minutes each station stands with nothing to do between the first mix and its last piece; a planned rest counts. */
+/** Minutes each station stands with nothing to do between the first mix and its last piece, and the longest stretch; a planned rest counts. */
 export function idleOfAll(cooking: readonly Cooking[], tasks: readonly Task[], from: Minutes): Timeline["idle"] {
   const busy = new Map<string, Task[]>();
   const shown = tasks.filter((task) => task.kind === "demo-load");
@@ -64,19 +64,21 @@ export function idleOfAll(cooking: readonly Cooking[], tasks: readonly Task[], f
   }
   return cooking.map(({ job }) => ({
     stationId: job.stationId,
-    minutes: idleOf(busy.get(job.stationId) ?? shown, from),
+    ...idleOf(busy.get(job.stationId) ?? shown, from),
   }));
 }
 
-function idleOf(tasks: readonly Task[], from: Minutes): Minutes {
+function idleOf(tasks: readonly Task[], from: Minutes): { minutes: Minutes; longest: Minutes } {
   const busy = [...tasks].sort((a, b) => a.start - b.start);
   let at = from;
-  let idle = inMinutes(0);
+  let [minutes, longest] = [inMinutes(0), inMinutes(0)];
   for (const task of busy) {
-    idle = plus(idle, largest(inMinutes(0), minus(task.start, at)));
+    const gap = largest(inMinutes(0), minus(task.start, at));
+    minutes = plus(minutes, gap);
+    longest = largest(longest, gap);
     at = largest(at, task.end);
   }
-  return idle;
+  return { minutes, longest };
 }
 
 /** Batters whose last load is poured after they may still be used. A second of rounding is not a broken window. */

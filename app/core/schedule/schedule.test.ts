@@ -482,17 +482,17 @@ test("the list by the minute has every bell, every load and every tester once, i
 
 test("what holds a class up is a chain without gaps from what ends last, each link after the one before it", () => {
   holds((timeline, input) => {
-    const { links, surface: held } = holdUp(timeline, input);
+    const { links, hops } = holdUp(timeline, input);
     const tasks = links.map((link) => timeline.tasks.find((task) => task.id === link.taskId));
     const eat = timeline.bells.find((bell) => bell.kind === "eat")?.at ?? NaN;
     const last = tasks.at(-1);
     if (last) expect(last.end).toBeCloseTo(eat, 3);
     for (let n = 1; n < tasks.length; n += 1)
       // What is poured with goes on to the next table while the first one's pieces still lie there.
-      expect((links[n]?.because === "pour" ? tasks[n - 1]?.start : tasks[n - 1]?.end) ?? NaN).toBeLessThanOrEqual(
-        (tasks[n]?.start ?? NaN) + 1 / 30,
-      );
-    if (held) expect(held.to).toBeLessThanOrEqual(eat + 1e-6);
+      expect(
+        (["pour", "pouring"].includes(links[n]?.because ?? "") ? tasks[n - 1]?.start : tasks[n - 1]?.end) ?? NaN,
+      ).toBeLessThanOrEqual((tasks[n]?.start ?? NaN) + 1 / 30);
+    for (const hop of hops) expect(hop.to).toBeLessThanOrEqual(eat + 1e-6);
     expect(new Set(links.map((link) => link.taskId)).size).toBe(links.length);
   });
 });
@@ -509,7 +509,24 @@ test("what a load waited for is there: its batter is ready just then, or somethi
       expect(["load", "tester", "demo-load"]).toContain(task.kind);
       const ended = timeline.tasks.filter((one) => one !== task && one.end <= task.start + 1 / 30);
       if (because === "surface") expect(ended.some((one) => one.surfaceId === task.surfaceId)).toBe(true);
-      if (because === "adult") expect(ended.some((one) => one.surfaceId !== null)).toBe(true);
+      // Until just then every place of an adult was taken.
+      if (because === "adult") {
+        const busy = timeline.tasks.filter(
+          (one) =>
+            one !== task &&
+            ["load", "tester", "demo-load"].includes(one.kind) &&
+            one.start < task.start - 1 / 60 &&
+            one.end >= task.start - 1 / 30,
+        );
+        expect(new Set(busy.map((one) => one.surfaceId)).size).toBeGreaterThanOrEqual(
+          Math.max(1, input.hotPlaces ?? 0),
+        );
+      }
+      if (because === "wash") expect(ended.some((one) => one.kind === "wash")).toBe(true);
+      if (because === "heating")
+        expect(
+          timeline.tasks.some((one) => one.kind === "preheat" && one.surfaceId === task.surfaceId && one.start < 0.1),
+        ).toBe(true);
       if (because === "batter") {
         const batter = timeline.batters.find((one) => one.stationId === task.stationId && one.mix === task.mix);
         expect(batter?.readyAt).toBeCloseTo(task.start, 1);

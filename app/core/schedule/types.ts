@@ -203,8 +203,8 @@ export interface Timeline {
   readonly loads: number;
   /** What the last station's time went into, in order of time. */
   readonly critical: readonly CriticalPart[];
-  /** Minutes each station stands with nothing to do between the first mix and the last load. */
-  readonly idle: readonly { readonly stationId: string; readonly minutes: Minutes }[];
+  /** Minutes each station stands with nothing to do between the first mix and the last load: in all, and the longest stretch of them. */
+  readonly idle: readonly { readonly stationId: string; readonly minutes: Minutes; readonly longest: Minutes }[];
   readonly batters: readonly BatterTimes[];
   /** Stations that cannot cook because no surface of the kitchen suits their recipe. */
   readonly unplaced: readonly string[];
@@ -224,7 +224,9 @@ export type ScheduleFinding =
       readonly code: "waits-for-surfaces";
       readonly level: "warns" | "notes";
       readonly minutes: Minutes;
-      readonly withOneMore: number | undefined;
+      /** When the class would end with one more of it, by the usual rules, and by how much sooner that is. */
+      readonly withOneMore: number;
+      readonly gained: Minutes;
       readonly surfaceName: string;
     }
   | {
@@ -251,6 +253,8 @@ export type ScheduleFinding =
       readonly count: number;
       readonly stationIds: readonly string[];
       readonly minutes: Minutes;
+      /** The longest wait with one more of it, by the usual rules. */
+      readonly withOneMore: Minutes;
     }
   /** A bell rings later than it was pinned to. */
   | {

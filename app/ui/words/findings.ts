@@ -193,9 +193,9 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   "does-not-fit": (f, n) =>
     `Runs ${minutes(f.over, n.locale)} over: ${minutes(f.minutes, n.locale)} from doors to close, ${minutes(f.available, n.locale)} to spend. Fewer pieces each, one more surface, or kits measured beforehand.`,
   "waits-for-surfaces": (f, n) =>
-    `The last station waits ${minutes(f.minutes, n.locale)} for ${withArticle(f.surfaceName.toLowerCase())}.${f.withOneMore === undefined ? "" : ` With one more the class would close after ${minutes(f.withOneMore, n.locale)}.`}`,
+    `Loads wait for ${withArticle(f.surfaceName.toLowerCase())}. With one more the class would close after ${minutes(f.withOneMore, n.locale)}, at least ${minutes(f.gained, n.locale)} sooner.`,
   "waits-for-thing": (f, n) =>
-    `${stationsOf(f, n)}: up to ${minutes(f.minutes, n.locale)} of waiting for the ${sharedThingWords[f.thing]}, as ${f.count === 1 ? "one goes" : `${f.count} go`} round. With one more, or with what it is needed for done beforehand, nobody waits.`,
+    `${stationsOf(f, n)}: up to ${minutes(f.minutes, n.locale)} of waiting for the ${sharedThingWords[f.thing]}, as ${f.count === 1 ? "one goes" : `${f.count} go`} round. With one more ${f.withOneMore > 1 / 60 ? `it is up to ${minutes(f.withOneMore, n.locale)}` : "nobody waits for it"}.`,
   "cook-by-passed": (f, n) =>
     f.why === "raw-batter"
       ? `${stationsOf(f, n)}: batter with raw egg or milk would stand ${minutes(f.minutes, n.locale)} before the last load; at room temperature it is ${minutes(f.max, n.locale)} in all, whatever its leavener. Keep it cold, mix later, or in two halves. Local food codes come first.`

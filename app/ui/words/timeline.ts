@@ -1,6 +1,6 @@
 import { type RoomKind, adultsAtHeat, isAdult, isAtStation } from "~/core/people";
 import type { ClassInput, SetTo, WayKind, WayOut, WishCost } from "~/core/plan";
-import type { BellKind, HoldUp, LinkReason, RunEntry, Timeline } from "~/core/schedule";
+import type { BellKind, HoldUp, Hop, LinkReason, RunEntry, Timeline } from "~/core/schedule";
 import { writeRatio } from "~/core/quantity";
 import { howMany, list, minutes, temperature } from "~/ui/format/format";
 import type { Names } from "./names";
@@ -10,6 +10,10 @@ import { bellInstruction, bellWords, sharedThingWords } from "./en";
 export const linkWords: Readonly<Record<LinkReason, string>> = {
   batter: "its batter",
   surface: "the surface",
+  wash: "the surface to be washed and hot again",
+  heating: "the surface to be hot",
+  pouring: "a free pair of hands at its table",
+  "held-back": "nothing: it is laid later so that its batter is fresher",
   adult: "an adult at the heat",
   hands: "the step before it",
   demo: "the demonstration",
@@ -51,14 +55,8 @@ export function adultName({ brief, people }: Pick<ClassInput, "brief" | "people"
   return grownUps[index - brief.helpers]?.name ?? `Adult ${index + 1}`;
 }
 
-/** What holds a class up: the bell it waits for, where its time at the heat goes, what went round before. */
-export function sayHoldUp(
-  held: HoldUp,
-  timeline: Timeline,
-  at: (after: number) => string,
-  locale: string,
-): string | undefined {
-  const atHeat = sayHeat(held, timeline, at);
+/** What holds a class up, hop by hop from what ends last: surfaces, and what the loads there waited for. */
+export function sayHoldUp(held: HoldUp, { unit, station, at, step }: HoldUpNames, locale: string): string | undefined {
   const things = held.things.filter((one) => one.minutes >= 1);
   const rows = [
     held.pinned?.bell === "eat"
@@ -66,9 +64,15 @@ export function sayHoldUp(
       : held.pinned
         ? `Batter is ready at ${at(held.pinned.readyAt)} and waits for the pinned bell to pour.`
         : "",
-    atHeat ?? "",
+    held.last?.stepId
+      ? `Last of all at ${station(held.last.stationId ?? "")}: ${step(held.last.stationId ?? "", held.last.stepId)}, until ${at(held.last.end)}.`
+      : "",
+    ...[...held.hops]
+      .reverse()
+      .slice(0, mostHops)
+      .flatMap((hop, n) => sayHop(hop, n === 0, { unit, station, at, step })),
     things.length > 0
-      ? `Before that, waiting for what goes round: ${list(
+      ? `Waiting for what goes round: ${list(
           things.map((one) => `${minutes(one.minutes, locale)} for the ${sharedThingWords[one.thing]}`),
           locale,
         )}.`
@@ -77,17 +81,65 @@ export function sayHoldUp(
   return rows.length === 0 ? undefined : rows.join(" ");
 }
 
-/** Where the chain is at the heat for longest. */
-function sayHeat(held: HoldUp, timeline: Timeline, at: (after: number) => string): string | undefined {
-  const { surface, mostly } = held;
-  if (!surface) return undefined;
-  const unit = timeline.units.find((one) => one.id === surface.unitId);
-  const name = unit ? `${unit.name} ${unit.number}` : surface.unitId;
-  const span = `${at(surface.from)} to ${at(surface.to)}`;
-  if (surface.loads === 1) return `The load on ${name}, ${span}, ends last; before it everybody waits for its batter.`;
-  return mostly === "adult"
-    ? `The adults at the heat hold the class up: ${howMany(surface.loads, "load")} on ${name}, ${span}, ${surface.loads === 1 ? "waits" : "wait"} for one to be free.`
-    : `${name} holds the class up: ${surface.loads === 1 ? "one load" : `${surface.loads} loads one after the other`}, ${span}.`;
+/** How the parts of a chain are called. */
+export interface HoldUpNames {
+  readonly unit: (id: string) => string;
+  readonly station: (id: string) => string;
+  readonly step: (stationId: string, stepId: string) => string;
+  readonly at: (after: number) => string;
+}
+
+/** Hops that are told, from the last one back: more is a list nobody follows. */
+const mostHops = 3;
+
+function sayHop(hop: Hop, isLast: boolean, { unit, station, at }: HoldUpNames): string[] {
+  const span = `${at(hop.from)} to ${at(hop.to)}`;
+  const name = unit(hop.unitId);
+  const what =
+    hop.loads > 1
+      ? `${hop.loads} loads one after the other`
+      : hop.loads === 1
+        ? "one load"
+        : "what is tried or shown first";
+  return [
+    isLast ? `${name} is out last: ${what}, ${span}.` : `Before that ${name}: ${what}, ${span}.`,
+    ...sayWait(hop, { unit, station, at }),
+  ];
+}
+
+/** What the first load of a hop waited for. */
+function sayWait(
+  { because, before, stationId, unitId }: Hop,
+  { unit, station, at }: Omit<HoldUpNames, "step">,
+): string[] {
+  const until = before ? ` until ${at(before.end)}` : "";
+  const other = before?.unitId ? unit(before.unitId) : undefined;
+  const whose = stationId === null ? "It" : station(stationId);
+  switch (because) {
+    case "adult":
+      return [`It waited for an adult, who was at ${other ?? "the heat"}${until}.`];
+    case "wash":
+      return [`${unit(unitId)} was washed and heated again before it.`];
+    case "heating":
+      return [`It waited until ${unit(unitId)} was hot.`];
+    case "batter":
+      return [`It waited for the batter of ${whose}.`];
+    case "pouring":
+      return [`It waited for hands at ${whose}, which were pouring${other ? ` on ${other}` : ""}.`];
+    case "pour":
+      return [`It waited for what it is poured with${other ? `, which was at ${other}` : ""}.`];
+    case "demo":
+      return ["It waited for the demonstration."];
+    case "room":
+      return ["It waited until everybody had mixed."];
+    case "held-back":
+      return ["It is held back so that its batter is fresher."];
+    case "surface":
+    case "hands":
+    case "plate":
+    case "doors":
+      return [];
+  }
 }
 
 export const wayWords = (way: WayKind): { readonly what: string; readonly costs: string } => {
@@ -118,15 +170,26 @@ export const wayWords = (way: WayKind): { readonly what: string; readonly costs:
   }
 };
 
-/** What a way does to the class, as one sentence. */
-export function sayWay({ gained, over, late }: WayOut, locale: string): string {
+/**
+ * What a way does to the class, as one sentence.
+ * @param isSearched with the best order that was found; otherwise by the usual rules, so it gains so much at the least.
+ */
+export function sayWay({ gained, over, late, lateNow }: WayOut, locale: string, isSearched: boolean): string {
+  const batters = (count: number) => howMany(count, "batter");
   const then =
     over > 0
       ? `still ${minutes(over, locale)} over`
       : late > 0
-        ? "it fits, though not every batter is poured in time"
+        ? `it fits, though ${batters(late)} ${late === 1 ? "is" : "are"} poured too late`
         : "it fits";
-  return gained > 1 / 60 ? `${minutes(gained, locale)} sooner; ${then}` : then;
+  const broken = late > lateNow ? `; ${batters(late - lateNow)} more poured too late` : "";
+  const time =
+    gained > 1 / 60
+      ? `${isSearched ? "" : "at least "}${minutes(gained, locale)} sooner; `
+      : gained < -1 / 60
+        ? `${minutes(-gained, locale)} later; `
+        : "";
+  return `${time}${then}${broken}`;
 }
 
 /** Surfaces by their names and numbers; with whose they are, where each table has its own and one name would stand for several. */

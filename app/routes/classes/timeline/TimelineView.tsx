@@ -31,7 +31,7 @@ import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { criticalWords, hazardWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
-import { adultName, sayHoldUp } from "~/ui/words/timeline";
+import { adultName, sayHoldUp, unitNames } from "~/ui/words/timeline";
 import { parts } from "~/ui/theme/parts";
 import { look } from "~/ui/theme/look";
 
@@ -75,7 +75,8 @@ function RunSheet({ newest, told }: Props) {
   const ways = useMemo(() => waysOut(input, plan), [input, plan]);
   const held = useMemo(() => holdUpOf(input, plan), [input, plan]);
   const wish = useMemo(() => wishCost(input, plan), [input, plan]);
-  const holdsUp = sayHoldUp(held, timeline, at, locale);
+  const { unitAt } = unitNames(timeline, names);
+  const holdsUp = sayHoldUp(held, { unit: unitAt, station: names.station, step: names.step, at }, locale);
   const hazards = [...new Set(plan.dishes.flatMap((dish) => dish.recipe.steps.flatMap((step) => step.hazards)))];
   return (
     <>
@@ -121,7 +122,7 @@ function RunSheet({ newest, told }: Props) {
       {holdsUp ? <p>{holdsUp}</p> : null}
       <Findings findings={plan.findings.filter((finding) => finding.stage === "timeline")} names={names} />
       <div className={parts.sheet.of({ split: "wide-narrow" }).columns}>
-        <WaysOut ways={ways} version={meta.version} />
+        <WaysOut key={meta.version} input={input} ways={ways} version={meta.version} />
         <div>
           <BetterOrder
             input={input}

@@ -4,7 +4,7 @@ import { z } from "zod";
 import type { Route } from "./+types/timeline";
 import { formOf } from "../../form";
 import { TimelineView } from "./TimelineView";
-import { type ClassInput, loadMoved, loadsMark, movableLoads, plan, tableFirst, wayId, waysOut } from "~/core/plan";
+import { type ClassInput, loadMoved, loadsMark, movableLoads, plan, tableFirst, wayNamed } from "~/core/plan";
 import { database } from "~/db/client.server";
 import { orderSchema } from "~/formats/class-file";
 import { changePlan, madeChanges, undoChange } from "~/services/arrange.server";
@@ -23,23 +23,20 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 }
 
 const version = z.coerce.number().pipe(z.int());
+const orderText = z
+  .string()
+  .max(600_000)
+  .transform((text, context) => {
+    try {
+      return parseJson(text);
+    } catch {
+      context.addIssue({ code: "custom", message: "Not an order." });
+      return z.NEVER;
+    }
+  })
+  .pipe(orderSchema);
 const schema = z.discriminatedUnion("intent", [
-  z.object({
-    intent: z.literal("order"),
-    version,
-    order: z
-      .string()
-      .max(600_000)
-      .transform((text, context) => {
-        try {
-          return parseJson(text);
-        } catch {
-          context.addIssue({ code: "custom", message: "Not an order." });
-          return z.NEVER;
-        }
-      })
-      .pipe(orderSchema),
-  }),
+  z.object({ intent: z.literal("order"), version, order: orderText }),
   z.object({ intent: z.literal("rules"), version }),
   z.object({ intent: z.literal("first"), version, station: z.string().max(10) }),
   z.object({
@@ -51,7 +48,7 @@ const schema = z.discriminatedUnion("intent", [
   }),
   z.object({ intent: z.literal("pin"), version, bell: z.enum(pinnableBells), time: z.string().max(20) }),
   z.object({ intent: z.literal("let-go"), version, bell: z.enum(pinnableBells) }),
-  z.object({ intent: z.literal("way"), version, way: z.string().max(120) }),
+  z.object({ intent: z.literal("way"), version, way: z.string().max(120), order: orderText.optional() }),
   z.object({ intent: z.literal("undo"), version }),
 ]);
 
@@ -129,14 +126,15 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       );
     return change(`“${bellWords[bell]}” is pinned`, { pins: [...others, { bell, at: inMinutes(at) }] });
   }
-  const { way } = form.data;
-  const chosen = waysOut(input, plan(input)).find((one) => wayId(one.way) === way && one.becomes);
+  const { way, order } = form.data;
+  const chosen = wayNamed(input, way);
   if (!chosen?.becomes)
     return data({ problem: "This way out is not open any more; what is open stands below." }, { status: 409 });
   const { brief, dishes } = chosen.becomes;
   return change(wayWords(chosen.way).what, {
     ...(brief ? { brief } : {}),
     ...(dishes ? { dishes } : {}),
+    ...(order ? { order } : {}),
   });
 }
 
