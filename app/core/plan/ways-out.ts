@@ -13,6 +13,8 @@ import { keepsCold } from "~/core/recipe";
 
 /** A change that would make a class shorter, or keep more of its batters inside their windows. */
 export type WayKind =
+  /** The class as it is, its loads in another order: only a search finds it. */
+  | { readonly kind: "better-order" }
   | { readonly kind: "fewer-testers" }
   /** Its stations mix in two halves; its batter is made before the doors. */
   | { readonly kind: "half-mixes" | "make-ahead"; readonly dishId: string; readonly title: string }
@@ -75,6 +77,7 @@ function changesTried(input: ClassInput, now: ClassPlan): Tried[] {
   const by = (way: WayKind, becomes: NonNullable<WayOut["becomes"]>) =>
     tried.push({ way, becomes, input: { ...input, ...becomes } });
   const byBrief = (way: WayKind, change: Partial<Brief>) => by(way, { brief: { ...brief, ...change } });
+  if (input.order?.isWished !== true) by({ kind: "better-order" }, {});
   if (brief.testersPerSurface > 0)
     byBrief({ kind: "fewer-testers" }, { testersPerSurface: brief.testersPerSurface - 1 });
   // A dish whose batter stands too long is mixed in two halves; one by one, as each costs its tables a second bowl.

@@ -3,7 +3,7 @@ import type { SurfaceId } from "~/core/ids";
 import { inMinutes, minus, largest, type Minutes } from "~/core/quantity";
 import { holdUp } from "./chain";
 import { lateBatters } from "./readings";
-import { schedule } from "./schedule";
+import { quickEnd, schedule } from "./schedule";
 import type { ScheduleFinding, ScheduleInput, Task, Timeline } from "./types";
 
 /** Minutes of waiting without work from which a finding is reported (starting value). */
@@ -71,14 +71,16 @@ export function checkTimeline(timeline: Timeline, input: ScheduleInput, availabl
   return findings;
 }
 
-/** Surfaces of the critical chain that are tried out with one more of them. */
-const mostTried = 2;
+/** Surfaces of the critical chain that are tried out with one more of them: each costs as much as a plan. */
+const mostTried = 1;
 
 /**
  * The surface whose loads hold the class up, if one more of it would end the class sooner: by the usual rules, so by so much at the
  * least. Nothing where no surface would.
  */
 function waitsForSurfaces(timeline: Timeline, input: ScheduleInput, level: "warns" | "notes"): ScheduleFinding[] {
+  // Where the adults are the limit, another surface would stand there unwatched: nothing to try out.
+  if (input.hotPlaces !== null && input.hotPlaces <= timeline.units.length) return [];
   const surfaceOf = new Map(timeline.units.map((unit) => [unit.id, unit.surfaceId]));
   const spent = new Map<SurfaceId, number>();
   for (const { unitId, loads, from, to, because } of holdUp(timeline, input).hops) {
@@ -90,14 +92,14 @@ function waitsForSurfaces(timeline: Timeline, input: ScheduleInput, level: "warn
   for (const [surfaceId] of tried) {
     const surface = input.surfaces.find((one) => one.id === surfaceId);
     if (!surface) continue;
-    const more = schedule({
+    const withOneMore = quickEnd({
       ...input,
       surfaces: input.surfaces.map((one) => (one === surface ? { ...one, count: one.count + 1 } : one)),
     });
-    const gained = minus(timeline.end, more.end);
+    const gained = minus(timeline.end, withOneMore);
     if (gained <= 1 / 60) continue;
     const minutes = timeline.critical.find((part) => part.kind === "queue")?.minutes ?? inMinutes(0);
-    return [{ code: "waits-for-surfaces", level, minutes, surfaceName: surface.name, withOneMore: more.end, gained }];
+    return [{ code: "waits-for-surfaces", level, minutes, surfaceName: surface.name, withOneMore, gained }];
   }
   return [];
 }

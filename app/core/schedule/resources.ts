@@ -17,24 +17,40 @@ export class Counted {
   private readonly inUse: number[] = [0];
   /** The latest ends of uses, ascending, as many as there are of it: from the first of them one is free for good. */
   private readonly lastEnds: number[] = [];
+  /** The stretch in which all are in use that was met last. */
+  private fullFrom = 0;
+  private fullTo = 0;
 
   /** @param capacity how many there are, 1 or more. */
   constructor(readonly capacity: number) {}
 
-  /** Index of the last moment not after `at`; most questions are about the end, so it looks from there. */
+  /** Index of the last moment not after `at`: looked for from the end, which most questions are about, then by halves. */
   private indexAt(at: number): number {
     const { moments } = this;
-    let index = moments.length - 1;
-    while (index > 0 && (moments[index] ?? 0) > at) index -= 1;
-    return index;
+    let high = moments.length - 1;
+    if ((moments[high] ?? 0) <= at) return high;
+    let low = 0;
+    while (low < high) {
+      const middle = (low + high + 1) >> 1;
+      if ((moments[middle] ?? 0) <= at) low = middle;
+      else high = middle - 1;
+    }
+    return low;
   }
 
   /** The end of the first stretch between two moments in which all are in use; -1 where one is free throughout. */
   private fullUntil(from: number, to: number): number {
+    // What is full stays full: uses are only added.
+    if (from >= this.fullFrom && from < this.fullTo) return this.fullTo;
     const { moments, inUse, capacity } = this;
     for (let index = this.indexAt(from); index < moments.length; index += 1) {
       if ((moments[index] ?? 0) >= to) return -1;
-      if ((inUse[index] ?? 0) >= capacity) return moments[index + 1] ?? Infinity;
+      if ((inUse[index] ?? 0) < capacity) continue;
+      let end = index + 1;
+      while (end < moments.length && (inUse[end] ?? 0) >= capacity) end += 1;
+      this.fullFrom = moments[index] ?? 0;
+      this.fullTo = moments[end] ?? Infinity;
+      return this.fullTo;
     }
     return -1;
   }

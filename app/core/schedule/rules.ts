@@ -144,8 +144,9 @@ const mostInFrame = 24;
 /**
  * Best of a few dispatching rules, shown while somebody types. Two are always tried; the others only where windows break, dishes need
  * washing between them or a station is kept apart.
+ * @param isQuick only the two: for a class that is laid to compare it with another.
  */
-export function bestByRule(nets: Networks): Candidate {
+export function bestByRule(nets: Networks, isQuick = false): Candidate {
   let best = byRule(nets, { inTurn: null, isEven: false, showsFirst: false });
   const { net } = best;
   const begin = net.given ?? undefined;
@@ -156,7 +157,7 @@ export function bestByRule(nets: Networks): Candidate {
   consider({ inTurn: null, isEven: true, showsFirst: false });
   if (net.claims.soonest.some((unit, index) => unit !== net.claims.last[index]))
     consider({ inTurn: null, isEven: true, showsFirst: false, claims: "soonest" });
-  if (net.nodes.length > mostInFrame) return best;
+  if (isQuick || net.nodes.length > mostInFrame) return best;
   if (best.score.broken > 0 || best.score.uncleared > 0 || net.washes)
     for (const inTurn of turnsOf(net).slice(0, 1))
       for (const spreads of net.testers > 0 ? [true, false] : [false])

@@ -1,7 +1,18 @@
 import { surfaceIdOf } from "~/core/ids";
 import type { SharedThing } from "~/core/gear";
 import { methodOf } from "~/core/recipe";
-import { toMinutes, toSeconds, inSeconds, inPieces, plus, largest, inMinutes, smallest } from "~/core/quantity";
+import {
+  type Minutes,
+  type Seconds,
+  toMinutes,
+  toSeconds,
+  inSeconds,
+  inPieces,
+  plus,
+  largest,
+  inMinutes,
+  smallest,
+} from "~/core/quantity";
 import { washMinutes } from "./durations";
 import { boundOf } from "./bounds";
 import type { Genes } from "./lay";
@@ -85,6 +96,22 @@ export function laying(input: ScheduleInput): Candidate {
   const ruled = bestByRule(nets);
   return ordered && compareScores(ordered.score, ruled.score) <= 0 ? ordered : ruled;
 }
+
+/**
+ * When a class would end, in minutes since the doors, by the two plainest rules or its order: to say what a change gains at the least.
+ */
+export function quickEnd(input: ScheduleInput): Minutes {
+  const nets = networksOf(input);
+  const ordered = input.order && byGenes(nets, genesFrom(nets.first, input.order));
+  const ruled = bestByRule(nets, true);
+  const best = ordered && compareScores(ordered.score, ruled.score) <= 0 ? ordered : ruled;
+  return toMinutes(endOf(best));
+}
+
+/** When everything of a laid class is ready to eat, and when it is over, in seconds since the doors. */
+const eatFromOf = ({ net, score }: Pick<Candidate, "net" | "score">): Seconds => largest(score.served, net.eatFrom);
+const endOf = (one: Pick<Candidate, "net" | "score">): Seconds =>
+  plus(plus(eatFromOf(one), toSeconds(one.net.input.eatMinutes)), toSeconds(one.net.input.cleanMinutes));
 
 /** The order in which a class is laid now, by rule or as it was found: to be moved about by hand. */
 export function orderNow(input: ScheduleInput): Order {

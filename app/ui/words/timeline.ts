@@ -144,6 +144,8 @@ function sayWait(
 
 export const wayWords = (way: WayKind): { readonly what: string; readonly costs: string } => {
   switch (way.kind) {
+    case "better-order":
+      return { what: "The loads in another order", costs: "nothing" };
     case "fewer-testers":
       return { what: "One tester less on each surface", costs: "the first piece has to prove the heat" };
     case "half-mixes":

@@ -128,7 +128,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   }
   const { way, order } = form.data;
   const chosen = wayNamed(input, way);
-  if (!chosen?.becomes)
+  if (!chosen?.becomes || (chosen.way.kind === "better-order" && !order))
     return data({ problem: "This way out is not open any more; what is open stands below." }, { status: 409 });
   const { brief, dishes } = chosen.becomes;
   return change(wayWords(chosen.way).what, {
