@@ -1,8 +1,10 @@
+import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import PDFDocument from "pdfkit";
 import QRCode from "qrcode";
 import { colors } from "~/ui/theme/colors";
 import type { LabelSheet } from "./label-sheets";
+import { unpackedFont } from "./woff.server";
 
 /** A label for paper: its lines, the most important first, and what its square code says. */
 export interface PaperLabel {
@@ -11,9 +13,16 @@ export interface PaperLabel {
 }
 
 const find = createRequire(import.meta.url);
-/** The fonts that ship with the program, by weight. */
-const fontFile = (weight: 400 | 600) =>
-  find.resolve(`@fontsource/zilla-slab/files/zilla-slab-latin-${weight}-normal.woff`);
+const fonts = new Map<400 | 600, Buffer>();
+/** The fonts that ship with the program, by weight, unpacked once. */
+function fontOf(weight: 400 | 600): Buffer {
+  const known = fonts.get(weight);
+  if (known) return known;
+  const file = find.resolve(`@fontsource/zilla-slab/files/zilla-slab-latin-${weight}-normal.woff`);
+  const font = unpackedFont(readFileSync(file));
+  fonts.set(weight, font);
+  return font;
+}
 
 const pointsPerMm = 72 / 25.4;
 const paddingMm = 2.5;
@@ -69,7 +78,7 @@ async function drawLabels(
     doc.on("end", () => resolve(Buffer.concat(chunks)));
     doc.on("error", reject);
   });
-  doc.registerFont("text", fontFile(400)).registerFont("head", fontFile(600));
+  doc.registerFont("text", fontOf(400)).registerFont("head", fontOf(600));
   const perPage = sheet.columns * sheet.rows;
   for (const [index, label] of labels.entries()) {
     // A class may have hundreds: between a few of them whoever else is waiting has a turn.

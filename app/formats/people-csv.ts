@@ -135,15 +135,21 @@ const severityNames: Readonly<Record<string, Severity>> = {
   dislike: "choice",
 };
 /** An answer, and it is that there is nothing. A dash or "n/a" is none: it says that nobody asked, or that the field does not apply. */
+/** Letters of a cell up to which it is read as a list of what somebody avoids. */
+const longestAvoids = 1000;
+
 const nothing = /^(?:none|no|nil|nothing|nope|no allergies|none known|nka)\.?$/i;
 
 /**
  * What a cell says must be avoided. A substance without how bad it is counts as an allergy; what cannot be told stays as words that
  * somebody has to read.
  */
-function readAvoids(text: string): { readonly needs: Need[]; readonly unread: string[]; readonly isNothing: boolean } {
+function readAvoids(cell: string): { readonly needs: Need[]; readonly unread: string[]; readonly isNothing: boolean } {
   const needs: Need[] = [];
   const unread: string[] = [];
+  // What is longer is no list of foods; and reading it by these patterns takes the square of its length.
+  if (cell.length > longestAvoids) return { needs, unread: [cell], isNothing: false };
+  const text = cell.replace(/[^\S\n]+/g, " ");
   if (nothing.test(text)) return { needs, unread, isNothing: true };
   for (const part of text
     .split(/;|,(?![^(]*\))|\n/)

@@ -15,7 +15,7 @@ import { askForOrder } from "./queue.server";
 import { writeArrangement } from "~/db/queries/seats.server";
 import { pinColumns } from "~/db/queries/pins.server";
 import { briefColumns } from "~/db/queries/brief.server";
-import { dishRow, writeDishes } from "~/db/queries/classes.server";
+import { dishRow, writeDishes } from "~/db/queries/dishes.server";
 import type { DB } from "~/db/schema";
 
 const keptSchema = z.object({

@@ -97,6 +97,16 @@ test("a word that is not understood is unknown over everything, water included, 
   expect(wrong).toEqual([]);
 });
 
+test("words with a great many spaces, separators or letters between them are read like any others", () => {
+  // By a pattern that tries every space as a beginning this would take hours.
+  for (const between of [" ".repeat(300_000), " and ".repeat(40), `${" ".repeat(100_000)},${" ".repeat(100_000)}`]) {
+    const meanings = foodMeanings(`milk${between}egg`);
+    expect(meanings.some((one) => one.substances.includes("milk"))).toBe(true);
+    expect(meanings.some((one) => one.substances.includes("egg"))).toBe(true);
+  }
+  expect(foodMeanings(`makes${" ".repeat(300_000)}x`).every(isUnderstood)).toBe(false);
+});
+
 test("a slip of a known word is asked about, never taken for nothing", () => {
   // A word of the list that is a slip itself would be two letters off.
   const words = rows

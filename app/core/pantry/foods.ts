@@ -269,9 +269,9 @@ function readPart(text: string): FoodMeaning {
   return unclear(text, near);
 }
 
-/** What stands between two foods where people write several. */
+/** What stands between two foods where people write several. Spaces around it are left: to match them takes the square of their number. */
 const separators =
-  /\s*(?:[,;/&+:()[\]\n|]|\band\b|\bor\b|\bplus\b|\bas well as\b|\bincl(?:uding)?\b\.?|\bsuch as\b|\blike\b)\s*/iu;
+  /[,;/&+:()[\]\n|]|\band\b|\bor\b|\bplus\b|\bas well as\b|\bincl(?:uding)?\b\.?|\bsuch as\b|\blike\b/iu;
 
 /**
  * What a text means in which somebody wrote what they avoid: one meaning for each food in it. Never empty: a text in which nothing is

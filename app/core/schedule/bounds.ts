@@ -1,6 +1,8 @@
 import { type Seconds, inSeconds, largest, smallest, plus, inPieces, times } from "~/core/quantity";
+import { type Least, leadsOn, leastOf, leastThat, mostPieces } from "./capacity";
 import { pouringSeconds } from "./durations";
 import { type Network, type Node, network } from "./network";
+import { leastWashes, partedBound, washedBound } from "./wash-bounds";
 
 /**
  * Lower bounds on the moment at which everything is ready to eat, whatever the order. Each relaxes something that a plan must keep
@@ -38,96 +40,6 @@ const triedByOthers = (
     ),
   );
 
-/** Least demand of a group of stations on one unit. */
-interface Least {
-  readonly places: number;
-  /** Seconds of a load by pieces. */
-  readonly load: readonly Seconds[];
-  readonly between: Seconds;
-  readonly tester: Seconds;
-  /** Seconds by which rounding makes a load shorter than its pours, at the most. */
-  readonly rounding: Seconds;
-}
-
-function leastOf(net: Network, nodes: readonly Node[], unit: number): Least | undefined {
-  const own = nodes.filter((node) => (node.places[unit] ?? 0) > 0);
-  if (own.length === 0) return undefined;
-  const here = [...new Set(own.flatMap((node) => leadsOn(net, node, unit)))];
-  const places = Math.max(...here.map((node) => node.places[unit] ?? 0));
-  // By whoever is quickest with so many.
-  const load = Array.from({ length: places + 1 }, (_, count) =>
-    smallest(
-      ...here.flatMap((node) =>
-        (node.places[unit] ?? 0) >= count ? [node.loadOn[unit]?.[count] ?? inSeconds(Infinity)] : [],
-      ),
-    ),
-  );
-  const pour = places > 1 ? ((load[places] ?? 0) - (load[1] ?? 0)) / (places - 1) : 0;
-  return {
-    places,
-    load,
-    rounding: largest(
-      inSeconds(0),
-      ...load.slice(1).map((seconds, at) => inSeconds((load[1] ?? 0) + at * pour - seconds)),
-    ),
-    between: smallest(...here.map((node) => node.between)),
-    tester: smallest(...here.map((node) => node.loadOn[unit]?.[1] ?? inSeconds(0))),
-  };
-}
-
-/**
- * Most pieces that one unit can finish by `until` if nobody can use it before `from`.
- * @param areCounted its testers count as pieces.
- */
-function mostPieces(
-  { places, load, between, tester, rounding }: Least,
-  testers: number,
-  from: Seconds,
-  until: Seconds,
-  areCounted = true,
-): number {
-  let at = from;
-  let pieces = 0;
-  for (let n = 0; n < testers; n += 1) {
-    if (at + tester > until) return pieces;
-    at = plus(at, tester);
-    if (areCounted) pieces += 1;
-  }
-  if (until <= at) return pieces;
-  const full = load[places] ?? Infinity;
-  // Loads that are full, and after them one that is as full as still fits; or the same number of loads, each a little less full.
-  const loads = Math.floor((until - at + between) / (full + between));
-  let most = loads * places;
-  const one = load[1] ?? Infinity;
-  const pour = places > 1 ? (full - one) / (places - 1) : 0;
-  const upTo = Math.floor((until - at + between) / Math.max(1, one + between - rounding));
-  for (let count = loads; count <= upTo; count += 1) {
-    if (count < 1) continue;
-    const forPours = until - at + between - count * (one + between - rounding);
-    const fit = pour > 0 ? count + Math.floor(forPours / pour + 1e-9) : count * places;
-    most = Math.max(most, Math.min(count * places, fit));
-    if (fit < most) break;
-  }
-  return pieces + most;
-}
-
-/** Binary search: the smallest whole second, not before `from`, at which a monotone predicate holds. */
-function leastThat(holds: (at: Seconds) => boolean, from: Seconds): Seconds {
-  let step = inSeconds(64);
-  let high = largest(inSeconds(1), from);
-  while (!holds(high) && high < 4e6) {
-    high = plus(high, step);
-    step = times(step, 2);
-  }
-  let low = largest(inSeconds(0), from);
-  while (low < high) {
-    const middle = inSeconds(Math.floor((low + high) / 2));
-    if (holds(middle)) high = middle;
-    else low = plus(middle, inSeconds(1));
-  }
-  return low;
-}
-
 /** Earliest first pour of each station, over both ways to schedule the demonstration’s load. */
 function soonest(net: Network): { readonly mix: Seconds; readonly readyOf: (node: Node) => Seconds } {
   const { shown, demoMixEnd } = net;
@@ -162,24 +74,6 @@ function heatOf(
   return { loads, seconds, between: node.between };
 }
 
-/** Least seconds of washing: each surface begins with one dish, every further dish costs a wash. */
-function leastWashes(net: Network, group: readonly Node[], units: readonly number[]): Seconds {
-  if (!net.washes || units.some((unit) => net.isClearable[unit] !== true)) return inSeconds(0);
-  const dishes = new Set(group.map((node) => node.recipe)).size;
-  return inSeconds(Math.max(0, dishes - units.length) * Math.min(...units.map((unit) => net.rewash[unit] ?? 0)));
-}
-
-/** Lower bound from one washed unit: its wash and the two shortest loads around it. */
-function washedBound(net: Network, group: readonly Node[], units: readonly number[], ready: Seconds): Seconds {
-  const hot = Math.min(...units.map((unit) => net.hotAt[unit] ?? 0));
-  const shortest = Math.min(...group.map((node) => node.load[1] ?? 0));
-  const between = Math.min(...group.map((node) => node.between));
-  return plus(
-    plus(plus(largest(ready, inSeconds(hot)), inSeconds(2 * shortest)), inSeconds(between)),
-    smallest(...units.map((unit) => net.rewash[unit] ?? inSeconds(0))),
-  );
-}
-
 /** Units that a bound treats alike: same surface, hot at the same moment. */
 interface Kind {
   readonly count: number;
@@ -195,7 +89,8 @@ function byRates(net: Network, group: readonly Node[], units: readonly number[],
   const kinds: Kind[] = [];
   const bySurface = new Map<string, number[]>();
   for (const unit of units) {
-    const surface = `${net.units[unit]?.surfaceId ?? ""} ${net.hotAt[unit] ?? 0}`;
+    const { surfaceId = "", stationId = "" } = net.units[unit] ?? {};
+    const surface = `${surfaceId} ${stationId ?? ""} ${net.hotAt[unit] ?? 0}`;
     bySurface.set(surface, [...(bySurface.get(surface) ?? []), unit]);
   }
   for (const row of bySurface.values())
@@ -210,10 +105,6 @@ function byRates(net: Network, group: readonly Node[], units: readonly number[],
   }
   return ratesOf(net, group, kinds);
 }
-
-/** Stations whose load may hold a piece of a station on a unit: in an oven also those that bake alike, by their own times. */
-const leadsOn = (net: Network, node: Node, unit: number): readonly Node[] =>
-  net.isOven[unit] === true ? net.nodes.filter((one) => net.alike[one.recipe]?.[node.recipe] === true) : [node];
 
 /** Least seconds of a surface, and of an adult at it, that one piece takes its share of; undefined where none lies on it. */
 function rateOn(net: Network, node: Node, unit: number): { surface: number; heat: number } | undefined {
@@ -230,11 +121,13 @@ function rateOn(net: Network, node: Node, unit: number): { surface: number; heat
 
 /** The bound of {@link byRates} where all units are in use; Infinity where some pieces lie on none of them. */
 function ratesOf(net: Network, group: readonly Node[], kinds: readonly Kind[]): Seconds {
-  const dishes = new Map<number, { pieces: number; node: Node }>();
+  // What may lie on the same units by the same times is one row.
+  const dishes = new Map<string, { pieces: number; node: Node }>();
   for (const node of group) {
-    const known = dishes.get(node.recipe);
+    const key = `${node.recipe} ${node.units.join()}`;
+    const known = dishes.get(key);
     if (known) known.pieces += node.pieces;
-    else dishes.set(node.recipe, { pieces: node.pieces, node });
+    else dishes.set(key, { pieces: node.pieces, node });
   }
   const rows = [...dishes.values()].map(({ pieces, node }) => ({
     pieces,
@@ -300,32 +193,16 @@ function ratesOf(net: Network, group: readonly Node[], kinds: readonly Kind[]): 
   return wholeSeconds(best);
 }
 
-/**
- * The largest of all lower bounds.
- * @returns seconds since the doors opened.
- */
-export function boundOf(of: Network): Seconds {
-  const asked = of.least ?? of;
-  // Who has first what goes round is only one of the orders it could go round in: nothing is claimed of the others.
-  const net = asked.input.goesRound
-    ? network(
-        { ...asked.input, goesRound: undefined },
-        { given: asked.given, eaten: asked.nodes.map((node) => node.eaten) },
-      )
-    : asked;
-  const { readyOf, mix } = soonest(net);
-  const nodes = net.nodes.filter((node) => node.pieces > 0);
-  const placed = nodes.filter((node) => node.units.length > 0);
-  let bound = Math.max(0, ...nodes.map((node) => mix + node.mixedAfter + node.besideSeconds));
-  if (net.shown) bound = Math.max(bound, net.demoMixEnd + net.shown.seconds);
-  const least = new Map<string, Least | undefined>();
-  const leastFor = (key: string, group: readonly Node[], unit: number) => {
-    const name = `${key} ${unit}`;
-    if (!least.has(name)) least.set(name, leastOf(net, group, unit));
-    return least.get(name);
-  };
+/** Stations that share units, and every unit that any of them may use; see {@link groupsOf}. */
+interface Group {
+  /** Equal for groups whose demand on a unit is the same. */
+  readonly key: string;
+  readonly units: readonly number[];
+  readonly nodes: readonly Node[];
+}
 
-  // Groups of stations, and every unit any of them may use: each station by itself, and nested sets of units from the scarcest on.
+/** Each station by itself, and sets of stations by nested sets of units, from the scarcest on. */
+function groupsOf(net: Network, placed: readonly Node[]): Group[] {
   const masks = new Map<string, { units: Set<number>; group: Node[] }>();
   for (const node of placed) {
     const key = node.units.join(",");
@@ -334,14 +211,14 @@ export function boundOf(of: Network): Seconds {
     masks.set(key, found);
   }
   const sets = [...masks.values()].sort((a, b) => a.units.size - b.units.size);
-  const groups: { key: string; units: number[]; group: Node[] }[] = [];
+  const groups: Group[] = [];
   const seen = new Set<string>();
   const addGroup = (units: Set<number>) => {
-    const group = sets.filter((one) => [...one.units].every((unit) => units.has(unit))).flatMap((one) => one.group);
-    const key = `${[...units].sort((a, b) => a - b).join(",")}|${group.map((node) => node.index).join(",")}`;
-    if (seen.has(key) || group.length === 0) return;
+    const nodes = sets.filter((one) => [...one.units].every((unit) => units.has(unit))).flatMap((one) => one.group);
+    const key = `${[...units].sort((a, b) => a - b).join(",")}|${nodes.map((node) => node.index).join(",")}`;
+    if (seen.has(key) || nodes.length === 0) return;
     seen.add(key);
-    groups.push({ key, units: [...units], group });
+    groups.push({ key, units: [...units], nodes });
   };
   // A set of one station is bounded by itself below.
   for (const one of sets) if (one.group.length > 1) addGroup(one.units);
@@ -361,95 +238,105 @@ export function boundOf(of: Network): Seconds {
     ].join();
     if (known.has(same)) continue;
     known.add(same);
-    const key = `one ${node.units.length} ${node.index}`;
-    groups.push({ key, units: [...node.units], group: [node] });
+    groups.push({ key: `one ${node.units.length} ${node.index}`, units: [...node.units], nodes: [node] });
   }
+  return groups;
+}
 
-  for (const { key, units, group } of groups) {
-    const ready = Math.min(...group.map(readyOf));
-    const after = Math.min(...group.map((node) => node.afterSeconds));
-    const wanted = group.reduce((sum, node) => sum + node.pieces, 0);
-    const eaten = group.reduce((sum, node) => sum + node.eaten, 0);
-    // Whoever is kept apart has one of them.
-    const isOnOne = group.length === 1 && group[0]?.isApart === true;
-    const testers = sureTesters(net, group);
-    const others = testers > 0 && group.length < placed.length ? placed.filter((node) => !group.includes(node)) : [];
-    const all = units.flatMap((unit) => {
-      const one = leastFor(key, group, unit);
-      return one
-        ? [
-            {
-              one,
-              from: Math.max(ready, net.hotAt[unit] ?? 0),
-              tried: Math.max(ready, triedByOthers(net, others, unit, readyOf)),
-              isShown: net.shown?.units.includes(unit) ?? false,
-            },
-          ]
-        : [];
-    });
-    // The unit on which the load is shown needs no tester: which it is, is open, so the best is spared.
-    const most = (until: Seconds, areCounted: boolean) => {
-      let [sum, spared, best] = [0, 0, 0];
-      for (const { one, from, tried, isShown } of all) {
-        const own = mostPieces(one, testers, inSeconds(from), until, areCounted);
-        const pieces = tried < until ? Math.max(own, mostPieces(one, 0, inSeconds(tried), until)) : own;
-        sum += pieces;
-        const untried = isShown && testers > 0 ? mostPieces(one, 0, inSeconds(from), until) : pieces;
-        spared = Math.max(spared, untried - pieces);
-        best = Math.max(best, pieces, untried);
-      }
-      return isOnOne ? best : sum + spared;
-    };
-    const enough = (until: Seconds) => most(until, true) >= wanted && (eaten === 0 || most(until, false) >= eaten);
-    bound = Math.max(bound, leastThat(enough, inSeconds(ready)) + after);
-    const rates = isOnOne
-      ? Math.min(...units.map((unit) => byRates(net, group, [unit], inSeconds(ready))))
-      : byRates(net, group, units, inSeconds(ready));
-    bound = Math.max(bound, rates + after);
+/** What a group wants of each of its units, and from when each is free for it. */
+interface Offer {
+  readonly one: Least;
+  readonly from: Seconds;
+  /** From when a tester of somebody outside the group may have proved it. */
+  readonly tried: Seconds;
+  readonly isShown: boolean;
+}
 
-    // Loads are of one station each, but on ovens: so many loads at the least, each with its sides, its pours and the greasing after it.
-    if (units.every((unit) => net.isOven[unit] !== true) && units.length > 0) {
-      const heat = group.map((node) => heatOf(net, node));
-      const between = Math.max(...heat.map((one) => one.between));
-      const loads = heat.reduce((sum, one) => sum + one.loads, 0);
-      // A tester is a load of one without the greasing.
-      const spared = net.testers * units.length * between;
-      const taken = heat.reduce((sum, one) => sum + one.seconds + one.loads * one.between, 0) - spared;
-      const quickest = Math.min(...group.map((node) => (node.load[1] ?? 0) + node.between));
-      const washed = leastWashes(net, group, units);
-      const room = (until: Seconds) => {
-        let seconds = 0;
-        let count = 0;
-        for (const { from } of all) {
-          const open = until - from + between;
-          if (open <= between) continue;
-          seconds += open;
-          if (quickest > 0) count += Math.floor(open / quickest);
-        }
-        return seconds >= taken + washed && (quickest <= 0 || net.testers > 0 || count >= loads);
-      };
-      bound = Math.max(bound, leastThat(room, inSeconds(ready)) + after);
-      // Where dishes outnumber the surfaces, some surface is washed between two of them.
-      if (washed > 0) bound = Math.max(bound, washedBound(net, group, units, inSeconds(ready)) + after);
+/** The least moment by which the units hold all pieces of a group, testers counted and not. */
+function byPieces(net: Network, { nodes }: Group, offers: readonly Offer[], ready: Seconds): Seconds {
+  const wanted = nodes.reduce((sum, node) => sum + node.pieces, 0);
+  const eaten = nodes.reduce((sum, node) => sum + node.eaten, 0);
+  const testers = sureTesters(net, nodes);
+  // Whoever is kept apart has one of them.
+  const isOnOne = nodes.length === 1 && nodes[0]?.isApart === true;
+  // The unit on which the load is shown needs no tester: which it is, is open, so the best is spared.
+  const most = (until: Seconds, areCounted: boolean) => {
+    let [sum, spared, best] = [0, 0, 0];
+    for (const { one, from, tried, isShown } of offers) {
+      const own = mostPieces(one, testers, from, until, areCounted);
+      const pieces = tried < until ? Math.max(own, mostPieces(one, 0, tried, until)) : own;
+      sum += pieces;
+      const untried = isShown && testers > 0 ? mostPieces(one, 0, from, until) : pieces;
+      spared = Math.max(spared, untried - pieces);
+      best = Math.max(best, pieces, untried);
     }
-  }
+    return isOnOne ? best : sum + spared;
+  };
+  return leastThat((until) => most(until, true) >= wanted && (eaten === 0 || most(until, false) >= eaten), ready);
+}
 
-  // As many places at the heat as adults can watch.
-  if (net.hotPlaces !== null && placed.length > 0) {
-    const ready = Math.min(...placed.map(readyOf));
-    const heat = placed
-      .filter((node) => node.units.every((unit) => net.isOven[unit] !== true))
-      .reduce((sum, node) => sum + heatOf(net, node).seconds, 0);
-    const hottest = Math.min(...placed.map((node) => Math.min(...node.units.map((unit) => net.hotAt[unit] ?? 0))));
-    bound = Math.max(
-      bound,
-      Math.max(ready, hottest) +
-        Math.floor(heat / net.hotPlaces) +
-        Math.min(...placed.map((node) => node.afterSeconds)),
+/**
+ * Loads are of one station each, but on ovens: so many loads at the least, each with its sides, its pours and the greasing after it, and
+ * the washes between dishes.
+ */
+function byLoads(net: Network, { nodes, units }: Group, froms: readonly Seconds[], ready: Seconds): Seconds {
+  const heat = nodes.map((node) => heatOf(net, node));
+  const between = Math.max(...heat.map((one) => one.between));
+  const loads = heat.reduce((sum, one) => sum + one.loads, 0);
+  // A tester is a load of one without the greasing.
+  const spared = net.testers * units.length * between;
+  const taken = heat.reduce((sum, one) => sum + one.seconds + one.loads * one.between, 0) - spared;
+  const quickest = Math.min(...nodes.map((node) => (node.load[1] ?? 0) + node.between));
+  const roomFor = (washes: number) => (until: Seconds) => {
+    let seconds = 0;
+    let count = 0;
+    for (const from of froms) {
+      const open = until - from + between;
+      if (open <= between) continue;
+      seconds += open;
+      if (quickest > 0) count += Math.floor(open / quickest);
+    }
+    return seconds >= taken + washes && (quickest <= 0 || net.testers > 0 || count >= loads);
+  };
+  const washed = leastWashes(net, nodes, units);
+  const bounds = [leastThat(roomFor(washed), ready)];
+  // As few washes as can be part the dishes; one more costs its time.
+  const isWashed = net.washes && units.every((unit) => net.isClearable[unit] === true);
+  if (isWashed && new Set(nodes.map((node) => node.recipe)).size > 1) {
+    const oneMore = washed + Math.min(...units.map((unit) => net.rewash[unit] ?? 0));
+    // The unit on which the load is shown needs no tester, and others may have tried one.
+    const isWhole = net.shown === null && nodes.length === net.nodes.filter((node) => node.pieces > 0).length;
+    const parted = partedBound(
+      net,
+      nodes,
+      units,
+      isWhole ? sureTesters(net, nodes) : 0,
+      units.map((unit) => largest(ready, net.hotAt[unit] ?? inSeconds(0))),
     );
+    bounds.push(inSeconds(Math.min(parted, leastThat(roomFor(oneMore), ready))));
   }
+  // Where dishes outnumber the surfaces, some surface is washed between two of them.
+  if (washed > 0) bounds.push(washedBound(net, nodes, units, ready));
+  return largest(...bounds);
+}
 
-  // What batter is poured with: all pours of those who share it one after the other, and the last piece still to be cooked.
+/** As many places at the heat as adults can watch. */
+function byAdults(net: Network, placed: readonly Node[], readyOf: (node: Node) => Seconds): number {
+  if (net.hotPlaces === null || placed.length === 0) return 0;
+  const heat = placed
+    .filter((node) => node.units.every((unit) => net.isOven[unit] !== true))
+    .reduce((sum, node) => sum + heatOf(net, node).seconds, 0);
+  const hottest = Math.min(...placed.map((node) => Math.min(...node.units.map((unit) => net.hotAt[unit] ?? 0))));
+  return (
+    Math.max(Math.min(...placed.map(readyOf)), hottest) +
+    Math.floor(heat / net.hotPlaces) +
+    Math.min(...placed.map((node) => node.afterSeconds))
+  );
+}
+
+/** What batter is poured with: all pours of those who share it one after the other, and the last piece still to be cooked. */
+function byPouring(asked: Network, net: Network, placed: readonly Node[], readyOf: (node: Node) => Seconds): number {
+  let bound = 0;
   for (const { thing, count } of asked.input.goesRound ?? []) {
     const sharing = placed.filter((node) => asked.nodes[node.index]?.pouredWith === thing);
     if (sharing.length === 0) continue;
@@ -469,6 +356,74 @@ export function boundOf(of: Network): Seconds {
       ),
     );
     bound = Math.max(bound, begin + Math.floor(pours / count) + after - 1);
+  }
+  return bound;
+}
+
+/**
+ * The largest of all lower bounds.
+ * @param of a network; where testers come on top of what is eaten its bound is that of the least each station makes.
+ * @returns seconds since the doors opened.
+ */
+export function boundOf(of: Network): Seconds {
+  const asked = of.least ?? of;
+  // Who has first what goes round is only one of the orders it could go round in: nothing is claimed of the others.
+  const net = asked.input.goesRound
+    ? network(
+        { ...asked.input, goesRound: undefined },
+        { given: asked.given, eaten: asked.nodes.map((node) => node.eaten) },
+      )
+    : asked;
+  const { readyOf, mix } = soonest(net);
+  const nodes = net.nodes.filter((node) => node.pieces > 0);
+  const placed = nodes.filter((node) => node.units.length > 0);
+  let bound = Math.max(
+    0,
+    ...nodes.map((node) => mix + node.mixedAfter + node.besideSeconds),
+    net.shown ? net.demoMixEnd + net.shown.seconds : 0,
+    byAdults(net, placed, readyOf),
+    byPouring(asked, net, placed, readyOf),
+  );
+  const known = new Map<string, Least | undefined>();
+  const leastFor = (key: string, group: readonly Node[], unit: number) => {
+    const name = `${key} ${unit}`;
+    if (!known.has(name)) known.set(name, leastOf(net, group, unit));
+    return known.get(name);
+  };
+  for (const group of groupsOf(net, placed)) {
+    const { key, units, nodes: own } = group;
+    const ready = inSeconds(Math.min(...own.map(readyOf)));
+    const after = Math.min(...own.map((node) => node.afterSeconds));
+    const isTried = sureTesters(net, own) > 0 && own.length < placed.length;
+    const others = isTried ? placed.filter((node) => !own.includes(node)) : [];
+    const offers = units.flatMap((unit): Offer[] => {
+      const one = leastFor(key, own, unit);
+      return one
+        ? [
+            {
+              one,
+              from: largest(ready, net.hotAt[unit] ?? inSeconds(0)),
+              tried: largest(ready, triedByOthers(net, others, unit, readyOf)),
+              isShown: net.shown?.units.includes(unit) ?? false,
+            },
+          ]
+        : [];
+    });
+    const isOnOne = own.length === 1 && own[0]?.isApart === true;
+    const rates = isOnOne
+      ? Math.min(...units.map((unit) => byRates(net, own, [unit], ready)))
+      : byRates(net, own, units, ready);
+    bound = Math.max(bound, byPieces(net, group, offers, ready) + after, rates + after);
+    if (units.length > 0 && units.every((unit) => net.isOven[unit] !== true))
+      bound = Math.max(
+        bound,
+        byLoads(
+          net,
+          group,
+          offers.map((one) => one.from),
+          ready,
+        ) + after,
+      );
   }
   return inSeconds(bound);
 }

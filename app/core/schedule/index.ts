@@ -2,7 +2,8 @@
 export * from "./types";
 export * from "./durations";
 export type { Order, OrderedLoad } from "./order";
-export { laying, orderNow, schedule, timelineOf } from "./schedule";
+export { laying, orderNow, schedule } from "./schedule";
+export { timelineOf } from "./timeline";
 export { type Effort, type Found, type SearchProgress, search, searchThrough, usualEffort } from "./search";
 export * from "./chain";
 export * from "./run";

@@ -11,7 +11,7 @@ import {
   sumOf,
 } from "~/core/quantity";
 import { type ClaimRule, noClaim } from "./claims";
-import { type Held, countsOf, heldAgain, heldFirst, soonestThere } from "./held";
+import { type ToolUse, countsOf, secondMixUses, firstMixUses, soonestThere } from "./tool-uses";
 import type { Network, Node } from "./network";
 import { Counted, type Span } from "./resources";
 import { leftOfMix, segmentAt } from "./segments";
@@ -149,7 +149,7 @@ export class Bench {
   readonly demo: Laid["demo"];
   private readonly canTake: readonly boolean[];
   /** Who has what of the things that go round, once a second mix has asked. */
-  private held: Held[] | undefined;
+  private held: ToolUse[] | undefined;
   /** Batter is poured with what goes round. */
   private readonly isPouredInTurn: boolean;
 
@@ -371,7 +371,7 @@ export class Bench {
       from = at;
     }
     own?.use(from, plus(from, mixing.to));
-    if (this.held) this.held.push(...heldAgain(node, countsOf(this.net), from));
+    if (this.held) this.held.push(...secondMixUses(node, countsOf(this.net), from));
     this.secondMixStarts[node.index] = from;
     this.ready[node.index] = plus(from, node.again.readyAfter);
   }
@@ -381,9 +381,9 @@ export class Bench {
     const { net } = this;
     if (net.input.goesRound === undefined) return from;
     const counts = countsOf(net);
-    const own = heldAgain(node, counts, inSeconds(0));
+    const own = secondMixUses(node, counts, inSeconds(0));
     if (own.length === 0) return from;
-    this.held ??= net.nodes.flatMap((one) => heldFirst(one, counts, this.mixFrom));
+    this.held ??= net.nodes.flatMap((one) => firstMixUses(one, counts, this.mixFrom));
     return soonestThere(own, this.held, counts, from);
   }
 

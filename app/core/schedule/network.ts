@@ -35,7 +35,7 @@ import type { Amounts, PinnableBell, ScheduleInput, StationJob, TaskKind } from 
 import { type ClaimRule, claimsByRule } from "./claims";
 import { type Unit, canUse, placesFor, unitsOf } from "./units";
 import { type SharedThing, canBeCleared, sharedThings } from "~/core/gear";
-import { type Row, waits } from "./rounds";
+import { type Row, waits } from "./tool-queue";
 
 /** One step of a station's handwork, in seconds from the moment the station begins to mix. */
 export interface ChainTask {

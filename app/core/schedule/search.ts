@@ -7,7 +7,8 @@ import { type Gene, type Genes, genesOf } from "./lay";
 import { type Network, type Networks, networksOf } from "./network";
 import type { Order } from "./order";
 import { type Candidate, byGenes, byRule, bestByRule, turnsOf } from "./rules";
-import { genesFrom, orderFrom, timelineOf } from "./schedule";
+import { genesFrom, orderFrom } from "./schedule";
+import { timelineOf } from "./timeline";
 import type { ScheduleInput, Timeline } from "./types";
 import { type Score, compareScores, compareWindows } from "./windows";
 
@@ -22,12 +23,20 @@ export interface Effort {
 /** Number of pieces up to which twice as many starts are searched. */
 const smallClass = 12;
 
+/** Number of pieces above which fewer schedules are searched the more there are. */
+const largeClass = 1000;
+/** Pieces that are laid between two yields of the search: some hundredths of a second, so that who shares its thread is not kept waiting. */
+const piecesBetweenYields = 1500;
+
 /** Default effort: four starts, with fewer schedules per start the longer each takes. */
 export function usualEffort(input: ScheduleInput): Effort {
   const pieces = input.stations.reduce((sum, job) => sum + job.pieces, 0);
   const by = (count: number, most: number) => Math.min(most, Math.round(count / Math.max(1, pieces)));
   // A small class is laid in no time, and in it every load counts: from twice as many starts it misses the best once in thousands.
-  return { starts: pieces <= smallClass ? 8 : 4, schedulesEach: Math.max(1000, by(160_000, 2000), by(90_000, 6000)) };
+  const starts = pieces <= smallClass ? 8 : 4;
+  // Of hundreds of tables one schedule takes a tenth of a second: fewer of them.
+  if (pieces > largeClass) return { starts, schedulesEach: Math.max(50, by(largeClass * 1000, 1000)) };
+  return { starts, schedulesEach: Math.max(1000, by(160_000, 2000), by(90_000, 6000)) };
 }
 
 export interface SearchProgress {
@@ -266,20 +275,18 @@ function move(net: Network, genes: Genes, dice: Dice, last: number, withBlocks: 
 }
 
 /** Start solutions: dispatching rules and station sequences, even and full loads, demonstration before or after mixing. */
-function startsOf(nets: Networks): Candidate[] {
+function* startsOf(nets: Networks): Generator<Candidate, void, undefined> {
   const net = nets.first;
-  const rows: Candidate[] = [];
   const isAnyApart = net.nodes.some((node) => node.isApart);
   const firsts = net.shown ? [false, true] : [false];
   for (const showsFirst of firsts)
     for (const isEven of [true, false]) {
-      rows.push(byRule(nets, { inTurn: null, isEven, showsFirst }));
+      yield byRule(nets, { inTurn: null, isEven, showsFirst });
       for (const inTurn of turnsOf(net))
         for (const spreads of net.testers > 0 ? [true, false] : [false])
-          rows.push(byRule(nets, { inTurn, isEven, showsFirst, spreads }));
-      if (isAnyApart) rows.push(byRule(nets, { inTurn: null, isEven, showsFirst, claims: "soonest" }));
+          yield byRule(nets, { inTurn, isEven, showsFirst, spreads });
+      if (isAnyApart) yield byRule(nets, { inTurn: null, isEven, showsFirst, claims: "soonest" });
     }
-  return rows;
 }
 
 /**
@@ -295,15 +302,21 @@ export function* search(
   const net = nets.first;
   const bound = boundOf(net);
   const dice = new Dice(effort.seed);
+  const of = effort.starts * effort.schedulesEach;
+  let laid = 0;
   const starts = [
     bestByRule(nets),
     byGenes(nets, genesFrom(net, orderFrom(bestByRule(asked)))),
     ...(input.order ? [byGenes(nets, genesFrom(net, input.order))] : []),
-    ...startsOf(nets),
   ];
   let best = starts.reduce((so, one) => (compareScores(one.score, so.score) < 0 ? one : so));
-  const of = effort.starts * effort.schedulesEach;
-  let laid = 0;
+  for (const start of startsOf(nets)) {
+    starts.push(start);
+    if (compareScores(start.score, best.score) < 0) best = start;
+    yield { laid, of, bestServed: best.score.served };
+  }
+  const pieces = net.nodes.reduce((sum, node) => sum + node.pieces, 0);
+  const between = Math.max(1, Math.round(piecesBetweenYields / Math.max(1, pieces)));
   const isProved = ({ score }: Candidate) => score.uncleared === 0 && score.broken === 0 && score.served <= bound;
 
   function* improve(
@@ -342,7 +355,7 @@ export function* search(
       } else since += 1;
       if (compareScores(next.score, best.score) < 0) best = next;
       if (heat === null && since > 0 && since % 500 === 0) here = top;
-      if (laid % 25 === 0) yield { laid, of, bestServed: best.score.served };
+      if (laid % between === 0) yield { laid, of, bestServed: best.score.served };
     }
   }
 

@@ -10,7 +10,16 @@ import {
   inPieces,
   type Pieces,
 } from "~/core/quantity";
-import { type Held, countsOf, heldAfter, heldAgain, heldFirst, heldPouring, isThere, soonestThere } from "./held";
+import {
+  type ToolUse,
+  countsOf,
+  afterUses,
+  secondMixUses,
+  firstMixUses,
+  pouringUses,
+  isThere,
+  soonestThere,
+} from "./tool-uses";
 import { type Laid, type Placed, poursOf } from "./lay";
 import type { Mixing, Network, Node } from "./network";
 import { Counted, type Span } from "./resources";
@@ -120,13 +129,13 @@ function lateBy({ cookBy }: Node, batter: Mixing, own: Own, from: Seconds, by: S
 function canBegin(net: Network, laid: Laid, node: Node, mix: 0 | 1, begin: Seconds): boolean {
   if (net.input.goesRound === undefined) return true;
   const counts = countsOf(net);
-  const own = mix === 0 ? heldFirst(node, counts, begin) : heldAgain(node, counts, begin);
+  const own = mix === 0 ? firstMixUses(node, counts, begin) : secondMixUses(node, counts, begin);
   if (own.length === 0) return true;
   const others = net.nodes.flatMap((one) => {
     const again = laid.secondMixStarts[one.index] ?? 0;
     return [
-      ...(one === node && mix === 0 ? [] : heldFirst(one, counts, inSeconds(laid.begins[one.index] ?? 0))),
-      ...(again === 0 || (one === node && mix === 1) ? [] : heldAgain(one, counts, again)),
+      ...(one === node && mix === 0 ? [] : firstMixUses(one, counts, inSeconds(laid.begins[one.index] ?? 0))),
+      ...(again === 0 || (one === node && mix === 1) ? [] : secondMixUses(one, counts, again)),
     ];
   });
   return isThere(own, others, counts);
@@ -173,10 +182,10 @@ function isFree(net: Network, loads: readonly Placed[], moved: Placed, from: Sec
 }
 
 /** Holds of the shared pouring tool by a placed load. */
-function pouringOf(net: Network, load: Placed): Held[] {
+function pouringOf(net: Network, load: Placed): ToolUse[] {
   const lead = net.nodes[load.station];
   const pieces = sumOf(load.pieces);
-  return lead ? heldPouring(lead, load.unit, load.testers, pieces, load.from) : [];
+  return lead ? pouringUses(lead, load.unit, load.testers, pieces, load.from) : [];
 }
 
 /** When a load that is placed has its station's hands: while its testers and it are poured. */
@@ -258,10 +267,10 @@ function aftersOf(net: Network, laid: Laid, out: (node: Node) => Seconds | null)
   const isAsked = counts.size > 0 && net.nodes.some(wants);
   const held = isAsked
     ? [
-        ...net.nodes.flatMap((node) => heldFirst(node, counts, inSeconds(laid.begins[node.index] ?? 0))),
+        ...net.nodes.flatMap((node) => firstMixUses(node, counts, inSeconds(laid.begins[node.index] ?? 0))),
         ...net.nodes.flatMap((node) => {
           const again = laid.secondMixStarts[node.index] ?? 0;
-          return again > 0 ? heldAgain(node, counts, inSeconds(again)) : [];
+          return again > 0 ? secondMixUses(node, counts, inSeconds(again)) : [];
         }),
         ...laid.loads.flatMap((load) => pouringOf(net, load)),
       ]
@@ -276,10 +285,10 @@ function aftersOf(net: Network, laid: Laid, out: (node: Node) => Seconds | null)
   for (const { node, at: outAt } of row) {
     let at = outAt;
     for (const task of node.after) {
-      const own = isAsked ? heldAfter(task, counts, inSeconds(0)) : [];
+      const own = isAsked ? afterUses(task, counts, inSeconds(0)) : [];
       if (own.length > 0) {
         at = soonestThere(own, held, counts, at);
-        held.push(...heldAfter(task, counts, at));
+        held.push(...afterUses(task, counts, at));
       }
       begins[node.index]?.push(at);
       at = plus(at, minus(task.to, task.from));

@@ -1,6 +1,41 @@
 import { type Kysely } from "kysely";
 import type { PackSize } from "~/core/pantry";
+import { inGrams } from "~/core/quantity";
 import type { DB } from "../schema";
+
+/** The rows of how products are sold to classes, and of their other sizes: two queries. */
+export const packRows = async (db: Kysely<DB>, classIds: readonly string[]) => {
+  const [packs, sizes] = await Promise.all([
+    db.selectFrom("class_pack").selectAll().where("class_id", "in", classIds).orderBy("ingredient_id").execute(),
+    db.selectFrom("class_pack_size").selectAll().where("class_id", "in", classIds).orderBy("position").execute(),
+  ]);
+  return { packs, sizes };
+};
+export type PackRows = Awaited<ReturnType<typeof packRows>>;
+
+/** How products are sold to one class. */
+export const packsFrom = ({ packs, sizes: all }: PackRows, classId: string): PackSize[] =>
+  packs.flatMap((one): PackSize[] => {
+    if (one.class_id !== classId) return [];
+    const sizes = all
+      .filter((size) => size.class_id === classId && size.ingredient_id === one.ingredient_id)
+      .map((size) => ({
+        unitGrams: inGrams(size.unit_grams),
+        unitsPerPack: size.units_per_pack,
+        ...(size.price === null ? {} : { price: size.price }),
+      }));
+    return [
+      {
+        ingredientId: one.ingredient_id,
+        unitGrams: inGrams(one.unit_grams),
+        unitsPerPack: one.units_per_pack,
+        unitName: one.unit_name,
+        ...(one.product === null ? {} : { product: one.product }),
+        ...(one.price === null ? {} : { price: one.price }),
+        ...(sizes.length > 0 ? { sizes } : {}),
+      },
+    ];
+  });
 
 /** How products are sold, each with its other sizes; what was kept of the same product is replaced. */
 export async function addPacks(db: Kysely<DB>, classId: string, packs: readonly PackSize[]): Promise<void> {

@@ -41,6 +41,36 @@ export const toParticipant = (one: Selectable<ParticipantTable>, needs: readonly
     : { answered: { by: one.answered_by, on: one.answered_on } }),
 });
 
+/** The rows of classes' people, of their needs, and of second answers that nobody has settled: three queries. */
+export const peopleRows = async (db: Kysely<DB>, classIds: readonly string[]) => {
+  const [people, needs, seconds] = await Promise.all([
+    db.selectFrom("participant").selectAll().where("class_id", "in", classIds).orderBy("position").execute(),
+    db
+      .selectFrom("participant_need")
+      .innerJoin("participant", "participant.id", "participant_id")
+      .selectAll("participant_need")
+      .where("class_id", "in", classIds)
+      .orderBy("participant_need.position")
+      .execute(),
+    db.selectFrom("intake_answer").select("participant_id").where("class_id", "in", classIds).execute(),
+  ]);
+  const needsOf = new Map<string, Need[]>();
+  for (const need of needs)
+    needsOf.set(need.participant_id, [...(needsOf.get(need.participant_id) ?? []), toNeed(need)]);
+  return { people, needsOf, contested: new Set(seconds.map((one) => one.participant_id)) };
+};
+export type PeopleRows = Awaited<ReturnType<typeof peopleRows>>;
+
+/** The register of one class, and the rows it comes from: versions, addresses and keys are no part of a plan. */
+export function peopleFrom({ people, needsOf, contested }: PeopleRows, classId: string) {
+  const rows = people.filter((one) => one.class_id === classId);
+  const register = rows.map((one): Participant => {
+    const person = toParticipant(one, needsOf.get(one.id) ?? []);
+    return contested.has(one.id) ? { ...person, isContested: true } : person;
+  });
+  return { rows, register };
+}
+
 /** The columns of a person, all but whom they belong to; the other way round of the mapper above. */
 export const participantColumns = (one: Omit<Participant, "id">) => ({
   name: one.name,

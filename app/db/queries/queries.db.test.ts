@@ -10,15 +10,8 @@ import { testDatabase } from "../../../test/database";
 import type { DB } from "../schema";
 import { addParticipants } from "./people.server";
 import { marksOf } from "./class-marks.server";
-import {
-  type ClassesWanted,
-  addClass,
-  classCards,
-  classesBetween,
-  countClasses,
-  classOf,
-  writeDishes,
-} from "./classes.server";
+import { type ClassesWanted, addClass, classCards, classesBetween, countClasses, classOf } from "./classes.server";
+import { writeDishes } from "./dishes.server";
 import { addKitchen, changeFloor, changeKitchen, kitchens } from "./kitchens.server";
 import { addIngredients, allIngredients } from "./pantry.server";
 import { addRevision, newestRecipes, newestRevisions, recipeOf } from "./recipes.server";

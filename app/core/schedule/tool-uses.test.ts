@@ -7,7 +7,7 @@ import { starterRecipes } from "~/demo/recipes";
 import { readClassFile } from "~/formats/class-file";
 import { plainRoom, surface } from "../../../test/rooms";
 import { faultsOf } from "../../../test/timeline-checker";
-import { type Held, isThere, soonestThere } from "./held";
+import { type ToolUse, isThere, soonestThere } from "./tool-uses";
 import { schedule } from "./schedule";
 import type { ScheduleInput, Timeline } from "./types";
 
@@ -17,8 +17,8 @@ const held = fc
     from: fc.integer({ min: 0, max: 30 }),
     takes: fc.integer({ min: 1, max: 9 }),
   })
-  .map(({ thing, from, takes }): Held => ({ thing, from: inSeconds(from), to: inSeconds(from + takes) }));
-const later = (rows: readonly Held[], by: number) =>
+  .map(({ thing, from, takes }): ToolUse => ({ thing, from: inSeconds(from), to: inSeconds(from + takes) }));
+const later = (rows: readonly ToolUse[], by: number) =>
   rows.map((one) => ({ ...one, from: inSeconds(one.from + by), to: inSeconds(one.to + by) }));
 
 test("what is wanted begins as soon as all of it is there, and not a second sooner", () => {

@@ -2,7 +2,7 @@ import { inSeconds } from "~/core/quantity";
 import { expect, test } from "@jest/globals";
 import fc from "fast-check";
 import { type SharedThing, sharedThings } from "~/core/gear";
-import { type Row, waits } from "./rounds";
+import { type Row, waits } from "./tool-queue";
 
 const use = (from: number, holds: number, ...things: SharedThing[]) => ({
   from: inSeconds(from),
