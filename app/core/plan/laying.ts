@@ -172,6 +172,7 @@ function scheduleInputOf(
   return {
     stations: jobsOf(input, rows, pantry),
     surfaces: isHomes ? kitchen.surfaces.map((surface) => atEachHome(surface, rows.length)) : kitchen.surfaces,
+    ...(isHomes ? { areHomes: true } : {}),
     // At home everybody washes at their own sink.
     people: isHomes ? Math.max(0, ...rows.map(({ station }) => station.size)) : brief.people,
     sinks: isHomes ? 1 : kitchen.sinks,

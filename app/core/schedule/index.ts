@@ -4,6 +4,7 @@ export * from "./durations";
 export type { Order, OrderedLoad } from "./order";
 export { laying, orderNow, schedule } from "./schedule";
 export { timelineOf } from "./timeline";
+export { instructorsOwn } from "./units";
 export { type Effort, type Found, type SearchProgress, search, searchThrough, usualEffort } from "./search";
 export * from "./chain";
 export * from "./run";

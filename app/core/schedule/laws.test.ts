@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { smallClasses } from "../../../test/small-classes";
 import { inMinutes, inPieces, plus } from "~/core/quantity";
-import { type ScheduleInput, lateBatters, searchThrough } from ".";
+import { type ScheduleInput, lateBatters, schedule, searchThrough } from ".";
 
 /** When everything is ready in the plan that is found, in whole seconds. Of a class as small as these a part of the usual search finds the best. */
 const effort = { starts: 8, schedulesEach: 2000 };
@@ -89,5 +89,28 @@ test("households share nothing: a remote class is ready when the last of them wo
       expect(readyIn(input)).toBe(Math.max(...alone));
     }),
     { numRuns: 5 },
+  );
+});
+
+test("the load that is shown to households is on the instructor's own surface, and tries none of theirs", () => {
+  fc.assert(
+    fc.property(smallClasses, fc.boolean(), (small, isSearched) => {
+      const input: ScheduleInput = {
+        ...small,
+        areHomes: true,
+        demo: "mix-and-load",
+        hotPlaces: null,
+        surfaces: small.surfaces.map((one) => ({ ...one, at: "station" as const })),
+      };
+      const found = searchThrough(input, { starts: 1, schedulesEach: 40 });
+      const timeline = isSearched ? found.timeline : schedule(input);
+      const shown = timeline.tasks.find((task) => task.kind === "demo-load");
+      expect(shown).toBeDefined();
+      const others = timeline.tasks.filter((task) => ["load", "tester"].includes(task.kind));
+      expect(others.some((task) => task.surfaceId === shown?.surfaceId)).toBe(false);
+      expect(found.order.demoAt?.stationId).toBeUndefined();
+      expect(schedule({ ...input, order: found.order })).toEqual(found.timeline);
+    }),
+    { numRuns: 25 },
   );
 });

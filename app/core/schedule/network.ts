@@ -33,7 +33,7 @@ import {
 } from "./durations";
 import type { Amounts, PinnableBell, ScheduleInput, StationJob, TaskKind } from "./types";
 import { type ClaimRule, claimsByRule } from "./claims";
-import { type Unit, canUse, placesFor, unitsOf } from "./units";
+import { type Unit, canUse, instructorsOwn, placesFor, unitsOf } from "./units";
 import { type SharedThing, canBeCleared, sharedThings } from "~/core/gear";
 import { type Row, waits } from "./tool-queue";
 
@@ -541,7 +541,10 @@ export function network(input: ScheduleInput, known: Partial<Known> = {}): Netwo
   const showable =
     input.demo === "mix-and-load" && shownRecipe
       ? units
-          .filter((unit) => placesFor(unit, shownRecipe) > 0)
+          .filter(
+            (unit) =>
+              placesFor(unit, shownRecipe) > 0 && (input.areHomes !== true || unit.stationId === instructorsOwn),
+          )
           .sort(
             (a, b) =>
               Number(byRule.includes(a.place)) - Number(byRule.includes(b.place)) ||

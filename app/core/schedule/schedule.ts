@@ -5,6 +5,7 @@ import { type Network, networksOf } from "./network";
 import type { Order } from "./order";
 import { type Candidate, bestByRule, byGenes } from "./rules";
 import { timelineOf } from "./timeline";
+import { instructorsOwn } from "./units";
 import { compareScores } from "./windows";
 import type { ScheduleInput, Timeline } from "./types";
 
@@ -15,7 +16,9 @@ export function genesFrom(net: Network, order: Order): Genes {
   const unitAt = new Map(net.units.map((unit, index) => [key(unit.surfaceId, unit.number, unit.stationId), index]));
   const nodeAt = new Map(net.nodes.map((node) => [node.job.stationId, node.index]));
   const { demoAt } = order;
-  const shownOn = demoAt ? unitAt.get(key(demoAt.surfaceId, demoAt.number, demoAt.stationId ?? null)) : undefined;
+  const shownAt = (stationId: string | null) =>
+    demoAt ? unitAt.get(key(demoAt.surfaceId, demoAt.number, stationId)) : undefined;
+  const shownOn = shownAt(demoAt?.stationId ?? null) ?? shownAt(instructorsOwn);
   const demoUnit = net.shown && shownOn !== undefined ? net.shown.units.indexOf(shownOn) : -1;
   return {
     loads: order.loads.flatMap(({ surfaceId, number, parts }) => {
@@ -50,7 +53,10 @@ export function orderFrom({ net, laid, genes: { demoUnit, showsFirst } }: Candid
       ? {
           surfaceId: shownOn.surfaceId,
           number: shownOn.number,
-          ...(shownOn.stationId === null ? {} : { stationId: shownOn.stationId }),
+          // The instructor's own surface is nobody's at a table: its name is enough.
+          ...(shownOn.stationId === null || shownOn.stationId === instructorsOwn
+            ? {}
+            : { stationId: shownOn.stationId }),
         }
       : null,
     showsFirst,

@@ -274,8 +274,22 @@ function move(net: Network, genes: Genes, dice: Dice, last: number, withBlocks: 
   }
 }
 
-/** Start solutions: dispatching rules and station sequences, even and full loads, demonstration before or after mixing. */
-function* startsOf(nets: Networks): Generator<Candidate, void, undefined> {
+/** The same class without one of its rules: what is good there is often near the best here. */
+function neighboursOf(input: ScheduleInput): ScheduleInput[] {
+  return [
+    ...(input.washesBetween === true ? [{ ...input, washesBetween: false }] : []),
+    ...(input.stations.some((job) => job.cookBy)
+      ? [{ ...input, stations: input.stations.map((job) => ({ ...job, cookBy: null })) }]
+      : []),
+    ...(input.hotPlaces === null ? [] : [{ ...input, hotPlaces: null }]),
+  ];
+}
+
+/**
+ * Start solutions: dispatching rules and station sequences, even and full loads, demonstration before or after mixing; orders of the
+ * same class without one of its rules.
+ */
+function* startsOf(nets: Networks, input: ScheduleInput): Generator<Candidate, void, undefined> {
   const net = nets.first;
   const isAnyApart = net.nodes.some((node) => node.isApart);
   const firsts = net.shown ? [false, true] : [false];
@@ -287,6 +301,10 @@ function* startsOf(nets: Networks): Generator<Candidate, void, undefined> {
           yield byRule(nets, { inTurn, isEven, showsFirst, spreads });
       if (isAnyApart) yield byRule(nets, { inTurn: null, isEven, showsFirst, claims: "soonest" });
     }
+  for (const neighbour of neighboursOf(input)) {
+    const { laid, genes } = bestByRule(networksOf(neighbour));
+    yield byGenes(nets, genesOf(laid, genes.demoUnit, genes.showsFirst));
+  }
 }
 
 /**
@@ -298,7 +316,8 @@ export function* search(
   effort: Effort = usualEffort(input),
 ): Generator<SearchProgress, Found, undefined> {
   const asked = networksOf(input);
-  const nets = networksOf(inFixedOrder(input));
+  const fixed = inFixedOrder(input);
+  const nets = networksOf(fixed);
   const net = nets.first;
   const bound = boundOf(net);
   const dice = new Dice(effort.seed);
@@ -310,7 +329,7 @@ export function* search(
     ...(input.order ? [byGenes(nets, genesFrom(net, input.order))] : []),
   ];
   let best = starts.reduce((so, one) => (compareScores(one.score, so.score) < 0 ? one : so));
-  for (const start of startsOf(nets)) {
+  for (const start of startsOf(nets, fixed)) {
     starts.push(start);
     if (compareScores(start.score, best.score) < 0) best = start;
     yield { laid, of, bestServed: best.score.served };

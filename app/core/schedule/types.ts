@@ -64,6 +64,8 @@ export interface ScheduleInput {
   readonly doorsMinutes: Minutes;
   readonly eatMinutes: Minutes;
   readonly cleanMinutes: Minutes;
+  /** Each table is a household of its own: the load that is shown is on a surface of the instructor's, which nobody else uses. */
+  readonly areHomes?: boolean;
   readonly testersPerSurface: Pieces;
   /**
    * What each station makes if it gives so many testers, in the order of `stations`; what `stations` says is then what it makes as the

@@ -14,7 +14,15 @@ export interface Unit extends SurfaceUnit {
   readonly preheat: Seconds;
 }
 
-export function unitsOf({ surfaces, stations }: Pick<ScheduleInput, "surfaces" | "stations">): Unit[] {
+/** Whose a unit is that stands where the instructor is, of a class whose tables are homes: no station's. */
+export const instructorsOwn = "instructor";
+
+export function unitsOf({
+  surfaces,
+  stations,
+  areHomes = false,
+  demo,
+}: Pick<ScheduleInput, "surfaces" | "stations" | "areHomes" | "demo">): Unit[] {
   const units: Unit[] = [];
   const add = (surface: Surface, number: number, stationId: string | null) =>
     units.push({
@@ -31,6 +39,7 @@ export function unitsOf({ surfaces, stations }: Pick<ScheduleInput, "surfaces" |
   for (const surface of surfaces)
     for (const stationId of surface.at === "shared" ? [null] : stations.map((job) => job.stationId))
       for (let number = 1; number <= surface.count; number += 1) add(surface, number, stationId);
+  if (areHomes && demo === "mix-and-load") for (const surface of surfaces) add(surface, 1, instructorsOwn);
   return units;
 }
 

@@ -1,6 +1,14 @@
 import { type RoomKind, adultsAtHeat, isAdult, isAtStation } from "~/core/people";
 import type { ClassInput, SetTo, WayKind, WayOut, WishCost } from "~/core/plan";
-import type { BellKind, HoldUp, Hop, LinkReason, RunEntry, Timeline } from "~/core/schedule";
+import {
+  type BellKind,
+  type HoldUp,
+  type Hop,
+  type LinkReason,
+  type RunEntry,
+  type Timeline,
+  instructorsOwn,
+} from "~/core/schedule";
 import { writeRatio } from "~/core/quantity";
 import { howMany, list, minutes, temperature } from "~/ui/format/format";
 import type { Names } from "./names";
@@ -202,6 +210,7 @@ export function unitNames({ units }: Pick<Timeline, "units">, { station }: Pick<
   };
   const unitAt = (id: string) => {
     const whose = units.find((one) => one.id === id)?.stationId;
+    if (whose === instructorsOwn) return `${unit(id)}, your own`;
     return whose ? `${unit(id)} at ${station(whose)}` : unit(id);
   };
   return { unit, unitAt };
