@@ -1,5 +1,4 @@
-import { type Seconds, inSeconds, largest, plus, times } from "~/core/quantity";
-import type { Network, Node } from "./network";
+import { type Pieces, type Seconds, inSeconds, largest, plus, times } from "~/core/quantity";
 import type { Unit } from "./units";
 
 /** No unit, where a station is not kept apart or nothing suits it. */
@@ -8,10 +7,29 @@ export const noClaim = -1;
 /** How a rule chooses the unit that a station kept apart has to itself: the last that nobody else has, or the one it is done on soonest. */
 export type ClaimRule = "last" | "soonest";
 
-type Room = Pick<Network, "hotAt" | "rewash" | "isClearable" | "testers" | "demoMixEnd">;
+/** What of a station says which unit suits it; see `Node`. */
+interface Claimant {
+  readonly isApart: boolean;
+  readonly pieces: Pieces;
+  readonly readyAfter: Seconds;
+  readonly units: readonly number[];
+  readonly places: readonly Pieces[];
+  readonly load: readonly Seconds[];
+  readonly loadOn: readonly (readonly Seconds[])[];
+  readonly between: Seconds;
+}
+
+/** What of the room says from when each unit is there; see `Network`. */
+interface Room {
+  readonly hotAt: readonly Seconds[];
+  readonly rewash: readonly Seconds[];
+  readonly isClearable: readonly boolean[];
+  readonly testers: Pieces;
+  readonly demoMixEnd: Seconds;
+}
 
 /** Seconds since the doors at which a station would be done on one unit alone, from when the unit is free. */
-function doneOn(node: Node, unit: number, free: Seconds, { testers, demoMixEnd }: Room): Seconds {
+function doneOn(node: Claimant, unit: number, free: Seconds, { testers, demoMixEnd }: Room): Seconds {
   const load = node.loadOn[unit] ?? node.load;
   const places = Math.max(1, node.places[unit] ?? 0);
   const from = plus(largest(plus(demoMixEnd, node.readyAfter), free), times(load[1] ?? inSeconds(0), testers));
@@ -25,7 +43,12 @@ function doneOn(node: Node, unit: number, free: Seconds, { testers, demoMixEnd }
  * few before it, which is then washed. What washing cannot clear is taken only where nothing else is left.
  * @returns for each station its unit, or {@link noClaim}.
  */
-export function claimsByRule(nodes: readonly Node[], units: readonly Unit[], room: Room, rule: ClaimRule): number[] {
+export function claimsByRule(
+  nodes: readonly Claimant[],
+  units: readonly Unit[],
+  room: Room,
+  rule: ClaimRule,
+): number[] {
   const before = units.map(() => 0);
   const free = [...room.hotAt];
   return nodes.map((node) => {
