@@ -307,7 +307,7 @@ test("ways to scale side by side, taken over; more at the door says what each st
   const first = page
     .getByRole("region")
     .or(page.locator("section"))
-    .filter({ hasText: "4 people at Stroke, Bow" })
+    .filter({ hasText: "4 people at Stroke" })
     .last();
   await expect(first.getByRole("row", { name: /× the recipe/ })).toContainText("1 3⁄4");
   await page.getByLabel("How many more come").selectOption("4");

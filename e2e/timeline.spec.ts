@@ -5,7 +5,7 @@ test("a better order is looked for, compared, taken, taken back; the sheet says 
 }) => {
   const base = await bringIn(page, "Junior squad breakfast", "Ordered loads");
   await page.goto(`${base}/timeline`);
-  await expect(page.getByText(/holds? the class up: \d+ loads/)).toBeVisible();
+  await expect(page.getByText(/is out last: \d+ loads one after the other/)).toBeVisible();
   await expect(page.getByText(/at most .* later than any order could have it/)).toBeVisible();
   // Looked at for a moment, the class is ordered in the background; what is found is offered.
   const found = page.getByText(/^One was found: ready at|^None was found/);
