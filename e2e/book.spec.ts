@@ -304,11 +304,7 @@ test("an ingredient is added, refused while it contradicts itself, changed by on
 test("ways to scale side by side, taken over; more at the door says what each station gains", async ({ page }) => {
   const base = await bringIn(page, "Junior squad breakfast", "Scaled breakfast");
   await page.goto(`${base}/scaling`);
-  const first = page
-    .getByRole("region")
-    .or(page.locator("section"))
-    .filter({ hasText: "4 people at Stroke" })
-    .last();
+  const first = page.getByRole("region").or(page.locator("section")).filter({ hasText: "4 people at Stroke" }).last();
   await expect(first.getByRole("row", { name: /× the recipe/ })).toContainText("1 3⁄4");
   await page.getByLabel("How many more come").selectOption("4");
   await expect(page.getByRole("region", { name: "At the door" })).toContainText("4 stations become 5");
