@@ -2,7 +2,7 @@ import { type Pieces, inMinutes, inPieces } from "~/core/quantity";
 import fc from "fast-check";
 import type { Recipe, SurfaceKind } from "~/core/recipe";
 import type { Amounts, ScheduleInput } from "~/core/schedule";
-import type { Gene } from "~/core/schedule/lay";
+import type { Gene } from "~/core/schedule/laid";
 import { networksOf } from "~/core/schedule/network";
 import { type Candidate, byGenes } from "~/core/schedule/rules";
 import { compareScores } from "~/core/schedule/windows";

@@ -1,5 +1,6 @@
 import { type Pieces, inPieces, largest, minus, plus, smallest, sumOf } from "~/core/quantity";
-import { type Laid, type Rule, dispatch, genesOf, lay, type Genes } from "./lay";
+import type { Laid, Genes } from "./laid";
+import { type Rule, dispatch, genesOf, lay } from "./lay";
 import type { Network, Networks } from "./network";
 import { type Score, compareScores, settle } from "./windows";
 
@@ -75,7 +76,7 @@ const mostRounds = 8;
 
 /**
  * Lays a class with batter for exactly the testers that are given: who is first on a unit decides how much its station makes, and how
- * much it makes may decide who is first.
+ * much it makes may decide who is first. Where the two change each other in a circle, batter is made for the most that was given.
  * @param begin the testers to begin with.  @param layIn lays the class in a network.
  */
 function agreed(

@@ -1,6 +1,6 @@
 import { surfaceIdOf } from "~/core/ids";
 import { type Minutes, type Seconds, inPieces, largest, plus, toMinutes, toSeconds } from "~/core/quantity";
-import type { Genes } from "./lay";
+import type { Genes } from "./laid";
 import { type Network, networksOf } from "./network";
 import type { Order } from "./order";
 import { type Candidate, bestByRule, byGenes } from "./rules";

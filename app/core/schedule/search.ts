@@ -3,7 +3,8 @@ import { uniformInt } from "pure-rand/distribution/uniformInt";
 import { xoroshiro128plus } from "pure-rand/generator/xoroshiro128plus";
 import { boundOf } from "./bounds";
 import { inFixedOrder } from "./fixed-order";
-import { type Gene, type Genes, genesOf } from "./lay";
+import type { Gene, Genes } from "./laid";
+import { genesOf } from "./lay";
 import { type Network, type Networks, networksOf } from "./network";
 import type { Order } from "./order";
 import { type Candidate, byGenes, byRule, bestByRule, turnsOf } from "./rules";
@@ -58,14 +59,13 @@ interface Manner {
 }
 
 /** Different manners miss different orders: the starts take turns at them. */
+const climbing: Manner = { withBlocks: true, heat: null };
 const manners: readonly Manner[] = [
-  { withBlocks: true, heat: null },
+  climbing,
   { withBlocks: true, heat: { from: 300, to: 5 } },
-  { withBlocks: true, heat: null },
+  climbing,
   { withBlocks: false, heat: { from: 120, to: 3 } },
 ];
-
-const plainManner: Manner = { withBlocks: true, heat: null };
 
 /** What annealing makes small, in seconds: the last plate, and batter that is poured too late, which counts for more `forWindows`. */
 function costOf({ uncleared, broken, late, served, waits }: Score, stations: number, forWindows: boolean): number {
@@ -386,7 +386,7 @@ export function* search(
     const start = distinct[n % Math.max(1, distinct.length)] ?? best;
     // Whether all windows can be kept is found out first: only then does the last plate count for more.
     const forWindows = best.score.broken > 0 && n % 2 === 1;
-    yield* improve(start, manners[n % manners.length] ?? plainManner, forWindows);
+    yield* improve(start, manners[n % manners.length] ?? climbing, forWindows);
   }
   const found = byGenes(asked, genesFrom(asked.first, orderFrom(best)));
   return { order: orderFrom(found), timeline: timelineOf(found) };

@@ -13,7 +13,7 @@ import {
 } from "~/core/quantity";
 import { boundOf } from "./bounds";
 import { washMinutes } from "./durations";
-import type { Laid, Placed } from "./lay";
+import type { Laid, Placed } from "./laid";
 import type { Network, Node } from "./network";
 import { type Cooking, criticalOf, idleOfAll } from "./readings";
 import type { Candidate } from "./rules";

@@ -20,7 +20,8 @@ import {
   isThere,
   soonestThere,
 } from "./tool-uses";
-import { type Laid, type Placed, poursOf } from "./lay";
+import type { Laid, Placed } from "./laid";
+import { poursOf } from "./lay";
 import type { Mixing, Network, Node } from "./network";
 import { Counted, type Span } from "./resources";
 

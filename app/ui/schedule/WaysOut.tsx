@@ -7,7 +7,9 @@ import { useLocale } from "~/ui/sheet/locale";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { sayWay, wayWords } from "~/ui/words/timeline";
 import { look } from "~/ui/theme/look";
-import { useWays } from "./useWays";
+import type { WaysNews } from "~/workers/ways.browser";
+import WaysWorker from "~/workers/ways.browser?worker";
+import { useSearch } from "./useSearch";
 
 interface Props {
   readonly input: ClassInput;
@@ -19,7 +21,8 @@ interface Props {
 /** The ways to gain what is missing, each worked out with the whole class, applied with one press; searched further when asked to. */
 export function WaysOut({ input, ways: quick, version }: Props) {
   const locale = useLocale();
-  const { progress, found, start, stop } = useWays();
+  const { progress, found: news, start, stop } = useSearch<WaysNews>(() => new WaysWorker());
+  const found = news?.ways;
   if (quick.length === 0) return null;
   const ways = found ?? quick;
   return (
