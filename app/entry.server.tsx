@@ -1,5 +1,5 @@
 import { Transform } from "node:stream";
-import createCache from "@emotion/cache";
+import createCache, { type EmotionCache } from "@emotion/cache";
 import { CacheProvider } from "@emotion/react";
 import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
@@ -18,11 +18,44 @@ import { NonceProvider } from "~/ui/sheet/nonce";
 
 const millisecondsToRender = 10_000;
 
+const endOfHead = Buffer.from("</head>");
+/** What comes later than the page begins with one of these. */
+const startOfLater = Buffer.from("<div hidden id=");
+
+/** The styles of what has been drawn stand in the head, and before what comes later: never between a list and its items. */
+function withStyles(piece: Buffer, stylesSoFar: () => string): Buffer {
+  const at = piece.indexOf(endOfHead);
+  if (at >= 0) return Buffer.concat([piece.subarray(0, at), Buffer.from(stylesSoFar()), piece.subarray(at)]);
+  const isLater = piece.subarray(0, startOfLater.length).equals(startOfLater);
+  return isLater ? Buffer.concat([Buffer.from(stylesSoFar()), piece]) : piece;
+}
+
+/** What of the styles of a page has not been handed on, as elements that the browser's own cache takes over. */
+function stylesOf(cache: EmotionCache, nonce: string): () => string {
+  const handedOn = new Set<string>();
+  const element = (names: string, rules: string) =>
+    `<style data-emotion="${names}"${nonce === "" ? "" : ` nonce="${nonce}"`}>${rules}</style>`;
+  return () => {
+    const fresh = Object.entries(cache.inserted).filter(
+      (one): one is [string, string] => typeof one[1] === "string" && !handedOn.has(one[0]),
+    );
+    for (const [name] of fresh) handedOn.add(name);
+    const isOfOne = ([name]: [string, string]) => cache.registered[`${cache.key}-${name}`] !== undefined;
+    const own = fresh.filter(isOfOne);
+    return [
+      ...fresh.filter((one) => !isOfOne(one)).map(([name, rules]) => element(`${cache.key}-global ${name}`, rules)),
+      ...(own.length === 0
+        ? []
+        : [element([cache.key, ...own.map(([name]) => name)].join(" "), own.map(([, rules]) => rules).join(""))]),
+    ].join("");
+  };
+}
+
 /**
  * React hands a page on in pieces of two kilobytes, each of which is passed through five streams and packed by itself. Gathered here
  * while it is drawing; what has gathered goes as soon as it pauses, so that nobody waits.
  */
-function gathered(onWhole: ((page: string) => void) | undefined): Transform {
+function gathered(stylesSoFar: () => string, onWhole: ((page: string) => void) | undefined): Transform {
   const most = 65_536;
   const whole: Buffer[] = [];
   let [pieces, size]: [Buffer[], number] = [[], 0];
@@ -35,8 +68,9 @@ function gathered(onWhole: ((page: string) => void) | undefined): Transform {
     [pieces, size] = [[], 0];
   };
   const stream = new Transform({
-    transform(piece: Buffer, _encoding, done) {
+    transform(given: Buffer, _encoding, done) {
       if (size === 0) setImmediate(handOn);
+      const piece = withStyles(given, stylesSoFar);
       pieces.push(piece);
       size += piece.length;
       if (size >= most) handOn();
@@ -74,6 +108,8 @@ export default function handleRequest(
   const isKept = key !== undefined && isAskedAgain(key);
   let isWell = true;
   const cache = createCache({ key: "css", nonce });
+  // Styles are kept beside what is drawn, not put before each element.
+  cache.compat = true;
   return new Promise((resolve, reject) => {
     // Someone without script waits for the whole page; a browser may have the shell at once.
     const ready = isbot(request.headers.get("user-agent")) ? "onAllReady" : "onShellReady";
@@ -86,7 +122,7 @@ export default function handleRequest(
       {
         nonce,
         [ready]() {
-          const body = gathered(isKept ? (page) => isWell && keepDrawn(key, page, nonce) : undefined);
+          const body = gathered(stylesOf(cache, nonce), isKept ? (page) => isWell && keepDrawn(key, page, nonce) : undefined);
           resolve(new Response(createReadableStreamFromReadable(body), { headers, status }));
           pipe(body);
           // A page that is drawn needs no clock any more, which would hold all of it for as long as it runs.

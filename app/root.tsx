@@ -1,10 +1,10 @@
+import { LonePage } from "~/ui/parts/frame";
 import "@fontsource-variable/source-sans-3/wght.css";
 import "@fontsource/zilla-slab/500.css";
 import "@fontsource/zilla-slab/600.css";
 import "@fontsource/zilla-slab/700.css";
-import "./theme.css";
 import "./print.css";
-import { ChakraProvider } from "@chakra-ui/react";
+import { ChakraProvider, Heading, Text } from "@chakra-ui/react";
 import { type ReactNode, useEffect } from "react";
 import { Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteLoaderData } from "react-router";
 import type { Route } from "./+types/root";
@@ -13,9 +13,8 @@ import { localeOf, tastesOf, zoneOf } from "~/services/request.server";
 import { LocaleProvider, ZoneProvider } from "~/ui/sheet/locale";
 import { useNonce } from "~/ui/sheet/nonce";
 import { TroubleHead, useTrouble } from "~/ui/sheet/trouble";
-import { pageSystem } from "~/ui/theme";
+import { system } from "~/ui/theme";
 import { TextLink } from "~/ui/parts/fields";
-import { look } from "~/ui/theme/look";
 
 const fallbackLocale = "en-GB";
 
@@ -48,7 +47,7 @@ export function Layout({ children }: { children: ReactNode }) {
         <Links />
       </head>
       <body>
-        <ChakraProvider value={pageSystem}>
+        <ChakraProvider value={system}>
           <LocaleProvider value={locale}>
             <ZoneProvider value={zone}>{children}</ZoneProvider>
           </LocaleProvider>
@@ -72,13 +71,15 @@ export default function App() {
 export function ErrorBoundary() {
   const trouble = useTrouble();
   return (
-    <main className={look("lone")}>
+    <LonePage>
       <TroubleHead {...trouble} />
-      <h1>{trouble.heading}</h1>
-      <p>{trouble.sentence}</p>
-      <p>
+      <Heading as="h1" size="2xl">
+        {trouble.heading}
+      </Heading>
+      <Text>{trouble.sentence}</Text>
+      <Text>
         <TextLink to="/">Back to the classes</TextLink>
-      </p>
-    </main>
+      </Text>
+    </LonePage>
   );
 }

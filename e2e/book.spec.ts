@@ -196,7 +196,7 @@ test("the bench: one amount moves everything, a swap shows what it brings and le
 }) => {
   await page.goto("/bench?recipe=slipway-pancakes");
   const makes = page.getByRole("region", { name: "What it makes" });
-  const looseness = makes.locator(".figure__row", { hasText: "Looseness" });
+  const looseness = makes.locator("dl > div", { hasText: "Looseness" });
   await expect(looseness.locator("dd")).toHaveText("1.69");
   await page
     .getByRole("region", { name: "In the bowl" })
@@ -251,7 +251,7 @@ test("an ingredient is added, refused while it contradicts itself, changed by on
   await page.getByLabel("Find").fill("malt");
   await expect(page.getByRole("row", { name: /boathouse malt/ })).toContainText("barley");
   await page.getByRole("link", { name: "boathouse malt" }).click();
-  await expect(page.locator(".notes")).toContainText("Neither cup, spoon nor piece weight");
+  await expect(page.locator("[data-part=notes]")).toContainText("Neither cup, spoon nor piece weight");
   const other = await browser.newContext({ ...(baseURL ? { baseURL } : {}), storageState: assistantState });
   const second = await other.newPage();
   await second.goto(page.url());

@@ -59,7 +59,7 @@ test("labels to take home say what is in it, until when and how it is kept; an o
 }) => {
   const base = await bringIn(page, "Junior squad breakfast", "Taken home");
   await page.goto(`${base}/take-home`);
-  const labels = page.locator("article.take-home");
+  const labels = page.locator("[data-part=take-home]");
   const all = await labels.count();
   expect(all).toBeGreaterThan(1);
   await expect(labels.first()).toContainText("Ingredients: whole milk (milk), plain wheat flour (wheat)");
@@ -92,11 +92,11 @@ test("a filling is a part of its own on card, bar and label; gear that is used u
   await gloves.getByRole("checkbox").check();
   await expect(page.getByText("1 of", { exact: false }).first()).toBeVisible();
   await page.goto(`${base}/take-home`);
-  await expect(page.locator("article.take-home").first()).toContainText("chopped walnuts (walnut)");
+  await expect(page.locator("[data-part=take-home]").first()).toContainText("chopped walnuts (walnut)");
   await page.goto(`${base}/toppings`);
-  await expect(page.locator("article.take-home")).toHaveCount(2);
+  await expect(page.locator("[data-part=take-home]")).toHaveCount(2);
   await expect(
-    page.locator("article.take-home").filter({ has: page.getByRole("heading", { name: "Nut filling" }) }),
+    page.locator("[data-part=take-home]").filter({ has: page.getByRole("heading", { name: "Nut filling" }) }),
   ).toContainText("At each table");
 
   // Somebody is younger than was written down: six to eight stand at no heat.

@@ -18,7 +18,7 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   const base = new URL(page.url()).pathname.replace(/\/brief$/, "");
 
   // Cause beside consequence: another number, and what changes is marked before anything is saved.
-  const stations = follows.locator(".figure__row", { hasText: /^Stations/ });
+  const stations = follows.locator("dl > div", { hasText: /^Stations/ });
   await expect(stations.locator("dd")).toHaveText("3");
   await page.getByLabel("People").fill("14");
   await expect(stations).toHaveClass(/isChanged_true/);
@@ -45,7 +45,7 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   await page.getByLabel("How bad").first().selectOption("allergy");
   await page.getByRole("button", { name: "Add to the register" }).click();
   await expect(page.getByRole("cell", { name: "milk (allergy)" })).toBeVisible();
-  await page.locator(".sheet__head").getByRole("button", { name: "More" }).click();
+  await page.locator("[data-part=sheet-head]").getByRole("button", { name: "More" }).click();
   await page.getByRole("menuitem", { name: "Bring in a list" }).click();
   await page
     .getByLabel("Or paste the rows here")

@@ -57,7 +57,7 @@ test("a scale that is unplugged, slow or too full is said, and packing goes on b
   await page.getByRole("button", { name: "Tare" }).click();
   await page.getByLabel("wanders").check();
   // Nobody touches it, and the number moves.
-  await expect(page.locator(".pack-scale")).toHaveText(/^[1-9]\d* g$/, { timeout: 30_000 });
+  await expect(page.locator("[data-part=pack-scale]")).toHaveText(/^[1-9]\d* g$/, { timeout: 30_000 });
 });
 
 test("two people pack on two tablets and see each other's ticks; without a network nothing is lost", async ({
@@ -191,7 +191,7 @@ test("labels: a roll that runs out, a jam, one printed again; and the same on pa
   expect(body.toString("latin1").match(/\/Type\s*\/Page[^s]/g)).toHaveLength(6);
   await page.goto(`${base}/kit-labels?sheet=a4-2x4`);
   // The labels come first, and each gets its code.
-  await expect(page.locator("article.kit-label .code svg")).toHaveCount(55);
+  await expect(page.locator("[data-part=kit-label] [data-part=code] svg")).toHaveCount(55);
   await expect(page.getByRole("link", { name: /Sheet to print/ })).toHaveAttribute("href", /sheet=a4-2x4&skip=0/);
 });
 
@@ -287,7 +287,7 @@ test("from a planned class to every sheet on paper in three clicks; blades are c
   const base = await bringIn(page, "Masters' crepe morning", "All on paper");
   await page.goto(`${base}/brief`);
   await page.getByRole("link", { name: /Shopping and kits/ }).click();
-  await page.locator(".sheet__head").getByRole("button", { name: "More" }).click();
+  await page.locator("[data-part=sheet-head]").getByRole("button", { name: "More" }).click();
   await page.getByRole("menuitem", { name: "All sheets" }).click();
   await expect(page.getByRole("button", { name: "Print all sheets" })).toBeVisible();
   for (const heading of ["Shopping", "Station cards", "Kits", "Gear", "Load list", "Run sheet"])

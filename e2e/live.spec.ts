@@ -19,7 +19,7 @@ test("two tablets see each other's bells and stations without asking for them", 
   await other.getByRole("region", { name: "Willow" }).getByRole("button", { name: "Heating" }).click();
   await expect(page.getByRole("region", { name: "Willow" }).getByText("heating", { exact: true })).toBeVisible();
   await page.getByRole("button", { name: /^Ring: Gather/ }).click();
-  await expect(other.locator(".flash")).toBeVisible();
+  await expect(other.locator("[data-part=flash]")).toBeVisible();
   await context.close();
 });
 
@@ -45,7 +45,7 @@ test("keys ring, take back and add time; a note typed with spaces rings nothing"
   const base = await bringIn(page, "Masters' crepe morning", "By keyboard");
   await page.goto(`${base}/teach`);
   // What cannot be pressed yet is inert, and keys work from the same moment on.
-  await expect(page.locator(".live")).toBeVisible();
+  await expect(page.locator("[data-room]")).toBeVisible();
   await expect(page.locator("[inert]")).toHaveCount(0);
   await page.keyboard.press("Space");
   await expect(page.getByText("Now: Doors")).toBeVisible();

@@ -5,7 +5,7 @@ async function classLink(page: import("@playwright/test").Page, base: string): P
   await page.goto(`${base}/people/intake`);
   await page.getByRole("button", { name: "Make the link" }).click();
   await expect(page.getByRole("img", { name: "The link as a code for phone cameras" })).toBeVisible();
-  return (await page.locator(".link-text").innerText()).trim();
+  return (await page.locator("[data-part=link-text]").innerText()).trim();
 }
 
 test("a guardian answers for two children on a phone without script; the register knows, and nobody else's answer shows", async ({
@@ -32,7 +32,10 @@ test("a guardian answers for two children on a phone without script; the registe
   await expect(there.getByText("Say whether there is anything to avoid.").first()).toBeVisible();
   await expect(there.getByLabel("Your name")).toHaveValue("Ives Juster");
 
-  const [first, second] = [there.locator(".person-block").nth(0), there.locator(".person-block").nth(1)];
+  const [first, second] = [
+    there.locator("[data-part=person-block]").nth(0),
+    there.locator("[data-part=person-block]").nth(1),
+  ];
   await first.getByLabel("Age").selectOption("6-11");
   await first.getByLabel("Yes, there is something").check();
   await first.getByLabel("Must avoid", { exact: true }).selectOption("sesame");
@@ -123,8 +126,8 @@ test("seats: dragged, moved by hand with what that breaks, arranged by the progr
   const base = await bringIn(page, "Grown-ups and juniors: waffles", "Seats for families");
   await page.goto(`${base}/people/seats`);
   await expect(page.getByRole("button", { name: "Arrange for me" })).toBeEnabled();
-  const tables = page.locator(".seat-table");
-  const name = tables.nth(0).locator(".seat-name").first();
+  const tables = page.locator("[data-part=seat-table]");
+  const name = tables.nth(0).locator("[data-part=seat-name]").first();
   const who = await name.locator("b").innerText();
   const [from, to] = [await name.boundingBox(), await tables.nth(1).boundingBox()];
   if (!from || !to) throw new Error("nothing to drag");
@@ -165,14 +168,14 @@ test("one verdict explained, a remedy applied, seen everywhere, and taken back",
   await expect(own).toContainText("set apart: Ottoline Brask");
   await own.getByRole("button", { name: "Do this" }).click();
   await page.waitForURL(/\/people\/seats$/);
-  await expect(page.locator(".seat-table.apart")).toContainText("Ottoline Brask");
+  await expect(page.locator("[data-part=seat-table][data-apart]")).toContainText("Ottoline Brask");
   await page.goto(`${base}/timeline`);
   await expect(page.getByText("5 stations").or(page.getByText("Heron")).first()).toBeVisible();
   await page.goto(`${base}/allergies`);
   await expect(page.getByRole("row", { name: /Ottoline Brask/ })).not.toContainText("reaches the plate");
   await page.goto(`${base}/people/seats`);
   await page.getByRole("button", { name: /^Take back: A station of their own/ }).click();
-  await expect(page.locator(".seat-table.apart")).toHaveCount(0);
+  await expect(page.locator("[data-part=seat-table][data-apart]")).toHaveCount(0);
 });
 
 test("signed by the lead with name and time; another product, food brought along and other seats make it stale", async ({

@@ -56,7 +56,7 @@ test("two processes are one program: a bell rung in one is heard in the other, a
   await other.getByLabel("E-mail address").fill(lead.email);
   await other.getByLabel("Password").fill(lead.password);
   await other.getByRole("button", { name: "Sign in" }).click();
-  await expect(other.locator(".live")).toBeVisible();
+  await expect(other.locator("[data-room]")).toBeVisible();
   await page.goto(`${base}/teach`);
   await expect(page.locator("[inert]")).toHaveCount(0);
   await page.getByRole("button", { name: "Start the class" }).click();

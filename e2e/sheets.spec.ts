@@ -27,6 +27,13 @@ const tooSmall = (page: Page) =>
     });
   });
 
+/** Class names on the page that are not the design system's. */
+const ownClassesOf = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const all = [...document.body.querySelectorAll("[class]")].flatMap((one) => [...one.classList]);
+    return [...new Set(all.filter((name) => !/^(css|chakra)-/.test(name)))];
+  });
+
 /**
  * Nothing in its way for anyone, nothing cut off or to be scrolled sideways on any screen, and nothing called safe. Every other page is
  * opened on the narrowest screen and widened, so that both ways are walked.
@@ -43,6 +50,7 @@ async function lookOver(page: Page, addresses: readonly string[], { isAtOnce = f
       await expect(page.locator("main")).toBeVisible();
       await expect(page.locator("[inert]")).toHaveCount(0);
       expect.soft(await violationsOf(page), address).toEqual([]);
+      expect.soft(await ownClassesOf(page), `${address}: class names that the design system did not give`).toEqual([]);
       await expect.soft(page.locator("body"), address).not.toContainText(/\bsafe(ly)?\b/i);
       for (const [name, width, height] of inOrder) {
         await page.setViewportSize({ width, height });

@@ -10,9 +10,9 @@ test("the live screen on a tablet: legible across the room, keys for floury hand
       .locator(selector)
       .first()
       .evaluate((node) => parseFloat(getComputedStyle(node).fontSize));
-  expect(await sizeOf(".time")).toBeGreaterThanOrEqual(96);
-  expect(await sizeOf(".instruction")).toBeGreaterThanOrEqual(40);
-  for (const button of await page.locator(".live .big, .live .station button").all())
+  expect(await sizeOf("[data-part=time]")).toBeGreaterThanOrEqual(96);
+  expect(await sizeOf("[data-part=instruction]")).toBeGreaterThanOrEqual(40);
+  for (const button of await page.locator("[data-room] [data-part=big], [data-room] [data-part=station] button").all())
     expect((await button.boundingBox())?.height ?? 0).toBeGreaterThanOrEqual(64);
   expect(
     await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth),

@@ -40,7 +40,7 @@ test("a bell is pinned to a time and rings then, is told where it cannot, and a 
   await expect(page.getByText(/“Pour” is pinned to .* after the doors and rings .* later/)).toBeVisible();
   await page.getByRole("button", { name: "Let “Pour” go" }).click();
   await expect(page.getByText("“Pour” is not pinned any more.")).toBeVisible();
-  const block = page.locator(".lanes__task[title^='Everyone: ']").first();
+  const block = page.locator("[data-part=task][title^='Everyone: ']").first();
   await block.click();
   await expect(page.getByRole("status").filter({ hasText: /^Everyone: / })).toBeVisible();
 });

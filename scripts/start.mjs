@@ -2,7 +2,7 @@
 import { spawn } from "node:child_process";
 import path from "node:path";
 import process from "node:process";
-import { buildIfNewer, writeTheme } from "./lib/build.mjs";
+import { buildIfNewer } from "./lib/build.mjs";
 import { installIfNewer } from "./lib/packages.mjs";
 import { holderOf, leaveFolder, takeFolder } from "./lib/lock.mjs";
 import { Sentence, startCluster } from "./lib/postgres.mjs";
@@ -85,7 +85,7 @@ async function main() {
     throw new Sentence(`This is Node.js ${process.versions.node}; 20.19 or newer is needed.`);
   if (!installIfNewer()) throw new Sentence("The packages could not be installed. What npm said stands above.");
   // The build also holds what prepares the database, so development builds once too.
-  if (!buildIfNewer() || (isDev && !writeTheme()))
+  if (!buildIfNewer())
     throw new Sentence("The program could not be built. What went wrong stands above.");
 
   if (letInFor !== undefined) return letIn(letInFor);

@@ -3,7 +3,7 @@
 import { spawn, spawnSync } from "node:child_process";
 import fs from "node:fs";
 import path from "node:path";
-import { buildIfNewer, writeTheme } from "./lib/build.mjs";
+import { buildIfNewer } from "./lib/build.mjs";
 import { chromiumInstalled } from "./lib/chromium.mjs";
 import { installIfNewer } from "./lib/packages.mjs";
 import { Sentence, serverBin } from "./lib/postgres.mjs";
@@ -65,7 +65,6 @@ try {
   need(error.message, false);
 }
 
-need("The theme could not be written.", writeTheme());
 const bin = (name) => path.join("node_modules", name);
 await check("route types", [bin("@react-router/dev/bin.js"), "typegen"]);
 // Each of these keeps one core busy, so two go at once.

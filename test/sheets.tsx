@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { renderToStaticMarkup } from "react-dom/server";
 import { RouterProvider, createMemoryRouter } from "react-router";
 import { LocaleProvider } from "~/ui/sheet/locale";
-import { pageSystem } from "~/ui/theme";
+import { system } from "~/ui/theme";
 
 interface Surroundings {
   readonly locale?: string;
@@ -14,7 +14,7 @@ interface Surroundings {
 /** A sheet's markup, as the server would send it. */
 export function markup(sheet: ReactNode, { locale = "en-GB", path = "/" }: Surroundings = {}): string {
   const element = (
-    <ChakraProvider value={pageSystem}>
+    <ChakraProvider value={system}>
       <LocaleProvider value={locale}>{sheet}</LocaleProvider>
     </ChakraProvider>
   );

@@ -1,3 +1,5 @@
+import { Alert, Box, SkipNavLink } from "@chakra-ui/react";
+import { Page, TopBar } from "~/ui/parts/frame";
 import { useEffect } from "react";
 import { Link, NavLink, Outlet, useLocation, useSubmit } from "react-router";
 import type { Route } from "./+types/framed";
@@ -11,7 +13,6 @@ import { UndoPlace } from "~/ui/parts/Undo";
 import { useStrip } from "~/ui/parts/useStrip";
 import { Shortcuts } from "~/ui/parts/Shortcuts";
 import { MenuAction, MenuLink, MenuRule, MoreMenu } from "~/ui/parts/Menu";
-import { look } from "~/ui/theme/look";
 
 export const loader = async ({ context }: Route.LoaderArgs) => {
   const { id, name, role } = accountOf(context);
@@ -31,12 +32,10 @@ export default function Framed({ loaderData }: Route.ComponentProps) {
   }, [loaderData.id]);
   return (
     <>
-      <a className={look("skip")} href="#content">
-        Skip to the page
-      </a>
-      <header className={look("top")}>
+      <SkipNavLink id="content">Skip to the page</SkipNavLink>
+      <TopBar>
         <Mark />
-        <nav aria-label="Main" ref={strip}>
+        <Box as="nav" aria-label="Main" ref={strip}>
           <NavLink to="/" end>
             Classes
           </NavLink>
@@ -44,8 +43,8 @@ export default function Framed({ loaderData }: Route.ComponentProps) {
           <NavLink to="/pantry">Pantry</NavLink>
           <NavLink to="/bench">Bench</NavLink>
           <NavLink to="/kitchens">Kitchens</NavLink>
-        </nav>
-        <div className={look("who")}>
+        </Box>
+        <Box data-part="who">
           <MoreMenu label={loaderData.name} isWord>
             <MenuLink to="/account">Your account, {loaderData.role}</MenuLink>
             {loaderData.role === "lead" ? (
@@ -61,16 +60,16 @@ export default function Framed({ loaderData }: Route.ComponentProps) {
               Sign out
             </MenuAction>
           </MoreMenu>
-        </div>
-      </header>
+        </Box>
+      </TopBar>
       {loaderData.isBackupLate ? (
-        <p className={look("saved", "no-print")} role="status">
+        <Alert.Root as="p" status="info" _print={{ display: "none" }} role="status">
           No good backup for days. <Link to="/upkeep">See what is wrong</Link>
-        </p>
+        </Alert.Root>
       ) : null}
-      <main className={look("page")} id="content">
+      <Page id="content">
         <Outlet />
-      </main>
+      </Page>
       <UndoPlace />
       <PageFocus />
       <Shortcuts />

@@ -9,7 +9,6 @@ const sources = [
   "app",
   "server",
   "public",
-  "scripts/theme-css.ts",
   "package-lock.json",
   "vite.config.ts",
   "react-router.config.ts",
@@ -45,9 +44,6 @@ function run(file, args, env) {
   return done.status === 0;
 }
 
-/** The theme's style sheet, needed by the build and by the type checker alike. */
-export const writeTheme = () => run("node_modules/tsx/dist/cli.mjs", ["scripts/theme-css.ts"]);
-
 /** Packs what a browser keeps for a year as small as can be, once, beside each file: at a request there is no time for that. */
 function packAssets(folder) {
   for (const name of fs.readdirSync(folder).filter((one) => /\.(?:js|css|svg)$/.test(one))) {
@@ -61,7 +57,7 @@ export function buildIfNewer() {
   const now = digest();
   if (fs.existsSync(stamp) && fs.readFileSync(stamp, "utf8") === now) return true;
   console.log("Building …");
-  if (!writeTheme() || !run("node_modules/@react-router/dev/bin.js", ["build"], { NODE_ENV: "production" }))
+  if (!run("node_modules/@react-router/dev/bin.js", ["build"], { NODE_ENV: "production" }))
     return false;
   packAssets("build/client/assets");
   fs.writeFileSync(stamp, now);

@@ -1,5 +1,9 @@
+import { RowButton } from "~/ui/parts/keys";
+import { Alert, Box, Heading, Table, Text } from "@chakra-ui/react";
+import { Columns } from "~/ui/parts/sheet";
+import { ActionForm, GridForm, ScrollArea } from "~/ui/parts/forms";
 import { getFormProps, useForm } from "@conform-to/react";
-import { Form, data } from "react-router";
+import { data } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/accounts";
 import { newPassword } from "./password";
@@ -9,9 +13,7 @@ import { type AccountChange, accountByEmail, addAccount, allAccounts, changeAcco
 import { requireLead } from "~/services/session.server";
 import { FormError, Primary, SaveBar, SelectField, TextField, TextLink } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
-import { Hidden, PlainButton } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
+import { Hidden } from "~/ui/parts/plain";
 
 const schema = z.object({
   name: words(120, "a name"),
@@ -83,17 +85,21 @@ export default function Accounts({ loaderData, actionData }: Route.ComponentProp
   return (
     <>
       <title>Accounts · Apron Bell</title>
-      <h1>Accounts</h1>
+      <Heading as="h1" size="2xl">
+        Accounts
+      </Heading>
       <FormError title="Not changed" problems={actionData?.problem ? [actionData.problem] : []} />
-      <div className={look(parts.sheet.of({ split: "even" }).columns, "above-s")}>
-        <section>
-          <h2>Add an account</h2>
-          <Form method="post" {...getFormProps(form)} className={look("form")}>
+      <Columns split="even" mt="3.5">
+        <Box as="section">
+          <Heading as="h2" size="xl">
+            Add an account
+          </Heading>
+          <GridForm method="post" {...getFormProps(form)}>
             <FormError title="No account added" problems={form.errors ?? []} />
             {actionData?.added ? (
-              <p className={look("saved")} role="status">
+              <Alert.Root as="p" status="info" role="status">
                 {actionData.added} can sign in now. Tell them the password in person.
-              </p>
+              </Alert.Root>
             ) : null}
             <TextField field={fields.name} label="Name" autoComplete="off" />
             <TextField field={fields.email} label="E-mail address" type="email" autoComplete="off" />
@@ -115,61 +121,56 @@ export default function Accounts({ loaderData, actionData }: Route.ComponentProp
             <SaveBar>
               <Primary>Add the account</Primary>
             </SaveBar>
-          </Form>
-        </section>
-        <section>
-          <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Accounts">
-            <table className={look("ruled")}>
+          </GridForm>
+        </Box>
+        <Box as="section">
+          <ScrollArea tabIndex={0} role="group" aria-label="Accounts">
+            <Table.Root native>
               <Heads of={["Name", "E-mail address", "Role", "Change"]} />
               <tbody>
                 {loaderData.accounts.map((one) => (
                   <tr key={one.id}>
                     <td>
                       {one.name}
-                      {one.id === loaderData.self ? <span className={look("quiet")}> (you)</span> : null}
+                      {one.id === loaderData.self ? <span data-quiet> (you)</span> : null}
                     </td>
                     <td>{one.email}</td>
-                    <td>{one.isClosed ? <span className={look("quiet")}>closed</span> : one.role}</td>
+                    <td>{one.isClosed ? <span data-quiet>closed</span> : one.role}</td>
                     <td>
-                      <Form method="post" className={look("actions")} key={`${one.id} ${one.version}`}>
+                      <ActionForm method="post" key={`${one.id} ${one.version}`}>
                         <Hidden name="intent" value="change" />
                         <Hidden name="id" value={one.id} />
                         <Hidden name="version" value={one.version} />
                         {one.isClosed ? (
-                          <PlainButton className={look("row-button")} type="submit" name="to" value="open">
+                          <RowButton type="submit" name="to" value="open">
                             Open it again
-                          </PlainButton>
+                          </RowButton>
                         ) : (
                           <>
-                            <PlainButton
-                              className={look("row-button")}
-                              type="submit"
-                              name="to"
-                              value={one.role === "lead" ? "assistant" : "lead"}
-                            >
+                            <RowButton type="submit" name="to" value={one.role === "lead" ? "assistant" : "lead"}>
                               {one.role === "lead" ? "Make an assistant" : "Make a lead"}
-                            </PlainButton>
-                            <PlainButton className={look("row-button")} type="submit" name="to" value="closed">
+                            </RowButton>
+                            <RowButton type="submit" name="to" value="closed">
                               Close
-                            </PlainButton>
+                            </RowButton>
                           </>
                         )}
-                      </Form>
+                      </ActionForm>
                     </td>
                   </tr>
                 ))}
               </tbody>
-            </table>
-          </div>
-          <p className={look("quiet", "small", "filled-above", "filled-below")}>
+            </Table.Root>
+          </ScrollArea>
+          <Text color="fg.muted" fontSize="sm" pt="2" pb="2">
             Assistants plan, pack and teach. Only a lead signs the allergy table, removes classes and manages accounts.
-          </p>
-          <p className={look("quiet", "small")}>
+          </Text>
+          <Text color="fg.muted" fontSize="sm">
             Whoever is closed is signed out at once and cannot sign in; what they signed keeps their name, and they can
             be opened again. <TextLink to="/account">Your own name, password and sign-ins</TextLink>
-          </p>
-        </section>
-      </div>
+          </Text>
+        </Box>
+      </Columns>
     </>
   );
 }

@@ -1,5 +1,8 @@
+import { Box, Heading, Text } from "@chakra-ui/react";
+import { LonePage } from "~/ui/parts/frame";
+import { GridForm } from "~/ui/parts/forms";
 import { getFormProps, useForm } from "@conform-to/react";
-import { Form, data, redirect } from "react-router";
+import { data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/first-account";
 import { newPassword } from "./password";
@@ -11,7 +14,6 @@ import { addressContext } from "~/services/request.server";
 import { signInAndGo } from "~/services/session.server";
 import { FormError, Primary, TextField } from "~/ui/parts/fields";
 import { Mark } from "~/ui/sheet/Mark";
-import { look } from "~/ui/theme/look";
 
 const schema = z.object({
   code: words(60, "the code from the terminal"),
@@ -53,12 +55,16 @@ export async function action({ request, context }: Route.ActionArgs) {
 export default function FirstAccount({ actionData }: Route.ComponentProps) {
   const [form, fields] = useForm<z.input<typeof schema>>({ lastResult: actionData });
   return (
-    <main className={look("lone")}>
+    <LonePage>
       <title>First account · Apron Bell</title>
       <Mark />
-      <h1>Make the first account</h1>
-      <p>The terminal that started the program shows a one-time code. With it you become the lead instructor here.</p>
-      <Form method="post" {...getFormProps(form)} className={look("form")}>
+      <Heading as="h1" size="2xl">
+        Make the first account
+      </Heading>
+      <Text>
+        The terminal that started the program shows a one-time code. With it you become the lead instructor here.
+      </Text>
+      <GridForm method="post" {...getFormProps(form)}>
         <FormError title="No account made" problems={form.errors ?? []} />
         <TextField field={fields.code} label="Code from the terminal" autoComplete="off" />
         <TextField field={fields.name} label="Your name" autoComplete="name" />
@@ -70,10 +76,10 @@ export default function FirstAccount({ actionData }: Route.ComponentProps) {
           type="password"
           autoComplete="new-password"
         />
-        <div>
+        <Box>
           <Primary>Make the account</Primary>
-        </div>
-      </Form>
-    </main>
+        </Box>
+      </GridForm>
+    </LonePage>
   );
 }

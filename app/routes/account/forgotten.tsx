@@ -1,5 +1,8 @@
+import { Alert, HStack, Heading, Text } from "@chakra-ui/react";
+import { LonePage } from "~/ui/parts/frame";
+import { GridForm } from "~/ui/parts/forms";
 import { getFormProps, useForm } from "@conform-to/react";
-import { Form, data } from "react-router";
+import { data } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/forgotten";
 import { formOf, submissionOf } from "../form";
@@ -10,7 +13,6 @@ import { mayAskForLetter } from "~/services/limits.server";
 import { addressContext } from "~/services/request.server";
 import { FormError, Primary, TextField, TextLink } from "~/ui/parts/fields";
 import { Mark } from "~/ui/sheet/Mark";
-import { look } from "~/ui/theme/look";
 
 const schema = z.object({ email: z.email({ error: "Give an e-mail address, such as me@club.example." }).max(200) });
 
@@ -58,26 +60,28 @@ export async function action({ request, context }: Route.ActionArgs) {
 export default function Forgotten({ loaderData, actionData }: Route.ComponentProps) {
   const [form, fields] = useForm<z.input<typeof schema>>({ lastResult: actionData?.result });
   return (
-    <main className={look("lone")}>
+    <LonePage>
       <title>Forgotten password · Apron Bell</title>
       <Mark />
-      <h1>Forgotten password</h1>
+      <Heading as="h1" size="2xl">
+        Forgotten password
+      </Heading>
       {actionData?.isAsked ? (
-        <p className={look("saved")} role="status">
+        <Alert.Root as="p" status="info" role="status">
           If somebody has an account with this address, a letter with the way to a new password is on its way to them.
           It is good for {loaderData.hours} hours.
-        </p>
+        </Alert.Root>
       ) : (
-        <p>A letter goes to your address, with a link at which you choose a new one.</p>
+        <Text>A letter goes to your address, with a link at which you choose a new one.</Text>
       )}
-      <Form method="post" {...getFormProps(form)} className={look("form")}>
+      <GridForm method="post" {...getFormProps(form)}>
         <FormError title="No letter written" problems={form.errors ?? []} />
         <TextField field={fields.email} label="E-mail address" type="email" autoComplete="username" />
-        <div className={look("actions")}>
+        <HStack gap="3" wrap="wrap">
           <Primary>Send the letter</Primary>
           <TextLink to="/sign-in">Back to signing in</TextLink>
-        </div>
-      </Form>
-    </main>
+        </HStack>
+      </GridForm>
+    </LonePage>
   );
 }

@@ -1,3 +1,7 @@
+import { RowButton } from "~/ui/parts/keys";
+import { Alert, Box, Heading, Table, Text } from "@chakra-ui/react";
+import { Columns } from "~/ui/parts/sheet";
+import { GridForm, InlineField, InlineFields, InlineLabel, ScrollArea, StyledForm } from "~/ui/parts/forms";
 import { getFormProps, useForm } from "@conform-to/react";
 import { Form, data, redirect } from "react-router";
 import { z } from "zod";
@@ -22,9 +26,7 @@ import { FormError, Primary, Secondary, TextField } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
 import { useLocale, useZone } from "~/ui/sheet/locale";
 import { cupsWords, regionWords, scaleWords, shadeWords } from "~/ui/words/en";
-import { Hidden, PlainButton, PlainSelect } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
+import { Hidden, PlainSelect } from "~/ui/parts/plain";
 
 const version = z.int({ error: "The form did not arrive whole. Load the page again and repeat." });
 const schema = z.discriminatedUnion("intent", [
@@ -150,8 +152,8 @@ interface TasteProps<T extends string> {
 
 /** One thing to choose of how somebody reads. */
 const Taste = <T extends string>({ name, label, usual, of, words, chosen }: TasteProps<T>) => (
-  <label className={look("cell")}>
-    <span className={look("cell-label")}>{label}</span>
+  <InlineField>
+    <InlineLabel>{label}</InlineLabel>
     <PlainSelect name={name} defaultValue={chosen ?? ""}>
       <option value="">{usual}</option>
       {of.map((one) => (
@@ -160,7 +162,7 @@ const Taste = <T extends string>({ name, label, usual, of, words, chosen }: Tast
         </option>
       ))}
     </PlainSelect>
-  </label>
+  </InlineField>
 );
 
 /** One's own account: name, password, and where one is signed in. */
@@ -181,21 +183,25 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
   return (
     <>
       <title>Your account · Apron Bell</title>
-      <h1>Your account</h1>
-      <p className={look("quiet")}>
+      <Heading as="h1" size="2xl">
+        Your account
+      </Heading>
+      <Text color="fg.muted">
         {email}, {role}
-      </p>
+      </Text>
       {actionData?.done ? (
-        <p className={look("saved")} role="status">
+        <Alert.Root as="p" status="info" role="status">
           {actionData.done}
-        </p>
+        </Alert.Root>
       ) : null}
       <FormError title="Not saved" problems={[...(nameForm.errors ?? []), ...(passwordForm.errors ?? [])]} />
-      <div className={look(parts.sheet.of({ split: "even" }).columns, "above-s")}>
-        <section>
-          <h2>Signed in on</h2>
-          <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Where you are signed in">
-            <table className={look("ruled")}>
+      <Columns split="even" mt="3.5">
+        <Box as="section">
+          <Heading as="h2" size="xl">
+            Signed in on
+          </Heading>
+          <ScrollArea tabIndex={0} role="group" aria-label="Where you are signed in">
+            <Table.Root native>
               <Heads of={["Device", "Since", "Last seen", "End"]} />
               <tbody>
                 {sessions.map((one) => (
@@ -205,41 +211,45 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
                     <td>{moment(one.seenAt, locale, zone)}</td>
                     <td>
                       {one.id === own ? (
-                        <span className={look("quiet")}>this one</span>
+                        <span data-quiet>this one</span>
                       ) : (
                         <Form method="post">
                           <Hidden name="intent" value="end" />
-                          <PlainButton className={look("row-button")} type="submit" name="sessionId" value={one.id}>
+                          <RowButton type="submit" name="sessionId" value={one.id}>
                             Sign it out
-                          </PlainButton>
+                          </RowButton>
                         </Form>
                       )}
                     </td>
                   </tr>
                 ))}
               </tbody>
-            </table>
-          </div>
-          <Form className={look("above-s")} method="post" action="/sign-out">
+            </Table.Root>
+          </ScrollArea>
+          <StyledForm mt="3.5" method="post" action="/sign-out">
             <Hidden name="everywhere" value="yes" />
             <Secondary>Sign me out on every device</Secondary>
-          </Form>
-        </section>
-        <section>
-          <h2>Name</h2>
-          <Form method="post" {...getFormProps(nameForm)} className={look("form")}>
+          </StyledForm>
+        </Box>
+        <Box as="section">
+          <Heading as="h2" size="xl">
+            Name
+          </Heading>
+          <GridForm method="post" {...getFormProps(nameForm)}>
             <Hidden name="intent" value="name" />
             <Hidden name="version" value={version} />
             <TextField field={nameFields.name} label="Name, as it stands beside what you sign" autoComplete="name" />
-            <div>
+            <Box>
               <Primary>Save the name</Primary>
-            </div>
-          </Form>
-          <h2 className={look("above-l")}>How you read</h2>
-          <Form method="post" reloadDocument className={look("form")}>
+            </Box>
+          </GridForm>
+          <Heading as="h2" size="xl" mt="6">
+            How you read
+          </Heading>
+          <GridForm method="post" reloadDocument>
             <Hidden name="intent" value="tastes" />
             <Hidden name="version" value={version} />
-            <div className={look("facts", "tight")}>
+            <InlineFields isTight>
               <Taste
                 name="region"
                 label="Dates, numbers, paper"
@@ -265,17 +275,19 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
                 words={shadeWords}
                 chosen={tastes.shade}
               />
-            </div>
-            <p className={look("small", "quiet")}>
+            </InlineFields>
+            <Text fontSize="sm" color="fg.muted">
               For example {dayAndTime(example, "UTC", locale)}, {degrees(180, locale)}; sheets print on{" "}
               {paperOf(locale) === "letter" ? "Letter" : "A4"}.
-            </p>
-            <div>
+            </Text>
+            <Box>
               <Secondary type="submit">Save how you read</Secondary>
-            </div>
-          </Form>
-          <h2 className={look("above-l")}>Password</h2>
-          <Form method="post" {...getFormProps(passwordForm)} className={look("form")}>
+            </Box>
+          </GridForm>
+          <Heading as="h2" size="xl" mt="6">
+            Password
+          </Heading>
+          <GridForm method="post" {...getFormProps(passwordForm)}>
             <Hidden name="intent" value="password" />
             <Hidden name="version" value={version} />
             <TextField field={passwordFields.old} label="As it is" type="password" autoComplete="current-password" />
@@ -286,12 +298,12 @@ export default function Me({ loaderData, actionData }: Route.ComponentProps) {
               type="password"
               autoComplete="new-password"
             />
-            <div>
+            <Box>
               <Primary>Save the new password</Primary>
-            </div>
-          </Form>
-        </section>
-      </div>
+            </Box>
+          </GridForm>
+        </Box>
+      </Columns>
     </>
   );
 }

@@ -1,5 +1,8 @@
+import { HStack, Heading, Text } from "@chakra-ui/react";
+import { LonePage } from "~/ui/parts/frame";
+import { GridForm } from "~/ui/parts/forms";
 import { getFormProps, useForm } from "@conform-to/react";
-import { Form, data } from "react-router";
+import { data } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/new-password";
 import { newPassword } from "./password";
@@ -11,7 +14,6 @@ import { addressContext } from "~/services/request.server";
 import { signInAndGo } from "~/services/session.server";
 import { FormError, Primary, TextField, TextLink } from "~/ui/parts/fields";
 import { Mark } from "~/ui/sheet/Mark";
-import { look } from "~/ui/theme/look";
 
 const schema = z.object({ password: newPassword });
 
@@ -41,12 +43,14 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 export default function NewPassword({ actionData }: Route.ComponentProps) {
   const [form, fields] = useForm<z.input<typeof schema>>({ lastResult: actionData });
   return (
-    <main className={look("lone")}>
+    <LonePage>
       <title>New password · Apron Bell</title>
       <Mark />
-      <h1>Choose a new password</h1>
-      <p>You are signed out everywhere else when it is saved.</p>
-      <Form method="post" {...getFormProps(form)} className={look("form")}>
+      <Heading as="h1" size="2xl">
+        Choose a new password
+      </Heading>
+      <Text>You are signed out everywhere else when it is saved.</Text>
+      <GridForm method="post" {...getFormProps(form)}>
         <FormError title="Not saved" problems={form.errors ?? []} />
         <TextField
           field={fields.password}
@@ -55,11 +59,11 @@ export default function NewPassword({ actionData }: Route.ComponentProps) {
           type="password"
           autoComplete="new-password"
         />
-        <div className={look("actions")}>
+        <HStack gap="3" wrap="wrap">
           <Primary>Save it and sign in</Primary>
           <TextLink to="/sign-in">Back to signing in</TextLink>
-        </div>
-      </Form>
-    </main>
+        </HStack>
+      </GridForm>
+    </LonePage>
   );
 }

@@ -1,3 +1,5 @@
+import { Heading, Span, Text } from "@chakra-ui/react";
+import { LetterFold } from "~/ui/parts/people";
 import type { Route } from "./+types/outbox";
 import { database } from "~/db/client.server";
 import { writtenMail } from "~/devices/mail.server";
@@ -5,8 +7,7 @@ import { requireLead } from "~/services/session.server";
 import { moment } from "~/ui/format/format";
 import { TextLink } from "~/ui/parts/fields";
 import { useLocale, useZone } from "~/ui/sheet/locale";
-import { Fold, FoldTitle } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
+import { FoldTitle } from "~/ui/parts/plain";
 
 export async function loader({ context }: Route.LoaderArgs) {
   requireLead(context);
@@ -19,26 +20,28 @@ export default function Outbox({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>Outbox · Apron Bell</title>
-      <h1 className={look("below-xs")}>Outbox</h1>
-      <p className={look("quiet", "below-s")}>
+      <Heading as="h1" size="2xl" mb="1.5">
+        Outbox
+      </Heading>
+      <Text color="fg.muted" mb="3.5">
         No mail leaves this program yet: letters wait here to be read, and to be sent by hand. They go when their
         class’s health data goes.
-      </p>
+      </Text>
       {loaderData.mails.length === 0 ? (
-        <p>Nothing was written yet.</p>
+        <Text>Nothing was written yet.</Text>
       ) : (
         loaderData.mails.map((mail) => (
-          <Fold key={mail.id} className={look("letter")}>
+          <LetterFold key={mail.id}>
             <FoldTitle>
               <b>{mail.subject}</b>
-              <span className={look("small", "quiet")}>
+              <Span fontSize="sm" color="fg.muted">
                 {" "}
                 to {mail.to}, {moment(mail.at, locale, zone)}
-              </span>
+              </Span>
             </FoldTitle>
             <pre>{mail.body}</pre>
             {mail.classId ? <TextLink to={`/classes/${mail.classId}/people/intake`}>{mail.classTitle}</TextLink> : null}
-          </Fold>
+          </LetterFold>
         ))
       )}
     </>

@@ -1,5 +1,8 @@
+import { HStack, Heading } from "@chakra-ui/react";
+import { LonePage } from "~/ui/parts/frame";
+import { GridForm } from "~/ui/parts/forms";
 import { getFormProps, useForm } from "@conform-to/react";
-import { Form, data, redirect } from "react-router";
+import { data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/sign-in";
 import { formOf, words, submissionOf } from "../form";
@@ -12,7 +15,6 @@ import { deviceSecretOf, pathBack, signInAndGo } from "~/services/session.server
 import { FormError, Primary, TextField, TextLink } from "~/ui/parts/fields";
 import { Mark } from "~/ui/sheet/Mark";
 import { Hidden } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
 
 const schema = z.object({
   email: words(200, "your e-mail address"),
@@ -62,20 +64,22 @@ export default function SignIn({ loaderData, actionData }: Route.ComponentProps)
     defaultValue: { back: loaderData.back },
   });
   return (
-    <main className={look("lone")}>
+    <LonePage>
       <title>Sign in · Apron Bell</title>
       <Mark />
-      <h1>Sign in</h1>
-      <Form method="post" {...getFormProps(form)} className={look("form")}>
+      <Heading as="h1" size="2xl">
+        Sign in
+      </Heading>
+      <GridForm method="post" {...getFormProps(form)}>
         <FormError title="Not signed in" problems={form.errors ?? []} />
         <TextField field={fields.email} label="E-mail address" type="email" autoComplete="username" autoFocus />
         <TextField field={fields.password} label="Password" type="password" autoComplete="current-password" />
         <Hidden name="back" value={loaderData.back} />
-        <div className={look("actions")}>
+        <HStack gap="3" wrap="wrap">
           <Primary>Sign in</Primary>
           <TextLink to="/forgotten">Forgotten password</TextLink>
-        </div>
-      </Form>
-    </main>
+        </HStack>
+      </GridForm>
+    </LonePage>
   );
 }

@@ -1,4 +1,7 @@
-import { Form, data } from "react-router";
+import { Alert, Heading, Table, Text } from "@chakra-ui/react";
+import { SheetHead } from "~/ui/parts/sheet";
+import { ScrollArea, StyledForm } from "~/ui/parts/forms";
+import { data } from "react-router";
 import type { Route } from "./+types/upkeep";
 import { formOf } from "../form";
 import { database } from "~/db/client.server";
@@ -10,8 +13,6 @@ import { FormError, Primary } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
 import { useLocale, useZone } from "~/ui/sheet/locale";
 import { Hidden } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 export async function loader({ context }: Route.LoaderArgs) {
   requireLead(context);
@@ -42,10 +43,12 @@ export default function Upkeep({ loaderData, actionData }: Route.ComponentProps)
   return (
     <>
       <title>Backups · Apron Bell</title>
-      <div className={parts.sheet.head}>
-        <h1>Backups</h1>
-      </div>
-      <p className={look("above-s", "below-s")}>
+      <SheetHead>
+        <Heading as="h1" size="2xl">
+          Backups
+        </Heading>
+      </SheetHead>
+      <Text mt="3.5" mb="3.5">
         {standing.lastGood ? (
           <>
             The last good one is of <b>{moment(standing.lastGood, locale, zone)}</b>.
@@ -54,55 +57,55 @@ export default function Upkeep({ loaderData, actionData }: Route.ComponentProps)
           "There is none yet."
         )}{" "}
         {standing.isLate ? (
-          <b className={look("needs-you")}>
+          <Text as="b" layerStyle="needsYou">
             Nothing good for more than {days} days: what happened since would be lost with the disk.
-          </b>
+          </Text>
         ) : null}
-      </p>
+      </Text>
       {standing.failed ? (
-        <p className={look("needs-you")}>
+        <Text layerStyle="needsYou">
           The latest, {moment(standing.failed.at, locale, zone)}, failed: {standing.failed.problem}
-        </p>
+        </Text>
       ) : null}
       <FormError title="Not asked for" problems={actionData?.problem ? [actionData.problem] : []} />
       {actionData?.isAsked ? (
-        <p className={look("saved")} role="status">
+        <Alert.Root as="p" status="info" role="status">
           It is being made. Look here again in a minute.
-        </p>
+        </Alert.Root>
       ) : null}
       {hasPlace ? (
-        <Form className={look("above-s", "below-s")} method="post">
+        <StyledForm mt="3.5" mb="3.5" method="post">
           <Hidden name="intent" value="backup" />
           <Primary>Make a backup now</Primary>
-        </Form>
+        </StyledForm>
       ) : (
-        <p className={look("quiet")}>
+        <Text color="fg.muted">
           This program was started on a database of somebody else’s, without a place for backups: BACKUP_DIR names one,
           or whoever keeps the database makes them.
-        </p>
+        </Text>
       )}
       {runs.length > 0 ? (
-        <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Backups that were tried">
-          <table className={look("ruled")}>
+        <ScrollArea tabIndex={0} role="group" aria-label="Backups that were tried">
+          <Table.Root native>
             <Heads of={["When", "File", { n: "Size" }, "What came of it"]} />
             <tbody>
               {runs.map((one) => (
                 <tr key={one.id}>
                   <td>{moment(one.ended_at, locale, zone)}</td>
                   <td>{one.file}</td>
-                  <td className={look("n")}>{one.is_good ? `${number(one.bytes / 1_000_000, locale, 1)} MB` : "–"}</td>
+                  <td data-numeric>{one.is_good ? `${number(one.bytes / 1_000_000, locale, 1)} MB` : "–"}</td>
                   <td>{one.is_good ? "kept, and restored beside to see that it can be" : (one.problem ?? "failed")}</td>
                 </tr>
               ))}
             </tbody>
-          </table>
-        </div>
+          </Table.Root>
+        </ScrollArea>
       ) : null}
-      <p className={look("quiet", "small", "above-s")}>
+      <Text color="fg.muted" fontSize="sm" mt="3.5">
         One a night while the program runs; the newest {kept} are kept, so that what was removed for privacy is gone
         from all of them after as many days. A disk can die with its backups: copy them to another. How to restore one
         stands in docs/operations.md.
-      </p>
+      </Text>
     </>
   );
 }

@@ -1,3 +1,5 @@
+import { Heading } from "@chakra-ui/react";
+import { ClassHead, ClassLine, ClassTitle, ClassTools, ClassWhen } from "~/ui/parts/class-head";
 import { useMemo, useState } from "react";
 import { Outlet, data, redirect, useLocation } from "react-router";
 import { z } from "zod";
@@ -28,7 +30,6 @@ import { useLocale } from "~/ui/sheet/locale";
 import { useNonce } from "~/ui/sheet/nonce";
 import { pageTitle } from "~/ui/words/en";
 import { namesOf } from "~/ui/words/names";
-import { parts } from "~/ui/theme/parts";
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
   const stored = await classOnce(context, params.classId);
@@ -206,15 +207,17 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
       <style
         nonce={nonce}
       >{`@page { @bottom-left { content: ${cssText(`${input.title}, ${day(input.startsAt, locale)}`)}; font-family: sans-serif; font-size: 9pt; } }`}</style>
-      <div className={parts.classHead.root}>
-        <div className={parts.classHead.title}>
-          <h1>{input.title}</h1>
-          <span className={parts.classHead.when}>
+      <ClassHead>
+        <ClassTitle>
+          <Heading as="h1" size="2xl">
+            {input.title}
+          </Heading>
+          <ClassWhen>
             {shortMoment(input.startsAt, input.timeZone, locale)} · {input.kitchen.name} · {people(input.brief.people)}
-          </span>
-        </div>
-        {line.isFoldable ? <div className={parts.classHead.line}>{line.drawn}</div> : null}
-        <div className={parts.classHead.tools}>
+          </ClassWhen>
+        </ClassTitle>
+        {line.isFoldable ? <ClassLine>{line.drawn}</ClassLine> : null}
+        <ClassTools>
           <ClassMenu
             key={base}
             base={base}
@@ -223,8 +226,8 @@ export default function ClassLayout({ loaderData, params }: Route.ComponentProps
             isLead={isLead}
             isAside={meta.isAside}
           />
-        </div>
-      </div>
+        </ClassTools>
+      </ClassHead>
       <Stages base={base} marks={standings} />
       {line.isFoldable ? null : line.drawn}
       <Outlet context={context} />

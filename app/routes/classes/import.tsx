@@ -1,4 +1,7 @@
-import { Form, data, redirect } from "react-router";
+import { HStack, Heading, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { GridForm } from "~/ui/parts/forms";
+import { data, redirect } from "react-router";
 import type { Route } from "./+types/import";
 import { formOf, textOf } from "../form";
 import { database } from "~/db/client.server";
@@ -7,8 +10,6 @@ import { importClass } from "~/services/class-import.server";
 import { requireLead } from "~/services/session.server";
 import { FormError, Primary, TextLink } from "~/ui/parts/fields";
 import { FileOrText } from "~/ui/parts/FileOrText";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 export const loader = ({ context }: Route.LoaderArgs) => {
   requireLead(context);
@@ -40,23 +41,25 @@ export default function ImportClass({ actionData }: Route.ComponentProps) {
   return (
     <>
       <title>Bring in a class file · Apron Bell</title>
-      <div className={parts.sheet.head}>
-        <h1>Bring in a class file</h1>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h1" size="2xl">
+          Bring in a class file
+        </Heading>
+        <SheetTools>
           <TextLink to="/">Back to the classes</TextLink>
-        </div>
-      </div>
-      <Form method="post" encType="multipart/form-data" className={look("form", "column")}>
+        </SheetTools>
+      </SheetHead>
+      <GridForm maxW="860px" method="post" encType="multipart/form-data">
         <FormError title="Nothing was brought in" problems={actionData?.problems ?? []} />
-        <p>
+        <Text>
           A class file carries a whole class: brief, people, recipe, kitchen, labels. It comes in as a new class; what
           is here already stays as it is.
-        </p>
+        </Text>
         <FileOrText accept=".json,application/json" label="Or paste its text here" typed={actionData?.text} />
-        <div className={look("actions")}>
+        <HStack gap="3" wrap="wrap">
           <Primary>Bring it in</Primary>
-        </div>
-      </Form>
+        </HStack>
+      </GridForm>
     </>
   );
 }

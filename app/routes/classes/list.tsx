@@ -1,6 +1,8 @@
+import { RuledTable } from "~/ui/parts/tables";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { ActionForm } from "~/ui/parts/forms";
 import { getLocalTimeZone, now, toCalendarDateTime } from "@internationalized/date";
-import { Input } from "@chakra-ui/react";
-import { Form, Link } from "react-router";
+import { Box, HStack, Heading, Input, Span, Text, VisuallyHidden } from "@chakra-ui/react";
 import type { Route } from "./+types/list";
 import { type ClassState, classStates } from "~/core/log";
 import { database } from "~/db/client.server";
@@ -13,8 +15,6 @@ import { optionsOf } from "~/ui/parts/options";
 import { classStateWords } from "~/ui/words/en";
 import { Undo } from "~/ui/parts/Undo";
 import { useLocale } from "~/ui/sheet/locale";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 /** Rows a page: what is ahead is worked on, what is behind is looked up. */
 const perPage = { ahead: 20, behind: 10 };
@@ -81,13 +81,13 @@ function Pages({ of, count, pages, find, state }: PagesProps) {
       ...(state === undefined ? [] : [["is", state]]),
     ]).toString()}`;
   return (
-    <nav className={look("actions", "above-xs")} aria-label={`Pages of the classes ${of}`}>
+    <HStack as="nav" mt="2" gap="3" wrap="wrap" aria-label={`Pages of the classes ${of}`}>
       {at > 0 ? <TextLink to={to(at - 1)}>{of === "ahead" ? "Sooner" : "Later"}</TextLink> : null}
-      <span className={look("quiet")}>
+      <Span color="fg.muted">
         {at * rows + 1} to {Math.min(count, (at + 1) * rows)} of {count}
-      </span>
+      </Span>
       {at < last ? <TextLink to={to(at + 1)}>{of === "ahead" ? "Later" : "Earlier"}</TextLink> : null}
-    </nav>
+    </HStack>
   );
 }
 
@@ -105,17 +105,19 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
   const locale = useLocale();
   if (cards.length === 0) return null;
   return (
-    <section className={look("below-xl")}>
-      <h2>{title}</h2>
-      <table className={look("ruled", "fixed", "stacks")}>
+    <Box as="section" mb="9">
+      <Heading as="h2" size="xl">
+        {title}
+      </Heading>
+      <RuledTable isFixed kind="stacked">
         <colgroup>
-          <col className={look("box-m")} />
+          <col data-part="box-m" />
           <col />
-          <col className={look("box-l")} />
-          <col className={look("box-l")} />
-          <col className={look("box-s")} />
+          <col data-part="box-l" />
+          <col data-part="box-l" />
+          <col data-part="box-s" />
         </colgroup>
-        <thead className={look("vh")}>
+        <VisuallyHidden as="thead">
           <tr>
             <th scope="col">When</th>
             <th scope="col">Class</th>
@@ -123,7 +125,7 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
             <th scope="col">How it stands</th>
             <th scope="col">Go</th>
           </tr>
-        </thead>
+        </VisuallyHidden>
         <tbody>
           {cards.map((card) => {
             const { text, asks } = standing(card, today);
@@ -131,22 +133,24 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
               <tr key={card.id}>
                 <td>
                   <b>{day(card.startsAt, locale)}</b>
-                  <div className={look("quiet")}>
+                  <div data-quiet>
                     {wallTime(card.startsAt, locale)}, {minutes(card.minutes, locale)}
                   </div>
                 </td>
-                <td className={look("stacks-whole", "stacks-first")}>
-                  <Link to={`/classes/${card.id}`} className={look("text", "lead-name")}>
+                <td data-whole data-first>
+                  <TextLink textStyle="leadName" to={`/classes/${card.id}`}>
                     {card.title}
-                  </Link>
-                  <div className={look("quiet")}>{card.kitchen}</div>
+                  </TextLink>
+                  <div data-quiet>{card.kitchen}</div>
                 </td>
                 <td>
-                  {card.recipes ?? <span className={look("needs-you")}>no recipe yet</span>}
-                  <div className={look("quiet")}>{people(card.people)}</div>
+                  {card.recipes ?? <span data-alert>no recipe yet</span>}
+                  <div data-quiet>{people(card.people)}</div>
                 </td>
-                <td className={look(asks ? "needs-you" : "quiet")}>{text}</td>
-                <td className={look("n")}>
+                <td data-alert={asks ? "" : undefined} data-quiet={asks ? undefined : ""}>
+                  {text}
+                </td>
+                <td data-numeric>
                   {card.startsAt.slice(0, 10) === today && !card.loggedAt ? (
                     <TextLink to={`/classes/${card.id}/teach`}>Teach</TextLink>
                   ) : card.startedAt ? (
@@ -157,8 +161,8 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
             );
           })}
         </tbody>
-      </table>
-    </section>
+      </RuledTable>
+    </Box>
   );
 }
 
@@ -170,14 +174,16 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>Classes · Apron Bell</title>
-      <div className={look(parts.sheet.head, "below-l")}>
-        <h1>Classes</h1>
-        <div className={parts.sheet.tools}>
+      <SheetHead mb="6">
+        <Heading as="h1" size="2xl">
+          Classes
+        </Heading>
+        <SheetTools>
           <TextLink to="/month">By month</TextLink>
           <TextLink to="/classes/import">Bring in a class file</TextLink>
           <PrimaryLink to="/classes/new">New class</PrimaryLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       {removed ? (
         <Undo
           id={`class ${removed.id}`}
@@ -196,21 +202,21 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
           fields={{ intent: "back" }}
         />
       ) : null}
-      <Form method="get" className={look("actions", "below-m")} role="search">
+      <ActionForm mb="4.5" method="get" role="search">
         <Input
-          className={look("box-most")}
+          maxW="320px"
+
           key={find}
           name="find"
           type="search"
           defaultValue={find}
-          unstyled
           aria-label="A part of a title, or a person, a recipe, a kitchen"
           placeholder="Title, person, recipe or kitchen"
         />
-        <label className={look("vh")} htmlFor="how-it-stands">
-          How it stands
-        </label>
-        <span className={look("box-l")}>
+        <VisuallyHidden asChild>
+          <label htmlFor="how-it-stands">How it stands</label>
+        </VisuallyHidden>
+        <Span w="240px">
           <Choice
             key={state}
             id="how-it-stands"
@@ -219,22 +225,22 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
             options={optionsOf(classStateWords)}
             empty="however it stands"
           />
-        </span>
+        </Span>
         <Secondary>Find</Secondary>
         {isPicked ? <TextLink to="/">Show every class</TextLink> : null}
-      </Form>
+      </ActionForm>
       {count.from + count.before === 0 && isPicked ? (
-        <p>
+        <Text>
           {find === ""
             ? `No class is “${state ? classStateWords[state] : ""}”.`
             : `No class has “${find}” in its title, recipe, kitchen or register${state ? ` and is “${classStateWords[state]}”` : ""}.`}{" "}
           <TextLink to="/">Show every class</TextLink>
-        </p>
+        </Text>
       ) : count.from + count.before === 0 ? (
-        <p>
+        <Text>
           No class yet. <TextLink to="/classes/new">Plan the first one</TextLink>, or{" "}
           <TextLink to="/classes/import">bring in a class file</TextLink>.
-        </p>
+        </Text>
       ) : null}
       <Group title="Today" cards={ahead.filter((card) => dayOf(card) === today)} today={today} />
       <Group title="Coming up" cards={ahead.filter((card) => dayOf(card) > today)} today={today} />

@@ -1,3 +1,6 @@
+import { Heading, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { MonthTable } from "~/ui/parts/month";
 import { type CalendarDate, getLocalTimeZone, parseDate, today } from "@internationalized/date";
 import { Link } from "react-router";
 import type { Route } from "./+types/month";
@@ -8,8 +11,6 @@ import { localeOf } from "~/services/request.server";
 import { dayOfMonth, monthName, people, wallTime, weekdays } from "~/ui/format/format";
 import { PrimaryLink, TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 const address = (month: CalendarDate): string => `/month?of=${month.toString().slice(0, 7)}`;
 
@@ -36,16 +37,18 @@ export default function Month({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>{`${name} · Apron Bell`}</title>
-      <div className={look(parts.sheet.head, "below-s")}>
-        <h1>{name}</h1>
-        <div className={parts.sheet.tools}>
+      <SheetHead mb="3.5">
+        <Heading as="h1" size="2xl">
+          {name}
+        </Heading>
+        <SheetTools>
           <TextLink to={address(month.subtract({ months: 1 }))}>The month before</TextLink>
           <TextLink to={address(month.add({ months: 1 }))}>The month after</TextLink>
           <TextLink to="/">As a list</TextLink>
           <PrimaryLink to="/classes/new">New class</PrimaryLink>
-        </div>
-      </div>
-      <table className={look("month")}>
+        </SheetTools>
+      </SheetHead>
+      <MonthTable>
         <thead>
           <tr>
             {weekdays(weeks[0] ?? [], locale).map((one) => (
@@ -68,11 +71,11 @@ export default function Month({ loaderData }: Route.ComponentProps) {
                     data-empty={own.length === 0 || undefined}
                     aria-current={day === now ? "date" : undefined}
                   >
-                    <span className={look("month-day")}>{dayOfMonth(day, locale, isOutside)}</span>
+                    <span data-part="month-day">{dayOfMonth(day, locale, isOutside)}</span>
                     {own.map((one) => (
                       <Link key={one.id} to={`/classes/${one.id}`}>
                         <b>{wallTime(one.startsAt, locale)}</b> {one.title}
-                        <span className={look("quiet")}>
+                        <span data-quiet>
                           {people(one.people)}, {one.kitchen}
                           {one.loggedAt ? ", logged" : one.startedAt ? ", log open" : ""}
                         </span>
@@ -84,8 +87,12 @@ export default function Month({ loaderData }: Route.ComponentProps) {
             </tr>
           ))}
         </tbody>
-      </table>
-      {classes.length === 0 ? <p className={look("quiet", "above-s")}>Nothing is planned in these weeks.</p> : null}
+      </MonthTable>
+      {classes.length === 0 ? (
+        <Text color="fg.muted" mt="3.5">
+          Nothing is planned in these weeks.
+        </Text>
+      ) : null}
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { Alert, Heading } from "@chakra-ui/react";
 import { today } from "@internationalized/date";
 import { data, redirect } from "react-router";
 import type { Route } from "./+types/new";
@@ -12,7 +13,6 @@ import { brokenChoice } from "~/services/brief.server";
 import { usualFor, zoneOf } from "~/services/request.server";
 import { accountOf } from "~/services/session.server";
 import { TextLink } from "~/ui/parts/fields";
-import { look } from "~/ui/theme/look";
 
 export async function loader({ request }: Route.LoaderArgs) {
   const db = database();
@@ -51,14 +51,16 @@ export default function NewClass({ loaderData, actionData }: Route.ComponentProp
   return (
     <>
       <title>New class · Apron Bell</title>
-      <h1 className={look("below-s")}>New class</h1>
+      <Heading as="h1" size="2xl" mb="3.5">
+        New class
+      </Heading>
       {rooms.length === 0 || recipes.length === 0 ? (
-        <p className={look("form-error")}>
+        <Alert.Root as="p" status="error">
           A class needs a kitchen and a recipe first.{" "}
           {rooms.length === 0 ? <TextLink to="/kitchens">Add a kitchen</TextLink> : null}{" "}
           {recipes.length === 0 ? <TextLink to="/recipes">Add the starter recipes</TextLink> : null} Or{" "}
           <TextLink to="/classes/import">bring in a class file</TextLink>, which carries both.
-        </p>
+        </Alert.Root>
       ) : null}
       <BriefPage
         result={actionData}

@@ -1,3 +1,5 @@
+import { Alert, Heading, Table, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
 import { Form, data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/removed";
@@ -11,8 +13,6 @@ import { Hidden } from "~/ui/parts/plain";
 import { day, moment } from "~/ui/format/format";
 import { Heads } from "~/ui/sheet/Heads";
 import { useLocale, useZone } from "~/ui/sheet/locale";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 export async function loader({ context }: Route.LoaderArgs) {
   requireLead(context);
@@ -40,22 +40,24 @@ export default function Removed({ loaderData, actionData }: Route.ComponentProps
   return (
     <>
       <title>Removed classes · Apron Bell</title>
-      <div className={parts.sheet.head}>
-        <h1>Removed classes</h1>
-        <p className={look("quiet")}>Kept for {putBackDays} days with everything in them, then gone for good.</p>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h1" size="2xl">
+          Removed classes
+        </Heading>
+        <Text color="fg.muted">Kept for {putBackDays} days with everything in them, then gone for good.</Text>
+        <SheetTools>
           <TextLink to="/">Back to the classes</TextLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       {actionData ? (
-        <p className={look("form-error")} role="alert">
+        <Alert.Root as="p" status="error" role="alert">
           {actionData.problem}
-        </p>
+        </Alert.Root>
       ) : null}
       {loaderData.classes.length === 0 ? (
-        <p>Nothing was removed lately.</p>
+        <Text>Nothing was removed lately.</Text>
       ) : (
-        <table className={look("ruled")}>
+        <Table.Root native>
           <Heads of={["Class", "Was on", "Removed", { n: "Back" }]} />
           <tbody>
             {loaderData.classes.map((one) => (
@@ -68,7 +70,7 @@ export default function Removed({ loaderData, actionData }: Route.ComponentProps
                   {one.removedAt ? moment(one.removedAt, locale, timeZone) : ""}
                   {one.removedBy ? `, ${one.removedBy}` : ""}
                 </td>
-                <td className={look("n")}>
+                <td data-numeric>
                   <Form method="post">
                     <Hidden name="classId" value={one.id} />
                     <Secondary aria-label={`Put “${one.title}” back`}>Put it back</Secondary>
@@ -77,7 +79,7 @@ export default function Removed({ loaderData, actionData }: Route.ComponentProps
               </tr>
             ))}
           </tbody>
-        </table>
+        </Table.Root>
       )}
     </>
   );

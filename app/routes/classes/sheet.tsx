@@ -1,3 +1,4 @@
+import { Box, Heading, Text } from "@chakra-ui/react";
 import { Outlet } from "react-router";
 import { useClass } from "./class-context";
 import { TextLink } from "~/ui/parts/fields";
@@ -11,13 +12,15 @@ export function ErrorBoundary() {
   const trouble = useTrouble();
   const { action } = useClass();
   return (
-    <section role="alert">
+    <Box as="section" role="alert">
       <TroubleHead {...trouble} />
-      <h2>{trouble.heading}</h2>
-      <p>{trouble.sentence}</p>
-      <p>
+      <Heading as="h2" size="xl">
+        {trouble.heading}
+      </Heading>
+      <Text>{trouble.sentence}</Text>
+      <Text>
         <TextLink to={`${action}/brief`}>To the brief of this class</TextLink>
-      </p>
-    </section>
+      </Text>
+    </Box>
   );
 }

@@ -1,3 +1,6 @@
+import { Box, Heading, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { AllSheets } from "~/ui/parts/room";
 import type { Route } from "./+types/sheets";
 import { useClass } from "./class-context";
 import { database } from "~/db/client.server";
@@ -10,8 +13,6 @@ import { ShoppingSheet } from "~/ui/shop/ShoppingSheet";
 import { TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { later } from "~/ui/parts/later";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 // What is further down than anybody sees at first.
 const AmountsView = later(() => import("./amounts/AmountsView").then((one) => one.AmountsView));
@@ -37,41 +38,45 @@ export default function Sheets({ loaderData, params }: Route.ComponentProps) {
   const { input, action } = useClass();
   return (
     <>
-      <div className={look(parts.sheet.head, "no-print")}>
-        <h2>All sheets</h2>
-        <p className={look("quiet")}>
+      <SheetHead _print={{ display: "none" }}>
+        <Heading as="h2" size="xl">
+          All sheets
+        </Heading>
+        <Text color="fg.muted">
           As they come out of the printer. Labels and the lead’s folder are printed by themselves.
-        </p>
-        <div className={parts.sheet.tools}>
+        </Text>
+        <SheetTools>
           <TextLink to={`${action}/kit-labels`}>Labels</TextLink>
           <TextLink to={`${action}/day-sheet/wall`}>Sheet for the wall</TextLink>
           <TextLink to={`${action}/take-home`}>To take home</TextLink>
           <TextLink to={`${action}/house`}>House rules</TextLink>
           <TextLink to={`${action}/techniques`}>How it is done</TextLink>
           <PrintButton>Print all sheets</PrintButton>
-        </div>
-      </div>
-      <div className={look("all-sheets")}>
-        <section>
-          <h2>Shopping</h2>
+        </SheetTools>
+      </SheetHead>
+      <AllSheets>
+        <Box as="section">
+          <Heading as="h2" size="xl">
+            Shopping
+          </Heading>
           <ShoppingSheet trip={trip} events={events} me={me} timeZone={input.timeZone} />
-        </section>
-        <section>
+        </Box>
+        <Box as="section">
           <AmountsView />
-        </section>
-        <section>
+        </Box>
+        <Box as="section">
           <KitsView events={events} classId={params.classId} />
-        </section>
-        <section>
+        </Box>
+        <Box as="section">
           <GearView others={others} />
-        </section>
-        <section>
+        </Box>
+        <Box as="section">
           <LoadView classId={params.classId} events={events} me={me} />
-        </section>
-        <section>
+        </Box>
+        <Box as="section">
           <TimelineView />
-        </section>
-      </div>
+        </Box>
+      </AllSheets>
     </>
   );
 }

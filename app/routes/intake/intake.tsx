@@ -1,6 +1,9 @@
+import { Alert, Box, HStack, Heading, Link, Text } from "@chakra-ui/react";
+import { Page, TopBar } from "~/ui/parts/frame";
+import { GridForm } from "~/ui/parts/forms";
 import { type SubmissionResult, getFormProps, useForm } from "@conform-to/react";
 import { today } from "@internationalized/date";
-import { Form, data, redirect } from "react-router";
+import { data, redirect } from "react-router";
 import type { z } from "zod";
 import type { Route } from "./+types/intake";
 import { answersOf, emptyPerson, intakeSchema, mostPeople, typedOf, valuesOf } from "./intake-form";
@@ -16,7 +19,6 @@ import { PersonBlock } from "~/ui/intake/PersonBlock";
 import { FormError, Primary, Secondary, TextField } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { Mark } from "~/ui/sheet/Mark";
-import { look } from "~/ui/theme/look";
 
 /** The link, or the page that says that there is none. @throws 404 for a link that opens nothing, 429 for too many guesses. */
 async function linkBehind(token: string, address: string) {
@@ -109,47 +111,51 @@ export default function Intake({ loaderData, actionData }: Route.ComponentProps)
   const locale = useLocale();
   const values = actionData?.typed ?? { by: "", people: [own?.values ?? emptyPerson()] };
   return (
-    <main className={look("page", "narrow")} id="content">
+    <Page isNarrow id="content">
       <title>Allergies and diet · {invitation.title}</title>
-      <header className={look("top", "plain")}>
+      <TopBar isPlain>
         <Mark />
-      </header>
-      <h1 className={look("above-s", "below-xs")}>{invitation.title}</h1>
-      <p className={look("quiet")}>
+      </TopBar>
+      <Heading as="h1" size="2xl" mt="3.5" mb="1.5">
+        {invitation.title}
+      </Heading>
+      <Text color="fg.muted">
         {dayAndTime(invitation.startsAt, invitation.timeZone, locale)}, {invitation.kitchen}
-      </p>
+      </Text>
       {isDone ? (
-        <section role="status">
-          <h2 className={look("above-l")}>Thank you. It is written down.</h2>
-          <p>
+        <Box as="section" role="status">
+          <Heading as="h2" size="xl" mt="6">
+            Thank you. It is written down.
+          </Heading>
+          <Text>
             The instructor sees it, and nobody else who was invited. If anything changes before the day, open this link
             again and answer anew.
-          </p>
-          <p>
+          </Text>
+          <Text>
             On the day, bring rescue medicine and the emergency plan with you, and tell the instructor in person. You
             and your own clinician know best what can be eaten.
-          </p>
+          </Text>
           {isOwn ? null : (
-            <p>
-              <a className={look("text")} href="?">
-                Answer for somebody else
-              </a>
-            </p>
+            <Text>
+              <Link href="?">Answer for somebody else</Link>
+            </Text>
           )}
-        </section>
+        </Box>
       ) : (
         <>
-          <p className={look("above-s", "below-s", "measure")}>
+          <Text mt="3.5" mb="3.5" maxW="60ch">
             What must somebody avoid, and how bad is it? Only the people who run the class see your answer. It is
             removed some time after the class.
-          </p>
+          </Text>
           {own?.isFromBefore ? (
-            <p className={look("form-error")}>
+            <Alert.Root as="p" status="error">
               This is what was said for an earlier class. Look at every line, correct it, and send it again: only then
               does it count.
-            </p>
+            </Alert.Root>
           ) : own?.hasAnswered ? (
-            <p className={look("saved")}>This is what was said before. Send it again if it has changed.</p>
+            <Alert.Root as="p" status="info">
+              This is what was said before. Send it again if it has changed.
+            </Alert.Root>
           ) : null}
           {/* One person more is a form anew, with what was typed in it. */}
           <Answers
@@ -162,7 +168,7 @@ export default function Intake({ loaderData, actionData }: Route.ComponentProps)
           />
         </>
       )}
-    </main>
+    </Page>
   );
 }
 
@@ -182,25 +188,19 @@ function Answers({ values, error, again, isOwn, regime }: AnswersProps) {
   });
   const blocks = fields.people.getFieldList();
   return (
-    <Form method="post" {...getFormProps(form)} className={look("form")} noValidate>
+    <GridForm method="post" {...getFormProps(form)} noValidate>
       <FormError title="Not sent" problems={form.errors ?? []} />
-      <TextField
-        field={fields.by}
-        label="Your name"
-        hint="who answers here"
-        autoComplete="name"
-        className={look("c6")}
-      />
+      <TextField span={6} field={fields.by} label="Your name" hint="who answers here" autoComplete="name" />
       {blocks.map((block, index) => (
         <PersonBlock key={block.key ?? index} field={block} index={index} isOwn={isOwn} regime={regime} />
       ))}
       {again.length > 0 ? (
-        <p className={look("form-error")} role="alert">
+        <Alert.Root as="p" status="error" role="alert">
           Somebody has answered for {again.join(", ")} already. Nothing was sent yet. If you send another answer, the
           instructor compares the two, and until then nothing counts as known.
-        </p>
+        </Alert.Root>
       ) : null}
-      <div className={look("actions")}>
+      <HStack gap="3" wrap="wrap">
         {again.length > 0 ? (
           <Primary name="again" value="yes">
             Send another answer
@@ -213,7 +213,7 @@ function Answers({ values, error, again, isOwn, regime }: AnswersProps) {
             Another child
           </Secondary>
         ) : null}
-      </div>
-    </Form>
+      </HStack>
+    </GridForm>
   );
 }

@@ -1,3 +1,5 @@
+import { HStack, Heading } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
 import { Form, data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/floor";
@@ -11,8 +13,6 @@ import { FormError, Primary, TextLink } from "~/ui/parts/fields";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { Hidden } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 import { parseJson } from "~/formats/text";
 
 async function kitchenOr404(kitchenId: string) {
@@ -93,22 +93,24 @@ export default function Floor({ loaderData, actionData }: Route.ComponentProps) 
   return (
     <>
       <title>{`Sketch of ${kitchen.name} · Apron Bell`}</title>
-      <div className={parts.sheet.head}>
-        <h1>Sketch of {kitchen.name}</h1>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h1" size="2xl">
+          Sketch of {kitchen.name}
+        </Heading>
+        <SheetTools>
           <TextLink to={`/kitchens/${kitchen.id}`}>The kitchen</TextLink>
           <PrintButton>Print the sketch</PrintButton>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       <FormError title="Not saved" problems={actionData?.problems ?? []} />
       <Form method="post">
         <Hidden name="version" value={kitchen.version} />
         <WhenReady>
           <FloorSketch floor={kitchen.floor} />
         </WhenReady>
-        <div className={look("actions", "no-print", "above-s")}>
+        <HStack _print={{ display: "none" }} mt="3.5" gap="3" wrap="wrap">
           <Primary>Save the sketch</Primary>
-        </div>
+        </HStack>
       </Form>
     </>
   );

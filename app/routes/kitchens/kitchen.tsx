@@ -1,8 +1,12 @@
+import { Fieldset, Heading, Span, Text } from "@chakra-ui/react";
+import { BeginningList, BeginningSurface, EditDrawer } from "~/ui/parts/room";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { FormGrid, GridForm } from "~/ui/parts/forms";
 import { surfaceIdOf } from "~/core/ids";
 import { measured } from "~/formats/schema-parts";
 import { type Minutes } from "~/core/quantity";
 import { getFormProps, useForm } from "@conform-to/react";
-import { Form, Link, data, redirect } from "react-router";
+import { Link, data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/kitchen";
 import { choice, formOf, whole, words, submissionOf } from "../form";
@@ -40,10 +44,8 @@ import { sharedThingWords, surfaceWords, toolWords } from "~/ui/words/en";
 import { inRegion, wordsIn } from "~/ui/words/regional";
 import { coatingWords, flameWords, lampWords } from "~/ui/words/kits";
 import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
-import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
+import { FoldTitle, Hidden } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 const mostSurfaces = 20;
 const mostCircuits = 20;
@@ -268,26 +270,28 @@ const Beginnings = () => {
   const words = wordsIn(surfaceWords, useLocale());
   return (
     <>
-      <p>Choose the room most like yours; everything in it can be changed.</p>
-      <ul className={look("beginnings")}>
+      <Text>Choose the room most like yours; everything in it can be changed.</Text>
+      <BeginningList>
         {starterKinds.map((kind) => (
           <li key={kind}>
             <Link to={`/kitchens/new?as=${kind}`}>
               <b>{starterKitchens[kind].name}</b>
               {starterKitchens[kind].surfaces.map((surface) => (
-                <span className={look("beginning-surface")} key={surface.id}>
+                <BeginningSurface key={surface.id}>
                   <SurfaceDrawing surface={surface} recipe={drawnPiece} />
-                  <span className={look("quiet")}>
+                  <Span color="fg.muted">
                     {surface.count} × {words[surface.kind]}
                     {surface.at === "station" ? " at each station" : ""}
-                  </span>
-                </span>
+                  </Span>
+                </BeginningSurface>
               ))}
             </Link>
           </li>
         ))}
-      </ul>
-      <h2>Or begin empty</h2>
+      </BeginningList>
+      <Heading as="h2" size="xl">
+        Or begin empty
+      </Heading>
     </>
   );
 };
@@ -326,76 +330,69 @@ function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
   return (
     <>
       <title>{`${title} · Apron Bell`}</title>
-      <div className={parts.sheet.head}>
-        <h1>{title}</h1>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h1" size="2xl">
+          {title}
+        </Heading>
+        <SheetTools>
           {stored ? <TextLink to={`/kitchens/${stored.id}/floor`}>Sketch of the room</TextLink> : null}
           <TextLink to="/kitchens">Back to the kitchens</TextLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       {stored || kind ? null : <Beginnings />}
-      <Form method="post" {...getFormProps(form)} className={look("form")}>
+      <GridForm method="post" {...getFormProps(form)}>
         <TypedGuard />
         <FormError title="Not saved" problems={form.errors ?? []} />
         <Hidden name="version" key={newer} defaultValue={newer ?? stored?.version ?? 0} />
-        <TextField field={fields.name} label="Name" className={look("c6")} />
-        <NumberField field={fields.sinks} label="Sinks" className={look("c2")} />
+        <TextField span={6} field={fields.name} label="Name" />
+        <NumberField span={2} field={fields.sinks} label="Sinks" />
         <NumberField
+          span={4}
           field={fields.altitudeM}
           label={inRegion("Metres above the sea", locale)}
           hint="empty: low"
-          className={look("c4")}
         />
-        <fieldset>
-          <legend>Where pieces cook</legend>
+        <Fieldset.Root>
+          <Fieldset.Legend>Where pieces cook</Fieldset.Legend>
           {surfaces.map((row, index) => {
             const surface = shown?.surfaces[index];
             return (
-              <Fold className={look("drawer")} key={row.name.name} open={surface === undefined || hasMistake(row)}>
+              <EditDrawer key={row.name.name} open={surface === undefined || hasMistake(row)}>
                 <FoldTitle>
                   {surface ? <SurfaceDrawing surface={surface} recipe={drawnPiece} /> : null}
                   <b>{surface ? `${surface.count} × ${surface.name}` : `Surface ${index + 1}`}</b>
                   {surface ? (
-                    <span className={look("quiet")}>
+                    <Span color="fg.muted">
                       {kindWords[surface.kind]}, {surface.places} to a load
                       {surface.at === "station" ? ", at each station" : ""}
                       {surface.size ? "" : ", not measured"}
-                    </span>
+                    </Span>
                   ) : null}
                 </FoldTitle>
-                <div className={look("form")}>
+                <FormGrid>
                   <TextField
+                    span={3}
                     field={row.name}
                     label={`Surface ${index + 1}`}
-                    className={look("c3")}
+
                     autoComplete="off"
                   />
+                  <SelectField span={3} field={row.kind} label="Kind" options={optionsOf(kindWords)} empty="–" />
+                  <NumberField span={3} field={row.places} label="Pieces a load" />
+                  <NumberField span={3} field={row.count} label="How many" />
                   <SelectField
-                    field={row.kind}
-                    label="Kind"
-                    options={optionsOf(kindWords)}
-                    empty="–"
-                    className={look("c3")}
-                  />
-                  <NumberField field={row.places} label="Pieces a load" className={look("c3")} />
-                  <NumberField field={row.count} label="How many" className={look("c3")} />
-                  <SelectField
+                    span={3}
                     field={row.at}
                     label="Where"
                     options={[
                       { value: "shared", label: "shared by all" },
                       { value: "station", label: "at each station" },
                     ]}
-                    className={look("c3")}
                   />
-                  <NumberField
-                    field={row.preheatMinutes}
-                    label="Preheat, min"
-                    hint="empty: the usual"
-                    className={look("c3")}
-                  />
-                  <NumberField field={row.watts} label="Watts each" className={look("c3")} />
+                  <NumberField span={3} field={row.preheatMinutes} label="Preheat, min" hint="empty: the usual" />
+                  <NumberField span={3} field={row.watts} label="Watts each" />
                   <SelectField
+                    span={3}
                     field={row.shape}
                     label="Shape"
                     options={[
@@ -403,46 +400,33 @@ function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
                       { value: "rect", label: "rectangular" },
                     ]}
                     empty="not measured"
-                    className={look("c3")}
                   />
-                  <TextField
-                    field={row.across}
-                    label="Across, cm"
-                    inputMode="decimal"
-                    autoComplete="off"
-                    className={look("c3")}
-                  />
-                  <TextField
-                    field={row.deep}
-                    label="Deep, cm"
-                    inputMode="decimal"
-                    autoComplete="off"
-                    className={look("c3")}
-                  />
+                  <TextField span={3} field={row.across} label="Across, cm" inputMode="decimal" autoComplete="off" />
+                  <TextField span={3} field={row.deep} label="Deep, cm" inputMode="decimal" autoComplete="off" />
                   <SelectField
+                    span={3}
                     field={row.coating}
                     label="Coating"
                     options={optionsOf(coatingWords)}
                     empty="not known"
-                    className={look("c3")}
                   />
                   <SelectField
+                    span={3}
                     field={row.lamp}
                     label="Its lamp is"
                     options={optionsOf(lampWords)}
                     empty="none, or not known"
-                    className={look("c3")}
                   />
                   <SelectField
+                    span={3}
                     field={row.flame}
                     label="Under it burns"
                     options={optionsOf(flameWords)}
                     empty="nothing, or not known"
-                    className={look("c3")}
                   />
-                  <CheckField field={row.hasHotHandle} label="handle gets hot" className={look("c3")} />
-                </div>
-              </Fold>
+                  <CheckField span={3} field={row.hasHotHandle} label="handle gets hot" />
+                </FormGrid>
+              </EditDrawer>
             );
           })}
           {surfaces.length < mostSurfaces ? (
@@ -450,75 +434,73 @@ function KitchenForm({ loaderData, actionData }: Route.ComponentProps) {
               One more surface
             </Secondary>
           ) : null}
-        </fieldset>
-        <fieldset>
-          <legend>Circuits</legend>
-          <p className={look("quiet", "small", "filled-below")}>
+        </Fieldset.Root>
+        <Fieldset.Root>
+          <Fieldset.Legend>Circuits</Fieldset.Legend>
+          <Text color="fg.muted" fontSize="sm" pb="2">
             One row a breaker. For hours on end it may carry 80 % of what it is rated for; local electrical codes and a
             qualified person come first. Leave all empty when nobody has looked: it is then not known.
-          </p>
+          </Text>
           {circuits.map((row, index) => (
-            <div className={look("form", "filled-below")} key={row.name.name}>
-              <TextField field={row.name} label={`Circuit ${index + 1}`} className={look("c4")} autoComplete="off" />
-              <NumberField field={row.volts} label="Volts" className={look("c2")} />
-              <NumberField field={row.amps} label="Breaker, A" className={look("c2")} />
-              <NumberField field={row.sockets} label="Sockets" className={look("c2")} />
-              <NumberField field={row.plugAmps} label="Fuse in a plug, A" className={look("c2")} />
-            </div>
+            <FormGrid pb="2" key={row.name.name}>
+              <TextField span={4} field={row.name} label={`Circuit ${index + 1}`} autoComplete="off" />
+              <NumberField span={2} field={row.volts} label="Volts" />
+              <NumberField span={2} field={row.amps} label="Breaker, A" />
+              <NumberField span={2} field={row.sockets} label="Sockets" />
+              <NumberField span={2} field={row.plugAmps} label="Fuse in a plug, A" />
+            </FormGrid>
           ))}
           {circuits.length < mostCircuits ? (
             <Secondary {...form.insert.getButtonProps({ name: fields.circuits.name, defaultValue: emptyCircuit })}>
               One more circuit
             </Secondary>
           ) : null}
-        </fieldset>
-        <Fold className={look("drawer")} open={sharedThings.some((thing) => around[thing]?.errors)}>
+        </Fieldset.Root>
+        <EditDrawer open={sharedThings.some((thing) => around[thing]?.errors)}>
           <FoldTitle>
             <b>What goes round the tables</b>
-            <span className={look("quiet")}>
+            <Span color="fg.muted">
               {list(
                 (shown?.goesRound ?? []).map(({ thing, count }) => `${count} × ${sharedThingWords[thing]}`),
                 locale,
               )}
-            </span>
+            </Span>
           </FoldTitle>
-          <p className={look("quiet", "small", "filled-below")}>
+          <Text color="fg.muted" fontSize="sm" pb="2">
             How many there are of what fewer tables can have at once than want it: the plan lets them take turns. Empty
             where every table has its own. What goes round carries what it touched to the next table.
-          </p>
-          <div className={look("form")}>
+          </Text>
+          <FormGrid>
             {sharedThings.map((thing) =>
               around[thing] ? (
                 <NumberField
+                  span={3}
                   key={thing}
                   field={around[thing]}
                   label={`${inRegion(sharedThingWords[thing], locale)}, going round`}
-                  className={look("c3")}
                 />
               ) : null,
             )}
-          </div>
-        </Fold>
-        <Fold className={look("drawer")} open={!stored && !kind}>
+          </FormGrid>
+        </EditDrawer>
+        <EditDrawer open={!stored && !kind}>
           <FoldTitle>
             <b>Gear counted</b>
-            <span className={look("quiet")}>{shown ? `${shown.gear.length} of ${tools.length} kinds` : ""}</span>
+            <Span color="fg.muted">{shown ? `${shown.gear.length} of ${tools.length} kinds` : ""}</Span>
           </FoldTitle>
-          <p className={look("quiet", "small", "filled-below")}>
+          <Text color="fg.muted" fontSize="sm" pb="2">
             Leave empty what nobody has counted: it is then shown as not counted, not as missing.
-          </p>
-          <div className={look("form")}>
+          </Text>
+          <FormGrid>
             {tools.map((tool) =>
-              gear[tool] ? (
-                <NumberField key={tool} field={gear[tool]} label={toolWords[tool]} className={look("c3")} />
-              ) : null,
+              gear[tool] ? <NumberField span={3} key={tool} field={gear[tool]} label={toolWords[tool]} /> : null,
             )}
-          </div>
-        </Fold>
+          </FormGrid>
+        </EditDrawer>
         <SaveBar>
           <Primary>Save the kitchen</Primary>
         </SaveBar>
-      </Form>
+      </GridForm>
     </>
   );
 }

@@ -1,4 +1,7 @@
-import { Link, data, redirect } from "react-router";
+import { RuledTable } from "~/ui/parts/tables";
+import { Heading, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/list";
 import { formOf } from "../form";
@@ -12,8 +15,6 @@ import { surfaceWords } from "~/ui/words/en";
 import { wordsIn } from "~/ui/words/regional";
 import { AsideButton, PutAside, afterAside } from "~/ui/sheet/Aside";
 import { Heads } from "~/ui/sheet/Heads";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 export async function loader() {
   const db = database();
@@ -40,50 +41,56 @@ export default function Kitchens({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>Kitchens · Apron Bell</title>
-      <div className={parts.sheet.head}>
-        <h1>Kitchens</h1>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h1" size="2xl">
+          Kitchens
+        </Heading>
+        <SheetTools>
           <TextLink to="/kitchens/new">
             <b>Add a kitchen</b>
           </TextLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       {loaderData.kitchens.length === 0 ? (
-        <p>
+        <Text>
           No kitchen yet. <TextLink to="/kitchens/new">Add the first</TextLink>: where pieces cook decides how long a
           class takes.
-        </p>
+        </Text>
       ) : (
-        <table className={look("ruled", "stacks")}>
+        <RuledTable kind="stacked">
           <Heads of={["Kitchen", "Surfaces", { n: "Sinks" }, { n: "Gear counted" }, "Put aside"]} />
           <tbody>
             {loaderData.kitchens.map((kitchen) => (
               <tr key={kitchen.id}>
                 <td>
-                  <Link className={look("text", "lead-name")} to={`/kitchens/${kitchen.id}`}>
+                  <TextLink textStyle="leadName" to={`/kitchens/${kitchen.id}`}>
                     {kitchen.name}
-                  </Link>
+                  </TextLink>
                 </td>
-                <td className={look("stacks-whole")}>
+                <td data-whole>
                   {kitchen.surfaces.map((surface) => (
                     <div key={surface.id}>
                       {surface.count} × {surface.name}{" "}
-                      <span className={look("quiet")}>
+                      <span data-quiet>
                         ({words[surface.kind]}, {surface.places} to a load
                         {surface.at === "station" ? ", at each station" : ""})
                       </span>
                     </div>
                   ))}
                 </td>
-                <td className={look("n", "on-wide")}>{kitchen.sinks}</td>
-                <td className={look("n", "on-wide")}>{kitchen.gear.length}</td>
-                <td className={look("no-print", "stacks-first")}>
+                <td data-numeric data-wide>
+                  {kitchen.sinks}
+                </td>
+                <td data-numeric data-wide>
+                  {kitchen.gear.length}
+                </td>
+                <td data-screen data-first>
                   <AsideButton action="/kitchens" id={kitchen.id} isAside={false} />
                 </td>
               </tr>
             ))}
           </tbody>
-        </table>
+        </RuledTable>
       )}
       <PutAside action="/kitchens" of={loaderData.aside} />
     </>

@@ -1,5 +1,9 @@
+import { Fieldset, Heading, Span, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { NoteList } from "~/ui/parts/book";
+import { FormGrid, GridForm, TickRow } from "~/ui/parts/forms";
 import { getFormProps, useForm } from "@conform-to/react";
-import { Form, data, redirect } from "react-router";
+import { data, redirect } from "react-router";
 import type { z } from "zod";
 import type { Route } from "./+types/ingredient";
 import { formOfIngredient, ingredientFormSchema, ingredientOfForm } from "./ingredient-form";
@@ -27,9 +31,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { labelKindWords, roleNames, sayPantryFinding, storageWords } from "~/ui/words/batter";
 import { substanceWords } from "~/ui/words/en";
 import { Hidden, Tick } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
-import { look } from "~/ui/theme/look";
 
 async function storedOr404(id: string) {
   if (id === "new") return undefined;
@@ -93,119 +95,123 @@ export default function IngredientPage({ loaderData, actionData }: Route.Compone
   return (
     <>
       <title>{`${stored?.ingredient.name ?? "Add an ingredient"} · Apron Bell`}</title>
-      <div className={parts.sheet.head}>
-        <h1>{stored?.ingredient.name ?? "Add an ingredient"}</h1>
+      <SheetHead>
+        <Heading as="h1" size="2xl">
+          {stored?.ingredient.name ?? "Add an ingredient"}
+        </Heading>
         {stored ? (
-          <span className={look("quiet")}>
+          <Span color="fg.muted">
             in {stored.recipes} {stored.recipes === 1 ? "recipe" : "recipes"}
             {stored.updatedBy ? `; last changed by ${stored.updatedBy}` : ""}
-          </span>
+          </Span>
         ) : null}
-        <div className={parts.sheet.tools}>
+        <SheetTools>
           {stored ? <AsideButton action="/pantry" id={stored.ingredient.id} isAside={stored.isAside} /> : null}
           <TextLink to="/pantry">Back to the pantry</TextLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       {doubts.length > 0 ? (
-        <ul className={look("notes")}>
+        <NoteList>
           {doubts.map((finding) => (
-            <li key={finding.code} className={parts.finding.level}>
+            <li key={finding.code} data-grade={finding.level}>
               {sayPantryFinding(finding, locale)}
             </li>
           ))}
-        </ul>
+        </NoteList>
       ) : null}
-      <Form method="post" {...getFormProps(form)} className={look("form", "column-wide")}>
+      <GridForm maxW="980px" method="post" {...getFormProps(form)}>
         <TypedGuard />
         <FormError title="Not saved" problems={form.errors ?? []} />
         <Hidden name="version" key={version} defaultValue={version} />
-        <TextField field={fields.name} label="Name" className={look("c6")} autoComplete="off" />
-        <SelectField
-          field={fields.role}
-          label="What it does in a batter"
-          options={optionsOf(roleNames)}
-          className={look("c6")}
-        />
-        <SelectField field={fields.label} label="It is" options={optionsOf(labelKindWords)} className={look("c6")} />
-        <SelectField field={fields.storage} label="Kept" options={optionsOf(storageWords)} className={look("c6")} />
-        <fieldset>
-          <legend>How much it weighs</legend>
-          <div className={look("form")}>
-            <NumberField field={fields.gramsPerCup} label="US cup, g" className={look("c3")} inputMode="decimal" />
-            <NumberField field={fields.gramsSifted} label="or sifted, g" className={look("c3")} inputMode="decimal" />
-            <NumberField field={fields.gramsSpooned} label="spooned, g" className={look("c3")} inputMode="decimal" />
-            <NumberField field={fields.gramsDipped} label="dipped, g" className={look("c3")} inputMode="decimal" />
-            <NumberField field={fields.gramsPerTsp} label="Teaspoon, g" className={look("c3")} inputMode="decimal" />
-            <NumberField field={fields.tspLow} label="lightest brand, g" className={look("c3")} inputMode="decimal" />
-            <NumberField field={fields.tspHigh} label="heaviest brand, g" className={look("c3")} inputMode="decimal" />
+        <TextField span={6} field={fields.name} label="Name" autoComplete="off" />
+        <SelectField span={6} field={fields.role} label="What it does in a batter" options={optionsOf(roleNames)} />
+        <SelectField span={6} field={fields.label} label="It is" options={optionsOf(labelKindWords)} />
+        <SelectField span={6} field={fields.storage} label="Kept" options={optionsOf(storageWords)} />
+        <Fieldset.Root>
+          <Fieldset.Legend>How much it weighs</Fieldset.Legend>
+          <FormGrid>
+            <NumberField span={3} field={fields.gramsPerCup} label="US cup, g" inputMode="decimal" />
+            <NumberField span={3} field={fields.gramsSifted} label="or sifted, g" inputMode="decimal" />
+            <NumberField span={3} field={fields.gramsSpooned} label="spooned, g" inputMode="decimal" />
+            <NumberField span={3} field={fields.gramsDipped} label="dipped, g" inputMode="decimal" />
+            <NumberField span={3} field={fields.gramsPerTsp} label="Teaspoon, g" inputMode="decimal" />
+            <NumberField span={3} field={fields.tspLow} label="lightest brand, g" inputMode="decimal" />
+            <NumberField span={3} field={fields.tspHigh} label="heaviest brand, g" inputMode="decimal" />
             <NumberField
+              span={3}
               field={fields.pieceGrams}
               label="Piece, g"
               hint="ready to use: no shell, no skin"
-              className={look("c3")}
+
               inputMode="decimal"
             />
-          </div>
-        </fieldset>
-        <fieldset>
-          <legend>How it is bought</legend>
-          <div className={look("form")}>
+          </FormGrid>
+        </Fieldset.Root>
+        <Fieldset.Root>
+          <Fieldset.Legend>How it is bought</Fieldset.Legend>
+          <FormGrid>
             <TextField
+              span={6}
               field={fields.rawName}
               label="Bought as"
               hint="lemons for their juice; empty: as it is used"
-              className={look("c6")}
+
               autoComplete="off"
             />
-            <NumberField field={fields.rawKeeps} label="Share kept, %" className={look("c3")} inputMode="decimal" />
+            <NumberField span={3} field={fields.rawKeeps} label="Share kept, %" inputMode="decimal" />
             <NumberField
+              span={3}
               field={fields.rawPieceGrams}
               label="One weighs, g"
-              className={look("c3")}
+
               inputMode="decimal"
             />
-          </div>
-        </fieldset>
-        <fieldset>
-          <legend>What is in it</legend>
-          <div className={look("form")}>
-            <NumberField field={fields.waterPercent} label="Water, %" className={look("c3")} inputMode="decimal" />
-            <NumberField field={fields.fatPercent} label="Fat, %" className={look("c3")} inputMode="decimal" />
-            <NumberField field={fields.sugarPercent} label="Sugar, %" className={look("c3")} inputMode="decimal" />
+          </FormGrid>
+        </Fieldset.Root>
+        <Fieldset.Root>
+          <Fieldset.Legend>What is in it</Fieldset.Legend>
+          <FormGrid>
+            <NumberField span={3} field={fields.waterPercent} label="Water, %" inputMode="decimal" />
+            <NumberField span={3} field={fields.fatPercent} label="Fat, %" inputMode="decimal" />
+            <NumberField span={3} field={fields.sugarPercent} label="Sugar, %" inputMode="decimal" />
             <NumberField
+              span={3}
               field={fields.trueDensity}
               label="True density, g/ml"
               hint="empty: reckoned from the three before"
-              className={look("c3")}
+
               inputMode="decimal"
             />
             <NumberField
+              span={4}
               field={fields.neutralisesTsp}
               label="Soda a cup neutralises, tsp"
               hint="0 unless it is sour"
-              className={look("c4")}
+
               inputMode="decimal"
             />
-            <CheckField field={fields.darkens} label="makes a batter too dark to see browning" className={look("c8")} />
-          </div>
-        </fieldset>
-        <fieldset>
-          <legend>Contains by its nature</legend>
-          <p className={look("quiet", "small")}>Whatever its label says. What the label adds is read for each class.</p>
-          <div className={look("checks")}>
+            <CheckField span={8} field={fields.darkens} label="makes a batter too dark to see browning" />
+          </FormGrid>
+        </Fieldset.Root>
+        <Fieldset.Root>
+          <Fieldset.Legend>Contains by its nature</Fieldset.Legend>
+          <Text color="fg.muted" fontSize="sm">
+            Whatever its label says. What the label adds is read for each class.
+          </Text>
+          <TickRow>
             {substances.map((substance) => (
               <label key={substance}>
                 <Tick name={fields.contains.name} value={substance} defaultChecked={chosen.has(substance)} />
                 {substanceWords[substance]}
               </label>
             ))}
-          </div>
-        </fieldset>
+          </TickRow>
+        </Fieldset.Root>
         <AreaField field={fields.source} label="Where the figures come from" rows={2} />
         <SaveBar>
           <Primary>Save the ingredient</Primary>
         </SaveBar>
-      </Form>
+      </GridForm>
     </>
   );
 }

@@ -1,5 +1,10 @@
+import { RuledTable } from "~/ui/parts/tables";
+import { Heading, Span, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import {} from "~/ui/parts/book";
+import { InlineField, InlineFields, InlineLabel, ScrollArea } from "~/ui/parts/forms";
 import { useState } from "react";
-import { Link, data, redirect } from "react-router";
+import { data, redirect } from "react-router";
 import type { Route } from "./+types/shelf";
 import { type Ingredient, type Role, checkIngredient, roles } from "~/core/pantry";
 import { formOf } from "../form";
@@ -17,8 +22,6 @@ import { PutAside, afterAside } from "~/ui/sheet/Aside";
 import { Heads } from "~/ui/sheet/Heads";
 import { PlainInput, PlainSelect } from "~/ui/parts/plain";
 import { foodIn } from "~/ui/words/regional";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 export async function loader() {
   const db = database();
@@ -62,20 +65,22 @@ export default function Pantry({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>Pantry · Apron Bell</title>
-      <div className={parts.sheet.head}>
-        <h1>Pantry</h1>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h1" size="2xl">
+          Pantry
+        </Heading>
+        <SheetTools>
           <TextLink to="/pantry/new">Add an ingredient</TextLink>
           <TextLink to="/recipes">Batter book</TextLink>
-        </div>
-      </div>
-      <p className={look("quiet", "measure", "below-s")}>
+        </SheetTools>
+      </SheetHead>
+      <Text color="fg.muted" maxW="60ch" mb="3.5">
         Ingredients as numbers. Starting values come from general baking and food-composition tables; change them when
         your scale says otherwise, and every class reckons with yours.
-      </p>
-      <div className={look("facts", "tight", "no-print")} role="search">
-        <label className={look("cell")}>
-          <span className={look("cell-label")}>Find</span>
+      </Text>
+      <InlineFields isTight _print={{ display: "none" }} role="search">
+        <InlineField>
+          <InlineLabel>Find</InlineLabel>
           <PlainInput
             value={sought}
             onChange={(event) => setSought(event.target.value)}
@@ -83,9 +88,9 @@ export default function Pantry({ loaderData }: Route.ComponentProps) {
             autoComplete="off"
             placeholder="flour, or milk"
           />
-        </label>
-        <label className={look("cell")}>
-          <span className={look("cell-label")}>What it does</span>
+        </InlineField>
+        <InlineField>
+          <InlineLabel>What it does</InlineLabel>
           <PlainSelect value={role} onChange={(event) => setRole(event.target.value as Role | "")}>
             <option value="">all</option>
             {roles.map((one) => (
@@ -94,13 +99,13 @@ export default function Pantry({ loaderData }: Route.ComponentProps) {
               </option>
             ))}
           </PlainSelect>
-        </label>
-        <span className={look("quiet", "small")}>
+        </InlineField>
+        <Span color="fg.muted" fontSize="sm">
           {shown.length} of {pantry.length}
-        </span>
-      </div>
-      <div className={look("scroll-x")}>
-        <table className={look("ruled", "pantry")}>
+        </Span>
+      </InlineFields>
+      <ScrollArea>
+        <RuledTable kind="shelf">
           <Heads
             of={[
               "Ingredient",
@@ -119,29 +124,30 @@ export default function Pantry({ loaderData }: Route.ComponentProps) {
             {shown.map((one) => (
               <tr key={one.id}>
                 <td>
-                  <Link className={look("text")} to={`/pantry/${one.id}`}>
-                    {foodIn(one.name, locale)}
-                  </Link>
+                  <TextLink to={`/pantry/${one.id}`}>{foodIn(one.name, locale)}</TextLink>
                   {checkIngredient(one).length > 0 ? (
-                    <span className={look("needs-you", "small")}> look at it</span>
+                    <span data-alert data-small>
+                      {" "}
+                      look at it
+                    </span>
                   ) : null}
                 </td>
-                <td className={look("quiet")}>{roleNames[one.role]}</td>
-                <td className={look("n")}>{cupText(one, locale)}</td>
-                <td className={look("n")}>
+                <td data-quiet>{roleNames[one.role]}</td>
+                <td data-numeric>{cupText(one, locale)}</td>
+                <td data-numeric>
                   {one.gramsPerTsp === undefined ? "" : number(one.gramsPerTsp, locale)}
                   {one.tspSpread ? (
-                    <span className={look("quiet")}>
+                    <span data-quiet>
                       {" "}
                       ({number(one.tspSpread.low, locale)}–{number(one.tspSpread.high, locale)})
                     </span>
                   ) : null}
                 </td>
-                <td className={look("n")}>{one.pieceGrams === undefined ? "" : number(one.pieceGrams, locale, 0)}</td>
-                <td className={look("n")}>{one.waterPercent === 0 ? "" : number(one.waterPercent, locale)}</td>
-                <td className={look("n")}>{one.fatPercent === 0 ? "" : number(one.fatPercent, locale)}</td>
-                <td className={look("n")}>{one.sugarPercent === 0 ? "" : number(one.sugarPercent, locale)}</td>
-                <td className={look("n")}>{number(one.trueDensity, locale, 2)}</td>
+                <td data-numeric>{one.pieceGrams === undefined ? "" : number(one.pieceGrams, locale, 0)}</td>
+                <td data-numeric>{one.waterPercent === 0 ? "" : number(one.waterPercent, locale)}</td>
+                <td data-numeric>{one.fatPercent === 0 ? "" : number(one.fatPercent, locale)}</td>
+                <td data-numeric>{one.sugarPercent === 0 ? "" : number(one.sugarPercent, locale)}</td>
+                <td data-numeric>{number(one.trueDensity, locale, 2)}</td>
                 <td>
                   {one.contains.length > 0 ? (
                     list(
@@ -149,14 +155,14 @@ export default function Pantry({ loaderData }: Route.ComponentProps) {
                       locale,
                     )
                   ) : (
-                    <span className={look("quiet")}>{one.label === "whole" ? "none" : "see label"}</span>
+                    <span data-quiet>{one.label === "whole" ? "none" : "see label"}</span>
                   )}
                 </td>
               </tr>
             ))}
           </tbody>
-        </table>
-      </div>
+        </RuledTable>
+      </ScrollArea>
       <PutAside action="/pantry" of={aside} />
     </>
   );

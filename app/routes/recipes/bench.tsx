@@ -1,3 +1,6 @@
+import { InlineField } from "~/ui/parts/forms";
+import { Heading, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
 import { useSearchParams } from "react-router";
 import type { Route } from "./+types/bench";
 import { database } from "~/db/client.server";
@@ -6,8 +9,6 @@ import { newestRecipes } from "~/db/queries/recipes.server";
 import { Bench } from "~/ui/batter/Bench";
 import { Findable, TextLink } from "~/ui/parts/fields";
 import { PlainSelect } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 export async function loader() {
   const db = database();
@@ -22,10 +23,12 @@ export default function BenchPage({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>Batter bench · Apron Bell</title>
-      <div className={parts.sheet.head}>
-        <h1>Batter bench</h1>
+      <SheetHead>
+        <Heading as="h1" size="2xl">
+          Batter bench
+        </Heading>
         {recipe ? (
-          <div className={look("cell")}>
+          <InlineField as="div">
             <Findable label="Recipe" options={recipes.map(({ id, title }) => ({ value: id, label: title }))}>
               <PlainSelect
                 aria-label="Recipe on the bench"
@@ -39,18 +42,18 @@ export default function BenchPage({ loaderData }: Route.ComponentProps) {
                 ))}
               </PlainSelect>
             </Findable>
-          </div>
+          </InlineField>
         ) : null}
-        <div className={parts.sheet.tools}>
+        <SheetTools>
           <TextLink to={recipe ? `/recipes/${recipe.id}` : "/recipes"}>Back to the recipe</TextLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       {recipe ? (
         <Bench key={`${recipe.id} ${recipe.revision}`} written={recipe} pantry={pantry} />
       ) : (
-        <p>
+        <Text>
           Nothing to put on the bench yet. <TextLink to="/recipes">Write or paste a recipe first.</TextLink>
-        </p>
+        </Text>
       )}
     </>
   );

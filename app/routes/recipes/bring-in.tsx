@@ -1,4 +1,7 @@
-import { Form, data, redirect, useNavigation } from "react-router";
+import { Alert, Heading, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { GridForm, InlineField, InlineLabel, colSpan } from "~/ui/parts/forms";
+import { data, redirect, useNavigation } from "react-router";
 import type { Route } from "./+types/bring-in";
 import { EditorPage } from "./EditorPage";
 import { formOf, textOf } from "../form";
@@ -17,8 +20,6 @@ import { FormError, Primary, SaveBar, TextLink } from "~/ui/parts/fields";
 import { systemWords } from "~/ui/words/batter";
 import { familyWords } from "~/ui/words/en";
 import { FileInput, PlainArea, PlainSelect } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 import { howMany } from "~/ui/format/format";
 import { parseJson } from "~/formats/text";
 
@@ -110,15 +111,17 @@ export default function BringIn({ loaderData, actionData }: Route.ComponentProps
     return (
       <>
         <title>Look it through · Apron Bell</title>
-        <div className={parts.sheet.head}>
-          <h1>Look it through</h1>
-          <div className={parts.sheet.tools}>
+        <SheetHead>
+          <Heading as="h1" size="2xl">
+            Look it through
+          </Heading>
+          <SheetTools>
             <TextLink to="/recipes/bring-in" reloadDocument>
               Paste another
             </TextLink>
-          </div>
-        </div>
-        <p className={look("saved")} role="status">
+          </SheetTools>
+        </SheetHead>
+        <Alert.Root as="p" status="info" role="status">
           {howMany(draft.lines.length, "line")} and {howMany(draft.steps.length, "step")} were read.{" "}
           {open > 0 ? `${open} ${open === 1 ? "line is" : "lines are"} open and asked about. ` : ""}
           {guessed} {guessed === 1 ? "line has" : "lines have"} something taken for granted: it stands below the line.
@@ -126,7 +129,7 @@ export default function BringIn({ loaderData, actionData }: Route.ComponentProps
             ? ` The words sound like ${systemWords[actionData.hint]}; choose it if that is so.`
             : ""}{" "}
           Nothing is saved yet.
-        </p>
+        </Alert.Root>
         <EditorPage
           initial={draft}
           pantry={loaderData.pantry}
@@ -141,28 +144,30 @@ export default function BringIn({ loaderData, actionData }: Route.ComponentProps
   return (
     <>
       <title>Bring in a recipe · Apron Bell</title>
-      <div className={parts.sheet.head}>
-        <h1>Bring in a recipe</h1>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h1" size="2xl">
+          Bring in a recipe
+        </Heading>
+        <SheetTools>
           <TextLink to="/recipes">Back to the book</TextLink>
-        </div>
-      </div>
-      <Form method="post" encType="multipart/form-data" className={look("form", "column")}>
+        </SheetTools>
+      </SheetHead>
+      <GridForm maxW="860px" method="post" encType="multipart/form-data">
         <FormError title="Not read" problems={actionData?.problems ?? []} />
-        <p>
+        <Text>
           Paste it as it is: from a letter, a page, a note. Or the source of a page, or a file: what is marked up as a
           recipe is found in it. You see what was understood before anything is saved.
-        </p>
-        <label className={look("cell", "whole")}>
-          <span className={look("cell-label")}>The recipe</span>
+        </Text>
+        <InlineField span="whole">
+          <InlineLabel>The recipe</InlineLabel>
           <PlainArea name="text" rows={14} defaultValue={actionData?.text ?? ""} maxLength={longest} />
-        </label>
-        <label className={look("cell", "c6")}>
-          <span className={look("cell-label")}>Or a file (text, JSON, saved page)</span>
+        </InlineField>
+        <InlineField gridColumn={colSpan(6)}>
+          <InlineLabel>Or a file (text, JSON, saved page)</InlineLabel>
           <FileInput name="file" accept=".txt,.json,.html,.htm,.jsonld,text/plain,application/json" />
-        </label>
-        <label className={look("cell", "c6")}>
-          <span className={look("cell-label")}>Its cups and spoons are</span>
+        </InlineField>
+        <InlineField gridColumn={colSpan(6)}>
+          <InlineLabel>Its cups and spoons are</InlineLabel>
           <PlainSelect name="system" defaultValue="">
             <option value="">ask me on the next page</option>
             {measuringSystems.map((system) => (
@@ -171,9 +176,9 @@ export default function BringIn({ loaderData, actionData }: Route.ComponentProps
               </option>
             ))}
           </PlainSelect>
-        </label>
-        <label className={look("cell", "c6")}>
-          <span className={look("cell-label")}>It is a</span>
+        </InlineField>
+        <InlineField gridColumn={colSpan(6)}>
+          <InlineLabel>It is a</InlineLabel>
           <PlainSelect name="family" defaultValue="">
             <option value="">see from the words</option>
             {families.map((family) => (
@@ -182,11 +187,11 @@ export default function BringIn({ loaderData, actionData }: Route.ComponentProps
               </option>
             ))}
           </PlainSelect>
-        </label>
+        </InlineField>
         <SaveBar>
           <Primary loading={isBusy}>Show me how you read it</Primary>
         </SaveBar>
-      </Form>
+      </GridForm>
     </>
   );
 }

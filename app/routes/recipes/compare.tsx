@@ -1,3 +1,6 @@
+import { RuledTable } from "~/ui/parts/tables";
+import { Heading, Span, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
 import { data } from "react-router";
 import type { Route } from "./+types/compare";
 import { compareRecipes } from "~/core/recipe";
@@ -6,8 +9,6 @@ import { allIngredients } from "~/db/queries/pantry.server";
 import { recipeOf } from "~/db/queries/recipes.server";
 import { notFound } from "~/services/classes.server";
 import { TextLink } from "~/ui/parts/fields";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 export async function loader({ params, request }: Route.LoaderArgs) {
   const search = new URL(request.url).searchParams;
@@ -42,19 +43,21 @@ export default function Compare({ loaderData, params }: Route.ComponentProps) {
   return (
     <>
       <title>{`Compare revisions of ${after.title} · Apron Bell`}</title>
-      <div className={parts.sheet.head}>
-        <h1>{after.title}</h1>
-        <span className={look("quiet")}>
+      <SheetHead>
+        <Heading as="h1" size="2xl">
+          {after.title}
+        </Heading>
+        <Span color="fg.muted">
           revision {before.revision} beside {after.revision}
-        </span>
-        <div className={parts.sheet.tools}>
+        </Span>
+        <SheetTools>
           <TextLink to={`/recipes/${params.recipeId}`}>Back to the recipe</TextLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       {changes.length === 0 ? (
-        <p>They say the same.</p>
+        <Text>They say the same.</Text>
       ) : (
-        <table className={look("ruled", "fixed")}>
+        <RuledTable isFixed>
           <thead>
             <tr>
               <th scope="col">Where</th>
@@ -67,18 +70,18 @@ export default function Compare({ loaderData, params }: Route.ComponentProps) {
               <tr key={`${change.where} ${change.id} ${change.field}`}>
                 <td>
                   {place(change.where, change.id)}
-                  {change.field ? <span className={look("quiet")}>, {change.field}</span> : null}
+                  {change.field ? <span data-quiet>, {change.field}</span> : null}
                 </td>
                 <td>
                   {change.from === undefined ? (
-                    <span className={look("quiet")}>not there</span>
+                    <span data-quiet>not there</span>
                   ) : (
                     <del>{change.field === "ingredient" ? ingredient(change.from) : change.from || "nothing"}</del>
                   )}
                 </td>
                 <td>
                   {change.to === undefined ? (
-                    <span className={look("quiet")}>taken out</span>
+                    <span data-quiet>taken out</span>
                   ) : (
                     <b>{change.field === "ingredient" ? ingredient(change.to) : change.to || "nothing"}</b>
                   )}
@@ -86,7 +89,7 @@ export default function Compare({ loaderData, params }: Route.ComponentProps) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </RuledTable>
       )}
     </>
   );

@@ -1,3 +1,5 @@
+import { Heading, Span } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
 import type { Route } from "./+types/edit";
 import { EditorPage } from "./EditorPage";
 import { keepPosted } from "./keep";
@@ -7,8 +9,6 @@ import { recipeWithPantry } from "~/services/recipes.server";
 import { asideOf } from "~/services/aside.server";
 import { accountOf } from "~/services/session.server";
 import { TextLink } from "~/ui/parts/fields";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 export async function loader({ params }: Route.LoaderArgs) {
   const [{ recipe, pantry }, aside] = await Promise.all([
@@ -29,13 +29,15 @@ export default function EditRecipe({ loaderData, params }: Route.ComponentProps)
   return (
     <>
       <title>{`Edit ${title} · Apron Bell`}</title>
-      <div className={parts.sheet.head}>
-        <h1>{title}</h1>
-        <span className={look("quiet")}>from revision {revision}</span>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h1" size="2xl">
+          {title}
+        </Heading>
+        <Span color="fg.muted">from revision {revision}</Span>
+        <SheetTools>
           <TextLink to={`/recipes/${params.recipeId}`}>Leave without saving</TextLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       <EditorPage
         initial={draft}
         pantry={pantry}

@@ -1,4 +1,6 @@
-import { Form, useNavigation } from "react-router";
+import { Span } from "@chakra-ui/react";
+import { InlineField, InlineFieldsForm, InlineLabel } from "~/ui/parts/forms";
+import { useNavigation } from "react-router";
 import type { Route } from "./+types/handout";
 import { batterOf } from "~/core/batter";
 import { kitOf } from "~/core/kit";
@@ -11,7 +13,6 @@ import { HomeSheet } from "~/ui/recipe/HomeSheet";
 import { Secondary, TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { PlainInput, PlainSelect } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
 
 const most = 60;
 
@@ -52,14 +53,18 @@ export default function Handout({ loaderData, params }: Route.ComponentProps) {
   return (
     <>
       <title>{`${recipe.title}, for home · Apron Bell`}</title>
-      <Form method="get" className={look("facts", "tight", "no-print")}>
-        <label className={look("cell")}>
-          <span className={look("cell-label")}>Pieces</span>
+      <InlineFieldsForm isTight _print={{ display: "none" }} method="get">
+        <InlineField>
+          <InlineLabel>Pieces</InlineLabel>
           <PlainInput name="pieces" defaultValue={pieces} inputMode="numeric" />
-          {isTooMany ? <span className={look("field-error")}>At most {most} on a page for home.</span> : null}
-        </label>
-        <label className={look("cell")}>
-          <span className={look("cell-label")}>The reader has</span>
+          {isTooMany ? (
+            <Span layerStyle="needsYou" fontSize="sm">
+              At most {most} on a page for home.
+            </Span>
+          ) : null}
+        </InlineField>
+        <InlineField>
+          <InlineLabel>The reader has</InlineLabel>
           <PlainSelect name="set" defaultValue={setId}>
             {measuringSets.map((set) => (
               <option key={set.id} value={set.id}>
@@ -67,10 +72,10 @@ export default function Handout({ loaderData, params }: Route.ComponentProps) {
               </option>
             ))}
           </PlainSelect>
-        </label>
+        </InlineField>
         {written.variants.length > 0 ? (
-          <label className={look("cell")}>
-            <span className={look("cell-label")}>Variant</span>
+          <InlineField>
+            <InlineLabel>Variant</InlineLabel>
             <PlainSelect name="way" defaultValue={variantId ?? ""}>
               <option value="">as written</option>
               {written.variants.map((variant) => (
@@ -79,12 +84,12 @@ export default function Handout({ loaderData, params }: Route.ComponentProps) {
                 </option>
               ))}
             </PlainSelect>
-          </label>
+          </InlineField>
         ) : null}
         <Secondary loading={isBusy}>Show</Secondary>
         <PrintButton>Print</PrintButton>
         <TextLink to={`/recipes/${params.recipeId}`}>Back to the recipe</TextLink>
-      </Form>
+      </InlineFieldsForm>
       <HomeSheet
         recipe={recipe}
         way={written.variants.find((one) => one.id === variantId)?.name}

@@ -1,3 +1,5 @@
+import { Heading } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
 import { useMemo } from "react";
 import { useSearchParams } from "react-router";
 import type { Route } from "./+types/new";
@@ -8,7 +10,6 @@ import { database } from "~/db/client.server";
 import { pantryToWrite } from "~/services/pantry.server";
 import { accountOf } from "~/services/session.server";
 import { TextLink } from "~/ui/parts/fields";
-import { parts } from "~/ui/theme/parts";
 
 export const loader = () => pantryToWrite(database());
 
@@ -22,13 +23,15 @@ export default function NewRecipe({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>Write a recipe · Apron Bell</title>
-      <div className={parts.sheet.head}>
-        <h1>Write a recipe</h1>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h1" size="2xl">
+          Write a recipe
+        </Heading>
+        <SheetTools>
           <TextLink to="/recipes/bring-in">Paste one instead</TextLink>
           <TextLink to="/recipes">Back to the book</TextLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       <EditorPage
         initial={initial}
         pantry={loaderData.pantry}

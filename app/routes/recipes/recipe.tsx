@@ -1,4 +1,8 @@
-import { Form, Link, data, redirect } from "react-router";
+import { RowButton } from "~/ui/parts/keys";
+import { Alert, Box, HStack, Heading, Table, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { InlineField, InlineFieldsForm, InlineLabel } from "~/ui/parts/forms";
+import { Form, data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/recipe";
 import { formOf } from "../form";
@@ -25,9 +29,7 @@ import { standingWords } from "~/ui/words/en";
 import { namesOf } from "~/ui/words/names";
 import { AsideButton } from "~/ui/sheet/Aside";
 import { Heads } from "~/ui/sheet/Heads";
-import { Hidden, PlainButton, PlainInput, PlainSelect } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
+import { Hidden, PlainInput, PlainSelect } from "~/ui/parts/plain";
 
 const revisionOf = (request: Request): number | undefined => {
   const asked = Number(new URL(request.url).searchParams.get("revision"));
@@ -88,9 +90,11 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
   return (
     <>
       <title>{`${recipe.title} · Apron Bell`}</title>
-      <div className={parts.sheet.head}>
-        <h1 className={look("title-l")}>{recipe.title}</h1>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h1" size="2xl" fontSize="4xl">
+          {recipe.title}
+        </Heading>
+        <SheetTools>
           <TextLink to="/recipes">Back to the book</TextLink>
           <TextLink to={`/bench?recipe=${recipe.id}`}>On the bench</TextLink>
           <TextLink to={`${base}/handout`}>Handout for home</TextLink>
@@ -100,45 +104,51 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
           </MoreMenu>
           <PrintButton>Print</PrintButton>
           <PrimaryLink to={`${base}/edit`}>Edit</PrimaryLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       {recipe.revision !== newest ? (
-        <p className={look("saved")}>
+        <Alert.Root as="p" status="info">
           This is revision {recipe.revision}; the newest is {newest}. <TextLink to={base}>Show the newest</TextLink>
-        </p>
+        </Alert.Root>
       ) : null}
       <Findings findings={findings} names={names} />
       <RecipeSheet recipe={recipe} ingredientName={names.ingredient} pantry={byId} />
-      <section className={look("recipe-troubles")}>
-        <h2 className={look("small-head")}>Where a piece looks wrong</h2>
+      <Box as="section" mt="28px">
+        <Heading as="h2" size="xl" fontSize="18px" mt="3.5" mb="0.5">
+          Where a piece looks wrong
+        </Heading>
         <Troubles
           family={recipe.family}
           kinds={recipe.heat.surfaceKinds}
           step={correctionStep(recipe, batter, byId, 1)}
           names={names}
         />
-      </section>
-      <p className={look("quiet", "ruled-off-soft", "above-m")}>
+      </Box>
+      <Text color="fg.muted" borderTopWidth="1px" borderColor="border.muted" pt="2.5" mt="4.5">
         One batch: {grams(batter.grams, locale)}, {number(batter.millilitres, locale, 0)}
         {thin}ml of batter, {howMany(yieldOf(recipe, batter).pieces, "piece")}
         {batter.looseness === undefined
           ? ""
           : `; looseness ${number(batter.looseness, locale, 2)} (grams of water to a gram of flour)`}
         .
-      </p>
-      <section className={look("no-print", "above-l")}>
-        <h2>History</h2>
-        {loaderData.isAside ? <p className={look("saved")}>Put aside: nothing new is offered this recipe.</p> : null}
+      </Text>
+      <Box as="section" _print={{ display: "none" }} mt="6">
+        <Heading as="h2" size="xl">
+          History
+        </Heading>
+        {loaderData.isAside ? (
+          <Alert.Root as="p" status="info">
+            Put aside: nothing new is offered this recipe.
+          </Alert.Root>
+        ) : null}
         <AsideButton action="/recipes" id={recipe.id} isAside={loaderData.isAside} />
-        <table className={look("ruled")}>
+        <Table.Root native>
           <Heads of={["Revision", "Saved", "How far tried", "Go back"]} />
           <tbody>
             {history.map((one) => (
               <tr key={one.revision}>
                 <td>
-                  <Link className={look("text")} to={`${base}?revision=${one.revision}`}>
-                    {one.revision}
-                  </Link>
+                  <TextLink to={`${base}?revision=${one.revision}`}>{one.revision}</TextLink>
                   {one.title === recipe.title ? "" : `, ${one.title}`}
                 </td>
                 <td>
@@ -147,7 +157,7 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
                 <td>
                   {standingWords[one.standing as Standing]}
                   {one.marks.map((mark) => (
-                    <div className={look("quiet", "small")} key={mark.at.toISOString()}>
+                    <div data-quiet data-small key={mark.at.toISOString()}>
                       {standingWords[mark.standing as Standing]}: {mark.by ?? "someone"},{" "}
                       {moment(mark.at, locale, zone)}
                       {mark.note ? `, “${mark.note}”` : ""}
@@ -156,27 +166,27 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
                 </td>
                 <td>
                   {one.revision === newest ? null : (
-                    <span className={look("actions")}>
+                    <HStack as="span" gap="3" wrap="wrap">
                       <TextLink to={`${base}/compare?from=${one.revision}&to=${newest}`}>
                         Compare with {newest}
                       </TextLink>
                       <Form method="post">
                         <Hidden name="revision" value={one.revision} />
-                        <PlainButton className={look("row-button")} name="intent" value="restore" type="submit">
+                        <RowButton name="intent" value="restore" type="submit">
                           Make it the newest again
-                        </PlainButton>
+                        </RowButton>
                       </Form>
-                    </span>
+                    </HStack>
                   )}
                 </td>
               </tr>
             ))}
           </tbody>
-        </table>
-        <Form method="post" className={look("facts", "tight")}>
+        </Table.Root>
+        <InlineFieldsForm isTight method="post">
           <Hidden name="revision" value={recipe.revision} />
-          <label className={look("cell")}>
-            <span className={look("cell-label")}>Revision {recipe.revision} was</span>
+          <InlineField>
+            <InlineLabel>Revision {recipe.revision} was</InlineLabel>
             <PlainSelect name="standing" defaultValue={recipe.standing === "draft" ? "rehearsed" : "taught"}>
               {standings.map((standing) => (
                 <option key={standing} value={standing}>
@@ -184,16 +194,16 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
                 </option>
               ))}
             </PlainSelect>
-          </label>
-          <label className={look("cell")}>
-            <span className={look("cell-label")}>with</span>
+          </InlineField>
+          <InlineField>
+            <InlineLabel>with</InlineLabel>
             <PlainInput name="note" maxLength={300} placeholder="what you saw" autoComplete="off" />
-          </label>
+          </InlineField>
           <Secondary name="intent" value="standing">
             Mark it
           </Secondary>
-        </Form>
-      </section>
+        </InlineFieldsForm>
+      </Box>
     </>
   );
 }

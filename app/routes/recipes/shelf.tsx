@@ -1,5 +1,9 @@
+import { RuledTable } from "~/ui/parts/tables";
+import { Heading, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { ActionForm, InlineField, InlineFields, InlineLabel, ScrollArea } from "~/ui/parts/forms";
 import { useState } from "react";
-import { Form, Link, data, redirect } from "react-router";
+import { data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/shelf";
 import { formOf } from "../form";
@@ -17,8 +21,6 @@ import { useLocale, useZone } from "~/ui/sheet/locale";
 import { familyWords, standingWords } from "~/ui/words/en";
 import { Hidden, PlainInput, PlainSelect } from "~/ui/parts/plain";
 import { PutAside, afterAside } from "~/ui/sheet/Aside";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 export const loader = () => shelfNow(database());
 
@@ -51,35 +53,37 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <title>Batter book · Apron Bell</title>
-      <div className={parts.sheet.head}>
-        <h1>Batter book</h1>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h1" size="2xl">
+          Batter book
+        </Heading>
+        <SheetTools>
           <TextLink to="/recipes/new">Write a recipe</TextLink>
           <TextLink to="/recipes/bring-in">Paste or bring one in</TextLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       {recipes.length === 0 ? (
-        <Form method="post" className={look("actions")}>
-          <p>
+        <ActionForm method="post">
+          <Text>
             No recipe {aside.length > 0 ? "that is not put aside" : "yet"}. Write one, paste one, or begin with ours.
-          </p>
+          </Text>
           <Hidden name="intent" value="starters" />
           <Secondary>Add the three starter recipes</Secondary>
-        </Form>
+        </ActionForm>
       ) : (
         <>
-          <div className={look("facts", "tight", "no-print")} role="search">
-            <label className={look("cell")}>
-              <span className={look("cell-label")}>Find by name or ingredient</span>
+          <InlineFields isTight _print={{ display: "none" }} role="search">
+            <InlineField>
+              <InlineLabel>Find by name or ingredient</InlineLabel>
               <PlainInput
                 value={sought}
                 onChange={(event) => setSought(event.target.value)}
                 type="search"
                 autoComplete="off"
               />
-            </label>
-            <label className={look("cell")}>
-              <span className={look("cell-label")}>Family</span>
+            </InlineField>
+            <InlineField>
+              <InlineLabel>Family</InlineLabel>
               <PlainSelect value={family} onChange={(event) => setFamily(event.target.value)}>
                 <option value="">all</option>
                 {there.map((one) => (
@@ -88,19 +92,19 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
                   </option>
                 ))}
               </PlainSelect>
-            </label>
-          </div>
-          <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Recipes">
-            <table className={look("ruled", "stacks")}>
+            </InlineField>
+          </InlineFields>
+          <ScrollArea tabIndex={0} role="group" aria-label="Recipes">
+            <RuledTable kind="stacked">
               <thead>
                 <tr>
                   <th scope="col">Recipe</th>
-                  <th scope="col" className={look("on-wide")}>
+                  <th data-wide scope="col">
                     Family
                   </th>
                   <th scope="col">How far tried</th>
                   <th scope="col">To look at</th>
-                  <th scope="col" className={look("on-wide")}>
+                  <th data-wide scope="col">
                     Saved
                   </th>
                 </tr>
@@ -109,41 +113,48 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
                 {shown.map((recipe) => (
                   <tr key={recipe.recipeId}>
                     <td>
-                      <Link className={look("text", "lead-name")} to={`/recipes/${recipe.recipeId}`}>
+                      <TextLink textStyle="leadName" to={`/recipes/${recipe.recipeId}`}>
                         {recipe.title}
-                      </Link>
+                      </TextLink>
                       {recipe.ways > 0 ? (
-                        <span className={look("quiet", "small")}> and {howMany(recipe.ways, "variant")}</span>
+                        <span data-quiet data-small>
+                          {" "}
+                          and {howMany(recipe.ways, "variant")}
+                        </span>
                       ) : null}
                     </td>
-                    <td className={look("on-wide")}>{familyWords[recipe.family as Family]}</td>
+                    <td data-wide>{familyWords[recipe.family as Family]}</td>
                     <td>{standingWords[recipe.standing as Standing]}</td>
-                    <td className={look("stacks-whole")}>
-                      {recipe.blocks > 0 ? <b className={look("needs-you")}>{recipe.blocks} in the way</b> : null}
+                    <td data-whole>
+                      {recipe.blocks > 0 ? (
+                        <Text as="b" layerStyle="needsYou">
+                          {recipe.blocks} in the way
+                        </Text>
+                      ) : null}
                       {recipe.blocks > 0 && recipe.warns > 0 ? ", " : ""}
                       {recipe.warns > 0 ? (
                         `${recipe.warns} to look at`
                       ) : recipe.blocks === 0 ? (
-                        <span className={look("quiet")}>nothing to mend</span>
+                        <span data-quiet>nothing to mend</span>
                       ) : (
                         ""
                       )}
                     </td>
-                    <td className={look("quiet", "on-wide")}>
+                    <td data-quiet data-wide>
                       revision {recipe.revision}, {recipe.by ?? "someone"}, {moment(recipe.createdAt, locale, zone)}
                     </td>
                   </tr>
                 ))}
                 {shown.length === 0 ? (
                   <tr>
-                    <td colSpan={5} className={look("quiet")}>
+                    <td data-quiet colSpan={5}>
                       No recipe has all of these words. Fewer of them find more.
                     </td>
                   </tr>
                 ) : null}
               </tbody>
-            </table>
-          </div>
+            </RuledTable>
+          </ScrollArea>
         </>
       )}
       <PutAside action="/recipes" of={aside.map(({ id, title }) => ({ id, name: title }))} />

@@ -1,10 +1,10 @@
-import { Form } from "react-router";
+import { Alert, Box, HStack, Heading, Text, chakra } from "@chakra-ui/react";
+import { FormGrid, StyledForm, colSpan } from "~/ui/parts/forms";
 import { type Decision, type Opening, decisionsFor } from "~/core/plan";
 import { useLocale } from "~/ui/sheet/locale";
 import { wordsIn } from "~/ui/words/regional";
 import { Choice, Primary } from "~/ui/parts/fields";
 import { decisionWords, openingWords } from "~/ui/words/people";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly openings: readonly Opening[];
@@ -21,24 +21,26 @@ interface Props {
 export function Decide({ openings, decided, setApart, typed }: Props) {
   const words = wordsIn(openingWords, useLocale());
   return (
-    <Form method="post" className={look("no-print", "above-l")}>
-      <h3>Settle this table</h3>
+    <StyledForm _print={{ display: "none" }} mt="6" method="post">
+      <Heading as="h3" size="lg">
+        Settle this table
+      </Heading>
       {typed ? (
-        <div className={look("form-error")} role="alert">
+        <Alert.Root status="error" role="alert">
           Not signed: something below has no decision yet. Choose one for each line, then sign again.
-        </div>
+        </Alert.Root>
       ) : null}
-      {setApart.length > 0 ? <p>Set apart, at a station of their own: {setApart.join(", ")}.</p> : null}
-      {openings.length === 0 ? <p>Nothing stands open.</p> : null}
+      {setApart.length > 0 ? <Text>Set apart, at a station of their own: {setApart.join(", ")}.</Text> : null}
+      {openings.length === 0 ? <Text>Nothing stands open.</Text> : null}
       {openings.map(({ participantId, name, kind }) => {
         const field = `decide ${participantId} ${kind}`;
         const before = decided.find((one) => one.participantId === participantId && one.kind === kind);
         return (
-          <div className={look("form", "filled-below")} key={field}>
-            <label className={look("c8")} htmlFor={field}>
+          <FormGrid pb="2" key={field}>
+            <chakra.label gridColumn={colSpan(8)} htmlFor={field}>
               <b>{name}</b>: {words[kind]}
-            </label>
-            <div className={look("c4")}>
+            </chakra.label>
+            <Box gridColumn={colSpan(4)}>
               <Choice
                 id={field}
                 name={field}
@@ -46,15 +48,15 @@ export function Decide({ openings, decided, setApart, typed }: Props) {
                 options={decisionsFor(kind).map((one) => ({ value: one, label: decisionWords[one] }))}
                 empty="to be decided …"
               />
-            </div>
-          </div>
+            </Box>
+          </FormGrid>
         );
       })}
-      <div className={look("actions")}>
+      <HStack gap="3" wrap="wrap">
         <Primary name="intent" value="settle">
           Settle allergies
         </Primary>
-      </div>
-    </Form>
+      </HStack>
+    </StyledForm>
   );
 }

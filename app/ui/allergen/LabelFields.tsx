@@ -5,7 +5,6 @@ import { CheckField, SelectField, TextField } from "~/ui/parts/fields";
 import { optionsOf } from "~/ui/parts/options";
 import { marketWords } from "~/ui/words/en";
 import { SubstanceBoxes } from "./SubstanceBoxes";
-import { look } from "~/ui/theme/look";
 
 type Field = Parameters<typeof TextField>[0]["field"] & { readonly initialValue?: unknown };
 
@@ -50,25 +49,28 @@ export function LabelFields({ fields, label, input, isBack }: Props) {
         regime={regime}
       />
       <SelectField
+        span={6}
         field={fields.market}
         label="Made for the market of"
         options={optionsOf(marketWords)}
-        className={look("c6")}
+
         hint="whose law says what must be named"
       />
-      <CheckField field={fields.isGlutenFree} label="It claims to be gluten-free" className={look("c6")} />
+      <CheckField span={6} field={fields.isGlutenFree} label="It claims to be gluten-free" />
       <TextField
+        span={6}
         field={fields.lookedFor}
         label="Looked for in the whole list and not found"
         hint={asked.length > 0 ? `this class asks about: ${asked.join(", ")}` : "with commas: rye, mustard, corn"}
-        className={look("c6")}
+
         autoComplete="off"
       />
       <TextField
+        span={6}
         field={fields.foods}
         label="Other foods the list names"
         hint="with commas: corn, banana"
-        className={look("c6")}
+
         autoComplete="off"
       />
     </>

@@ -1,7 +1,8 @@
+import { Fieldset } from "@chakra-ui/react";
+import { TickRow } from "~/ui/parts/forms";
 import { type Substance, substances } from "~/core/pantry";
 import { substanceWords } from "~/ui/words/en";
 import { Fold, FoldTitle, Tick } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
 
 /** Boxes for what a label says: what the region's law asks for first, the rest below. Works without script. */
 export function SubstanceBoxes({
@@ -22,13 +23,15 @@ export function SubstanceBoxes({
     </label>
   );
   return (
-    <fieldset>
-      <legend>{title}</legend>
-      <div className={look("checks")}>{regime.map(box)}</div>
+    <Fieldset.Root>
+      <Fieldset.Legend>{title}</Fieldset.Legend>
+      <TickRow>{regime.map(box)}</TickRow>
       <Fold open={ticked.some((one) => rest.includes(one))}>
-        <FoldTitle className={look("quiet", "tall", "pressed")}>More than the list asks for</FoldTitle>
-        <div className={look("checks")}>{rest.map(box)}</div>
+        <FoldTitle color="fg.muted" minH="11" cursor="pointer">
+          More than the list asks for
+        </FoldTitle>
+        <TickRow>{rest.map(box)}</TickRow>
       </Fold>
-    </fieldset>
+    </Fieldset.Root>
   );
 }

@@ -1,3 +1,5 @@
+import { Table, Text } from "@chakra-ui/react";
+import { Verdict, VerdictReasons } from "~/ui/parts/findings";
 import { type ItemVerdict, hasOpenWords, rankOf, regimes } from "~/core/allergen";
 import type { Participant } from "~/core/people";
 import { labelsInHand, sharedFoodId } from "~/core/pantry";
@@ -7,9 +9,7 @@ import { needsInWords } from "~/ui/people/needs";
 import { sayReason, substanceWords, verdictTitle } from "~/ui/words/en";
 import type { Names } from "~/ui/words/names";
 import { Heads } from "~/ui/sheet/Heads";
-import { Fold, FoldTitle } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
+import { FoldTitle } from "~/ui/parts/plain";
 
 /** The reasons of one item that bear on its verdict, as one sentence. */
 export const because = (item: ItemVerdict, names: Names): string =>
@@ -40,12 +40,12 @@ export function PlateTable({ people, plates, stations, names, base, sayWay }: Pl
     .sort((a, b) => rankOf[a.plate.verdict] - rankOf[b.plate.verdict]);
   if (rows.length === 0)
     return (
-      <p>
+      <Text>
         Nobody is on the register yet. <TextLink to="../people">Add people</TextLink>; this table then fills itself.
-      </p>
+      </Text>
     );
   return (
-    <table className={look("ruled")}>
+    <Table.Root native>
       <caption>By person</caption>
       <Heads of={["Person", "Their plate", "Why"]} />
       <tbody>
@@ -56,22 +56,22 @@ export function PlateTable({ people, plates, stations, names, base, sayWay }: Pl
           // A diet avoids several things that one unread label may hold: one way, said once.
           const ways = [...new Set(plate.exposures.map(sayWay))];
           return (
-            <tr key={person.id} className={plate.verdict === "clear" ? undefined : look("needs")}>
+            <tr data-needs={!(plate.verdict === "clear") ? "" : undefined} key={person.id}>
               <td>
                 <TextLink to={`${base}/allergies/${person.id}`}>
                   <b>{person.name}</b>
                 </TextLink>
-                <div className={look("small", "quiet")}>
+                <div data-small data-quiet>
                   {station ? station.name : "no station"}
                   {needsInWords(person, names.locale) ? `; ${needsInWords(person, names.locale)}` : ""}
                 </div>
               </td>
               <td>
-                <span className={parts.verdict.of({ is: plate.verdict }).word}>
+                <Verdict is={plate.verdict}>
                   {person.hasAnswered && person.needs.length === 0 && plate.verdict === "clear"
                     ? "nothing to avoid"
                     : verdictTitle[plate.verdict]}
-                </span>
+                </Verdict>
               </td>
               <td>
                 {!person.hasAnswered ? (
@@ -79,38 +79,40 @@ export function PlateTable({ people, plates, stations, names, base, sayWay }: Pl
                 ) : hasOpenWords(person) ? (
                   sayOpen(person)
                 ) : person.needs.length === 0 && person.ageBand !== "under-1" ? (
-                  <span className={look("quiet")}>answered: nothing to avoid</span>
+                  <span data-quiet>answered: nothing to avoid</span>
                 ) : (
                   <>
                     {grave.length > 0 ? (
-                      <Fold className={parts.verdict.reasons} open={plate.verdict !== "clear" && grave.length <= 2}>
+                      <VerdictReasons open={plate.verdict !== "clear" && grave.length <= 2}>
                         <FoldTitle>
                           {grave.length === 1 ? "one item" : `${grave.length} items`}:{" "}
                           {grave.map((item) => names.ingredient(item.ingredientId)).join(", ")}
                         </FoldTitle>
                         {grave.map((item) => (
-                          <p className={look("small")} key={item.ingredientId}>
+                          <Text fontSize="sm" key={item.ingredientId}>
                             {because(item, names)}.
-                          </p>
+                          </Text>
                         ))}
                         {rest.length > 0 ? (
-                          <p className={look("small", "quiet")}>
+                          <Text fontSize="sm" color="fg.muted">
                             Of the rest:{" "}
                             {rest
                               .map((item) => `${names.ingredient(item.ingredientId)} ${verdictTitle[item.verdict]}`)
                               .join("; ")}
                             .
-                          </p>
+                          </Text>
                         ) : null}
-                      </Fold>
+                      </VerdictReasons>
                     ) : null}
                     {ways.slice(0, 2).map((way) => (
-                      <p className={look("small")} key={way}>
+                      <Text fontSize="sm" key={way}>
                         {way}.
-                      </p>
+                      </Text>
                     ))}
                     {ways.length > 2 ? (
-                      <p className={look("small", "quiet")}>And {ways.length - 2} more ways.</p>
+                      <Text fontSize="sm" color="fg.muted">
+                        And {ways.length - 2} more ways.
+                      </Text>
                     ) : null}
                   </>
                 )}
@@ -119,7 +121,7 @@ export function PlateTable({ people, plates, stations, names, base, sayWay }: Pl
           );
         })}
       </tbody>
-    </table>
+    </Table.Root>
   );
 }
 
@@ -140,7 +142,7 @@ export function ItemTable({
   const inHand = labelsInHand(input.labels, input.packs);
   const stationAt = (index: number) => plan.stations[index]?.name ?? `table ${index + 1}`;
   return (
-    <table className={look("ruled")}>
+    <Table.Root native>
       <caption>By item</caption>
       <thead>
         <tr>
@@ -155,16 +157,18 @@ export function ItemTable({
           const isWhole = ingredient?.label === "whole";
           const nature = ingredient?.contains.map((one) => substanceWords[one]) ?? [];
           return (
-            <tr key={id} className={label || isWhole ? undefined : look("needs")}>
+            <tr data-needs={!(label || isWhole) ? "" : undefined} key={id}>
               <td>
                 {names.ingredient(id)}
                 {nature.length > 0 ? (
-                  <div className={look("small", "quiet")}>by nature: {nature.join(", ")}</div>
+                  <div data-small data-quiet>
+                    by nature: {nature.join(", ")}
+                  </div>
                 ) : null}
               </td>
               <td>
                 {isWhole ? (
-                  <span className={look("quiet")}>whole food, no label</span>
+                  <span data-quiet>whole food, no label</span>
                 ) : label ? (
                   <span>
                     {label.contains.length > 0 ? (
@@ -180,15 +184,15 @@ export function ItemTable({
                     {label.mayContain.length > 0
                       ? `; may contain ${label.mayContain.map((one) => substanceWords[one]).join(", ")}`
                       : ""}
-                    <div className={look("small", "quiet")}>
+                    <div data-small data-quiet>
                       “{label.product}”, read by {label.readBy}, {label.readOn}
                     </div>
                   </span>
                 ) : (
-                  <span className={look("needs-you")}>not read </span>
+                  <span data-alert>not read </span>
                 )}
                 {isWhole ? null : (
-                  <TextLink className={look("text", "small", "no-print")} to={`${base}/labels/${id}`}>
+                  <TextLink fontSize="sm" _print={{ display: "none" }} to={`${base}/labels/${id}`}>
                     {label ? "Read again" : "Read the label"}
                   </TextLink>
                 )}
@@ -197,10 +201,10 @@ export function ItemTable({
           );
         })}
         {(input.shared ?? []).map((food) => (
-          <tr key={sharedFoodId(food)} className={food.label ? undefined : look("needs")}>
+          <tr data-needs={!food.label ? "" : undefined} key={sharedFoodId(food)}>
             <td>
               <TextLink to={`${base}/allergies/brought/${food.id}`}>{food.name}</TextLink>
-              <div className={look("small", "quiet")}>
+              <div data-small data-quiet>
                 {food.instead
                   ? `in place of ${names.ingredient(food.instead.ingredientId)}, ${stationAt(food.instead.station)} only`
                   : `brought by ${food.broughtBy}`}
@@ -215,17 +219,17 @@ export function ItemTable({
                   {food.label.mayContain.length > 0
                     ? `; may contain ${food.label.mayContain.map((one) => substanceWords[one]).join(", ")}`
                     : ""}
-                  <div className={look("small", "quiet")}>
+                  <div data-small data-quiet>
                     “{food.label.product}”, read by {food.label.readBy}, {food.label.readOn}
                   </div>
                 </>
               ) : (
-                <span className={look("needs-you")}>no packet read: unknown</span>
+                <span data-alert>no packet read: unknown</span>
               )}
             </td>
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table.Root>
   );
 }

@@ -1,3 +1,8 @@
+import { RowButton } from "~/ui/parts/keys";
+import { InlineFields } from "~/ui/parts/forms";
+import { Box, HStack, Heading, Span, Text } from "@chakra-ui/react";
+import { BandBox, BandAt, BandRoom, BandWords, BenchColumns, BenchLines, NoteList } from "~/ui/parts/book";
+import { FigureList } from "~/ui/parts/findings";
 import { useMemo, useState } from "react";
 import { correctionStep } from "~/core/look";
 import { Troubles } from "~/ui/recipe/Troubles";
@@ -7,7 +12,7 @@ import type { Ingredient } from "~/core/pantry";
 import { compare, readQuantity } from "~/core/quantity";
 import { type DraftLine, type Recipe, checkRecipe, draftOf, familyFacts, isBatter, readDraft } from "~/core/recipe";
 import { grams, number, thin } from "~/ui/format/format";
-import { Cell, Problem, ProblemsContext, RowButton } from "~/ui/recipe/editor/cells";
+import { Cell, Problem, ProblemsContext } from "~/ui/recipe/editor/cells";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { useHistory } from "~/ui/recipe/editor/history";
 import { IngredientPicker, pantryListId } from "~/ui/recipe/editor/IngredientPicker";
@@ -20,8 +25,6 @@ import { Calculators } from "./Calculators";
 import { LiquidChart } from "./LiquidChart";
 import { Pours } from "~/ui/recipe/Likenesses";
 import { Swaps } from "./Swaps";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 /** A line with another amount; what it may grow to grows along where it would be passed. */
 function withAmount(line: DraftLine, amount: string): DraftLine {
@@ -43,17 +46,13 @@ function Band({ value, from, to }: { value: number | undefined; from: number; to
   const at = (one: number) => `${Math.max(0, Math.min(100, ((one - least) / (most - least)) * 100))}%`;
   const word = value < from ? "stiffer than the family" : value > to ? "runnier than the family" : "as the family";
   return (
-    <span
-      className={look("band")}
-      role="img"
-      aria-label={`${word}: ${number(from, locale)} to ${number(to, locale)} is usual`}
-    >
-      <span className={look("band-room")} style={{ left: at(from), right: `calc(100% - ${at(to)})` }} />
-      <span className={look("band-at")} style={{ left: at(value) }} />
-      <span className={look("band-words", "small", "quiet")}>
+    <BandBox role="img" aria-label={`${word}: ${number(from, locale)} to ${number(to, locale)} is usual`}>
+      <BandRoom style={{ left: at(from), right: `calc(100% - ${at(to)})` }} />
+      <BandAt style={{ left: at(value) }} />
+      <BandWords>
         {word}, {number(from, locale)}–{number(to, locale)}
-      </span>
-    </span>
+      </BandWords>
+    </BandBox>
   );
 }
 
@@ -85,13 +84,13 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
   const powder = batter.starchGrams > 0 ? (leavening.powderTsp / batter.starchGrams) * 125 : 0;
 
   const figure = (name: string, now: string, was: string, more?: React.ReactNode) => (
-    <div className={parts.figure.of({ isChanged: now !== was }).row}>
+    <div data-changed={now === was ? undefined : ""}>
       <dt>
         {name}
         {more}
       </dt>
       <dd>
-        {now === was ? null : <span className={parts.figure.was}>{was}</span>}
+        {now === was ? null : <span data-part="was">{was}</span>}
         {now}
       </dd>
     </div>
@@ -110,15 +109,18 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
             <option key={one.id} value={one.name} />
           ))}
         </datalist>
-        <div className={look("bench")}>
-          <section aria-label="In the bowl">
-            <h2>In the bowl</h2>
-            <ul className={look("bench-lines")}>
+        <BenchColumns>
+          <Box as="section" aria-label="In the bowl">
+            <Heading as="h2" size="xl">
+              In the bowl
+            </Heading>
+            <BenchLines>
               {draft.lines
                 .filter((line) => recipe.lines.some((one) => one.id === line.id && isBatter(one, recipe)))
                 .map((line) => (
                   <li key={line.id}>
                     <Cell
+                      span="amount"
                       label="Amount"
                       value={line.amount}
                       onText={(amount) =>
@@ -130,7 +132,7 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
                           `amount-${line.id}`,
                         )
                       }
-                      className={look("amount")}
+
                       path={`lines.${line.id}.amount`}
                     />
                     <IngredientPicker
@@ -146,9 +148,11 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
                     />
                   </li>
                 ))}
-            </ul>
-            <h3>Ladle and pan</h3>
-            <div className={look("facts", "tight")}>
+            </BenchLines>
+            <Heading as="h3" size="lg">
+              Ladle and pan
+            </Heading>
+            <InlineFields isTight>
               {draft.portionKind === "ml" ? (
                 <Cell
                   label="Pour"
@@ -168,11 +172,11 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
                 path="pieceDiameterCm"
               />
               <Cell label="Thick as poured" isLabelled unit="mm" value={thickness} onText={setThickness} />
-            </div>
+            </InlineFields>
             {ml === undefined ? (
               <Problem path="portion" />
             ) : (
-              <p className={look("small")}>
+              <Text fontSize="sm">
                 {number(ml, locale)}
                 {thin}ml spreads to {number(diameterOf(ml, thick), locale)}
                 {thin}cm. {number(recipe.pieceDiameterCm, locale)}
@@ -191,10 +195,10 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
                   Take that size
                 </RowButton>
                 <br />
-                <span className={look("quiet")}>π ⁄ 4 × across² × thick</span>
-              </p>
+                <Span color="fg.muted">π ⁄ 4 × across² × thick</Span>
+              </Text>
             )}
-            <div className={look("actions")}>
+            <HStack gap="3" wrap="wrap">
               <Secondary type="button" onClick={undo} disabled={!canUndo}>
                 Undo
               </Secondary>
@@ -211,11 +215,13 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
               >
                 Take it to the editor
               </Secondary>
-            </div>
-          </section>
-          <section aria-label="What it makes" aria-live="polite">
-            <h2>What it makes</h2>
-            <dl className={parts.figure.root}>
+            </HStack>
+          </Box>
+          <Box as="section" aria-label="What it makes" aria-live="polite">
+            <Heading as="h2" size="xl">
+              What it makes
+            </Heading>
+            <FigureList>
               {figure(
                 "Looseness, g water to a g flour",
                 loose(batter.looseness),
@@ -239,37 +245,39 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
                 soda(leavening.sodaTsp, leavening.neutralisedTsp),
                 soda(was.sodaTsp, was.neutralisedTsp),
               )}
-            </dl>
+            </FigureList>
             {findings.length > 0 ? (
-              <ul className={look("notes")}>
+              <NoteList>
                 {findings.slice(0, 4).map((finding) => {
                   const sentence = sayFinding({ ...finding, stage: "recipe", dishId: null }, names);
                   return (
-                    <li key={sentence} className={parts.finding.level}>
+                    <li key={sentence} data-grade={finding.level}>
                       {sentence}
                     </li>
                   );
                 })}
-              </ul>
+              </NoteList>
             ) : null}
             <Pours looseness={batter.looseness} band={band} aim={recipe.aimedLooseness} />
             <LiquidChart recipe={recipe} pantry={byId} />
-          </section>
-        </div>
-        <div className={look("bench")}>
+          </Box>
+        </BenchColumns>
+        <BenchColumns>
           <BowlCorrection recipe={recipe} pantry={byId} />
           <Swaps recipe={recipe} pantry={byId} names={names} onAccept={(next) => change(() => draftOf(next))} />
-        </div>
+        </BenchColumns>
         <Calculators recipe={recipe} pantry={byId} />
-        <section aria-label="A piece looks wrong">
-          <h2>A piece looks wrong</h2>
+        <Box as="section" aria-label="A piece looks wrong">
+          <Heading as="h2" size="xl">
+            A piece looks wrong
+          </Heading>
           <Troubles
             family={recipe.family}
             kinds={recipe.heat.surfaceKinds}
             step={correctionStep(recipe, batter, byId, 1)}
             names={names}
           />
-        </section>
+        </Box>
       </WhenReady>
     </ProblemsContext.Provider>
   );

@@ -1,3 +1,6 @@
+import { InlineField, InlineFields, InlineLabel } from "~/ui/parts/forms";
+import { Box, Heading, Text } from "@chakra-ui/react";
+import { Answer } from "~/ui/parts/book";
 import { useState } from "react";
 import {
   type Feel,
@@ -18,7 +21,6 @@ import { Cell } from "~/ui/recipe/editor/cells";
 import { useLocale } from "~/ui/sheet/locale";
 import { feelWords, sayCorrection } from "~/ui/words/batter";
 import { PlainSelect } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
 
 /** "Too thick now": what to stir into what is left of a bowl, as millilitres and as spoons. */
 export function BowlCorrection({ recipe, pantry }: { recipe: Recipe; pantry: Pantry }) {
@@ -55,11 +57,13 @@ export function BowlCorrection({ recipe, pantry }: { recipe: Recipe; pantry: Pan
   const spoons =
     spoonSet && ml >= 1 ? scoops(toScoops(ratioOf(Number(ml.toFixed(1))), spoonSet, 0.12).counts, locale) : "";
   return (
-    <section aria-label="Correct a bowl">
-      <h2>A bowl that is not right</h2>
-      <div className={look("facts", "tight")}>
-        <label className={look("cell")}>
-          <span className={look("cell-label")}>It is</span>
+    <Box as="section" aria-label="Correct a bowl">
+      <Heading as="h2" size="xl">
+        A bowl that is not right
+      </Heading>
+      <InlineFields isTight>
+        <InlineField>
+          <InlineLabel>It is</InlineLabel>
           <PlainSelect value={feel} onChange={(event) => setFeel(event.target.value as Feel)}>
             {feels.map((one) => (
               <option key={one} value={one}>
@@ -67,24 +71,24 @@ export function BowlCorrection({ recipe, pantry }: { recipe: Recipe; pantry: Pan
               </option>
             ))}
           </PlainSelect>
-        </label>
+        </InlineField>
         <Cell label="The bowl holds" isLabelled unit="batches" value={batches} onText={setBatches} />
         <Cell label="Still in it" isLabelled unit="%" value={left} onText={setLeft} />
-      </div>
-      <p className={look("answer")} role="status">
+      </InlineFields>
+      <Answer role="status">
         {!isRead
           ? "Give batches from 0.1 to 20 and a share from 0 to 100."
           : correction && liquid
             ? sayCorrection(correction, liquid.ingredient.name, spoons, locale)
             : "There is no flour or no liquid in this bowl to reckon with."}
-      </p>
+      </Answer>
       {wanted !== undefined && now !== undefined && isRead ? (
-        <p className={look("small", "quiet")}>
+        <Text fontSize="sm" color="fg.muted">
           Water wanted = ({number(wanted, locale, 2)} − {number(now, locale, 2)}) × {number(starchLeft, locale, 0)} g
           flour left. A step of “too thick” is a fifth of the family’s band; flour drinks more on some days, and goes on
           drinking.
-        </p>
+        </Text>
       ) : null}
-    </section>
+    </Box>
   );
 }

@@ -1,3 +1,7 @@
+import { InlineFields } from "~/ui/parts/forms";
+import { Box, Heading, Text } from "@chakra-ui/react";
+import { Answer, SumCard, SumGrid } from "~/ui/parts/book";
+import { SheetHead } from "~/ui/parts/sheet";
 import { type ReactNode, useState } from "react";
 import { type Pantry, eggsOfSize, fatMakeUpGrams, powderFor, saltSpoons, souringAcidMl } from "~/core/batter";
 import { type MeasuringSystem, measuringSystems, readRatio, toNumber, inGrams, inMillilitres } from "~/core/quantity";
@@ -6,8 +10,6 @@ import { number, thin } from "~/ui/format/format";
 import { Cell, Pick } from "~/ui/recipe/editor/cells";
 import { useLocale } from "~/ui/sheet/locale";
 import { systemWords } from "~/ui/words/batter";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 /** A typed number within bounds; undefined while it is none. */
 const numberIn = (text: string, least: number, most: number): number | undefined => {
@@ -28,12 +30,16 @@ function Sum({
   formula: string;
 }) {
   return (
-    <section className={look("sum")} aria-label={title}>
-      <h3>{title}</h3>
-      <div className={look("facts", "tight")}>{children}</div>
-      <p className={look("answer")}>{answer}</p>
-      <p className={look("small", "quiet")}>{formula}</p>
-    </section>
+    <SumCard aria-label={title}>
+      <Heading as="h3" size="lg">
+        {title}
+      </Heading>
+      <InlineFields isTight>{children}</InlineFields>
+      <Answer>{answer}</Answer>
+      <Text fontSize="sm" color="fg.muted">
+        {formula}
+      </Text>
+    </SumCard>
   );
 }
 
@@ -72,17 +78,19 @@ export function Calculators({ recipe, pantry }: { recipe: Recipe; pantry: Pantry
       ? fatMakeUpGrams(inGrams(fatMl * milkDensity), fatPoints)
       : undefined;
   return (
-    <section aria-label="Small sums">
-      <div className={look(parts.sheet.head, "above-l")}>
-        <h2>Small sums</h2>
+    <Box as="section" aria-label="Small sums">
+      <SheetHead mt="6">
+        <Heading as="h2" size="xl">
+          Small sums
+        </Heading>
         <Pick
           label="Spoons are"
           value={system}
           options={measuringSystems.map((one) => ({ value: one, label: systemWords[one] }))}
           onPick={setSystem}
         />
-      </div>
-      <div className={look("sums")}>
+      </SheetHead>
+      <SumGrid>
         <Sum
           title="Self-raising from plain"
           answer={
@@ -145,7 +153,7 @@ export function Calculators({ recipe, pantry }: { recipe: Recipe; pantry: Pantry
           <Cell label="Milk" isLabelled unit="ml" value={fatMilk} onText={setFatMilk} />
           <Cell label="Leaner by" isLabelled unit="points" value={points} onText={setPoints} />
         </Sum>
-      </div>
-    </section>
+      </SumGrid>
+    </Box>
   );
 }

@@ -1,3 +1,5 @@
+import { Box, Text } from "@chakra-ui/react";
+import { ChartFigure } from "~/ui/parts/book";
 import { useEffect, useMemo, useRef } from "react";
 import { type Pantry, batterOf, lineGrams, liquidCurve, mainLiquid } from "~/core/batter";
 import { toMillilitres } from "~/core/pantry";
@@ -5,7 +7,6 @@ import { toNumber, inMillilitres } from "~/core/quantity";
 import { type Recipe, expectedOf, familyFacts } from "~/core/recipe";
 import { number } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
-import { look } from "~/ui/theme/look";
 
 /** The colours of the page the chart stands on, so that it is drawn in the theme's. */
 function coloursOf(element: Element) {
@@ -58,18 +59,18 @@ export function LiquidChart({ recipe, pantry }: { recipe: Recipe; pantry: Pantry
 
   if (points.length === 0) return null;
   return (
-    <figure className={look("chart")}>
-      <div className={look("chart-box")}>
+    <ChartFigure>
+      <Box position="relative" h="230px">
         <canvas
           ref={canvas}
           role="img"
           aria-label={`Looseness from ${number(points[0]?.looseness ?? 0, locale, 2)} to ${number(points.at(-1)?.looseness ?? 0, locale, 2)} as the ${liquid?.ingredient.name} goes from ${number(total * 0.6, locale, 0)} to ${number(total * 1.4, locale, 0)} ml`}
         />
-      </div>
-      <figcaption className={look("small", "quiet")}>
+      </Box>
+      <Text as="figcaption" fontSize="sm" color="fg.muted">
         Looseness (line) and pieces (dashes) as the {liquid?.ingredient.name} changes; the grey band is the family’s,
         the dot is now.
-      </figcaption>
-    </figure>
+      </Text>
+    </ChartFigure>
   );
 }

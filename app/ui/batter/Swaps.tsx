@@ -1,14 +1,16 @@
+import { RowButton } from "~/ui/parts/keys";
+import { InlineField, InlineLabel } from "~/ui/parts/forms";
+import { Box, Heading, Span, Text } from "@chakra-ui/react";
+import { EffectList } from "~/ui/parts/book";
 import { useState } from "react";
 import { type Pantry, type SwapOffer, effectsOf, swapsFor } from "~/core/batter";
 import type { Recipe } from "~/core/recipe";
 import { grams, list, minutes, number } from "~/ui/format/format";
-import { RowButton } from "~/ui/recipe/editor/cells";
 import { useLocale } from "~/ui/sheet/locale";
 import { saySwapNote, swapRefusal, swapWords } from "~/ui/words/batter";
 import { substanceWords } from "~/ui/words/en";
 import type { Names } from "~/ui/words/names";
 import { PlainSelect } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly recipe: Recipe;
@@ -33,10 +35,12 @@ export function Swaps({ recipe, pantry, names, onAccept }: Props) {
     );
   const change = (before: string, after: string) => (before === after ? `${after}, as before` : `${before} → ${after}`);
   return (
-    <section aria-label="Swaps">
-      <h2>Swaps</h2>
-      <label className={look("cell", "whole")}>
-        <span className={look("cell-label")}>Try</span>
+    <Box as="section" aria-label="Swaps">
+      <Heading as="h2" size="xl">
+        Swaps
+      </Heading>
+      <InlineField span="whole">
+        <InlineLabel>Try</InlineLabel>
         <PlainSelect value={chosen} onChange={(event) => setChosen(event.target.value)}>
           <option value="">choose a swap</option>
           {offers.map((one) => (
@@ -46,18 +50,18 @@ export function Swaps({ recipe, pantry, names, onAccept }: Props) {
             </option>
           ))}
         </PlainSelect>
-      </label>
-      {offers.length === 0 ? (
-        <p className={look("quiet")}>No line of this recipe has a swap the program knows.</p>
-      ) : null}
-      {offer?.refused ? <p className={look("needs-you")}>{swapRefusal[offer.refused]}</p> : null}
+      </InlineField>
+      {offers.length === 0 ? <Text color="fg.muted">No line of this recipe has a swap the program knows.</Text> : null}
+      {offer?.refused ? <Text layerStyle="needsYou">{swapRefusal[offer.refused]}</Text> : null}
       {offer && effects ? (
         <>
-          <dl className={look("effects")}>
+          <EffectList>
             <dt>Brings in</dt>
             <dd>
               {effects.introduced.length > 0 ? (
-                <b className={look("needs-you")}>{substances(effects.introduced)}</b>
+                <Text as="b" layerStyle="needsYou">
+                  {substances(effects.introduced)}
+                </Text>
               ) : (
                 "no allergen by nature"
               )}
@@ -69,10 +73,10 @@ export function Swaps({ recipe, pantry, names, onAccept }: Props) {
               {effects.residual.length === 0
                 ? "nothing of what the old one had"
                 : effects.residual.map((one) => (
-                    <span key={one.substance} className={look("needs-you")}>
+                    <Span layerStyle="needsYou" key={one.substance}>
                       {substanceWords[one.substance]}, from {list(one.ingredientIds.map(names.ingredient), locale)}
                       .{" "}
-                    </span>
+                    </Span>
                   ))}
             </dd>
             <dt>Labels</dt>
@@ -94,13 +98,15 @@ export function Swaps({ recipe, pantry, names, onAccept }: Props) {
             <dd>{change(String(effects.pieces.before), String(effects.pieces.after))}</dd>
             <dt>Time</dt>
             <dd>{effects.waitMinutes > 0 ? `${minutes(effects.waitMinutes, locale)} more to wait` : "none"}</dd>
-          </dl>
+          </EffectList>
           {offer.notes.map((note) => (
-            <p className={look("small")} key={note.code}>
+            <Text fontSize="sm" key={note.code}>
               {saySwapNote(note, names.ingredient, locale)}
-            </p>
+            </Text>
           ))}
-          <p className={look("small", "quiet")}>A swapped recipe is a draft until somebody has cooked it.</p>
+          <Text fontSize="sm" color="fg.muted">
+            A swapped recipe is a draft until somebody has cooked it.
+          </Text>
           <RowButton
             onClick={() => {
               onAccept(effects.recipe);
@@ -111,6 +117,6 @@ export function Swaps({ recipe, pantry, names, onAccept }: Props) {
           </RowButton>
         </>
       ) : null}
-    </section>
+    </Box>
   );
 }

@@ -1,3 +1,5 @@
+import { Fieldset, Link } from "@chakra-ui/react";
+import { FormGrid } from "~/ui/parts/forms";
 import { spiceEase } from "~/core/kit";
 import { useState } from "react";
 import { measuringSets, scoopName, toNumber } from "~/core/quantity";
@@ -16,7 +18,6 @@ import {
   kitModeWords,
 } from "~/ui/words/en";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
 
 /** A field with, where the form keeps count of it, what is chosen at the moment. */
 type Field = Parameters<typeof TextField>[0]["field"] & { readonly value?: unknown };
@@ -106,70 +107,66 @@ export function BriefFields({ fields, dishes, kitchens, recipes, initially, isAs
   const chosen = fields.measuringSetId.value ?? fields.measuringSetId.initialValue;
   const set = measuringSets.find((one) => one.id === chosen);
   const what = (
-    <fieldset>
-      <legend>What they cook</legend>
-      <div className={look("form")}>
+    <Fieldset.Root>
+      <Fieldset.Legend>What they cook</Fieldset.Legend>
+      <FormGrid>
         {dishes.map(({ what, stations }, index) => [
           <SelectField
+            span={8}
             key={`${what.name}-what`}
             field={what}
             label={index === 0 ? "Recipe" : `Recipe ${index + 1}`}
             options={recipes}
             empty={index === 0 ? "Choose a recipe" : "none"}
             isFound
-            className={look("c8")}
           />,
           <NumberField
+            span={4}
             key={`${what.name}-stations`}
             field={stations}
             label="Stations"
             hint={index === 0 ? "empty: all that are left" : undefined}
-            className={look("c4")}
           />,
         ])}
-      </div>
-    </fieldset>
+      </FormGrid>
+    </Fieldset.Root>
   );
   return (
     <>
       {isNew ? what : null}
       <TextField field={fields.title} label="Class" />
-      <DateField field={fields.date} label="Date" className={look("c6")} />
-      <TimeField field={fields.time} label="Doors open" className={look("c6")} />
-      <NumberField field={fields.people} label="People" hint="who cook" className={look("c3")} />
-      <SelectField field={fields.audience} label="Ages" options={optionsOf(audienceWords)} className={look("c6")} />
-      <NumberField field={fields.minutes} label="Minutes in all" className={look("c3")} />
+      <DateField span={6} field={fields.date} label="Date" />
+      <TimeField span={6} field={fields.time} label="Doors open" />
+      <NumberField span={3} field={fields.people} label="People" hint="who cook" />
+      <SelectField span={6} field={fields.audience} label="Ages" options={optionsOf(audienceWords)} />
+      <NumberField span={3} field={fields.minutes} label="Minutes in all" />
       <TextField
+        span={3}
         field={fields.piecesEach}
         label="Pieces each"
-        className={look("c3")}
+
         inputMode="decimal"
         autoComplete="off"
       />
-      <NumberField field={fields.stationSize} label="Station size" hint="people" className={look("c3")} />
-      <NumberField field={fields.helpers} label="Helpers" hint="adults beside you" className={look("c3")} />
-      <NumberField
-        field={fields.hotPlacesPerAdult}
-        label="Hot places per adult"
-        hint="0: no rule"
-        className={look("c3")}
-      />
+      <NumberField span={3} field={fields.stationSize} label="Station size" hint="people" />
+      <NumberField span={3} field={fields.helpers} label="Helpers" hint="adults beside you" />
+      <NumberField span={3} field={fields.hotPlacesPerAdult} label="Hot places per adult" hint="0: no rule" />
       {isNew ? null : what}
       <SelectField
+        span={6}
         field={fields.kitchenId}
         label="Kitchen"
         options={kitchens}
         empty="Choose a kitchen"
         isFound
-        className={look("c6")}
       />
-      <SelectField field={fields.kitMode} label="Kits" options={optionsOf(kitModeWords)} className={look("c6")} />
-      <SelectField field={fields.demo} label="Demonstration" options={optionsOf(demoWords)} className={look("c6")} />
+      <SelectField span={6} field={fields.kitMode} label="Kits" options={optionsOf(kitModeWords)} />
+      <SelectField span={6} field={fields.demo} label="Demonstration" options={optionsOf(demoWords)} />
       <SelectField
+        span={6}
         field={fields.measuringSetId}
         label="Measuring set at the stations"
         options={measuringSets.map((set) => ({ value: set.id, label: set.name }))}
-        className={look("c6")}
       />
       <CheckGroup
         field={fields.missingScoops}
@@ -191,13 +188,16 @@ function LaterFields({ fields, initially, isAsked }: Pick<Props, "fields" | "ini
   const isDrawn = wasOpened || isAsked;
   return (
     <Fold
-      className={look("c12")}
+      gridColumn="span 12"
+
       open={isAsked || undefined}
       onToggle={({ currentTarget }) => {
         if (currentTarget.open) setOpened(true);
       }}
     >
-      <FoldTitle className={look("tall", "pressed", "strong")}>Times, batches, names</FoldTitle>
+      <FoldTitle minH="11" cursor="pointer" fontWeight="600">
+        Times, batches, names
+      </FoldTitle>
       {isDrawn ? (
         <DrawnLater fields={fields} />
       ) : (
@@ -207,9 +207,7 @@ function LaterFields({ fields, initially, isAsked }: Pick<Props, "fields" | "ini
             return value === undefined ? null : <Hidden key={name} name={name} defaultValue={value} />;
           })}
           <noscript>
-            <a className={look("text")} href="?all">
-              Show these fields
-            </a>
+            <Link href="?all">Show these fields</Link>
           </noscript>
         </>
       )}
@@ -225,56 +223,36 @@ const asSent = (value: unknown): string | undefined =>
 function DrawnLater({ fields }: { fields: Readonly<Record<(typeof laterNames)[number], Field>> }) {
   const locale = useLocale();
   return (
-    <div className={look("form", "filled-above")}>
-      <NumberField field={fields.doorsMinutes} label="Doors and hands" hint="minutes" className={look("c4")} />
-      <NumberField field={fields.eatMinutes} label="Eating" hint="minutes" className={look("c4")} />
-      <NumberField field={fields.cleanMinutes} label="Cleaning" hint="minutes" className={look("c4")} />
-      <SelectField field={fields.mealMode} label="They eat" options={optionsOf(mealModeWords)} className={look("c6")} />
-      <SelectField
-        field={fields.batchRule}
-        label="Batches"
-        options={optionsOf(batchRuleWords)}
-        className={look("c6")}
-      />
-      <SelectField
-        field={fields.eggRule}
-        label="Half an egg"
-        options={optionsOf(eggRuleWords)}
-        className={look("c6")}
-      />
-      <SelectField
-        field={fields.containerPer}
-        label="Containers"
-        options={optionsOf(containerPerWords)}
-        className={look("c6")}
-      />
+    <FormGrid pt="2">
+      <NumberField span={4} field={fields.doorsMinutes} label="Doors and hands" hint="minutes" />
+      <NumberField span={4} field={fields.eatMinutes} label="Eating" hint="minutes" />
+      <NumberField span={4} field={fields.cleanMinutes} label="Cleaning" hint="minutes" />
+      <SelectField span={6} field={fields.mealMode} label="They eat" options={optionsOf(mealModeWords)} />
+      <SelectField span={6} field={fields.batchRule} label="Batches" options={optionsOf(batchRuleWords)} />
+      <SelectField span={6} field={fields.eggRule} label="Half an egg" options={optionsOf(eggRuleWords)} />
+      <SelectField span={6} field={fields.containerPer} label="Containers" options={optionsOf(containerPerWords)} />
       <NumberField
+        span={6}
         field={fields.testersPerSurface}
         label="Testers a surface"
         hint="throw-away first pieces, 0 to 2"
-        className={look("c6")}
       />
-      <NumberField field={fields.tasters} label="Tasters" hint="who eat and do not cook" className={look("c6")} />
-      <CheckField field={fields.hasDemoBatch} label="a batch for the demonstration" className={look("c6")} />
+      <NumberField span={6} field={fields.tasters} label="Tasters" hint="who eat and do not cook" />
+      <CheckField span={6} field={fields.hasDemoBatch} label="a batch for the demonstration" />
       <NumberField
+        span={6}
         field={fields.strictTolerancePercent}
         label="Scoops of leavener and salt, at most off by"
         hint="percent"
-        className={look("c6")}
       />
-      <NumberField
-        field={fields.usualTolerancePercent}
-        label="Other scoops, at most off by"
-        hint="percent"
-        className={look("c6")}
-      />
+      <NumberField span={6} field={fields.usualTolerancePercent} label="Other scoops, at most off by" hint="percent" />
       <CheckField
+        span={6}
         field={fields.easesSpice}
         label={`salt and spice × ${number(toNumber(spiceEase.share), locale, 1)} above ${spiceEase.above} batches`}
-        className={look("c6")}
       />
-      <CheckField field={fields.hasSpareKit} label="a spare kit" className={look("c6")} />
-      <CheckField field={fields.isRemote} label="remote: every station a household of its own" className={look("c6")} />
+      <CheckField span={6} field={fields.hasSpareKit} label="a spare kit" />
+      <CheckField span={6} field={fields.isRemote} label="remote: every station a household of its own" />
       <TextField
         field={fields.stationNames}
         label="Station names"
@@ -286,14 +264,9 @@ function DrawnLater({ fields }: { fields: Readonly<Record<(typeof laterNames)[nu
         hint="what they can do or say afterwards, a line each; on the run sheet, ticked in the log"
         rows={3}
       />
-      <SelectField field={fields.regime} label="Allergen list" options={regimeOptions} className={look("c6")} />
-      <TextField field={fields.timeZone} label="Time zone" className={look("c6")} />
-      <TextField
-        field={fields.currency}
-        label="Prices are in"
-        hint="three letters, such as EUR"
-        className={look("c6")}
-      />
-    </div>
+      <SelectField span={6} field={fields.regime} label="Allergen list" options={regimeOptions} />
+      <TextField span={6} field={fields.timeZone} label="Time zone" />
+      <TextField span={6} field={fields.currency} label="Prices are in" hint="three letters, such as EUR" />
+    </FormGrid>
   );
 }

@@ -1,3 +1,4 @@
+import { Box, Heading, Span, Text } from "@chakra-ui/react";
 import { memo } from "react";
 import type { ClassInput, ClassPlan, KeyFigure } from "~/core/plan";
 import { Figures } from "~/ui/class/Figures";
@@ -6,7 +7,6 @@ import { Findings } from "~/ui/class/Findings";
 import { useLocale } from "~/ui/sheet/locale";
 import { namesOf } from "~/ui/words/names";
 import { Aims } from "./Aims";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly input: ClassInput;
@@ -26,19 +26,30 @@ export const Consequences = memo(function Consequences({ input, plan, before, is
   const totals = plan.figures.filter((figure) => figure.code === "total");
   const open = plan.findings.filter((finding) => finding.level !== "notes");
   return (
-    <section aria-label="What follows" aria-live="polite">
-      <h2>What follows {isChanged ? <span className={look("needs-you", "small")}>not saved yet</span> : null}</h2>
+    <Box as="section" aria-label="What follows" aria-live="polite">
+      <Heading as="h2" size="xl">
+        What follows{" "}
+        {isChanged ? (
+          <Span layerStyle="needsYou" fontSize="sm">
+            not saved yet
+          </Span>
+        ) : null}
+      </Heading>
       <BriefDrawing plan={plan} available={input.brief.minutes} />
       <Figures figures={main} before={before} counted={countedIn(plan)} names={names} />
       <Aims aims={input.brief.aims} />
-      <h3 className={look("above-m", "below-xs")}>What is short or unsettled</h3>
+      <Heading as="h3" size="lg" mt="4.5" mb="1.5">
+        What is short or unsettled
+      </Heading>
       {open.length === 0 ? (
-        <p className={look("quiet")}>Nothing: it fits, and nothing is missing.</p>
+        <Text color="fg.muted">Nothing: it fits, and nothing is missing.</Text>
       ) : (
         <Findings findings={open} names={names} />
       )}
-      <h3 className={look("above-m", "below-xs")}>To buy</h3>
+      <Heading as="h3" size="lg" mt="4.5" mb="1.5">
+        To buy
+      </Heading>
       <Figures figures={totals} before={before} counted={countedIn(plan)} names={names} />
-    </section>
+    </Box>
   );
 });

@@ -1,8 +1,7 @@
 import { type ComponentProps, useDeferredValue, useState } from "react";
 import { type Draft, type DraftStore, useDraft } from "./draft-store";
 import { BellLine } from "~/ui/schedule/BellLine";
-import { PlainButton } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
+import { BellLineFold } from "~/ui/parts/bell-line";
 
 interface Props extends Pick<ComponentProps<typeof BellLine>, "rung"> {
   readonly drafts: DraftStore;
@@ -29,15 +28,14 @@ export function DraftBellLine({ drafts, saved, rung, isFoldable = false }: Props
     />
   );
   return isFoldable ? (
-    <PlainButton
+    <BellLineFold
       type="button"
-      className={parts.bellLine.fold}
       aria-expanded={isOpen}
       aria-label={isOpen ? "Fold the bell line" : "Open the bell line"}
       onClick={() => setOpen(!isOpen)}
     >
       {line}
-    </PlainButton>
+    </BellLineFold>
   ) : (
     line
   );

@@ -1,9 +1,10 @@
+import { Text } from "@chakra-ui/react";
+import { GridForm, TickLabel } from "~/ui/parts/forms";
 import { Form } from "react-router";
 import { Ask } from "~/ui/parts/Ask";
 import { DayInput } from "~/ui/parts/DateField";
 import { Primary } from "~/ui/parts/fields";
 import { Hidden, PlainInput, Tick } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
 
 /** Whether a dialog is open, and what closes it. */
 interface Opening {
@@ -29,11 +30,11 @@ export default function ClassDialogs({ base, title, startsAt, again, removal }: 
         wayOut="Not now"
         answer={<Primary form="plan-again">Plan it</Primary>}
       >
-        <p>
+        <Text>
           The same brief, recipes and kitchen on another day, or on that day every week. Labels and answers are asked
           anew.
-        </p>
-        <Form method="post" action={base} id="plan-again" className={look("form")}>
+        </Text>
+        <GridForm method="post" action={base} id="plan-again">
           <Hidden name="intent" value="again" />
           <label>
             On
@@ -42,7 +43,8 @@ export default function ClassDialogs({ base, title, startsAt, again, removal }: 
           <label>
             Times in all, a week apart
             <PlainInput
-              className={look("chakra-input")}
+              data-part="chakra-input"
+
               name="weeks"
               inputMode="numeric"
               defaultValue="1"
@@ -50,10 +52,10 @@ export default function ClassDialogs({ base, title, startsAt, again, removal }: 
               title="1 to 40"
             />
           </label>
-          <label className={look("check")}>
+          <TickLabel>
             <Tick name="people" value="on" /> with the people, by name
-          </label>
-        </Form>
+          </TickLabel>
+        </GridForm>
       </Ask>
       <Ask
         isOpen={removal.isOpen}
@@ -62,10 +64,10 @@ export default function ClassDialogs({ base, title, startsAt, again, removal }: 
         wayOut="Keep it"
         answer={<Primary form="remove-class">Remove it</Primary>}
       >
-        <p>
+        <Text>
           Its brief, people, labels, ticks, events and log go out of sight, and links for answers stop working. For 30
           days it can be put back from “Removed classes”; then it is gone for good.
-        </p>
+        </Text>
         <Form method="post" action={base} id="remove-class">
           <Hidden name="intent" value="remove" />
         </Form>

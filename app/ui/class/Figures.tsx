@@ -1,10 +1,10 @@
+import { VisuallyHidden } from "@chakra-ui/react";
+import { FigureList } from "~/ui/parts/findings";
 import type { KeyFigure } from "~/core/plan";
 import { figureWords } from "~/ui/words/en";
 import { sayFigure, sayWhy } from "~/ui/words/findings";
 import type { Names } from "~/ui/words/names";
 import { Fold, FoldTitle } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly figures: readonly KeyFigure[];
@@ -26,33 +26,33 @@ export function Figures({ figures, before, counted, names }: Props) {
     return several && figure.of ? `${figureWords[figure.code]}, ${names.dish(figure.of)}` : figureWords[figure.code];
   };
   return (
-    <dl className={parts.figure.root}>
+    <FigureList>
       {figures.map((figure) => {
         const old = was.get(keyOf(figure));
         const say = (one: KeyFigure) => sayFigure(one, counted.has(one.of ?? ""), names);
         const isChanged = before !== undefined && (old === undefined || say(old) !== say(figure));
         return (
-          <div className={parts.figure.of({ isChanged }).row} key={keyOf(figure)}>
+          <div key={keyOf(figure)} data-changed={isChanged ? "" : undefined}>
             <dt>
               {titleOf(figure)}
               <Fold>
                 <FoldTitle>why {say(figure)}?</FoldTitle>
-                <div className={parts.figure.why}>{sayWhy(figure.why, names)}</div>
+                <div data-part="why">{sayWhy(figure.why, names)}</div>
               </Fold>
             </dt>
             <dd>
               {isChanged && old ? (
-                <span className={parts.figure.was}>
-                  <span className={look("vh")}>was </span>
+                <span data-part="was">
+                  <VisuallyHidden>was </VisuallyHidden>
                   {say(old)}
                 </span>
               ) : null}
-              {isChanged ? <span className={look("vh")}>changed to </span> : null}
+              {isChanged ? <VisuallyHidden>changed to </VisuallyHidden> : null}
               {say(figure)}
             </dd>
           </div>
         );
       })}
-    </dl>
+    </FigureList>
   );
 }

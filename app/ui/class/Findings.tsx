@@ -1,7 +1,7 @@
+import { FindingList } from "~/ui/parts/findings";
 import type { Finding } from "~/core/plan";
 import { sayFinding } from "~/ui/words/findings";
 import type { Names } from "~/ui/words/names";
-import { parts } from "~/ui/theme/parts";
 
 const levelWords = { blocks: "In the way", warns: "Look at this", notes: "Good to know" } as const;
 const order = ["blocks", "warns", "notes"];
@@ -19,16 +19,16 @@ export function Findings({ findings, names }: { findings: readonly Finding[]; na
   const rows = [...said].sort((a, b) => order.indexOf(a[1].level) - order.indexOf(b[1].level));
   const hasSeveralDishes = new Set(rows.flatMap(([, { dishes }]) => [...dishes])).size > 1;
   return (
-    <ul className={parts.finding.root} aria-label="What to look at">
+    <FindingList aria-label="What to look at">
       {rows.map(([sentence, { level, dishes }]) => (
-        <li key={sentence} className={parts.finding.of({ grade: level }).item}>
-          <span className={parts.finding.of({ grade: level }).level}>{levelWords[level]}</span>
+        <li key={sentence} data-grade={level}>
+          <span>{levelWords[level]}</span>
           <span>
             {hasSeveralDishes && dishes.size > 0 ? <b>{[...dishes].join("; ")}: </b> : null}
             {sentence}
           </span>
         </li>
       ))}
-    </ul>
+    </FindingList>
   );
 }

@@ -1,4 +1,5 @@
-import { Form } from "react-router";
+import { Box, HStack, Text } from "@chakra-ui/react";
+import { ActionForm } from "~/ui/parts/forms";
 import type { Stage } from "~/core/plan";
 import type { InputChange, StageState } from "~/core/sheet";
 import { moment } from "~/ui/format/format";
@@ -7,7 +8,6 @@ import { useLocale } from "~/ui/sheet/locale";
 import { stageWords } from "~/ui/words/en";
 import { sayChange } from "~/ui/words/findings";
 import { Hidden } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
 
 export interface StageStanding {
   readonly state: StageState;
@@ -39,23 +39,23 @@ export function SettleBar({ stage, standing, timeZone, blockedBy, action, subjec
   const { state, by, at, changes } = standing;
   const signed = at ? `${by ?? "someone"}, ${moment(at, locale, timeZone)}` : "";
   return (
-    <div className={look("actions", "ruled-off", "above-l")}>
-      {state === "settled" ? <p>Settled by {signed}.</p> : null}
+    <HStack data-part="sign-off" borderTopWidth="1px" borderColor="fg" pt="3" mt="6" gap="3" wrap="wrap">
+      {state === "settled" ? <Text>Settled by {signed}.</Text> : null}
       {state === "stale" ? (
-        <div>
-          <p className={look("needs-you")}>Stale: settled by {signed}, and changed since.</p>
-          <p className={look("small")}>
+        <Box>
+          <Text layerStyle="needsYou">Stale: settled by {signed}, and changed since.</Text>
+          <Text fontSize="sm">
             {changes
               .slice(0, 6)
               .map((change) => sayChange(change, subjectOf))
               .join("; ")}
             {changes.length > 6 ? `; and ${changes.length - 6} more` : ""}.
-          </p>
-        </div>
+          </Text>
+        </Box>
       ) : null}
-      {state === "open" ? <p className={look("quiet")}>Not settled yet.</p> : null}
-      {blockedBy ? <p className={look("needs-you")}>{blockedBy}</p> : null}
-      <Form method="post" action={action} className={look("actions", "no-print")}>
+      {state === "open" ? <Text color="fg.muted">Not settled yet.</Text> : null}
+      {blockedBy ? <Text layerStyle="needsYou">{blockedBy}</Text> : null}
+      <ActionForm _print={{ display: "none" }} method="post" action={action}>
         <Hidden name="stage" value={stage} />
         {state === "settled" ? (
           <Secondary name="intent" value="unsettle">
@@ -66,7 +66,7 @@ export function SettleBar({ stage, standing, timeZone, blockedBy, action, subjec
             Settle {stageWords[stage].toLowerCase()}
           </Primary>
         )}
-      </Form>
-    </div>
+      </ActionForm>
+    </HStack>
   );
 }

@@ -1,9 +1,10 @@
+import { StageList } from "~/ui/parts/class-head";
+import { Box } from "@chakra-ui/react";
 import { Link, useLocation } from "react-router";
 import { type Stage, stages } from "~/core/plan";
 import type { StageState } from "~/core/sheet";
 import { stageStateWords, stageWords } from "~/ui/words/en";
 import { useStrip } from "~/ui/parts/useStrip";
-import { parts } from "~/ui/theme/parts";
 
 /** Pages that belong to a stage without being named after it. */
 const alsoAt: Partial<Record<Stage, readonly string[]>> = {
@@ -23,7 +24,7 @@ export interface StageMark {
 /** Where a stage stands, as a shape: a filled round with a tick, an open one, a broken one, or how many things want a look. */
 function StageShape({ state, asks, questions }: StageMark & { asks: boolean }) {
   return (
-    <svg className={parts.classHead.of({ stands: asks ? "asks" : state }).shape} viewBox="0 0 20 20" aria-hidden="true">
+    <svg viewBox="0 0 20 20" aria-hidden="true">
       <circle cx="10" cy="10" r={asks ? 10 : 7} />
       {asks ? (
         <text x="10" y="14.5" textAnchor="middle">
@@ -43,8 +44,8 @@ export function Stages({ base, marks }: { base: string; marks: Readonly<Record<S
     .split("/")[0];
   const strip = useStrip<HTMLOListElement>(place);
   return (
-    <nav aria-label="Stages of the class">
-      <ol className={parts.classHead.stages} ref={strip}>
+    <Box as="nav" aria-label="Stages of the class">
+      <StageList ref={strip}>
         {stages.map((stage) => {
           const { state, questions } = marks[stage];
           const asks = state === "open" && questions > 0;
@@ -52,13 +53,14 @@ export function Stages({ base, marks }: { base: string; marks: Readonly<Record<S
             <li key={stage}>
               <Link
                 to={`${base}/${stage}`}
+                data-stands={asks ? "asks" : state}
                 aria-current={
                   place === stage || (place !== undefined && alsoAt[stage]?.includes(place)) ? "page" : undefined
                 }
               >
                 <StageShape state={state} asks={asks} questions={questions} />
-                <span className={parts.classHead.name}>{stageWords[stage]}</span>
-                <span className={parts.classHead.of({ stands: asks ? "asks" : state }).state}>
+                <b>{stageWords[stage]}</b>
+                <span>
                   {stageStateWords[state]}
                   {asks ? `, ${questions} to look at` : ""}
                 </span>
@@ -66,7 +68,7 @@ export function Stages({ base, marks }: { base: string; marks: Readonly<Record<S
             </li>
           );
         })}
-      </ol>
-    </nav>
+      </StageList>
+    </Box>
   );
 }

@@ -1,9 +1,9 @@
+import { Alert, Box, Heading, List } from "@chakra-ui/react";
 import { Form } from "react-router";
 import type { LateChange } from "~/core/pack";
 import type { PlateChange } from "~/core/plan";
 import { Secondary } from "~/ui/parts/fields";
 import { Hidden } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
 import { sayLateChange, sayPlateChange } from "~/ui/words/changes";
 import type { Names } from "~/ui/words/names";
 
@@ -38,40 +38,46 @@ export function WhatChanges({
   const worse = plates.filter((one) => one.isWorse);
   const others = plates.filter((one) => !one.isWorse);
   const people = (some: readonly PlateChange[]) => (
-    <ul>
+    <List.Root>
       {some.map((one) => (
         <li key={one.participantId}>
           <b>{one.name}</b> {sayPlateChange(one, names)}
         </li>
       ))}
-    </ul>
+    </List.Root>
   );
   return (
-    <section aria-label="Whom this touches" className={look("above-s", "small")}>
+    <Box as="section" mt="3.5" fontSize="sm" aria-label="Whom this touches">
       {worse.length > 0 ? (
         <>
-          <h3 className={look("needs-you")}>{isDone ? "Plates that are worse now" : "Plates this makes worse"}</h3>
+          <Heading as="h3" size="lg" layerStyle="needsYou">
+            {isDone ? "Plates that are worse now" : "Plates this makes worse"}
+          </Heading>
           {people(worse)}
         </>
       ) : null}
       {others.length > 0 ? (
         <>
-          <h3>{isDone ? "Plates, dishes and tables that changed" : "Plates, dishes and tables this changes"}</h3>
+          <Heading as="h3" size="lg">
+            {isDone ? "Plates, dishes and tables that changed" : "Plates, dishes and tables this changes"}
+          </Heading>
           {people(others)}
         </>
       ) : null}
       {kits.length > 0 ? (
         <>
-          <h3 className={look("needs-you")}>Kits packed already, container by container</h3>
-          <ul>
+          <Heading as="h3" size="lg" layerStyle="needsYou">
+            Kits packed already, container by container
+          </Heading>
+          <List.Root>
             {kits.slice(0, mostKits).map((one) => (
               <li key={one.key}>{sayLateChange(one, names)}</li>
             ))}
             {kits.length > mostKits ? <li>and {kits.length - mostKits} more; the packing screen names each.</li> : null}
-          </ul>
+          </List.Root>
         </>
       ) : null}
-    </section>
+    </Box>
   );
 }
 
@@ -87,7 +93,7 @@ export function AskedFirst({
 }) {
   if (!asked) return null;
   return (
-    <div className={look("form-error")} role="alert">
+    <Alert.Root status="error" role="alert">
       <b>Nothing is changed yet. This makes somebody’s plate worse: read whom it touches first.</b>
       <WhatChanges changes={asked.changes} names={names} isDone={false} />
       <Form method="post">
@@ -96,6 +102,6 @@ export function AskedFirst({
         ))}
         <Secondary>{button}</Secondary>
       </Form>
-    </div>
+    </Alert.Root>
   );
 }

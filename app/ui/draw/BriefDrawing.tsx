@@ -1,8 +1,9 @@
+import { Text, Span } from "@chakra-ui/react";
+import { BriefDrawingBox, BriefMinutes, BriefTableSvg, BriefTables } from "~/ui/parts/drawings";
 import type { ClassPlan } from "~/core/plan";
 import { minutes } from "~/ui/format/format";
 import { headsAround } from "./heads";
 import { useLocale } from "~/ui/sheet/locale";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly plan: Pick<ClassPlan, "stations" | "timeline">;
@@ -16,18 +17,18 @@ const mostTables = 24;
 /** A table with its people around it and its pieces under it. */
 function Table({ size, pieces, isApart }: { size: number; pieces: number; isApart: boolean }) {
   return (
-    <svg className={look("brief-table", isApart && "apart")} viewBox="0 0 76 74">
+    <BriefTableSvg isApart={isApart} viewBox="0 0 76 74">
       {headsAround(size).map(({ isFar, along }) => (
-        <circle key={`${isFar} ${along}`} className={look("head")} r="5.5" cx={along * 76} cy={isFar ? 7 : 51} />
+        <circle data-part="head" key={`${isFar} ${along}`} r="5.5" cx={along * 76} cy={isFar ? 7 : 51} />
       ))}
       <rect x="6" y="15" width="64" height="29" rx="3" />
       <text x="38" y="34" textAnchor="middle">
         {size}
       </text>
-      <text className={look("pieces")} x="38" y="72" textAnchor="middle">
+      <text data-part="pieces" x="38" y="72" textAnchor="middle">
         {pieces}
       </text>
-    </svg>
+    </BriefTableSvg>
   );
 }
 
@@ -38,25 +39,27 @@ export function BriefDrawing({ plan: { stations, timeline }, available }: Props)
   const scale = Math.max(timeline.end, available) || 1;
   const share = (at: number) => `${((at / scale) * 100).toFixed(2)}%`;
   return (
-    <div className={look("brief-drawing")} aria-hidden="true">
+    <BriefDrawingBox aria-hidden="true">
       {stations.length <= mostTables ? (
-        <div className={look("brief-tables")}>
+        <BriefTables>
           {stations.map((station) => (
             <Table key={station.id} size={station.size} pieces={station.cooked} isApart={station.isApart} />
           ))}
-          <span className={look("quiet", "small")}>people at each table, pieces under it</span>
-        </div>
+          <Span color="fg.muted" fontSize="sm">
+            people at each table, pieces under it
+          </Span>
+        </BriefTables>
       ) : null}
-      <div className={look("brief-minutes")}>
-        <span className={look("used")} style={{ width: share(Math.min(timeline.end, available)) }} />
+      <BriefMinutes>
+        <span data-part="used" style={{ width: share(Math.min(timeline.end, available)) }} />
         {timeline.end > available ? (
-          <span className={look("over")} style={{ left: share(available), width: share(timeline.end - available) }} />
+          <span data-part="over" style={{ left: share(available), width: share(timeline.end - available) }} />
         ) : null}
-        <span className={look("given")} style={{ left: share(available) }} />
-      </div>
-      <p className={look("small", "quiet")}>
+        <span data-part="given" style={{ left: share(available) }} />
+      </BriefMinutes>
+      <Text fontSize="sm" color="fg.muted">
         {minutes(timeline.end, locale)} of {minutes(available, locale)}
-      </p>
-    </div>
+      </Text>
+    </BriefDrawingBox>
   );
 }

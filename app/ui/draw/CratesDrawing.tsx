@@ -1,5 +1,5 @@
+import { CratesRow } from "~/ui/parts/drawings";
 import { type Crate, crate as usual } from "~/core/gear";
-import { look } from "~/ui/theme/look";
 
 /** The edge of a cube of one litre, as it is drawn; a crate of 45 litres is 62 wide and 42 high. */
 const [crateWidth, crateHeight] = [62, 42];
@@ -14,7 +14,7 @@ interface Props {
 
 /** The crates in the order they go in, each filled to its height; what is in the car is ticked. The table says what is in each. */
 export const CratesDrawing = ({ crates, isIn }: Props) => (
-  <ol className={look("crates-drawing")} aria-hidden="true">
+  <CratesRow aria-hidden="true">
     {crates.map((one, index) => {
       const isLarge = one.litres > usual.litres + 1e-6;
       const scale = isLarge ? Math.cbrt(one.litres / usual.litres) : 1;
@@ -23,14 +23,14 @@ export const CratesDrawing = ({ crates, isIn }: Props) => (
       return (
         <li key={one.key}>
           <svg width={width + 4} height={height + 6} viewBox={`-2 -4 ${width + 4} ${height + 6}`}>
-            <rect className={look("filling")} x={0} y={height * (1 - filled)} width={width} height={height * filled} />
-            <path className={look("body")} d={`M0,0 V${height} H${width} V0 ${isLarge ? "Z" : ""}`} />
-            {isLarge ? null : <path className={look("body")} d={`M${width * 0.38},8 H${width * 0.62}`} />}
-            {isIn(one.key) ? <path className={look("in")} d={`M${width * 0.3},${height * 0.55} l8,8 l16,-18`} /> : null}
+            <rect data-part="filling" x={0} y={height * (1 - filled)} width={width} height={height * filled} />
+            <path data-part="body" d={`M0,0 V${height} H${width} V0 ${isLarge ? "Z" : ""}`} />
+            {isLarge ? null : <path data-part="body" d={`M${width * 0.38},8 H${width * 0.62}`} />}
+            {isIn(one.key) ? <path data-part="in" d={`M${width * 0.3},${height * 0.55} l8,8 l16,-18`} /> : null}
           </svg>
           <small>{index + 1}</small>
         </li>
       );
     })}
-  </ol>
+  </CratesRow>
 );

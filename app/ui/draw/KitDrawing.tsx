@@ -1,7 +1,7 @@
+import { ContainerRow } from "~/ui/parts/drawings";
 import type { ContainerKind } from "~/core/kit";
 import type { ClassContainer } from "~/core/pack";
 import type { Names } from "~/ui/words/names";
-import { parts } from "~/ui/theme/parts";
 
 /** Bodies as width by height of the cube that holds as much, and how far the neck or the gathered top stands above the brim. */
 const shapes: Readonly<
@@ -39,24 +39,15 @@ function ContainerDrawing({ container }: { container: ClassContainer }) {
   const [width, height, top] = [edge * shape.width, edge * shape.height, edge * shape.top];
   const level = height * (1 - (filled ?? 0));
   return (
-    <svg
-      className={parts.container.drawing}
-      width={width + 4}
-      height={height + top + 4}
-      viewBox={`-2 -2 ${width + 4} ${height + top + 4}`}
-    >
+    <svg width={width + 4} height={height + top + 4} viewBox={`-2 -2 ${width + 4} ${height + top + 4}`}>
       {filled === undefined ? null : (
-        <rect className={parts.container.filling} x={0} y={top + level} width={width} height={height - level} />
+        <rect data-part="filling" x={0} y={top + level} width={width} height={height - level} />
       )}
-      <path className={parts.container.body} d={`M0,${top} V${top + height} H${width} V${top}`} />
-      {top > 0 ? (
-        <path className={parts.container.body} d={topOf(kind, width, top)} />
-      ) : (
-        <path className={parts.container.body} d={`M0,0 H${width}`} />
-      )}
+      <path data-part="body" d={`M0,${top} V${top + height} H${width} V${top}`} />
+      {top > 0 ? <path data-part="body" d={topOf(kind, width, top)} /> : <path data-part="body" d={`M0,0 H${width}`} />}
       {kind === "egg-box"
         ? [1, 3, 5].map((at) => (
-            <circle key={at} className={parts.container.body} cx={(width * at) / 6} cy={height * 0.5} r={width / 8} />
+            <circle key={at} data-part="body" cx={(width * at) / 6} cy={height * 0.5} r={width / 8} />
           ))
         : null}
     </svg>
@@ -65,7 +56,7 @@ function ContainerDrawing({ container }: { container: ClassContainer }) {
 
 /** A kit in the order it goes into the box: every container in its true relative size and filled to its true height. */
 export const KitDrawing = ({ containers, names }: { containers: readonly ClassContainer[]; names: Names }) => (
-  <ol className={parts.container.row} aria-hidden="true">
+  <ContainerRow aria-hidden="true">
     {containers.map((each) => (
       <li key={each.key}>
         <span>
@@ -81,5 +72,5 @@ export const KitDrawing = ({ containers, names }: { containers: readonly ClassCo
         </small>
       </li>
     ))}
-  </ol>
+  </ContainerRow>
 );

@@ -1,6 +1,6 @@
+import { RecipeFlowSvg } from "~/ui/parts/drawings";
 import { type Line, type Recipe, bowls } from "~/core/recipe";
 import { bowlWords } from "~/ui/words/en";
-import { look } from "~/ui/theme/look";
 
 const rowPx = 24;
 const headPx = 22;
@@ -30,20 +30,14 @@ export function RecipeFlow({ recipe, ingredientName }: Props) {
   const yOf = new Map(rows.flatMap((row) => (row.line ? [[row.line.id, row.y] as const] : [])));
   const stepY = (index: number) => ((steps.indexOf(index) + 0.5) * height) / steps.length;
   return (
-    <svg
-      className={look("recipe-flow")}
-      viewBox={`0 0 ${width} ${height}`}
-      width={width}
-      height={height}
-      aria-hidden="true"
-    >
+    <RecipeFlowSvg viewBox={`0 0 ${width} ${height}`} width={width} height={height} aria-hidden="true">
       {rows.map(({ key, y: at, line }) =>
         line ? (
-          <text key={key} x={namesEnd - 8} y={at + 5} textAnchor="end" className={look("name")}>
+          <text data-part="name" key={key} x={namesEnd - 8} y={at + 5} textAnchor="end">
             {ingredientName(line.ingredientId)}
           </text>
         ) : (
-          <text key={key} x={0} y={at} className={look("bowl")}>
+          <text data-part="bowl" key={key} x={0} y={at}>
             {bowlWords[key as keyof typeof bowlWords]}
           </text>
         ),
@@ -55,20 +49,21 @@ export function RecipeFlow({ recipe, ingredientName }: Props) {
         const middle = (namesEnd + stepsAt) / 2;
         return (
           <path
+            data-part="thread"
             key={`${lineId} ${index}`}
-            className={look("thread")}
+
             d={`M${namesEnd},${from} C${middle},${from} ${middle},${to} ${stepsAt - 13},${to}`}
           />
         );
       })}
       {steps.map((index) => (
         <g key={index}>
-          <circle className={look("step")} cx={stepsAt} cy={stepY(index)} r={13} />
-          <text className={look("step-number")} x={stepsAt} y={stepY(index) + 5} textAnchor="middle">
+          <circle data-part="step" cx={stepsAt} cy={stepY(index)} r={13} />
+          <text data-part="step-number" x={stepsAt} y={stepY(index) + 5} textAnchor="middle">
             {index + 1}
           </text>
         </g>
       ))}
-    </svg>
+    </RecipeFlowSvg>
   );
 }

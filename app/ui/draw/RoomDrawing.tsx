@@ -1,9 +1,8 @@
+import { RoomSvg } from "~/ui/parts/drawings";
 import { type Leg, carrierOf, thingOf } from "~/core/contact";
 import type { Floor, FloorKind } from "~/core/gear";
 import type { StationPlan } from "~/core/plan";
 import { headsAround } from "./heads";
-import { markLook } from "~/ui/draw/mark-look";
-import { look } from "~/ui/theme/look";
 
 type Seated = Pick<StationPlan, "id" | "name" | "size" | "isApart">;
 
@@ -83,12 +82,16 @@ function Table({ station, at, isMarked }: { station: Seated; at: Point; isMarked
   const { width, height } = table;
   return (
     <g
-      className={look("table", station.isApart && "apart", isMarked && "marked")}
+      data-part="table"
+      data-apart={station.isApart ? "" : undefined}
+      data-marked={isMarked ? "" : undefined}
+
       transform={`translate(${at.x} ${at.y})`}
     >
       {headsAround(station.size).map(({ isFar, along }) => (
         <circle
-          className={look("head")}
+          data-part="head"
+
           key={`${isFar} ${along}`}
           r={head}
           cx={(along - 0.5) * width}
@@ -98,7 +101,8 @@ function Table({ station, at, isMarked }: { station: Seated; at: Point; isMarked
       <rect x={-width / 2} y={-height / 2} width={width} height={height} rx="5" />
       {station.isApart ? (
         <rect
-          className={look("inner")}
+          data-part="inner"
+
           x={-width / 2 + 7}
           y={-height / 2 + 7}
           width={width - 14}
@@ -144,8 +148,9 @@ export function RoomDrawing({ floor: sketched, stations, paths = [], at, nameOf,
     return [{ key, from: leaves, to: lands, bow, pickedAt: leg.pickedAt }];
   });
   return (
-    <svg
-      className={look("room-drawing", !sketched && "unsketched")}
+    <RoomSvg
+      isUnsketched={!sketched}
+
       viewBox={`-6 -6 ${width + 12} ${depth + 12}`}
       aria-hidden="true"
     >
@@ -159,10 +164,10 @@ export function RoomDrawing({ floor: sketched, stations, paths = [], at, nameOf,
           markerHeight="7"
           orient="auto-start-reverse"
         >
-          <path className={look("arrow")} d="M0 0L10 5L0 10Z" />
+          <path data-part="arrow" d="M0 0L10 5L0 10Z" />
         </marker>
       </defs>
-      <rect className={look("walls")} width={width} height={depth} />
+      <rect data-part="walls" width={width} height={depth} />
       {floor.marks
         .filter((mark) => mark.kind !== "station")
         .map((mark) => {
@@ -170,7 +175,8 @@ export function RoomDrawing({ floor: sketched, stations, paths = [], at, nameOf,
           const half = Math.max(46, words.length * 8 + 12);
           return (
             <g
-              className={look("mark", markLook(mark.kind))}
+              data-part="mark"
+              data-kind={mark.kind}
               key={`${mark.kind} ${mark.x} ${mark.y}`}
               transform={`translate(${mark.x * metre} ${mark.y * metre})`}
             >
@@ -186,7 +192,7 @@ export function RoomDrawing({ floor: sketched, stations, paths = [], at, nameOf,
         return place ? <Table key={station.id} station={station} at={place} isMarked={station.id === marked} /> : null;
       })}
       {ways.map(({ key, from, to, bow, pickedAt }) => (
-        <g className={look("way")} key={key}>
+        <g data-part="way" key={key}>
           <path d={`M${from.x} ${from.y}Q${bow.x} ${bow.y} ${to.x} ${to.y}`} markerEnd="url(#room-arrow)" />
           {at && pickedAt >= 0 ? (
             <text x={from.x / 4 + bow.x / 2 + to.x / 4} y={from.y / 4 + bow.y / 2 + to.y / 4 - 6} textAnchor="middle">
@@ -195,6 +201,6 @@ export function RoomDrawing({ floor: sketched, stations, paths = [], at, nameOf,
           ) : null}
         </g>
       ))}
-    </svg>
+    </RoomSvg>
   );
 }

@@ -1,6 +1,6 @@
+import { SurfaceSvg } from "~/ui/parts/drawings";
 import { type Surface, mostPieces, piecesSpread, placesOn } from "~/core/gear";
 import type { Recipe } from "~/core/recipe";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly surface: Pick<Surface, "size" | "places" | "kind">;
@@ -36,25 +36,26 @@ export function SurfaceDrawing({ surface, recipe, pieces }: Props) {
   const [width, depth] = size.kind === "round" ? [size.diameterCm, size.diameterCm] : [size.widthCm, size.depthCm];
   const inOrder = [...centres].sort((a, b) => a.y - b.y || a.x - b.x).slice(0, pieces ?? centres.length);
   return (
-    <svg
-      className={look("surface-drawing", !surface.size && "unmeasured")}
+    <SurfaceSvg
+      isUnmeasured={!surface.size}
+
       viewBox={`${-width / 2 - 1} ${-depth / 2 - 1} ${width + 2} ${depth + 2}`}
       style={{ aspectRatio: `${width + 2} / ${depth + 2}` }}
       aria-hidden="true"
     >
       {size.kind === "round" ? (
-        <circle className={look("plate")} r={width / 2} />
+        <circle data-part="plate" r={width / 2} />
       ) : (
-        <rect className={look("plate")} x={-width / 2} y={-depth / 2} width={width} height={depth} rx="1" />
+        <rect data-part="plate" x={-width / 2} y={-depth / 2} width={width} height={depth} rx="1" />
       )}
       {inOrder.map(({ x, y }, index) => (
         <g key={`${x} ${y}`}>
-          <circle className={look("piece")} cx={x} cy={y} r={diameter / 2} />
+          <circle data-part="piece" cx={x} cy={y} r={diameter / 2} />
           <text x={x} y={y + diameter * 0.11} textAnchor="middle" style={{ fontSize: `${diameter * 0.3}px` }}>
             {index + 1}
           </text>
         </g>
       ))}
-    </svg>
+    </SurfaceSvg>
   );
 }

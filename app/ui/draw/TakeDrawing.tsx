@@ -2,7 +2,6 @@ import { type KitLine, putOut } from "~/core/kit";
 import { type ScoopCount, breadthOf, isZero, toNumber } from "~/core/quantity";
 import { fraction } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
-import { look } from "~/ui/theme/look";
 
 /** How wide a whole cup's body is drawn, in the letters' own size: a printed card grows with its type. */
 const cupEm = 2.7;
@@ -18,7 +17,7 @@ function Scoop({ scoop, label }: { scoop: ScoopCount; label: string }) {
   const body = cupEm * breadthOf(scoop);
   const { width, height } = shapes[shape];
   return (
-    <svg className={look("drawn")} style={{ width: em(body * width), height: em(body * height) }}>
+    <svg data-part="drawn" style={{ width: em(body * width), height: em(body * height) }}>
       <use href={`#drawn-${shape}`} />
       {shape === "cup" ? (
         <text x="32%" y="66%" textAnchor="middle" style={{ fontSize: em(Math.max(0.55, body * 0.32)) }}>
@@ -40,7 +39,7 @@ const Thing = ({
   height: number;
   isPart?: boolean;
 }) => (
-  <svg className={isPart ? look("drawn", "part") : look("drawn")} style={{ width: em(width), height: em(height) }}>
+  <svg data-part="drawn" data-partial={isPart ? "" : undefined} style={{ width: em(width), height: em(height) }}>
     <use href={`#drawn-${name}`} />
   </svg>
 );
@@ -49,7 +48,7 @@ const Thing = ({
 function Several({ count, children }: { count: number; children: React.ReactNode }) {
   return count > mostDrawn ? (
     <>
-      <b className={look("drawn-times")}>{count} ×</b>
+      <b data-part="times">{count} ×</b>
       {children}
     </>
   ) : (

@@ -1,3 +1,6 @@
+import { Box, Fieldset, Text } from "@chakra-ui/react";
+import { PersonFieldset } from "~/ui/parts/people";
+import { FormGrid, TickLabel, NeedRow } from "~/ui/parts/forms";
 import type { FieldMetadata } from "@conform-to/react";
 import { type Substance, substances } from "~/core/pantry";
 import { AreaField, CheckField, SelectField, TextField } from "~/ui/parts/fields";
@@ -6,7 +9,6 @@ import { ageWords, dietWords, severityWords, substanceWords } from "~/ui/words/e
 import { wordsIn } from "~/ui/words/regional";
 import { useLocale } from "~/ui/sheet/locale";
 import { Hidden, Pick } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
 
 type Need = { substance?: unknown; food?: unknown; severity?: unknown; touchOrAir?: unknown };
 type Person = {
@@ -35,76 +37,63 @@ export function PersonBlock({ field, index, isOwn, regime }: Props) {
   const person = field.getFieldset();
   const answer = person.answer;
   return (
-    <fieldset className={look("person-block")}>
-      <legend>
+    <PersonFieldset>
+      <Fieldset.Legend>
         {isOwn ? String(person.name.initialValue ?? "") : index === 0 ? "Who it is about" : `And child ${index + 1}`}
-      </legend>
-      <div className={look("form")}>
+      </Fieldset.Legend>
+      <FormGrid>
         {isOwn ? (
           <Hidden name={person.name.name} value={String(person.name.initialValue ?? "")} />
         ) : (
-          <TextField field={person.name} label="First and last name" autoComplete="off" className={look("c8")} />
+          <TextField span={8} field={person.name} label="First and last name" autoComplete="off" />
         )}
-        <SelectField
-          field={person.ageBand}
-          label="Age"
-          options={optionsOf(ageWords)}
-          empty="–"
-          className={look("c4")}
-        />
-        <div role="group" aria-labelledby={`${answer.id}-title`}>
-          <p className={look("strong")} id={`${answer.id}-title`}>
+        <SelectField span={4} field={person.ageBand} label="Age" options={optionsOf(ageWords)} empty="–" />
+        <Box role="group" aria-labelledby={`${answer.id}-title`}>
+          <Text fontWeight="600" id={`${answer.id}-title`}>
             Is there anything to avoid, in food or around it?
-          </p>
+          </Text>
           {(
             [
               ["nothing", "No, nothing"],
               ["something", "Yes, there is something"],
             ] as const
           ).map(([value, label]) => (
-            <label className={look("check")} key={value}>
+            <TickLabel key={value}>
               <Pick name={answer.name} value={value} defaultChecked={answer.initialValue === value} />
               {label}
-            </label>
+            </TickLabel>
           ))}
-          {answer.errors?.[0] ? <p className={look("field-error")}>{answer.errors[0]}</p> : null}
-        </div>
+          {answer.errors?.[0] ? (
+            <Text layerStyle="needsYou" fontSize="sm">
+              {answer.errors[0]}
+            </Text>
+          ) : null}
+        </Box>
         {(person.needs.getFieldList() as FieldMetadata<Need>[]).map((row, number) => {
           const need = row.getFieldset();
           return (
-            <div className={look("form", "need-row")} key={row.key ?? number}>
+            <NeedRow key={row.key ?? number}>
               <SelectField
+                span={6}
                 field={need.substance}
                 label={number === 0 ? "Must avoid" : `Must avoid (${number + 1})`}
                 options={listed.map((value) => ({ value, label: substanceWords[value] }))}
                 empty="–"
-                className={look("c6")}
               />
               <TextField
+                span={6}
                 field={need.food}
                 label="or any other food"
-                className={look("c6")}
+
                 autoComplete="off"
                 hint="such as corn or banana"
               />
-              <SelectField
-                field={need.severity}
-                label="How bad"
-                options={optionsOf(words)}
-                empty="–"
-                className={look("c6")}
-              />
-              <CheckField field={need.touchOrAir} label="even touch or the air is harmful" className={look("c8")} />
-            </div>
+              <SelectField span={6} field={need.severity} label="How bad" options={optionsOf(words)} empty="–" />
+              <CheckField span={8} field={need.touchOrAir} label="even touch or the air is harmful" />
+            </NeedRow>
           );
         })}
-        <SelectField
-          field={person.diet}
-          label="Diet"
-          options={optionsOf(dietWords)}
-          empty="none"
-          className={look("c6")}
-        />
+        <SelectField span={6} field={person.diet} label="Diet" options={optionsOf(dietWords)} empty="none" />
         <AreaField
           field={person.words}
           label="Anything else, in your own words"
@@ -116,7 +105,7 @@ export function PersonBlock({ field, index, isOwn, regime }: Props) {
           label="Where the rescue medicine and the emergency plan will be"
           autoComplete="off"
         />
-      </div>
-    </fieldset>
+      </FormGrid>
+    </PersonFieldset>
   );
 }

@@ -1,4 +1,8 @@
-import { Link } from "react-router";
+import { LuSquare } from "react-icons/lu";
+import { KitSheetSection } from "~/ui/parts/shopping";
+import { Heading, Table } from "@chakra-ui/react";
+import { CardHead } from "~/ui/parts/card";
+import { TextLink } from "~/ui/parts/fields";
 import type { ClassContainer, ContainerState } from "~/core/pack";
 import { grams, list, timeOfDay } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
@@ -15,8 +19,6 @@ import {
 } from "~/ui/words/kits";
 import { KitDrawing } from "~/ui/draw/KitDrawing";
 import { Heads } from "~/ui/sheet/Heads";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly name: string;
@@ -33,25 +35,25 @@ export function KitSheet({ name, note, containers, stateOf, names, timeZone, bas
   const locale = useLocale();
   const isSealed = containers.some((one) => one.isSealed);
   return (
-    <section className={isSealed ? look("kit-sheet", "apart") : look("kit-sheet")}>
-      <div className={parts.card.head}>
-        <h3>{name}</h3>
+    <KitSheetSection data-apart={isSealed ? "" : undefined} isApart={isSealed}>
+      <CardHead>
+        <Heading as="h3" size="lg">
+          {name}
+        </Heading>
         <span>{isSealed ? "apart: packed first, sealed" : note}</span>
-      </div>
+      </CardHead>
       <KitDrawing containers={containers} names={names} />
-      <table className={look("ruled")}>
+      <Table.Root native>
         <Heads of={["Container", "What", { n: "By scale" }, "By spoon and cup", "Packed"]} />
         <tbody>
           {containers.map((container) => {
             const state = stateOf(container);
             return (
-              <tr key={container.key} className={state.kind === "reopened" ? look("needs") : undefined}>
+              <tr data-needs={state.kind === "reopened" ? "" : undefined} key={container.key}>
                 <td>
-                  <Link className={look("text")} to={`${base}/containers/${container.key}`}>
-                    {containerName(container)}
-                  </Link>
+                  <TextLink to={`${base}/containers/${container.key}`}>{containerName(container)}</TextLink>
                   <b>{sayMix(container)}</b>
-                  <div className={look("small", "quiet")}>
+                  <div data-small data-quiet>
                     {groupWords[container.group]}, {saySteps(container.steps, locale)}
                   </div>
                 </td>
@@ -61,9 +63,11 @@ export function KitSheet({ name, note, containers, stateOf, names, timeZone, bas
                     container.contents.map((one) => names.ingredient(one.ingredientId)),
                     locale,
                   )}
-                  <div className={look("small", "quiet")}>{sayMarks(container.marks, names).join(" ")}</div>
+                  <div data-small data-quiet>
+                    {sayMarks(container.marks, names).join(" ")}
+                  </div>
                 </td>
-                <td className={look("n")}>
+                <td data-numeric>
                   {container.contents.length === 1 && container.contents[0]
                     ? contentGrams(container.contents[0], locale)
                     : container.grams === undefined
@@ -74,32 +78,32 @@ export function KitSheet({ name, note, containers, stateOf, names, timeZone, bas
                   {container.contents.length === 1 && container.contents[0]
                     ? contentScoops(container.contents[0], locale)
                     : container.contents.map((one) => (
-                        <div key={one.lineId} className={look("small")}>
+                        <div data-small key={one.lineId}>
                           {names.ingredient(one.ingredientId)} {contentScoops(one, locale)}
                         </div>
                       ))}
                 </td>
                 <td>
                   {state.kind === "packed" ? (
-                    <span className={look("small")}>
+                    <span data-small>
                       {state.tick.by}, {timeOfDay(state.tick.at, locale, timeZone)}
                     </span>
                   ) : state.kind === "reopened" ? (
-                    <span className={look("small", "needs-you")}>
+                    <span data-small data-alert>
                       {list(
                         state.changes.map((change) => sayContentChange(change, names)),
                         locale,
                       )}
                     </span>
                   ) : (
-                    "☐"
+                    <LuSquare aria-hidden="true" />
                   )}
                 </td>
               </tr>
             );
           })}
         </tbody>
-      </table>
-    </section>
+      </Table.Root>
+    </KitSheetSection>
   );
 }

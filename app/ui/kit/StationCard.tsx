@@ -1,3 +1,7 @@
+import { RuledTable } from "~/ui/parts/tables";
+import { Box, Heading, Table, Text, VisuallyHidden } from "@chakra-ui/react";
+import { CardBody, CardHead, CardNames, CardRoot, CardSide, CardSteps, CardSurfaceBox } from "~/ui/parts/card";
+import { TareFold } from "~/ui/parts/book";
 import type { ReactNode } from "react";
 import { shownOnce } from "~/core/caution";
 import type { Surface } from "~/core/gear";
@@ -19,16 +23,14 @@ import { sayRounds } from "~/ui/words/rounds";
 import { byBowl } from "./groups";
 import { sayPiece } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
-import { Fold, FoldTitle } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
+import { FoldTitle } from "~/ui/parts/plain";
 
 function Scoops({ line }: { line: KitLine }) {
   const main = line.main;
   const locale = useLocale();
   if (!main)
     return (
-      <span className={line.kind === "unknown" ? look("needs-you") : look("quiet")}>
+      <span data-alert={line.kind === "unknown" ? "" : undefined} data-quiet={line.kind === "unknown" ? undefined : ""}>
         {line.kind === "unknown" ? "amount not known" : "to taste"}
       </span>
     );
@@ -37,7 +39,7 @@ function Scoops({ line }: { line: KitLine }) {
     return (
       <>
         {fraction(line.packs.exact, locale)} {line.packs.name}
-        {line.packs.exact.den === 1n ? null : <span className={look("quiet")}>, open {line.packs.whole}</span>}
+        {line.packs.exact.den === 1n ? null : <span data-quiet>, open {line.packs.whole}</span>}
       </>
     );
   return <PutOutText of={main} />;
@@ -69,22 +71,22 @@ export function TareCard({
   const readings = tareReadings(inBowlOrder(kit, recipe));
   if (readings.length === 0) return null;
   return (
-    <table className={look("ruled")}>
+    <Table.Root native>
       <Heads of={["Into one bowl", { n: "Zero before each" }, { n: "Left running" }]} />
       <tbody>
         {readings.map((reading) => (
           <tr key={reading.lineId}>
             <td>{ingredientName(kit.find((line) => line.lineId === reading.lineId)?.ingredientId ?? "")}</td>
-            <td className={look("n")}>
+            <td data-numeric>
               <Grams value={toScaleGrams(inGrams(reading.each)).shown} />
             </td>
-            <td className={look("n")}>
+            <td data-numeric>
               <Grams value={toScaleGrams(inGrams(reading.running)).shown} />
             </td>
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table.Root>
   );
 }
 
@@ -101,7 +103,7 @@ function OffBy({ line }: { line: KitLine }) {
   if (!scoops) return null;
   const off = drift(scoops.error, locale);
   return off === "" ? null : (
-    <span className={scoops.isWithin ? look("quiet") : look("needs-you")}>
+    <span data-quiet={scoops.isWithin ? "" : undefined} data-alert={scoops.isWithin ? undefined : ""}>
       {" "}
       ({off}
       {scoops.isWithin ? "" : " by spoon"})
@@ -121,42 +123,42 @@ interface KitProps {
 /** The lines of one kit by bowl: drawn as cups and spoons, in words, and in grams, with a box to tick on paper. */
 export function KitTable({ kit, ingredientName, isEgg, caption, factor }: KitProps) {
   return (
-    <table className={look("ruled", parts.card.kit)}>
+    <RuledTable kind="kit">
       {caption ? <caption>{caption}</caption> : null}
-      <thead className={look("vh")}>
+      <VisuallyHidden as="thead">
         <tr>
           <th scope="col">To take</th>
           <th scope="col">What</th>
           <th scope="col">By scale</th>
           <th scope="col">Done</th>
         </tr>
-      </thead>
+      </VisuallyHidden>
       {byBowl(kit).map(({ key, bowl, title, lines }) => {
         return (
           <tbody key={key}>
-            <tr className={look("is-group")}>
+            <tr data-group>
               <th scope="rowgroup" colSpan={4}>
                 <BowlDrawing bowl={bowl} /> {title}
               </th>
             </tr>
             {lines.map((line) => (
-              <tr key={line.lineId} className={line.kind === "unknown" ? look("needs") : undefined}>
+              <tr data-needs={line.kind === "unknown" ? "" : undefined} key={line.lineId}>
                 <td>
-                  <div className={look("take")} aria-hidden="true">
+                  <div data-part="take" aria-hidden="true">
                     <TakeDrawing line={line} isEgg={isEgg(line.ingredientId)} />
                   </div>
                 </td>
                 <td>
                   <b>{ingredientName(line.ingredientId)}</b>
                   {line.own === undefined ? null : <b>, of your own: {line.own}</b>}
-                  {line.isOptional ? <span className={look("quiet")}> (optional)</span> : null}
+                  {line.isOptional ? <span data-quiet> (optional)</span> : null}
                   {line.round === undefined ? null : <b>, only for: {line.round.toLowerCase()}</b>}
-                  {line.note ? <span className={look("quiet")}>, {line.note}</span> : null}
-                  <div className={look("in-words")}>
+                  {line.note ? <span data-quiet>, {line.note}</span> : null}
+                  <Box data-part="in-words">
                     <Scoops line={line} />
                     <OffBy line={line} />
                     {factor && (line.times !== undefined || line.isEased) ? (
-                      <span className={look("quiet")}>
+                      <span data-quiet>
                         , <Grown line={line} factor={factor} />
                       </span>
                     ) : null}
@@ -166,29 +168,29 @@ export function KitTable({ kit, ingredientName, isEgg, caption, factor }: KitPro
                         <PutOutText of={line.apart} />
                       </>
                     ) : null}
-                  </div>
+                  </Box>
                 </td>
-                <td className={look("n")}>
+                <td data-numeric>
                   {line.main?.onScale && !isZero(line.main.amount.value) ? (
                     <Grams value={line.main.onScale.shown} />
                   ) : (
                     ""
                   )}
                   {line.apart?.onScale ? (
-                    <div className={look("small")}>
+                    <div data-small>
                       + <Grams value={line.apart.onScale.shown} />
                     </div>
                   ) : null}
                 </td>
                 <td>
-                  <span className={parts.card.box} />
+                  <i data-part="box" />
                 </td>
               </tr>
             ))}
           </tbody>
         );
       })}
-    </table>
+    </RuledTable>
   );
 }
 
@@ -234,7 +236,7 @@ function Steps({
   const { steps } = recipe;
   const cautions = shownOnce(steps);
   return (
-    <ol className={parts.card.steps}>
+    <CardSteps>
       {steps.map((step, index) => (
         <li key={step.id}>
           <OfPart step={step} recipe={recipe} />
@@ -245,16 +247,26 @@ function Steps({
             <b> {sayHalves(recipe, ingredientName, locale)}</b>
           ) : null}
           {cooksPieces(step, recipe) && rounds ? <b> {sayRounds(recipe, rounds, locale)}</b> : null}
-          {step.warmth ? <b className={look("gate")}> {sayWarmth(step, locale)}</b> : null}
-          {step.gate ? <b className={look("gate")}> {sayGate(step.gate, toNumber(factor), locale)}</b> : null}
+          {step.warmth ? (
+            <Text as="b" fontWeight="600">
+              {" "}
+              {sayWarmth(step, locale)}
+            </Text>
+          ) : null}
+          {step.gate ? (
+            <Text as="b" fontWeight="600">
+              {" "}
+              {sayGate(step.gate, toNumber(factor), locale)}
+            </Text>
+          ) : null}
           {(cautions[index] ?? []).map((hazard) => (
-            <span className={look("caution")} key={hazard}>
+            <span data-part="caution" key={hazard}>
               {hazardWords[hazard]}
             </span>
           ))}
         </li>
       ))}
-    </ol>
+    </CardSteps>
   );
 }
 
@@ -263,10 +275,10 @@ function AheadTub({ batter }: { batter: readonly KitLine[] }) {
   const locale = useLocale();
   const all = gramsAhead([{ ahead: { batter, rest: [] } }]);
   return (
-    <p>
+    <Text>
       <b>The batter, made before the doors{all === undefined ? "" : `: ${grams(toScaleGrams(all).shown, locale)}`}.</b>{" "}
-      <span className={look("quiet")}>Cold until it is poured; stir it once.</span>
-    </p>
+      <span data-quiet>Cold until it is poured; stir it once.</span>
+    </Text>
   );
 }
 
@@ -285,24 +297,26 @@ export function StationCard({
   const locale = useLocale();
   const { scale, loads } = station;
   return (
-    <section aria-label={`Station ${station.name}`} className={parts.card.root}>
-      <div className={parts.card.head}>
-        <h3>{station.name}</h3>
+    <CardRoot aria-label={`Station ${station.name}`}>
+      <CardHead>
+        <Heading as="h3" size="lg">
+          {station.name}
+        </Heading>
         <span>
           {dish.recipe.title}
           {dish.variantName ? <b>, {dish.variantName.toLowerCase()}</b> : null}
           {station.ownSet === undefined ? null : <b>; measured with {measuringSetOf(station.ownSet).name}</b>}
         </span>
-        <span className={look("n")}>
+        <span data-part="made">
           <b>{fraction(scale.factor, locale)} ×</b> the recipe makes <b>{scale.piecesMade}</b>, {scale.piecesWanted}{" "}
           wanted; {loads} {loads === 1 ? "load" : "loads"}
           {station.eaters > station.size ? `; feeds ${station.eaters}` : ""}
           {station.cooked < scale.piecesMade ? <b>; cook {station.cooked}, the rest stays batter</b> : null}
           {dish.recipe.serving ? `; ${sayServings(dish.recipe, station.cooked - station.testers)}` : ""}
         </span>
-      </div>
-      <div className={parts.card.body}>
-        <div>
+      </CardHead>
+      <CardBody>
+        <Box>
           {station.ahead ? <AheadTub batter={station.ahead.batter} /> : null}
           {station.halves ? (
             <>
@@ -332,56 +346,62 @@ export function StationCard({
             />
           )}
           {station.ahead ? null : (
-            <Fold className={look("tare")}>
+            <TareFold>
               <FoldTitle>{station.halves ? "Weigh each half in one bowl" : "Weigh it in one bowl"}</FoldTitle>
               <TareCard
                 kit={station.halves?.each ?? station.kit}
                 recipe={dish.recipe}
                 ingredientName={ingredientName}
               />
-            </Fold>
+            </TareFold>
           )}
           <Looks recipe={dish.recipe} />
           {/* On paper they hang on the wall: a card is one page. */}
-          <div className={look("no-print")}>
+          <Box _print={{ display: "none" }}>
             {troubles}
             <Techniques of={techniques} />
-          </div>
-        </div>
-        <div className={parts.card.side}>
-          <h4>At this table</h4>
+          </Box>
+        </Box>
+        <CardSide>
+          <Heading as="h4" size="md">
+            At this table
+          </Heading>
           {people.length > 0 ? (
-            <ul className={parts.card.names}>
+            <CardNames>
               {people.map((name) => (
                 <li key={name}>{name}</li>
               ))}
-            </ul>
+            </CardNames>
           ) : (
-            <p className={look("quiet")}>
+            <Text color="fg.muted">
               {station.size === 0 ? `You cook, ${station.eaters} taste` : `${peopleOf(station.size)}, not named yet`}
-            </p>
+            </Text>
           )}
           {surfaces.map(({ surface, name, loads: often, pieces }) => (
-            <div key={name}>
-              <h4>On the {name}</h4>
-              <div className={parts.card.surface}>
+            <Box key={name}>
+              <Heading as="h4" size="md">
+                On the {name}
+              </Heading>
+              <CardSurfaceBox>
                 <SurfaceDrawing surface={surface} recipe={dish.recipe} pieces={pieces} />
-                <p>
+                <Text>
                   <b>
                     {pieces} at a time, {often} {often === 1 ? "load" : "loads"}
                   </b>
                   <br />
-                  <span className={look("quiet")}>
+                  <span data-quiet>
                     {sayPiece(dish.recipe, locale)}
                     {(dish.recipe.heat.on ?? [])
                       .filter((each) => each.surfaceKind === surface.kind)
                       .map((each) => ` ${sayHeatOn(each, locale)}`)}
                   </span>
-                </p>
-              </div>
-            </div>
+                </Text>
+              </CardSurfaceBox>
+            </Box>
           ))}
-          <h4>In this order</h4>
+          <Heading as="h4" size="md">
+            In this order
+          </Heading>
           <Steps
             recipe={dish.atTable ?? dish.recipe}
             parting={
@@ -393,9 +413,11 @@ export function StationCard({
             rounds={station.rounds}
             ingredientName={ingredientName}
           />
-        </div>
-      </div>
-      <p className={look("print-only", "small")}>{stamp}</p>
-    </section>
+        </CardSide>
+      </CardBody>
+      <Text layerStyle="onPaper" fontSize="sm">
+        {stamp}
+      </Text>
+    </CardRoot>
   );
 }

@@ -1,10 +1,11 @@
+import { Heading, Text } from "@chakra-ui/react";
+import { TakeHomeBox } from "~/ui/parts/labels";
 import type { StoredMix } from "~/core/pack";
 import { toScaleGrams } from "~/core/quantity";
 import { putOut } from "~/core/kit";
 import { grams, list, sayPutOut } from "~/ui/format/format";
 import { substanceWords } from "~/ui/words/en";
 import type { Names } from "~/ui/words/names";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly mix: StoredMix;
@@ -27,15 +28,15 @@ export function StoredMixLabel({ mix, made, useBy, names }: Props) {
       locale,
     );
   return (
-    <article className={look("take-home")}>
-      <h3>
+    <TakeHomeBox>
+      <Heading as="h3" size="lg">
         Dry mix<span>, {names.dish(mix.dishId)}</span>
-      </h3>
-      <p>
+      </Heading>
+      <Text>
         One batch{mix.grams === undefined ? "" : `, ${grams(toScaleGrams(mix.grams).shown, locale)}`}:{" "}
         {said(mix.ingredients.map((one) => one.ingredientId))}.
-      </p>
-      <p>
+      </Text>
+      <Text>
         Contains: <b>{contains.length > 0 ? substances(contains) : "nothing that has to be declared, by its labels"}</b>
         .
         {may.length > 0 ? (
@@ -44,16 +45,16 @@ export function StoredMixLabel({ mix, made, useBy, names }: Props) {
             May contain <b>{substances(may)}</b>.
           </>
         ) : null}
-      </p>
+      </Text>
       {foods.length > 0 ? (
-        <p>
+        <Text>
           The labels name <b>{list(foods, locale)}</b>.
-        </p>
+        </Text>
       ) : null}
       {unread.length > 0 ? (
-        <p className={look("needs-you")}>Label not read of {said(unread)}: not known what is in it.</p>
+        <Text layerStyle="needsYou">Label not read of {said(unread)}: not known what is in it.</Text>
       ) : null}
-      <p>
+      <Text>
         Add{" "}
         {list(
           mix.add.map((line) =>
@@ -64,10 +65,10 @@ export function StoredMixLabel({ mix, made, useBy, names }: Props) {
           locale,
         )}
         .
-      </p>
-      <p>
+      </Text>
+      <Text>
         Made {made}. <b>Use by {useBy}</b>, dry and closed; the earliest date on its packets comes first.
-      </p>
-    </article>
+      </Text>
+    </TakeHomeBox>
   );
 }

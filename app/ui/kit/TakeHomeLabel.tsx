@@ -1,9 +1,10 @@
+import { Heading, Text } from "@chakra-ui/react";
+import { TakeHomeBox } from "~/ui/parts/labels";
 import { Fragment } from "react";
 import type { TakeHome } from "~/core/pack";
 import { list, temperature } from "~/ui/format/format";
 import { substanceWords } from "~/ui/words/en";
 import type { Names } from "~/ui/words/names";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly label: TakeHome;
@@ -23,13 +24,13 @@ export function TakeHomeLabel({ label, made, eatBy, names }: Props) {
   const may = [...new Set(label.ingredients.flatMap((one) => one.mayContain))];
   const unread = label.ingredients.filter((one) => one.isUnread);
   return (
-    <article className={look("take-home")}>
-      <h3>
+    <TakeHomeBox>
+      <Heading as="h3" size="lg">
         {label.title}
         {label.roundName ? <span>, {label.roundName.toLowerCase()}</span> : null}
         {label.variantName ? <span>, {label.variantName.toLowerCase()}</span> : null}
-      </h3>
-      <p>
+      </Heading>
+      <Text>
         Ingredients:{" "}
         {label.ingredients.map((one, index) => (
           <Fragment key={one.ingredientId}>
@@ -45,34 +46,34 @@ export function TakeHomeLabel({ label, made, eatBy, names }: Props) {
           </Fragment>
         ))}
         .
-      </p>
+      </Text>
       {may.length > 0 ? (
-        <p>
+        <Text>
           May contain <b>{sayAll(may)}</b>.
-        </p>
+        </Text>
       ) : null}
       {label.alsoHandled.length > 0 ? (
-        <p>
+        <Text>
           Made in a room where also <b>{sayAll(label.alsoHandled)}</b> was handled.
-        </p>
+        </Text>
       ) : null}
       {unread.length > 0 ? (
-        <p className={look("needs-you")}>
+        <Text layerStyle="needsYou">
           Label not read of{" "}
           {list(
             unread.map((one) => names.ingredient(one.ingredientId)),
             locale,
           )}
           : not known what is in it.
-        </p>
+        </Text>
       ) : null}
-      <p>
+      <Text>
         Made {made}. <b>Eat by {eatBy}.</b>
-      </p>
-      <p>
+      </Text>
+      <Text>
         Cool fully, then close. Keep at {temperature(label.keepAtMostC, label.keepAtMostC, locale)} or below; reheat
         once, steaming hot, to {temperature(label.reheatC, label.reheatC, locale)}. Local food rules come first.
-      </p>
-    </article>
+      </Text>
+    </TakeHomeBox>
   );
 }

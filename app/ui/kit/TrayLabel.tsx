@@ -1,6 +1,7 @@
+import { Heading, Text } from "@chakra-ui/react";
+import { TakeHomeBox } from "~/ui/parts/labels";
 import type { Tray } from "~/core/pack";
 import type { Names } from "~/ui/words/names";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly tray: Tray;
@@ -12,16 +13,16 @@ interface Props {
 
 /** What stands beside the tray of one round: which pieces, whose, and until when. */
 export const TrayLabel = ({ tray, out, by, names }: Props) => (
-  <article className={look("take-home")}>
-    <h3>
+  <TakeHomeBox>
+    <Heading as="h3" size="lg">
       {names.round(tray.stationId, tray.roundId)}
       <span>, {names.station(tray.stationId)}</span>
-    </h3>
-    <p>
+    </Heading>
+    <Text>
       {names.dish(tray.dishId)}: {tray.pieces} {tray.pieces === 1 ? "piece" : "pieces"}, the last out at about {out}.
-    </p>
-    <p>
+    </Text>
+    <Text>
       <b>Eat, or cool down and chill, by {by}.</b> Local food rules come first.
-    </p>
-  </article>
+    </Text>
+  </TakeHomeBox>
 );

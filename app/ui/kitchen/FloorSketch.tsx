@@ -1,11 +1,14 @@
+import { RowButton } from "~/ui/parts/keys";
+import { InlineField, InlineFields, InlineLabel, RowButtons } from "~/ui/parts/forms";
+import { Span, Text, VisuallyHidden } from "@chakra-ui/react";
+import { FloorMark, FloorPlan } from "~/ui/parts/room";
+import { PlainList } from "~/ui/parts/shopping";
 import { DndContext, PointerSensor, useDraggable, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
 import { useRef, useState } from "react";
 import { type Floor, type FloorKind, floorKinds } from "~/core/gear";
 import { floorWords } from "~/ui/words/kits";
-import { Hidden, PlainButton, PlainInput } from "~/ui/parts/plain";
+import { Hidden, PlainInput } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
-import { markLook } from "~/ui/draw/mark-look";
-import { look } from "~/ui/theme/look";
 
 type Mark = Floor["marks"][number];
 
@@ -34,10 +37,10 @@ function DraggedMark({
 }) {
   const { attributes, listeners, setNodeRef, transform } = useDraggable({ id: String(index) });
   return (
-    <PlainButton
+    <FloorMark
       type="button"
       ref={setNodeRef}
-      className={look("floor-mark", markLook(mark.kind))}
+      data-kind={mark.kind}
       style={{
         left: `${(mark.x / floor.widthM) * 100}%`,
         top: `${(mark.y / floor.depthM) * 100}%`,
@@ -53,7 +56,7 @@ function DraggedMark({
       }}
     >
       {mark.label || floorWords[mark.kind]}
-    </PlainButton>
+    </FloorMark>
   );
 }
 
@@ -100,35 +103,35 @@ export function FloorSketch({ floor: given }: { floor: Floor | undefined }) {
     <>
       <Hidden name="floor" value={JSON.stringify(floor)} />
       <TypedGuard differs={JSON.stringify(floor) !== JSON.stringify(given ?? emptyFloor)} />
-      <div className={look("facts", "no-print")}>
+      <InlineFields _print={{ display: "none" }}>
         {(["widthM", "depthM"] as const).map((key) => (
-          <label className={look("cell", "tiny")} key={key}>
-            <span className={look("cell-label")}>{key === "widthM" ? "Wide, m" : "Deep, m"}</span>
+          <InlineField span="tiny" key={key}>
+            <InlineLabel>{key === "widthM" ? "Wide, m" : "Deep, m"}</InlineLabel>
             <PlainInput
               inputMode="decimal"
               defaultValue={floor[key]}
               onChange={(event) => size(key, event.target.value)}
             />
-          </label>
+          </InlineField>
         ))}
-        <span className={look("row-buttons")}>
+        <RowButtons as="span">
           {floorKinds.map((kind) => (
-            <PlainButton
+            <RowButton
               key={kind}
               type="button"
-              className={look("row-button")}
+
               onClick={() => add(kind)}
               disabled={floor.marks.length >= 120}
             >
               + {floorWords[kind]}
-            </PlainButton>
+            </RowButton>
           ))}
-        </span>
-      </div>
+        </RowButtons>
+      </InlineFields>
       <DndContext sensors={sensors} onDragEnd={drop}>
-        <div
+        <FloorPlan
           ref={box}
-          className={look("floor")}
+
           style={{
             aspectRatio: `${floor.widthM} / ${floor.depthM}`,
             backgroundSize: `${100 / floor.widthM}% ${100 / floor.depthM}%`,
@@ -145,38 +148,38 @@ export function FloorSketch({ floor: given }: { floor: Floor | undefined }) {
               move={(x, y) => change(index, { x: onGrid(x, floor.widthM), y: onGrid(y, floor.depthM) })}
             />
           ))}
-        </div>
+        </FloorPlan>
       </DndContext>
-      <ul className={look("plain-list", "no-print")}>
+      <PlainList _print={{ display: "none" }}>
         {floor.marks.map((mark, index) => (
-          <li key={index} className={look("facts", "tight")}>
-            <span className={look("name-column")}>{floorWords[mark.kind]}</span>
-            <label className={look("cell")}>
-              <span className={look("vh")}>Name of the {floorWords[mark.kind]}</span>
+          <InlineFields as="li" isTight key={index}>
+            <Span minW="130px">{floorWords[mark.kind]}</Span>
+            <InlineField>
+              <VisuallyHidden>Name of the {floorWords[mark.kind]}</VisuallyHidden>
               <PlainInput
                 value={mark.label}
                 maxLength={40}
                 onChange={(event) => change(index, { label: event.target.value })}
                 placeholder="name"
               />
-            </label>
-            <span className={look("quiet", "small")}>
+            </InlineField>
+            <Span color="fg.muted" fontSize="sm">
               {mark.x} m from the left, {mark.y} m from the top
-            </span>
-            <PlainButton
+            </Span>
+            <RowButton
               type="button"
-              className={look("row-button")}
+
               onClick={() => setFloor((so) => ({ ...so, marks: so.marks.filter((_, at) => at !== index) }))}
             >
               take out
-            </PlainButton>
-          </li>
+            </RowButton>
+          </InlineFields>
         ))}
-      </ul>
-      <p className={look("small", "quiet")}>
+      </PlainList>
+      <Text fontSize="sm" color="fg.muted">
         One square is a metre. Keep the ways out free, the heat away from the door, and the table set apart where
         nothing is carried past it.
-      </p>
+      </Text>
     </>
   );
 }

@@ -1,3 +1,6 @@
+import { Heading, List, Span, Text } from "@chakra-ui/react";
+import { TickLabel } from "~/ui/parts/forms";
+import { TaughtSection } from "~/ui/parts/recipe";
 import type { ReactNode } from "react";
 import { type CorrectionStep, sights, troublesOf } from "~/core/look";
 import type { Recipe, SurfaceKind } from "~/core/recipe";
@@ -7,7 +10,6 @@ import type { useTicks } from "~/ui/pack/useTicks";
 import { Tick } from "~/ui/parts/plain";
 import type { Names } from "~/ui/words/names";
 import { causeWords, sayAct, sightWords } from "~/ui/words/looks";
-import { look } from "~/ui/theme/look";
 
 type Ticking = Pick<ReturnType<typeof useTicks>, "ticks" | "tick" | "isReady">;
 
@@ -15,23 +17,25 @@ type Ticking = Pick<ReturnType<typeof useTicks>, "ticks" | "tick" | "isReady">;
 function TaughtTick({ ticking, of, children }: { ticking: Ticking; of: string; children: ReactNode }) {
   const { ticks, tick, isReady } = ticking;
   return (
-    <label className={look("check")}>
+    <TickLabel>
       <Tick
         checked={ticks.teaching.has(of)}
         disabled={!isReady}
         onChange={(event) => tick({ list: "teaching", key: of, isOn: event.target.checked })}
       />
       <span>{children}</span>
-    </label>
+    </TickLabel>
   );
 }
 
 /** What they were to learn, ticked when they can. Kept by its words: an aim written anew is another. */
 export const Reached = ({ aims, ticking }: { aims: readonly string[] | undefined; ticking: Ticking }) =>
   aims === undefined ? null : (
-    <section aria-label="What they were to learn" className={look("taught")}>
-      <h3>What they were to learn</h3>
-      <ul className={look("plain")}>
+    <TaughtSection aria-label="What they were to learn">
+      <Heading as="h3" size="lg">
+        What they were to learn
+      </Heading>
+      <List.Root>
         {aims.map((aim) => (
           <li key={aim}>
             <TaughtTick ticking={ticking} of={aimKey(aim)}>
@@ -39,22 +43,24 @@ export const Reached = ({ aims, ticking }: { aims: readonly string[] | undefined
             </TaughtTick>
           </li>
         ))}
-      </ul>
-    </section>
+      </List.Root>
+    </TaughtSection>
   );
 
 /** The points and questions of the class, ticked when they were made. */
 export const Said = ({ points, ticking }: { points: readonly SpokenStep[]; ticking: Ticking }) =>
   points.length === 0 ? null : (
-    <section aria-label="Said and asked" className={look("taught")}>
-      <h3>Said and asked</h3>
-      <ul className={look("plain")}>
+    <TaughtSection aria-label="Said and asked">
+      <Heading as="h3" size="lg">
+        Said and asked
+      </Heading>
+      <List.Root>
         {points.flatMap(({ recipeId, step }) =>
           (["point", "question"] as const).flatMap((kind) =>
             step[kind] ? (
               <li key={`${recipeId}/${step.id}/${kind}`}>
                 <TaughtTick ticking={ticking} of={`${recipeId}/${step.id}/${kind}`}>
-                  <span className={look("quiet")}>{kind === "point" ? "said: " : "asked: "}</span>
+                  <Span color="fg.muted">{kind === "point" ? "said: " : "asked: "}</Span>
                   {step[kind]}
                 </TaughtTick>
               </li>
@@ -63,8 +69,8 @@ export const Said = ({ points, ticking }: { points: readonly SpokenStep[]; ticki
             ),
           ),
         )}
-      </ul>
-    </section>
+      </List.Root>
+    </TaughtSection>
   );
 
 /** What was seen on pieces: ticked, each says why it comes and what to do the next time, from the recipe's own table. */
@@ -83,9 +89,11 @@ export function Seen({
 }) {
   const troubles = troublesOf(recipe.family, kinds);
   return (
-    <section aria-label={`Seen on a piece: ${recipe.title}`} className={look("taught")}>
-      <h3>Seen on a piece: {recipe.title}</h3>
-      <ul className={look("plain")}>
+    <TaughtSection aria-label={`Seen on a piece: ${recipe.title}`}>
+      <Heading as="h3" size="lg">
+        Seen on a piece: {recipe.title}
+      </Heading>
+      <List.Root>
         {sights.flatMap((sight) => {
           const own = troubles.filter((trouble) => trouble.sight === sight);
           if (own.length === 0) return [];
@@ -97,15 +105,15 @@ export function Seen({
               </TaughtTick>
               {ticking.ticks.teaching.has(key)
                 ? own.map((trouble) => (
-                    <p key={trouble.cause} className={look("small", "seen-why")}>
+                    <Text fontSize="sm" data-part="seen-why" key={trouble.cause}>
                       {causeWords[trouble.cause]}: {sayAct(trouble, step, names)}
-                    </p>
+                    </Text>
                   ))
                 : null}
             </li>
           );
         })}
-      </ul>
-    </section>
+      </List.Root>
+    </TaughtSection>
   );
 }

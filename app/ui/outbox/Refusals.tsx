@@ -1,5 +1,5 @@
-import { PlainButton } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
+import { RowButton } from "~/ui/parts/keys";
+import { Span } from "@chakra-ui/react";
 
 interface Props {
   readonly refused: readonly { readonly id: string; readonly problem: string }[];
@@ -11,12 +11,12 @@ export function Refusals({ refused, onSeen }: Props) {
   const [first] = refused;
   if (!first) return null;
   return (
-    <span role="alert" className={look("needs-you")}>
+    <Span layerStyle="needsYou" role="alert">
       {refused.length === 1 ? "One thing done here was" : `${refused.length} things done here were`} not taken by the
       server ({first.problem}). Look whether it shows, and do it again if not.{" "}
-      <PlainButton type="button" className={look("row-button")} onClick={onSeen}>
+      <RowButton type="button" onClick={onSeen}>
         Seen
-      </PlainButton>
-    </span>
+      </RowButton>
+    </Span>
   );
 }

@@ -1,4 +1,4 @@
-import { look } from "~/ui/theme/look";
+import { Span } from "@chakra-ui/react";
 import { type Sent, saySent } from "./sent-words";
 
 interface Props {
@@ -11,8 +11,13 @@ interface Props {
 /** Whether what was done on this device has reached the server: quiet when it has. */
 export function SentMark({ waiting, sent, isSmall = false }: Props) {
   return (
-    <span role="status" className={look(sent === "sent" && waiting === 0 ? "quiet" : "needs-you", isSmall && "small")}>
+    <Span
+      color={sent === "sent" && waiting === 0 ? "fg.muted" : undefined}
+      layerStyle={!(sent === "sent" && waiting === 0) ? "needsYou" : undefined}
+      fontSize={isSmall ? "sm" : undefined}
+      role="status"
+    >
       {saySent(waiting, sent)}
-    </span>
+    </Span>
   );
 }

@@ -1,3 +1,18 @@
+import { Heading, List, Span, Text } from "@chakra-ui/react";
+import {
+  PackButtons,
+  PackLayout,
+  PackList,
+  PackNow,
+  PackOrder,
+  PackReading,
+  PackRow,
+  PackScale,
+  PackTarget,
+  PackTop,
+  PackWhere,
+} from "~/ui/parts/packing";
+import { TickLabel } from "~/ui/parts/forms";
 import { type ReactNode, useEffect, useMemo, useRef, useState } from "react";
 import {
   type ClassContainer,
@@ -28,7 +43,6 @@ import { Refusals } from "~/ui/outbox/Refusals";
 import { useTicks } from "./useTicks";
 import { missing, targetOf } from "./weighing";
 import { PlainButton, Tick } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
 
 /** What the scale says; the same words as its port. */
 export type Reading =
@@ -166,9 +180,9 @@ export function PackScreen(props: Props) {
 
   const content = aim?.contentIndex === null || aim === undefined ? undefined : current?.contents[aim.contentIndex];
   return (
-    <div className={look("pack")} inert={!isReady}>
+    <PackLayout inert={!isReady}>
       <title>{`Packing · ${title} · Apron Bell`}</title>
-      <header className={look("pack-top")}>
+      <PackTop>
         <TextLink to={`/classes/${classId}/kits`}>Leave packing</TextLink>
         <b>{title}</b>
         <span>
@@ -176,16 +190,16 @@ export function PackScreen(props: Props) {
         </span>
         <SentMark waiting={waiting} sent={sent} />
         <Refusals refused={refused} onSeen={seen} />
-        <span className={look("pack-order")} role="group" aria-label="Order">
+        <PackOrder role="group" aria-label="Order">
           {(["ingredient", "station"] as const).map((one) => (
             <PlainButton key={one} type="button" aria-pressed={order === one} onClick={() => setOrder(one)}>
               by {one}
             </PlainButton>
           ))}
-        </span>
-      </header>
-      <nav className={look("pack-list")} aria-label="Rounds">
-        <ol>
+        </PackOrder>
+      </PackTop>
+      <PackList aria-label="Rounds">
+        <List.Root as="ol">
           {groups.map((each) => {
             const left = each.containers.filter((one) => !isDone(one)).length;
             return (
@@ -199,28 +213,30 @@ export function PackScreen(props: Props) {
                     {each.isSealed ? <b>Apart first: </b> : null}
                     {each.name}
                   </span>
-                  <span className={left === 0 ? look("quiet") : undefined}>
+                  <Span color={left === 0 ? "fg.muted" : undefined}>
                     {left === 0 ? "done" : `${each.containers.length - left} of ${each.containers.length}`}
-                  </span>
+                  </Span>
                 </PlainButton>
               </li>
             );
           })}
-        </ol>
-      </nav>
-      <main className={look("pack-now")}>
+        </List.Root>
+      </PackList>
+      <PackNow>
         {current === undefined ? (
           <>
-            <h1>{containers.length === 0 ? "Nothing to pack yet" : "Everything is packed"}</h1>
-            <p>
+            <Heading as="h1" size="2xl">
+              {containers.length === 0 ? "Nothing to pack yet" : "Everything is packed"}
+            </Heading>
+            <Text>
               {containers.length === 0
                 ? "Choose a recipe in the brief and say how many people come; the kits follow from that."
                 : "Cold boxes last into the car. Choose a round on the left to look at it again."}
-            </p>
+            </Text>
           </>
         ) : (
           <>
-            <p className={look("pack-where")}>
+            <PackWhere>
               <b>
                 {placeName(current.place)}
                 {sayMix(current)}
@@ -229,10 +245,12 @@ export function PackScreen(props: Props) {
                 {containerName(current)}, {groupWords[current.group]}
               </span>
               {current.isSealed ? (
-                <b className={look("needs-you")}>apart: clean hands and tools, close it at once</b>
+                <Text as="b" layerStyle="needsYou">
+                  apart: clean hands and tools, close it at once
+                </Text>
               ) : null}
-            </p>
-            <h1>
+            </PackWhere>
+            <Heading as="h1" size="2xl">
               {aim?.isTopUp
                 ? current.contents.map((one) => names.ingredient(one.ingredientId)).join(", ")
                 : content
@@ -240,31 +258,31 @@ export function PackScreen(props: Props) {
                   : isMixed
                     ? "dry mix"
                     : current.contents.map((one) => names.ingredient(one.ingredientId)).join(", ")}
-              {current.contents.some((one) => one.isApart) ? <span className={look("quiet")}> kept back</span> : null}
-            </h1>
-            <p className={look("pack-target")}>
+              {current.contents.some((one) => one.isApart) ? <Span color="fg.muted"> kept back</Span> : null}
+            </Heading>
+            <PackTarget>
               {aim ? (
                 <>
                   <b>{grams(aim.grams, locale)}</b>
-                  <span className={look("quiet")}>
+                  <Span color="fg.muted">
                     ± {number(aim.tolerance, locale, aim.tolerance < 10 ? 1 : 0)} g
                     {content && besideGrams(content, locale) ? `, or ${besideGrams(content, locale)}` : ""}
                     {current.contents.length > 1 && !isMixed
                       ? `, ${contentIndex + 1} of ${current.contents.length}`
                       : ""}
-                  </span>
+                  </Span>
                 </>
               ) : (
                 <>
                   <b>{current.contents.map((one) => contentScoops(one, locale)).join(", ")}</b>
-                  <span className={look("quiet")}>
+                  <Span color="fg.muted">
                     {current.contents.map((one) => contentGrams(one, locale)).join(", ")}, by hand
-                  </span>
+                  </Span>
                 </>
               )}
-            </p>
+            </PackTarget>
             {state.kind === "reopened" ? (
-              <p className={look("needs-you")}>
+              <Text layerStyle="needsYou">
                 Packed by {state.tick.by} at {timeOfDay(state.tick.at, locale, timeZone)}, and the plan has changed
                 since:{" "}
                 {list(
@@ -272,37 +290,40 @@ export function PackScreen(props: Props) {
                   locale,
                 )}
                 .
-              </p>
+              </Text>
             ) : null}
             {state.kind === "packed" ? (
-              <p>
+              <Text>
                 Packed by {state.tick.by} at {timeOfDay(state.tick.at, locale, timeZone)}
                 {state.tick.weighed === undefined ? "" : `, the scale said ${grams(state.tick.weighed, locale)}`}.
-              </p>
+              </Text>
             ) : (
-              <p className={look("pack-reading")} aria-live="polite">
-                <span className={look("pack-scale")}>
+              <PackReading aria-live="polite">
+                <PackScale>
                   {reading.kind === "weight"
                     ? grams(reading.grams, locale)
                     : reading.kind === "lost"
                       ? "no scale"
                       : "too heavy"}
-                </span>
-                <b className={by === 0 ? undefined : look("needs-you")}>
+                </PackScale>
+                <Text as="b" layerStyle={!(by === 0) ? "needsYou" : undefined}>
                   {sayReading(reading, aim !== undefined, by, locale)}
-                </b>
-              </p>
+                </Text>
+              </PackReading>
             )}
-            <p className={look("small", "quiet")}>{sayMarks(current.marks, names).join(" ")}</p>
-            <div className={look("pack-buttons")}>
+            <Text fontSize="sm" color="fg.muted">
+              {sayMarks(current.marks, names).join(" ")}
+            </Text>
+            <PackButtons>
               {state.kind === "packed" ? (
                 <PlainButton type="button" onClick={() => tick({ list: "packing", key: current.key, isOn: false })}>
                   Not packed after all
                 </PlainButton>
               ) : (
                 <PlainButton
+                  data-part="main"
                   type="button"
-                  className={look("main")}
+
                   onClick={() => confirm(aim && reading.kind === "weight" ? reading.grams : undefined)}
                 >
                   {state.kind === "reopened"
@@ -321,21 +342,22 @@ export function PackScreen(props: Props) {
               <PlainButton type="button" onClick={takeBack} disabled={undo.length === 0}>
                 Take back the last
               </PlainButton>
-              <label className={look("check")}>
+              <TickLabel>
                 <Tick checked={movesOn} onChange={(event) => setMovesOn(event.target.checked)} />
                 moves on by itself
-              </label>
-            </div>
+              </TickLabel>
+            </PackButtons>
             {group ? (
-              <ol className={look("pack-row")} aria-label="Containers of this round">
+              <PackRow aria-label="Containers of this round">
                 {group.containers.map((one) => {
                   const each = states.get(one.key);
                   return (
                     <li key={one.key}>
                       <PlainButton
+                        data-part={each?.kind === "reopened" ? "needs" : undefined}
                         type="button"
                         aria-current={one.key === current.key ? "true" : undefined}
-                        className={each?.kind === "reopened" ? look("needs") : undefined}
+
                         onClick={() => setChosen(one.key)}
                       >
                         <b>
@@ -353,30 +375,30 @@ export function PackScreen(props: Props) {
                               ? ""
                               : grams(one.grams, locale)}
                         </span>
-                        <span className={look("small")}>
+                        <Span fontSize="sm">
                           {each?.kind === "packed"
                             ? `${each.tick.by}, ${timeOfDay(each.tick.at, locale, timeZone)}`
                             : each?.kind === "reopened"
                               ? "changed since"
                               : "open"}
-                        </span>
+                        </Span>
                       </PlainButton>
                     </li>
                   );
                 })}
-              </ol>
+              </PackRow>
             ) : null}
           </>
         )}
         {gone.length > 0 ? (
-          <p className={look("needs-you")}>
+          <Text layerStyle="needsYou">
             {gone.length} {gone.length === 1 ? "container was" : "containers were"} packed that the plan no longer
             wants: set them aside. {list(gone, locale)}.
-          </p>
+          </Text>
         ) : null}
         {panel}
-      </main>
-    </div>
+      </PackNow>
+    </PackLayout>
   );
 }
 

@@ -1,5 +1,6 @@
-import { Fold, FoldTitle, PlainButton, Tick } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
+import { ScaleHands, ScalePanelFold } from "~/ui/parts/packing";
+import { TickRow } from "~/ui/parts/forms";
+import { FoldTitle, PlainButton, Tick } from "~/ui/parts/plain";
 
 /** What a hand can do to the scale that stands in for a real one. */
 export type ScaleHand =
@@ -25,9 +26,9 @@ export function ScalePanel({
   isPlugged: boolean;
 }) {
   return (
-    <Fold className={look("scale-panel")}>
+    <ScalePanelFold>
       <FoldTitle>Practice scale: no real one is connected</FoldTitle>
-      <div className={look("scale-hands")}>
+      <ScaleHands>
         {spoons.map((grams) => (
           <PlainButton key={grams} type="button" onClick={() => act({ kind: "put", grams })}>
             {grams > 0 ? `pour ${grams}` : `take ${-grams}`} g
@@ -36,8 +37,8 @@ export function ScalePanel({
         <PlainButton type="button" onClick={() => act({ kind: "clear" })}>
           lift off
         </PlainButton>
-      </div>
-      <div className={look("checks")}>
+      </ScaleHands>
+      <TickRow>
         <label>
           <Tick checked={isSlow} onChange={(event) => act({ kind: "slow", isOn: event.target.checked })} />
           settles slowly
@@ -50,7 +51,7 @@ export function ScalePanel({
           <Tick checked={!isPlugged} onChange={(event) => act({ kind: "plug", isIn: !event.target.checked })} />
           unplugged
         </label>
-      </div>
-    </Fold>
+      </TickRow>
+    </ScalePanelFold>
   );
 }

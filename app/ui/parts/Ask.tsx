@@ -1,7 +1,6 @@
-import { Dialog, Portal } from "@chakra-ui/react";
+import { Dialog, HStack, Heading, Portal } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { Secondary } from "./fields";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly isOpen: boolean;
@@ -33,19 +32,21 @@ export const Ask = ({
     unmountOnExit
   >
     <Portal>
-      <Dialog.Backdrop className={look("ask-backdrop")} />
-      <Dialog.Positioner className={look("ask-place")}>
-        <Dialog.Content className={look("ask")}>
+      <Dialog.Backdrop data-part="ask-backdrop" />
+      <Dialog.Positioner data-part="ask-place">
+        <Dialog.Content data-part="ask">
           <Dialog.Title asChild>
-            <h2>{title}</h2>
+            <Heading as="h2" size="xl">
+              {title}
+            </Heading>
           </Dialog.Title>
           {children}
-          <div className={look("actions")}>
+          <HStack gap="3" wrap="wrap">
             {answer}
             <Secondary type="button" onClick={onClose}>
               {wayOut}
             </Secondary>
-          </div>
+          </HStack>
         </Dialog.Content>
       </Dialog.Positioner>
     </Portal>

@@ -13,7 +13,6 @@ export default function Calendar({ day, locale, onChoose }: Props) {
   return (
     <DatePicker.Root
       inline
-      unstyled
       locale={locale}
       {...(day === undefined ? {} : { defaultValue: [parseDate(day)] })}
       onValueChange={({ value }) => {
@@ -21,17 +20,17 @@ export default function Calendar({ day, locale, onChoose }: Props) {
         if (chosen) onChoose(chosen.toString());
       }}
     >
-      <DatePicker.View view="day" unstyled>
-        <DatePicker.Header unstyled />
-        <DatePicker.DayTable unstyled />
+      <DatePicker.View view="day">
+        <DatePicker.Header />
+        <DatePicker.DayTable />
       </DatePicker.View>
-      <DatePicker.View view="month" unstyled>
-        <DatePicker.Header unstyled />
-        <DatePicker.MonthTable unstyled />
+      <DatePicker.View view="month">
+        <DatePicker.Header />
+        <DatePicker.MonthTable />
       </DatePicker.View>
-      <DatePicker.View view="year" unstyled>
-        <DatePicker.Header unstyled />
-        <DatePicker.YearTable unstyled />
+      <DatePicker.View view="year">
+        <DatePicker.Header />
+        <DatePicker.YearTable />
       </DatePicker.View>
     </DatePicker.Root>
   );

@@ -1,10 +1,11 @@
-import { Input } from "@chakra-ui/react";
+import { LuCalendar } from "react-icons/lu";
+import { CalendarPanel, DayInputBox } from "~/ui/parts/pickers";
+import { Input, Text } from "@chakra-ui/react";
 import { Suspense, lazy, useRef, useState } from "react";
 import { readDay, readTime, writeDay, writeTime } from "~/formats/dates";
 import { useLocale } from "~/ui/sheet/locale";
 import { PlainButton } from "~/ui/parts/plain";
 import { type Common, Labelled, valueOf } from "./fields";
-import { look } from "~/ui/theme/look";
 
 /** With the first press: nobody else pays for it. */
 const Calendar = lazy(() => import("./Calendar"));
@@ -44,8 +45,7 @@ export function DayInput({ name, id, defaultValue = "" }: DayInputProps) {
     close();
   };
   return (
-    <span
-      className={look("day-input")}
+    <DayInputBox
       onKeyDown={(event) => {
         if (event.key !== "Escape" || !isOpen) return;
         event.stopPropagation();
@@ -63,7 +63,6 @@ export function DayInput({ name, id, defaultValue = "" }: DayInputProps) {
         name={name}
         defaultValue={shown}
         autoComplete="off"
-        unstyled
         onBlur={(event) => {
           // Read at once, so that a day typed in another order is seen as it was understood.
           const read = typed();
@@ -77,42 +76,39 @@ export function DayInput({ name, id, defaultValue = "" }: DayInputProps) {
         aria-expanded={isOpen}
         onClick={() => setOpen(!isOpen)}
       >
-        <svg viewBox="0 0 20 20" width="20" height="20" aria-hidden="true">
-          <path d="M3 5h14v12H3zM3 8.5h14M7 2.5v4M13 2.5v4" fill="none" stroke="currentColor" strokeWidth="1.5" />
-        </svg>
+        <LuCalendar size="20" aria-hidden="true" />
       </PlainButton>
       {isOpen ? (
-        <div className={look("calendar")} role="group" aria-label="Calendar">
-          <Suspense fallback={<p>One moment …</p>}>
+        <CalendarPanel role="group" aria-label="Calendar">
+          <Suspense fallback={<Text>One moment …</Text>}>
             <Calendar day={typed()} locale={locale} onChoose={choose} />
           </Suspense>
-        </div>
+        </CalendarPanel>
       ) : null}
-    </span>
+    </DayInputBox>
   );
 }
 
 /** A day as a field of a form. */
-export function DateField({ field, label, hint, className }: Common) {
+export function DateField({ field, label, hint, span }: Common) {
   return (
-    <Labelled field={field} label={label} hint={hint} className={className}>
+    <Labelled field={field} label={label} hint={hint} span={span}>
       <DayInput name={field.name} defaultValue={valueOf(field)} />
     </Labelled>
   );
 }
 
 /** A time of day as its reader writes it. */
-export function TimeField({ field, label, hint, className }: Common) {
+export function TimeField({ field, label, hint, span }: Common) {
   const locale = useLocale();
   const shown = writeTime(valueOf(field) ?? "", locale);
   return (
-    <Labelled field={field} label={label} hint={hint} className={className}>
+    <Labelled field={field} label={label} hint={hint} span={span}>
       <Input
         key={shown}
         name={field.name}
         defaultValue={shown}
         autoComplete="off"
-        unstyled
         onBlur={(event) => {
           const read = readTime(event.target.value);
           if (read !== undefined) event.target.value = writeTime(read, locale);

@@ -1,6 +1,5 @@
 import { FileInput } from "~/ui/parts/plain";
 import { Textarea } from "@chakra-ui/react";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   /** Kinds of file to offer, as the browser's file chooser wants them. */
@@ -17,11 +16,11 @@ export const FileOrText = ({ accept, label, typed }: Props) => (
     <label>
       File
       <br />
-      <FileInput className={look("tall")} name="file" accept={accept} />
+      <FileInput minH="11" name="file" accept={accept} />
     </label>
     <label>
       {label}
-      <Textarea name="text" rows={8} defaultValue={typed} unstyled fontFamily="mono" fontSize="15px" />
+      <Textarea name="text" rows={8} defaultValue={typed} fontFamily="mono" fontSize="15px" />
     </label>
   </>
 );

@@ -1,8 +1,9 @@
+import { Box, Table, Text } from "@chakra-ui/react";
+import { HelpWords } from "~/ui/parts/room";
 import { stages } from "~/core/plan";
 import { stageWords } from "~/ui/words/en";
 import { helpOf } from "~/ui/words/help";
 import { Ask } from "./Ask";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly pathname: string;
@@ -24,23 +25,23 @@ export default function HelpDialog({ pathname, isOpen, onClose }: Props) {
     <Ask isOpen={isOpen} onClose={onClose} title="Help and keys" wayOut="Close">
       {help ? (
         <>
-          <p>
+          <Text>
             <b>{help.title}.</b> {help.purpose}
-          </p>
-          {help.first ? <p>{help.first}</p> : null}
+          </Text>
+          {help.first ? <Text>{help.first}</Text> : null}
           {help.words.length > 0 ? (
-            <dl className={look("help-words")}>
+            <HelpWords>
               {help.words.map(([word, means]) => (
-                <div key={word}>
+                <Box key={word}>
                   <dt>{word}</dt>
                   <dd>{means}</dd>
-                </div>
+                </Box>
               ))}
-            </dl>
+            </HelpWords>
           ) : null}
         </>
       ) : null}
-      <table className={look("ruled")}>
+      <Table.Root native>
         <tbody>
           {keys.map(([key, what]) => (
             <tr key={key}>
@@ -51,11 +52,11 @@ export default function HelpDialog({ pathname, isOpen, onClose }: Props) {
             </tr>
           ))}
         </tbody>
-      </table>
-      <p className={look("quiet", "small")}>
+      </Table.Root>
+      <Text color="fg.muted" fontSize="sm">
         On the live screen: space rings the next bell, u takes the last one back, d adds two minutes, b turns bright or
         dark.
-      </p>
+      </Text>
     </Ask>
   );
 }

@@ -1,7 +1,8 @@
 import { MenuPartsContext } from "./menu-parts";
 import { type ReactNode, Suspense, lazy, use, useState } from "react";
 import { Link } from "react-router";
-import { PlainButton } from "./plain";
+import { LuChevronDown } from "react-icons/lu";
+import { MenuKey, WordKey } from "./keys";
 
 /** The menu itself is fetched when somebody is about to open one: every page has a button for it, few are pressed. */
 const fetchMenu = () => import("./OpenedMenu");
@@ -19,15 +20,15 @@ interface Props {
 export function MoreMenu({ label, isWord = false, children }: Props) {
   const { isFetched: isAsked, whenFetched } = useFetched(fetchMenu);
   const open = () => whenFetched(notNow);
-  const look = { type: "button", className: isWord ? "menu-word" : "menu-button" } as const;
+  const Key = isWord ? WordKey : MenuKey;
   const words = (
     <>
-      {label} <span aria-hidden="true">▾</span>
+      {label} <LuChevronDown aria-hidden="true" />
     </>
   );
   const closed = (
-    <PlainButton
-      {...look}
+    <Key
+      type="button"
       aria-haspopup="menu"
       aria-expanded={false}
       onPointerEnter={() => void fetchMenu().catch(notNow)}
@@ -38,11 +39,11 @@ export function MoreMenu({ label, isWord = false, children }: Props) {
       }}
     >
       {words}
-    </PlainButton>
+    </Key>
   );
   return isAsked ? (
     <Suspense fallback={closed}>
-      <OpenedMenu trigger={<PlainButton {...look}>{words}</PlainButton>}>{children}</OpenedMenu>
+      <OpenedMenu trigger={<Key type="button">{words}</Key>}>{children}</OpenedMenu>
     </Suspense>
   ) : (
     closed

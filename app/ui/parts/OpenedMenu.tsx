@@ -1,7 +1,6 @@
 import { Menu, Portal } from "@chakra-ui/react";
 import type { ReactElement, ReactNode } from "react";
 import { MenuPartsContext } from "./menu-parts";
-import { look } from "~/ui/theme/look";
 
 const parts = { Item: Menu.Item, Separator: Menu.Separator };
 
@@ -17,7 +16,7 @@ export default function OpenedMenu({ trigger, children }: Props) {
       <Menu.Trigger asChild>{trigger}</Menu.Trigger>
       <Portal>
         <Menu.Positioner>
-          <Menu.Content className={look("menu")}>
+          <Menu.Content data-part="menu">
             <MenuPartsContext value={parts}>{children}</MenuPartsContext>
           </Menu.Content>
         </Menu.Positioner>

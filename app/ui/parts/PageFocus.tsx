@@ -1,6 +1,6 @@
+import { VisuallyHidden } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 import { useLocation } from "react-router";
-import { look } from "~/ui/theme/look";
 
 const focusAfter = 80;
 
@@ -43,8 +43,8 @@ export function PageFocus() {
     };
   }, [pathname]);
   return (
-    <p className={look("vh")} aria-live="polite">
+    <VisuallyHidden as="p" aria-live="polite">
       {said}
-    </p>
+    </VisuallyHidden>
   );
 }

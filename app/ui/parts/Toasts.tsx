@@ -1,6 +1,5 @@
 import { Toast, Toaster, createToaster } from "@chakra-ui/react";
 import { useEffect } from "react";
-import { parts } from "~/ui/theme/parts";
 import { UndoForm } from "./UndoForm";
 import { type UndoOffer, forgetUndo } from "./undo-store";
 
@@ -30,10 +29,10 @@ export default function Toasts({ offers }: { offers: readonly UndoOffer[] }) {
       {(toast) => {
         const offer = offers.find((one) => one.id === toast.id);
         return (
-          <Toast.Root unstyled className={parts.toast.root}>
-            <Toast.Title unstyled>{toast.title}</Toast.Title>
+          <Toast.Root>
+            <Toast.Title>{toast.title}</Toast.Title>
             {offer ? <UndoForm offer={offer} onSubmit={() => toaster.dismiss(offer.id)} /> : null}
-            <Toast.CloseTrigger unstyled className={parts.toast.close} aria-label="Put this message away" />
+            <Toast.CloseTrigger aria-label="Put this message away" />
           </Toast.Root>
         );
       }}

@@ -1,5 +1,5 @@
+import { Alert } from "@chakra-ui/react";
 import type { Told as Touched } from "~/ui/class/WhatChanges";
-import { look } from "~/ui/theme/look";
 
 /** What became of a change: refused, with what to do about it, or done; whom it touches, where it touches somebody. */
 export interface Answer extends Touched {
@@ -12,14 +12,14 @@ export function Told({ told }: { told: Answer | undefined }) {
   return (
     <>
       {told?.problem ? (
-        <p className={look("form-error", "no-print")} role="alert">
+        <Alert.Root as="p" status="error" _print={{ display: "none" }} role="alert">
           {told.problem}
-        </p>
+        </Alert.Root>
       ) : null}
       {told?.done ? (
-        <p className={look("saved", "no-print")} role="status">
+        <Alert.Root as="p" status="info" _print={{ display: "none" }} role="status">
           {told.done}
-        </p>
+        </Alert.Root>
       ) : null}
     </>
   );

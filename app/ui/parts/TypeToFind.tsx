@@ -16,7 +16,6 @@ export default function TypeToFind({ label, options, onChoose }: Props) {
   const found = useMemo(() => createListCollection({ items: matching(options, typed) }), [options, typed]);
   return (
     <Combobox.Root
-      unstyled
       collection={found}
       open
       // Its own, as the field around it would lend it the id of its select.
@@ -27,16 +26,16 @@ export default function TypeToFind({ label, options, onChoose }: Props) {
         if (chosen !== undefined) onChoose(chosen);
       }}
     >
-      <Combobox.Control unstyled>
-        <Combobox.Input unstyled autoFocus aria-label={label} placeholder="Type a part of the name" />
+      <Combobox.Control>
+        <Combobox.Input autoFocus aria-label={label} placeholder="Type a part of the name" />
       </Combobox.Control>
-      <Combobox.Content unstyled>
+      <Combobox.Content>
         {found.items.map((item) => (
-          <Combobox.Item key={item.value} item={item} unstyled>
+          <Combobox.Item key={item.value} item={item}>
             {item.label}
           </Combobox.Item>
         ))}
-        <Combobox.Empty unstyled>Nothing has “{typed}” in its name.</Combobox.Empty>
+        <Combobox.Empty>Nothing has “{typed}” in its name.</Combobox.Empty>
       </Combobox.Content>
     </Combobox.Root>
   );

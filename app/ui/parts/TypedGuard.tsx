@@ -1,3 +1,4 @@
+import { Text } from "@chakra-ui/react";
 import { Suspense, lazy, useEffect, useRef, useState } from "react";
 import { useBlocker, useNavigation } from "react-router";
 import { Primary } from "./fields";
@@ -74,7 +75,7 @@ export function TypedGuard({ differs }: Props) {
               </Primary>
             }
           >
-            <p>Something on this page was changed and not saved.</p>
+            <Text>Something on this page was changed and not saved.</Text>
           </Ask>
         </Suspense>
       ) : null}

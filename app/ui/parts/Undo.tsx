@@ -1,7 +1,7 @@
+import { Alert } from "@chakra-ui/react";
 import { Suspense, lazy, useEffect, useRef, useState, useSyncExternalStore } from "react";
 import { UndoForm } from "./UndoForm";
 import { type UndoOffer, offerUndo, onUndoOffers, undoOffers } from "./undo-store";
-import { look } from "~/ui/theme/look";
 
 const fetchToasts = () => import("./Toasts");
 const Toasts = lazy(fetchToasts);
@@ -26,10 +26,10 @@ export function Undo(offer: UndoOffer) {
     // eslint-disable-next-line react-hooks/exhaustive-deps -- an offer is its id: the same words made anew are the same offer
   }, [id]);
   return isOffered ? null : (
-    <div className={look("saved", "actions")} role="status">
+    <Alert.Root status="info" display="flex" gap="3" flexWrap="wrap" alignItems="center" role="status">
       <span>{offer.said}</span>
       <UndoForm offer={offer} onSubmit={() => (isTaken.current = true)} />
-    </div>
+    </Alert.Root>
   );
 }
 

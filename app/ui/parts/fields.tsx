@@ -1,24 +1,46 @@
+import { LuSearch } from "react-icons/lu";
+import { FindableBox, FoundPanel } from "~/ui/parts/pickers";
+import { TickLabel, TickRow, colSpan } from "~/ui/parts/forms";
 import type { Option } from "./options";
-import { Field } from "@ark-ui/react/field";
-import { Button, Flex, Input, NativeSelect, Textarea } from "@chakra-ui/react";
+import {
+  Alert,
+  Box,
+  Button,
+  Field,
+  Fieldset,
+  Flex,
+  Input,
+  Link,
+  List,
+  NativeSelect,
+  Text,
+  Textarea,
+} from "@chakra-ui/react";
 import type { FieldMetadata } from "@conform-to/react";
 import { type ComponentProps, type ReactNode, Suspense, lazy, useRef, useState } from "react";
-import { Link } from "react-router";
+import { Link as RouterLink } from "react-router";
 import { PlainButton, Tick } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
 
 /** A link in running text. */
-export const TextLink = ({ to, children, ...rest }: ComponentProps<typeof Link>) => (
-  <Link className={look("text")} to={to} {...rest}>
-    {children}
+export const TextLink = ({
+  to,
+  state,
+  reloadDocument,
+  children,
+  ...rest
+}: ComponentProps<typeof Link> & Pick<ComponentProps<typeof RouterLink>, "to" | "state" | "reloadDocument">) => (
+  <Link asChild {...rest}>
+    <RouterLink to={to} state={state} {...(reloadDocument ? { reloadDocument } : {})}>
+      {children}
+    </RouterLink>
   </Link>
 );
 
 /** A link to a file: a plain anchor, as the router must not fetch it as a page. */
 export const FileLink = ({ href, children }: { href: string; children: ReactNode }) => (
-  <a className={look("text")} href={href} download>
+  <Link href={href} download>
     {children}
-  </a>
+  </Link>
 );
 
 /** What a field needs of its form's metadata, whatever the form. */
@@ -30,51 +52,51 @@ export interface Common {
   readonly field: Meta;
   readonly label: string;
   readonly hint?: ReactNode;
-  readonly className?: string;
+  /** How many of a form's twelve columns it takes; all of them without. */
+  readonly span?: number | undefined;
 }
+
+const placeOf = (span: number | undefined) => (span === undefined ? {} : { gridColumn: colSpan(span) });
 
 export function valueOf(field: Meta): string | undefined {
   const { initialValue } = field;
   return initialValue === undefined || initialValue === null ? undefined : String(initialValue);
 }
 
-/**
- * Label above, what is wrong below, beside the field it is about. What is only read comes from the layer below Chakra's, without styles
- * of its own: the theme styles all of it at once.
- */
-export function Labelled({ field, label, hint, className, children }: Common & { children: ReactNode }) {
+/** Label above, what is wrong below, beside the field it is about. */
+export function Labelled({ field, label, hint, span, children }: Common & { children: ReactNode }) {
   // Each reading of a form's field is worked out by the form: once is enough.
   const { errors, id, errorId, descriptionId } = field;
   return (
     <Field.Root
-      className={className}
+      {...placeOf(span)}
       invalid={Boolean(errors?.length)}
       ids={{ control: id, errorText: errorId, helperText: descriptionId }}
     >
       <Field.Label>{label}</Field.Label>
       {children}
       {hint ? <Field.HelperText>{hint}</Field.HelperText> : null}
-      <Field.ErrorText className={look("field-error")}>{errors?.[0]}</Field.ErrorText>
+      <Field.ErrorText>{errors?.[0]}</Field.ErrorText>
     </Field.Root>
   );
 }
 
 export type TextFieldProps = Common & Omit<ComponentProps<typeof Input>, "children">;
 
-export function TextField({ field, label, hint, className, ...rest }: TextFieldProps) {
+export function TextField({ field, label, hint, span, ...rest }: TextFieldProps) {
   const value = valueOf(field);
   return (
-    <Labelled field={field} label={label} hint={hint} className={className}>
-      <Input key={value} name={field.name} defaultValue={value} unstyled {...rest} />
+    <Labelled field={field} label={label} hint={hint} span={span}>
+      <Input key={value} name={field.name} defaultValue={value} {...rest} />
     </Labelled>
   );
 }
 
 export const NumberField = (props: TextFieldProps) => <TextField inputMode="numeric" autoComplete="off" {...props} />;
 
-export const AreaField = ({ field, label, hint, className, ...rest }: Common & ComponentProps<typeof Textarea>) => (
-  <Labelled field={field} label={label} hint={hint} className={className}>
-    <Textarea name={field.name} defaultValue={valueOf(field)} unstyled {...rest} />
+export const AreaField = ({ field, label, hint, span, ...rest }: Common & ComponentProps<typeof Textarea>) => (
+  <Labelled field={field} label={label} hint={hint} span={span}>
+    <Textarea name={field.name} defaultValue={valueOf(field)} {...rest} />
   </Labelled>
 );
 
@@ -113,9 +135,9 @@ export function Findable({ options, label, children }: FindableProps) {
     close();
   };
   return (
-    <div
+    <FindableBox
       ref={place}
-      className={look("findable")}
+
       // Before the list takes the key to empty its word.
       onKeyDownCapture={(event) => {
         if (event.key !== "Escape" || !isOpen) return;
@@ -134,23 +156,16 @@ export function Findable({ options, label, children }: FindableProps) {
         aria-expanded={isOpen}
         onClick={() => setOpen(!isOpen)}
       >
-        <svg viewBox="0 0 20 20" width="20" height="20" aria-hidden="true">
-          <path
-            d="M12.5 12.5 17 17M14 8.5a5.5 5.5 0 1 1-11 0 5.5 5.5 0 0 1 11 0z"
-            fill="none"
-            stroke="currentColor"
-            strokeWidth="1.5"
-          />
-        </svg>
+        <LuSearch size="20" aria-hidden="true" />
       </PlainButton>
       {isOpen ? (
-        <div className={look("found")}>
+        <FoundPanel>
           <Suspense fallback="One moment …">
             <TypeToFind label={`${label}: a part of the name`} options={options} onChoose={choose} />
           </Suspense>
-        </div>
+        </FoundPanel>
       ) : null}
-    </div>
+    </FindableBox>
   );
 }
 
@@ -163,7 +178,7 @@ export const Choice = ({
   ComponentProps<typeof NativeSelect.Field>,
   "id" | "name" | "defaultValue"
 >) => (
-  <NativeSelect.Root unstyled>
+  <NativeSelect.Root>
     <NativeSelect.Field {...select}>
       {empty === undefined ? null : <option value="">{empty}</option>}
       {options.map((option) => (
@@ -179,7 +194,7 @@ export const SelectField = ({
   field,
   label,
   hint,
-  className,
+  span,
   options,
   empty,
   isFound = false,
@@ -189,7 +204,7 @@ export const SelectField = ({
   /** The list is somebody's own and may grow long: it can be found in by typing. */
   isFound?: boolean;
 }) => (
-  <Labelled field={field} label={label} hint={hint} className={className}>
+  <Labelled field={field} label={label} hint={hint} span={span}>
     <Findable options={isFound ? options : []} label={label}>
       <Choice name={field.name} defaultValue={valueOf(field) ?? ""} options={options} empty={empty} />
     </Findable>
@@ -197,39 +212,39 @@ export const SelectField = ({
 );
 
 /** A yes-or-no, as a browser's own box: it works without script and is announced everywhere. */
-export const CheckField = ({ field, label, className }: Common) => (
-  <div className={className}>
-    <label className={look("check")}>
+export const CheckField = ({ field, label, span }: Common) => (
+  <Box {...placeOf(span)}>
+    <TickLabel>
       <Tick
         name={field.name}
         id={field.id}
         defaultChecked={field.initialValue === "on" || field.initialValue === true}
       />
       {label}
-    </label>
-  </div>
+    </TickLabel>
+  </Box>
 );
 
 /** Any number of things from a list, as boxes. */
-export function CheckGroup({ field, label, className, options }: Common & { options: readonly Option[] }) {
+export function CheckGroup({ field, label, span, options }: Common & { options: readonly Option[] }) {
   const ticked = Array.isArray(field.initialValue) ? field.initialValue.map(String) : [valueOf(field)];
   return (
-    <fieldset className={className} aria-describedby={field.errors?.length ? field.errorId : undefined}>
-      <legend>{label}</legend>
-      <div className={look("checks")}>
+    <Fieldset.Root {...placeOf(span)} aria-describedby={field.errors?.length ? field.errorId : undefined}>
+      <Fieldset.Legend>{label}</Fieldset.Legend>
+      <TickRow>
         {options.map((option) => (
           <label key={option.value}>
             <Tick name={field.name} value={option.value} defaultChecked={ticked.includes(option.value)} />{" "}
             {option.label}
           </label>
         ))}
-      </div>
+      </TickRow>
       {field.errors?.length ? (
-        <p id={field.errorId} className={look("field-error")}>
+        <Text layerStyle="needsYou" fontSize="sm" id={field.errorId}>
           {field.errors[0]}
-        </p>
+        </Text>
       ) : null}
-    </fieldset>
+    </Fieldset.Root>
   );
 }
 
@@ -260,8 +275,8 @@ export const SaveBar = ({ children }: { children: ReactNode }) => (
 
 /** The one thing a page is mostly opened for, where that leads elsewhere. */
 export const PrimaryLink = ({ to, children }: { to: string; children: ReactNode }) => (
-  <Button asChild data-primary minHeight="44px" fontSize="17px" colorPalette="ink" className={look("no-print")}>
-    <Link to={to}>{children}</Link>
+  <Button _print={{ display: "none" }} asChild data-primary minHeight="44px" fontSize="17px" colorPalette="ink">
+    <RouterLink to={to}>{children}</RouterLink>
   </Button>
 );
 
@@ -269,13 +284,13 @@ export const PrimaryLink = ({ to, children }: { to: string; children: ReactNode 
 export function FormError({ title, problems }: { title: string; problems: readonly string[] }) {
   if (problems.length === 0) return null;
   return (
-    <div className={look("form-error")} role="alert">
+    <Alert.Root status="error" role="alert">
       <b>{title}</b>
-      <ul>
+      <List.Root>
         {problems.map((problem) => (
           <li key={problem}>{problem}</li>
         ))}
-      </ul>
-    </div>
+      </List.Root>
+    </Alert.Root>
   );
 }

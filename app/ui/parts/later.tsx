@@ -1,5 +1,5 @@
+import { Box, Text } from "@chakra-ui/react";
 import { type ComponentType, Suspense, lazy, useEffect, useRef } from "react";
-import { look } from "~/ui/theme/look";
 
 /** After so long what nobody came near is fetched, too: whatever changes on the page would wait for it otherwise. */
 const quietMs = 3000;
@@ -35,17 +35,17 @@ export function later<Props extends object>(load: () => Promise<ComponentType<Pr
       };
     }, []);
     return (
-      <div ref={box}>
+      <Box ref={box}>
         <Suspense
           fallback={
-            <p data-coming className={look("quiet")}>
+            <Text color="fg.muted" data-coming>
               Still coming …
-            </p>
+            </Text>
           }
         >
           <Part {...props} />
         </Suspense>
-      </div>
+      </Box>
     );
   };
 }

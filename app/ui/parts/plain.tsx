@@ -1,4 +1,4 @@
-import { Button, chakra } from "@chakra-ui/react";
+import { chakra } from "@chakra-ui/react";
 import type { ComponentProps } from "react";
 
 /**
@@ -14,7 +14,7 @@ export const PlainArea = chakra("textarea");
 export const PlainSelect = chakra("select");
 
 /** A button of its place's own look; it sends its form only where it says so. */
-export const PlainButton = (props: ComponentProps<typeof Button>) => <Button unstyled {...props} />;
+export const PlainButton = chakra("button", { base: { cursor: "pointer" } }, { defaultProps: { type: "button" } });
 
 /** A box to tick, and one of several to choose. */
 export const Tick = chakra("input", {}, { defaultProps: { type: "checkbox" } });
@@ -24,4 +24,4 @@ export const FileInput = chakra("input", { base: { minHeight: "44px" } }, { defa
 
 /** What is opened to read more: the browser's own, found by its search and printed when open. */
 export const Fold = chakra("details");
-export const FoldTitle = chakra("summary");
+export const FoldTitle = chakra("summary", { base: { cursor: "pointer" } });

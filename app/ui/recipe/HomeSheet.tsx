@@ -1,3 +1,7 @@
+import { Box, Heading, List, Span, Text } from "@chakra-ui/react";
+import { HandoutBody, HandoutCautions, HandoutIntro, HandoutList, HandoutSheet } from "~/ui/parts/book";
+import { CardHead } from "~/ui/parts/card";
+import { Caution } from "~/ui/parts/recipe";
 import { wordsIn } from "~/ui/words/regional";
 import { looksOf } from "~/core/look";
 import { type KitLine, putOut } from "~/core/kit";
@@ -10,8 +14,6 @@ import { Grams, PutOutText } from "~/ui/sheet/Quantity";
 import { sayHalves, sayWarmth } from "~/ui/words/batter";
 import { byBowl } from "~/ui/kit/groups";
 import { closingCaution, cueWords, hazardWords, testWords } from "~/ui/words/en";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly recipe: Recipe;
@@ -23,23 +25,22 @@ interface Props {
 }
 
 function HomeAmount({ line }: { line: KitLine }) {
-  if (!line.main)
-    return <span className={look("quiet")}>{line.kind === "unknown" ? "ask your instructor" : "to taste"}</span>;
+  if (!line.main) return <Span color="fg.muted">{line.kind === "unknown" ? "ask your instructor" : "to taste"}</Span>;
   const isCounted = line.main.amount.unit === "piece";
   return (
     <>
       <PutOutText of={line.main} />
       {line.main.onScale && !isCounted && putOut(line.main).by !== "scale" ? (
-        <span className={look("quiet")}>
+        <Span color="fg.muted">
           {" "}
           (<Grams value={line.main.onScale.shown} />)
-        </span>
+        </Span>
       ) : null}
-      {line.kind === "per-person" ? <span className={look("quiet")}> each person</span> : null}
+      {line.kind === "per-person" ? <Span color="fg.muted"> each person</Span> : null}
       {line.apart?.scoops ? (
-        <span className={look("quiet")}>
+        <Span color="fg.muted">
           , up to <PutOutText of={line.apart} /> more
-        </span>
+        </Span>
       ) : null}
     </>
   );
@@ -52,57 +53,59 @@ export function HomeSheet({ recipe, way, kit, scale, set, ingredientName }: Prop
   const looks = looksOf(recipe);
   const cautions = [...new Set(recipe.steps.flatMap((step) => step.hazards))];
   return (
-    <article className={look("handout")}>
-      <div className={parts.card.head}>
-        <h1>
+    <HandoutSheet>
+      <CardHead>
+        <Heading as="h1" size="2xl">
           {recipe.title}
           {way ? `, ${way.toLowerCase()}` : ""}
-        </h1>
-        <span className={look("n")}>makes {scale.piecesMade}</span>
-      </div>
-      {recipe.intro ? <p className={look("handout-intro")}>{recipe.intro}</p> : null}
-      <div className={look("handout-body")}>
-        <div>
+        </Heading>
+        <span data-part="made">makes {scale.piecesMade}</span>
+      </CardHead>
+      {recipe.intro ? <HandoutIntro>{recipe.intro}</HandoutIntro> : null}
+      <HandoutBody>
+        <Box>
           {byBowl(kit).map(({ key, title, lines }) => {
             return (
-              <section key={key}>
-                <h2 className={look("small-head")}>{title}</h2>
-                <ul className={look("handout-list")}>
+              <Box as="section" key={key}>
+                <Heading as="h2" size="xl" fontSize="18px" mt="3.5" mb="0.5">
+                  {title}
+                </Heading>
+                <HandoutList>
                   {lines.map((line) => (
                     <li key={line.lineId}>
                       <span>
                         {ingredientName(line.ingredientId)}
                         {line.round === undefined ? null : <span>, only for: {line.round.toLowerCase()}</span>}
-                        {line.note ? <span className={look("quiet")}>, {line.note}</span> : null}
-                        {line.isOptional ? <span className={look("quiet")}> (if you like)</span> : null}
+                        {line.note ? <Span color="fg.muted">, {line.note}</Span> : null}
+                        {line.isOptional ? <Span color="fg.muted"> (if you like)</Span> : null}
                       </span>
                       <b>
                         <HomeAmount line={line} />
                       </b>
                     </li>
                   ))}
-                </ul>
-              </section>
+                </HandoutList>
+              </Box>
             );
           })}
-          <p className={look("small", "quiet")}>
+          <Text fontSize="sm" color="fg.muted">
             {fraction(scale.factor, locale)} × the recipe. {set.name}, levelled; scales beside.
-          </p>
-        </div>
-        <div>
-          <ol className={look("method")}>
+          </Text>
+        </Box>
+        <Box>
+          <List.Root as="ol" data-part="method">
             {recipe.steps.map((step) => (
               <li key={step.id}>
                 {step.text}
                 {step.kind === "preheat" ? (
-                  <span className={look("quiet")}>
+                  <Span color="fg.muted">
                     {" "}
                     About {temperature(heat.surfaceC.from, heat.surfaceC.to, locale)}; pour when {testWords[heat.test]}.
-                  </span>
+                  </Span>
                 ) : null}
-                {step.warmth ? <span className={look("quiet")}> {sayWarmth(step, locale)}</span> : null}
+                {step.warmth ? <Span color="fg.muted"> {sayWarmth(step, locale)}</Span> : null}
                 {cooksPieces(step, recipe) ? (
-                  <span className={look("quiet")}>
+                  <Span color="fg.muted">
                     {" "}
                     {sayHalves(recipe, ingredientName, locale)} First side {minutes(heat.side1.low, locale)}–
                     {minutes(heat.side1.high, locale)}
@@ -115,27 +118,25 @@ export function HomeSheet({ recipe, way, kit, scale, set, ingredientName }: Prop
                       : ""}
                     Done when: {looks.done.map((cue) => wordsIn(cueWords, locale)[cue]).join(", ")}.
                     {recipe.blindNote ? ` ${recipe.blindNote}` : ""}
-                  </span>
+                  </Span>
                 ) : null}
               </li>
             ))}
-          </ol>
-          <p className={look("small")}>
+          </List.Root>
+          <Text fontSize="sm">
             {rest.min > 0 ? `Let it rest ${minutes(rest.min, locale)}. ` : ""}
             {rest.max === null ? "" : `Pour the last within ${minutes(rest.max, locale)} of mixing.`}
-          </p>
-        </div>
-      </div>
-      <section className={look("handout-cautions")}>
+          </Text>
+        </Box>
+      </HandoutBody>
+      <HandoutCautions>
         {cautions.map((hazard) => (
-          <p className={look("caution")} key={hazard}>
-            {hazardWords[hazard]}
-          </p>
+          <Caution key={hazard}>{hazardWords[hazard]}</Caution>
         ))}
-        <p className={look("small", "quiet")}>
+        <Text fontSize="sm" color="fg.muted">
           {closingCaution} Read every label again: the packet at home may be another one.
-        </p>
-      </section>
-    </article>
+        </Text>
+      </HandoutCautions>
+    </HandoutSheet>
   );
 }

@@ -1,10 +1,10 @@
+import { LikenessFigure } from "~/ui/parts/drawings";
 import { afterStanding, likenessOf } from "~/core/look";
 import type { Recipe } from "~/core/recipe";
 import { minutes } from "~/ui/format/format";
 import { Pour } from "~/ui/draw/Pour";
 import { useLocale } from "~/ui/sheet/locale";
 import { likenessWords } from "~/ui/words/looks";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly recipe: Recipe;
@@ -18,7 +18,7 @@ export function Likenesses({ recipe, looseness }: Props) {
   if (looseness === undefined || recipe.family === "fritter") return null;
   const [mixed, rested] = [likenessOf(looseness), likenessOf(afterStanding(looseness, recipe.rest.min, recipe))];
   return (
-    <figure className={look("likenesses")}>
+    <LikenessFigure>
       <span>
         <Pour likeness={mixed} />
         {mixed === rested && recipe.rest.min > 0 ? "as mixed and as poured: " : "as mixed: "}
@@ -30,7 +30,7 @@ export function Likenesses({ recipe, looseness }: Props) {
           after {minutes(recipe.rest.min, locale)}: {likenessWords[rested]}
         </span>
       )}
-    </figure>
+    </LikenessFigure>
   );
 }
 
@@ -53,7 +53,7 @@ export function Pours({
     ["thinnest usual", band.to],
   ];
   return (
-    <figure className={look("likenesses")}>
+    <LikenessFigure>
       {shown.map(([name, value]) => (
         <span key={name}>
           <Pour likeness={likenessOf(value)} />
@@ -63,6 +63,6 @@ export function Pours({
           </span>
         </span>
       ))}
-    </figure>
+    </LikenessFigure>
   );
 }

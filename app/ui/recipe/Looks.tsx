@@ -1,3 +1,5 @@
+import { List, Text } from "@chakra-ui/react";
+import { LooksColumn, LooksRow, StopMixingNote } from "~/ui/parts/recipe";
 import { useLocale } from "~/ui/sheet/locale";
 import { wordsIn } from "~/ui/words/regional";
 import { looksOf, stopOf } from "~/core/look";
@@ -5,22 +7,21 @@ import type { Cue, Recipe, Step } from "~/core/recipe";
 import { CuePicture } from "~/ui/draw/Cues";
 import { cueWords } from "~/ui/words/en";
 import { stopWords } from "~/ui/words/looks";
-import { look } from "~/ui/theme/look";
 
 function Row({ title, cues }: { title: string; cues: readonly Cue[] }) {
   const words = wordsIn(cueWords, useLocale());
   return cues.length === 0 ? null : (
-    <div className={look("look")}>
+    <LooksColumn>
       <b>{title}</b>
-      <ul>
+      <List.Root>
         {cues.map((cue) => (
           <li key={cue}>
             <CuePicture cue={cue} />
             {words[cue]}
           </li>
         ))}
-      </ul>
-    </div>
+      </List.Root>
+    </LooksColumn>
   );
 }
 
@@ -28,16 +29,16 @@ function Row({ title, cues }: { title: string; cues: readonly Cue[] }) {
 export function Looks({ recipe }: { recipe: Recipe }) {
   const { turn, done } = looksOf(recipe);
   return (
-    <div className={look("looks")}>
+    <LooksRow>
       <Row title="Turn when" cues={turn} />
       <Row title="Done when" cues={done} />
-      {recipe.blindNote ? <p className={look("small")}>{recipe.blindNote}</p> : null}
-    </div>
+      {recipe.blindNote ? <Text fontSize="sm">{recipe.blindNote}</Text> : null}
+    </LooksRow>
   );
 }
 
 /** When to stop, at the step where a batter is spoilt or saved. */
 export function StopMixing({ step, recipe }: { step: Step; recipe: Recipe }) {
   const stop = stopOf(step, recipe);
-  return stop ? <em className={look("stop-mixing")}>{stopWords[stop].says}</em> : null;
+  return stop ? <StopMixingNote>{stopWords[stop].says}</StopMixingNote> : null;
 }

@@ -1,3 +1,5 @@
+import { Box, Heading, List, Span, Text } from "@chakra-ui/react";
+import { Caution, RecipeColumns } from "~/ui/parts/recipe";
 import { type Pantry, batterOf } from "~/core/batter";
 import { shownOnce } from "~/core/caution";
 import { techniquesOf } from "~/core/look";
@@ -31,7 +33,6 @@ import {
 import { wordsIn } from "~/ui/words/regional";
 import { StepNotes } from "./StepNotes";
 import { Techniques } from "./Techniques";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly recipe: Recipe;
@@ -70,7 +71,7 @@ export function LineAmountText({ line }: { line: Pick<Line, "amount"> }) {
     case "to-taste":
       return <>to taste</>;
     case "unknown":
-      return <span className={look("needs-you")}>“{amount.said}”</span>;
+      return <Span layerStyle="needsYou">“{amount.said}”</Span>;
     default:
       return amount satisfies never;
   }
@@ -106,19 +107,19 @@ export function LineNote({ line, rounds = [] }: { line: Line; rounds: Recipe["ro
     amount.kind === "per-piece" ? <span key="piece">, each piece</span> : null,
     line.note ? <span key="note">, {line.note}</span> : null,
     line.isOptional ? (
-      <span key="optional" className={look("quiet")}>
+      <Span color="fg.muted" key="optional">
         {" "}
         (optional)
-      </span>
+      </Span>
     ) : null,
     line.keeps < 1 ? (
-      <span key="keeps" className={look("quiet")}>
+      <Span color="fg.muted" key="keeps">
         , {number(line.keeps * 100, "en", 0)}
         {thin}% stays
-      </span>
+      </Span>
     ) : null,
   ];
-  return <span className={look("quiet")}>{notes}</span>;
+  return <Span color="fg.muted">{notes}</Span>;
 }
 
 /** Amounts hanging left of their names. */
@@ -131,7 +132,7 @@ const LineList = ({
   rounds: Recipe["rounds"];
   ingredientName: (id: string) => string;
 }) => (
-  <dl>
+  <Box as="dl">
     {lines.map((line) => [
       <dt key={`${line.id}-amount`}>
         <LineAmountText line={line} />
@@ -140,7 +141,7 @@ const LineList = ({
         {ingredientName(line.ingredientId)}
         <LineNote line={line} rounds={rounds} />
         {(line.alternatives ?? []).map((each) => (
-          <span key={each.ingredientId} className={look("small", "alternative")}>
+          <Span fontSize="sm" display="block" pl="1em" key={each.ingredientId}>
             {each.isAdvised ? "or " : "not "}
             {each.amount ? (
               <>
@@ -148,12 +149,12 @@ const LineList = ({
               </>
             ) : null}
             {ingredientName(each.ingredientId)}
-            {each.reason ? <span className={look("quiet")}>: {each.reason}</span> : null}
-          </span>
+            {each.reason ? <Span color="fg.muted">: {each.reason}</Span> : null}
+          </Span>
         ))}
       </dd>,
     ])}
-  </dl>
+  </Box>
 );
 
 /** A recipe as a page in a cookbook: what, by bowl, beside how. */
@@ -172,59 +173,71 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
         ? `${number(portion.grams, locale)}${thin}g a piece`
         : `a batch makes ${portion.pieces}`;
   return (
-    <div className={look("recipe")}>
-      <div className={look("list")}>
+    <RecipeColumns>
+      <Box data-part="list">
         {groups.map(([bowl, lines]) => (
-          <section key={bowl}>
-            <h2 className={look("small-head")}>{bowlWords[bowl]}</h2>
+          <Box as="section" key={bowl}>
+            <Heading as="h2" size="xl" fontSize="18px" mt="3.5" mb="0.5">
+              {bowlWords[bowl]}
+            </Heading>
             <LineList lines={lines} rounds={recipe.rounds} ingredientName={ingredientName} />
-          </section>
+          </Box>
         ))}
         {pantry ? <RecipeFlow recipe={recipe} ingredientName={ingredientName} /> : null}
         {recipe.parts.map((part) => (
-          <section key={part.id}>
-            <h2 className={look("small-head")}>{part.name}</h2>
-            <p className={look("quiet", "small")}>
+          <Box as="section" key={part.id}>
+            <Heading as="h2" size="xl" fontSize="18px" mt="3.5" mb="0.5">
+              {part.name}
+            </Heading>
+            <Text color="fg.muted" fontSize="sm">
               {partKindWords[part.kind]}, {wordsIn(partHeatWords, locale)[part.heat]},{" "}
               {minutes(part.minutes.likely, locale)}
               {part.makesGrams === null ? "" : `; makes ${grams(part.makesGrams, locale)}`}
-            </p>
+            </Text>
             <LineList
               lines={recipe.lines.filter((line) => line.partId === part.id)}
               rounds={recipe.rounds}
               ingredientName={ingredientName}
             />
-          </section>
+          </Box>
         ))}
         {recipe.rounds ? (
-          <section>
-            <h2 className={look("small-head")}>Cooked in rounds</h2>
-            <p>
+          <Box as="section">
+            <Heading as="h2" size="xl" fontSize="18px" mt="3.5" mb="0.5">
+              Cooked in rounds
+            </Heading>
+            <Text>
               {recipe.rounds.map((round) => `${round.parts} ${round.name.toLowerCase()}`).join(" to ")}, in this order,
               each by itself.{recipe.isRoundsOpen ? " Each table decides while it cooks; this is what is likely." : ""}
-            </p>
-          </section>
+            </Text>
+          </Box>
         ) : null}
         {recipe.variants.length > 0 ? (
-          <section>
-            <h2 className={look("small-head")}>Variants</h2>
+          <Box as="section">
+            <Heading as="h2" size="xl" fontSize="18px" mt="3.5" mb="0.5">
+              Variants
+            </Heading>
             {recipe.variants.map((variant) => (
-              <p key={variant.id}>
-                <b>{variant.name}</b> <span className={look("quiet")}>({standingWords[variant.standing]})</span>
+              <Text key={variant.id}>
+                <b>{variant.name}</b> <Span color="fg.muted">({standingWords[variant.standing]})</Span>
                 {variant.swaps.map((swap) => (
                   <span key={swap.lineId}>
                     , {ingredientName(swap.ingredientId)} for{" "}
                     {ingredientName(recipe.lines.find((line) => line.id === swap.lineId)?.ingredientId ?? "")}
                   </span>
                 ))}
-              </p>
+              </Text>
             ))}
-          </section>
+          </Box>
         ) : null}
-      </div>
-      <div>
-        {recipe.intro ? <p className={look("measure", "below-s", "intro")}>{recipe.intro}</p> : null}
-        <p className={look("quiet", "below-m")}>
+      </Box>
+      <Box>
+        {recipe.intro ? (
+          <Text maxW="60ch" mb="3.5" fontSize="lg">
+            {recipe.intro}
+          </Text>
+        ) : null}
+        <Text color="fg.muted" mb="4.5">
           {familyWords[recipe.family]}; {pour}, about {number(recipe.pieceDiameterCm, locale)}
           {thin}cm
           {recipe.aimedLooseness === undefined
@@ -232,56 +245,62 @@ export function RecipeSheet({ recipe, ingredientName, pantry }: Props) {
             : `, ${number(recipe.aimedLooseness, locale, 2)} g of water aimed at to a gram of flour`}
           {recipe.serving ? `, eaten as a ${servingWords[recipe.serving.as]} of ${recipe.serving.pieces}` : ""};{" "}
           {standingWords[recipe.standing]}, revision {recipe.revision}
-        </p>
-        <ol className={look("method")}>
+        </Text>
+        <List.Root as="ol" data-part="method">
           {recipe.steps.map((step, index) => (
             <li key={step.id}>
               {step.text}{" "}
-              <span className={look("quiet")}>
+              <Span color="fg.muted">
                 {["cook", "hold", "serve"].includes(step.kind)
                   ? ""
                   : `${minutes(step.minutes.likely, locale)}${step.who === "adult" ? ", an adult" : ""}`}
-              </span>
+              </Span>
               {step.kind === "preheat" ? (
-                <p className={look("small")}>
+                <Text fontSize="sm">
                   {heat.surfaceKinds.map((kind) => wordsIn(surfaceWords, locale)[kind]).join(" or ")}; start at{" "}
                   {temperature(heat.surfaceC.from, heat.surfaceC.to, locale)}, pour when {testWords[heat.test]}.
                   {(heat.on ?? []).map((each) => (
                     <span key={each.surfaceKind}> {sayHeatOn(each, locale)}</span>
                   ))}
-                </p>
+                </Text>
               ) : null}
-              {step.warmth ? <p className={look("small", "gate")}>{sayWarmth(step, locale)}</p> : null}
-              {step.gate ? <p className={look("small", "gate")}>{sayGate(step.gate, 1, locale)}</p> : null}
+              {step.warmth ? (
+                <Text fontSize="sm" fontWeight="600">
+                  {sayWarmth(step, locale)}
+                </Text>
+              ) : null}
+              {step.gate ? (
+                <Text fontSize="sm" fontWeight="600">
+                  {sayGate(step.gate, 1, locale)}
+                </Text>
+              ) : null}
               {cooksPieces(step, recipe) ? (
-                <p className={look("small")}>
+                <Text fontSize="sm">
                   {sayHalves(recipe, ingredientName, locale)} First side {minutes(heat.side1.low, locale)} to{" "}
                   {minutes(heat.side1.high, locale)}
                   {heat.side2
                     ? `, second ${minutes(heat.side2.low, locale)} to ${minutes(heat.side2.high, locale)}`
                     : ", both sides at once"}
                   .
-                </p>
+                </Text>
               ) : null}
               <StopMixing step={step} recipe={recipe} />
               <Techniques of={techniques?.get(step.id) ?? []} />
               <StepNotes step={step} />
               {cooksPieces(step, recipe) ? <Looks recipe={recipe} /> : null}
               {(cautions[index] ?? []).map((hazard) => (
-                <p className={look("caution")} key={hazard}>
-                  {hazardWords[hazard]}
-                </p>
+                <Caution key={hazard}>{hazardWords[hazard]}</Caution>
               ))}
             </li>
           ))}
-        </ol>
-        <p className={look("small", "quiet")}>
+        </List.Root>
+        <Text fontSize="sm" color="fg.muted">
           {rest.min > 0 ? `Rest at least ${minutes(rest.min, locale)}` : "No rest needed"}
           {rest.max === null ? "" : `; last pour within ${minutes(rest.max, locale)} of mixing`}:{" "}
           {windowReasonWords[rest.reason]}.
-        </p>
+        </Text>
         {pantry ? <Likenesses recipe={recipe} looseness={batterOf(recipe, pantry).looseness} /> : null}
-      </div>
-    </div>
+      </Box>
+    </RecipeColumns>
   );
 }

@@ -1,5 +1,6 @@
+import { Box } from "@chakra-ui/react";
+import { StepNoteList } from "~/ui/parts/recipe";
 import type { Step } from "~/core/recipe";
-import { look } from "~/ui/theme/look";
 
 /** What the instructor makes of a step: one point, one question, what is not shown here. Never on a table's own card. */
 export function StepNotes({ step }: { step: Pick<Step, "point" | "question" | "avoid"> }) {
@@ -9,13 +10,13 @@ export function StepNotes({ step }: { step: Pick<Step, "point" | "question" | "a
     ["Not here", step.avoid],
   ].filter(([, words]) => words);
   return rows.length === 0 ? null : (
-    <dl className={look("step-notes", "small")}>
+    <StepNoteList fontSize="sm">
       {rows.map(([name, words]) => (
-        <div key={name}>
+        <Box key={name}>
           <dt>{name}</dt>
           <dd>{words}</dd>
-        </div>
+        </Box>
       ))}
-    </dl>
+    </StepNoteList>
   );
 }

@@ -1,12 +1,12 @@
+import { TechniqueList } from "~/ui/parts/recipe";
 import type { Technique } from "~/core/look";
 import { TechniquePicture } from "~/ui/draw/Techniques";
 import { techniqueWords } from "~/ui/words/looks";
-import { look } from "~/ui/theme/look";
 
 /** How hands do it, drawn, with the one sentence that belongs to each; on the wall larger than at a step. */
 export const Techniques = ({ of, isLarge = false }: { of: readonly Technique[]; isLarge?: boolean }) =>
   of.length === 0 ? null : (
-    <ul className={isLarge ? look("techniques", "is-large") : look("techniques")}>
+    <TechniqueList isLarge={isLarge}>
       {of.map((technique) => (
         <li key={technique}>
           <TechniquePicture technique={technique} />
@@ -16,5 +16,5 @@ export const Techniques = ({ of, isLarge = false }: { of: readonly Technique[]; 
           </span>
         </li>
       ))}
-    </ul>
+    </TechniqueList>
   );

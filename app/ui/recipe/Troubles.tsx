@@ -1,8 +1,8 @@
+import { TroublesTable } from "~/ui/parts/recipe";
 import { type CorrectionStep, sights, troublesOf } from "~/core/look";
 import type { Family, SurfaceKind } from "~/core/recipe";
 import { causeWords, sayAct, sightWords } from "~/ui/words/looks";
 import type { Names } from "~/ui/words/names";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly family: Family;
@@ -17,7 +17,7 @@ interface Props {
 export function Troubles({ family, kinds, step, names }: Props) {
   const troubles = troublesOf(family, kinds);
   return (
-    <table className={look("troubles")}>
+    <TroublesTable>
       <thead>
         <tr>
           <th scope="col">What you see</th>
@@ -41,6 +41,6 @@ export function Troubles({ family, kinds, step, names }: Props) {
           ));
         })}
       </tbody>
-    </table>
+    </TroublesTable>
   );
 }

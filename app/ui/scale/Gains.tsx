@@ -1,9 +1,10 @@
+import { Heading, Span, Text } from "@chakra-ui/react";
+import { GainLines, GainNote } from "~/ui/parts/book";
 import type { ClassPlan, StationGain } from "~/core/plan";
 import { type Amount, subtract, zero } from "~/core/quantity";
 import { amount, fraction, howMany, minutes, people, scoops } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import type { Names } from "~/ui/words/names";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly gains: readonly StationGain[];
@@ -22,7 +23,7 @@ export function Gains({ gains, before, after, names }: Props) {
   const kindWords = { new: "new station", gone: "closes", changed: "", same: "" } as const;
   return (
     <>
-      <p>
+      <Text>
         {before.stations.length === after.stations.length
           ? `Still ${howMany(after.stations.length, "station")}`
           : `${howMany(before.stations.length, "station")} become${before.stations.length === 1 ? "s" : ""} ${after.stations.length}`}
@@ -31,30 +32,34 @@ export function Gains({ gains, before, after, names }: Props) {
           ? ", as before"
           : `, before it was ${minutes(before.timeline.end, locale)}`}
         . {touched.length === 0 ? "No kit changes." : `${touched.length} of ${gains.length} kits are opened again.`}
-      </p>
+      </Text>
       {touched.map((gain) => (
-        <div className={look("gain")} key={gain.stationId}>
-          <h3>
+        <GainNote key={gain.stationId}>
+          <Heading as="h3" size="lg">
             {gain.name}{" "}
-            <span className={look("quiet", "small")}>
+            <Span color="fg.muted" fontSize="sm">
               {kindWords[gain.kind]}
               {gain.people === 0 ? "" : ` ${gain.people > 0 ? "+" : "−"}${people(Math.abs(gain.people))}`}; ×{" "}
               {fraction(gain.factor.from, locale)} becomes × {fraction(gain.factor.to, locale)}; {gain.pieces.from} →{" "}
               {howMany(gain.pieces.to, "piece")}, {gain.loads.from} → {howMany(gain.loads.to, "load")}
-            </span>
-          </h3>
-          <ul className={look("gain-lines")}>
+            </Span>
+          </Heading>
+          <GainLines>
             {gain.lines.map((line) => (
               <li key={line.lineId}>
                 <b>{signed(line.by, locale)}</b> {names.ingredient(line.ingredientId)}
                 {line.now?.main?.scoops && gain.kind !== "gone" ? (
-                  <span className={look("quiet")}>, then {scoops(line.now.main.scoops.counts, locale)} in all</span>
+                  <Span color="fg.muted">, then {scoops(line.now.main.scoops.counts, locale)} in all</Span>
                 ) : null}
               </li>
             ))}
-            {gain.lines.length === 0 ? <li className={look("quiet")}>the same kit, other people</li> : null}
-          </ul>
-        </div>
+            {gain.lines.length === 0 ? (
+              <Text as="li" color="fg.muted">
+                the same kit, other people
+              </Text>
+            ) : null}
+          </GainLines>
+        </GainNote>
       ))}
     </>
   );

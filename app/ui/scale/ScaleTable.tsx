@@ -1,3 +1,6 @@
+import { RuledTable } from "~/ui/parts/tables";
+import { Box, Heading, Span, Text } from "@chakra-ui/react";
+import {} from "~/ui/parts/book";
 import { type ScaleOption, spiceEase } from "~/core/kit";
 import { type Ratio, toNumber } from "~/core/quantity";
 import type { BatchRule } from "~/core/scale";
@@ -5,7 +8,6 @@ import { drift, fraction, grams, howMany, list, number, thin } from "~/ui/format
 import { useLocale } from "~/ui/sheet/locale";
 import { Wide } from "~/ui/sheet/Wide";
 import type { Names } from "~/ui/words/names";
-import { look } from "~/ui/theme/look";
 
 const ruleNames: Readonly<Record<BatchRule, string>> = {
   whole: "Whole batches",
@@ -59,23 +61,25 @@ export function ScaleTable({ title, wanted, options, chosen, wholeEggs, names }:
         option.unmeasurable.length === 0 ? (
           "everything can be measured"
         ) : (
-          <span className={look("needs-you")}>{list(option.unmeasurable.map(names.ingredient), locale)}</span>
+          <Span layerStyle="needsYou">{list(option.unmeasurable.map(names.ingredient), locale)}</Span>
         ),
     ],
   ];
   return (
-    <section className={look("below-l")}>
-      <h3>{title}</h3>
-      <p className={look("quiet", "small")}>
+    <Box as="section" mb="6">
+      <Heading as="h3" size="lg">
+        {title}
+      </Heading>
+      <Text color="fg.muted" fontSize="sm">
         {howMany(wanted, "piece")} wanted. One factor for every line; pan fat goes by the load, garnish by the piece.
-      </p>
+      </Text>
       <Wide label="Lines at this scale">
-        <table className={look("ruled", "scale-table")}>
+        <RuledTable kind="scales">
           <thead>
             <tr>
               <th scope="col">Way</th>
               {options.map((option) => (
-                <th scope="col" key={option.rule} className={option.rule === chosen ? look("is-chosen") : undefined}>
+                <th data-chosen={option.rule === chosen ? "" : undefined} scope="col" key={option.rule}>
                   {ruleNames[option.rule]}
                   {option.rule === chosen ? " (the class’s)" : ""}
                 </th>
@@ -87,26 +91,26 @@ export function ScaleTable({ title, wanted, options, chosen, wholeEggs, names }:
               <tr key={name}>
                 <th scope="row">{name}</th>
                 {options.map((option) => (
-                  <td key={option.rule} className={option.rule === chosen ? look("is-chosen") : undefined}>
+                  <td data-chosen={option.rule === chosen ? "" : undefined} key={option.rule}>
                     {cell(option)}
                   </td>
                 ))}
               </tr>
             ))}
           </tbody>
-        </table>
+        </RuledTable>
       </Wide>
       {wholeEggs && options.some((option) => option.rule === chosen && option.eggs?.beatenGrams !== undefined) ? (
-        <p className={look("small")}>
+        <Text fontSize="sm">
           With whole eggs only: {fraction(wholeEggs.factor, locale)} × the recipe, {howMany(wholeEggs.pieces, "piece")}.
-        </p>
+        </Text>
       ) : null}
       {options.some((option) => option.rule === chosen && option.offersEase) ? (
-        <p className={look("small")}>
+        <Text fontSize="sm">
           More than {spiceEase.above} batches: the brief can take salt and strong spice ×{" "}
           {number(toNumber(spiceEase.share), locale, 1)}.
-        </p>
+        </Text>
       ) : null}
-    </section>
+    </Box>
   );
 }

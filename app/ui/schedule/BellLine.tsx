@@ -1,9 +1,9 @@
+import { BellLineBox } from "~/ui/parts/bell-line";
 import { memo } from "react";
 import { type CSSProperties, useMemo } from "react";
 import type { Bell, BellKind, TaskKind, Timeline } from "~/core/schedule";
 import { clock, minutes } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
-import { parts } from "~/ui/theme/parts";
 import { bellWords } from "~/ui/words/en";
 
 interface Props {
@@ -109,6 +109,9 @@ function timesThatFit(bells: readonly Bell[], scale: number, width: number): Rea
 const rowTop = [6, 60, 92];
 const heights = { usual: 94, crowded: 126 } as const;
 
+/** An attribute that is there or not. */
+const mark = (isSo: boolean) => (isSo ? "" : undefined);
+
 /** The strip that goes with a class from first plan to log: true to time, with the bells on it. */
 export const BellLine = memo(function BellLine({
   timeline,
@@ -129,47 +132,54 @@ export const BellLine = memo(function BellLine({
   const rows = useMemo(() => rowsOf(timeline.bells, scale), [timeline, scale]);
   const spans = useMemo(() => spansOf(timeline), [timeline]);
   const label = `Bell line: ${timeline.bells.map((bell) => `${bellWords[bell.kind]} ${clock(startsAt, timeZone, bell.at, locale)}`).join(", ")}. ${minutes(timeline.end, locale)} in all, ${minutes(available, locale)} given.`;
-  const names = parts.bellLine.of({ isFolded, isTold: withActual });
-  const bellOf = (bell: Bell, more: { isFlipped: boolean; isOnWide: boolean }) =>
-    parts.bellLine.of({ isFolded, rung: rung[bell.id] !== undefined, isNext: nextBellId === bell.id, ...more });
+  const bellMarks = (bell: Bell, isFlipped: boolean, isOnWide: boolean) => ({
+    "data-part": "bell",
+    "data-rung": mark(rung[bell.id] !== undefined),
+    "data-next": mark(nextBellId === bell.id),
+    "data-flipped": mark(isFlipped),
+    "data-wide": mark(isOnWide),
+  });
   const rail = (
     <>
-      <div className={names.rail} />
+      <div data-part="rail" />
       {spans.map((span) => (
         <div
           key={span.from}
-          className={parts.bellLine.of({ weight: span.weight, isFolded }).span}
+          data-part="span"
+          data-weight={span.weight}
           style={{ left: share(span.from), width: share(span.to - span.from) }}
         />
       ))}
-      {available < scale ? <div className={names.over} style={{ left: share(available) }} /> : null}
+      {available < scale ? <div data-part="over" style={{ left: share(available) }} /> : null}
     </>
   );
   if (isFolded) {
     const fits = timesThatFit(timeline.bells, scale, timeWidth.desk);
     const onPhone = timesThatFit(timeline.bells, scale, timeWidth.phone);
     return (
-      <div className={names.root} role="img" aria-label={label}>
+      <BellLineBox isFolded isTold={withActual} role="img" aria-label={label}>
         {rail}
         {timeline.bells.map((bell) => {
-          const its = bellOf(bell, { isFlipped: bell.at / scale > 0.95, isOnWide: !onPhone.has(bell.id) });
           return (
-            <div key={bell.id} className={its.bell} style={{ left: share(bell.at) }} title={bellWords[bell.kind]}>
-              <span className={its.clapper} />
-              {fits.has(bell.id) ? (
-                <span className={its.label}>{clock(startsAt, timeZone, bell.at, locale)}</span>
-              ) : null}
+            <div
+              key={bell.id}
+              {...bellMarks(bell, bell.at / scale > 0.95, !onPhone.has(bell.id))}
+              style={{ left: share(bell.at) }}
+              title={bellWords[bell.kind]}
+            >
+              <span data-part="clapper" />
+              {fits.has(bell.id) ? <span data-part="label">{clock(startsAt, timeZone, bell.at, locale)}</span> : null}
             </div>
           );
         })}
-        {now === undefined ? null : <div className={names.now} style={{ left: share(now) }} />}
-      </div>
+        {now === undefined ? null : <div data-part="now" style={{ left: share(now) }} />}
+      </BellLineBox>
     );
   }
   return (
-    <div
+    <BellLineBox
       style={withActual ? undefined : { height: rows.some(({ row }) => row === 2) ? heights.crowded : heights.usual }}
-      className={names.root}
+      isTold={withActual}
       role="img"
       aria-label={label}
     >
@@ -182,11 +192,10 @@ export const BellLine = memo(function BellLine({
           "--stem-top": `${top < 44 ? top : 48}px`,
           "--stem": `${top < 44 ? 40 - top : top - 36}px`,
         };
-        const its = bellOf(bell, { isFlipped: flip, isOnWide: minor.has(bell.kind) });
         return (
-          <div key={bell.id} className={its.bell} style={stem}>
-            <span className={its.clapper} />
-            <span className={its.label} style={{ top }}>
+          <div key={bell.id} {...bellMarks(bell, flip, minor.has(bell.kind))} style={stem}>
+            <span data-part="clapper" />
+            <span data-part="label" style={{ top }}>
               <b>{bellWords[bell.kind]}</b>
               <br />
               {clock(startsAt, timeZone, bell.at, locale)}
@@ -194,11 +203,11 @@ export const BellLine = memo(function BellLine({
           </div>
         );
       })}
-      {now === undefined ? null : <div className={names.now} data-label="now" style={{ left: share(now) }} />}
+      {now === undefined ? null : <div data-part="now" data-label="now" style={{ left: share(now) }} />}
       {withActual ? (
         <>
-          <div className={names.actualRail} />
-          <svg className={names.links} preserveAspectRatio="none" viewBox="0 0 100 68" aria-hidden="true">
+          <div data-part="actual-rail" />
+          <svg data-part="links" preserveAspectRatio="none" viewBox="0 0 100 68" aria-hidden="true">
             {timeline.bells.map((bell) =>
               rung[bell.id] === undefined ? null : (
                 <line
@@ -213,12 +222,12 @@ export const BellLine = memo(function BellLine({
           </svg>
           {timeline.bells.map((bell) =>
             rung[bell.id] === undefined ? null : (
-              <div key={bell.id} className={names.actual} style={{ left: share(rung[bell.id] ?? 0) }} />
+              <div key={bell.id} data-part="actual" style={{ left: share(rung[bell.id] ?? 0) }} />
             ),
           )}
-          <div className={names.rowName}>as it happened</div>
+          <div data-part="row-name">as it happened</div>
         </>
       ) : null}
-    </div>
+    </BellLineBox>
   );
 });

@@ -1,14 +1,15 @@
-import { Form } from "react-router";
+import { Box, HStack, Heading, Text } from "@chakra-ui/react";
+import { ActionForm, InlineField, InlineFieldsForm, InlineLabel } from "~/ui/parts/forms";
+import { EditDrawer } from "~/ui/parts/room";
 import { type ClassInput, type MovableLoad, type WishCost, loadsMark } from "~/core/plan";
 import type { Timeline } from "~/core/schedule";
 import { clock, list, minutes, number } from "~/ui/format/format";
 import { Secondary } from "~/ui/parts/fields";
-import { Fold, FoldTitle, Hidden, PlainSelect } from "~/ui/parts/plain";
+import { FoldTitle, Hidden, PlainSelect } from "~/ui/parts/plain";
 import { useLocale } from "~/ui/sheet/locale";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { sayWish } from "~/ui/words/timeline";
 import { useOrder } from "./useOrder";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly input: ClassInput;
@@ -40,23 +41,28 @@ export function BetterOrder({ input, timeline, version, stations, wish, loads }:
   const gained = found ? found.before.readyAt - found.after.readyAt : 0;
   const kept = found ? found.before.brokenWindows - found.after.brokenWindows : 0;
   return (
-    <section aria-labelledby="order-heading" className={look("no-print")}>
-      <h3 id="order-heading">Order of the loads</h3>
-      <p className={look("small")}>
+    <Box as="section" _print={{ display: "none" }} aria-labelledby="order-heading">
+      <Heading as="h3" size="lg" id="order-heading">
+        Order of the loads
+      </Heading>
+      <Text fontSize="sm">
         {timeline.isProved
           ? `Proved: in no order is everything ready to eat before ${at(ready)}.`
           : `Everything is ready to eat at ${at(ready)}, at most ${number(Math.max(0.1, above * 100), locale)} % later than any order could have it (${at(timeline.bound)}).`}
         {input.order && !input.order.isWished ? " The loads follow an order that was searched for." : null}
-      </p>
+      </Text>
       {wish ? (
-        <p className={look("small", (wish.minutes > 1 / 60 || wish.late > 0 || wish.uncleared > 0) && "needs-you")}>
+        <Text
+          fontSize="sm"
+          layerStyle={wish.minutes > 1 / 60 || wish.late > 0 || wish.uncleared > 0 ? "needsYou" : undefined}
+        >
           {sayWish(wish, locale)}
-        </p>
+        </Text>
       ) : null}
-      <Form method="post" className={look("facts", "tight", "no-print")}>
+      <InlineFieldsForm isTight _print={{ display: "none" }} method="post">
         <Hidden name="version" value={version} />
-        <label className={look("cell")}>
-          <span className={look("cell-label")}>Cooks first</span>
+        <InlineField>
+          <InlineLabel>Cooks first</InlineLabel>
           <PlainSelect name="station">
             {stations.map((station) => (
               <option key={station.id} value={station.id}>
@@ -64,20 +70,20 @@ export function BetterOrder({ input, timeline, version, stations, wish, loads }:
               </option>
             ))}
           </PlainSelect>
-        </label>
+        </InlineField>
         <Secondary name="intent" value="first">
           This table first
         </Secondary>
-      </Form>
+      </InlineFieldsForm>
       {loads.length > 1 ? (
-        <Fold className={look("drawer")}>
+        <EditDrawer>
           <FoldTitle>Move a load by hand</FoldTitle>
-          <Form method="post" className={look("facts", "tight")} key={version}>
+          <InlineFieldsForm isTight method="post" key={version}>
             <Hidden name="version" value={version} />
             <Hidden name="loads" value={loadsMark(loads)} />
             {(["load", "before"] as const).map((name) => (
-              <label className={look("cell")} key={name}>
-                <span className={look("cell-label")}>{name === "load" ? "Lay" : "right before, on its surface"}</span>
+              <InlineField key={name}>
+                <InlineLabel>{name === "load" ? "Lay" : "right before, on its surface"}</InlineLabel>
                 <PlainSelect
                   name={name}
                   aria-label={name === "load" ? "Lay" : "Right before"}
@@ -89,16 +95,16 @@ export function BetterOrder({ input, timeline, version, stations, wish, loads }:
                     </option>
                   ))}
                 </PlainSelect>
-              </label>
+              </InlineField>
             ))}
             <Secondary name="intent" value="move">
               Move it
             </Secondary>
-          </Form>
-        </Fold>
+          </InlineFieldsForm>
+        </EditDrawer>
       ) : null}
       <WhenReady>
-        <div className={look("actions", "no-print")}>
+        <HStack _print={{ display: "none" }} gap="3" wrap="wrap">
           {progress ? (
             <>
               <progress max={progress.of} value={progress.laid} aria-label="Looking for a better order" />
@@ -111,41 +117,41 @@ export function BetterOrder({ input, timeline, version, stations, wish, loads }:
               Look for a better order
             </Secondary>
           )}
-        </div>
+        </HStack>
         {found && !progress ? (
-          <div role="status" className={look("no-print")}>
+          <Box _print={{ display: "none" }} role="status">
             {found.order === undefined || found.order === input.order ? (
-              <p className={look("small")}>None was found that is better than what is shown.</p>
+              <Text fontSize="sm">None was found that is better than what is shown.</Text>
             ) : (
               <>
-                <p className={look("small")}>
+                <Text fontSize="sm">
                   {gained > 1 / 120
                     ? `One was found: ready at ${at(found.after.readyAt)}, ${minutes(gained, locale)} sooner.`
                     : `One was found: ready at ${at(found.after.readyAt)}.`}
                   {kept > 0
                     ? ` ${kept === 1 ? "One batter" : `${kept} batters`} more ${kept === 1 ? "is" : "are"} poured in time.`
                     : ""}
-                </p>
-                <Form method="post" className={look("actions")}>
+                </Text>
+                <ActionForm method="post">
                   <Hidden name="version" value={version} />
                   <Hidden name="order" value={JSON.stringify(found.order)} />
                   <Secondary name="intent" value="order">
                     Use this order
                   </Secondary>
-                </Form>
+                </ActionForm>
               </>
             )}
-          </div>
+          </Box>
         ) : null}
       </WhenReady>
       {input.order ? (
-        <Form method="post" className={look("actions", "no-print")}>
+        <ActionForm _print={{ display: "none" }} method="post">
           <Hidden name="version" value={version} />
           <Secondary name="intent" value="rules">
             Back to the usual order
           </Secondary>
-        </Form>
+        </ActionForm>
       ) : null}
-    </section>
+    </Box>
   );
 }

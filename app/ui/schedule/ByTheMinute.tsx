@@ -1,3 +1,5 @@
+import { RuledTable } from "~/ui/parts/tables";
+import { VisuallyHidden } from "@chakra-ui/react";
 import type { RoomKind } from "~/core/people";
 import type { SetTo } from "~/core/plan";
 import type { Recipe } from "~/core/recipe";
@@ -10,7 +12,6 @@ import { Aims } from "~/ui/brief/Aims";
 import { Wide } from "~/ui/sheet/Wide";
 import { StepNotes } from "~/ui/recipe/StepNotes";
 import { sayEntry, unitNames } from "~/ui/words/timeline";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly timeline: Timeline;
@@ -37,7 +38,7 @@ export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims
   const first = new Map(rows.flatMap((row, at) => (row.kind === "bell" ? [[row.bell, at] as const] : [])).reverse());
   return (
     <Wide label="By the minute">
-      <table className={look("ruled", "by-the-minute")}>
+      <RuledTable kind="minutes">
         <caption>By the minute</caption>
         <Heads of={["Time", "What happens", "Say, and watch for", "Stand"]} />
         <tbody>
@@ -46,8 +47,8 @@ export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims
             const time = at(entry.at);
             const isSame = index > 0 && at(rows[index - 1]?.at ?? -1) === time;
             return (
-              <tr key={`${index} ${what}`} className={entry.kind === "bell" ? look("bell-row") : undefined}>
-                <td className={look("n")}>{isSame ? <span className={look("vh")}>{time}</span> : <b>{time}</b>}</td>
+              <tr data-bell={entry.kind === "bell" ? "" : undefined} key={`${index} ${what}`}>
+                <td data-numeric>{isSame ? <VisuallyHidden>{time}</VisuallyHidden> : <b>{time}</b>}</td>
                 <td>{what}</td>
                 <td>
                   {say}
@@ -63,7 +64,7 @@ export function ByTheMinute({ timeline, startsAt, timeZone, names, recipes, aims
             );
           })}
         </tbody>
-      </table>
+      </RuledTable>
     </Wide>
   );
 }

@@ -1,13 +1,13 @@
+import { Text } from "@chakra-ui/react";
+import { LanesGrid, LanesScroll, LanesZoom } from "~/ui/parts/lanes";
 import { type CSSProperties, useState } from "react";
 import type { StationPlan } from "~/core/plan";
 import type { LinkReason, Task, TaskKind, Timeline } from "~/core/schedule";
 import { clock, howMany, list, minutes } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { PlainButton } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
 import { laneWords, sharedThingWords, taskWords } from "~/ui/words/en";
 import { linkWords } from "~/ui/words/timeline";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly timeline: Timeline;
@@ -148,14 +148,15 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
     return (
       <div
         key={block.id}
-        className={
-          parts.lanes.of({ look: lookOfTask[block.kind], isChain: block.isChain, isBelow: block.isBelow }).task
-        }
+        data-part="task"
+        data-look={lookOfTask[block.kind]}
+        data-chain={block.isChain ? "" : undefined}
+        data-below={block.isBelow ? "" : undefined}
         style={{ left: share(block.start), width: share(block.end - block.start) }}
         title={said}
       >
         {name === undefined ? null : <span aria-hidden="true">{name}</span>}
-        <span className={look("vh")}>{said}</span>
+        <span data-part="said">{said}</span>
       </div>
     );
   };
@@ -171,15 +172,14 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
   };
   return (
     <>
-      <div className={look(parts.lanes.zoom, "no-print")} role="group" aria-label="How wide">
+      <LanesZoom role="group" aria-label="How wide">
         {widths.map((one) => (
           <PlainButton key={one} type="button" aria-pressed={one === width} onClick={() => setWidth(one)}>
             {one === 1 ? "whole class" : `${one} × as wide`}
           </PlainButton>
         ))}
-      </div>
-      <div
-        className={parts.lanes.scroll}
+      </LanesZoom>
+      <LanesScroll
         tabIndex={0}
         role="group"
         aria-label="Lanes of stations and surfaces"
@@ -187,24 +187,24 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
           setPressed(target instanceof Element ? (target.closest<HTMLElement>("[title]")?.title ?? "") : "")
         }
       >
-        <div className={parts.lanes.root} style={lines}>
+        <LanesGrid style={lines}>
           <span />
-          <div className={parts.lanes.axis} aria-hidden="true">
+          <div data-part="axis" aria-hidden="true">
             {ticks.map((at) => (
               <span key={at} style={{ left: share(at) }}>
                 {clock(startsAt, timeZone, at, locale)}
               </span>
             ))}
           </div>
-          <span className={parts.lanes.name}>Everyone</span>
-          <div className={parts.lanes.lane}>
+          <span data-part="name">Everyone</span>
+          <div data-part="lane">
             {room.map((task) => draw(blockOf(task, [taskWords[task.kind], laneWords[task.kind]])))}
           </div>
           {stations.map((station, index) => [
-            <span className={parts.lanes.of({ isFirst: index === 0 }).name} key={`${station.id}-name`}>
+            <span data-part="name" data-first={index === 0 ? "" : undefined} key={`${station.id}-name`}>
               {station.name}
             </span>,
-            <div className={parts.lanes.of({ isFirst: index === 0 }).lane} key={station.id}>
+            <div data-part="lane" data-first={index === 0 ? "" : undefined} key={station.id}>
               {joined(
                 together(timeline.tasks.filter((task) => task.stationId === station.id && task.kind !== "preheat")).map(
                   (all) => {
@@ -220,10 +220,10 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
             </div>,
           ])}
           {adults.map((adult, index) => [
-            <span className={parts.lanes.of({ isFirst: index === 0 }).name} key={`${adult.name}-name`}>
+            <span data-part="name" data-first={index === 0 ? "" : undefined} key={`${adult.name}-name`}>
               {adult.name}
             </span>,
-            <div className={parts.lanes.of({ isFirst: index === 0 }).lane} key={adult.name}>
+            <div data-part="lane" data-first={index === 0 ? "" : undefined} key={adult.name}>
               {together(adult.tasks).map((all) => {
                 const names = all.map(({ stationId, kind }) => short.get(stationId ?? "") ?? laneWords[kind]);
                 const whose = [...new Set(all.map((task) => nameOf(task.stationId)))];
@@ -238,10 +238,10 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
           {timeline.units
             .filter((unit) => unit.stationId === null)
             .map((unit, index) => [
-              <span className={parts.lanes.of({ isFirst: index === 0 }).name} key={`${unit.id}-name`}>
+              <span data-part="name" data-first={index === 0 ? "" : undefined} key={`${unit.id}-name`}>
                 {unit.name} {unit.number}
               </span>,
-              <div className={parts.lanes.of({ isFirst: index === 0 }).lane} key={unit.id}>
+              <div data-part="lane" data-first={index === 0 ? "" : undefined} key={unit.id}>
                 {timeline.tasks
                   .filter((task) => task.surfaceId === unit.id)
                   .map((task) => {
@@ -253,15 +253,15 @@ export function Lanes({ timeline, stations, startsAt, timeZone, available, round
                   })}
               </div>,
             ])}
-        </div>
-        <p className={look("quiet", "small")}>
+        </LanesGrid>
+        <Text color="fg.muted" fontSize="sm">
           Numbers are loads, T a tester; on a surface with the first letters of whose they are. Striped is heat, dotted
           is waiting, dashed is heating up. What is underlined twice holds the class up. Press a block to read it.
-        </p>
-      </div>
-      <p className={look("now-read", "no-print")} role="status">
+        </Text>
+      </LanesScroll>
+      <Text fontWeight="600" _print={{ display: "none" }} role="status">
         {pressed}
-      </p>
+      </Text>
     </>
   );
 }

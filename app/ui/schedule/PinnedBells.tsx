@@ -1,11 +1,12 @@
-import { Form } from "react-router";
+import { HStack, Span, Text } from "@chakra-ui/react";
+import { EditDrawer } from "~/ui/parts/room";
+import { ActionForm, GridForm, InlineField, InlineLabel, colSpan } from "~/ui/parts/forms";
 import { type Pin, type Timeline, pinnableBells } from "~/core/schedule";
 import { clock, minutes } from "~/ui/format/format";
 import { Secondary } from "~/ui/parts/fields";
-import { Fold, FoldTitle, Hidden, PlainInput, PlainSelect } from "~/ui/parts/plain";
+import { FoldTitle, Hidden, PlainInput, PlainSelect } from "~/ui/parts/plain";
 import { useLocale } from "~/ui/sheet/locale";
 import { bellWords } from "~/ui/words/en";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly pins: readonly Pin[];
@@ -21,29 +22,31 @@ export function PinnedBells({ pins, timeline, startsAt, timeZone, version }: Pro
   const at = (after: number) => clock(startsAt, timeZone, after, locale);
   const rings = (bell: Pin["bell"]) => timeline.bells.find((one) => one.kind === bell)?.at;
   return (
-    <Fold className={look("drawer", "no-print")} open={pins.length > 0}>
+    <EditDrawer _print={{ display: "none" }} open={pins.length > 0}>
       <FoldTitle>Pin a bell</FoldTitle>
-      <p className={look("small", "quiet")}>It rings at that time, or as soon after it as can be; never before.</p>
+      <Text fontSize="sm" color="fg.muted">
+        It rings at that time, or as soon after it as can be; never before.
+      </Text>
       {pins.map((pin) => {
         const late = (rings(pin.bell) ?? pin.at) - pin.at;
         return (
-          <Form method="post" className={look("actions")} key={pin.bell}>
+          <ActionForm method="post" key={pin.bell}>
             <Hidden name="version" value={version} />
             <Hidden name="bell" value={pin.bell} />
             <span>
               {bellWords[pin.bell]}: {at(pin.at)}
-              {late > 0.5 ? <span className={look("needs-you")}>, rings {minutes(late, locale)} later</span> : null}
+              {late > 0.5 ? <Span layerStyle="needsYou">, rings {minutes(late, locale)} later</Span> : null}
             </span>
             <Secondary name="intent" value="let-go">
               Let “{bellWords[pin.bell]}” go
             </Secondary>
-          </Form>
+          </ActionForm>
         );
       })}
-      <Form method="post" className={look("form")}>
+      <GridForm method="post">
         <Hidden name="version" value={version} />
-        <label className={look("cell", "c4")}>
-          <span className={look("cell-label")}>Bell</span>
+        <InlineField gridColumn={colSpan(4)}>
+          <InlineLabel>Bell</InlineLabel>
           <PlainSelect name="bell" aria-label="Bell to pin" defaultValue="eat">
             {pinnableBells.map((bell) => (
               <option key={bell} value={bell}>
@@ -51,9 +54,9 @@ export function PinnedBells({ pins, timeline, startsAt, timeZone, version }: Pro
               </option>
             ))}
           </PlainSelect>
-        </label>
-        <label className={look("cell", "c4")}>
-          <span className={look("cell-label")}>Rings at</span>
+        </InlineField>
+        <InlineField gridColumn={colSpan(4)}>
+          <InlineLabel>Rings at</InlineLabel>
           <PlainInput
             name="time"
             aria-label="Rings at"
@@ -63,13 +66,13 @@ export function PinnedBells({ pins, timeline, startsAt, timeZone, version }: Pro
             required
             autoComplete="off"
           />
-        </label>
-        <div className={look("actions")}>
+        </InlineField>
+        <HStack gap="3" wrap="wrap">
           <Secondary name="intent" value="pin">
             Pin it
           </Secondary>
-        </div>
-      </Form>
-    </Fold>
+        </HStack>
+      </GridForm>
+    </EditDrawer>
   );
 }

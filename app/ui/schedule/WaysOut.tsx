@@ -1,3 +1,4 @@
+import { Box, HStack, Table } from "@chakra-ui/react";
 import { Form } from "react-router";
 import { type ClassInput, type WayOut, wayId } from "~/core/plan";
 import { Secondary } from "~/ui/parts/fields";
@@ -6,7 +7,6 @@ import { Heads } from "~/ui/sheet/Heads";
 import { useLocale } from "~/ui/sheet/locale";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { sayWay, wayWords } from "~/ui/words/timeline";
-import { look } from "~/ui/theme/look";
 import type { WaysNews } from "~/workers/ways.browser";
 import WaysWorker from "~/workers/ways.browser?worker";
 import { useSearch } from "./useSearch";
@@ -26,8 +26,8 @@ export function WaysOut({ input, ways: quick, version }: Props) {
   if (quick.length === 0) return null;
   const ways = found ?? quick;
   return (
-    <section aria-label="Ways out">
-      <table className={look("ruled")}>
+    <Box as="section" aria-label="Ways out">
+      <Table.Root native>
         <caption>Ways out</caption>
         <Heads of={["What", "What it costs", "What comes of it", ""]} />
         <tbody>
@@ -38,7 +38,7 @@ export function WaysOut({ input, ways: quick, version }: Props) {
                 <td>{what}</td>
                 <td>{costs}</td>
                 <td>{sayWay(one, locale, found !== undefined)}</td>
-                <td className={look("no-print")}>
+                <td data-screen>
                   {one.becomes ? (
                     <Form method="post">
                       <Hidden name="version" value={version} />
@@ -54,9 +54,9 @@ export function WaysOut({ input, ways: quick, version }: Props) {
             );
           })}
         </tbody>
-      </table>
+      </Table.Root>
       <WhenReady>
-        <div className={look("actions", "no-print")}>
+        <HStack _print={{ display: "none" }} gap="3" wrap="wrap">
           {progress ? (
             <>
               <progress max={progress.of} value={progress.done} aria-label="Searching the ways out" />
@@ -74,8 +74,8 @@ export function WaysOut({ input, ways: quick, version }: Props) {
               Search the best order for each
             </Secondary>
           )}
-        </div>
+        </HStack>
       </WhenReady>
-    </section>
+    </Box>
   );
 }

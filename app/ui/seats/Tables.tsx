@@ -1,3 +1,6 @@
+import { Heading, List, Span, Text } from "@chakra-ui/react";
+import { SeatItem, SeatName, SeatTable, SmallSelect, TableGrid } from "~/ui/parts/people";
+import { TickLabel } from "~/ui/parts/forms";
 import { useLocale } from "~/ui/sheet/locale";
 import {
   DndContext,
@@ -12,8 +15,7 @@ import { type ReactNode, useState } from "react";
 import type { Participant } from "~/core/people";
 import { needsInWords } from "~/ui/people/needs";
 import { ageWords } from "~/ui/words/en";
-import { PlainSelect, Tick } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
+import { Tick } from "~/ui/parts/plain";
 
 /** Tables that everybody's list offers at once; of more, a list is filled when a pointer or the focus comes to it. */
 const mostOffered = 40;
@@ -42,16 +44,20 @@ export function Tables({ tables, onMove, onApart, troubled }: Props) {
   };
   return (
     <DndContext sensors={sensors} onDragEnd={drop}>
-      <div className={look("tables")}>
+      <TableGrid>
         {tables.map((table) => (
           <Drop key={table.index} table={table}>
-            <h3>{table.name}</h3>
-            <p className={look("small", "quiet")}>{table.dish}</p>
-            <label className={look("check", "small")}>
+            <Heading as="h3" size="lg">
+              {table.name}
+            </Heading>
+            <Text fontSize="sm" color="fg.muted">
+              {table.dish}
+            </Text>
+            <TickLabel fontSize="sm">
               <Tick checked={table.isApart} onChange={(event) => onApart(table.index, event.target.checked)} />
               apart: own kit and gear, cooks first
-            </label>
-            <ul>
+            </TickLabel>
+            <List.Root>
               {table.people.map((person) => (
                 <Person
                   key={person.id}
@@ -62,11 +68,15 @@ export function Tables({ tables, onMove, onApart, troubled }: Props) {
                   isTroubled={troubled.has(person.id)}
                 />
               ))}
-            </ul>
-            {table.people.length === 0 ? <p className={look("small", "quiet")}>nobody yet</p> : null}
+            </List.Root>
+            {table.people.length === 0 ? (
+              <Text fontSize="sm" color="fg.muted">
+                nobody yet
+              </Text>
+            ) : null}
           </Drop>
         ))}
-      </div>
+      </TableGrid>
     </DndContext>
   );
 }
@@ -74,13 +84,15 @@ export function Tables({ tables, onMove, onApart, troubled }: Props) {
 function Drop({ table, children }: { table: Table; children: ReactNode }) {
   const { setNodeRef, isOver } = useDroppable({ id: table.index });
   return (
-    <section
+    <SeatTable
+      data-apart={table.isApart ? "" : undefined}
+      isApart={table.isApart}
+      isOver={isOver}
       ref={setNodeRef}
       aria-label={table.name}
-      className={look("seat-table", table.isApart && "apart", isOver && "over")}
     >
       {children}
-    </section>
+    </SeatTable>
   );
 }
 
@@ -103,22 +115,25 @@ function Person({
   // Every table in everybody's list: 400 people at 400 tables would be 160,000 options.
   const offered = isWanted || tables.length <= mostOffered ? tables : tables.filter((table) => table.index === at);
   return (
-    <li
+    <SeatItem
+      data-needs={isTroubled ? "" : undefined}
+      isNeeds={isTroubled}
+      isDragged={isDragging}
       ref={setNodeRef}
-      className={look("seat", isTroubled && "needs", isDragging && "dragged")}
+
       style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)` } : undefined}
     >
-      <span className={look("seat-name")} {...listeners}>
+      <SeatName {...listeners}>
         <b>{person.name}</b>
-        <span className={look("small", "quiet")}>
+        <Span fontSize="sm" color="fg.muted">
           {" "}
           {ageWords[person.ageBand]}
           {person.hasAnswered ? (needs ? `; ${needs}` : "") : "; not answered"}
-        </span>
-      </span>
-      <PlainSelect
+        </Span>
+      </SeatName>
+      <SmallSelect
         aria-label={`${person.name} sits at`}
-        className={look("plain-select")}
+
         value={at}
         onPointerEnter={() => setWanted(true)}
         onFocus={() => setWanted(true)}
@@ -129,7 +144,7 @@ function Person({
             {table.name}
           </option>
         ))}
-      </PlainSelect>
-    </li>
+      </SmallSelect>
+    </SeatItem>
   );
 }

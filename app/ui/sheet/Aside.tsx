@@ -1,7 +1,10 @@
-import { Form, Link, useSearchParams } from "react-router";
+import { RowButton } from "~/ui/parts/keys";
+import { Text } from "@chakra-ui/react";
+import { PlainList } from "~/ui/parts/shopping";
+import { TextLink } from "~/ui/parts/fields";
+import { Form, useSearchParams } from "react-router";
 import { Undo } from "~/ui/parts/Undo";
-import { PlainButton, Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
+import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
 
 /** Where a list goes on after something of it was put aside, or taken back. */
 export const afterAside = (list: string, { intent, id }: { intent: "aside" | "back"; id: string }): string =>
@@ -11,9 +14,9 @@ export const afterAside = (list: string, { intent, id }: { intent: "aside" | "ba
 export const AsideButton = ({ action, id, isAside }: { action: string; id: string; isAside: boolean }) => (
   <Form method="post" action={action}>
     <Hidden name="intent" value={isAside ? "back" : "aside"} />
-    <PlainButton className={look("row-button")} type="submit" name="id" value={id}>
+    <RowButton type="submit" name="id" value={id}>
       {isAside ? "Take back" : "Put aside"}
-    </PlainButton>
+    </RowButton>
   </Form>
 );
 
@@ -38,21 +41,19 @@ export function PutAside({ action, of }: Props) {
           fields={{ intent: "back", id: just.id }}
         />
       ) : null}
-      <Fold className={look("no-print", "above-l")}>
+      <Fold _print={{ display: "none" }} mt="6">
         <FoldTitle>Put aside: {of.length}</FoldTitle>
-        <p className={look("quiet", "small")}>
+        <Text color="fg.muted" fontSize="sm">
           Classes that have it keep it. Nothing new is offered it until it is taken back.
-        </p>
-        <ul className={look("plain-list")}>
+        </Text>
+        <PlainList>
           {of.map(({ id, name }) => (
-            <li className={look("in-row")} key={id}>
-              <Link className={look("text")} to={`${action}/${id}`}>
-                {name}
-              </Link>
+            <li data-part="in-row" key={id}>
+              <TextLink to={`${action}/${id}`}>{name}</TextLink>
               <AsideButton action={action} id={id} isAside />
             </li>
           ))}
-        </ul>
+        </PlainList>
       </Fold>
     </>
   );

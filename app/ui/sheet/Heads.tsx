@@ -1,5 +1,3 @@
-import { look } from "~/ui/theme/look";
-
 interface Props {
   /** The heads in order; `{ n }` stands over figures and is set to the right as they are. */
   readonly of: readonly (string | { readonly n: string })[];
@@ -15,7 +13,7 @@ export const Heads = ({ of }: Props) => (
             {head}
           </th>
         ) : (
-          <th scope="col" className={look("n")} key={head.n}>
+          <th data-numeric scope="col" key={head.n}>
             {head.n}
           </th>
         ),

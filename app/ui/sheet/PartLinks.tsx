@@ -1,7 +1,7 @@
+import { Text } from "@chakra-ui/react";
 import { useSearchParams } from "react-router";
 import { type Part, partOf } from "~/formats/parts";
 import { TextLink } from "~/ui/parts/fields";
-import { look } from "~/ui/theme/look";
 
 /** Tables whose cards or kits are drawn on one page; more come in parts of `tablesOfPart`, as a card takes 10 ms to draw (measured). */
 const mostTables = 60;
@@ -23,7 +23,7 @@ interface Props {
 /** The way to the other parts of a page that is too long to be drawn at once; nothing where there is one part only. */
 export const PartLinks = ({ part, parts, keep }: Props) =>
   parts === 1 ? null : (
-    <p className={look("no-print")}>
+    <Text _print={{ display: "none" }}>
       Part {part} of {parts}:{" "}
       {Array.from({ length: parts }, (_, index) =>
         index + 1 === part ? (
@@ -34,5 +34,5 @@ export const PartLinks = ({ part, parts, keep }: Props) =>
           </TextLink>
         ),
       )}
-    </p>
+    </Text>
   );

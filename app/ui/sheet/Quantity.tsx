@@ -2,7 +2,6 @@ import { type Measured, putOut } from "~/core/kit";
 import type { Amount } from "~/core/quantity";
 import { amount, grams, sayPutOut } from "~/ui/format/format";
 import { useLocale } from "./locale";
-import { look } from "~/ui/theme/look";
 
 /** Number first, unit quieter. Fractions are written with a fraction slash, which browsers set as true fractions by themselves. */
 function Split({ text }: { text: string }) {
@@ -12,7 +11,7 @@ function Split({ text }: { text: string }) {
   ) : (
     <>
       {text.slice(0, cut)}
-      <span className={look("unit")}>{text.slice(cut)}</span>
+      <span data-quiet>{text.slice(cut)}</span>
     </>
   );
 }

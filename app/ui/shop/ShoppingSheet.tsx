@@ -1,4 +1,7 @@
-import { Form } from "react-router";
+import { RowButton } from "~/ui/parts/keys";
+import { Box, Heading, Span, Text, VisuallyHidden } from "@chakra-ui/react";
+import { ShopList, ShopMoney, ShopSection, ShopStanding } from "~/ui/parts/shopping";
+import { StyledForm, ThumbTick } from "~/ui/parts/forms";
 import type { TickEvent } from "~/core/pack";
 import { type ShoppingLine, isToBuy, moneyOf, sections } from "~/core/shop";
 import { grams, people as sayPeople, timeOfDay } from "~/ui/format/format";
@@ -16,8 +19,7 @@ import {
   sectionWords,
   stockWords,
 } from "~/ui/words/kits";
-import { Hidden, PlainButton, PlainInput, Tick } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
+import { Hidden, PlainInput, Tick } from "~/ui/parts/plain";
 
 interface Props {
   readonly trip: {
@@ -57,55 +59,57 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
   const unpriced = lines.filter((line) => money.unpriced.includes(line.key));
   return (
     <>
-      <p className={look("shop-standing")}>
+      <ShopStanding>
         <b>
           {got} of {bought.length} in the basket
         </b>
         <SentMark waiting={waiting} sent={sent} />
         <Refusals refused={refused} onSeen={seen} />
-        <span className={look("shop-money")}>
+        <ShopMoney>
           {unpriced.length > 0 ? "At least " : ""}
           <b>{sayMoney(money.total, locale, currency)}</b>
           {money.perPerson === undefined ? "" : `, ${sayMoney(money.perPerson, locale, currency)} a person`}
           {money.over > 0 ? `, of which ${sayMoney(money.over, locale, currency)} stays over` : ""}
-        </span>
-      </p>
+        </ShopMoney>
+      </ShopStanding>
       {unpriced.length > 0 ? (
-        <p className={look("quiet", "small", "no-print")}>
+        <Text color="fg.muted" fontSize="sm" _print={{ display: "none" }}>
           No price for {unpriced.map(nameOfLine).join(", ")}. Prices and packs of food are typed on its page: choose its
           name below.
-        </p>
+        </Text>
       ) : null}
-      {lines.length === 0 ? <p>Nothing to buy yet: the brief names no recipe or no people.</p> : null}
+      {lines.length === 0 ? <Text>Nothing to buy yet: the brief names no recipe or no people.</Text> : null}
       {sections.map((section) => {
         const own = lines.filter((line) => line.section === section);
         if (own.length === 0) return null;
         return (
-          <section key={section} className={look("shop-section")}>
-            <h3>{sectionWords[section]}</h3>
-            <ul className={look("shop-list")}>
+          <ShopSection key={section}>
+            <Heading as="h3" size="lg">
+              {sectionWords[section]}
+            </Heading>
+            <ShopList>
               {own.map((line) => {
                 const isGot = ticks.shopping.get(line.key);
                 const isWanted = isToBuy(line);
                 const isFood = line.section !== "household";
                 const name = nameOfLine(line);
                 return (
-                  <li key={line.key} className={isGot ? look("got") : undefined}>
-                    <label className={look("shop-tick")}>
+                  <li data-part={isGot ? "got" : undefined} key={line.key}>
+                    <ThumbTick>
                       <Tick
                         checked={isGot !== undefined}
                         disabled={!isWanted || !isReady}
                         onChange={(event) => tick({ list: "shopping", key: line.key, isOn: event.target.checked })}
                       />
-                      <span className={look("vh")}>{name} is in the basket</span>
-                    </label>
-                    <div className={look("shop-what")}>
+                      <VisuallyHidden>{name} is in the basket</VisuallyHidden>
+                    </ThumbTick>
+                    <Box data-part="shop-what">
                       {isFood ? (
                         <TextLink to={`/classes/${classId}/labels/${line.key}`}>{name}</TextLink>
                       ) : (
                         <span>{name}</span>
                       )}
-                      <span className={look("small", "quiet")}>
+                      <Span fontSize="sm" color="fg.muted">
                         {isFood ? `${needed(line, locale)} needed` : line.tool ? "used up by the steps" : ""}
                         {line.raw && line.pieces === undefined && line.raw.grams > (line.grams ?? 0) + 0.5
                           ? `, ${grams(Math.ceil(line.raw.grams), locale)} as bought`
@@ -114,31 +118,36 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
                           ? ` (${line.perClass.map((one) => `${classes.find((each) => each.id === one.classId)?.title ?? ""} ${one.grams === undefined ? "?" : sayBought(Math.round(one.grams), line, locale)}`).join(", ")})`
                           : ""}
                         {isGot ? ` · ${isGot.by}, ${timeOfDay(isGot.at, locale, timeZone)}` : ""}
-                      </span>
-                    </div>
-                    <div className={look("shop-take")}>
-                      <b
-                        className={
+                      </Span>
+                    </Box>
+                    <Box data-part="shop-take">
+                      <Text
+                        as="b"
+                        layerStyle={
                           line.buyGrams === undefined && line.buyPieces === undefined && !line.isToTaste
-                            ? look("needs-you")
+                            ? "needsYou"
                             : undefined
                         }
                       >
                         {sayBasket(line, locale)}
-                      </b>
-                      <span className={look("small", "quiet")}>{sayOver(line, locale)}</span>
-                    </div>
-                    <span className={look("shop-price", "n")}>
+                      </Text>
+                      <Span fontSize="sm" color="fg.muted">
+                        {sayOver(line, locale)}
+                      </Span>
+                    </Box>
+                    <Span textAlign="right" whiteSpace="nowrap" data-part="shop-price">
                       {line.price === undefined || !isWanted ? "" : sayMoney(line.price, locale, currency)}
-                    </span>
+                    </Span>
                     {isFood ? (
-                      <Form method="post" className={look("shop-stock", "no-print")}>
+                      <StyledForm _print={{ display: "none" }} data-part="shop-stock" method="post">
                         <Hidden name="intent" value="stock" />
                         <Hidden name="ingredientId" value={line.key} />
                         <Hidden name="seen" value={stock[line.key] ?? 0} />
                         <Hidden name="unit" value={line.stockIn.unit} />
                         <label>
-                          <span className={look("small", "quiet")}>on hand, {stockWords[line.stockIn.unit].short}</span>
+                          <Span fontSize="sm" color="fg.muted">
+                            on hand, {stockWords[line.stockIn.unit].short}
+                          </Span>
                           <PlainInput
                             name="amount"
                             inputMode="decimal"
@@ -147,29 +156,29 @@ export function ShoppingSheet({ trip, events, me, timeZone }: Props) {
                             aria-label={`${stockWords[line.stockIn.unit].long} of ${name} on hand`}
                           />
                         </label>
-                        <PlainButton
+                        <RowButton
                           type="submit"
-                          className={look("row-button")}
+
                           aria-label={`Save what is on hand of ${name}`}
                         >
                           keep
-                        </PlainButton>
-                      </Form>
+                        </RowButton>
+                      </StyledForm>
                     ) : (
-                      <span className={look("shop-stock")} />
+                      <span data-part="shop-stock" />
                     )}
                   </li>
                 );
               })}
-            </ul>
-          </section>
+            </ShopList>
+          </ShopSection>
         );
       })}
-      <p className={look("quiet", "small")}>
+      <Text color="fg.muted" fontSize="sm">
         {people > 0 ? `For ${sayPeople(people)}. ` : ""}The cheapest packs where every size has a price; otherwise the
         least left over. Packs and prices are as they were typed last, here or for an earlier class: look again in the
         shop.
-      </p>
+      </Text>
     </>
   );
 }

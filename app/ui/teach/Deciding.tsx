@@ -1,10 +1,10 @@
+import { Box, Text } from "@chakra-ui/react";
 import { plus, inPieces } from "~/core/quantity";
 import type { ClassInput, ClassPlan, StationPlan } from "~/core/plan";
 import { decidedOf } from "~/core/plan";
 import type { LiveState } from "~/core/teach";
 import { useLocale } from "~/ui/sheet/locale";
 import { PlainButton } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
 import { sayDecided } from "~/ui/words/rounds";
 import type { Happening } from "./useLive";
 
@@ -46,10 +46,10 @@ export function Deciding({ input, plan, station, live, add }: Props) {
       })),
     });
   return (
-    <div className={look("deciding")}>
-      <p role="status">{sayDecided(recipe, rounds, taken, decided !== undefined, locale)}</p>
+    <Box data-part="deciding">
+      <Text role="status">{sayDecided(recipe, rounds, taken, decided !== undefined, locale)}</Text>
       {others.map(({ roundId, pieces }) => (
-        <div className={look("keys")} key={roundId}>
+        <Box data-part="keys" key={roundId}>
           <PlainButton
             type="button"
             disabled={pieces === 0}
@@ -66,8 +66,8 @@ export function Deciding({ input, plan, station, live, add }: Props) {
           >
             +1 {nameOf(roundId).toLowerCase()}
           </PlainButton>
-        </div>
+        </Box>
       ))}
-    </div>
+    </Box>
   );
 }

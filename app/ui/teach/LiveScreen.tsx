@@ -1,3 +1,6 @@
+import { Box, Heading, Span, Text, VisuallyHidden, chakra } from "@chakra-ui/react";
+import { LiveLayout } from "~/ui/parts/live";
+import { Caution } from "~/ui/parts/recipe";
 import { type FormEvent, useEffect, useMemo, useRef, useState } from "react";
 import { type ClassInput, type ClassPlan, kindsUsed, recipesMade } from "~/core/plan";
 import { correctionStep, looksOf } from "~/core/look";
@@ -22,7 +25,6 @@ import { namesOf } from "~/ui/words/names";
 import { StationKeys } from "./StationKeys";
 import { useLive } from "./useLive";
 import { Fold, FoldTitle, PlainButton, PlainInput } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly classId: string;
@@ -80,20 +82,24 @@ function LooksWrong({ input, plan }: Pick<Props, "input" | "plan">) {
   const pantry = new Map(input.pantry.map((one) => [one.id, one]));
   const made = plan.dishes.filter((dish) => dish.stations > 0);
   return (
-    <Fold className={look("looks-wrong")}>
+    <Fold data-part="looks-wrong">
       <FoldTitle>A piece looks wrong</FoldTitle>
       {made.map((dish) => {
         const factor = plan.stations.find((station) => station.dishId === dish.id)?.scale.factor;
         return (
-          <section key={dish.id}>
-            {made.length > 1 ? <h3>{dish.recipe.title}</h3> : null}
+          <Box as="section" key={dish.id}>
+            {made.length > 1 ? (
+              <Heading as="h3" size="lg">
+                {dish.recipe.title}
+              </Heading>
+            ) : null}
             <Troubles
               family={dish.recipe.family}
               kinds={kindsUsed(input, plan, dish.recipe)}
               step={factor ? correctionStep(dish.recipe, dish.batter, pantry, toNumber(factor)) : undefined}
               names={names}
             />
-          </section>
+          </Box>
         );
       })}
     </Fold>
@@ -222,20 +228,20 @@ export function LiveScreen({ classId, me, input, plan, events, serverNow }: Prop
         ? countdown(situation.elapsed)
         : countdown(untilNext);
   return (
-    <main className={look("live", isBright && "bright")} inert={!isReady}>
+    <LiveLayout data-room={isBright ? "bright" : "dark"} inert={!isReady}>
       <title>{`${situation.now ? bellWords[situation.now.kind] : "Teach"} · ${input.title}`}</title>
-      {isFlashing ? <div className={look("flash")} aria-hidden="true" /> : null}
-      <h1 className={look("vh")}>{input.title}</h1>
-      <div className={look("live-top")}>
+      {isFlashing ? <Box data-part="flash" aria-hidden="true" /> : null}
+      <VisuallyHidden as="h1">{input.title}</VisuallyHidden>
+      <Box data-part="live-top">
         <TextLink to={`/classes/${classId}/timeline`}>{input.title}</TextLink>
         <TextLink to={`/classes/${classId}/call`}>Call the list</TextLink>
-        <span className={look("kept", (waiting > 0 || sent !== "sent") && "waiting")} role="status">
+        <span data-part="kept" data-waiting={waiting > 0 || sent !== "sent" ? "" : undefined} role="status">
           {waiting > 0
             ? `${waiting} waiting on this device, ${sent === "sent" ? "sending" : sentWords[sent]}`
             : sentWords[sent]}
         </span>
         <Refusals refused={refused} onSeen={seen} />
-        <div className={look("right")}>
+        <Box data-part="right">
           {phase === "running" && next && plan.timeline.bells.indexOf(next) > 1 ? (
             <PlainButton type="button" onClick={() => add({ kind: "class-ended" })}>
               End early
@@ -245,13 +251,13 @@ export function LiveScreen({ classId, me, input, plan, events, serverNow }: Prop
             {isBright ? "Dark room" : "Bright room"}
           </PlainButton>
           <Fold>
-            <FoldTitle className={look("tall", "pressed", "centred")}>Keys</FoldTitle>
-            <span className={look("small")}>
-              space: ring; u: take the last bell back; d: two minutes more; b: bright or dark
-            </span>
+            <FoldTitle minH="11" cursor="pointer" display="inline-flex" alignItems="center">
+              Keys
+            </FoldTitle>
+            <Span fontSize="sm">space: ring; u: take the last bell back; d: two minutes more; b: bright or dark</Span>
           </Fold>
-        </div>
-      </div>
+        </Box>
+      </Box>
       <BellLine
         isFolded
         timeline={plan.timeline}
@@ -262,9 +268,9 @@ export function LiveScreen({ classId, me, input, plan, events, serverNow }: Prop
         {...(phase === "running" ? { now: situation.elapsed / 60_000 } : {})}
         {...(next ? { nextBellId: next.id } : {})}
       />
-      <div className={look("stand")}>
-        <div>
-          <p className={look("now-word")}>
+      <Box data-part="stand">
+        <Box>
+          <Text data-part="now-word">
             {phase === "not-started"
               ? "Ready when you are"
               : phase === "ended"
@@ -272,14 +278,14 @@ export function LiveScreen({ classId, me, input, plan, events, serverNow }: Prop
                 : situation.now
                   ? `Now: ${bellWords[situation.now.kind]}`
                   : "Now"}
-          </p>
-          <p className={look("instruction")} role="status">
+          </Text>
+          <Text data-part="instruction" role="status">
             {phase === "ended"
               ? "The class is over. The log has it all."
               : phase === "not-started"
                 ? bellInstruction[roomKindOf(input.brief)].doors
                 : bellInstruction[roomKindOf(input.brief)][situation.now?.kind ?? "doors"]}
-          </p>
+          </Text>
           {situation.now?.kind === "pour" || situation.now?.kind === "swap" ? (
             <Moments moments={momentsOf(plan)} />
           ) : null}
@@ -289,7 +295,7 @@ export function LiveScreen({ classId, me, input, plan, events, serverNow }: Prop
           {said.map(({ recipeId, step }) => (
             <StepNotes key={`${recipeId} ${step.id}`} step={step} />
           ))}
-          <p className={look("next-word")}>
+          <Text data-part="next-word">
             {next && phase === "running" ? (
               <>
                 Next: <b>{bellWords[next.kind]}</b>
@@ -297,16 +303,19 @@ export function LiveScreen({ classId, me, input, plan, events, serverNow }: Prop
             ) : phase === "ended" ? (
               <TextLink to={`/classes/${classId}/log`}>Open the log</TextLink>
             ) : null}
-          </p>
-        </div>
-        <div>
-          <p
-            className={look("time", isDue && "late", phase === "not-started" && "before")}
+          </Text>
+        </Box>
+        <Box>
+          <Text
+            data-part="time"
+            data-late={isDue ? "" : undefined}
+            data-before={phase === "not-started" ? "" : undefined}
+
             aria-label={phase === "not-started" ? "doors open at" : "time left"}
           >
             {shownTime}
-          </p>
-          <p className={look("time-word")}>
+          </Text>
+          <Text data-part="time-word">
             {phase === "not-started"
               ? "doors open"
               : phase === "ended"
@@ -316,84 +325,90 @@ export function LiveScreen({ classId, me, input, plan, events, serverNow }: Prop
                     ? `${bellWords[next.kind]} is due`
                     : `until ${bellWords[next.kind].toLowerCase()}`
                   : "since the doors"}
-          </p>
-          <p className={look("late-word", "to-right")}>
+          </Text>
+          <Text textAlign="end" data-part="late-word">
             {isLate ? `late by ${minutes(Math.round(situation.lateMinutes), locale)}` : ""}
-          </p>
+          </Text>
           {hazards.map((hazard) => (
-            <p className={look("caution")} key={hazard}>
-              {hazardWords[hazard]}
-            </p>
+            <Caution key={hazard}>{hazardWords[hazard]}</Caution>
           ))}
-        </div>
-      </div>
-      <div>
-        <div className={look("bells")}>
+        </Box>
+      </Box>
+      <Box>
+        <Box data-part="bells">
           {phase === "ended" ? (
-            <PlainButton type="button" className={look("big")} onClick={() => add({ kind: "class-reopened" })}>
+            <PlainButton data-part="big" type="button" onClick={() => add({ kind: "class-reopened" })}>
               Not over yet
             </PlainButton>
           ) : next ? (
-            <PlainButton type="button" className={look("big", "primary")} onClick={ring}>
+            <PlainButton data-part="big" data-primary type="button" onClick={ring}>
               {phase === "not-started" ? "Start the class" : `Ring: ${bellWords[next.kind]}`}
             </PlainButton>
           ) : (
-            <PlainButton type="button" className={look("big", "primary")} onClick={() => add({ kind: "class-ended" })}>
+            <PlainButton data-part="big" data-primary type="button" onClick={() => add({ kind: "class-ended" })}>
               End the class
             </PlainButton>
           )}
           {phase === "running" ? (
-            <PlainButton type="button" className={look("big")} disabled={!undone} onClick={takeBack}>
+            <PlainButton data-part="big" type="button" disabled={!undone} onClick={takeBack}>
               {undone?.kind === "delay-added" ? `Take back ${-undone.minutes} minutes` : "Take back"}
             </PlainButton>
           ) : null}
           {phase === "running" ? (
             <PlainButton
+              data-part="big"
               type="button"
-              className={look("big")}
+
               onClick={() => add({ kind: "delay-added", minutes: inMinutes(2) })}
             >
               2 minutes more{situation.addedMinutes > 0 ? ` (${situation.addedMinutes} so far)` : ""}
             </PlainButton>
           ) : null}
           {phase === "running" ? (
-            <form className={look("counter")} onSubmit={note}>
-              <label className={look("vh")} htmlFor="note">
-                Note for the log
-              </label>
+            <chakra.form display="flex" gap="2" flex="1 1 200px" onSubmit={note}>
+              <VisuallyHidden asChild>
+                <label htmlFor="note">Note for the log</label>
+              </VisuallyHidden>
               <PlainInput
-                className={look("counter-box")}
+                minH="64px"
+                flex="1"
+                minW="0"
+                bg="bg.panel"
+                border="1px solid {colors.fg.muted}"
+                px="3.5"
+                fontSize="lg"
+
                 id="note"
                 name="note"
                 maxLength={500}
                 placeholder="Note for the log"
               />
-              <PlainButton type="submit" className={look("big")}>
+              <PlainButton data-part="big" type="submit">
                 Note
               </PlainButton>
-            </form>
+            </chakra.form>
           ) : null}
-        </div>
+        </Box>
         {phase === "ended" ? null : (
           <>
             {pages.length > 1 ? (
-              <div className={look("station-pages")} role="group" aria-label="Which stations are shown">
+              <Box data-part="station-pages" role="group" aria-label="Which stations are shown">
                 {pages.map((names, index) => (
                   <PlainButton key={names} aria-pressed={index === page} onClick={() => setPage(index)}>
                     {names}
                   </PlainButton>
                 ))}
-              </div>
+              </Box>
             ) : null}
-            <div className={look("stations")}>
+            <Box data-part="stations">
               {plan.stations.slice(page * perPage, (page + 1) * perPage).map((station) => (
                 <StationKeys key={station.id} input={input} plan={plan} station={station} live={state} add={add} />
               ))}
-            </div>
+            </Box>
             <LooksWrong input={input} plan={plan} />
           </>
         )}
-      </div>
-    </main>
+      </Box>
+    </LiveLayout>
   );
 }

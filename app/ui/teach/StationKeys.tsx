@@ -1,3 +1,4 @@
+import { Box, Heading, Text } from "@chakra-ui/react";
 import { inPieces } from "~/core/quantity";
 import type { ClassInput, ClassPlan, StationPlan } from "~/core/plan";
 import type { LiveState, StationState } from "~/core/teach";
@@ -5,7 +6,6 @@ import { stationStateWords } from "~/ui/words/en";
 import { Deciding } from "./Deciding";
 import type { Happening } from "./useLive";
 import { PlainButton } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
 
 const next: Readonly<Record<StationState, StationState>> = {
   waiting: "heating",
@@ -22,7 +22,7 @@ const mostRounds = 24;
 
 /** The pieces of a station: full rounds for those that are out, open ones for those to come. */
 const Pieces = ({ made, of }: { made: number; of: number }) => (
-  <p className={look("pieces")}>
+  <Text data-part="pieces">
     {of <= mostRounds ? (
       <svg
         viewBox={`0 0 ${of * 20} 20`}
@@ -31,14 +31,14 @@ const Pieces = ({ made, of }: { made: number; of: number }) => (
         aria-hidden="true"
       >
         {Array.from({ length: of }, (_, index) => (
-          <circle key={index} className={index < made ? look("out") : undefined} cx={index * 20 + 10} cy="10" r="7" />
+          <circle data-part={index < made ? "out" : undefined} key={index} cx={index * 20 + 10} cy="10" r="7" />
         ))}
       </svg>
     ) : null}
     <span>
       {made} of {of}
     </span>
-  </p>
+  </Text>
 );
 
 /** One station on the live screen: its name, how it stands, and the keys that say what happened. */
@@ -59,12 +59,14 @@ export function StationKeys({
   const pieces = live.pieces[station.id] ?? 0;
   const set = (to: StationState) => add({ kind: "station-set", stationId: station.id, state: to });
   return (
-    <section className={look("station", state === "stuck" && "stuck")} aria-label={station.name}>
-      <h2>{station.name}</h2>
-      <p className={look("state")}>{stationStateWords[state]}</p>
+    <Box as="section" data-part="station" data-stuck={state === "stuck" ? "" : undefined} aria-label={station.name}>
+      <Heading as="h2" size="xl">
+        {station.name}
+      </Heading>
+      <Text data-part="state">{stationStateWords[state]}</Text>
       <Pieces made={pieces} of={station.cooked} />
-      <div className={look("keys")}>
-        <PlainButton type="button" className={look("on")} onClick={() => set(next[state])}>
+      <Box data-part="keys">
+        <PlainButton data-part="on" type="button" onClick={() => set(next[state])}>
           {state === "done"
             ? "Open again"
             : state === "turned"
@@ -95,8 +97,8 @@ export function StationKeys({
         >
           +1
         </PlainButton>
-      </div>
+      </Box>
       <Deciding input={input} plan={plan} station={station} live={live} add={add} />
-    </section>
+    </Box>
   );
 }

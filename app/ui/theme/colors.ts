@@ -76,6 +76,6 @@ export const roles = {
 
 /** Where a role changes its colour: by the room a screen stands in, or by what the reader chose for their account. */
 export const rooms = {
-  dark: ".live:not(.bright) &, [data-shade=dark] &",
-  brightRoom: ".live.bright &",
+  dark: "[data-room=dark] &, [data-shade=dark] &",
+  brightRoom: "[data-room=bright] &",
 } as const;

@@ -1,39 +1,35 @@
 import { createSystem, defaultBaseConfig } from "@chakra-ui/react";
-import {
-  buttonRecipe,
-  checkboxSlotRecipe,
-  checkmarkRecipe,
-  fieldSlotRecipe,
-  fieldsetSlotRecipe,
-  inputRecipe,
-  nativeSelectSlotRecipe,
-  textareaRecipe,
-  tokens as baseTokens,
-  breakpoints,
-} from "@chakra-ui/react/theme";
+import { buttonRecipe, tokens as baseTokens } from "@chakra-ui/react/theme";
 
 import { colors, roles, rooms } from "./colors";
-import { fields } from "./fields";
+import { globalCss } from "./global";
+import { layerStyles, textStyles } from "./styles";
+import { heading, input, link, skipLink, textarea } from "./recipes/single";
+import {
+  alert,
+  combobox,
+  datePicker,
+  dialog,
+  field,
+  fieldset,
+  list,
+  menu,
+  nativeSelect,
+  toast,
+} from "./recipes/chakra";
+import { table } from "./recipes/table";
 
-/** A slim Chakra system: only the recipes in use, our own colours and letters. */
+/** Widths at which a page changes: a phone ends at `sm`, a tablet upright at `md`, a desk begins at `lg`. */
+const breakpoints = { sm: "560px", md: "700px", lg: "900px", xl: "1100px", "2xl": "1536px" };
+
+/** The only design system: paper, ink and one accent, as tokens, roles and recipes of Chakra. A page takes everything from here. */
 export const system = createSystem({
   ...defaultBaseConfig,
   preflight: true,
   conditions: { ...defaultBaseConfig.conditions, ...rooms },
   cssVarsPrefix: "chakra",
   cssVarsRoot: ":where(html, :host)",
-  globalCss: {
-    html: {
-      scrollPaddingBottom: "76px",
-      colorPalette: "ink",
-      background: "bg",
-      color: "fg",
-      "&[data-shade=dark]": { colorScheme: "dark" },
-    },
-    body: { fontFamily: "body", fontSize: "17px", lineHeight: 1.45, background: "bg", color: "fg" },
-    "*::selection": { background: "marked" },
-    ...fields,
-  },
+  globalCss,
   theme: {
     breakpoints,
     tokens: {
@@ -43,6 +39,18 @@ export const system = createSystem({
         body: { value: "'Source Sans 3 Variable', 'Source Sans 3', sans-serif" },
         heading: { value: "'Zilla Slab', serif" },
         mono: { value: "ui-monospace, monospace" },
+      },
+      // As small as what stands under a drawing, as large as a title; read at arm's length.
+      fontSizes: {
+        "2xs": { value: "13px" },
+        xs: { value: "14px" },
+        sm: { value: "15px" },
+        md: { value: "17px" },
+        lg: { value: "19px" },
+        xl: { value: "22px" },
+        "2xl": { value: "26px" },
+        "3xl": { value: "30px" },
+        "4xl": { value: "40px" },
       },
       radii: {
         none: { value: "0" },
@@ -58,15 +66,9 @@ export const system = createSystem({
       colors: roles,
       radii: { l1: { value: "2px" }, l2: { value: "3px" }, l3: { value: "4px" } },
     },
-    recipes: { button: buttonRecipe, input: inputRecipe, textarea: textareaRecipe, checkmark: checkmarkRecipe },
-    slotRecipes: {
-      field: fieldSlotRecipe,
-      fieldset: fieldsetSlotRecipe,
-      nativeSelect: nativeSelectSlotRecipe,
-      checkbox: checkboxSlotRecipe,
-    },
+    textStyles,
+    layerStyles,
+    recipes: { button: buttonRecipe, heading, input, link, skipNavLink: skipLink, textarea },
+    slotRecipes: { alert, combobox, datePicker, dialog, field, fieldset, list, menu, nativeSelect, table, toast },
   },
 });
-
-/** The same system without its global styles, which are a static sheet (`theme.css`, written before each build). */
-export const pageSystem = { ...system, _global: [], layers: { ...system.layers, atRule: "" } };

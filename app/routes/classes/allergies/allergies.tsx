@@ -1,3 +1,6 @@
+import { Heading, List, Text } from "@chakra-ui/react";
+import { Columns, SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { Caution } from "~/ui/parts/recipe";
 import { data, redirect } from "react-router";
 import { formOf } from "../../form";
 import { useClass } from "../class-context";
@@ -15,8 +18,6 @@ import { closingCaution } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { decisionWords, openingWords, sayExposure } from "~/ui/words/people";
 import { MenuLink, MoreMenu } from "~/ui/parts/Menu";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -37,20 +38,22 @@ export default function Allergies({ loaderData, actionData }: Route.ComponentPro
   const { input, plan, standings, names, action, isLead } = useClass();
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>Allergy table</h2>
-        <p className={look("quiet")}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          Allergy table
+        </Heading>
+        <Text color="fg.muted">
           Every person against batter, pan fat, toppings, food brought along and what reaches them over the room.
-        </p>
-        <div className={parts.sheet.tools}>
+        </Text>
+        <SheetTools>
           <TextLink to={`${action}/allergies/matrix`}>Every person, every item</TextLink>
           <TextLink to={`${action}/allergies/brought/new`}>Food brought along</TextLink>
           <MoreMenu label="Sheets">
             <MenuLink to={`${action}/day-sheet/wall`}>Wall sheet</MenuLink>
             {isLead ? <MenuLink to={`${action}/day-sheet/folder`}>Folder sheet</MenuLink> : null}
           </MoreMenu>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       <Findings
         findings={plan.findings.filter(
           (finding) =>
@@ -59,7 +62,7 @@ export default function Allergies({ loaderData, actionData }: Route.ComponentPro
         )}
         names={names}
       />
-      <div className={parts.sheet.of({ split: "wide-narrow" }).columns}>
+      <Columns split="wide-narrow">
         <PlateTable
           people={input.people}
           plates={plan.plates}
@@ -69,8 +72,8 @@ export default function Allergies({ loaderData, actionData }: Route.ComponentPro
           sayWay={(exposure) => sayExposure(exposure, input, plan, names)}
         />
         <ItemTable input={input} plan={plan} names={names} base={action} />
-      </div>
-      <p className={look("caution", "above-m")}>{closingCaution}</p>
+      </Columns>
+      <Caution mt="4.5">{closingCaution}</Caution>
       <SettleBar
         stage="allergies"
         standing={standings.allergies}
@@ -90,15 +93,17 @@ export default function Allergies({ loaderData, actionData }: Route.ComponentPro
       ) : null}
       {standings.allergies.state === "settled" && loaderData.decisions.length > 0 ? (
         <>
-          <h3>Decided</h3>
-          <ul>
+          <Heading as="h3" size="lg">
+            Decided
+          </Heading>
+          <List.Root>
             {loaderData.decisions.map((one) => (
               <li key={`${one.participantId} ${one.kind}`}>
                 {input.people.find((person) => person.id === one.participantId)?.name ?? "Somebody"}:{" "}
                 {decisionWords[one.decision]} ({openingWords[one.kind]}), {one.by ?? "someone"}
               </li>
             ))}
-          </ul>
+          </List.Root>
         </>
       ) : null}
     </>

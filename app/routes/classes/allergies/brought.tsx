@@ -1,3 +1,6 @@
+import { HStack, Heading, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { GridForm } from "~/ui/parts/forms";
 import { mostPeople } from "~/core/people";
 import { getFormProps, useForm } from "@conform-to/react";
 import { getLocalTimeZone, today } from "@internationalized/date";
@@ -16,8 +19,6 @@ import { FormError, Primary, SelectField, TextField, TextLink } from "~/ui/parts
 import { LabelFields } from "~/ui/allergen/LabelFields";
 import { PlainButton } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 const schema = z
   .object({
@@ -126,59 +127,65 @@ export default function Brought({ params, actionData }: Route.ComponentProps) {
   });
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>{food ? food.name : "Food brought along"}</h2>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          {food ? food.name : "Food brought along"}
+        </Heading>
+        <SheetTools>
           <TextLink to={`${action}/allergies`}>The allergy table</TextLink>
-        </div>
-      </div>
-      <p className={look("quiet", "below-s", "measure")}>
+        </SheetTools>
+      </SheetHead>
+      <Text color="fg.muted" mb="3.5" maxW="60ch">
         What somebody brings for everyone is on everybody’s plate. Without a packet to read it is unknown to all who
         avoid anything.{" "}
         {input.brief.isRemote
           ? "What a household has of its own in place of what you would send is on its plates only, and is neither bought nor packed for it."
           : ""}
-      </p>
-      <Form method="post" {...getFormProps(form)} className={look("form", "column")}>
+      </Text>
+      <GridForm maxW="860px" method="post" {...getFormProps(form)}>
         <TypedGuard />
         <FormError title="Not saved" problems={form.errors ?? []} />
-        <TextField field={fields.name} label="What it is" className={look("c6")} autoComplete="off" />
-        <TextField field={fields.broughtBy} label="Brought by" className={look("c6")} autoComplete="off" />
+        <TextField span={6} field={fields.name} label="What it is" autoComplete="off" />
+        <TextField span={6} field={fields.broughtBy} label="Brought by" autoComplete="off" />
         {input.brief.isRemote || food?.instead ? (
           <>
             <SelectField
+              span={6}
               field={fields.ingredientId}
               label="In place of"
               hint="of one household’s own"
               empty="for everybody"
               options={choicesOf(input).map((id) => ({ value: id, label: names.ingredient(id) }))}
-              className={look("c6")}
             />
             <SelectField
+              span={6}
               field={fields.station}
               label="At"
               options={plan.stations.map((station, index) => ({ value: String(index), label: station.name }))}
-              className={look("c6")}
             />
           </>
         ) : null}
         <TextField
+          span={8}
           field={fields.product}
           label="What the packet is called"
           hint="empty: home-made, or not read"
-          className={look("c8")}
+
           autoComplete="off"
         />
         <LabelFields fields={fields} label={food?.label} input={input} isBack={actionData !== undefined} />
-        <div className={look("actions")}>
+        <HStack gap="3" wrap="wrap">
           <Primary>{food ? "Save" : "Add it"}</Primary>
-        </div>
-      </Form>
+        </HStack>
+      </GridForm>
       {food ? (
         <Form method="post">
           <PlainButton
+            color="fg.muted"
+            minH="11"
+            textDecoration="underline"
             type="submit"
-            className={look("text", "quiet", "tall", "underlined")}
+
             name="intent"
             value="remove"
           >

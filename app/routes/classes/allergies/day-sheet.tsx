@@ -1,3 +1,8 @@
+import { Box, Heading, List, Table, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { EmergencyNote, WallTables } from "~/ui/parts/people";
+import { Caution } from "~/ui/parts/recipe";
+import { Verdict } from "~/ui/parts/findings";
 import { type ItemVerdict, hasOpenWords, isConcerned } from "~/core/allergen";
 import type { Exposure } from "~/core/contact";
 import type { Participant } from "~/core/people";
@@ -17,8 +22,6 @@ import { Wide } from "~/ui/sheet/Wide";
 import { sayExposure } from "~/ui/words/people";
 import { because } from "~/ui/allergen/Tables";
 import { Heads } from "~/ui/sheet/Heads";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 const kinds = ["wall", "folder"] as const;
 
@@ -40,34 +43,40 @@ function Wall() {
   const locale = useLocale();
   const nameOf = (id: string) => input.people.find((one) => one.id === id)?.name ?? id;
   return (
-    <article>
-      <div className={parts.sheet.head}>
-        <h2>For the wall</h2>
-        <div className={parts.sheet.tools}>
+    <Box as="article">
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          For the wall
+        </Heading>
+        <SheetTools>
           <TextLink to={`${action}/day-sheet/folder`}>For the lead’s folder</TextLink>
-        </div>
-      </div>
-      <p>
+        </SheetTools>
+      </SheetHead>
+      <Text>
         {dayAndTime(input.startsAt, input.timeZone, locale)}, {input.kitchen.name}
-      </p>
-      <div className={look("wall-tables")}>
+      </Text>
+      <WallTables>
         {plan.stations.map((station) => (
-          <section key={station.id}>
-            <h3>{station.name}</h3>
+          <Box as="section" key={station.id}>
+            <Heading as="h3" size="lg">
+              {station.name}
+            </Heading>
             {/* The recipe, not its variant: what a table leaves out says something of who sits there. */}
-            <p className={look("small", "quiet")}>
+            <Text fontSize="sm" color="fg.muted">
               {plan.dishes.find((dish) => dish.id === station.dishId)?.recipe.title}
-            </p>
-            <ul>
+            </Text>
+            <List.Root>
               {station.people.map((id) => (
                 <li key={id}>{nameOf(id)}</li>
               ))}
-            </ul>
-          </section>
+            </List.Root>
+          </Box>
         ))}
-      </div>
-      <h3>The bells</h3>
-      <table className={look("ruled")}>
+      </WallTables>
+      <Heading as="h3" size="lg">
+        The bells
+      </Heading>
+      <Table.Root native>
         <tbody>
           {plan.timeline.bells.map((bell) => (
             <tr key={bell.id}>
@@ -76,12 +85,12 @@ function Wall() {
             </tr>
           ))}
         </tbody>
-      </table>
-      <p className={look("caution", "above-s")}>
+      </Table.Root>
+      <Caution mt="3.5">
         Hands washed, hair tied, sleeves up. A hot place has an adult. Raw batter is not for tasting. Ask before you eat
         something you did not make.
-      </p>
-    </article>
+      </Caution>
+    </Box>
   );
 }
 
@@ -111,43 +120,45 @@ function Folder({ number }: { number: string }) {
   const concerned = input.people.filter(isConcerned);
   const rest = input.people.filter((person) => !concerned.includes(person));
   return (
-    <article>
-      <div className={parts.sheet.head}>
-        <h2>For the lead’s folder</h2>
-        <div className={parts.sheet.tools}>
+    <Box as="article">
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          For the lead’s folder
+        </Heading>
+        <SheetTools>
           <TextLink to={`${action}/day-sheet/wall`}>For the wall</TextLink>
-        </div>
-      </div>
-      <p>
+        </SheetTools>
+      </SheetHead>
+      <Text>
         {dayAndTime(input.startsAt, input.timeZone, locale)}, {input.kitchen.name}. Health data: not for the wall, back
         into the folder.
-      </p>
-      <p className={look("emergency")}>
+      </Text>
+      <EmergencyNote>
         Emergency: <b>{number}</b>. Say what happened, where you are, how many, and stay on the line.
-      </p>
-      <dl className={look("small")}>
+      </EmergencyNote>
+      <Box as="dl" fontSize="sm">
         {firstMinutes.map(([what, act]) => (
-          <div key={what}>
+          <Box key={what}>
             <dt>
               <b>{what}</b>
             </dt>
             <dd>{act}</dd>
-          </div>
+          </Box>
         ))}
-      </dl>
+      </Box>
       {standing.state === "settled" && standing.at ? (
-        <p>
+        <Text>
           Allergy table signed by <b>{standing.by ?? "someone"}</b>, {moment(standing.at, locale, input.timeZone)}.
-        </p>
+        </Text>
       ) : (
-        <p className={look("needs-you")}>
+        <Text layerStyle="needsYou">
           {standing.state === "stale"
             ? `Signed by ${standing.by ?? "someone"}, and changed since: sign again before the doors open.`
             : "The allergy table is not signed yet."}
-        </p>
+        </Text>
       )}
       <Wide label="Every person">
-        <table className={look("ruled")}>
+        <Table.Root native>
           <Heads of={["Person", "Must or wants to avoid", "Medicine and emergency plan", "Their plate, and why"]} />
           <tbody>
             {concerned.map((person) => {
@@ -157,13 +168,13 @@ function Folder({ number }: { number: string }) {
                 <tr key={person.id}>
                   <td>
                     <b>{person.name}</b>
-                    <div className={look("small")}>{stationOf(person.id)}</div>
+                    <div data-small>{stationOf(person.id)}</div>
                   </td>
                   <td>
                     {person.hasAnswered ? needsInWords(person, locale) || "nothing declared" : <b>not answered</b>}
-                    {person.words ? <div className={look("small")}>“{person.words.text}”</div> : null}
+                    {person.words ? <div data-small>“{person.words.text}”</div> : null}
                     {person.answered ? (
-                      <div className={look("small", "quiet")}>
+                      <div data-small data-quiet>
                         said by {person.answered.by}, {person.answered.on}
                       </div>
                     ) : null}
@@ -171,19 +182,17 @@ function Folder({ number }: { number: string }) {
                   <td>
                     {person.emergency ??
                       (person.needs.some((need) => need.kind !== "diet" && need.severity === "rescue-medicine") ? (
-                        <b className={look("needs-you")}>not known: ask at the door</b>
+                        <Text as="b" layerStyle="needsYou">
+                          not known: ask at the door
+                        </Text>
                       ) : (
                         "–"
                       ))}
                   </td>
                   <td>
-                    {plate ? (
-                      <span className={parts.verdict.of({ is: plate.verdict }).word}>
-                        {verdictTitle[plate.verdict]}
-                      </span>
-                    ) : null}
+                    {plate ? <Verdict is={plate.verdict}>{verdictTitle[plate.verdict]}</Verdict> : null}
                     {plate && plate.verdict !== "clear" ? (
-                      <div className={look("small")}>
+                      <div data-small>
                         {whyInShort(person, grave, plate.exposures, names).map((sentence) => (
                           <div key={sentence}>{sentence}</div>
                         ))}
@@ -205,20 +214,22 @@ function Folder({ number }: { number: string }) {
               );
             })}
           </tbody>
-        </table>
+        </Table.Root>
       </Wide>
       {rest.length > 0 ? (
-        <p className={look("small")}>
+        <Text fontSize="sm">
           Answered that there is nothing to avoid:{" "}
           {list(
             rest.map((person) => person.name),
             locale,
           )}
           .
-        </p>
+        </Text>
       ) : null}
-      <h3 className={look("above-m")}>What was checked</h3>
-      <p className={look("small")}>
+      <Heading as="h3" size="lg" mt="4.5">
+        What was checked
+      </Heading>
+      <Text fontSize="sm">
         {input.labels.length === 0
           ? "No label has been read."
           : input.labels
@@ -227,17 +238,19 @@ function Folder({ number }: { number: string }) {
                   `${names.ingredient(label.ingredientId)} (“${label.product}”, ${label.readBy}, ${label.readOn})`,
               )
               .join("; ")}
-      </p>
-      <h3 className={look("above-m")}>Food and heat</h3>
-      <p className={look("small")}>
+      </Text>
+      <Heading as="h3" size="lg" mt="4.5">
+        Food and heat
+      </Heading>
+      <Text fontSize="sm">
         Hot food at {warm(holdHotC[input.brief.regime])} or more, cold at {warm(holdColdC)} or less; raw batter 2 hours
         in the room at most, 1 above {warm(32)}. Left-overs to {warm(coolDown.warm.toC)} within{" "}
         {coolDown.warm.withinMinutes / 60} hours and to {warm(coolDown.cold.toC)} within{" "}
         {coolDown.cold.withinMinutes / 60} more; reheated to {warm(reheatC)}. Non-stick never empty and never above{" "}
         {warm(nonStickMostC)}, pet birds out of the room. Camping stoves and charcoal outdoors only, never in a tent or
         porch. Extension leads unwound, dry, one appliance, never one into another.
-      </p>
-      <p className={look("caution", "above-s")}>{closingCaution} So does their guardian.</p>
-    </article>
+      </Text>
+      <Caution mt="3.5">{closingCaution} So does their guardian.</Caution>
+    </Box>
   );
 }

@@ -1,3 +1,7 @@
+import { Box, Fieldset, HStack, Heading, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { FormGrid, GridForm } from "~/ui/parts/forms";
+import { LabelPhoto } from "~/ui/parts/people";
 import { measured } from "~/formats/schema-parts";
 import { type Grams } from "~/core/quantity";
 import { getFormProps, useForm } from "@conform-to/react";
@@ -19,8 +23,6 @@ import { FormError, Primary, Secondary, TextField, TextLink } from "~/ui/parts/f
 import { LabelFields } from "~/ui/allergen/LabelFields";
 import { FileInput, Hidden, PlainButton } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 const schema = z.object({
   version: z.int().default(0),
@@ -178,109 +180,119 @@ export default function Label({ loaderData, params, actionData }: Route.Componen
   });
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>The label of the {name}</h2>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          The label of the {name}
+        </Heading>
+        <SheetTools>
           <TextLink to="../allergies">Back to the table</TextLink>
-        </div>
-      </div>
-      <p className={look("quiet", "below-s", "measure")}>
+        </SheetTools>
+      </SheetHead>
+      <Text color="fg.muted" mb="3.5" maxW="60ch">
         Read the packet in your hand, not the one from last time. Tick everything it names. What is not ticked will be
         shown as “none declared”, with your name and the day, where the law of the product’s market obliges the label to
         name it; of everything else it says nothing until you have looked through the whole list for it.
-      </p>
-      <Form method="post" encType="multipart/form-data" {...getFormProps(form)} className={look("form", "column")}>
+      </Text>
+      <GridForm maxW="860px" method="post" encType="multipart/form-data" {...getFormProps(form)}>
         <TypedGuard />
         <FormError title="Not saved" problems={form.errors ?? []} />
         <Hidden name="version" value={meta.labelVersions[params.ingredientId] ?? 0} />
-        <TextField field={fields.product} label="What the packet is called" className={look("c8")} autoComplete="off" />
-        <DateField field={fields.readOn} label="Read on" className={look("c4")} />
+        <TextField span={8} field={fields.product} label="What the packet is called" autoComplete="off" />
+        <DateField span={4} field={fields.readOn} label="Read on" />
         <LabelFields
           fields={fields}
           label={label}
           input={input}
           isBack={actionData !== undefined && "read" in actionData}
         />
-        <div>
+        <Box>
           <label>
             Picture of the label, if you like
             <br />
-            <FileInput className={look("tall")} name="photo" accept="image/jpeg,image/png" />
+            <FileInput minH="11" name="photo" accept="image/jpeg,image/png" />
           </label>
-          {fields.photo.errors?.[0] ? <p className={look("field-error")}>{fields.photo.errors[0]}</p> : null}
-          {loaderData.hasPhoto ? (
-            <img
-              src={`${params.ingredientId}/photo`}
-              alt={`The label of the ${name}`}
-              className={look("label-photo")}
-            />
+          {fields.photo.errors?.[0] ? (
+            <Text layerStyle="needsYou" fontSize="sm">
+              {fields.photo.errors[0]}
+            </Text>
           ) : null}
-        </div>
-        <div className={look("actions")}>
+          {loaderData.hasPhoto ? (
+            <LabelPhoto src={`${params.ingredientId}/photo`} alt={`The label of the ${name}`} />
+          ) : null}
+        </Box>
+        <HStack gap="3" wrap="wrap">
           <Primary>Save what the label says</Primary>
-        </div>
-      </Form>
-      <section className={look("above-l", "column")}>
-        <h3>What is bought</h3>
-        <p className={look("quiet", "small")}>
+        </HStack>
+      </GridForm>
+      <Box as="section" mt="6" maxW="860px">
+        <Heading as="h3" size="lg">
+          What is bought
+        </Heading>
+        <Text color="fg.muted" fontSize="sm">
           When the product here is another than the one whose label was read, the label counts as not read.
-        </p>
+        </Text>
         {pack?.product !== undefined && label && pack.product !== label.product ? (
-          <p className={look("needs-you")}>
+          <Text layerStyle="needsYou">
             Bought: “{pack.product}”. The label that was read is of “{label.product}”: read the packet in hand.
-          </p>
+          </Text>
         ) : null}
-        <Form method="post" {...getFormProps(buy)} className={look("form")}>
+        <GridForm method="post" {...getFormProps(buy)}>
           <FormError title="Not saved" problems={buy.errors ?? []} />
           <Hidden name="seen" value={loaderData.seen} />
           <TextField
+            span={6}
             field={bought.product}
             label="Product"
             hint="as on the packet; empty: whichever was read"
-            className={look("c6")}
+
             autoComplete="off"
           />
-          <TextField field={bought.unitName} label="One unit is a" className={look("c3")} autoComplete="off" />
-          <TextField field={bought.unitGrams} label="Grams in it" className={look("c3")} inputMode="decimal" />
-          <TextField field={bought.unitsPerPack} label="Units to a pack" className={look("c3")} inputMode="numeric" />
-          <TextField field={bought.price} label="Price of a pack" className={look("c3")} inputMode="decimal" />
+          <TextField span={3} field={bought.unitName} label="One unit is a" autoComplete="off" />
+          <TextField span={3} field={bought.unitGrams} label="Grams in it" inputMode="decimal" />
+          <TextField span={3} field={bought.unitsPerPack} label="Units to a pack" inputMode="numeric" />
+          <TextField span={3} field={bought.price} label="Price of a pack" inputMode="decimal" />
           {bought.sizes.getFieldList().map((row, index) => {
             const size = row.getFieldset();
             return (
-              <fieldset key={row.key} className={look("bare")}>
-                <legend className={look("small")}>
+              <Fieldset.Root display="contents" key={row.key}>
+                <Fieldset.Legend fontSize="sm">
                   {index === 0 ? "The same product in another size" : "And another"}
-                </legend>
-                <div className={look("form")}>
+                </Fieldset.Legend>
+                <FormGrid>
                   <TextField
+                    span={4}
                     field={size.unitGrams}
                     label="Grams in a unit"
-                    className={look("c4")}
+
                     inputMode="decimal"
                   />
                   <TextField
+                    span={4}
                     field={size.unitsPerPack}
                     label="Units to a pack"
-                    className={look("c4")}
+
                     inputMode="numeric"
                   />
-                  <TextField field={size.price} label="Price of it" className={look("c4")} inputMode="decimal" />
-                </div>
-              </fieldset>
+                  <TextField span={4} field={size.price} label="Price of it" inputMode="decimal" />
+                </FormGrid>
+              </Fieldset.Root>
             );
           })}
-          <div className={look("actions")}>
+          <HStack gap="3" wrap="wrap">
             <Secondary name="intent" value="buy">
               Save what is bought
             </Secondary>
-          </div>
-        </Form>
-      </section>
+          </HStack>
+        </GridForm>
+      </Box>
       {label ? (
         <Form method="post">
           <PlainButton
+            color="fg.muted"
+            minH="11"
+            textDecoration="underline"
             type="submit"
-            className={look("text", "quiet", "tall", "underlined")}
+
             name="intent"
             value="forget"
           >

@@ -1,11 +1,15 @@
+import { RuledTable } from "~/ui/parts/tables";
+import { Heading, Text, VisuallyHidden } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { ScrollArea } from "~/ui/parts/forms";
+import {} from "~/ui/parts/people";
+import { Caution } from "~/ui/parts/recipe";
 import { useClass } from "../class-context";
 import type { VerdictWord } from "~/core/allergen";
 import { matrixOf } from "~/core/plan";
 import { TextLink } from "~/ui/parts/fields";
 import { closingCaution, verdictTitle } from "~/ui/words/en";
 import { useMemo } from "react";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 /** Shapes as well as words, so that no cell hangs on its colour: drawn for this program, read in the key below. */
 const marks: Readonly<Record<VerdictWord, string>> = { contains: "✕", unknown: "?", "may-contain": "△", clear: "·" };
@@ -16,17 +20,19 @@ export default function Matrix() {
   const { items, rows } = useMemo(() => matrixOf(input, plan), [input, plan]);
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>Every person, every item</h2>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          Every person, every item
+        </Heading>
+        <SheetTools>
           <TextLink to={`${action}/allergies`}>The allergy table</TextLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       {rows.length === 0 ? (
-        <p>Everybody answered, and nobody avoids anything.</p>
+        <Text>Everybody answered, and nobody avoids anything.</Text>
       ) : (
-        <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Every person, every item">
-          <table className={look("ruled", "matrix")}>
+        <ScrollArea tabIndex={0} role="group" aria-label="Every person, every item">
+          <RuledTable kind="matrix">
             <thead>
               <tr>
                 <th scope="col">Person</th>
@@ -49,35 +55,29 @@ export default function Matrix() {
                   {verdicts.map((item) => (
                     <td
                       key={item.ingredientId}
-                      className={look(
-                        "mark",
-                        item.verdict !== "clear" && item.verdict,
-                        !own.has(item.ingredientId) && "elsewhere",
-                      )}
+                      data-verdict={item.verdict}
+                      data-elsewhere={own.has(item.ingredientId) ? undefined : ""}
                       title={`${person.name}, ${names.ingredient(item.ingredientId)}: ${verdictTitle[item.verdict]}`}
                     >
                       <span aria-hidden="true">{marks[item.verdict]}</span>
-                      <span className={look("vh")}>{verdictTitle[item.verdict]}</span>
+                      <VisuallyHidden>{verdictTitle[item.verdict]}</VisuallyHidden>
                     </td>
                   ))}
-                  <td
-                    className={look("mark", room !== "clear" && room)}
-                    title={`${person.name}, from the rest of the room: ${verdictTitle[room]}`}
-                  >
+                  <td data-verdict={room} title={`${person.name}, from the rest of the room: ${verdictTitle[room]}`}>
                     <span aria-hidden="true">{marks[room]}</span>
-                    <span className={look("vh")}>{verdictTitle[room]}</span>
+                    <VisuallyHidden>{verdictTitle[room]}</VisuallyHidden>
                   </td>
                 </tr>
               ))}
             </tbody>
-          </table>
-        </div>
+          </RuledTable>
+        </ScrollArea>
       )}
-      <p className={look("small", "quiet", "above-s")}>
+      <Text fontSize="sm" color="fg.muted" mt="3.5">
         {(Object.keys(marks) as VerdictWord[]).map((word) => `${marks[word]} ${verdictTitle[word]}`).join("   ")} Pale:
         made elsewhere in the room, not on their plate.
-      </p>
-      <p className={look("caution", "above-s")}>{closingCaution}</p>
+      </Text>
+      <Caution mt="3.5">{closingCaution}</Caution>
     </>
   );
 }

@@ -1,3 +1,8 @@
+import { Alert, Box, Heading, Span, Table, Text, VisuallyHidden } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { Verdict } from "~/ui/parts/findings";
+import { ReasonList } from "~/ui/parts/people";
+import { Caution } from "~/ui/parts/recipe";
 import { Form, data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/remedies";
@@ -21,8 +26,6 @@ import { RoomDrawing } from "~/ui/draw/RoomDrawing";
 import { floorWords } from "~/ui/words/kits";
 import { AskedFirst, WhatChanges, toldIn } from "~/ui/class/WhatChanges";
 import { weighed } from "~/services/what-changes.server";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const { input } = await classOnce(context, params.classId);
@@ -117,30 +120,29 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
       : `${number(Math.abs(value), names.locale)} ${value > 0 ? "more" : "fewer"} ${Math.abs(value) === 1 ? one : many}`;
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>
-          {person.name}:{" "}
-          <span className={parts.verdict.of({ is: plate.verdict }).word}>{verdictTitle[plate.verdict]}</span>
-        </h2>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          {person.name}: <Verdict is={plate.verdict}>{verdictTitle[plate.verdict]}</Verdict>
+        </Heading>
+        <SheetTools>
           <TextLink to={`${action}/allergies`}>The allergy table</TextLink>
           <TextLink to={`${action}/people/seats`}>Seats</TextLink>
-        </div>
-      </div>
-      <p className={look("quiet")}>{needsInWords(person, names.locale) || "nothing declared"}</p>
+        </SheetTools>
+      </SheetHead>
+      <Text color="fg.muted">{needsInWords(person, names.locale) || "nothing declared"}</Text>
       <AskedFirst asked={told.asked} names={names} button="Do it all the same" />
       {told.changes ? (
-        <div role="status">
-          <p className={look("saved")}>
+        <Box role="status">
+          <Alert.Root as="p" status="info">
             Done. <TextLink to={`${action}/people/seats`}>Seats, where it can be taken back</TextLink>
-          </p>
+          </Alert.Root>
           <WhatChanges changes={told.changes} names={names} isDone />
-        </div>
+        </Box>
       ) : null}
       {actionData && "problem" in actionData ? (
-        <p className={look("form-error")} role="alert">
+        <Alert.Root as="p" status="error" role="alert">
           {actionData.problem}
-        </p>
+        </Alert.Root>
       ) : null}
       {plate.exposures.length > 0 ? (
         <RoomDrawing
@@ -152,9 +154,11 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
           marked={plan.stations.find((station) => station.people.includes(person.id))?.id}
         />
       ) : null}
-      <section className={look("above-s")}>
-        <h3>Why</h3>
-        <ul className={look("reasons")}>
+      <Box as="section" mt="3.5">
+        <Heading as="h3" size="lg">
+          Why
+        </Heading>
+        <ReasonList>
           {grave.map((item) => (
             <li key={item.ingredientId}>{because(item, names)}.</li>
           ))}
@@ -162,23 +166,25 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
             ...new Map(plate.exposures.map((one) => [sayExposure(one, input, plan, names), cutsOf(one.legs)] as const)),
           ].map(([way, cuts]) => (
             <li key={way}>
-              {way}. <span className={look("quiet")}>What cuts it: {cuts.join("; ")}.</span>
+              {way}. <Span color="fg.muted">What cuts it: {cuts.join("; ")}.</Span>
             </li>
           ))}
           {grave.length + plate.exposures.length === 0 ? <li>Nothing on the plate bears on what they avoid.</li> : null}
-        </ul>
-      </section>
+        </ReasonList>
+      </Box>
       {ways.length > 0 ? (
-        <section>
-          <h3>Ways out, what sets nobody apart first</h3>
-          <table className={look("ruled")}>
+        <Box as="section">
+          <Heading as="h3" size="lg">
+            Ways out, what sets nobody apart first
+          </Heading>
+          <Table.Root native>
             <thead>
               <tr>
                 <th scope="col">What</th>
                 <th scope="col">Their plate then</th>
                 <th scope="col">What it takes</th>
-                <th scope="col" className={look("no-print")}>
-                  <span className={look("vh")}>Decide</span>
+                <th data-screen scope="col">
+                  <VisuallyHidden>Decide</VisuallyHidden>
                 </th>
               </tr>
             </thead>
@@ -187,14 +193,14 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
                 <tr key={nameOf(remedy)}>
                   <td>
                     <b>{remedyTitles[remedy.kind]}</b>
-                    <div className={look("small")}>{sayRemedy(remedy)}</div>
+                    <div data-small>{sayRemedy(remedy)}</div>
                     {remedy.choice ? (
-                      <div className={look("small")}>
+                      <div data-small>
                         As the recipe offers: {list(sayChoice(remedy.choice, remedy.recipeId), names.locale)}.
                       </div>
                     ) : null}
                     {remedy.swaps.length > 0 ? (
-                      <div className={look("small", "needs-you")}>
+                      <div data-small data-alert>
                         Drafted now, cooked by nobody yet:{" "}
                         {list(
                           remedy.swaps.map(({ from, to }) =>
@@ -210,10 +216,10 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
                     ) : null}
                   </td>
                   <td>
-                    <span className={parts.verdict.of({ is: remedy.after }).word}>{verdictTitle[remedy.after]}</span>
+                    <Verdict is={remedy.after}>{verdictTitle[remedy.after]}</Verdict>
                     <WhatChanges changes={{ plates: remedy.touches, kits: [] }} names={names} isDone={false} />
                   </td>
-                  <td className={look("small")}>
+                  <td data-small>
                     {remedy.cost ? (
                       <>
                         {remedy.cost.minutes === 0
@@ -239,7 +245,7 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
                       "no change to the plan"
                     )}
                   </td>
-                  <td className={look("no-print")}>
+                  <td data-screen>
                     {remedy.isPossible ? (
                       <Form method="post">
                         <Hidden name="version" value={meta.version} />
@@ -251,15 +257,15 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
                 </tr>
               ))}
             </tbody>
-          </table>
-          <p className={look("small", "quiet")}>
+          </Table.Root>
+          <Text fontSize="sm" color="fg.muted">
             The program proposes. You decide and sign; {person.name}, their guardian and their clinician know best. A
             change can be taken back under Seats.
-          </p>
-        </section>
+          </Text>
+        </Box>
       ) : null}
       {person.needs.some((need) => need.kind !== "diet" && need.touchOrAir) ? (
-        <p className={look("caution")}>
+        <Caution>
           Touch or air matters to {person.name} for{" "}
           {list(
             person.needs.flatMap((need) =>
@@ -270,9 +276,9 @@ export default function Remedies({ loaderData, params, actionData }: Route.Compo
             names.locale,
           )}
           : only a class without it keeps it out of the room.
-        </p>
+        </Caution>
       ) : null}
-      <p className={look("caution", "above-m")}>{closingCaution}</p>
+      <Caution mt="4.5">{closingCaution}</Caution>
     </>
   );
 }

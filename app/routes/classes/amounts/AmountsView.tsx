@@ -1,4 +1,7 @@
-import { Form } from "react-router";
+import { Box, Heading, Table, Text } from "@chakra-ui/react";
+import { InlineField, InlineFieldsForm, InlineLabel } from "~/ui/parts/forms";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { CardHead, CardList } from "~/ui/parts/card";
 import { stationIndex } from "~/core/people";
 import { Hidden, PlainSelect } from "~/ui/parts/plain";
 import { type Answer, Told } from "~/ui/parts/Told";
@@ -20,8 +23,6 @@ import { useLocale } from "~/ui/sheet/locale";
 import { measuringSetOf, measuringSets, scoopName, toNumber } from "~/core/quantity";
 import { Heads } from "~/ui/sheet/Heads";
 import { PartLinks, useTablePart } from "~/ui/sheet/PartLinks";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 /** What a station cooks on, by kind: from its loads on the timeline, wherever they really happen. */
 function surfacesAt(timeline: Timeline, surfaces: readonly Surface[], stationId: string): CardSurface[] {
@@ -38,13 +39,15 @@ function surfacesAt(timeline: Timeline, surfaces: readonly Surface[], stationId:
 function OwnSetForm({ told }: { told: Answer | undefined }) {
   const { plan, meta, action } = useClass();
   return (
-    <section aria-label="Other cups and spoons at a table" className={look("no-print")}>
-      <h3>Other cups and spoons at a table</h3>
+    <Box as="section" _print={{ display: "none" }} aria-label="Other cups and spoons at a table">
+      <Heading as="h3" size="lg">
+        Other cups and spoons at a table
+      </Heading>
       <Told told={told} />
-      <Form method="post" action={`${action}/amounts`} className={look("facts", "tight")}>
+      <InlineFieldsForm isTight method="post" action={`${action}/amounts`}>
         <Hidden name="version" value={meta.version} />
-        <label className={look("cell")}>
-          <span className={look("cell-label")}>Table</span>
+        <InlineField>
+          <InlineLabel>Table</InlineLabel>
           <PlainSelect name="station">
             {plan.stations.map((station) => (
               <option key={station.id} value={stationIndex(station.id)}>
@@ -52,9 +55,9 @@ function OwnSetForm({ told }: { told: Answer | undefined }) {
               </option>
             ))}
           </PlainSelect>
-        </label>
-        <label className={look("cell")}>
-          <span className={look("cell-label")}>measures with</span>
+        </InlineField>
+        <InlineField>
+          <InlineLabel>measures with</InlineLabel>
           <PlainSelect name="set">
             <option value="">what the class measures with</option>
             {measuringSets.map((set) => (
@@ -63,10 +66,10 @@ function OwnSetForm({ told }: { told: Answer | undefined }) {
               </option>
             ))}
           </PlainSelect>
-        </label>
+        </InlineField>
         <Secondary type="submit">Save this set</Secondary>
-      </Form>
-    </section>
+      </InlineFieldsForm>
+    </Box>
   );
 }
 
@@ -85,9 +88,11 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
   const stamp = `${input.title}, ${day(input.startsAt, locale)}. Computed from ${standings.amounts.seal}.`;
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>Station cards</h2>
-        <p className={look("quiet")}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          Station cards
+        </Heading>
+        <Text color="fg.muted">
           Measured with {set.name}
           {missing.length > 0
             ? `, without ${list(
@@ -96,12 +101,12 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
               )}`
             : ""}
           . Dry cups levelled, jugs read at eye level.
-        </p>
-        <div className={parts.sheet.tools}>
+        </Text>
+        <SheetTools>
           <TextLink to="../scaling">Ways to scale, more at the door</TextLink>
           <PrintButton>Print the cards</PrintButton>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       <Findings
         findings={plan.findings.filter(
           (finding) => finding.stage === "amounts" || (finding.stage === "recipe" && finding.level === "blocks"),
@@ -109,13 +114,13 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
         names={names}
       />
       {plan.stations.length === 0 ? (
-        <p>
+        <Text>
           No stations yet: the brief says {people(input.brief.people)} and {howMany(input.dishes.length, "recipe")}.
-        </p>
+        </Text>
       ) : null}
       <PartLinks {...tables} />
       <Defs />
-      <div className={parts.card.all}>
+      <CardList>
         {tables.shown.map((station) => {
           const dish = plan.dishes.find((one) => one.id === station.dishId);
           return dish ? (
@@ -142,42 +147,48 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
           ) : null;
         })}
         {plan.demoKit.length > 0 ? (
-          <section>
-            <div className={parts.card.head}>
-              <h3>Your own bowl</h3>
+          <Box as="section">
+            <CardHead>
+              <Heading as="h3" size="lg">
+                Your own bowl
+              </Heading>
               <span>for the demonstration</span>
-            </div>
+            </CardHead>
             <KitTable kit={plan.demoKit} ingredientName={names.ingredient} isEgg={isEgg} />
-          </section>
+          </Box>
         ) : null}
         {plan.spareKit.length > 0 ? (
-          <section>
-            <div className={parts.card.head}>
-              <h3>Spare kit</h3>
+          <Box as="section">
+            <CardHead>
+              <Heading as="h3" size="lg">
+                Spare kit
+              </Heading>
               <span>for the bowl that goes on the floor</span>
-            </div>
+            </CardHead>
             <KitTable kit={plan.spareKit} ingredientName={names.ingredient} isEgg={isEgg} />
-          </section>
+          </Box>
         ) : null}
-        <section>
-          <div className={parts.card.head}>
-            <h3>Totals</h3>
+        <Box as="section">
+          <CardHead>
+            <Heading as="h3" size="lg">
+              Totals
+            </Heading>
             <span>the most that may be used</span>
-          </div>
-          <table className={look("ruled")}>
+          </CardHead>
+          <Table.Root native>
             <Heads of={["What", { n: "To start with" }, { n: "Buy" }, "Packs"]} />
             <tbody>
               {plan.totals.map((total) => (
                 <tr key={total.ingredientId}>
                   <td>{names.ingredient(total.ingredientId)}</td>
-                  <td className={look("n")}>
+                  <td data-numeric>
                     {total.expectedGrams === undefined ? (
-                      <span className={look("needs-you")}>not known</span>
+                      <span data-alert>not known</span>
                     ) : (
                       grams(total.expectedGrams, locale)
                     )}
                   </td>
-                  <td className={look("n")}>
+                  <td data-numeric>
                     <b>
                       {total.isToTaste && total.buyGrams === 0
                         ? "to taste"
@@ -196,9 +207,9 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
                 </tr>
               ))}
             </tbody>
-          </table>
-        </section>
-      </div>
+          </Table.Root>
+        </Box>
+      </CardList>
       {plan.stations.length > 0 ? <OwnSetForm told={told} /> : null}
       <SettleBar
         stage="amounts"

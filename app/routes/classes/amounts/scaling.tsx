@@ -1,6 +1,10 @@
+import { Box, HStack, Heading, Span, Text, VisuallyHidden } from "@chakra-ui/react";
+import { DishBowlSection } from "~/ui/parts/recipe";
+import { ActionForm, InlineField, InlineFieldsForm, InlineLabel } from "~/ui/parts/forms";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
 import { mostPeople } from "~/core/people";
 import { useMemo, useState } from "react";
-import { Form, data, redirect, useNavigation } from "react-router";
+import { data, redirect, useNavigation } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/scaling";
 import { useClass } from "../class-context";
@@ -35,8 +39,6 @@ import { Told } from "~/ui/parts/Told";
 import { weighed } from "~/services/what-changes.server";
 import { Secondary, TextLink } from "~/ui/parts/fields";
 import { Hidden, PlainInput, PlainSelect } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 import { people } from "~/ui/format/format";
 
 const bowlSizes = ["", "1/2", "1", "1 1/2", "2", "3", "4"] as const;
@@ -188,13 +190,15 @@ function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: numbe
   const size = dish.bowl ? writeRatio(dish.bowl) : "";
   const sizes = bowlSizes.some((one) => one === size) ? bowlSizes : [...bowlSizes, size];
   return (
-    <section aria-label={`The bowl: ${title}`} className={look("dish-bowl", "no-print")}>
-      <h2>The bowl: {title}</h2>
-      <Form method="post" className={look("facts", "tight")} key={version}>
+    <DishBowlSection _print={{ display: "none" }} aria-label={`The bowl: ${title}`}>
+      <Heading as="h2" size="xl">
+        The bowl: {title}
+      </Heading>
+      <InlineFieldsForm isTight method="post" key={version}>
         <Hidden name="version" value={version} />
         <Hidden name="dishId" value={dish.id} />
-        <label className={look("cell")}>
-          <span className={look("cell-label")}>Each table makes</span>
+        <InlineField>
+          <InlineLabel>Each table makes</InlineLabel>
           <PlainSelect name="bowl" defaultValue={size}>
             {sizes.map((one) => (
               <option key={one} value={one}>
@@ -202,16 +206,16 @@ function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: numbe
               </option>
             ))}
           </PlainSelect>
-        </label>
-        <label className={look("cell")}>
-          <span className={look("cell-label")}>and cooks</span>
+        </InlineField>
+        <InlineField>
+          <InlineLabel>and cooks</InlineLabel>
           <PlainSelect name="cooks" defaultValue={dish.cooks ?? "all"}>
             <option value="all">all that it makes</option>
             <option value="wanted">only what is wanted</option>
           </PlainSelect>
-        </label>
-        <label className={look("cell")}>
-          <span className={look("cell-label")}>and mixes</span>
+        </InlineField>
+        <InlineField>
+          <InlineLabel>and mixes</InlineLabel>
           <PlainSelect name="mixing" defaultValue={dish.mixing ?? "once"}>
             <option value="once">at once</option>
             {mixings.map((one) => (
@@ -220,9 +224,9 @@ function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: numbe
               </option>
             ))}
           </PlainSelect>
-        </label>
-        <label className={look("cell")}>
-          <span className={look("cell-label")}>Dry mix, batches in all</span>
+        </InlineField>
+        <InlineField>
+          <InlineLabel>Dry mix, batches in all</InlineLabel>
           <PlainInput
             type="number"
             name="bulk"
@@ -231,10 +235,10 @@ function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: numbe
             placeholder="as many as are used"
             defaultValue={dish.bulk ?? ""}
           />
-        </label>
+        </InlineField>
         {open.map((line) => (
-          <label className={look("cell")} key={line.id}>
-            <span className={look("cell-label")}>for {names.ingredient(line.ingredientId)}</span>
+          <InlineField key={line.id}>
+            <InlineLabel>for {names.ingredient(line.ingredientId)}</InlineLabel>
             <PlainSelect
               name={`take-${line.id}`}
               defaultValue={dish.takes?.find((take) => take.lineId === line.id)?.ingredientId ?? ""}
@@ -248,18 +252,18 @@ function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: numbe
                 </option>
               ))}
             </PlainSelect>
-          </label>
+          </InlineField>
         ))}
         {dish.recipe.isRoundsOpen ? (
-          <p className={look("quiet", "small")}>
+          <Text color="fg.muted" fontSize="sm">
             {dish.rounds?.some((one) => one.parts > 0)
               ? "Settled here: the tables make what these parts say."
               : "The tables decide while they cook; other parts than the recipe’s settle it here."}
-          </p>
+          </Text>
         ) : null}
         {(dish.recipe.rounds ?? []).map((round) => (
-          <label className={look("cell")} key={round.id}>
-            <span className={look("cell-label")}>{round.name}, parts</span>
+          <InlineField key={round.id}>
+            <InlineLabel>{round.name}, parts</InlineLabel>
             <PlainInput
               type="number"
               name={`round-${round.id}`}
@@ -268,15 +272,15 @@ function DishForm({ dish, version, isBusy, names }: { dish: Dish; version: numbe
               required
               defaultValue={dish.rounds?.find((one) => one.roundId === round.id)?.parts ?? round.parts}
             />
-          </label>
+          </InlineField>
         ))}
-        <div className={look("actions")}>
+        <HStack gap="3" wrap="wrap">
           <Secondary name="intent" value="dish" disabled={isBusy}>
             Save this bowl
           </Secondary>
-        </div>
-      </Form>
-    </section>
+        </HStack>
+      </InlineFieldsForm>
+    </DishBowlSection>
   );
 }
 
@@ -291,21 +295,23 @@ export default function Scaling({ actionData, loaderData }: Route.ComponentProps
   const grown = useMemo(() => withMorePeople(input, plan, more), [input, plan, more]);
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>Ways to scale</h2>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          Ways to scale
+        </Heading>
+        <SheetTools>
           <TextLink to="../amounts">Station cards</TextLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       <Told told={actionData} />
       <AskedFirst asked={told.asked} names={names} button="Save it all the same" />
       {told.changes ? <WhatChanges changes={told.changes} names={names} isDone /> : null}
       {!isCompared(plan) ? (
         <NotCompared tables={plan.stations.length} />
       ) : groups.length === 0 ? (
-        <p>
+        <Text>
           Nothing to scale yet. <TextLink to="../brief">Choose a recipe and say how many come.</TextLink>
-        </p>
+        </Text>
       ) : null}
       {groups.map((group) => (
         <ScaleTable
@@ -319,7 +325,7 @@ export default function Scaling({ actionData, loaderData }: Route.ComponentProps
         />
       ))}
       {groups.length > 0 ? (
-        <Form method="post" className={look("actions", "no-print")}>
+        <ActionForm _print={{ display: "none" }} method="post">
           <Hidden name="version" value={meta.version} />
           <Hidden name="intent" value="rule" />
           <span>The class uses:</span>
@@ -328,25 +334,27 @@ export default function Scaling({ actionData, loaderData }: Route.ComponentProps
               {{ whole: "Whole batches", half: "Half batches", quarter: "Quarter batches", exact: "Just enough" }[rule]}
             </Secondary>
           ))}
-        </Form>
+        </ActionForm>
       ) : null}
       {input.dishes.map((dish) => (
         <DishForm key={dish.id} dish={dish} version={meta.version} isBusy={isBusy} names={names} />
       ))}
       {loaderData.undoable ? (
-        <Form method="post" className={look("actions", "no-print")}>
+        <ActionForm _print={{ display: "none" }} method="post">
           <Hidden name="version" value={meta.version} />
           <Secondary name="intent" value="undo" disabled={isBusy}>
             Take back: {loaderData.undoable}
           </Secondary>
-        </Form>
+        </ActionForm>
       ) : null}
-      <section className={look("above-xl")} aria-label="At the door">
-        <div className={parts.sheet.head}>
-          <h2>At the door</h2>
+      <Box as="section" mt="8" aria-label="At the door">
+        <SheetHead>
+          <Heading as="h2" size="xl">
+            At the door
+          </Heading>
           <WhenReady>
-            <label className={look("cell")}>
-              <span className={look("vh")}>How many more come</span>
+            <InlineField>
+              <VisuallyHidden>How many more come</VisuallyHidden>
               <PlainSelect value={more} onChange={(event) => setMore(Number(event.target.value))}>
                 {[-3, -2, -1, 1, 2, 3, 4, 5, 6].map((one) => (
                   <option key={one} value={one}>
@@ -354,21 +362,21 @@ export default function Scaling({ actionData, loaderData }: Route.ComponentProps
                   </option>
                 ))}
               </PlainSelect>
-            </label>
+            </InlineField>
           </WhenReady>
-        </div>
+        </SheetHead>
         <Gains gains={grown.gains} before={plan} after={grown.plan} names={names} />
-        <Form method="post" className={look("actions", "no-print")}>
+        <ActionForm _print={{ display: "none" }} method="post">
           <Hidden name="version" value={meta.version} />
           <Hidden name="people" value={grown.input.brief.people} />
           <Secondary name="intent" value="people" disabled={isBusy || grown.input.brief.people === input.brief.people}>
             Plan for {grown.input.brief.people}
           </Secondary>
-          <span className={look("quiet", "small")}>
+          <Span color="fg.muted" fontSize="sm">
             Sheets that were settled for {input.brief.people} then say that they are stale.
-          </span>
-        </Form>
-      </section>
+          </Span>
+        </ActionForm>
+      </Box>
     </>
   );
 }

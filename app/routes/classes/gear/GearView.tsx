@@ -1,3 +1,7 @@
+import { LuSquare } from "react-icons/lu";
+import { Box, Heading, Table, Text } from "@chakra-ui/react";
+import { Columns, SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { ScrollArea } from "~/ui/parts/forms";
 import { useClass } from "../class-context";
 import { type Kitchen, appliancesOf, loadsOf, placesOn, plugIn, waysFor } from "~/core/gear";
 import { TextLink } from "~/ui/parts/fields";
@@ -13,8 +17,6 @@ import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
 import { Heads } from "~/ui/sheet/Heads";
 import { wordsIn } from "~/ui/words/regional";
 import { Wide } from "~/ui/sheet/Wide";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 /** What is not eaten: per station, shared, and the instructor's own; what is short, and what may be plugged in where. */
 export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "gear">[] }) {
@@ -29,21 +31,23 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
     .filter(({ units }) => units > 0);
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>Gear</h2>
-        <p className={look("quiet")}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          Gear
+        </Heading>
+        <Text color="fg.muted">
           From the steps of the recipe, for {howMany(plan.stations.length, "station")} in {input.kitchen.name}.
-        </p>
-        <div className={parts.sheet.tools}>
+        </Text>
+        <SheetTools>
           <TextLink to="../load">Load list</TextLink>
           <TextLink to={`/kitchens/${input.kitchen.id}`}>The kitchen</TextLink>
           <PrintButton>Print the list</PrintButton>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       <Findings findings={plan.findings.filter((finding) => finding.stage === "gear")} names={names} />
-      <div className={parts.sheet.of({ split: "wide-narrow" }).columns}>
-        <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Gear list">
-          <table className={look("ruled")}>
+      <Columns split="wide-narrow">
+        <ScrollArea tabIndex={0} role="group" aria-label="Gear list">
+          <Table.Root native>
             <Heads
               of={[
                 "Gear",
@@ -58,41 +62,48 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
             />
             <tbody>
               {plan.gear.map((line) => (
-                <tr key={line.tool} className={line.short > 0 ? look("needs") : undefined}>
+                <tr data-needs={line.short > 0 ? "" : undefined} key={line.tool}>
                   <td>
                     {toolWords[line.tool]}
                     {line.sizes ? (
-                      <div className={look("small", "quiet")}>{saySizes(line.sizes, line.tool, locale)}</div>
+                      <div data-small data-quiet>
+                        {saySizes(line.sizes, line.tool, locale)}
+                      </div>
                     ) : null}
                   </td>
-                  <td className={look("n")}>{line.perStation || "–"}</td>
-                  <td className={look("n")}>{line.shared || "–"}</td>
-                  <td className={look("n")}>{line.instructor || "–"}</td>
-                  <td className={look("n")}>
+                  <td data-numeric>{line.perStation || "–"}</td>
+                  <td data-numeric>{line.shared || "–"}</td>
+                  <td data-numeric>{line.instructor || "–"}</td>
+                  <td data-numeric>
                     <b>{line.needed}</b>
                   </td>
-                  <td className={look("n")}>
+                  <td data-numeric>
                     {line.owned === undefined ? (
-                      <span className={look("quiet")}>not counted</span>
+                      <span data-quiet>not counted</span>
                     ) : line.short > 0 ? (
-                      <span className={look("needs-you")}>
+                      <span data-alert>
                         {line.owned}, {line.short} short
                       </span>
                     ) : (
                       line.owned
                     )}
                   </td>
-                  <td aria-label="tick when loaded">☐</td>
-                  <td>{line.isCountedBack ? <b>☐ count</b> : "☐"}</td>
+                  <td aria-label="tick when loaded">
+                    <LuSquare aria-hidden="true" />
+                  </td>
+                  <td>
+                    <LuSquare aria-hidden="true" />
+                    {line.isCountedBack ? <b> count</b> : null}
+                  </td>
                 </tr>
               ))}
             </tbody>
-          </table>
-        </div>
-        <div>
+          </Table.Root>
+        </ScrollArea>
+        <Box>
           {short.length > 0 ? (
             <Wide label="Ways out of what is short">
-              <table className={look("ruled", "below-l")}>
+              <Table.Root native mb="6">
                 <caption>Ways out of what is short</caption>
                 <tbody>
                   {short.map((line) => (
@@ -109,11 +120,11 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
                     </tr>
                   ))}
                 </tbody>
-              </table>
+              </Table.Root>
             </Wide>
           ) : null}
           <Wide label="Surfaces">
-            <table className={look("ruled")}>
+            <Table.Root native>
               <caption>Surfaces</caption>
               <Heads of={["From above", "Surface", { n: "Used" }, { n: "Pieces a load" }]} />
               <tbody>
@@ -127,29 +138,31 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
                     </td>
                     <td>
                       {surface.name}
-                      <div className={look("small", "quiet")}>
+                      <div data-small data-quiet>
                         {wordsIn(surfaceWords, locale)[surface.kind]}
                         {surface.watts > 0 ? `, ${surface.watts} W each` : ""}
                         {surface.at === "station" ? ", at each station" : ""}
                       </div>
                     </td>
-                    <td className={look("n")}>{units}</td>
-                    <td className={look("n")}>
+                    <td data-numeric>{units}</td>
+                    <td data-numeric>
                       {recipes.length === 0
                         ? surface.places
                         : [...new Set(recipes.map((recipe) => placesOn(surface, recipe)))].join(" or ")}
                       {surface.size ? (
-                        <div className={look("small", "quiet")}>by size, at most {surface.places}</div>
+                        <div data-small data-quiet>
+                          by size, at most {surface.places}
+                        </div>
                       ) : null}
                     </td>
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </Table.Root>
           </Wide>
           {plugs && input.kitchen.circuits ? (
             <Wide label="Who is plugged in where">
-              <table className={look("ruled", "above-l")}>
+              <Table.Root native mt="6">
                 <caption>Who is plugged in where</caption>
                 <tbody>
                   {loadsOf(plugs, appliances, input.kitchen.circuits).map(
@@ -157,43 +170,41 @@ export function GearView({ others }: { others: readonly Pick<Kitchen, "name" | "
                       <tr key={circuit.id}>
                         <th scope="row">
                           {circuit.name}
-                          <div className={look("small", "quiet")}>
+                          <div data-small data-quiet>
                             {circuit.volts} V, {number(circuit.amps, locale, 1)} A, {circuit.sockets}{" "}
                             {circuit.sockets === 1 ? "socket" : "sockets"}
                           </div>
                         </th>
-                        <td>
-                          {on.map((one) => one.name).join(", ") || <span className={look("quiet")}>nothing</span>}
-                        </td>
-                        <td className={look("n")}>
+                        <td>{on.map((one) => one.name).join(", ") || <span data-quiet>nothing</span>}</td>
+                        <td data-numeric>
                           {number(watts, locale, 0)} of {number(limit, locale, 0)} W
                         </td>
                       </tr>
                     ),
                   )}
                   {plugs.left.length > 0 ? (
-                    <tr className={look("needs")}>
+                    <tr data-needs>
                       <th scope="row">Nowhere</th>
                       <td colSpan={2}>
-                        <b className={look("needs-you")}>
+                        <Text as="b" layerStyle="needsYou">
                           {appliances
                             .filter((one) => plugs.left.includes(one.id))
                             .map((one) => one.name)
                             .join(", ")}
-                        </b>
+                        </Text>
                       </td>
                     </tr>
                   ) : null}
                 </tbody>
-              </table>
+              </Table.Root>
             </Wide>
           ) : null}
-          <p className={look("small", "quiet")}>
+          <Text fontSize="sm" color="fg.muted">
             A circuit may carry 80 % of its breaker for hours; no cord near water, no hand wet. Local electrical codes
             and a qualified person come first.
-          </p>
-        </div>
-      </div>
+          </Text>
+        </Box>
+      </Columns>
       <SettleBar
         stage="gear"
         standing={standings.gear}

@@ -1,3 +1,7 @@
+import { Heading, Table, Text, VisuallyHidden } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { ScrollArea, ThumbTick } from "~/ui/parts/forms";
+import { CountBackInput } from "~/ui/parts/shopping";
 import { useMemo } from "react";
 import { useClass } from "../class-context";
 import { atHand, carriedGear, cratesOf, loadLayers } from "~/core/gear";
@@ -13,9 +17,7 @@ import { toolWords } from "~/ui/words/en";
 import { layerWords } from "~/ui/words/kits";
 import type { Tool } from "~/core/recipe";
 import { Heads } from "~/ui/sheet/Heads";
-import { PlainInput, Tick } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
+import { Tick } from "~/ui/parts/plain";
 
 /** The car: crates in the order they go in, ticked out and back, blades and sticks counted. */
 export function LoadView({ classId, events, me }: { classId: string; events: readonly TickEvent[]; me: string }) {
@@ -42,22 +44,24 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
   const counted = plan.gear.filter((line) => line.isCountedBack);
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>Load list</h2>
-        <p className={look("quiet")}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          Load list
+        </Heading>
+        <Text color="fg.muted">
           {howMany(crates.length, "crate or box", "crates and boxes")}, about {number(total / 1000, locale, 0)} kg. In
           this order: what is wanted first goes in last.
-        </p>
-        <div className={parts.sheet.tools}>
+        </Text>
+        <SheetTools>
           <SentMark waiting={waiting} sent={sent} isSmall />
           <TextLink to="../gear">Gear</TextLink>
           <PrintButton>Print the list</PrintButton>
-        </div>
-      </div>
-      {crates.length === 0 ? <p>Nothing to load yet: the brief names no recipe or no people.</p> : null}
+        </SheetTools>
+      </SheetHead>
+      {crates.length === 0 ? <Text>Nothing to load yet: the brief names no recipe or no people.</Text> : null}
       <CratesDrawing crates={crates} isIn={(key) => ticks.load.has(key)} />
-      <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Load list">
-        <table className={look("ruled")}>
+      <ScrollArea tabIndex={0} role="group" aria-label="Load list">
+        <Table.Root native>
           <Heads of={["Out", "Back", { n: "No." }, "Crate", "In it", { n: "kg" }]} />
           {loadLayers.map((layer) => {
             const own = crates.map((one, index) => ({ one, index })).filter(({ one }) => one.layer === layer);
@@ -72,24 +76,24 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
                         const is = which === "load" ? out : back;
                         return (
                           <td key={which}>
-                            <label className={look("shop-tick")}>
+                            <ThumbTick>
                               <Tick
                                 checked={is !== undefined}
                                 disabled={!isReady}
                                 onChange={(event) => tick({ list: which, key, isOn: event.target.checked })}
                               />
-                              <span className={look("vh")}>
+                              <VisuallyHidden>
                                 crate {index + 1} {which === "load" ? "is in the car" : "is back"}
-                              </span>
-                            </label>
+                              </VisuallyHidden>
+                            </ThumbTick>
                           </td>
                         );
                       })}
-                      <td className={look("n")}>{index + 1}</td>
+                      <td data-numeric>{index + 1}</td>
                       <td>
                         {layerWords[layer]}
                         {out ? (
-                          <div className={look("small", "quiet")}>
+                          <div data-small data-quiet>
                             {out.by}, {timeOfDay(out.at, locale, input.timeZone)}
                           </div>
                         ) : null}
@@ -100,19 +104,21 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
                           locale,
                         )}
                       </td>
-                      <td className={look("n")}>{number(one.grams / 1000, locale, 1)}</td>
+                      <td data-numeric>{number(one.grams / 1000, locale, 1)}</td>
                     </tr>
                   );
                 })}
               </tbody>
             );
           })}
-        </table>
-      </div>
+        </Table.Root>
+      </ScrollArea>
       {counted.length > 0 ? (
         <>
-          <h3>Counted out, counted back</h3>
-          <table className={look("ruled", "column-narrow")}>
+          <Heading as="h3" size="lg">
+            Counted out, counted back
+          </Heading>
+          <Table.Root native maxW="620px">
             <Heads of={["What", { n: "Out" }, "Back", "Missing"]} />
             <tbody>
               {counted.map((line) => {
@@ -122,10 +128,9 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
                 return (
                   <tr key={line.tool}>
                     <td>{toolWords[line.tool]}</td>
-                    <td className={look("n")}>{out}</td>
+                    <td data-numeric>{out}</td>
                     <td>
-                      <PlainInput
-                        className={look("count-back")}
+                      <CountBackInput
                         disabled={!isReady}
                         inputMode="numeric"
                         aria-label={`${toolWords[line.tool]} counted back`}
@@ -142,9 +147,11 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
                     </td>
                     <td>
                       {gone === undefined ? (
-                        <span className={look("quiet")}>not counted yet</span>
+                        <span data-quiet>not counted yet</span>
                       ) : gone > 0 ? (
-                        <b className={look("needs-you")}>{gone} missing: look before anybody leaves</b>
+                        <Text as="b" layerStyle="needsYou">
+                          {gone} missing: look before anybody leaves
+                        </Text>
                       ) : (
                         "all there"
                       )}
@@ -153,13 +160,13 @@ export function LoadView({ classId, events, me }: { classId: string; events: rea
                 );
               })}
             </tbody>
-          </table>
+          </Table.Root>
         </>
       ) : null}
-      <p className={look("small", "quiet")}>
+      <Text fontSize="sm" color="fg.muted">
         No crate above 12 kg for one person by the starting value; lift with somebody else what is heavier. Weights are
         typical figures of kitchen ware.
-      </p>
+      </Text>
     </>
   );
 }

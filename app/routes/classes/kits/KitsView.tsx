@@ -1,3 +1,9 @@
+import { RuledTable } from "~/ui/parts/tables";
+import { RowButton } from "~/ui/parts/keys";
+import { Heading, Table, Text } from "@chakra-ui/react";
+import { Columns, SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { KitSheetSection } from "~/ui/parts/shopping";
+import { CardHead } from "~/ui/parts/card";
 import { useMemo } from "react";
 import { Form } from "react-router";
 import { useClass } from "../class-context";
@@ -26,11 +32,9 @@ import { subjectsOf } from "~/ui/words/findings";
 import { placeName } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
 import { PartLinks, useTablePart } from "~/ui/sheet/PartLinks";
-import { Hidden, PlainButton } from "~/ui/parts/plain";
+import { Hidden } from "~/ui/parts/plain";
 import { MenuLink, MoreMenu } from "~/ui/parts/Menu";
-import { parts } from "~/ui/theme/parts";
 import { AskedFirst, type Told, WhatChanges } from "~/ui/class/WhatChanges";
-import { look } from "~/ui/theme/look";
 
 /** The cell that takes a way over by one press, or says that it is taken. */
 function Choice({ value, isInForce }: { value: string; isInForce: boolean }) {
@@ -39,9 +43,9 @@ function Choice({ value, isInForce }: { value: string; isInForce: boolean }) {
       {isInForce ? (
         <b>in force</b>
       ) : (
-        <PlainButton className={look("row-button")} name="value" value={value} type="submit">
+        <RowButton name="value" value={value} type="submit">
           take this
-        </PlainButton>
+        </RowButton>
       )}
     </td>
   );
@@ -72,14 +76,16 @@ export function KitsView({
   const eggs = useMemo(() => eggWays(input, made), [input, made]);
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>Kits</h2>
-        <p className={look("quiet")}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          Kits
+        </Heading>
+        <Text color="fg.muted">
           {howMany(packing.containers.length, "container")}
           {packing.containers.length > 0 ? `, ${done} packed` : ""}
           {reopened > 0 ? `, ${reopened} changed since` : ""}.
-        </p>
-        <div className={parts.sheet.tools}>
+        </Text>
+        <SheetTools>
           <TextLink to="../shopping">Shopping</TextLink>
           <TextLink to="../prep">Prep</TextLink>
           <MoreMenu label="More">
@@ -93,8 +99,8 @@ export function KitsView({
           </MoreMenu>
           <PrintButton>Print the kits</PrintButton>
           <PrimaryLink to={`${base}/pack`}>Pack</PrimaryLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       <AskedFirst asked={told?.asked} names={names} button="Take it all the same" />
       {told?.changes ? <WhatChanges changes={told.changes} names={names} isDone /> : null}
       <Findings
@@ -104,27 +110,27 @@ export function KitsView({
         names={names}
       />
       {packing.open.length > 0 ? (
-        <p className={look("needs-you")}>
+        <Text layerStyle="needsYou">
           Cannot be packed, as nobody knows how much:{" "}
           {list(
             [...new Set(packing.open.flatMap((one) => one.lines.map((line) => names.ingredient(line.ingredientId))))],
             locale,
           )}
           .
-        </p>
+        </Text>
       ) : null}
-      <div className={look(parts.sheet.of({ split: "even" }).columns, "no-print", "below-l")}>
+      <Columns split="even" _print={{ display: "none" }} mb="6">
         {isCompared(made) ? (
           <Form method="post">
             <Hidden name="intent" value="kit-mode" />
-            <table className={look("ruled", "stacks")}>
+            <RuledTable kind="stacked">
               <caption>How kits come, and what it costs in class</caption>
               <tbody>
                 {modes.map((way) => (
                   <tr key={way.kitMode}>
                     <th scope="row">{kitModeWords[way.kitMode]}</th>
-                    <td className={look("n")}>{minutes(way.endMinutes, locale)}</td>
-                    <td className={look("n", "quiet")}>
+                    <td data-numeric>{minutes(way.endMinutes, locale)}</td>
+                    <td data-numeric data-quiet>
                       {way.isInForce
                         ? "as planned"
                         : way.byMinutes === 0
@@ -135,7 +141,7 @@ export function KitsView({
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </RuledTable>
           </Form>
         ) : (
           <NotCompared tables={made.stations.length} />
@@ -143,19 +149,21 @@ export function KitsView({
         {eggs.length > 0 ? (
           <Form method="post">
             <Hidden name="intent" value="egg-rule" />
-            <table className={look("ruled")}>
+            <Table.Root native>
               <caption>Half an egg</caption>
               <Heads of={["Way", { n: "Eggs" }, { n: "Pieces" }, { n: "Over" }, "Batches", "Choice"]} />
               <tbody>
                 {eggs.map((way) => (
                   <tr key={way.eggRule}>
                     <th scope="row">{eggRuleWords[way.eggRule]}</th>
-                    <td className={look("n")}>{way.eggs}</td>
-                    <td className={look("n")}>{way.pieces}</td>
-                    <td className={look("n")}>
+                    <td data-numeric>{way.eggs}</td>
+                    <td data-numeric>{way.pieces}</td>
+                    <td data-numeric>
                       {way.over}
                       {way.mostShort > 0 ? (
-                        <div className={look("small", "needs-you")}>{way.mostShort} short at one</div>
+                        <div data-small data-alert>
+                          {way.mostShort} short at one
+                        </div>
                       ) : null}
                     </td>
                     <td>{way.factors.map((factor) => number(toNumber(factor), locale, 2)).join(", ")}</td>
@@ -163,10 +171,10 @@ export function KitsView({
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </Table.Root>
           </Form>
         ) : null}
-      </div>
+      </Columns>
       <PartLinks {...tables} />
       {tables.shown.map((key) => {
         const own = packing.containers.filter((one) => placeKey(one.place) === key);
@@ -185,12 +193,14 @@ export function KitsView({
         ) : null;
       })}
       {packing.shared.some((one) => one.lines.length > 0) ? (
-        <section className={look("kit-sheet")}>
-          <div className={parts.card.head}>
-            <h3>Shared table</h3>
+        <KitSheetSection>
+          <CardHead>
+            <Heading as="h3" size="lg">
+              Shared table
+            </Heading>
             <span>to taste, and sprays: one of each, with a spoon of its own</span>
-          </div>
-          <p>
+          </CardHead>
+          <Text>
             {list(
               [
                 ...new Set(
@@ -199,13 +209,13 @@ export function KitsView({
               ],
               locale,
             )}
-          </p>
-        </section>
+          </Text>
+        </KitSheetSection>
       ) : null}
-      <p className={look("small", "quiet")}>
+      <Text fontSize="sm" color="fg.muted">
         Cold things stay at {degrees(holdColdC, locale)} or below until the station needs them, and no more than two
         hours out. Local food codes come first.
-      </p>
+      </Text>
       <SettleBar
         stage="kits"
         standing={standings.kits}

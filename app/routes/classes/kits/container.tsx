@@ -1,3 +1,6 @@
+import { Box, Heading, Table, Text } from "@chakra-ui/react";
+import { Columns, SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { PlainList } from "~/ui/parts/shopping";
 import type { Route } from "./+types/container";
 import { useClass } from "../class-context";
 import { contentsOf, foldTicks, packingOfClass, stateOf } from "~/core/pack";
@@ -18,8 +21,6 @@ import {
   sayMarks,
   saySteps,
 } from "~/ui/words/kits";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -37,33 +38,35 @@ export default function Container({ loaderData, params }: Route.ComponentProps) 
   if (!container)
     return (
       <>
-        <h2>No such container</h2>
-        <p>
+        <Heading as="h2" size="xl">
+          No such container
+        </Heading>
+        <Text>
           The plan has no container of this name {tick ? `any more. It was packed by ${tick.by}: set it aside.` : "."}{" "}
           <TextLink to={`/classes/${params.classId}/kits`}>All kits</TextLink>
-        </p>
+        </Text>
       </>
     );
   const state = stateOf(contentsOf(container), tick);
   const recipe = plan.dishes.find((dish) => dish.id === container.dishId)?.recipe;
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>
+      <SheetHead>
+        <Heading as="h2" size="xl">
           {placeName(container.place)}
           {sayMix(container)}:{" "}
           {list(
             container.contents.map((one) => names.ingredient(one.ingredientId)),
             locale,
           )}
-        </h2>
-        <div className={parts.sheet.tools}>
+        </Heading>
+        <SheetTools>
           <TextLink to={`/classes/${params.classId}/kits`}>All kits</TextLink>
           <TextLink to={`/classes/${params.classId}/kit-labels?only=${encodeURIComponent(key)}`}>Its label</TextLink>
-        </div>
-      </div>
-      <div className={parts.sheet.of({ split: "even" }).columns}>
-        <table className={look("ruled")}>
+        </SheetTools>
+      </SheetHead>
+      <Columns split="even">
+        <Table.Root native>
           <caption>
             {containerName(container)}, {container.dishTitle}
           </caption>
@@ -72,16 +75,20 @@ export default function Container({ loaderData, params }: Route.ComponentProps) 
               <tr key={`${one.lineId}${one.isApart}`}>
                 <td>
                   {names.ingredient(one.ingredientId)}
-                  {one.isApart ? <div className={look("small", "quiet")}>only if the batter wants it</div> : null}
+                  {one.isApart ? (
+                    <div data-small data-quiet>
+                      only if the batter wants it
+                    </div>
+                  ) : null}
                 </td>
-                <td className={look("n")}>{contentGrams(one, locale)}</td>
+                <td data-numeric>{contentGrams(one, locale)}</td>
                 <td>{contentScoops(one, locale)}</td>
               </tr>
             ))}
           </tbody>
-        </table>
-        <section>
-          <p>
+        </Table.Root>
+        <Box as="section">
+          <Text>
             <b>
               {state.kind === "open"
                 ? "Not packed yet."
@@ -92,27 +99,29 @@ export default function Container({ loaderData, params }: Route.ComponentProps) 
                       locale,
                     )}.`}
             </b>
-          </p>
-          <p>{sayMarks(container.marks, names).join(" ")}</p>
-          <p>
+          </Text>
+          <Text>{sayMarks(container.marks, names).join(" ")}</Text>
+          <Text>
             For {saySteps(container.steps, locale)}
             {recipe && container.steps[0] !== undefined
               ? `: “${recipe.steps[container.steps[0] - 1]?.text ?? ""}”`
               : ""}
-          </p>
-          <p className={look("quiet")}>Use {sayKeeps(container.group, locale)}. Local food codes come first.</p>
-        </section>
-      </div>
-      <h3>What happened to it</h3>
-      {loaderData.history.length === 0 ? <p className={look("quiet")}>Nothing yet.</p> : null}
-      <ul className={look("plain-list")}>
+          </Text>
+          <Text color="fg.muted">Use {sayKeeps(container.group, locale)}. Local food codes come first.</Text>
+        </Box>
+      </Columns>
+      <Heading as="h3" size="lg">
+        What happened to it
+      </Heading>
+      {loaderData.history.length === 0 ? <Text color="fg.muted">Nothing yet.</Text> : null}
+      <PlainList>
         {loaderData.history.map((event) => (
           <li key={event.id}>
             {moment(event.at, locale, input.timeZone)}: {event.isOn ? "packed" : "taken back"} by {event.by}
             {event.weighed === undefined ? "" : `, the scale said ${grams(event.weighed, locale)}`}
           </li>
         ))}
-      </ul>
+      </PlainList>
     </>
   );
 }

@@ -1,5 +1,10 @@
+import { RowButton } from "~/ui/parts/keys";
+import { Box, Heading, Link, Span, Text } from "@chakra-ui/react";
+import { Columns, SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { InlineField, InlineFieldsForm, InlineLabel, RowButtonsForm, StyledForm } from "~/ui/parts/forms";
+import { KitLabelBox, LabelPage } from "~/ui/parts/labels";
 import { Suspense } from "react";
-import { Await, Form, Link, data, useNavigation, useSearchParams } from "react-router";
+import { Await, data, useNavigation, useSearchParams } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/kit-labels";
 import { useClass } from "../class-context";
@@ -21,10 +26,8 @@ import { TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { namesOf } from "~/ui/words/names";
 import { containerName, labelLines, placeName } from "~/ui/words/kits";
-import { Hidden, PlainButton, PlainInput, PlainSelect } from "~/ui/parts/plain";
+import { Hidden, PlainInput, PlainSelect } from "~/ui/parts/plain";
 import { PartLinks } from "~/ui/sheet/PartLinks";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 /** Where the square code of a container leads. */
 const recordOf = (request: Request, classId: string, key: string) =>
@@ -145,31 +148,32 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
   const query = `?sheet=${sheet.id}&skip=${skip}${only === null ? "" : `&only=${encodeURIComponent(only)}`}${part === 1 ? "" : `&part=${part}`}`;
   return (
     <>
-      <div className={look(parts.sheet.head, "no-print")}>
-        <h2>Labels</h2>
-        <p className={look("quiet")}>
+      <SheetHead _print={{ display: "none" }}>
+        <Heading as="h2" size="xl">
+          Labels
+        </Heading>
+        <Text color="fg.muted">
           {partCount === 1
             ? howMany(shown.length, "label")
             : `${howMany(containers.length, "label")} in ${partCount} parts; this is part ${part}`}
           , kits kept apart first.
-        </p>
-        <div className={parts.sheet.tools}>
+        </Text>
+        <SheetTools>
           <TextLink to={`/classes/${params.classId}/kits`}>Kits</TextLink>
-          <a
-            className={look("text")}
+          <Link
             href={`/classes/${params.classId}/kit-labels.pdf${query}`}
             target="_blank"
             rel="noreferrer"
             aria-label="Sheet to print, as PDF, in a new tab"
           >
             Sheet to print (PDF)
-          </a>
-        </div>
-      </div>
-      <div className={look(parts.sheet.of({ split: "even" }).columns, "no-print", "below-m")}>
-        <Form className={look("facts")} method="get">
-          <label className={look("cell")}>
-            <span className={look("cell-label")}>Sheet</span>
+          </Link>
+        </SheetTools>
+      </SheetHead>
+      <Columns split="even" _print={{ display: "none" }} mb="4.5">
+        <InlineFieldsForm method="get">
+          <InlineField>
+            <InlineLabel>Sheet</InlineLabel>
             <PlainSelect name="sheet" defaultValue={sheet.id} key={sheet.id}>
               {labelSheets.map((one) => (
                 <option key={one.id} value={one.id}>
@@ -177,9 +181,9 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
                 </option>
               ))}
             </PlainSelect>
-          </label>
-          <label className={look("cell", "tiny")}>
-            <span className={look("cell-label")}>Used up</span>
+          </InlineField>
+          <InlineField span="tiny">
+            <InlineLabel>Used up</InlineLabel>
             <PlainInput
               name="skip"
               inputMode="numeric"
@@ -187,79 +191,75 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
               key={skip}
               aria-label="Labels already used on the first sheet"
             />
-          </label>
-          <PlainButton className={look("row-button")} type="submit">
-            Lay out
-          </PlainButton>
-          {only === null ? null : (
-            <Link className={look("text")} to={`?sheet=${sheet.id}`}>
-              all labels
-            </Link>
-          )}
-        </Form>
-        <section>
-          <p>
-            <b>Label printer</b> <span className={look("quiet", "small")}>a stand-in: no real one is connected</span>
-          </p>
-          <p
-            className={
-              loaderData.printer.isJammed || loaderData.printer.labelsLeft === 0 ? look("needs-you") : look("quiet")
-            }
+          </InlineField>
+          <RowButton type="submit">Lay out</RowButton>
+          {only === null ? null : <TextLink to={`?sheet=${sheet.id}`}>all labels</TextLink>}
+        </InlineFieldsForm>
+        <Box as="section">
+          <Text>
+            <b>Label printer</b>{" "}
+            <Span color="fg.muted" fontSize="sm">
+              a stand-in: no real one is connected
+            </Span>
+          </Text>
+          <Text
+            layerStyle={loaderData.printer.isJammed || loaderData.printer.labelsLeft === 0 ? "needsYou" : undefined}
+            color={!(loaderData.printer.isJammed || loaderData.printer.labelsLeft === 0) ? "fg.muted" : undefined}
           >
             {loaderData.printer.isJammed ? "jammed, " : ""}
             {howMany(loaderData.printer.labelsLeft, "label")} on the roll. {containers.length - missing.length} printed
             and right, {missing.length} missing
             {stale.length > 0 ? `, ${stale.length} of them changed since they were printed` : ""}.
-          </p>
-          {actionData?.problem ? <p className={look("needs-you")}>{actionData.problem}</p> : null}
+          </Text>
+          {actionData?.problem ? <Text layerStyle="needsYou">{actionData.problem}</Text> : null}
           {actionData?.stoppedBy ? (
-            <p className={look("needs-you")} role="alert">
+            <Text layerStyle="needsYou" role="alert">
               {actionData.printed} printed. {stoppedWords[actionData.stoppedBy]}
-            </p>
+            </Text>
           ) : actionData && actionData.printed > 0 ? (
-            <p role="status">{actionData.printed} printed.</p>
+            <Text role="status">{actionData.printed} printed.</Text>
           ) : null}
-          <Form method="post" className={look("row-buttons")}>
+          <RowButtonsForm method="post">
             <Hidden name="intent" value="print" />
-            <PlainButton disabled={isBusy} className={look("row-button")} name="what" value="missing" type="submit">
+            <RowButton disabled={isBusy} name="what" value="missing" type="submit">
               Print what is missing
-            </PlainButton>
-            <PlainButton disabled={isBusy} className={look("row-button")} name="what" value="all" type="submit">
+            </RowButton>
+            <RowButton disabled={isBusy} name="what" value="all" type="submit">
               Print all anew
-            </PlainButton>
-          </Form>
-          <Form method="post" className={look("row-buttons")}>
+            </RowButton>
+          </RowButtonsForm>
+          <RowButtonsForm method="post">
             <Hidden name="intent" value="operate" />
-            <PlainButton
+            <RowButton
               disabled={isBusy}
-              className={look("row-button")}
+
               name="what"
               value={loaderData.printer.isJammed ? "clear" : "jam"}
               type="submit"
             >
               {loaderData.printer.isJammed ? "Clear the jam" : "Jam it"}
-            </PlainButton>
-            <PlainButton disabled={isBusy} className={look("row-button")} name="what" value="new-roll" type="submit">
+            </RowButton>
+            <RowButton disabled={isBusy} name="what" value="new-roll" type="submit">
               New roll
-            </PlainButton>
-          </Form>
-        </section>
-      </div>
+            </RowButton>
+          </RowButtonsForm>
+        </Box>
+      </Columns>
       <PartLinks part={part} parts={partCount} keep={`sheet=${sheet.id}`} />
       {stale.length > 0 ? (
-        <p className={look("needs-you", "no-print")}>
+        <Text layerStyle="needsYou" _print={{ display: "none" }}>
           Changed since they were printed:{" "}
           {list(
             stale.map((one) => `${placeName(one.place)}, ${containerName(one)}`),
             locale,
           )}
           .
-        </p>
+        </Text>
       ) : null}
       {pages.map((page, index) => (
-        <div
+        <LabelPage
           key={index}
-          className={look("label-page")}
+
           style={{
             gridTemplateColumns: `repeat(${sheet.columns}, ${sheet.widthMm}mm)`,
             gridAutoRows: `${sheet.heightMm}mm`,
@@ -269,7 +269,7 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
           }}
         >
           {page.map((one, cell) => {
-            if (!one) return <div key={`used-${cell}`} />;
+            if (!one) return <Box key={`used-${cell}`} />;
             const tick = ticks.get(one.key);
             const [place = "", what = "", ...rest] = labelLines(
               one,
@@ -277,12 +277,13 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
               names,
             );
             return (
-              <article key={one.key} className={look("kit-label")} aria-label={`${place}: ${what}`}>
-                <Suspense fallback={<div className={look("code")} aria-hidden />}>
+              <KitLabelBox key={one.key} aria-label={`${place}: ${what}`}>
+                <Suspense fallback={<Box data-part="code" aria-hidden />}>
                   <Await resolve={codeAt.get(one.key)}>
                     {(codes) => (
-                      <div
-                        className={look("code")}
+                      <Box
+                        data-part="code"
+
                         aria-hidden
                         dangerouslySetInnerHTML={{ __html: codes?.[one.key] ?? "" }}
                       />
@@ -294,22 +295,16 @@ export default function KitLabels({ loaderData, actionData, params }: Route.Comp
                 {rest.map((line, at) => (
                   <span key={at}>{line}</span>
                 ))}
-                <Form method="post" className={look("no-print")}>
+                <StyledForm _print={{ display: "none" }} method="post">
                   <Hidden name="intent" value="reprint" />
-                  <PlainButton
-                    className={look("row-button")}
-                    name="key"
-                    value={one.key}
-                    type="submit"
-                    aria-label={`Print again: ${place}, ${what}`}
-                  >
+                  <RowButton name="key" value={one.key} type="submit" aria-label={`Print again: ${place}, ${what}`}>
                     {printed.has(one.key) ? "print again" : "print"}
-                  </PlainButton>
-                </Form>
-              </article>
+                  </RowButton>
+                </StyledForm>
+              </KitLabelBox>
             );
           })}
-        </div>
+        </LabelPage>
       ))}
     </>
   );

@@ -1,5 +1,10 @@
+import { RowButton } from "~/ui/parts/keys";
+import { Heading, Table, Text, VisuallyHidden } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { ScrollArea, ThumbTick } from "~/ui/parts/forms";
+import { PrepWhoForm } from "~/ui/parts/shopping";
 import { useMemo } from "react";
-import { Form, data, redirect } from "react-router";
+import { data, redirect } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/prep";
 import { useClass } from "../class-context";
@@ -18,9 +23,7 @@ import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
 import { sayPrep } from "~/ui/words/kits";
 import { Heads } from "~/ui/sheet/Heads";
-import { Hidden, PlainButton, PlainInput, Tick } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
+import { Hidden, PlainInput, Tick } from "~/ui/parts/plain";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -55,20 +58,22 @@ export default function Prep({ loaderData, params }: Route.ComponentProps) {
     `${dateOf(input.startsAt, input.timeZone, -before, locale)}, ${clock(input.startsAt, input.timeZone, -before, locale)}`;
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>Prep</h2>
-        <p className={look("quiet")}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          Prep
+        </Heading>
+        <Text color="fg.muted">
           Worked backwards from the doors at {clock(input.startsAt, input.timeZone, 0, locale)}.
-        </p>
-        <div className={parts.sheet.tools}>
+        </Text>
+        <SheetTools>
           <SentMark waiting={waiting} sent={sent} isSmall />
           <TextLink to="../kits">Kits</TextLink>
           <PrintButton>Print the tasks</PrintButton>
-        </div>
-      </div>
-      {tasks.length === 0 ? <p>Nothing has to be done before the class.</p> : null}
-      <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Tasks before the class">
-        <table className={look("ruled")}>
+        </SheetTools>
+      </SheetHead>
+      {tasks.length === 0 ? <Text>Nothing has to be done before the class.</Text> : null}
+      <ScrollArea tabIndex={0} role="group" aria-label="Tasks before the class">
+        <Table.Root native>
           <Heads of={["Done", "Begin by", "What", { n: "Hands" }, "Keeps", "Who"]} />
           <tbody>
             {tasks.map((task) => {
@@ -76,22 +81,24 @@ export default function Prep({ loaderData, params }: Route.ComponentProps) {
               return (
                 <tr key={task.id}>
                   <td>
-                    <label className={look("shop-tick")}>
+                    <ThumbTick>
                       <Tick
                         checked={done !== undefined}
                         disabled={!isReady}
                         onChange={(event) => tick({ list: "prep", key: task.id, isOn: event.target.checked })}
                       />
-                      <span className={look("vh")}>done</span>
-                    </label>
+                      <VisuallyHidden>done</VisuallyHidden>
+                    </ThumbTick>
                   </td>
-                  <td className={look("one-line")}>
+                  <td data-nowrap>
                     <b>{at(startBy(task))}</b>
                     {task.notBefore > startBy(task) ? (
-                      <div className={look("small", "quiet")}>not before {at(task.notBefore)}</div>
+                      <div data-small data-quiet>
+                        not before {at(task.notBefore)}
+                      </div>
                     ) : null}
                     {done ? (
-                      <div className={look("small")}>
+                      <div data-small>
                         {done.by}, {timeOfDay(done.at, locale, input.timeZone)}
                       </div>
                     ) : null}
@@ -99,15 +106,17 @@ export default function Prep({ loaderData, params }: Route.ComponentProps) {
                   <td>
                     {sayPrep(task, names)}
                     {task.waitMinutes > 0 ? (
-                      <div className={look("small", "quiet")}>then it waits {minutes(task.waitMinutes, locale)}</div>
+                      <div data-small data-quiet>
+                        then it waits {minutes(task.waitMinutes, locale)}
+                      </div>
                     ) : null}
                   </td>
-                  <td className={look("n")}>{minutes(task.minutes, locale)}</td>
-                  <td className={look("one-line")}>
+                  <td data-numeric>{minutes(task.minutes, locale)}</td>
+                  <td data-nowrap>
                     {task.storage === "warm" ? "warm" : task.storage}, {minutes(task.keepsHours * 60, locale)}
                   </td>
                   <td>
-                    <Form method="post" className={look("prep-who")}>
+                    <PrepWhoForm method="post">
                       <Hidden name="task" value={task.id} />
                       <PlainInput
                         name="owner"
@@ -117,21 +126,21 @@ export default function Prep({ loaderData, params }: Route.ComponentProps) {
                         aria-label={`Who does it: ${sayPrep(task, names)}`}
                         autoComplete="off"
                       />
-                      <PlainButton className={look("row-button", "no-print")} type="submit">
+                      <RowButton _print={{ display: "none" }} type="submit">
                         keep
-                      </PlainButton>
-                    </Form>
+                      </RowButton>
+                    </PrepWhoForm>
                   </td>
                 </tr>
               );
             })}
           </tbody>
-        </table>
-      </div>
-      <p className={look("small", "quiet")}>
+        </Table.Root>
+      </ScrollArea>
+      <Text fontSize="sm" color="fg.muted">
         Hours that cold and hot food keeps go by the local food code first. Label what is made ahead with the day and
         the hour.
-      </p>
+      </Text>
     </>
   );
 }

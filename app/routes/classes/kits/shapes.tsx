@@ -1,3 +1,6 @@
+import { Box, Heading, Span, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { TakeHomeGrid, ShapeCard } from "~/ui/parts/labels";
 import { useClass } from "../class-context";
 import { drawing, drawnShapes, requestsEach } from "~/core/look";
 import { minutes, number, people, thin, volume } from "~/ui/format/format";
@@ -5,8 +8,6 @@ import { ShapeDrawing } from "~/ui/draw/ShapeDrawing";
 import { TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { shapeWords } from "~/ui/words/looks";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 /** The shapes a class may draw: a card each, with the order of its strokes, what it takes and how long. */
 export default function Shapes() {
@@ -16,22 +17,24 @@ export default function Shapes() {
   const mmOf = (value: number) => `${number(value, locale, 0)}${thin}mm`;
   return (
     <>
-      <div className={look(parts.sheet.head, "no-print")}>
-        <h2>Shapes</h2>
-        <p className={look("quiet")}>
+      <SheetHead _print={{ display: "none" }}>
+        <Heading as="h2" size="xl">
+          Shapes
+        </Heading>
+        <Text color="fg.muted">
           {requestsEach === 1 ? "One shape" : `${requestsEach} shapes`} each from these cards, the other pieces plain.
           Nothing that belongs to somebody: no figures from books or films.
-        </p>
-        <div className={parts.sheet.tools}>
+        </Text>
+        <SheetTools>
           <TextLink to={`${action}/kits`}>Kits</TextLink>
           <PrintButton>Print the cards</PrintButton>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       {drawn.length === 0 ? (
-        <p className={look("quiet")}>
+        <Text color="fg.muted">
           Nothing of this class is drawn: shapes come with a recipe of that family.{" "}
           <TextLink to={`${action}/recipe`}>The recipes</TextLink>
-        </p>
+        </Text>
       ) : null}
       {drawn.map((dish) => {
         const { recipe } = dish;
@@ -39,44 +42,49 @@ export default function Shapes() {
           .filter((station) => station.dishId === dish.id)
           .reduce((sum, station) => sum + station.size, 0);
         return (
-          <section key={dish.id}>
-            <h3>
+          <Box as="section" key={dish.id}>
+            <Heading as="h3" size="lg">
               {names.dish(dish.id)}{" "}
-              <span className={look("quiet", "small")}>
+              <Span color="fg.muted" fontSize="sm">
                 {people(takers)}, so at most {takers * requestsEach} to draw
-              </span>
-            </h3>
-            <div className={look("take-home-labels")}>
+              </Span>
+            </Heading>
+            <TakeHomeGrid>
               {drawnShapes(recipe).map((figures) => {
                 const { id, strokes } = figures.shape;
                 const lines = strokes.filter((stroke) => stroke.kind === "line").length;
                 return (
-                  <article className={look("take-home", "shape-card")} key={id} aria-label={`Shape: ${shapeWords[id]}`}>
-                    <h4>{shapeWords[id]}</h4>
+                  <ShapeCard key={id} aria-label={`Shape: ${shapeWords[id]}`}>
+                    <Heading as="h4" size="md">
+                      {shapeWords[id]}
+                    </Heading>
                     <ShapeDrawing shape={figures.shape} />
-                    <p>
+                    <Text>
                       <b>{volume(figures.ml, locale)}</b>, {minutes(figures.minutes, locale)} to draw.
                       {figures.isLarge ? (
-                        <span className={look("needs-you")}> More than a piece of this batter: draw it smaller.</span>
+                        <Span layerStyle="needsYou"> More than a piece of this batter: draw it smaller.</Span>
                       ) : null}
-                    </p>
-                    <p>
+                    </Text>
+                    <Text>
                       {lines === 1 ? "The line first" : `The ${lines} lines first, in this order`}
                       {strokes.length > lines
                         ? `: what is drawn first turns darkest. Wait ${minutes(drawing.darkens, locale)}, then fill.`
                         : ". It is left open."}
-                    </p>
-                    <p className={figures.isThin ? look("needs-you") : look("quiet")}>
+                    </Text>
+                    <Text
+                      layerStyle={figures.isThin ? "needsYou" : undefined}
+                      color={!figures.isThin ? "fg.muted" : undefined}
+                    >
                       Narrowest {mmOf(figures.neckMm)}
                       {figures.isThin
                         ? `: it tears when it is turned. Draw lines at least ${mmOf(drawing.leastNeckMm)} wide.`
                         : ", wide enough to turn; two turners under it."}
-                    </p>
-                  </article>
+                    </Text>
+                  </ShapeCard>
                 );
               })}
-            </div>
-          </section>
+            </TakeHomeGrid>
+          </Box>
         );
       })}
     </>

@@ -1,4 +1,9 @@
-import { Form, data } from "react-router";
+import { RowButton } from "~/ui/parts/keys";
+import { Box, Heading, Text } from "@chakra-ui/react";
+import { Columns, SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { PlainList } from "~/ui/parts/shopping";
+import { InlineField, InlineFieldsForm, InlineLabel, StyledForm } from "~/ui/parts/forms";
+import { data } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/shopping";
 import { useClass } from "../class-context";
@@ -14,9 +19,7 @@ import { FileLink, FormError, TextLink } from "~/ui/parts/fields";
 import { day, people } from "~/ui/format/format";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { useLocale } from "~/ui/sheet/locale";
-import { Hidden, PlainButton, PlainInput } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
+import { Hidden, PlainInput } from "~/ui/parts/plain";
 
 const price = priceField("the price of one");
 const schema = z.discriminatedUnion("intent", [
@@ -102,103 +105,110 @@ export default function Shopping({ loaderData, actionData, params }: Route.Compo
   const typed = (actionData?.typed ?? {}) as Record<string, unknown>;
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>Shopping</h2>
-        <p className={look("quiet")}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          Shopping
+        </Heading>
+        <Text color="fg.muted">
           {trip.classes.length === 1
             ? `For ${people(input.brief.people)}, the most that may be used.`
             : `One trip for ${trip.classes.map((one) => one.title).join(", ")}.`}
-        </p>
-        <div className={parts.sheet.tools}>
+        </Text>
+        <SheetTools>
           <TextLink to="../kits">Kits</TextLink>
           <FileLink href={`/classes/${params.classId}/shopping.csv`}>As a table (CSV)</FileLink>
           <PrintButton>Print the list</PrintButton>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       <FormError title="Not saved" problems={actionData?.problems ?? []} />
       <ShoppingSheet key={trip.leadId} trip={trip} events={events} me={me} timeZone={input.timeZone} />
-      <div className={look(parts.sheet.of({ split: "even" }).columns, "no-print", "above-l")}>
-        <section>
-          <h3>Not eaten</h3>
-          <p className={look("quiet", "small")}>Paper, sticks, towels, labels: what the recipe does not name.</p>
-          <ul className={look("plain-list")}>
+      <Columns split="even" _print={{ display: "none" }} mt="6">
+        <Box as="section">
+          <Heading as="h3" size="lg">
+            Not eaten
+          </Heading>
+          <Text color="fg.muted" fontSize="sm">
+            Paper, sticks, towels, labels: what the recipe does not name.
+          </Text>
+          <PlainList>
             {trip.extras.map((extra) => (
               <li key={extra.id}>
                 {extra.count} × {extra.name}
-                <Form className={look("in-line")} method="post">
+                <StyledForm display="inline" method="post">
                   <Hidden name="intent" value="drop-extra" />
-                  <PlainButton className={look("row-button", "gap-left")} name="id" value={extra.id} type="submit">
+                  <RowButton ml="3" name="id" value={extra.id} type="submit">
                     take off
-                  </PlainButton>
-                </Form>
+                  </RowButton>
+                </StyledForm>
               </li>
             ))}
-          </ul>
-          <Form method="post" className={look("facts")} key={trip.extras.length}>
+          </PlainList>
+          <InlineFieldsForm method="post" key={trip.extras.length}>
             <Hidden name="intent" value="extra" />
-            <label className={look("cell")}>
-              <span className={look("cell-label")}>What</span>
+            <InlineField>
+              <InlineLabel>What</InlineLabel>
               <PlainInput name="name" defaultValue={String(typed.name ?? "")} autoComplete="off" />
-            </label>
-            <label className={look("cell")}>
-              <span className={look("cell-label")}>How many</span>
+            </InlineField>
+            <InlineField>
+              <InlineLabel>How many</InlineLabel>
               <PlainInput name="count" inputMode="numeric" defaultValue={String(typed.count ?? "1")} />
-            </label>
-            <label className={look("cell")}>
-              <span className={look("cell-label")}>Price of one</span>
+            </InlineField>
+            <InlineField>
+              <InlineLabel>Price of one</InlineLabel>
               <PlainInput name="price" inputMode="decimal" defaultValue={String(typed.price ?? "")} />
-            </label>
-            <PlainButton className={look("row-button")} type="submit">
-              Put on the list
-            </PlainButton>
-          </Form>
-        </section>
-        <section>
-          <h3>On one trip with</h3>
-          <ul className={look("plain-list")}>
+            </InlineField>
+            <RowButton type="submit">Put on the list</RowButton>
+          </InlineFieldsForm>
+        </Box>
+        <Box as="section">
+          <Heading as="h3" size="lg">
+            On one trip with
+          </Heading>
+          <PlainList>
             {trip.classes
               .filter((one) => one.id !== trip.leadId)
               .map((one) => (
                 <li key={one.id}>
                   {one.title}, {day(one.startsAt, locale)}
-                  <Form className={look("in-line")} method="post">
+                  <StyledForm display="inline" method="post">
                     <Hidden name="intent" value="apart" />
-                    <PlainButton className={look("row-button", "gap-left")} name="otherId" value={one.id} type="submit">
+                    <RowButton ml="3" name="otherId" value={one.id} type="submit">
                       on its own trip
-                    </PlainButton>
-                  </Form>
+                    </RowButton>
+                  </StyledForm>
                 </li>
               ))}
             {trip.others
               .filter((one) => one.id !== params.classId)
               .map((one) => (
                 <li key={one.id}>
-                  <Form className={look("in-line")} method="post">
+                  <StyledForm display="inline" method="post">
                     <Hidden name="intent" value="together" />
-                    <PlainButton
-                      className={look("row-button", "gap-right")}
+                    <RowButton
+                      mr="3"
+
                       name="otherId"
                       value={one.id}
                       type="submit"
                     >
                       buy for it too
-                    </PlainButton>
-                  </Form>
+                    </RowButton>
+                  </StyledForm>
                   {one.title}, {day(one.startsAt, locale)}
                 </li>
               ))}
-          </ul>
+          </PlainList>
           {trip.leadId === params.classId ? null : (
-            <p className={look("quiet", "small")}>
+            <Text color="fg.muted" fontSize="sm">
               This class is bought for with{" "}
               <TextLink to={`/classes/${trip.leadId}/shopping`}>
                 {trip.classes.find((one) => one.id === trip.leadId)?.title}
               </TextLink>
               : one cupboard, one list.
-            </p>
+            </Text>
           )}
-        </section>
-      </div>
+        </Box>
+      </Columns>
     </>
   );
 }

@@ -1,5 +1,9 @@
+import { Heading, Span, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { InlineField, InlineFieldsForm, InlineLabel } from "~/ui/parts/forms";
+import { TakeHomeGrid, TrayLabels } from "~/ui/parts/labels";
 import { parseDateTime } from "@internationalized/date";
-import { Form, useSearchParams } from "react-router";
+import { useSearchParams } from "react-router";
 import { useClass } from "../class-context";
 import { storedMixesOf, takeHomeOf, traysOf } from "~/core/pack";
 import { clock, day } from "~/ui/format/format";
@@ -9,8 +13,6 @@ import { TrayLabel } from "~/ui/kit/TrayLabel";
 import { Secondary, TextLink } from "~/ui/parts/fields";
 import { PlainInput } from "~/ui/parts/plain";
 import { PrintButton } from "~/ui/parts/PrintButton";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 const mostOfEach = 60;
 
@@ -29,19 +31,21 @@ export default function TakeHomeLabels() {
     plan.stations.filter((station) => station.dishId === dishId).reduce((sum, station) => sum + station.size, 0);
   return (
     <>
-      <div className={look(parts.sheet.head, "no-print")}>
-        <h2>Labels to take home</h2>
-        <p className={look("quiet")}>
+      <SheetHead _print={{ display: "none" }}>
+        <Heading as="h2" size="xl">
+          Labels to take home
+        </Heading>
+        <Text color="fg.muted">
           For pieces that are cooled fully and packed. One for each who cooked, unless you say so.
-        </p>
-        <div className={parts.sheet.tools}>
+        </Text>
+        <SheetTools>
           <TextLink to={`${action}/kits`}>Kits</TextLink>
           <PrintButton>Print the labels</PrintButton>
-        </div>
-      </div>
-      <Form method="get" className={look("facts", "no-print", "below-s")}>
-        <label className={look("cell")}>
-          <span className={look("cell-label")}>Of each dish</span>
+        </SheetTools>
+      </SheetHead>
+      <InlineFieldsForm _print={{ display: "none" }} mb="3.5" method="get">
+        <InlineField>
+          <InlineLabel>Of each dish</InlineLabel>
           <PlainInput
             name="each"
             inputMode="numeric"
@@ -49,19 +53,19 @@ export default function TakeHomeLabels() {
             placeholder="one each"
             aria-label={`Labels of each dish, 1 to ${mostOfEach}`}
           />
-        </label>
+        </InlineField>
         <Secondary type="submit">Lay out</Secondary>
         {search.get("each") && each === undefined ? (
-          <span className={look("field-error")} role="alert">
+          <Span layerStyle="needsYou" fontSize="sm" role="alert">
             “{search.get("each")?.slice(0, 20)}” is no whole number from 1 to {mostOfEach}; one for each who cooked is
             laid out.
-          </span>
+          </Span>
         ) : null}
-      </Form>
+      </InlineFieldsForm>
       {labels.length === 0 ? (
-        <p className={look("quiet")}>Nobody makes a dish yet: there is nothing to take home.</p>
+        <Text color="fg.muted">Nobody makes a dish yet: there is nothing to take home.</Text>
       ) : null}
-      <div className={look("take-home-labels")}>
+      <TakeHomeGrid>
         {labels.flatMap((label) =>
           Array.from({ length: each ?? Math.min(mostOfEach, Math.max(1, peopleAt(label.dishId))) }, (_, index) => (
             <TakeHomeLabel
@@ -73,11 +77,13 @@ export default function TakeHomeLabels() {
             />
           )),
         )}
-      </div>
+      </TakeHomeGrid>
       {mixes.length > 0 ? (
-        <section aria-label="Dry mix to keep" className={look("tray-labels")}>
-          <h3>Dry mix to keep</h3>
-          <div className={look("take-home-labels")}>
+        <TrayLabels aria-label="Dry mix to keep">
+          <Heading as="h3" size="lg">
+            Dry mix to keep
+          </Heading>
+          <TakeHomeGrid>
             {mixes.flatMap((mix) =>
               Array.from({ length: mix.bags }, (_, index) => (
                 <StoredMixLabel
@@ -89,13 +95,15 @@ export default function TakeHomeLabels() {
                 />
               )),
             )}
-          </div>
-        </section>
+          </TakeHomeGrid>
+        </TrayLabels>
       ) : null}
       {trays.length > 0 ? (
-        <section aria-label="Tray labels" className={look("tray-labels")}>
-          <h3>For the trays of each round</h3>
-          <div className={look("take-home-labels")}>
+        <TrayLabels aria-label="Tray labels">
+          <Heading as="h3" size="lg">
+            For the trays of each round
+          </Heading>
+          <TakeHomeGrid>
             {trays.map((tray) => (
               <TrayLabel
                 key={`${tray.stationId} ${tray.roundId}`}
@@ -105,8 +113,8 @@ export default function TakeHomeLabels() {
                 names={names}
               />
             ))}
-          </div>
-        </section>
+          </TakeHomeGrid>
+        </TrayLabels>
       ) : null}
     </>
   );

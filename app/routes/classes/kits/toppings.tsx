@@ -1,3 +1,6 @@
+import { Heading, Span, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { TakeHomeGrid, TakeHomeBox } from "~/ui/parts/labels";
 import { useClass } from "../class-context";
 import { type BarPlace, toppingBarOf } from "~/core/pack";
 import { toScaleGrams } from "~/core/quantity";
@@ -5,8 +8,6 @@ import { grams, list, people, volume } from "~/ui/format/format";
 import { TextLink } from "~/ui/parts/fields";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { substanceWords } from "~/ui/words/en";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 /** Where a bowl stands, if not on the bar. */
 const standsWords: Readonly<Record<BarPlace, string>> = {
@@ -27,27 +28,31 @@ export default function Toppings() {
     );
   return (
     <>
-      <div className={look(parts.sheet.head, "no-print")}>
-        <h2>Topping bar</h2>
-        <p className={look("quiet")}>
+      <SheetHead _print={{ display: "none" }}>
+        <Heading as="h2" size="xl">
+          Topping bar
+        </Heading>
+        <Text color="fg.muted">
           A bowl and a spoon of its own for each, nobody dips twice; who may not have one takes first, from a bowl kept
           for them.
-        </p>
-        <div className={parts.sheet.tools}>
+        </Text>
+        <SheetTools>
           <TextLink to={`${action}/kits`}>Kits</TextLink>
           <PrintButton>Print the labels</PrintButton>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       {bar.length === 0 ? (
-        <p className={look("quiet")}>
+        <Text color="fg.muted">
           No recipe of this class has a topping. <TextLink to={`${action}/recipe`}>The recipes</TextLink>
-        </p>
+        </Text>
       ) : null}
-      <div className={look("take-home-labels")}>
+      <TakeHomeGrid>
         {bar.map(({ key, food, stands, mark, dishIds, people: all, takers, grams: weight, bowl }) => (
-          <article className={look("take-home")} key={key}>
-            <h3>{"part" in food ? food.part : names.ingredient(food.ingredientId)}</h3>
-            <p>
+          <TakeHomeBox key={key}>
+            <Heading as="h3" size="lg">
+              {"part" in food ? food.part : names.ingredient(food.ingredientId)}
+            </Heading>
+            <Text>
               Contains:{" "}
               <b>
                 {mark.contains.length > 0
@@ -65,18 +70,18 @@ export default function Toppings() {
                   May contain <b>{said(mark.mayContain)}</b>.
                 </>
               ) : null}
-            </p>
+            </Text>
             {mark.foods.length > 0 ? (
-              <p>
+              <Text>
                 The label names <b>{list(mark.foods, locale)}</b>.
-              </p>
+              </Text>
             ) : null}
-            {mark.isUnread ? <p className={look("needs-you")}>Label not read: not known what is in it.</p> : null}
-            <p>
+            {mark.isUnread ? <Text layerStyle="needsYou">Label not read: not known what is in it.</Text> : null}
+            <Text>
               {weight === null ? (
-                <span className={look("needs-you")}>
+                <Span layerStyle="needsYou">
                   To taste: nothing is bought for it until the recipe says how much each person takes.
-                </span>
+                </Span>
               ) : (
                 <>
                   <b>{grams(toScaleGrams(weight).shown, locale)}</b>
@@ -86,16 +91,16 @@ export default function Toppings() {
                 </>
               )}{" "}
               for {takers < all ? `${takers} of ${people(all)}` : people(all)}. A spoon of its own.{standsWords[stands]}
-            </p>
-            <p className={look("quiet", "small")}>
+            </Text>
+            <Text color="fg.muted" fontSize="sm">
               {list(
                 dishIds.map((id) => names.dish(id)),
                 locale,
               )}
-            </p>
-          </article>
+            </Text>
+          </TakeHomeBox>
         ))}
-      </div>
+      </TakeHomeGrid>
     </>
   );
 }

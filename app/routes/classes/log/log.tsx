@@ -1,5 +1,8 @@
+import { Alert, Box, HStack, Heading, Span, Table, Text } from "@chakra-ui/react";
+import { Columns, SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { GridForm, ScrollArea } from "~/ui/parts/forms";
 import { getFormProps, useForm } from "@conform-to/react";
-import { Form, data } from "react-router";
+import { data } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/log";
 import { useClass } from "../class-context";
@@ -31,9 +34,7 @@ import { subjectsOf } from "~/ui/words/findings";
 import { Heads } from "~/ui/sheet/Heads";
 import { Hidden } from "~/ui/parts/plain";
 import { Reached, Said, Seen } from "~/ui/log/Taught";
-import { parts } from "~/ui/theme/parts";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
-import { look } from "~/ui/theme/look";
 
 const schema = z.object({
   // Always there, so that a body that is no form of ours keeps nothing and settles nothing.
@@ -135,24 +136,26 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
       : Object.fromEntries(Object.entries(state.rung).map(([id, at]) => [id, (at - startedAt) / 60_000]));
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>Log</h2>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          Log
+        </Heading>
         {startedAt === undefined ? null : (
-          <p className={look("quiet")}>
+          <Text color="fg.muted">
             Started {moment(startedAt, locale, input.timeZone)}
             {state.endedAt ? `, ended ${moment(state.endedAt, locale, input.timeZone)}` : ", not ended"}.
-          </p>
+          </Text>
         )}
-        <div className={parts.sheet.tools}>
+        <SheetTools>
           <FileLink href={`${base}/log.csv`}>CSV</FileLink>
           <PrintButton>Print</PrintButton>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       {startedAt === undefined ? (
-        <p className={look("below-m")}>
+        <Text mb="4.5">
           This class has not been taught yet. <TextLink to={`${base}/teach`}>Teach it</TextLink>, and every bell lands
           here beside its plan.
-        </p>
+        </Text>
       ) : (
         <BellLine
           timeline={timeline}
@@ -163,10 +166,10 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
           withActual
         />
       )}
-      <div className={look(parts.sheet.of({ split: "wide-narrow" }).columns, "above-m")}>
-        <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Planned and actual">
-          <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Planned and actual">
-            <table className={look("ruled")}>
+      <Columns split="wide-narrow" mt="4.5">
+        <ScrollArea tabIndex={0} role="group" aria-label="Planned and actual">
+          <ScrollArea tabIndex={0} role="group" aria-label="Planned and actual">
+            <Table.Root native>
               <Heads
                 of={[
                   "Bell",
@@ -181,17 +184,15 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
                 {rows.map((row) => (
                   <tr key={row.bell.id}>
                     <td>{bellWords[row.bell.kind]}</td>
-                    <td className={look("n")}>{clock(taught.startsAt, taught.timeZone, row.plannedStart, locale)}</td>
-                    <td className={look("n")}>
+                    <td data-numeric>{clock(taught.startsAt, taught.timeZone, row.plannedStart, locale)}</td>
+                    <td data-numeric>
                       {startedAt !== undefined && row.actualStart !== undefined
                         ? timeOfDay(startedAt + row.actualStart * 60_000, locale, taught.timeZone)
                         : "–"}
                     </td>
-                    <td className={look("n")}>{minutes(row.plannedMinutes, locale)}</td>
-                    <td className={look("n")}>
-                      {row.actualMinutes === undefined ? "–" : minutes(row.actualMinutes, locale)}
-                    </td>
-                    <td className={look("n")}>
+                    <td data-numeric>{minutes(row.plannedMinutes, locale)}</td>
+                    <td data-numeric>{row.actualMinutes === undefined ? "–" : minutes(row.actualMinutes, locale)}</td>
+                    <td data-numeric>
                       <b>
                         {row.drift === undefined ? "–" : row.drift === 0 ? "as planned" : minutes(row.drift, locale)}
                       </b>
@@ -199,17 +200,17 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
                   </tr>
                 ))}
               </tbody>
-            </table>
-          </div>
-        </div>
-        <div>
-          <Form method="post" {...getFormProps(form)} className={look("form")}>
+            </Table.Root>
+          </ScrollArea>
+        </ScrollArea>
+        <Box>
+          <GridForm method="post" {...getFormProps(form)}>
             <TypedGuard key={kept?.version ?? 0} />
             <FormError title="Not saved" problems={form.errors ?? []} />
             {actionData?.isKept ? (
-              <p className={look("saved")} role="status">
+              <Alert.Root as="p" status="info" role="status">
                 Kept.
-              </p>
+              </Alert.Root>
             ) : null}
             <Hidden name="version" key={newer ?? kept?.version} defaultValue={newer ?? kept?.version ?? 0} />
             <NumberField
@@ -226,15 +227,15 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
                 />
               </>
             ) : null}
-            <div className={look("actions")}>
+            <HStack gap="3" wrap="wrap">
               <Primary>Save the log</Primary>
               {kept ? (
-                <span className={look("quiet", "small")}>
+                <Span color="fg.muted" fontSize="sm">
                   saved by {kept.by ?? "someone"}, {moment(kept.at, locale, input.timeZone)}
-                </span>
+                </Span>
               ) : null}
-            </div>
-          </Form>
+            </HStack>
+          </GridForm>
           <Reached aims={taught.brief.aims} ticking={ticking} />
           <Said points={points} ticking={ticking} />
           {looked.map((dish) => (
@@ -247,31 +248,35 @@ export default function Log({ loaderData, actionData, params }: Route.ComponentP
               ticking={ticking}
             />
           ))}
-          <p className={look("quiet", "small")} role="status" aria-label="Ticks">
+          <Text color="fg.muted" fontSize="sm" role="status" aria-label="Ticks">
             {saySent(ticking.waiting, ticking.sent)}
-          </p>
+          </Text>
           {decisions.length > 0 ? (
             <>
-              <h3 className={look("above-m", "below-xs")}>Decided at the tables</h3>
+              <Heading as="h3" size="lg" mt="4.5" mb="1.5">
+                Decided at the tables
+              </Heading>
               {decisions.map(({ station, words }) => (
-                <p key={station.id} className={look("small")}>
+                <Text fontSize="sm" key={station.id}>
                   <b>{station.name}</b> {words}
-                </p>
+                </Text>
               ))}
             </>
           ) : null}
           {state.notes.length > 0 ? (
             <>
-              <h3 className={look("above-m", "below-xs")}>Said while teaching</h3>
+              <Heading as="h3" size="lg" mt="4.5" mb="1.5">
+                Said while teaching
+              </Heading>
               {state.notes.map((note) => (
-                <p key={note.at} className={look("small")}>
+                <Text fontSize="sm" key={note.at}>
                   <b>{timeOfDay(note.at, locale, taught.timeZone)}</b> {note.text}
-                </p>
+                </Text>
               ))}
             </>
           ) : null}
-        </div>
-      </div>
+        </Box>
+      </Columns>
       <SettleBar
         stage="log"
         standing={standings.log}

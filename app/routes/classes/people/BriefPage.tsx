@@ -1,7 +1,10 @@
+import { Alert, Box, Fieldset, Heading, Table, Text } from "@chakra-ui/react";
+import { Columns } from "~/ui/parts/sheet";
+import { GridForm } from "~/ui/parts/forms";
 import { type DefaultValue, getFormProps, useForm, type SubmissionResult } from "@conform-to/react";
 import { parseWithZod } from "@conform-to/zod/v4";
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
-import { Form, useNavigation, useSearchParams } from "react-router";
+import { useNavigation, useSearchParams } from "react-router";
 import type { z } from "zod";
 import { briefFormSchema, dishKey, dishesIn, inputOf } from "./brief-form";
 import type { Kitchen } from "~/core/gear";
@@ -19,8 +22,6 @@ import { Hidden } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
 import { type Changes, WhatChanges } from "~/ui/class/WhatChanges";
 import { useClass } from "../class-context";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 export interface Conflict {
   readonly by: string | null;
@@ -131,25 +132,25 @@ export function BriefPage({
     <>
       {/* A class that exists has its line in the head already. */}
       {saved ? null : <DraftBellLine drafts={drafts} saved={undefined} />}
-      <div className={parts.sheet.of({ split: "even" }).columns}>
-        <Form
+      <Columns split="even">
+        <GridForm
           method="post"
           {...getFormProps(form)}
           ref={formRef}
           onInput={readSoon}
-          className={look("form")}
+
           aria-label="Brief"
         >
           <TypedGuard />
           <FormError title="Not saved" problems={form.errors ?? []} />
           {conflict ? (
-            <div className={look("form-error")} role="alert">
+            <Alert.Root status="error" role="alert">
               <b>
                 {conflict.by ?? "Someone"} saved this class while you were typing. Nothing of yours is lost; nothing of
                 theirs is overwritten yet.
               </b>
               {conflict.rows.length > 0 ? (
-                <table className={look("ruled")}>
+                <Table.Root native>
                   <Heads of={["Field", "Saved now", "You typed"]} />
                   <tbody>
                     {conflict.rows.map((row) => (
@@ -160,10 +161,10 @@ export function BriefPage({
                       </tr>
                     ))}
                   </tbody>
-                </table>
+                </Table.Root>
               ) : null}
-              <p>Take over into the fields what you want to keep of theirs, then save again.</p>
-            </div>
+              <Text>Take over into the fields what you want to keep of theirs, then save again.</Text>
+            </Alert.Root>
           ) : null}
           {isSaved ? <SavedNote drafts={drafts} saved={saved} changed={changed} /> : null}
           <Hidden
@@ -172,7 +173,7 @@ export function BriefPage({
             defaultValue={conflict?.version ?? (values.version as number | undefined)}
           />
           {/* What is typed into a form that is already on its way would be lost when the answer comes. */}
-          <fieldset disabled={isAway} className={look("bare")}>
+          <Fieldset.Root display="contents" disabled={isAway}>
             <BriefFields
               fields={fields}
               dishes={rows}
@@ -182,14 +183,14 @@ export function BriefPage({
               initially={form.initialValue ?? {}}
               isAsked={asked.has("all") || laterNames.some((name) => name in form.allErrors)}
             />
-          </fieldset>
+          </Fieldset.Root>
           {saved && before ? <Touched drafts={drafts} saved={saved} before={before} packed={packed} /> : null}
           <SaveBar>
             <Primary loading={isBusy}>{button}</Primary>
           </SaveBar>
-        </Form>
+        </GridForm>
         <Follows drafts={drafts} saved={saved} before={before} />
-      </div>
+      </Columns>
     </>
   );
 }
@@ -216,10 +217,12 @@ function SavedNote({
   const draft = useDraft(drafts);
   const { names } = useClass();
   return isOther(draft?.input, saved) ? null : (
-    <div role="status">
-      <p className={look("saved")}>Saved.</p>
+    <Box role="status">
+      <Alert.Root as="p" status="info">
+        Saved.
+      </Alert.Root>
       {changed ? <WhatChanges changes={changed} names={names} isDone /> : null}
-    </div>
+    </Box>
   );
 }
 
@@ -269,9 +272,11 @@ function Follows({
   return shown && now && shown.dishes.length > 0 ? (
     <Consequences input={shown} plan={now} before={before?.figures} isChanged={isOther(draft?.input, saved)} />
   ) : (
-    <section>
-      <h2>What follows</h2>
-      <p className={look("quiet")}>Choose a recipe and a kitchen, and stations, amounts and minutes appear here.</p>
-    </section>
+    <Box as="section">
+      <Heading as="h2" size="xl">
+        What follows
+      </Heading>
+      <Text color="fg.muted">Choose a recipe and a kitchen, and stations, amounts and minutes appear here.</Text>
+    </Box>
   );
 }

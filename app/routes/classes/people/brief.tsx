@@ -1,3 +1,5 @@
+import { Heading } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
 import { data } from "react-router";
 import type { Route } from "./+types/brief";
 import { briefFormSchema, differences, factsOf, formValuesOf } from "./brief-form";
@@ -15,7 +17,6 @@ import { ticksOf } from "~/services/ticks.server";
 import { whatChanges } from "~/services/what-changes.server";
 import { TextLink } from "~/ui/parts/fields";
 import { toldIn } from "~/ui/class/WhatChanges";
-import { parts } from "~/ui/theme/parts";
 import { people } from "~/ui/format/format";
 
 export const loader = async ({ params }: Route.LoaderArgs) => ({
@@ -65,12 +66,14 @@ export default function Brief({ loaderData, actionData }: Route.ComponentProps) 
   const isSaved = actionData !== undefined && "isSaved" in actionData;
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>Brief</h2>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          Brief
+        </Heading>
+        <SheetTools>
           <TextLink to="../people">The register: {people(input.people.length)}</TextLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       <BriefPage
         key={`${input.id} ${isSaved ? meta.version : "typing"}`}
         result={isSaved ? undefined : actionData?.result}

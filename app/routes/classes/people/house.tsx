@@ -1,3 +1,6 @@
+import { HStack, Heading, Span, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { HouseTable } from "~/ui/parts/people";
 import { Form, data } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/house";
@@ -16,8 +19,6 @@ import { Told } from "~/ui/parts/Told";
 import { PrintButton } from "~/ui/parts/PrintButton";
 import { ageWords } from "~/ui/words/en";
 import { doingWords, mayWords } from "~/ui/words/people";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 const cell = (doing: Doing, band: AgeBand) => `${doing} ${band}`;
 const schema = z.object({
@@ -77,27 +78,39 @@ export default function House({ actionData, loaderData }: Route.ComponentProps) 
   const shownBands = bandsShown(present, rules);
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>House rules</h2>
-        <p className={look("quiet")}>Who may do what, by age. The turns at the tables follow it.</p>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          House rules
+        </Heading>
+        <Text color="fg.muted">Who may do what, by age. The turns at the tables follow it.</Text>
+        <SheetTools>
           <TextLink to={`${action}/people/turns`}>Turns</TextLink>
           <PrintButton>Print for the wall</PrintButton>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       <Told told={actionData} />
       <Form method="post" key={meta.version}>
         <TypedGuard />
         <Hidden name="version" value={meta.version} />
-        <table className={look("house")}>
+        <HouseTable>
           <thead>
             <tr>
               <th scope="col">What is asked for</th>
               {shownBands.map((band) => (
                 <th scope="col" key={band}>
                   {ageWords[band]}
-                  {band === "6-11" ? <span className={look("quiet", "small")}> nobody said nearer</span> : null}
-                  {present.has(band) ? null : <span className={look("quiet", "small")}> nobody here</span>}
+                  {band === "6-11" ? (
+                    <span data-quiet data-small>
+                      {" "}
+                      nobody said nearer
+                    </span>
+                  ) : null}
+                  {present.has(band) ? null : (
+                    <span data-quiet data-small>
+                      {" "}
+                      nobody here
+                    </span>
+                  )}
                 </th>
               ))}
             </tr>
@@ -107,19 +120,18 @@ export default function House({ actionData, loaderData }: Route.ComponentProps) 
               <tr key={doing}>
                 <th scope="row">
                   {doingWords[doing].name}
-                  <span className={look("quiet", "small")}>{doingWords[doing].why}</span>
+                  <span data-quiet data-small>
+                    {doingWords[doing].why}
+                  </span>
                 </th>
                 {shownBands.map((band) => {
                   const may = mayOf(rules, doing, band);
                   const isOwn = may !== usualRules[doing][band];
                   return (
-                    <td
-                      key={band}
-                      className={may === "alone" ? undefined : look(`may-${may}`)}
-                      data-band={ageWords[band]}
-                    >
+                    <td key={band} data-may={may} data-band={ageWords[band]}>
                       <PlainSelect
-                        className={look("no-print")}
+                        _print={{ display: "none" }}
+
                         name={cell(doing, band)}
                         defaultValue={may}
                         aria-label={`${doingWords[doing].name}, ${ageWords[band]}`}
@@ -130,11 +142,11 @@ export default function House({ actionData, loaderData }: Route.ComponentProps) 
                           </option>
                         ))}
                       </PlainSelect>
-                      <span className={look("only-print")}>{mayWords[may]}</span>
+                      <span data-part="only-print">{mayWords[may]}</span>
                       {isOwn ? (
-                        <span className={look("quiet", "small", "no-print")}>
+                        <Span color="fg.muted" fontSize="sm" _print={{ display: "none" }}>
                           usual: {mayWords[usualRules[doing][band]]}
-                        </span>
+                        </Span>
                       ) : null}
                     </td>
                   );
@@ -142,12 +154,12 @@ export default function House({ actionData, loaderData }: Route.ComponentProps) 
               </tr>
             ))}
           </tbody>
-        </table>
-        <p className={look("small", "quiet")}>
+        </HouseTable>
+        <Text fontSize="sm" color="fg.muted">
           “Adult beside” means somebody who does nothing else at that moment; the instructor who walks about does not
           count. Usual figures by age, to be changed for the people you know; local rules come first.
-        </p>
-        <div className={look("actions", "no-print")}>
+        </Text>
+        <HStack _print={{ display: "none" }} gap="3" wrap="wrap">
           <Primary name="intent" value="save">
             Save the rules
           </Primary>
@@ -156,7 +168,7 @@ export default function House({ actionData, loaderData }: Route.ComponentProps) 
               Take back the last change
             </Secondary>
           ) : null}
-        </div>
+        </HStack>
       </Form>
     </>
   );

@@ -1,4 +1,9 @@
-import { Form, data } from "react-router";
+import { RowButton } from "~/ui/parts/keys";
+import { Alert, Box, Heading, Image, Table, Text } from "@chakra-ui/react";
+import { Columns, SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { LinkText, MadeLink, SmallSelect } from "~/ui/parts/people";
+import { ActionForm, StyledForm } from "~/ui/parts/forms";
+import { data } from "react-router";
 import QRCode from "qrcode";
 import { z } from "zod";
 import type { Route } from "./+types/intake-admin";
@@ -17,9 +22,7 @@ import { useLocale } from "~/ui/sheet/locale";
 import { needsInWords } from "~/ui/people/needs";
 import { reminderLetter } from "~/ui/words/letters";
 import { Heads } from "~/ui/sheet/Heads";
-import { Hidden, PlainButton, PlainSelect } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
+import { Hidden } from "~/ui/parts/plain";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   requireLead(context);
@@ -129,61 +132,69 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
   const when = (date: Date) => moment(date, locale, input.timeZone);
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>Asking about allergies</h2>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          Asking about allergies
+        </Heading>
+        <SheetTools>
           <TextLink to={`${action}/people`}>The register</TextLink>
           <TextLink to="/outbox">Outbox</TextLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       {told.problem ? (
-        <p className={look("form-error")} role="alert">
+        <Alert.Root as="p" status="error" role="alert">
           {told.problem}
-        </p>
+        </Alert.Root>
       ) : null}
       {told.done ? (
-        <p className={look("saved")} role="status">
+        <Alert.Root as="p" status="info" role="status">
           {told.done}
-        </p>
+        </Alert.Root>
       ) : null}
       {told.made ? (
-        <section className={look("made-link")} role="status">
-          <img src={told.made.drawn} alt="The link as a code for phone cameras" width={220} height={220} />
-          <div>
-            <h3>A link for this class</h3>
-            <p className={look("link-text")}>{told.made.address}</p>
-            <p>
+        <MadeLink role="status">
+          <Image src={told.made.drawn} alt="The link as a code for phone cameras" width={220} height={220} />
+          <Box>
+            <Heading as="h3" size="lg">
+              A link for this class
+            </Heading>
+            <LinkText>{told.made.address}</LinkText>
+            <Text>
               It opens until {when(told.made.expires)} and shows nobody’s answers. It is shown this once: send it, or
               print this page for the board.
-            </p>
-          </div>
-        </section>
+            </Text>
+          </Box>
+        </MadeLink>
       ) : null}
       {seconds.length > 0 ? (
-        <section>
-          <h3>Answered twice: compare</h3>
-          <table className={look("ruled")}>
+        <Box as="section">
+          <Heading as="h3" size="lg">
+            Answered twice: compare
+          </Heading>
+          <Table.Root native>
             <Heads of={["Person", "First answer", "Second answer", "Which counts"]} />
             <tbody>
               {seconds.map((second) => {
                 const person = input.people.find((one) => one.id === second.participantId);
                 if (!person) return null;
                 return (
-                  <tr key={second.id} className={look("needs")}>
+                  <tr data-needs key={second.id}>
                     <td>{person.name}</td>
                     <td>
                       {needsInWords(person, locale) || "nothing to avoid"}
-                      <div className={look("small", "quiet")}>{person.answered?.by ?? ""}</div>
+                      <div data-small data-quiet>
+                        {person.answered?.by ?? ""}
+                      </div>
                     </td>
                     <td>
                       {needsInWords({ ...person, ...second.answer }, locale) || "nothing to avoid"}
                       {second.answer.words ? <div>“{second.answer.words.text}”</div> : null}
-                      <div className={look("small", "quiet")}>
+                      <div data-small data-quiet>
                         {second.answer.answered?.by}, {when(second.at)}
                       </div>
                     </td>
                     <td>
-                      <Form method="post" className={look("actions")}>
+                      <ActionForm method="post">
                         <Hidden name="answer" value={second.id} />
                         <Secondary name="intent" value="drop">
                           The first
@@ -191,66 +202,68 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
                         <Secondary name="intent" value="take">
                           The second
                         </Secondary>
-                      </Form>
+                      </ActionForm>
                     </td>
                   </tr>
                 );
               })}
             </tbody>
-          </table>
-        </section>
+          </Table.Root>
+        </Box>
       ) : null}
-      <div className={parts.sheet.of({ split: "even" }).columns}>
-        <section>
-          <h3>Not answered: {silent.length}</h3>
+      <Columns split="even">
+        <Box as="section">
+          <Heading as="h3" size="lg">
+            Not answered: {silent.length}
+          </Heading>
           {silent.length === 0 ? (
-            <p className={look("quiet")}>Everybody on the register has answered.</p>
+            <Text color="fg.muted">Everybody on the register has answered.</Text>
           ) : (
-            <table className={look("ruled")}>
+            <Table.Root native>
               <tbody>
                 {silent.map((person) => (
                   <tr key={person.id}>
                     <td>
                       <TextLink to={`${action}/people/${person.id}`}>{person.name}</TextLink>
                     </td>
-                    <td>
-                      {meta.emails[person.id] ?? <span className={look("needs-you")}>no address: ask in person</span>}
-                    </td>
+                    <td>{meta.emails[person.id] ?? <span data-alert>no address: ask in person</span>}</td>
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </Table.Root>
           )}
-          <Form method="post" className={look("actions", "no-print")}>
+          <ActionForm _print={{ display: "none" }} method="post">
             <Hidden name="days" value="7" />
             <Primary name="intent" value="remind" disabled={reachable.length === 0}>
               Write to {reachable.length === 1 ? "the one" : `the ${reachable.length}`} with an address
             </Primary>
-          </Form>
-          <p className={look("small", "quiet")}>
+          </ActionForm>
+          <Text fontSize="sm" color="fg.muted">
             Each letter has a link of their own for seven days. Whoever was here before finds what they said then, to
             look over and send again.
-          </p>
-        </section>
-        <section>
-          <h3>Links</h3>
-          <Form method="post" className={look("actions", "no-print")}>
+          </Text>
+        </Box>
+        <Box as="section">
+          <Heading as="h3" size="lg">
+            Links
+          </Heading>
+          <ActionForm _print={{ display: "none" }} method="post">
             <label>
               A link for the whole class, good for{" "}
-              <PlainSelect name="days" defaultValue="7" className={look("plain-select")}>
+              <SmallSelect name="days" defaultValue="7">
                 {[3, 7, 14, 30].map((one) => (
                   <option key={one} value={one}>
                     {one} days
                   </option>
                 ))}
-              </PlainSelect>
+              </SmallSelect>
             </label>
             <Secondary name="intent" value="link">
               Make the link
             </Secondary>
-          </Form>
+          </ActionForm>
           {links.length > 0 ? (
-            <table className={look("ruled")}>
+            <Table.Root native>
               <Heads of={["For", "Made", "Opens until"]} />
               <tbody>
                 {links.map((link) => {
@@ -258,39 +271,41 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
                   return (
                     <tr key={link.hash}>
                       <td>{link.name ?? "the whole class"}</td>
-                      <td className={look("small")}>
+                      <td data-small>
                         {when(link.createdAt)}
                         {link.by ? `, ${link.by}` : ""}
                       </td>
                       <td>
                         {link.revokedAt ? (
-                          <span className={look("quiet")}>taken back</span>
+                          <span data-quiet>taken back</span>
                         ) : isOpen ? (
-                          <Form method="post" className={look("inline")}>
+                          <StyledForm display="inline" method="post">
                             {when(link.expiresAt)} <Hidden name="hash" value={link.hash} />
-                            <PlainButton
+                            <RowButton
+                              _print={{ display: "none" }}
+
                               type="submit"
-                              className={look("row-button", "no-print")}
+
                               name="intent"
                               value="revoke"
                             >
                               take back
-                            </PlainButton>
-                          </Form>
+                            </RowButton>
+                          </StyledForm>
                         ) : (
-                          <span className={look("quiet")}>expired</span>
+                          <span data-quiet>expired</span>
                         )}
                       </td>
                     </tr>
                   );
                 })}
               </tbody>
-            </table>
+            </Table.Root>
           ) : (
-            <p className={look("quiet")}>None made yet.</p>
+            <Text color="fg.muted">None made yet.</Text>
           )}
-        </section>
-      </div>
+        </Box>
+      </Columns>
     </>
   );
 }

@@ -1,4 +1,8 @@
-import { Form, data, redirect } from "react-router";
+import { Alert, Box, Fieldset, HStack, Heading, List, Table, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { ActionForm, GridForm } from "~/ui/parts/forms";
+import { ColumnChoice } from "~/ui/parts/people";
+import { data, redirect } from "react-router";
 import type { Route } from "./+types/people-import";
 import { formOf, textOf } from "../../form";
 import { type PeopleColumn, matchColumns, peopleColumns, readPeopleCsv } from "~/formats/people-csv";
@@ -18,8 +22,6 @@ import { database } from "~/db/client.server";
 import { weighed } from "~/services/what-changes.server";
 import { AskedFirst, WhatChanges, toldIn } from "~/ui/class/WhatChanges";
 import { useClass } from "../class-context";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 import { people } from "~/ui/format/format";
 
 export function loader({ context }: Route.LoaderArgs) {
@@ -104,44 +106,48 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
     <>
       {told.changes ? (
         <>
-          <p className={look("saved")} role="status">
+          <Alert.Root as="p" status="info" role="status">
             They are on the register.
-          </p>
+          </Alert.Root>
           <WhatChanges changes={told.changes} names={names} isDone />
         </>
       ) : null}
       <AskedFirst asked={told.asked} names={names} button="Bring them in all the same" />
-      <div className={parts.sheet.head}>
-        <h2>Bring in a list of people</h2>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          Bring in a list of people
+        </Heading>
+        <SheetTools>
           <TextLink to="../people">Back to the register</TextLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       {read && read.problems.length > 0 ? (
-        <div className={look("form-error")} role="alert">
+        <Alert.Root status="error" role="alert">
           <b>
             {read.ok
               ? `${sayRows(new Set(read.problems.map((problem) => problem.row)).size)}; the others can come in now.`
               : `Nobody was brought in. ${read.problems.length === 1 ? "One thing is" : `${read.problems.length} things are`} not right:`}
           </b>
-          <ul>
+          <List.Root>
             {read.problems.slice(0, 30).map((problem) => (
               <li key={`${problem.row} ${problem.column}`}>
                 Row {problem.row}, {problem.column}: {problem.sentence}
               </li>
             ))}
-          </ul>
-        </div>
+          </List.Root>
+        </Alert.Root>
       ) : null}
       {read?.ok ? (
-        <section>
-          <h3>{people(read.people.length)}, as understood</h3>
+        <Box as="section">
+          <Heading as="h3" size="lg">
+            {people(read.people.length)}, as understood
+          </Heading>
           {looked && looked.twice.length > 0 ? (
-            <p className={look("needs-you")}>
+            <Text layerStyle="needsYou">
               On the list already, or twice: {looked.twice.join(", ")}. Leave them out, or they are added again.
-            </p>
+            </Text>
           ) : null}
-          <table className={look("ruled")}>
+          <Table.Root native>
             <Heads of={["Name", "Age", "Does", "Must or wants to avoid"]} />
             <tbody>
               {read.people.map((person, index) => (
@@ -149,7 +155,7 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
                   <td>
                     {person.name}
                     {person.grownUpId ? (
-                      <div className={look("small", "quiet")}>
+                      <div data-small data-quiet>
                         with {read.people.find((one) => one.id === person.grownUpId)?.name}
                       </div>
                     ) : null}
@@ -160,16 +166,20 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
                     {person.hasAnswered ? (
                       needsInWords(person, locale) || (person.words ? null : "nothing declared")
                     ) : (
-                      <span className={look("needs-you")}>not answered</span>
+                      <span data-alert>not answered</span>
                     )}
-                    {person.words ? <div className={look("needs-you")}>“{person.words.text}” (to be read)</div> : null}
-                    {person.emergency ? <div className={look("small", "quiet")}>{person.emergency}</div> : null}
+                    {person.words ? <div data-alert>“{person.words.text}” (to be read)</div> : null}
+                    {person.emergency ? (
+                      <div data-small data-quiet>
+                        {person.emergency}
+                      </div>
+                    ) : null}
                   </td>
                 </tr>
               ))}
             </tbody>
-          </table>
-          <Form method="post" className={look("actions", "filled-l")}>
+          </Table.Root>
+          <ActionForm pt="3.5" pb="7" method="post">
             <Hidden name="text" value={looked?.text} />
             <Hidden name="headers" value={looked?.headers.join("\n")} />
             {peopleColumns.map((column) => (
@@ -193,21 +203,21 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
                 Add these {read.people.length} people
               </Primary>
             )}
-          </Form>
-        </section>
+          </ActionForm>
+        </Box>
       ) : null}
-      <Form method="post" encType="multipart/form-data" className={look("form", "column")}>
-        <p>
+      <GridForm maxW="860px" method="post" encType="multipart/form-data">
+        <Text>
           A CSV file, or rows copied from a spreadsheet. The first row names the columns:{" "}
           <b>{peopleColumns.join(", ")}</b>, or what you call them: you see how it was read before anybody is added.
           Only <b>name</b> must be there. Under <b>avoids</b> write “milk: allergy; egg: intolerance”.
-        </p>
+        </Text>
         <FileOrText accept=".csv,text/csv,text/plain" label="Or paste the rows here" typed={looked?.text} />
         {looked && looked.headers.length > 0 ? (
-          <fieldset>
-            <legend>Which column is which</legend>
+          <Fieldset.Root>
+            <Fieldset.Legend>Which column is which</Fieldset.Legend>
             <Hidden name="headers" value={looked.headers.join("\n")} />
-            <div className={look("column-choice")} key={looked.headers.join()}>
+            <ColumnChoice key={looked.headers.join()}>
               {peopleColumns.map((column) => (
                 <label key={column}>
                   <b>{column}</b>
@@ -219,15 +229,15 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
                   />
                 </label>
               ))}
-            </div>
-          </fieldset>
+            </ColumnChoice>
+          </Fieldset.Root>
         ) : null}
-        <div className={look("actions")}>
+        <HStack gap="3" wrap="wrap">
           <Secondary name="intent" value="preview">
             Show me how you read it
           </Secondary>
-        </div>
-      </Form>
+        </HStack>
+      </GridForm>
     </>
   );
 }

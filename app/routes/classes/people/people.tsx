@@ -1,3 +1,7 @@
+import { RuledTable } from "~/ui/parts/tables";
+import { Box, Heading, Table, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { ScrollArea } from "~/ui/parts/forms";
 import { Form, data, useSearchParams } from "react-router";
 import { z } from "zod";
 import { useClass } from "../class-context";
@@ -20,8 +24,6 @@ import { Heads } from "~/ui/sheet/Heads";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
 import { Undo } from "~/ui/parts/Undo";
 import { MenuFile, MenuLink, MenuRule, MoreMenu } from "~/ui/parts/Menu";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   // Looking at what people declared is noted, as health data is.
@@ -58,9 +60,11 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
   const stationOf = (personId: string) => plan.stations.find((station) => station.people.includes(personId))?.name;
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>The register</h2>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          The register
+        </Heading>
+        <SheetTools>
           <TextLink to="seats">Seats</TextLink>
           {isLead ? <TextLink to="intake">Ask for answers</TextLink> : null}
           <MoreMenu label="More">
@@ -75,53 +79,64 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
             ) : null}
           </MoreMenu>
           {isLead ? <PrimaryLink to="new">Add a person</PrimaryLink> : null}
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       <Findings findings={plan.findings.filter((finding) => finding.stage === "brief")} names={names} />
       {input.people.length === 0 ? (
-        <p>
+        <Text>
           Nobody yet. <TextLink to="new">Add the first person</TextLink> or{" "}
           <TextLink to="import">bring in a list</TextLink> from a spreadsheet.
-        </p>
+        </Text>
       ) : (
-        <div className={look("scroll-x")} tabIndex={0} role="group" aria-label="Register">
-          <table className={look("ruled", "stacks")}>
+        <ScrollArea tabIndex={0} role="group" aria-label="Register">
+          <RuledTable kind="stacked">
             <Heads of={["Name", "Age", "Does", "Station", "Must or wants to avoid"]} />
             <tbody>
               {input.people.map((person) => (
-                <tr key={person.id} className={person.hasAnswered ? undefined : look("needs")}>
+                <tr data-needs={!person.hasAnswered ? "" : undefined} key={person.id}>
                   <td>
                     {isLead ? <TextLink to={person.id}>{person.name}</TextLink> : person.name}
                     {person.grownUpId ? (
-                      <div className={look("small", "quiet")}>with {nameOf(person.grownUpId) ?? "a grown-up"}</div>
+                      <div data-small data-quiet>
+                        with {nameOf(person.grownUpId) ?? "a grown-up"}
+                      </div>
                     ) : null}
-                    {person.note ? <div className={look("small", "quiet")}>{person.note}</div> : null}
+                    {person.note ? (
+                      <div data-small data-quiet>
+                        {person.note}
+                      </div>
+                    ) : null}
                   </td>
                   <td>{ageWords[person.ageBand]}</td>
                   <td>{roleWords[person.role]}</td>
-                  <td>{stationOf(person.id) ?? <span className={look("quiet")}>none</span>}</td>
-                  <td className={look("stacks-whole")}>
+                  <td>{stationOf(person.id) ?? <span data-quiet>none</span>}</td>
+                  <td data-whole>
                     {person.hasAnswered ? (
-                      needsInWords(person, locale) ||
-                      (person.words ? null : <span className={look("quiet")}>nothing declared</span>)
+                      needsInWords(person, locale) || (person.words ? null : <span data-quiet>nothing declared</span>)
                     ) : (
-                      <span className={look("needs-you")}>not answered</span>
+                      <span data-alert>not answered</span>
                     )}
-                    {person.isContested ? <div className={look("needs-you")}>answered twice: compare</div> : null}
+                    {person.isContested ? <div data-alert>answered twice: compare</div> : null}
                     {person.words ? (
-                      <div className={person.words.readBy === null ? look("needs-you") : look("small", "quiet")}>
+                      <Box
+                        layerStyle={person.words.readBy === null ? "needsYou" : undefined}
+                        fontSize={!(person.words.readBy === null) ? "sm" : undefined}
+                        color={!(person.words.readBy === null) ? "fg.muted" : undefined}
+                      >
                         “{person.words.text}”{person.words.readBy === null ? " (not read yet)" : ""}
-                      </div>
+                      </Box>
                     ) : null}
                     {person.emergency ? (
-                      <div className={look("small", "quiet")}>medicine and plan: {person.emergency}</div>
+                      <div data-small data-quiet>
+                        medicine and plan: {person.emergency}
+                      </div>
                     ) : null}
                   </td>
                 </tr>
               ))}
             </tbody>
-          </table>
-        </div>
+          </RuledTable>
+        </ScrollArea>
       )}
       {off ? (
         <Undo
@@ -135,14 +150,18 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
       <FormError title="Not put back" problems={actionData?.error?.[""] ?? []} />
       {loaderData.removed.length > 0 ? (
         <Fold>
-          <FoldTitle className={look("quiet")}>Taken off the register ({loaderData.removed.length})</FoldTitle>
-          <table className={look("ruled")}>
+          <FoldTitle color="fg.muted" minH="11" alignContent="center">
+            Taken off the register ({loaderData.removed.length})
+          </FoldTitle>
+          <Table.Root native>
             <Heads of={["Name", "Taken off", ""]} />
             <tbody>
               {loaderData.removed.map((one) => (
                 <tr key={one.id}>
                   <td>{one.name}</td>
-                  <td className={look("small", "quiet")}>{moment(one.removedAt, locale, input.timeZone)}</td>
+                  <td data-small data-quiet>
+                    {moment(one.removedAt, locale, input.timeZone)}
+                  </td>
                   <td>
                     <Form method="post">
                       <Hidden name="intent" value="put-back" />
@@ -153,7 +172,7 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
                 </tr>
               ))}
             </tbody>
-          </table>
+          </Table.Root>
         </Fold>
       ) : null}
       <SettleBar

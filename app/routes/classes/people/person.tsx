@@ -1,3 +1,6 @@
+import { HStack, Heading, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { GridForm } from "~/ui/parts/forms";
 import { useMemo } from "react";
 import { getFormProps, useForm } from "@conform-to/react";
 import { Form, data, redirect } from "react-router";
@@ -20,8 +23,6 @@ import { PersonFields } from "~/ui/people/PersonFields";
 import { FormError, Primary, PrimaryLink, Secondary, TextLink } from "~/ui/parts/fields";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   requireLead(context);
@@ -118,27 +119,31 @@ export default function Person({ params, actionData, loaderData }: Route.Compone
   if (told.changes || loaderData.off)
     return (
       <>
-        <div className={parts.sheet.head}>
-          <h2>{loaderData.off ? `${loaderData.off.name} is off the register` : "Saved"}</h2>
-        </div>
+        <SheetHead>
+          <Heading as="h2" size="xl">
+            {loaderData.off ? `${loaderData.off.name} is off the register` : "Saved"}
+          </Heading>
+        </SheetHead>
         {told.changes ? <WhatChanges changes={told.changes} names={names} isDone /> : null}
-        <div className={look("actions")}>
+        <HStack gap="3" wrap="wrap">
           <PrimaryLink to={`${at}/people${loaderData.off ? `?off=${loaderData.off.id}` : ""}`}>
             The register
           </PrimaryLink>
-        </div>
+        </HStack>
       </>
     );
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>{person ? person.name : "Add a person"}</h2>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          {person ? person.name : "Add a person"}
+        </Heading>
+        <SheetTools>
           <TextLink to="../people">Back to the register</TextLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       <AskedFirst asked={told.asked} names={names} button="Save it all the same" />
-      <Form method="post" {...getFormProps(form)} className={look("form", "column-wide")}>
+      <GridForm maxW="980px" method="post" {...getFormProps(form)}>
         <TypedGuard />
         <FormError title="Not saved" problems={form.errors ?? []} />
         <Hidden
@@ -153,18 +158,20 @@ export default function Person({ params, actionData, loaderData }: Route.Compone
             .filter((one) => one.ageBand === "adult" && one.id !== person?.id)
             .map((one) => ({ value: one.id, label: one.name }))}
         />
-        <div className={look("actions")}>
+        <HStack gap="3" wrap="wrap">
           <Primary>{person ? "Save" : "Add to the register"}</Primary>
-        </div>
-      </Form>
+        </HStack>
+      </GridForm>
       {person ? (
-        <Fold className={look("above-l")}>
-          <FoldTitle className={look("quiet")}>Take {person.name} off the register</FoldTitle>
-          <p className={look("small", "quiet")}>
+        <Fold mt="6">
+          <FoldTitle color="fg.muted" minH="11" alignContent="center">
+            Take {person.name} off the register
+          </FoldTitle>
+          <Text fontSize="sm" color="fg.muted">
             {person.name} goes from every list, kit and sheet, with everything declared. For {putBackDays} days, or
             until this class’s health data is removed, the register can put {person.name} back; “What is kept” forgets
             at once and for good.
-          </p>
+          </Text>
           <WhatChanges changes={without} names={names} isDone={false} />
           <Form method="post">
             <Secondary name="intent" value="remove">

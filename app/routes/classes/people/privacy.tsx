@@ -1,3 +1,6 @@
+import { Box, HStack, Heading, Table, Text } from "@chakra-ui/react";
+import { Columns, SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { GridForm } from "~/ui/parts/forms";
 import { getFormProps, useForm } from "@conform-to/react";
 import { Form, data } from "react-router";
 import { z } from "zod";
@@ -16,8 +19,6 @@ import { FileLink, NumberField, Secondary, TextLink } from "~/ui/parts/fields";
 import { useLocale } from "~/ui/sheet/locale";
 import { Heads } from "~/ui/sheet/Heads";
 import { Fold, FoldTitle, Hidden } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 const schema = z.object({ days: whole(1, 3650) });
 
@@ -70,40 +71,46 @@ export default function Privacy({ loaderData, actionData }: Route.ComponentProps
   });
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>What is kept of people</h2>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          What is kept of people
+        </Heading>
+        <SheetTools>
           <TextLink to={`${action}/people`}>The register</TextLink>
-        </div>
-      </div>
-      <div className={parts.sheet.of({ split: "even" }).columns}>
-        <section>
-          <h3>Health data</h3>
+        </SheetTools>
+      </SheetHead>
+      <Columns split="even">
+        <Box as="section">
+          <Heading as="h3" size="lg">
+            Health data
+          </Heading>
           {meta.healthRemovedAt ? (
-            <p>
+            <Text>
               Removed {moment(meta.healthRemovedAt, locale, input.timeZone)}.{" "}
               {loaderData.isHeld
                 ? loaderData.isPast
                   ? "Something has come in since: it goes within the hour, as its day has passed."
                   : `Something has come in since: it goes on ${day(`${loaderData.goes}T00:00`, locale)}.`
                 : "Names, ages and seats are still here."}
-            </p>
+            </Text>
           ) : (
-            <p>
+            <Text>
               Removed by itself on <b>{day(`${loaderData.goes}T00:00`, locale)}</b>: answers, free words, where the
               medicine is, addresses, intake links and letters, and all of it in the class as it was pinned for
               teaching.
-            </p>
+            </Text>
           )}
-          <Form method="post" {...getFormProps(form)} className={look("form", "column-slim", "above-s")}>
-            <NumberField field={fields.days} label="Days kept after the class" className={look("c6")} />
-            <div className={look("actions")}>
+          <GridForm maxW="420px" mt="3.5" method="post" {...getFormProps(form)}>
+            <NumberField span={6} field={fields.days} label="Days kept after the class" />
+            <HStack gap="3" wrap="wrap">
               <Secondary>Keep for so long</Secondary>
-            </div>
-          </Form>
+            </HStack>
+          </GridForm>
           {meta.healthRemovedAt && !loaderData.isHeld ? null : (
             <Fold>
-              <FoldTitle className={look("quiet")}>Remove it now</FoldTitle>
+              <FoldTitle color="fg.muted" minH="11" alignContent="center">
+                Remove it now
+              </FoldTitle>
               <Form method="post">
                 <Secondary name="intent" value="remove-now">
                   Remove the health data of this class for good
@@ -111,12 +118,14 @@ export default function Privacy({ loaderData, actionData }: Route.ComponentProps
               </Form>
             </Fold>
           )}
-          <h3 className={look("above-m")}>On request</h3>
-          <p className={look("small", "quiet")}>
+          <Heading as="h3" size="lg" mt="4.5">
+            On request
+          </Heading>
+          <Text fontSize="sm" color="fg.muted">
             What is held of one person, to hand to them. Whoever was taken off the register is kept aside for{" "}
             {putBackDays} days, unless forgotten here.
-          </p>
-          <table className={look("ruled")}>
+          </Text>
+          <Table.Root native>
             <tbody>
               {input.people.map((person) => (
                 <tr key={person.id}>
@@ -131,7 +140,10 @@ export default function Privacy({ loaderData, actionData }: Route.ComponentProps
               {loaderData.removed.map((person) => (
                 <tr key={person.id}>
                   <td>
-                    {person.name} <span className={look("small", "quiet")}>taken off</span>
+                    {person.name}{" "}
+                    <span data-small data-quiet>
+                      taken off
+                    </span>
                   </td>
                   <td>
                     <Form method="post">
@@ -144,24 +156,26 @@ export default function Privacy({ loaderData, actionData }: Route.ComponentProps
                 </tr>
               ))}
             </tbody>
-          </table>
-        </section>
-        <section>
-          <h3>Who opened or changed it</h3>
-          <table className={look("ruled")}>
+          </Table.Root>
+        </Box>
+        <Box as="section">
+          <Heading as="h3" size="lg">
+            Who opened or changed it
+          </Heading>
+          <Table.Root native>
             <Heads of={["When", "Who", "What"]} />
             <tbody>
               {loaderData.rows.map((row, index) => (
                 <tr key={index}>
-                  <td className={look("small")}>{moment(row.at, locale, input.timeZone)}</td>
-                  <td>{row.by ?? <span className={look("quiet")}>the program</span>}</td>
+                  <td data-small>{moment(row.at, locale, input.timeZone)}</td>
+                  <td>{row.by ?? <span data-quiet>the program</span>}</td>
                   <td>{row.action}</td>
                 </tr>
               ))}
             </tbody>
-          </table>
-        </section>
-      </div>
+          </Table.Root>
+        </Box>
+      </Columns>
     </>
   );
 }

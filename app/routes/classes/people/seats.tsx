@@ -1,5 +1,9 @@
+import { Box, HStack, Heading, Text } from "@chakra-ui/react";
+import { Columns, SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { ActionForm, TickLabel } from "~/ui/parts/forms";
+import { ReasonList } from "~/ui/parts/people";
 import { useMemo, useState } from "react";
-import { Form, data } from "react-router";
+import { data } from "react-router";
 import { z } from "zod";
 import type { Route } from "./+types/seats";
 import { useClass } from "../class-context";
@@ -23,8 +27,6 @@ import { WhenReady } from "~/ui/sheet/WhenReady";
 import { sayFaults } from "~/ui/words/people";
 import { Hidden, Tick } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 import { parseJson } from "~/formats/text";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -166,26 +168,28 @@ function Room({ changes, told, room }: RoomProps) {
   const newest = changes[0];
   if (room === 0 || problem.guests.length === 0)
     return (
-      <p>
+      <Text>
         Seats need people and a recipe. <TextLink to={`${action}/people`}>The register</TextLink>
-      </p>
+      </Text>
     );
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>Seats</h2>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          Seats
+        </Heading>
+        <SheetTools>
           <TextLink to={`${action}/people`}>The register</TextLink>
           <TextLink to={`${action}/people/turns`}>Turns</TextLink>
           <TextLink to={`${action}/allergies`}>The allergy table</TextLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       <TypedGuard differs={isChanged} />
       <Told told={isChanged ? { problem: told?.problem } : told} />
       <AskedFirst asked={told?.asked} names={names} button="Save these seats all the same" />
       {told?.changes && !isChanged ? <WhatChanges changes={told.changes} names={names} isDone /> : null}
       <WhenReady>
-        <div className={parts.sheet.of({ split: "wide-narrow" }).columns}>
+        <Columns split="wide-narrow">
           <Tables
             tables={lists.map((ids, index) => {
               const station = plan.stations.find((one) => one.id === stationId(index));
@@ -207,8 +211,8 @@ function Room({ changes, told, room }: RoomProps) {
               )
             }
           />
-          <section className={look("no-print")}>
-            <div className={look("actions")}>
+          <Box as="section" _print={{ display: "none" }}>
+            <HStack gap="3" wrap="wrap">
               {search.progress ? (
                 <>
                   <progress
@@ -225,42 +229,44 @@ function Room({ changes, told, room }: RoomProps) {
                   Arrange for me
                 </Secondary>
               )}
-            </div>
-            <p className={look("small", "quiet")}>
+            </HStack>
+            <Text fontSize="sm" color="fg.muted">
               Families together, a grown-up with the small ones, the same needs at one table, nobody where they cannot
               eat.
-            </p>
-            <label className={look("check", "small")}>
+            </Text>
+            <TickLabel fontSize="sm">
               <Tick checked={washes} onChange={(event) => setWashes(event.target.checked)} />
               wash shared surfaces between different dishes
-            </label>
+            </TickLabel>
             {isChanged ? (
-              <div role="status">
-                <h3>Against what is saved</h3>
+              <Box role="status">
+                <Heading as="h3" size="lg">
+                  Against what is saved
+                </Heading>
                 {broken.length === 0 && mended.length === 0 ? (
-                  <p className={look("small")}>Breaks nothing, mends nothing.</p>
+                  <Text fontSize="sm">Breaks nothing, mends nothing.</Text>
                 ) : null}
                 {broken.length > 0 ? (
                   <>
-                    <p className={look("needs-you")}>Breaks:</p>
-                    <ul className={look("reasons")}>
+                    <Text layerStyle="needsYou">Breaks:</Text>
+                    <ReasonList>
                       {sayFaults(broken, nameOf, names).map((sentence) => (
                         <li key={sentence}>{sentence}</li>
                       ))}
-                    </ul>
+                    </ReasonList>
                   </>
                 ) : null}
                 {mended.length > 0 ? (
                   <>
-                    <p>Mends:</p>
-                    <ul className={look("reasons")}>
+                    <Text>Mends:</Text>
+                    <ReasonList>
                       {sayFaults(mended, nameOf, names).map((sentence) => (
                         <li key={sentence}>{sentence}</li>
                       ))}
-                    </ul>
+                    </ReasonList>
                   </>
                 ) : null}
-                <Form method="post" className={look("actions")}>
+                <ActionForm method="post">
                   <Hidden name="version" value={meta.version} />
                   <Hidden name="seats" value={JSON.stringify(lists)} />
                   <Hidden name="apart" value={JSON.stringify(apart)} />
@@ -279,48 +285,54 @@ function Room({ changes, told, room }: RoomProps) {
                   >
                     Back
                   </Secondary>
-                </Form>
-              </div>
+                </ActionForm>
+              </Box>
             ) : null}
-            <h3>What is not as it should be</h3>
+            <Heading as="h3" size="lg">
+              What is not as it should be
+            </Heading>
             {faults.length === 0 ? (
-              <p>Nothing.</p>
+              <Text>Nothing.</Text>
             ) : (
-              <ul className={look("reasons")}>
+              <ReasonList>
                 {sayFaults(faults, nameOf, names).map((sentence) => (
                   <li key={sentence}>{sentence}</li>
                 ))}
-              </ul>
+              </ReasonList>
             )}
-            <p className={look("small", "quiet")}>Weighed together: {costOf(problem, seating)}. Less is better.</p>
+            <Text fontSize="sm" color="fg.muted">
+              Weighed together: {costOf(problem, seating)}. Less is better.
+            </Text>
             {newest ? (
               <>
-                <h3>Changed</h3>
-                <ul className={look("reasons", "small")}>
+                <Heading as="h3" size="lg">
+                  Changed
+                </Heading>
+                <ReasonList fontSize="sm">
                   {changes.slice(0, 5).map((change) => (
                     <li key={change.id}>
                       {change.what}, {change.by ?? "someone"}, {moment(change.at, locale, input.timeZone)}
                     </li>
                   ))}
-                </ul>
-                <Form method="post" className={look("actions")}>
+                </ReasonList>
+                <ActionForm method="post">
                   <Hidden name="version" value={meta.version} />
                   <Secondary name="intent" value="undo">
                     Take back: {newest.what.slice(0, 60)}
                   </Secondary>
-                </Form>
+                </ActionForm>
               </>
             ) : null}
             {input.arrangement ? (
-              <Form method="post" className={look("actions")}>
+              <ActionForm method="post">
                 <Hidden name="version" value={meta.version} />
                 <Secondary name="intent" value="register">
                   Seat by the order of the register
                 </Secondary>
-              </Form>
+              </ActionForm>
             ) : null}
-          </section>
-        </div>
+          </Box>
+        </Columns>
       </WhenReady>
     </>
   );

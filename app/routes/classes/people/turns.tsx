@@ -1,3 +1,6 @@
+import { Box, Heading, List, Span, Table, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { TurnCard, TurnGrid } from "~/ui/parts/people";
 import { Fragment } from "react";
 import { useClass } from "../class-context";
 import { labelsInHand } from "~/core/pantry";
@@ -7,8 +10,6 @@ import { clock, howMany, list, minutes } from "~/ui/format/format";
 import { TextLink } from "~/ui/parts/fields";
 import { Heads } from "~/ui/sheet/Heads";
 import { jobWords, sayLeftOut } from "~/ui/words/people";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 /** Who does what at each station, in the order of the steps. */
 export default function Turns() {
@@ -19,16 +20,20 @@ export default function Turns() {
   const nameOf = (id: string) => input.people.find((one) => one.id === id)?.name ?? id;
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>Turns</h2>
-        <p className={look("quiet")}>Everyone stirs. Every other job goes to whoever may and had the fewest turns.</p>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          Turns
+        </Heading>
+        <Text color="fg.muted">Everyone stirs. Every other job goes to whoever may and had the fewest turns.</Text>
+        <SheetTools>
           <TextLink to={`${action}/people/seats`}>Seats</TextLink>
           <TextLink to={`${action}/house`}>House rules</TextLink>
-        </div>
-      </div>
-      <p className={look("small", "quiet")}>For the staff: it says who keeps their hands off what. Not for the wall.</p>
-      <div className={look("turns")}>
+        </SheetTools>
+      </SheetHead>
+      <Text fontSize="sm" color="fg.muted">
+        For the staff: it says who keeps their hands off what. Not for the wall.
+      </Text>
+      <TurnGrid>
         {plan.stations.map((station) => {
           const dish = plan.dishes.find((one) => one.id === station.dishId);
           const people = station.people.flatMap((id) => input.people.find((one) => one.id === id) ?? []);
@@ -51,68 +56,69 @@ export default function Turns() {
             kindOf: (surfaceId) => (surfaceId === null ? undefined : surfaceAt.get(surfaceId)),
           });
           return (
-            <section key={station.id} className={look("turn-card")}>
-              <h3>
-                {station.name} <span className={look("small", "quiet")}>{names.dish(station.dishId)}</span>
-              </h3>
-              <ol>
+            <TurnCard key={station.id}>
+              <Heading as="h3" size="lg">
+                {station.name}{" "}
+                <Span fontSize="sm" color="fg.muted">
+                  {names.dish(station.dishId)}
+                </Span>
+              </Heading>
+              <List.Root as="ol">
                 {recipe.steps.map((step) => {
                   const own = turns.filter((turn) => turn.stepId === step.id);
                   if (own.length === 0) return null;
                   const out = own[0]?.leftOut ?? [];
                   return (
                     <li key={step.id}>
-                      <span className={look("small")}>{step.text}</span>
-                      <div>
+                      <Span fontSize="sm">{step.text}</Span>
+                      <Box>
                         {own.map((turn, index) => (
                           <Fragment key={`${turn.job} ${turn.load}`}>
                             {index > 0 ? "; " : ""}
                             {turn.load > 0 ? `load ${turn.load}: ` : ""}
                             {turn.hands.length === 0 ? (
-                              <span className={look("needs-you")}>the instructor or a helper</span>
+                              <Span layerStyle="needsYou">the instructor or a helper</Span>
                             ) : (
                               <b>{list(turn.hands.map(nameOf), names.locale)}</b>
                             )}{" "}
                             {jobWords[turn.job]}
-                            {turn.beside.length > 0 ? <span className={look("quiet")}>, an adult beside</span> : null}
+                            {turn.beside.length > 0 ? <Span color="fg.muted">, an adult beside</Span> : null}
                           </Fragment>
                         ))}
-                      </div>
+                      </Box>
                       {out.length > 0 ? (
-                        <div className={look("small", "quiet")}>
+                        <Box fontSize="sm" color="fg.muted">
                           {out
                             .map((one) => `${nameOf(one.participantId)}: ${sayLeftOut(one.reason, names)}`)
                             .join("; ")}
-                        </div>
+                        </Box>
                       ) : null}
                     </li>
                   );
                 })}
-              </ol>
-              <table className={look("ruled", "small")}>
+              </List.Root>
+              <Table.Root native fontSize="sm">
                 <Heads of={["Who", { n: "Busy" }, { n: "Longest wait" }, { n: "At the heat" }]} />
                 <tbody>
                   {tallies.map(({ participantId, busy, wait, waitFrom, heat }) => (
                     <tr key={participantId}>
                       <td>{nameOf(participantId)}</td>
-                      <td className={look("n")}>{minutes(busy, names.locale)}</td>
-                      <td className={look("n")}>
+                      <td data-numeric>{minutes(busy, names.locale)}</td>
+                      <td data-numeric>
                         {wait > 0 ? minutes(wait, names.locale) : "none"}
                         {wait > 0 ? (
-                          <div className={look("quiet")}>
-                            from {clock(input.startsAt, input.timeZone, waitFrom, names.locale)}
-                          </div>
+                          <div data-quiet>from {clock(input.startsAt, input.timeZone, waitFrom, names.locale)}</div>
                         ) : null}
                       </td>
-                      <td className={look("n")}>{heat > 0 ? howMany(heat, "time") : "not once"}</td>
+                      <td data-numeric>{heat > 0 ? howMany(heat, "time") : "not once"}</td>
                     </tr>
                   ))}
                 </tbody>
-              </table>
-            </section>
+              </Table.Root>
+            </TurnCard>
           );
         })}
-      </div>
+      </TurnGrid>
     </>
   );
 }

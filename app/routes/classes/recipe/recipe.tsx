@@ -1,10 +1,10 @@
+import { Box, Heading, Span, Text } from "@chakra-ui/react";
 import { useClass } from "../class-context";
 import { Findings } from "~/ui/class/Findings";
 import { SettleBar } from "~/ui/class/SettleBar";
 import { subjectsOf } from "~/ui/words/findings";
 import { RecipeSheet } from "~/ui/recipe/RecipeSheet";
 import { TextLink } from "~/ui/parts/fields";
-import { look } from "~/ui/theme/look";
 
 /** The recipe as this class makes it. */
 export default function ClassRecipe() {
@@ -14,26 +14,26 @@ export default function ClassRecipe() {
   return (
     <>
       {input.dishes.length === 0 ? (
-        <p>
+        <Text>
           No recipe chosen yet. <TextLink to="../brief">Choose one in the brief.</TextLink>
-        </p>
+        </Text>
       ) : null}
       <Findings findings={findings} names={names} />
       {plan.dishes.map((dish) => (
-        <section className={look("below-xl")} key={dish.id}>
-          <h2 className={look("title-m", "below-s")}>
+        <Box as="section" mb="9" key={dish.id}>
+          <Heading as="h2" size="xl" fontSize="3xl" mb="3.5">
             {dish.recipe.title}
             {dish.variantName ? `, ${dish.variantName.toLowerCase()}` : ""}{" "}
-            <span className={look("quiet", "small")}>
+            <Span color="fg.muted" fontSize="sm">
               {dish.stations} {dish.stations === 1 ? "station" : "stations"}
-            </span>
-          </h2>
+            </Span>
+          </Heading>
           <RecipeSheet
             recipe={dish.variantName ? { ...dish.recipe, variants: [] } : dish.recipe}
             ingredientName={names.ingredient}
             pantry={pantry}
           />
-        </section>
+        </Box>
       ))}
       <SettleBar
         stage="recipe"

@@ -1,11 +1,11 @@
+import { Box, Heading, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
 import { useClass } from "../class-context";
 import { correctionStep, techniquesIn } from "~/core/look";
 import { dishesOnce, kindsUsed, recipesMade } from "~/core/plan";
 import { Techniques } from "~/ui/recipe/Techniques";
 import { Troubles } from "~/ui/recipe/Troubles";
 import { PrintButton } from "~/ui/parts/PrintButton";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 /** What hands do in this class, and what to do about a piece that looks wrong, as one sheet for the wall. */
 export default function TechniquesSheet() {
@@ -14,31 +14,35 @@ export default function TechniquesSheet() {
   const shown = techniquesIn(recipesMade(plan), pantry);
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>How it is done</h2>
-        <p className={look("quiet")}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          How it is done
+        </Heading>
+        <Text color="fg.muted">
           The movements of this class, and what to do about a piece that looks wrong, for the wall. They follow from the
           recipes.
-        </p>
-        <div className={parts.sheet.tools}>
+        </Text>
+        <SheetTools>
           <PrintButton>Print</PrintButton>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       {shown.length === 0 ? (
-        <p>Nothing has to be shown: no recipe is made in this class yet.</p>
+        <Text>Nothing has to be shown: no recipe is made in this class yet.</Text>
       ) : (
         <Techniques of={shown} isLarge />
       )}
       {dishesOnce(plan).map((dish) => (
-        <section key={dish.id} className={look("above-l")}>
-          <h3>A piece looks wrong: {dish.recipe.title}</h3>
+        <Box as="section" mt="6" key={dish.id}>
+          <Heading as="h3" size="lg">
+            A piece looks wrong: {dish.recipe.title}
+          </Heading>
           <Troubles
             family={dish.recipe.family}
             kinds={kindsUsed(input, plan, dish.recipe)}
             step={correctionStep(dish.recipe, dish.batter, pantry, 1)}
             names={names}
           />
-        </section>
+        </Box>
       ))}
     </>
   );

@@ -1,3 +1,6 @@
+import { Box, Heading, List, Text } from "@chakra-ui/react";
+import { SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { CallSheets } from "~/ui/parts/packing";
 import { useMemo } from "react";
 import type { Route } from "./+types/call";
 import { useClass } from "../class-context";
@@ -14,8 +17,6 @@ import { PlainButton } from "~/ui/parts/plain";
 import { PartLinks, useTablePart } from "~/ui/sheet/PartLinks";
 import { toolWords } from "~/ui/words/en";
 import { containerName, contentScoops } from "~/ui/words/kits";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   await classOnce(context, params.classId);
@@ -42,49 +43,57 @@ export default function CallTheList({ loaderData, params }: Route.ComponentProps
         );
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>Call the list</h2>
-        <p className={missing.length > 0 ? look("needs-you") : look("quiet")} role="status">
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          Call the list
+        </Heading>
+        <Text
+          layerStyle={missing.length > 0 ? "needsYou" : undefined}
+          color={!(missing.length > 0) ? "fg.muted" : undefined}
+          role="status"
+        >
           {missing.length === 0
             ? "Nothing is missing."
             : `Missing: ${list(
                 missing.map(({ sheet, item }) => `${nameOf(item)} at ${sheet.name}`),
                 locale,
               )}.`}
-        </p>
-        <div className={parts.sheet.tools}>
+        </Text>
+        <SheetTools>
           <SentMark waiting={waiting} sent={sent} isSmall />
           <TextLink to={`${action}/kits`}>Kits</TextLink>
           <PrimaryLink to={`${action}/teach`}>To the room</PrimaryLink>
-        </div>
-      </div>
-      <p className={look("quiet")}>
+        </SheetTools>
+      </SheetHead>
+      <Text color="fg.muted">
         Read it aloud, table by table; hands up for what is not there. Press what is missing: it shows on every tablet
         until it is pressed again.
-      </p>
+      </Text>
       {sheets.every((sheet) => sheet.items.length === 0) ? (
-        <p>Nothing is packed for any table: there is no list to call.</p>
+        <Text>Nothing is packed for any table: there is no list to call.</Text>
       ) : null}
       <PartLinks {...tables} />
-      <div className={look("call-sheets")} inert={!isReady}>
+      <CallSheets inert={!isReady}>
         {tables.shown.map((sheet) => (
-          <section key={sheet.stationId} aria-label={sheet.name}>
-            <h3>{sheet.name}</h3>
-            <ul>
+          <Box as="section" key={sheet.stationId} aria-label={sheet.name}>
+            <Heading as="h3" size="lg">
+              {sheet.name}
+            </Heading>
+            <List.Root>
               {sheet.items.map((item) => {
                 const mark = ticks.missing.get(item.key);
                 return (
                   <li key={item.key}>
                     <span>
                       {nameOf(item)}
-                      <small className={look("quiet")}>
+                      <Text as="small" color="fg.muted">
                         {item.kind === "tool"
                           ? `${item.count} at the table`
                           : item.container.contents.length === 1 && item.container.contents[0]
                             ? `${containerName(item.container)}, ${contentScoops(item.container.contents[0], locale)}`
                             : containerName(item.container)}
                         {mark ? `; missed by ${mark.by}, ${timeOfDay(mark.at, locale, input.timeZone)}` : ""}
-                      </small>
+                      </Text>
                     </span>
                     <PlainButton
                       type="button"
@@ -97,10 +106,10 @@ export default function CallTheList({ loaderData, params }: Route.ComponentProps
                   </li>
                 );
               })}
-            </ul>
-          </section>
+            </List.Root>
+          </Box>
         ))}
-      </div>
+      </CallSheets>
     </>
   );
 }

@@ -1,6 +1,9 @@
+import { Box, Heading, Span, Table, Text } from "@chakra-ui/react";
+import { Columns, SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { ActionForm } from "~/ui/parts/forms";
+import { Caution } from "~/ui/parts/recipe";
 import { roomKindOf } from "~/core/people";
 import { useMemo } from "react";
-import { Form } from "react-router";
 import { useClass } from "../class-context";
 import {
   heatsOf,
@@ -32,8 +35,6 @@ import { useLocale } from "~/ui/sheet/locale";
 import { criticalWords, hazardWords } from "~/ui/words/en";
 import { subjectsOf } from "~/ui/words/findings";
 import { adultName, sayHoldUp, unitNames } from "~/ui/words/timeline";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   /** The newest change that can be taken back. */
@@ -49,17 +50,19 @@ export function TimelineView(props: Props) {
   if (isCompared(plan)) return <RunSheet {...props} />;
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>Run sheet</h2>
-        <div className={parts.sheet.tools}>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          Run sheet
+        </Heading>
+        <SheetTools>
           <FileLink href={`${action}/timeline.csv`}>As a table (CSV)</FileLink>
           <FileLink href={`${action}/timeline.ics`}>For a calendar</FileLink>
-        </div>
-      </div>
-      <p className={look("needs-you")}>
+        </SheetTools>
+      </SheetHead>
+      <Text layerStyle="needsYou">
         Not drawn: this class has {count} tables, and a run sheet is drawn for at most {mostTablesCompared}. Save it as
         a table, or put more people to a table in the <TextLink to={`${action}/brief`}>brief</TextLink>.
-      </p>
+      </Text>
       <Findings findings={plan.findings.filter((finding) => finding.stage === "timeline")} names={names} />
     </>
   );
@@ -80,20 +83,22 @@ function RunSheet({ newest, told }: Props) {
   const hazards = [...new Set(plan.dishes.flatMap((dish) => dish.recipe.steps.flatMap((step) => step.hazards)))];
   return (
     <>
-      <div className={parts.sheet.head}>
-        <h2>Run sheet</h2>
-        <p>
+      <SheetHead>
+        <Heading as="h2" size="xl">
+          Run sheet
+        </Heading>
+        <Text>
           {slack >= 0 ? (
             <>
               Fits: {minutes(timeline.end, locale)} of {minutes(input.brief.minutes, locale)},{" "}
               <b>{minutes(slack, locale)} to spare</b>.
             </>
           ) : (
-            <span className={look("needs-you")}>Runs {minutes(-slack, locale)} over.</span>
+            <Span layerStyle="needsYou">Runs {minutes(-slack, locale)} over.</Span>
           )}{" "}
           First pour {at(timeline.firstPour)}, last piece {at(timeline.lastLoadEnd)}.
-        </p>
-        <div className={parts.sheet.tools}>
+        </Text>
+        <SheetTools>
           <TextLink to={`${action}/helpers`}>Cards for helpers</TextLink>
           <MoreMenu label="Export">
             <MenuFile href={`${action}/timeline.csv`}>As a table (CSV)</MenuFile>
@@ -101,8 +106,8 @@ function RunSheet({ newest, told }: Props) {
           </MoreMenu>
           <PrintButton>Print</PrintButton>
           <PrimaryLink to={`${action}/teach`}>Teach this class</PrimaryLink>
-        </div>
-      </div>
+        </SheetTools>
+      </SheetHead>
       <Told told={told} />
       <AskedFirst asked={told?.asked} names={names} button="Do it all the same" />
       {told?.changes ? <WhatChanges changes={told.changes} names={names} isDone /> : null}
@@ -119,11 +124,11 @@ function RunSheet({ newest, told }: Props) {
           .map(({ tasks }, index) => ({ name: adultName(input, index), tasks }))
           .filter(({ tasks }) => tasks.length > 0)}
       />
-      {holdsUp ? <p>{holdsUp}</p> : null}
+      {holdsUp ? <Text>{holdsUp}</Text> : null}
       <Findings findings={plan.findings.filter((finding) => finding.stage === "timeline")} names={names} />
-      <div className={parts.sheet.of({ split: "wide-narrow" }).columns}>
+      <Columns split="wide-narrow">
         <WaysOut key={meta.version} input={input} ways={ways} version={meta.version} />
-        <div>
+        <Box>
           <BetterOrder
             input={input}
             timeline={timeline}
@@ -140,16 +145,16 @@ function RunSheet({ newest, told }: Props) {
             version={meta.version}
           />
           {newest ? (
-            <Form method="post" className={look("actions", "no-print")}>
+            <ActionForm _print={{ display: "none" }} method="post">
               <Hidden name="version" value={meta.version} />
               <Secondary name="intent" value="undo">
                 Take back: {newest.what.slice(0, 60)}
               </Secondary>
-            </Form>
+            </ActionForm>
           ) : null}
-        </div>
-      </div>
-      <div className={look(parts.sheet.of({ split: "wide-narrow" }).columns, "above-l")}>
+        </Box>
+      </Columns>
+      <Columns split="wide-narrow" mt="6">
         <ByTheMinute
           timeline={timeline}
           startsAt={input.startsAt}
@@ -161,34 +166,34 @@ function RunSheet({ newest, told }: Props) {
           recipes={recipesMade(plan)}
           heats={heatsOf(input, plan)}
         />
-        <div>
-          <table className={look("ruled", "no-print")}>
+        <Box>
+          <Table.Root native _print={{ display: "none" }}>
             <caption>Where the time goes</caption>
             <thead>
               <tr>
                 <th scope="col">For the station that ends last</th>
-                <th scope="col" className={look("n")}>
+                <th data-numeric scope="col">
                   Minutes
                 </th>
               </tr>
             </thead>
             <tbody>
               {timeline.critical.map((part) => (
-                <tr key={part.kind} className={part.kind === "queue" ? look("needs") : undefined}>
+                <tr data-needs={part.kind === "queue" ? "" : undefined} key={part.kind}>
                   <td>{criticalWords[part.kind]}</td>
-                  <td className={look("n")}>{minutes(part.minutes, locale)}</td>
+                  <td data-numeric>{minutes(part.minutes, locale)}</td>
                 </tr>
               ))}
             </tbody>
-          </table>
-          <h3 className={look("above-m", "below-xs")}>Cautions to say aloud</h3>
+          </Table.Root>
+          <Heading as="h3" size="lg" mt="4.5" mb="1.5">
+            Cautions to say aloud
+          </Heading>
           {hazards.map((hazard) => (
-            <p className={look("caution")} key={hazard}>
-              {hazardWords[hazard]}
-            </p>
+            <Caution key={hazard}>{hazardWords[hazard]}</Caution>
           ))}
-        </div>
-      </div>
+        </Box>
+      </Columns>
       <SettleBar
         stage="timeline"
         standing={standings.timeline}

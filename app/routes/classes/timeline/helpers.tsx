@@ -1,3 +1,9 @@
+import { RuledTable } from "~/ui/parts/tables";
+import { Box, Heading, Text } from "@chakra-ui/react";
+import { Columns, SheetHead, SheetTools } from "~/ui/parts/sheet";
+import { HelperCard } from "~/ui/parts/labels";
+import { CardHead } from "~/ui/parts/card";
+import { Caution } from "~/ui/parts/recipe";
 import { roomKindOf } from "~/core/people";
 import { useClass } from "../class-context";
 import { shownOnce } from "~/core/caution";
@@ -11,8 +17,6 @@ import { Heads } from "~/ui/sheet/Heads";
 import { Wide } from "~/ui/sheet/Wide";
 import { hazardWords } from "~/ui/words/en";
 import { adultName, sayEntry, unitNames } from "~/ui/words/timeline";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
 
 /** A card for each adult at the heat: which griddle is theirs, what lies on it from when to when, what they watch for. */
 export default function HelperCards() {
@@ -35,36 +39,38 @@ export default function HelperCards() {
   const busy = cards.filter((card) => card.tasks.length > 0);
   return (
     <>
-      <div className={look(parts.sheet.head, "no-print")}>
-        <h2>Cards for helpers</h2>
-        <p className={look("quiet")}>
+      <SheetHead _print={{ display: "none" }}>
+        <Heading as="h2" size="xl">
+          Cards for helpers
+        </Heading>
+        <Text color="fg.muted">
           {adults === 0
             ? "The brief names no helper: everything at the heat is yours."
             : `${adults} at the heat; whoever is at a griddle stays there while they can.`}
-        </p>
-        <div className={parts.sheet.tools}>
+        </Text>
+        <SheetTools>
           <TextLink to={`${action}/timeline`}>Run sheet</TextLink>
           <PrintButton>Print the cards</PrintButton>
-        </div>
-      </div>
-      {busy.length === 0 ? (
-        <p className={look("quiet")}>Nothing is cooked yet: there is nothing to look after.</p>
-      ) : null}
+        </SheetTools>
+      </SheetHead>
+      {busy.length === 0 ? <Text color="fg.muted">Nothing is cooked yet: there is nothing to look after.</Text> : null}
       {cards.map((card, index) =>
         card.tasks.length === 0 ? (
-          <p key={index} className={look("quiet", "no-print")}>
+          <Text color="fg.muted" _print={{ display: "none" }} key={index}>
             {nameOf(index)}: nothing at the heat. At the tables, and whoever is called away is stood in for.
-          </p>
+          </Text>
         ) : (
-          <section key={index} aria-label={`Card: ${nameOf(index)}`} className={look("helper-card")}>
-            <div className={parts.card.head}>
-              <h3>{nameOf(index)}</h3>
+          <HelperCard key={index} aria-label={`Card: ${nameOf(index)}`}>
+            <CardHead>
+              <Heading as="h3" size="lg">
+                {nameOf(index)}
+              </Heading>
               <span>at {list(card.unitIds.map(unitAt), locale)}</span>
-              <span className={look("n")}>something on the heat for {minutes(card.minutes, locale)}</span>
-            </div>
-            <div className={parts.sheet.of({ split: "wide-narrow" }).columns}>
+              <span data-part="made">something on the heat for {minutes(card.minutes, locale)}</span>
+            </CardHead>
+            <Columns split="wide-narrow">
               <Wide label="By the minute">
-                <table className={look("ruled", "by-the-minute")}>
+                <RuledTable kind="minutes">
                   <Heads of={["Time", "What happens", "Say, and watch for"]} />
                   <tbody>
                     {runList({
@@ -83,8 +89,8 @@ export default function HelperCards() {
                           room: roomKindOf(input.brief),
                         });
                         return (
-                          <tr key={`${row} ${what}`} className={entry.kind === "bell" ? look("bell-row") : undefined}>
-                            <td className={look("n")}>
+                          <tr data-bell={entry.kind === "bell" ? "" : undefined} key={`${row} ${what}`}>
+                            <td data-numeric>
                               <b>{at(entry.at)}</b>
                             </td>
                             <td>{what}</td>
@@ -93,20 +99,18 @@ export default function HelperCards() {
                         );
                       })}
                   </tbody>
-                </table>
+                </RuledTable>
               </Wide>
-              <div>
+              <Box>
                 {cautions.map((hazard) => (
-                  <p className={look("caution")} key={hazard}>
-                    {hazardWords[hazard]}
-                  </p>
+                  <Caution key={hazard}>{hazardWords[hazard]}</Caution>
                 ))}
-                <p className={look("quiet", "small")}>
+                <Text color="fg.muted" fontSize="sm">
                   Nobody leaves the heat: call, and somebody comes. Local fire rules first.
-                </p>
-              </div>
-            </div>
-          </section>
+                </Text>
+              </Box>
+            </Columns>
+          </HelperCard>
         ),
       )}
     </>

@@ -1,3 +1,7 @@
+import { RowButton } from "~/ui/parts/keys";
+import { InlineFields, RowButtons } from "~/ui/parts/forms";
+import { Box, Heading, Text } from "@chakra-ui/react";
+import { BranchBox, Grip, LineItem, SwapRow } from "~/ui/parts/book";
 import type { Ingredient } from "~/core/pantry";
 import {
   type DraftLine,
@@ -11,12 +15,11 @@ import {
   partKinds,
 } from "~/core/recipe";
 import { partHeatWords, partKindWords } from "~/ui/words/batter";
-import { Cell, Pick, RowButton, SpanCells } from "./cells";
+import { Cell, Pick, SpanCells } from "./cells";
 import { IngredientPicker } from "./IngredientPicker";
 import { LineFields } from "./Lines";
 import { PlainSelect } from "~/ui/parts/plain";
 import { howMany } from "~/ui/format/format";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly draft: RecipeDraft;
@@ -50,11 +53,13 @@ export function PartFields({ draft, onDraft, freshId }: Omit<Props, "recipe" | "
       `part-${id}-${field}`,
     );
   return (
-    <section>
-      <h3>Made by itself</h3>
+    <Box as="section">
+      <Heading as="h3" size="lg">
+        Made by itself
+      </Heading>
       {draft.parts.map((part) => (
-        <div className={look("branch")} key={part.id}>
-          <div className={look("facts", "tight")}>
+        <BranchBox key={part.id}>
+          <InlineFields isTight>
             <Cell
               label="Name"
               isLabelled
@@ -84,14 +89,14 @@ export function PartFields({ draft, onDraft, freshId }: Omit<Props, "recipe" | "
               onText={(makesGrams) => set(part.id, { makesGrams }, "makes")}
               path={`parts.${part.id}.makesGrams`}
             />
-          </div>
+          </InlineFields>
           <SpanCells
             label="takes"
             value={part.minutes}
             onSpan={(minutes) => set(part.id, { minutes }, "minutes")}
             path={`parts.${part.id}.minutes`}
           />
-          <p className={look("quiet", "small")}>
+          <Text color="fg.muted" fontSize="sm">
             {howMany(draft.lines.filter((line) => line.partId === part.id).length, "line")} and{" "}
             {howMany(draft.steps.filter((step) => step.partId === part.id).length, "step")} are part of it.{" "}
             <RowButton
@@ -108,8 +113,8 @@ export function PartFields({ draft, onDraft, freshId }: Omit<Props, "recipe" | "
             >
               Dissolve it
             </RowButton>
-          </p>
-        </div>
+          </Text>
+        </BranchBox>
       ))}
       <RowButton
         onClick={() =>
@@ -133,7 +138,7 @@ export function PartFields({ draft, onDraft, freshId }: Omit<Props, "recipe" | "
       >
         Add a sauce, dry mix or butter
       </RowButton>
-    </section>
+    </Box>
   );
 }
 
@@ -145,16 +150,18 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
       field === "" ? "" : `variant-${id}-${field}`,
     );
   return (
-    <section>
-      <h3>Variants</h3>
+    <Box as="section">
+      <Heading as="h3" size="lg">
+        Variants
+      </Heading>
       {draft.variants.map((variant) => {
         const free = draft.lines.filter(
           (line) => !variant.omit.includes(line.id) && !variant.swaps.some((swap) => swap.lineId === line.id),
         );
         const lineOf = (id: string) => draft.lines.find((line) => line.id === id);
         return (
-          <div className={look("branch")} key={variant.id}>
-            <div className={look("facts", "tight")}>
+          <BranchBox key={variant.id}>
+            <InlineFields isTight>
               <Cell
                 label="Called"
                 isLabelled
@@ -170,14 +177,14 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
                 options={draft.steps.map((step, index) => ({ value: step.id, label: `at step ${index + 1}` }))}
                 onPick={(decidedAt) => set(variant.id, { decidedAt }, "decidedAt")}
               />
-            </div>
+            </InlineFields>
             {variant.omit.map((id) => (
-              <p key={id}>
+              <Text key={id}>
                 without {lineOf(id) ? lineName(lineOf(id) as DraftLine, pantry) : id}{" "}
                 <RowButton onClick={() => set(variant.id, { omit: variant.omit.filter((one) => one !== id) }, "")}>
                   with it after all
                 </RowButton>
-              </p>
+              </Text>
             ))}
             {variant.swaps.map((swap) => {
               const line = lineOf(swap.lineId);
@@ -188,15 +195,15 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
                   field,
                 );
               return (
-                <div className={look("swap-row")} key={swap.lineId}>
+                <SwapRow key={swap.lineId}>
                   <span>instead of {line ? lineName(line, pantry) : swap.lineId}</span>
                   <Cell
+                    span="amount"
                     label="Amount, if it is another"
                     value={swap.amount}
                     onText={(amount) => change({ amount }, `swap-${swap.lineId}`)}
                     path={`variants.${variant.id}.swaps.${swap.lineId}.amount`}
                     placeholder="same"
-                    className={look("amount")}
                   />
                   <IngredientPicker
                     line={{ ...swap, said: "", choices: [] }}
@@ -211,13 +218,15 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
                   >
                     No swap
                   </RowButton>
-                </div>
+                </SwapRow>
               );
             })}
             {variant.add.map((line) => (
-              <div className={look("line")} key={line.id}>
-                <span className={look("grip", "quiet")}>+</span>
-                <div>
+              <LineItem as="div" key={line.id}>
+                <Grip as="span" color="fg.muted">
+                  +
+                </Grip>
+                <Box>
                   <LineFields
                     line={line}
                     path={`variants.${variant.id}.add.${line.id}`}
@@ -235,11 +244,11 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
                     }
                     onRemove={() => set(variant.id, { add: variant.add.filter((one) => one.id !== line.id) }, "")}
                   />
-                </div>
-              </div>
+                </Box>
+              </LineItem>
             ))}
             {retoldSteps(recipe, variant, pantry).map(({ stepId, number, text, isOpen }) => (
-              <div key={stepId}>
+              <Box key={stepId}>
                 <Cell
                   label={`Step ${number} in this way`}
                   isLabelled
@@ -259,14 +268,14 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
                   path={`variants.${variant.id}.steps.${stepId}`}
                 />
                 {isOpen ? (
-                  <p className={look("needs-you", "small")}>
+                  <Text layerStyle="needsYou" fontSize="sm">
                     Hands do something else here than with what it replaces. Write what they do in this way; until then
                     nothing can be packed or printed from it.
-                  </p>
+                  </Text>
                 ) : null}
-              </div>
+              </Box>
             ))}
-            <div className={look("row-buttons")}>
+            <RowButtons>
               <PlainSelect
                 aria-label={`${variant.name || "This variant"} leaves out`}
                 value=""
@@ -305,8 +314,8 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
               >
                 Remove this way
               </RowButton>
-            </div>
-          </div>
+            </RowButtons>
+          </BranchBox>
         );
       })}
       <RowButton
@@ -333,6 +342,6 @@ export function VariantFields({ draft, recipe, pantry, onDraft, freshId }: Props
       >
         Add a variant
       </RowButton>
-    </section>
+    </Box>
   );
 }

@@ -1,3 +1,7 @@
+import { RowButton } from "~/ui/parts/keys";
+import { InlineField, InlineLabel, RowButtons } from "~/ui/parts/forms";
+import { Alert, Box, Heading, Span, Text } from "@chakra-ui/react";
+import { AddLineForm, EditorBar, EditorColumns, LineList, MarginNotes, NoteList, StepList } from "~/ui/parts/book";
 import {
   DndContext,
   type DragEndEvent,
@@ -44,11 +48,10 @@ import { CookFields, HeadFields } from "./Facts";
 import { pantryListId } from "./IngredientPicker";
 import { LineRow } from "./Lines";
 import { StepCard } from "./Steps";
-import { ProblemsContext, RowButton } from "./cells";
+import { ProblemsContext } from "./cells";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { useHistory } from "./history";
 import { PlainInput } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
 
 interface Props {
   readonly initial: RecipeDraft;
@@ -262,30 +265,32 @@ export function Editor({
         <datalist id={pantryListId}>
           {pantry.map((each) => (aside.has(each.id) ? null : <option key={each.id} value={each.name} />))}
         </datalist>
-        <div className={look("editor-bar", "no-print")}>
+        <EditorBar _print={{ display: "none" }}>
           <Secondary type="button" onClick={undo} disabled={!canUndo}>
             Undo
           </Secondary>
           <Secondary type="button" onClick={redo} disabled={!canRedo}>
             Redo
           </Secondary>
-          <span className={look("quiet", "small")}>
+          <Span color="fg.muted" fontSize="sm">
             {grams(batter.grams, locale)}, {number(batter.millilitres, locale, 0)}
             {thin}ml, {howMany(made.pieces, "piece")}
             {batter.looseness === undefined ? "" : `, looseness ${number(batter.looseness, locale, 2)}`}
             {batter.unknownLines.length > 0 ? `; ${batter.unknownLines.length} open` : ""}
-          </span>
-          <span className={look("bar-end")}>
+          </Span>
+          <span data-part="bar-end">
             {inTheWay.length > 0 ? (
-              <span className={look("needs-you", "small")}>{inTheWay.length} to mend before it can be saved</span>
+              <Span layerStyle="needsYou" fontSize="sm">
+                {inTheWay.length} to mend before it can be saved
+              </Span>
             ) : null}
             <Primary type="button" loading={isBusy} onClick={() => onKeep(draft)}>
               {button}
             </Primary>
           </span>
-        </div>
+        </EditorBar>
         {waiting ? (
-          <div className={look("saved")} role="status">
+          <Alert.Root status="info" role="status">
             What you typed here last was not saved.{" "}
             <RowButton
               onClick={() => {
@@ -303,7 +308,7 @@ export function Editor({
             >
               Forget it
             </RowButton>
-          </div>
+          </Alert.Root>
         ) : null}
         <HeadFields draft={draft} onDraft={onDraft} />
         <DndContext
@@ -315,14 +320,16 @@ export function Editor({
           }}
           onDragEnd={onDragEnd}
         >
-          <div className={look("editor")}>
-            <section aria-label="List">
-              <h2>List</h2>
+          <EditorColumns>
+            <Box as="section" aria-label="List">
+              <Heading as="h2" size="xl">
+                List
+              </Heading>
               <SortableContext
                 items={draft.lines.map((line) => `line:${line.id}`)}
                 strategy={verticalListSortingStrategy}
               >
-                <ul className={look("lines")}>
+                <LineList>
                   {draft.lines.map((line) => {
                     const share = drawn.get(line.id) ?? zero;
                     return (
@@ -341,11 +348,11 @@ export function Editor({
                       />
                     );
                   })}
-                </ul>
+                </LineList>
               </SortableContext>
-              <form onSubmit={addLine} className={look("add-line")}>
-                <label className={look("cell")}>
-                  <span className={look("cell-label")}>Add a line as you would say it</span>
+              <AddLineForm onSubmit={addLine}>
+                <InlineField>
+                  <InlineLabel>Add a line as you would say it</InlineLabel>
                   <PlainInput
                     ref={lineField}
                     value={typedLine}
@@ -353,14 +360,16 @@ export function Editor({
                     placeholder="1 1/4 cups plain flour"
                     autoComplete="off"
                   />
-                </label>
+                </InlineField>
                 <Secondary type="submit">Add</Secondary>
-              </form>
+              </AddLineForm>
               <PartFields draft={draft} onDraft={onDraft} freshId={freshId} />
-            </section>
-            <section aria-label="Method">
-              <h2>Method</h2>
-              <ol className={look("steps")}>
+            </Box>
+            <Box as="section" aria-label="Method">
+              <Heading as="h2" size="xl">
+                Method
+              </Heading>
+              <StepList>
                 {draft.steps.map((step, index) => (
                   <StepCard
                     key={step.id}
@@ -378,19 +387,21 @@ export function Editor({
                     onMove={(by) => onDraft({ steps: moved(draft.steps, step.id, by) }, "")}
                   />
                 ))}
-              </ol>
+              </StepList>
               <Secondary type="button" onClick={addStep}>
                 Add a step
               </Secondary>
-            </section>
-            <aside aria-label="To look at" className={look("margin-notes")}>
-              <h2>To look at</h2>
+            </Box>
+            <MarginNotes aria-label="To look at">
+              <Heading as="h2" size="xl">
+                To look at
+              </Heading>
               {findings.length === 0 && read.problems.length === 0 ? (
-                <p className={look("quiet")}>Nothing to mend.</p>
+                <Text color="fg.muted">Nothing to mend.</Text>
               ) : (
-                <ul className={look("notes")}>
+                <NoteList>
                   {inTheWay.map((problem) => (
-                    <li key={`${problem.path} ${problem.code}`} className={look("blocks")}>
+                    <li data-grade="blocks" key={`${problem.path} ${problem.code}`}>
                       {sayProblem(problem, locale)}
                     </li>
                   ))}
@@ -399,24 +410,24 @@ export function Editor({
                     .map(({ finding, remedies }) => {
                       const sentence = sayFinding({ ...finding, stage: "recipe", dishId: null }, names);
                       return (
-                        <li key={sentence} className={finding.level}>
+                        <li key={sentence} data-grade={finding.level}>
                           {sentence}
                           {remedies.length > 0 ? (
-                            <span className={look("row-buttons")}>
+                            <RowButtons as="span">
                               {remedies.map((remedy) => (
                                 <RowButton key={remedy.code} onClick={() => mend(remedy.edits)}>
                                   {remedyWords[remedy.code]}
                                 </RowButton>
                               ))}
-                            </span>
+                            </RowButtons>
                           ) : null}
                         </li>
                       );
                     })}
-                </ul>
+                </NoteList>
               )}
-            </aside>
-          </div>
+            </MarginNotes>
+          </EditorColumns>
         </DndContext>
         <CookFields draft={draft} onDraft={onDraft} />
         <VariantFields draft={draft} recipe={recipe} pantry={pantry} onDraft={onDraft} freshId={freshId} />

@@ -1,3 +1,8 @@
+import { RowButton } from "~/ui/parts/keys";
+import { Box, Fieldset, Heading, Text } from "@chakra-ui/react";
+import { LineMore } from "~/ui/parts/book";
+import { Columns } from "~/ui/parts/sheet";
+import { InlineField, InlineFields, InlineLabel, TickLabel } from "~/ui/parts/forms";
 import { inRegion } from "~/ui/words/regional";
 import type { ComponentProps } from "react";
 import { pourFor, pourThickness } from "~/core/batter";
@@ -24,11 +29,9 @@ import { useLocale } from "~/ui/sheet/locale";
 import { fillWords, servingWords, systemWords } from "~/ui/words/batter";
 import { shapeWords } from "~/ui/words/looks";
 import { cueWords, familyWords, surfaceWords, testWords, windowReasonWords } from "~/ui/words/en";
-import { Cell, Pick, Problem, RowButton, SpanCells, Ticks } from "./cells";
+import { Cell, Pick, Problem, SpanCells, Ticks } from "./cells";
 import { Rounds } from "./Rounds";
-import { Fold, FoldTitle, PlainArea, Tick } from "~/ui/parts/plain";
-import { parts } from "~/ui/theme/parts";
-import { look } from "~/ui/theme/look";
+import { FoldTitle, PlainArea, Tick } from "~/ui/parts/plain";
 
 interface Props {
   readonly draft: RecipeDraft;
@@ -56,8 +59,8 @@ const Fact = ({ draft, onDraft, of, ...rest }: FactProps) => (
 /** Name, family and whose cups: what the rest is read by. */
 export function HeadFields({ draft, onDraft }: Props) {
   return (
-    <div className={look("facts")}>
-      <Fact draft={draft} onDraft={onDraft} of="title" label="Recipe" className={look("wide")} />
+    <InlineFields>
+      <Fact span="wide" draft={draft} onDraft={onDraft} of="title" label="Recipe" />
       <Pick
         label="Family"
         isLabelled
@@ -81,11 +84,11 @@ export function HeadFields({ draft, onDraft }: Props) {
         options={fillMethods.map((fill) => ({ value: fill, label: fillWords[fill] }))}
         onPick={(fill) => onDraft({ fill }, "fill")}
       />
-      <label className={look("cell", "whole")}>
-        <span className={look("cell-label")}>What to know first</span>
+      <InlineField span="whole">
+        <InlineLabel>What to know first</InlineLabel>
         <PlainArea value={draft.intro} rows={2} onChange={(event) => onDraft({ intro: event.target.value }, "intro")} />
-      </label>
-    </div>
+      </InlineField>
+    </InlineFields>
   );
 }
 
@@ -98,15 +101,15 @@ function HeatBySurface({ draft, onDraft }: Props) {
     onDraft({ heatOn: rows.map((row, index) => (index === at ? { ...row, ...more } : row)) }, field);
   const free = draft.surfaceKinds.filter((kind) => !rows.some((row) => row.surfaceKind === kind));
   return (
-    <Fold className={look("line-more")} open={rows.length > 0 || undefined}>
+    <LineMore open={rows.length > 0 || undefined}>
       <FoldTitle>Otherwise on some surfaces</FoldTitle>
       {rows.map((row, at) => {
         const path = `heatOn.${row.surfaceKind}`;
         const name = surfaceWords[row.surfaceKind];
         return (
-          <fieldset key={row.surfaceKind}>
-            <legend>{name}</legend>
-            <div className={look("facts", "tight")}>
+          <Fieldset.Root key={row.surfaceKind}>
+            <Fieldset.Legend>{name}</Fieldset.Legend>
+            <InlineFields isTight>
               <Cell
                 label={`Dial at, ${name}`}
                 isLabelled
@@ -139,7 +142,7 @@ function HeatBySurface({ draft, onDraft }: Props) {
                 options={readinessTests.map((test) => ({ value: test, label: testWords[test] }))}
                 onPick={(test) => change(at, { test }, `${path}.test`)}
               />
-            </div>
+            </InlineFields>
             <SpanCells
               label={`First side, ${name}`}
               value={row.side1}
@@ -157,7 +160,7 @@ function HeatBySurface({ draft, onDraft }: Props) {
             <RowButton onClick={() => onDraft({ heatOn: rows.filter((one) => one !== row) }, "")}>
               As everywhere
             </RowButton>
-          </fieldset>
+          </Fieldset.Root>
         );
       })}
       {free.length > 0 ? (
@@ -176,7 +179,7 @@ function HeatBySurface({ draft, onDraft }: Props) {
           }
         />
       ) : null}
-    </Fold>
+    </LineMore>
   );
 }
 
@@ -187,9 +190,11 @@ export function CookFields({ draft, onDraft }: Props) {
   const diameter = Number(draft.pieceDiameterCm);
   const pour = diameter > 0 ? pourFor(diameter, pourThickness[draft.family]) : undefined;
   return (
-    <div className={parts.sheet.of({ split: "even" }).columns}>
-      <section>
-        <h3>Heat</h3>
+    <Columns split="even">
+      <Box as="section">
+        <Heading as="h3" size="lg">
+          Heat
+        </Heading>
         <Ticks
           legend="Cooks on"
           all={surfaceWords}
@@ -197,7 +202,7 @@ export function CookFields({ draft, onDraft }: Props) {
           onChosen={(surfaceKinds) => onDraft({ surfaceKinds }, "")}
         />
         <Problem path="surfaceKinds" />
-        <div className={look("facts", "tight")}>
+        <InlineFields isTight>
           <Fact draft={draft} onDraft={onDraft} of="surfaceFrom" label="Start the dial at" unit="°C" />
           <Fact draft={draft} onDraft={onDraft} of="surfaceTo" label="to" unit="°C" />
           <Pick
@@ -207,17 +212,17 @@ export function CookFields({ draft, onDraft }: Props) {
             options={readinessTests.map((test) => ({ value: test, label: testWords[test] }))}
             onPick={(test) => onDraft({ test }, "test")}
           />
-        </div>
+        </InlineFields>
         <SpanCells
           label="First side"
           value={draft.side1}
           onSpan={(side1) => onDraft({ side1 }, "side1")}
           path="side1"
         />
-        <label className={look("check", "small")}>
+        <TickLabel fontSize="sm">
           <Tick checked={draft.hasSide2} onChange={(event) => onDraft({ hasSide2: event.target.checked }, "")} />
           is turned once
-        </label>
+        </TickLabel>
         {draft.hasSide2 ? (
           <SpanCells
             label="Second side"
@@ -226,12 +231,12 @@ export function CookFields({ draft, onDraft }: Props) {
             path="side2"
           />
         ) : null}
-        <div className={look("facts", "tight")}>
+        <InlineFields isTight>
           <Fact draft={draft} onDraft={onDraft} of="turnaround" label="Between loads" unit="min" />
           <Fact draft={draft} onDraft={onDraft} of="pourPerPiece" label="Pouring one piece" unit="min" />
           <Fact draft={draft} onDraft={onDraft} of="recover" label="Heats up again in" unit="min" />
-        </div>
-        <label className={look("check", "small")}>
+        </InlineFields>
+        <TickLabel fontSize="sm">
           <Tick
             checked={draft.halves !== undefined}
             onChange={(event) =>
@@ -239,7 +244,7 @@ export function CookFields({ draft, onDraft }: Props) {
             }
           />
           is poured in two halves, with what is put in between
-        </label>
+        </TickLabel>
         {draft.halves ? (
           <SpanCells
             label="From the first half to the second"
@@ -250,9 +255,11 @@ export function CookFields({ draft, onDraft }: Props) {
         ) : null}
         <RowButton onClick={usual}>Set what is usual for this family</RowButton>
         <HeatBySurface draft={draft} onDraft={onDraft} />
-      </section>
-      <section>
-        <h3>What is looked for</h3>
+      </Box>
+      <Box as="section">
+        <Heading as="h3" size="lg">
+          What is looked for
+        </Heading>
         {draft.hasSide2 ? (
           <Ticks
             legend="Turn when"
@@ -268,15 +275,17 @@ export function CookFields({ draft, onDraft }: Props) {
           onChosen={(done) => onDraft({ cues: [...draft.cues.filter((cue) => !isIn(doneCues, cue)), ...done] }, "")}
         />
         <Fact
+          span="whole"
           draft={draft}
           onDraft={onDraft}
           of="blindNote"
           label="What cannot be seen here"
           placeholder={inRegion("Dark batter: colour says nothing", locale)}
-          className={look("whole")}
         />
-        <h3>Wait</h3>
-        <div className={look("facts", "tight")}>
+        <Heading as="h3" size="lg">
+          Wait
+        </Heading>
+        <InlineFields isTight>
           <Fact draft={draft} onDraft={onDraft} of="restMin" label="Rest at least" unit="min" />
           <Fact
             draft={draft}
@@ -293,9 +302,11 @@ export function CookFields({ draft, onDraft }: Props) {
             options={windowReasons.map((reason) => ({ value: reason, label: windowReasonWords[reason] }))}
             onPick={(restReason) => onDraft({ restReason }, "restReason")}
           />
-        </div>
-        <h3>Piece</h3>
-        <div className={look("facts", "tight")}>
+        </InlineFields>
+        <Heading as="h3" size="lg">
+          Piece
+        </Heading>
+        <InlineFields isTight>
           <Pick
             label="A piece is"
             isLabelled
@@ -348,7 +359,7 @@ export function CookFields({ draft, onDraft }: Props) {
             unit="pieces"
             placeholder="not said"
           />
-        </div>
+        </InlineFields>
         {draft.family === "drawn" ? (
           <Ticks
             legend="Offered to be drawn"
@@ -359,15 +370,15 @@ export function CookFields({ draft, onDraft }: Props) {
         ) : null}
         <Rounds draft={draft} onDraft={onDraft} />
         {pour !== undefined && draft.portionKind === "ml" ? (
-          <p className={look("quiet", "small")}>
+          <Text color="fg.muted" fontSize="sm">
             {number(diameter, locale)}
             {thin}cm across and {number(pourThickness[draft.family], locale)}
             {thin}mm thick as poured is {number(pour, locale, 0)}
             {thin}ml.{" "}
             <RowButton onClick={() => onDraft({ portion: String(Math.round(pour)) }, "")}>Pour that</RowButton>
-          </p>
+          </Text>
         ) : null}
-      </section>
-    </div>
+      </Box>
+    </Columns>
   );
 }

@@ -1,8 +1,9 @@
+import { RowButton } from "~/ui/parts/keys";
+import { ChoiceRow, PickerBox } from "~/ui/parts/book";
 import { useState } from "react";
 import { type Ingredient, readIngredientName } from "~/core/pantry";
 import type { DraftLine } from "~/core/recipe";
-import { Cell, RowButton } from "./cells";
-import { look } from "~/ui/theme/look";
+import { Cell } from "./cells";
 
 /** The pantry's names, once on the page, for every ingredient field to offer. */
 export const pantryListId = "pantry-names";
@@ -26,7 +27,7 @@ export function IngredientPicker({ line, pantry, onIngredient, path, label = "In
     else if (text.trim() === "") onIngredient("");
   };
   return (
-    <div className={look("picker")}>
+    <PickerBox>
       <Cell
         label={label}
         value={typed ?? name}
@@ -39,7 +40,7 @@ export function IngredientPicker({ line, pantry, onIngredient, path, label = "In
         placeholder="which ingredient"
       />
       {line.ingredientId === "" && line.choices.length > 0 ? (
-        <div className={look("choices")}>
+        <ChoiceRow>
           {line.choices.slice(0, 5).map((id) => (
             <RowButton
               key={id}
@@ -51,8 +52,8 @@ export function IngredientPicker({ line, pantry, onIngredient, path, label = "In
               {pantry.find((one) => one.id === id)?.name ?? id}
             </RowButton>
           ))}
-        </div>
+        </ChoiceRow>
       ) : null}
-    </div>
+    </PickerBox>
   );
 }

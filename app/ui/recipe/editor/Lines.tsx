@@ -1,3 +1,8 @@
+import { LuGripVertical } from "react-icons/lu";
+import { RowButton } from "~/ui/parts/keys";
+import { Box, Fieldset, Text } from "@chakra-ui/react";
+import { Grip, Guess, LineDetails, LineItem, LineMain, LineMore, LineSecond, LineTaste } from "~/ui/parts/book";
+import { RowButtons, TickLabel } from "~/ui/parts/forms";
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import { type Ingredient, massRange } from "~/core/pantry";
@@ -18,10 +23,9 @@ import { grams } from "~/ui/format/format";
 import { useLocale } from "~/ui/sheet/locale";
 import { amountKindWords, guessWords, massBecause, sayGreasing, secondWords } from "~/ui/words/batter";
 import { bowlWords } from "~/ui/words/en";
-import { Cell, Pick, Problem, RowButton } from "./cells";
+import { Cell, Pick, Problem } from "./cells";
 import { IngredientPicker } from "./IngredientPicker";
-import { Fold, FoldTitle, PlainButton, Tick } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
+import { FoldTitle, Tick } from "~/ui/parts/plain";
 
 interface RowProps {
   readonly line: DraftLine;
@@ -73,10 +77,10 @@ function Alternatives({ line, pantry, path, onLine }: RowPart<"line" | "pantry" 
       field,
     );
   return (
-    <fieldset>
-      <legend>Or instead of it</legend>
+    <Fieldset.Root>
+      <Fieldset.Legend>Or instead of it</Fieldset.Legend>
       {rows.map((row, at) => (
-        <div key={at} className={look("line-second")}>
+        <LineSecond key={at}>
           <Pick
             label="It"
             value={row.isAdvised ? "yes" : "no"}
@@ -94,13 +98,13 @@ function Alternatives({ line, pantry, path, onLine }: RowPart<"line" | "pantry" 
             label={`Alternative ${at + 1}`}
           />
           <Cell
+            span="amount"
             label="so much of it"
             isLabelled
             value={row.amount}
             placeholder="as much"
             onText={(amount) => change(at, { amount }, `alternative-amount-${at}`)}
             path={`${path}.alternatives.${row.ingredientId}.amount`}
-            className={look("amount")}
           />
           <Cell
             label="because"
@@ -119,14 +123,14 @@ function Alternatives({ line, pantry, path, onLine }: RowPart<"line" | "pantry" 
           >
             Not this one
           </RowButton>
-        </div>
+        </LineSecond>
       ))}
       {rows.length < 8 ? (
         <RowButton onClick={() => set([...rows, { ingredientId: "", amount: "", isAdvised: true, reason: "" }], "")}>
           Add an alternative
         </RowButton>
       ) : null}
-    </fieldset>
+    </Fieldset.Root>
   );
 }
 
@@ -135,16 +139,17 @@ export function LineFields({ line, path, recipe, pantry, parts, rounds, drawn, o
   const settle = { guesses: [] as const };
   return (
     <>
-      <div className={look("line-main")}>
+      <LineMain>
         {line.kind === "to-taste" ? (
-          <span className={look("quiet", "line-taste")}>to taste</span>
+          <LineTaste color="fg.muted">to taste</LineTaste>
         ) : (
           <Cell
+            span="amount"
             label={line.kind === "packs" ? "How many packs" : line.kind === "unknown" ? "What was said" : "Amount"}
             value={line.amount}
             onText={(amount) => onLine({ amount, kind: kindOfTyped(line, amount, recipe.system) }, "amount")}
             path={`${path}.amount`}
-            className={look("amount")}
+
             placeholder="125 g"
           />
         )}
@@ -155,15 +160,15 @@ export function LineFields({ line, path, recipe, pantry, parts, rounds, drawn, o
           path={`${path}.ingredientId`}
         />
         <Pick
+          span="bowl"
           label="Bowl"
           value={line.bowl}
           options={bowls.map((bowl) => ({ value: bowl, label: bowlWords[bowl] }))}
           onPick={(bowl) => onLine({ bowl, ...settle }, "bowl")}
-          className={look("bowl")}
         />
-      </div>
+      </LineMain>
       {line.kind === "per-load" ? (
-        <div className={look("line-second")}>
+        <LineSecond>
           <Pick
             label="greased before"
             isLabelled
@@ -173,10 +178,10 @@ export function LineFields({ line, path, recipe, pantry, parts, rounds, drawn, o
             onPick={(every) => onLine({ second: every }, "second")}
             path={`${path}.second`}
           />
-        </div>
+        </LineSecond>
       ) : null}
       {second ? (
-        <div className={look("line-second")}>
+        <LineSecond>
           <Cell
             label={second}
             isLabelled
@@ -192,9 +197,9 @@ export function LineFields({ line, path, recipe, pantry, parts, rounds, drawn, o
               onText={(packName) => onLine({ packName }, "packName")}
             />
           ) : null}
-        </div>
+        </LineSecond>
       ) : null}
-      <Fold className={look("line-more")}>
+      <LineMore>
         <FoldTitle>
           {line.kind === "exact" ? "" : `${amountKindWords[line.kind]}; `}
           {drawn === undefined ? (
@@ -202,16 +207,20 @@ export function LineFields({ line, path, recipe, pantry, parts, rounds, drawn, o
           ) : drawn === "1" ? (
             "used"
           ) : drawn === "0" ? (
-            <b className={look("needs-you")}>not used yet</b>
+            <Text as="b" layerStyle="needsYou">
+              not used yet
+            </Text>
           ) : (
-            <b className={look("needs-you")}>used {drawn}</b>
+            <Text as="b" layerStyle="needsYou">
+              used {drawn}
+            </Text>
           )}
           {line.note ? `; ${line.note}` : ""}
           {line.isOptional ? "; optional" : ""}
           {line.keepsPercent !== "100" ? `; ${line.keepsPercent} % stays` : ""}
           <MassNote line={line} recipe={recipe} pantry={pantry} />
         </FoldTitle>
-        <div className={look("line-details")}>
+        <LineDetails>
           <Pick
             label="Amount is"
             isLabelled
@@ -221,13 +230,13 @@ export function LineFields({ line, path, recipe, pantry, parts, rounds, drawn, o
           />
           <Cell label="Note" isLabelled value={line.note} onText={(note) => onLine({ note }, "note")} />
           <Cell
+            span="tiny"
             label="Stays after squeezing, peeling"
             isLabelled
             unit="%"
             value={line.keepsPercent}
             onText={(keepsPercent) => onLine({ keepsPercent }, "keeps")}
             path={`${path}.keepsPercent`}
-            className={look("tiny")}
           />
           {parts.length > 0 ? (
             <Pick
@@ -253,14 +262,14 @@ export function LineFields({ line, path, recipe, pantry, parts, rounds, drawn, o
             />
           ) : null}
           <Alternatives line={line} pantry={pantry} path={path} onLine={onLine} />
-          <label className={look("check")}>
+          <TickLabel>
             <Tick
               checked={line.isOptional}
               onChange={(event) => onLine({ isOptional: event.target.checked }, "optional")}
             />
             optional
-          </label>
-          <div className={look("row-buttons")}>
+          </TickLabel>
+          <RowButtons>
             {onMove ? (
               <>
                 <RowButton onClick={() => onMove(-1)}>Move up</RowButton>
@@ -268,14 +277,14 @@ export function LineFields({ line, path, recipe, pantry, parts, rounds, drawn, o
               </>
             ) : null}
             <RowButton onClick={onRemove}>Take off the list</RowButton>
-          </div>
-        </div>
-      </Fold>
+          </RowButtons>
+        </LineDetails>
+      </LineMore>
       {line.said && line.guesses.length > 0 ? (
-        <p className={look("guess", "small")}>
+        <Guess fontSize="sm">
           From “{line.said}”: {line.guesses.map((guess) => guessWords[guess]).join(", ")}.{" "}
           <RowButton onClick={() => onLine({ guesses: [] }, "guesses")}>It is right</RowButton>
-        </p>
+        </Guess>
       ) : null}
       <Problem path={path} />
     </>
@@ -289,30 +298,26 @@ export function LineRow(props: RowProps) {
   });
   const name = props.pantry.find((one) => one.id === props.line.ingredientId)?.name ?? "this line";
   return (
-    <li
+    <LineItem
+      isDragging={isDragging}
+      hasGuess={props.line.guesses.length > 0 && props.line.said !== ""}
       ref={setNodeRef}
-      className={look(
-        "line",
-        isDragging && "is-dragging",
-        props.line.guesses.length > 0 && props.line.said !== "" && "has-guess",
-      )}
+
       style={{ transform: CSS.Translate.toString(transform), transition }}
     >
-      <PlainButton
+      <Grip
         type="button"
-        className={look("grip")}
+
         ref={setActivatorNodeRef}
         aria-label={`Move ${name}, or drop it on a step`}
         {...attributes}
         {...listeners}
       >
-        <svg viewBox="0 0 10 18" width="10" height="18" aria-hidden="true">
-          <path d="M1 4h8M1 9h8M1 14h8" stroke="currentColor" strokeWidth="1.5" />
-        </svg>
-      </PlainButton>
-      <div>
+        <LuGripVertical aria-hidden="true" />
+      </Grip>
+      <Box>
         <LineFields {...props} />
-      </div>
-    </li>
+      </Box>
+    </LineItem>
   );
 }

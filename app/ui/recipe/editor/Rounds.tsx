@@ -1,7 +1,10 @@
+import { RowButton } from "~/ui/parts/keys";
+import { Fieldset, Text } from "@chakra-ui/react";
+import { LineSecond } from "~/ui/parts/book";
+import { TickLabel } from "~/ui/parts/forms";
 import { type DraftRound, type RecipeDraft, roundLimits } from "~/core/recipe";
 import { Tick } from "~/ui/parts/plain";
-import { Cell, RowButton } from "./cells";
-import { look } from "~/ui/theme/look";
+import { Cell } from "./cells";
 
 interface Props {
   readonly draft: RecipeDraft;
@@ -35,10 +38,10 @@ export function Rounds({ draft, onDraft }: Props) {
       field,
     );
   return (
-    <fieldset>
-      <legend>Cooked in rounds of their own</legend>
+    <Fieldset.Root>
+      <Fieldset.Legend>Cooked in rounds of their own</Fieldset.Legend>
       {rounds.map((round, at) => (
-        <div key={round.id} className={look("line-second")}>
+        <LineSecond key={round.id}>
           <Cell
             label={`Round ${at + 1}`}
             isLabelled
@@ -49,13 +52,13 @@ export function Rounds({ draft, onDraft }: Props) {
             path={`rounds.${round.id}.name`}
           />
           <Cell
+            span="tiny"
             label="parts of the bowl"
             isLabelled
             value={round.parts}
             inputMode="numeric"
             onText={(parts) => change(at, { parts }, `round-parts-${round.id}`)}
             path={`rounds.${round.id}.parts`}
-            className={look("tiny")}
           />
           <RowButton
             onClick={() =>
@@ -67,24 +70,26 @@ export function Rounds({ draft, onDraft }: Props) {
           >
             Not this round
           </RowButton>
-        </div>
+        </LineSecond>
       ))}
       {rounds.length > 1 ? (
-        <label className={look("check")}>
+        <TickLabel>
           <Tick
             checked={draft.isRoundsOpen ?? false}
             onChange={(event) => onDraft({ isRoundsOpen: event.target.checked || undefined }, "rounds-open")}
           />
           Each table decides how many of each while it cooks; the parts are what is likely
-        </label>
+        </TickLabel>
       ) : null}
       {rounds.length < roundLimits.rounds ? (
         <RowButton onClick={() => set(rounds.length === 0 ? withOneMore(withOneMore([])) : withOneMore(rounds), "")}>
           {rounds.length === 0 ? "Finish some pieces differently" : "Add a round"}
         </RowButton>
       ) : (
-        <p className={look("quiet", "small")}>{roundLimits.rounds} rounds are the most there can be.</p>
+        <Text color="fg.muted" fontSize="sm">
+          {roundLimits.rounds} rounds are the most there can be.
+        </Text>
       )}
-    </fieldset>
+    </Fieldset.Root>
   );
 }

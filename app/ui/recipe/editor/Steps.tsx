@@ -1,3 +1,9 @@
+import { LuX } from "react-icons/lu";
+import { RowButton } from "~/ui/parts/keys";
+import { Fieldset, List, VisuallyHidden } from "@chakra-ui/react";
+import { CautionRow } from "~/ui/parts/recipe";
+import { DrawChip, DrawMoreSelect, DrawRow, LineMore, StepHead, StepItem, StepNumber } from "~/ui/parts/book";
+import { InlineFields, RowButtons, TickLabel } from "~/ui/parts/forms";
 import { useDroppable } from "@dnd-kit/core";
 import type { Ingredient } from "~/core/pantry";
 import {
@@ -17,9 +23,8 @@ import {
 import { gateKindWords, stepKindWords, warmPlaceWords } from "~/ui/words/batter";
 import { hazardWords, toolWords } from "~/ui/words/en";
 import { stopWords, techniqueWords } from "~/ui/words/looks";
-import { Cell, Pick, RowButton, SpanCells, Ticks } from "./cells";
-import { Fold, FoldTitle, PlainArea, PlainButton, PlainSelect, Tick } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
+import { Cell, Pick, SpanCells, Ticks } from "./cells";
+import { FoldTitle, PlainArea, PlainButton, Tick } from "~/ui/parts/plain";
 
 /** Cautions by a word or two, for boxes; the full sentence stands on the sheet. */
 const hazardNames = {
@@ -87,14 +92,14 @@ function ByThemselves({
   onWaived: (next: readonly Waiver[]) => void;
 }) {
   return (
-    <fieldset>
-      <legend>Cautions that come by themselves; one is left out only with a reason</legend>
-      <ul className={look("plain")}>
+    <Fieldset.Root>
+      <Fieldset.Legend>Cautions that come by themselves; one is left out only with a reason</Fieldset.Legend>
+      <List.Root>
         {derived.map((hazard) => {
           const reason = waived.find((one) => one.hazard === hazard)?.reason ?? "";
           return (
-            <li key={hazard} className={look("caution-row")}>
-              <span className={reason.trim() === "" ? undefined : look("is-left-out")}>{hazardNames[hazard]}</span>
+            <CautionRow key={hazard}>
+              <span data-part={!(reason.trim() === "") ? "is-left-out" : undefined}>{hazardNames[hazard]}</span>
               <Cell
                 label={`Why “${hazardNames[hazard]}” is left out`}
                 value={reason}
@@ -107,11 +112,11 @@ function ByThemselves({
                   ])
                 }
               />
-            </li>
+            </CautionRow>
           );
         })}
-      </ul>
-    </fieldset>
+      </List.Root>
+    </Fieldset.Root>
   );
 }
 
@@ -141,9 +146,9 @@ export function StepCard({
   );
   const free = lines.filter((line) => left.has(line.id) && !step.draws.some((draw) => draw.lineId === line.id));
   return (
-    <li ref={setNodeRef} className={look("step", isOver && "is-over")} aria-label={`Step ${number}`}>
-      <span className={look("step-number")}>{number}</span>
-      <div className={look("step-head")}>
+    <StepItem isOver={isOver} ref={setNodeRef} aria-label={`Step ${number}`}>
+      <StepNumber>{number}</StepNumber>
+      <StepHead>
         <Pick
           label={`Step ${number} is`}
           value={step.kind}
@@ -156,16 +161,16 @@ export function StepCard({
           onSpan={(minutes) => onStep({ minutes }, "minutes")}
           path={`steps.${step.id}.minutes`}
         />
-        <label className={look("check", "small")}>
+        <TickLabel fontSize="sm">
           <Tick
             checked={step.who === "adult"}
             onChange={(event) => onStep({ who: event.target.checked ? "adult" : "anyone" }, "who")}
           />
           an adult
-        </label>
-      </div>
+        </TickLabel>
+      </StepHead>
       <label>
-        <span className={look("vh")}>Step {number}, what is done</span>
+        <VisuallyHidden>Step {number}, what is done</VisuallyHidden>
         <PlainArea
           value={step.text}
           rows={2}
@@ -173,12 +178,13 @@ export function StepCard({
           placeholder="What is done, in one or two sentences"
         />
       </label>
-      <div className={look("draws")}>
+      <DrawRow>
         {step.draws.map((draw) => (
-          <span className={look("draw")} key={draw.lineId}>
+          <DrawChip key={draw.lineId}>
             {draw.share === "1" ? "" : `${draw.share} of `}
             {nameOf(draw.lineId)}
             <Cell
+              span="share"
               label={`Share of ${nameOf(draw.lineId)}`}
               value={draw.share}
               onText={(share) =>
@@ -188,32 +194,30 @@ export function StepCard({
                 )
               }
               path={`steps.${step.id}.draws.${draw.lineId}`}
-              className={look("share")}
             />
             <PlainButton
               type="button"
               aria-label={`Step ${number} does not use ${nameOf(draw.lineId)}`}
               onClick={() => onStep({ draws: step.draws.filter((one) => one.lineId !== draw.lineId) }, "")}
             >
-              ×
+              <LuX aria-hidden="true" />
             </PlainButton>
-          </span>
+          </DrawChip>
         ))}
         {step.mentions.map((id) => (
-          <span className={look("draw", "is-mention")} key={id}>
+          <DrawChip isMention key={id}>
             says {pantry.find((one) => one.id === id)?.name ?? id}
             <PlainButton
               type="button"
               aria-label={`Step ${number} does not mean ${id}`}
               onClick={() => onStep({ mentions: step.mentions.filter((one) => one !== id) }, "")}
             >
-              ×
+              <LuX aria-hidden="true" />
             </PlainButton>
-          </span>
+          </DrawChip>
         ))}
         {free.length > 0 ? (
-          <PlainSelect
-            className={look("draw-more")}
+          <DrawMoreSelect
             aria-label={`Step ${number} uses`}
             value=""
             onChange={(event) =>
@@ -230,10 +234,10 @@ export function StepCard({
                 {left.get(line.id) === "1" ? "" : `, ${left.get(line.id)} left`}
               </option>
             ))}
-          </PlainSelect>
+          </DrawMoreSelect>
         ) : null}
-      </div>
-      <Fold className={look("line-more")}>
+      </DrawRow>
+      <LineMore>
         <FoldTitle>
           {shown.length > 0 ? `cautions: ${shown.map((one) => hazardNames[one]).join(", ")}` : "no cautions"}
           {step.tools.length > 0 ? `; ${step.tools.map((tool) => toolWords[tool]).join(", ")}` : ""}
@@ -259,7 +263,7 @@ export function StepCard({
           />
         ) : null}
         {step.kind === "hold" || step.kind === "reheat" ? (
-          <div className={look("facts", "tight")}>
+          <InlineFields isTight>
             <Pick
               label={step.kind === "hold" ? "Kept" : "Reheated"}
               isLabelled
@@ -288,9 +292,9 @@ export function StepCard({
                 path={`steps.${step.id}.warmMost`}
               />
             ) : null}
-          </div>
+          </InlineFields>
         ) : null}
-        <div className={look("facts", "tight")}>
+        <InlineFields isTight>
           <Pick
             label="Go on when it"
             isLabelled
@@ -309,7 +313,7 @@ export function StepCard({
               path={`steps.${step.id}.gateValue`}
             />
           ) : null}
-        </div>
+        </InlineFields>
         {(
           [
             ["point", "The one point made here"],
@@ -318,11 +322,12 @@ export function StepCard({
           ] as const
         ).map(([field, label]) => (
           <Cell
+            span="whole"
             key={field}
             label={label}
             isLabelled
             value={step[field] ?? ""}
-            className={look("whole")}
+
             maxLength={300}
             onText={(text) => onStep({ [field]: text || undefined }, field)}
           />
@@ -347,12 +352,12 @@ export function StepCard({
             onPick={(partId) => onStep({ partId }, "part")}
           />
         ) : null}
-        <div className={look("row-buttons")}>
+        <RowButtons>
           <RowButton onClick={() => onMove(-1)}>Move up</RowButton>
           <RowButton onClick={() => onMove(1)}>Move down</RowButton>
           <RowButton onClick={onRemove}>Remove step {number}</RowButton>
-        </div>
-      </Fold>
-    </li>
+        </RowButtons>
+      </LineMore>
+    </StepItem>
   );
 }

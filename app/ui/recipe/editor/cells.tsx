@@ -1,10 +1,11 @@
-import { type ComponentProps, type ReactNode, createContext, useContext, useId } from "react";
+import { InlineBox, InlineField, InlineFieldLabel, InlineLabel } from "~/ui/parts/forms";
+import { Fieldset, Span, VisuallyHidden } from "@chakra-ui/react";
+import { SpanFields, TickSet } from "~/ui/parts/book";
+import { type ComponentProps, createContext, useContext, useId } from "react";
 import type { DraftProblem } from "~/core/recipe";
 import { useLocale } from "~/ui/sheet/locale";
 import { sayProblem } from "~/ui/words/batter";
-import { PlainButton, PlainInput, PlainSelect, Tick } from "~/ui/parts/plain";
-import { look } from "~/ui/theme/look";
-import type { Styled } from "~/ui/theme/parts";
+import { PlainInput, PlainSelect, Tick } from "~/ui/parts/plain";
 
 /** What is wrong, by the place of the field it is about. */
 export const ProblemsContext = createContext<ReadonlyMap<string, DraftProblem>>(new Map());
@@ -14,14 +15,16 @@ export function Problem({ path, id }: { path: string; id?: string }) {
   const problem = useContext(ProblemsContext).get(path);
   const locale = useLocale();
   return problem ? (
-    <span className={look("field-error")} id={id} role="note">
+    <Span layerStyle="needsYou" fontSize="sm" id={id} role="note">
       {sayProblem(problem, locale)}
-    </span>
+    </Span>
   ) : null;
 }
 
-interface CellProps extends Omit<ComponentProps<"input">, "onChange" | "value" | "className"> {
-  readonly className?: Styled | undefined;
+type FieldSpan = NonNullable<ComponentProps<typeof InlineField>["span"]>;
+
+interface CellProps extends Omit<ComponentProps<"input">, "onChange" | "value"> {
+  readonly span?: FieldSpan | undefined;
   readonly label: string;
   readonly value: string;
   readonly onText: (text: string) => void;
@@ -32,14 +35,14 @@ interface CellProps extends Omit<ComponentProps<"input">, "onChange" | "value" |
 }
 
 /** One text field of a form that is read while it is typed. */
-export function Cell({ label, value, onText, path = "", isLabelled = false, unit, className, ...rest }: CellProps) {
+export function Cell({ label, value, onText, path = "", isLabelled = false, unit, span, ...rest }: CellProps) {
   const id = useId();
   const hasProblem = useContext(ProblemsContext).has(path);
   return (
-    <div className={look("cell", className)}>
-      <label className={look("cell-of")}>
-        <span className={isLabelled ? look("cell-label") : look("vh")}>{label}</span>
-        <span className={look("cell-box")}>
+    <InlineField as="div" span={span} data-span={span}>
+      <InlineFieldLabel>
+        {isLabelled ? <InlineLabel>{label}</InlineLabel> : <VisuallyHidden>{label}</VisuallyHidden>}
+        <InlineBox>
           <PlainInput
             value={value}
             onChange={(event) => onText(event.target.value)}
@@ -49,14 +52,14 @@ export function Cell({ label, value, onText, path = "", isLabelled = false, unit
             {...rest}
           />
           {unit ? (
-            <span className={look("quiet", "small")} aria-hidden="true">
+            <Span color="fg.muted" fontSize="sm" aria-hidden="true">
               {unit}
-            </span>
+            </Span>
           ) : null}
-        </span>
-      </label>
+        </InlineBox>
+      </InlineFieldLabel>
       <Problem path={path} id={id} />
-    </div>
+    </InlineField>
   );
 }
 
@@ -73,7 +76,7 @@ export function Pick<V extends string>({
   isLabelled = false,
   empty,
   path = "",
-  className,
+  span,
 }: {
   label: string;
   value: V | "";
@@ -82,12 +85,12 @@ export function Pick<V extends string>({
   isLabelled?: boolean;
   empty?: string;
   path?: string;
-  className?: Styled | undefined;
+  span?: FieldSpan | undefined;
 }) {
   return (
-    <div className={look("cell", className)}>
-      <label className={look("cell-of")}>
-        <span className={isLabelled ? look("cell-label") : look("vh")}>{label}</span>
+    <InlineField as="div" span={span} data-span={span}>
+      <InlineFieldLabel>
+        {isLabelled ? <InlineLabel>{label}</InlineLabel> : <VisuallyHidden>{label}</VisuallyHidden>}
         <PlainSelect value={value} onChange={(event) => onPick(event.target.value as V)}>
           {empty === undefined ? null : <option value="">{empty}</option>}
           {options.map((option) => (
@@ -96,9 +99,9 @@ export function Pick<V extends string>({
             </option>
           ))}
         </PlainSelect>
-      </label>
+      </InlineFieldLabel>
       <Problem path={path} />
-    </div>
+    </InlineField>
   );
 }
 
@@ -115,8 +118,8 @@ export function Ticks<V extends string>({
   onChosen: (chosen: readonly V[]) => void;
 }) {
   return (
-    <fieldset className={look("ticks")}>
-      <legend>{legend}</legend>
+    <TickSet>
+      <Fieldset.Legend>{legend}</Fieldset.Legend>
       {(Object.entries(all) as [V, string][]).map(([value, words]) => (
         <label key={value}>
           <Tick
@@ -128,7 +131,7 @@ export function Ticks<V extends string>({
           {words}
         </label>
       ))}
-    </fieldset>
+    </TickSet>
   );
 }
 
@@ -145,27 +148,22 @@ export function SpanCells({
   path: string;
 }) {
   return (
-    <div className={look("span-cells")} role="group" aria-label={label}>
-      <span className={look("cell-label")}>{label}</span>
+    <SpanFields role="group" aria-label={label}>
+      <InlineLabel>{label}</InlineLabel>
       {(["low", "likely", "high"] as const).map((key) => (
         <Cell
+          span="tiny"
           key={key}
           label={`${label}, ${{ low: "shortest", likely: "likely", high: "longest" }[key]}`}
           value={value[key]}
           onText={(text) => onSpan({ ...value, [key]: text })}
           path={`${path}.${key}`}
           inputMode="decimal"
-          className={look("tiny")}
         />
       ))}
-      <span className={look("quiet", "small")}>min</span>
-    </div>
+      <Span color="fg.muted" fontSize="sm">
+        min
+      </Span>
+    </SpanFields>
   );
 }
-
-/** A quiet button in a row of the sheet. */
-export const RowButton = ({ children, ...rest }: ComponentProps<"button"> & { children: ReactNode }) => (
-  <PlainButton type="button" className={look("row-button")} {...rest}>
-    {children}
-  </PlainButton>
-);

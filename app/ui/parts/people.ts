@@ -1,0 +1,206 @@
+import { chakra } from "@chakra-ui/react";
+import { reach } from "~/ui/theme/recipes/reach";
+
+export const PersonFieldset = chakra(
+  "fieldset",
+  { base: { "& [data-part=check]": { display: "flex" } } },
+  { defaultProps: { "data-part": "person-block" } },
+);
+
+export const SmallSelect = chakra("select", {
+  base: {
+    minHeight: "44px",
+    border: "1px solid {colors.border.muted}",
+    background: "bg",
+    padding: "2px 8px",
+    fontSize: "15px",
+    maxWidth: "100%",
+  },
+});
+
+export const MadeLink = chakra("section", {
+  base: {
+    display: "flex",
+    flexWrap: "wrap",
+    gap: "20px",
+    alignItems: "center",
+    border: "2px solid {colors.fg}",
+    padding: "14px",
+    margin: "10px 0 18px",
+  },
+});
+
+export const LinkText = chakra(
+  "p",
+  { base: { overflowWrap: "anywhere", fontWeight: 600, margin: "6px 0" } },
+  { defaultProps: { "data-part": "link-text" } },
+);
+
+export const ReasonList = chakra("ul", {
+  base: { paddingLeft: "20px", margin: "4px 0 12px", "& li": { marginBottom: "5px", maxWidth: "78ch" } },
+});
+
+export const LetterFold = chakra("details", {
+  base: {
+    borderBottom: "1px solid {colors.border.muted}",
+    padding: "8px 0",
+    "& summary": { ...reach, cursor: "pointer", minHeight: "32px" },
+    "& pre": { whiteSpace: "pre-wrap", font: "inherit", padding: "10px 0 10px 18px", overflowWrap: "anywhere" },
+  },
+});
+
+export const TableGrid = chakra("div", {
+  base: {
+    display: "grid",
+    gridTemplateColumns: "repeat(auto-fill, minmax(250px, 1fr))",
+    gap: "14px",
+    alignItems: "start",
+  },
+});
+
+export const SeatTable = chakra(
+  "section",
+  {
+    base: {
+      border: "1px solid {colors.fg}",
+      padding: "10px 12px 14px",
+      minHeight: "120px",
+      background: "bg.panel",
+      "& ul": { listStyle: "none", padding: "0", margin: "0" },
+    },
+    variants: {
+      isApart: { true: { border: "3px double {colors.fg}" } },
+      isOver: { true: { outline: "3px solid {colors.accent.solid}", outlineOffset: "2px" } },
+    },
+  },
+  { defaultProps: { "data-part": "seat-table" } },
+);
+
+export const WallTables = chakra("div", {
+  base: {
+    "& ul": { listStyle: "none", padding: "0", margin: "0" },
+    display: "grid",
+    gridTemplateColumns: "repeat(auto-fill, minmax(190px, 1fr))",
+    gap: "18px",
+    margin: "14px 0 20px",
+    "& section": { borderTop: "2px solid {colors.fg}", paddingTop: "4px", fontSize: "19px" },
+  },
+});
+
+export const SeatItem = chakra(
+  "li",
+  {
+    base: {
+      display: "grid",
+      gridTemplateColumns: "1fr 92px",
+      gap: "8px",
+      alignItems: "start",
+      borderTop: "1px solid {colors.border.muted}",
+      padding: "6px 4px",
+      background: "bg.panel",
+      position: "relative",
+    },
+    variants: {
+      isNeeds: { true: { borderLeft: "4px solid {colors.accent.solid}", paddingLeft: "8px" } },
+      isDragged: { true: { zIndex: 5, outline: "2px solid {colors.fg}" } },
+    },
+  },
+  { defaultProps: { "data-part": "seat" } },
+);
+
+export const SeatName = chakra(
+  "span",
+  { base: { cursor: "grab", touchAction: "none" } },
+  { defaultProps: { "data-part": "seat-name" } },
+);
+
+export const TurnGrid = chakra("div", {
+  base: {
+    display: "grid",
+    gridTemplateColumns: "repeat(auto-fill, minmax(380px, 1fr))",
+    gap: "18px",
+    alignItems: "start",
+    "@media (max-width: 480px)": { gridTemplateColumns: "1fr" },
+  },
+});
+
+export const HouseTable = chakra("table", {
+  base: {
+    width: "100%",
+    marginBottom: "14px",
+    borderCollapse: "collapse",
+    "& th": {
+      textAlign: "left",
+      verticalAlign: "top",
+      padding: "8px 14px 8px 0",
+      borderTop: "1px solid {colors.border.muted}",
+    },
+    "& td": {
+      textAlign: "left",
+      verticalAlign: "top",
+      padding: "8px 14px 8px 0",
+      borderTop: "1px solid {colors.border.muted}",
+    },
+    "& thead th": { verticalAlign: "bottom", borderTop: "none", fontWeight: 600 },
+    "& th[scope=row]": { fontWeight: 600, width: "28%" },
+    "& th[scope=row] span": { display: "block", fontWeight: 400 },
+    "& td span": { display: "block" },
+    "& select": {
+      minHeight: "44px",
+      width: "100%",
+      maxWidth: "190px",
+      padding: "0 2px 0 6px",
+      background: "transparent",
+      border: "1px solid {colors.border}",
+    },
+    "& td[data-may=no] select": { borderLeft: "5px solid {colors.accent.solid}" },
+    "& td[data-may=beside] select": { borderLeft: "5px double {colors.fg}" },
+    "& [data-part=only-print]": { display: "none" },
+    _print: {
+      "& [data-part=only-print]": { display: "block", fontWeight: 600 },
+      fontSize: "12pt",
+      marginBottom: "6px",
+      "& th": { padding: "4px 12px 4px 0" },
+      "& td": { padding: "4px 12px 4px 0" },
+      "& th[scope=col] span": { display: "none" },
+    },
+    "@media (max-width: 640px)": {
+      "& thead": { display: "none" },
+      "& tr": { display: "grid", gridTemplateColumns: "1fr 1fr" },
+      "& th[scope=row]": { gridColumn: "1 / -1", width: "auto" },
+      "& td::before": { content: "attr(data-band)", display: "block", fontSize: "13px", color: "{colors.fg.muted}" },
+    },
+  },
+});
+
+export const TurnCard = chakra("section", {
+  base: {
+    borderTop: "2px solid {colors.fg}",
+    paddingTop: "6px",
+    "& ol": { paddingLeft: "20px" },
+    "& li": { marginBottom: "8px" },
+  },
+});
+
+export const EmergencyNote = chakra("p", {
+  base: { border: "2px solid {colors.accent.solid}", padding: "8px 14px", margin: "10px 0", fontSize: "19px" },
+});
+
+export const ColumnChoice = chakra("div", {
+  base: {
+    display: "grid",
+    gridTemplateColumns: "repeat(auto-fill, minmax(180px, 1fr))",
+    gap: "8px 16px",
+    "& label": { display: "grid", gap: "2px" },
+  },
+});
+
+export const LabelPhoto = chakra("img", {
+  base: {
+    maxWidth: "320px",
+    maxHeight: "320px",
+    display: "block",
+    marginTop: "8px",
+    border: "1px solid {colors.border.muted}",
+  },
+});
