@@ -254,7 +254,7 @@ test("a class that is held every week is planned at once, stands in the month, a
 
   await page.goto("/");
   await page.getByRole("searchbox").fill("Ottoline");
-  await page.getByLabel("How it stands").selectOption({ label: "answers are missing" });
+  await page.getByLabel("Status").selectOption({ label: "answers are missing" });
   await page.getByRole("button", { name: "Find" }).click();
   await page.waitForURL(/find=Ottoline&is=waiting/);
   await expect(page.getByRole("link", { name: "Every Saturday" })).toHaveCount(4);

@@ -127,11 +127,11 @@ export async function violationsOf(page: Page): Promise<string[]> {
 /** Signs the allergy table of a class with a decision for everything that stands open on it. */
 export async function settleAllergies(page: Page, base: string): Promise<void> {
   await page.goto(`${base}/allergies`);
-  const open = page.locator("form").filter({ hasText: "Settle this table" }).getByRole("combobox");
+  const open = page.locator("form").filter({ hasText: "Sign off this table" }).getByRole("combobox");
   for (let n = 0; n < (await open.count()); n += 1) await open.nth(n).selectOption({ index: 1 });
-  await page.getByRole("button", { name: "Settle allergies" }).click();
+  await page.getByRole("button", { name: "Sign off allergies" }).click();
   await page
-    .getByText(/Settled by /)
+    .getByText(/Signed off by /)
     .first()
     .waitFor();
 }

@@ -21,7 +21,7 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   const stations = follows.locator("dl > div", { hasText: /^Stations/ });
   await expect(stations.locator("dd")).toHaveText("3");
   await page.getByLabel("People").fill("14");
-  await expect(stations).toHaveClass(/isChanged_true/);
+  await expect(stations).toHaveAttribute("data-changed", "");
   await expect(stations.locator("dd")).toContainText("5");
   await expect(follows.getByText("not saved yet")).toBeVisible();
   await stations.getByText("why 5?").click();
@@ -40,13 +40,13 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   await page.getByLabel("Allergies and diet").selectOption("yes");
   await page.getByLabel("What", { exact: true }).selectOption("milk");
   await page.getByRole("button", { name: "Add to the register" }).click();
-  await expect(page.getByText("Say how bad it is")).toBeVisible();
+  await expect(page.getByText("Give the severity")).toBeVisible();
   await expect(page.getByLabel("Name")).toHaveValue("Ansel Brook");
-  await page.getByLabel("How bad").first().selectOption("allergy");
+  await page.getByLabel("Severity").first().selectOption("allergy");
   await page.getByRole("button", { name: "Add to the register" }).click();
   await expect(page.getByRole("cell", { name: "milk (allergy)" })).toBeVisible();
   await page.locator("[data-part=sheet-head]").getByRole("button", { name: "More" }).click();
-  await page.getByRole("menuitem", { name: "Bring in a list" }).click();
+  await page.getByRole("menuitem", { name: "Import a list" }).click();
   await page
     .getByLabel("Or paste the rows here")
     .fill("name,age,answered,avoids\nBea Cove,6-11,yes,\nCal Dune,6-11,no,\nDot Elm,12-17,yes,sesame: allergy");
@@ -69,7 +69,7 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   }
   await expect(rowOf("Dot Elm")).toContainText("none declared");
   await settleAllergies(page, new URL(page.url()).pathname.replace(/\/allergies.*$/, ""));
-  await expect(page.getByText(/Settled by Marit Quill/)).toBeVisible();
+  await expect(page.getByText(/Signed off by Marit Quill/)).toBeVisible();
 
   // Amounts, kits and gear.
   await page.goto(`${base}/amounts`);
@@ -78,8 +78,8 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   await expect(card.getByRole("row", { name: /whole milk/ })).toContainText("apart, if needed");
   await page.goto(`${base}/kits`);
   await expect(page.getByText(/\d+ containers, 0 packed/)).toBeVisible();
-  await page.getByRole("button", { name: "Settle shopping and kits" }).click();
-  await expect(page.getByRole("link", { name: "Shopping and kits settled" })).toBeVisible();
+  await page.getByRole("button", { name: "Sign off shopping and kits" }).click();
+  await expect(page.getByRole("link", { name: "Shopping and kits signed off" })).toBeVisible();
   await page.goto(`${base}/gear`);
   await expect(page.getByRole("row", { name: /^whisk/ })).toContainText("5");
 
@@ -116,8 +116,8 @@ test("a class made from nothing: planned, packed, taught and logged", async ({ p
   await page.getByLabel("What to do differently").fill("Bring a second cord.");
   await page.getByRole("button", { name: "Save the log" }).click();
   await expect(page.getByText("Kept.", { exact: true })).toBeVisible();
-  await expect(page.getByRole("link", { name: "Teach settled" })).toBeVisible();
-  await expect(page.getByRole("link", { name: "Log settled" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Teach signed off" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Log signed off" })).toBeVisible();
   const csv = page.waitForEvent("download");
   await page.getByRole("link", { name: "CSV" }).click();
   const saved = await csv;

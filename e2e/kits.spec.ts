@@ -199,12 +199,12 @@ test("ways of putting kits together stand side by side; taking one changes the p
   const base = await bringIn(page, "Junior squad breakfast", "Another way");
   await page.goto(`${base}/kits`);
   const modes = page.getByRole("table").filter({ hasText: "How kits come" });
-  await expect(modes.getByRole("row", { name: /everything pre-measured/ })).toContainText("in force");
+  await expect(modes.getByRole("row", { name: /everything pre-measured/ })).toContainText("current");
   await modes
     .getByRole("row", { name: /dry mix ready/ })
-    .getByRole("button", { name: "take this" })
+    .getByRole("button", { name: "use this" })
     .click();
-  await expect(modes.getByRole("row", { name: /dry mix ready/ })).toContainText("in force");
+  await expect(modes.getByRole("row", { name: /dry mix ready/ })).toContainText("current");
   await page.goto(`${base}/prep`);
   await expect(page.getByText(/Mix .* of dry mix for Slipway pancakes/).first()).toBeVisible();
   await page
@@ -220,9 +220,9 @@ test("ways of putting kits together stand side by side; taking one changes the p
   const eggs = page.getByRole("table").filter({ hasText: "Half an egg" });
   await eggs
     .getByRole("row", { name: /round up to whole eggs/ })
-    .getByRole("button", { name: "take this" })
+    .getByRole("button", { name: "use this" })
     .click();
-  await expect(eggs.getByRole("row", { name: /round up to whole eggs/ })).toContainText("in force");
+  await expect(eggs.getByRole("row", { name: /round up to whole eggs/ })).toContainText("current");
 });
 
 test("a kitchen with too weak circuits says what cannot be plugged in; a measured pan says how many fit", async ({

@@ -69,7 +69,7 @@ test("pairs, greasing every third load, an alternative, heat by surface, a gate 
   await hold.getByRole("combobox", { name: "Kept" }).selectOption("oven");
   await hold.getByRole("textbox", { name: "at", exact: true }).fill("90");
   await hold.getByRole("textbox", { name: "at most" }).fill("20");
-  await page.getByLabel("Looseness aimed at").fill("1.9");
+  await page.getByLabel("Water-to-flour ratio aimed at").fill("1.9");
   await page.getByLabel("Eaten together").fill("2");
   await page.getByRole("combobox", { name: "as a", exact: true }).selectOption("pair");
 

@@ -39,7 +39,7 @@ test("a guardian answers for two children on a phone without script; the registe
   await first.getByLabel("Age").selectOption("6-11");
   await first.getByLabel("Yes, there is something").check();
   await first.getByLabel("Must avoid", { exact: true }).selectOption("sesame");
-  await first.getByLabel("How bad").first().selectOption("rescue-medicine");
+  await first.getByLabel("Severity").first().selectOption("rescue-medicine");
   await first.getByLabel("Where the rescue medicine").fill("in his coat");
   await second.getByLabel("First and last name").fill("Perry Juster");
   await second.getByLabel("Age").selectOption("under-6");
@@ -184,7 +184,7 @@ test("signed by the lead with name and time; another product, food brought along
   const base = await bringIn(page, "Masters' crepe morning", "Signed and stale");
   const settle = async () => {
     await settleAllergies(page, base);
-    await expect(page.getByText(/Settled by Marit Quill, /)).toBeVisible();
+    await expect(page.getByText(/Signed off by Marit Quill, /)).toBeVisible();
   };
   await settle();
   await page.goto(`${base}/labels/butter`);

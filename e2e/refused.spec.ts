@@ -221,7 +221,7 @@ test("a broken class file is refused whole, with the place of what is wrong", as
     ['{"format":"apron-bell-class","version":9,"class":{}}', "version"],
   ] as const) {
     await page.getByLabel("Or paste its text here").fill(text);
-    await page.getByRole("button", { name: "Bring it in" }).click();
+    await page.getByRole("button", { name: "Import it" }).click();
     await expect(page.getByRole("alert")).toContainText(sentence);
     await expect(page.getByLabel("Or paste its text here")).toHaveValue(text);
   }

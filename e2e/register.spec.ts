@@ -97,7 +97,7 @@ test.describe("settled, and stale", () => {
     const base = await bringIn(page, "Masters' crepe morning", "Two more at the door");
     await page.goto(`${base}/amounts`);
     await page.getByRole("button", { name: "Settle amounts" }).click();
-    await expect(page.getByText(/Settled by Marit Quill/)).toBeVisible();
+    await expect(page.getByText(/Signed off by Marit Quill/)).toBeVisible();
     await page.goto(`${base}/brief`);
     await page.getByLabel("People").fill("14");
     await page.getByRole("button", { name: "Save the brief" }).click();
@@ -108,7 +108,7 @@ test.describe("settled, and stale", () => {
     await page.getByRole("button", { name: "Settle amounts" }).click();
     await expect(page.getByRole("link", { name: /Amounts settled/ })).toBeVisible();
     await page.getByRole("button", { name: "Open again" }).click();
-    await expect(page.getByText("Not settled yet.")).toBeVisible();
+    await expect(page.getByText("Not signed off yet.")).toBeVisible();
   });
 
   test("another packet re-opens the allergy table; until it is read, its plate is unknown", async ({ page }) => {
@@ -142,7 +142,7 @@ test.describe("settled, and stale", () => {
     line.amount = { kind: "unknown", said: "a good heap" };
     await page.goto("/classes/import");
     await page.getByLabel("Or paste its text here").fill(JSON.stringify(file));
-    await page.getByRole("button", { name: "Bring it in" }).click();
+    await page.getByRole("button", { name: "Import it" }).click();
     await page.waitForURL(/\/brief$/);
     const broken = new URL(page.url()).pathname.replace(/\/brief$/, "");
     await page.goto(`${broken}/amounts`);

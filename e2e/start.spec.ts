@@ -3,7 +3,7 @@ import fs from "node:fs";
 import net from "node:net";
 import os from "node:os";
 import path from "node:path";
-import { expect, test } from "@playwright/test";
+import { type Page, expect, test } from "@playwright/test";
 
 test.describe.configure({ mode: "serial" });
 test.setTimeout(120_000);
@@ -51,12 +51,54 @@ const ended = (child: ChildProcess) =>
   );
 const databasePid = () => path.join(folder, "pg", "data", "postmaster.pid");
 
-test("starts empty with a one-time code, stops both server and database on Ctrl-C, and starts again on what is there", async () => {
+/** From an empty program to kits on paper for a list of people with their needs, by what a person presses and fills. */
+async function printedFromNothing(page: Page, base: string, code: string): Promise<number> {
+  let actions = 0;
+  const act = async (what: Promise<unknown>) => {
+    actions += 1;
+    await what;
+  };
+  await page.goto(base);
+  await act(page.getByLabel("Code from the terminal").fill(code));
+  await act(page.getByLabel("Your name").fill("Marit Quill"));
+  await act(page.getByLabel("E-mail address").fill("first@boathouse.example"));
+  await act(page.getByLabel("Password").fill("three-bells-and-flour"));
+  await act(page.getByRole("button", { name: "Make the account" }).click());
+  await expect(page.getByRole("heading", { name: "Three steps to your first class" })).toBeVisible();
+  await act(page.getByRole("link", { name: "Start with a kitchen and recipes" }).click());
+  await act(page.getByRole("button", { name: "Start with these" }).click());
+  await act(page.getByLabel("Class", { exact: true }).fill("First of all"));
+  await act(page.getByLabel("People").fill("3"));
+  await act(page.getByLabel("Recipe", { exact: true }).selectOption({ index: 1 }));
+  await act(page.getByRole("button", { name: "Make the class" }).click());
+  await page.waitForURL(/\/brief$/);
+  await act(page.getByRole("link", { name: "Import a list" }).click());
+  await act(
+    page
+      .getByLabel("Or paste the rows here")
+      .fill("name,age,answered,avoids\nBea Cove,6-11,yes,\nCal Dune,6-11,no,\nDot Elm,12-17,yes,sesame: allergy"),
+  );
+  await act(page.getByRole("button", { name: "Show me how you read it" }).click());
+  await act(page.getByRole("button", { name: "Add these 3 people" }).click());
+  await expect(page.getByRole("link", { name: "Dot Elm" })).toBeVisible();
+  await act(page.getByRole("link", { name: /^Shopping and kits/ }).click());
+  await expect(page.getByText(/^\d+ containers, 0 packed/)).toBeVisible();
+  await page.evaluate(() => Object.assign(window, { print: () => Object.assign(window, { hasPrinted: true }) }));
+  await act(page.getByRole("button", { name: "Print the kits" }).click());
+  await expect.poll(() => page.evaluate(() => "hasPrinted" in window)).toBe(true);
+  return actions;
+}
+
+test("starts empty with a one-time code, leads to printed kits in twenty actions, stops server and database on Ctrl-C, and starts again on what is there", async ({
+  page,
+}) => {
   const first = await start("--no-demo");
-  expect(first.said()).toMatch(/make the first one with this code, good once: \S{12}/);
+  const code = /make the first one with this code, good once: (\S{12})/.exec(first.said())?.[1] ?? "";
+  expect(code).not.toBe("");
   expect(first.said()).not.toContain("Demo sign-in");
   expect((await fetch(`${first.base}/`, { redirect: "manual" })).headers.get("location")).toBe("/first-account");
   expect(fs.existsSync(databasePid())).toBe(true);
+  expect(await printedFromNothing(page, first.base, code)).toBeLessThanOrEqual(20);
   first.process.kill("SIGINT");
   expect(await ended(first.process)).toBe(0);
   expect(await isUp(first.base)).toBe(false);

@@ -85,8 +85,7 @@ async function main() {
     throw new Sentence(`This is Node.js ${process.versions.node}; 20.19 or newer is needed.`);
   if (!installIfNewer()) throw new Sentence("The packages could not be installed. What npm said stands above.");
   // The build also holds what prepares the database, so development builds once too.
-  if (!buildIfNewer())
-    throw new Sentence("The program could not be built. What went wrong stands above.");
+  if (!buildIfNewer()) throw new Sentence("The program could not be built. What went wrong stands above.");
 
   if (letInFor !== undefined) return letIn(letInFor);
   if (!process.env.DATABASE_URL) {

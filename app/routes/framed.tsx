@@ -1,7 +1,7 @@
 import { Alert, Box, SkipNavLink } from "@chakra-ui/react";
 import { Page, TopBar } from "~/ui/parts/frame";
 import { useEffect } from "react";
-import { Link, NavLink, Outlet, useLocation, useSubmit } from "react-router";
+import { Link, Outlet, useLocation, useSubmit } from "react-router";
 import type { Route } from "./+types/framed";
 import { database } from "~/db/client.server";
 import { isBackupLate } from "~/services/backups.server";
@@ -19,10 +19,24 @@ export const loader = async ({ context }: Route.LoaderArgs) => {
   return { id, name, role, isBackupLate: role === "lead" && (await isBackupLate(database())) };
 };
 
+/** Where the head of every page leads. */
+const places = [
+  { to: "/", name: "Classes" },
+  { to: "/recipes", name: "Batter book" },
+  { to: "/pantry", name: "Pantry" },
+  { to: "/bench", name: "Bench" },
+  { to: "/kitchens", name: "Kitchens" },
+] as const;
+
+/** Is this the place, or below it? The list of classes is the place of no other page. */
+const isAt = (to: string, pathname: string): boolean =>
+  pathname === to || (to !== "/" && pathname.startsWith(`${to}/`));
+
 /** The frame of every page but the live screen. */
 export default function Framed({ loaderData }: Route.ComponentProps) {
   const submit = useSubmit();
-  const strip = useStrip<HTMLElement>(useLocation().pathname.split("/")[1]);
+  const { pathname } = useLocation();
+  const strip = useStrip<HTMLElement>(pathname.split("/")[1]);
   // What was ticked on a screen that was left before it could be sent goes from here.
   useEffect(() => {
     const send = () => void flushEverywhere(loaderData.id);
@@ -36,13 +50,11 @@ export default function Framed({ loaderData }: Route.ComponentProps) {
       <TopBar>
         <Mark />
         <Box as="nav" aria-label="Main" ref={strip}>
-          <NavLink to="/" end>
-            Classes
-          </NavLink>
-          <NavLink to="/recipes">Batter book</NavLink>
-          <NavLink to="/pantry">Pantry</NavLink>
-          <NavLink to="/bench">Bench</NavLink>
-          <NavLink to="/kitchens">Kitchens</NavLink>
+          {places.map(({ to, name }) => (
+            <Link key={to} to={to} aria-current={isAt(to, pathname) ? "page" : undefined}>
+              {name}
+            </Link>
+          ))}
         </Box>
         <Box data-part="who">
           <MoreMenu label={loaderData.name} isWord>

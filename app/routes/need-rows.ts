@@ -13,7 +13,7 @@ export const needRow = z.object({
   substance: z.enum(substances, { error: "Choose from the list." }).optional(),
   /** Any other food, by its name. */
   food: optionalWords(60),
-  severity: z.enum(severities, { error: "Choose how bad it is." }).optional(),
+  severity: z.enum(severities, { error: "Choose the severity." }).optional(),
   touchOrAir: z.boolean().default(false),
 });
 type Row = z.output<typeof needRow> & {
@@ -39,7 +39,7 @@ export function checkNeedRows(
 ): void {
   rows.forEach((need, index) => {
     if ((need.substance || need.food) && !need.severity)
-      say(index, "severity", "Say how bad it is; it decides whether “may contain” counts.");
+      say(index, "severity", "Give the severity; it decides whether “may contain” counts.");
     if (need.substance && need.food)
       say(
         index,

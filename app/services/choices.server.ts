@@ -15,7 +15,7 @@ export interface Choices {
 let lately: { readonly mark: string; readonly choices: Choices } | undefined;
 
 /**
- * Every kitchen and the newest revision of every recipe that is not put aside: the same object for as long as none of their rows was
+ * Every kitchen and the newest revision of every recipe that is not archived: the same object for as long as none of their rows was
  * written.
  */
 export async function choicesNow(db: Kysely<DB>): Promise<Choices> {

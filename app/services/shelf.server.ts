@@ -7,7 +7,7 @@ import { newestRecipes, newestRevisions } from "~/db/queries/recipes.server";
 import type { DB } from "~/db/schema";
 import { asideOf } from "./aside.server";
 
-/** Every recipe as the batter book lists it, with what stands in its way and what wants a look, counted; and what is put aside. */
+/** Every recipe as the batter book lists it, with what stands in its way and what wants a look, counted; and what is archived. */
 async function readShelf(db: Kysely<DB>) {
   const [all, recipes, pantry, aside] = await Promise.all([
     newestRevisions(db),

@@ -247,7 +247,7 @@ test("the editor opens every starter recipe with all its lines and steps, the be
   const [pancakes] = starterRecipes;
   if (!pancakes) throw new Error("the starter recipes are gone");
   const bench = said(<Bench written={pancakes} pantry={next.pantry} />);
-  expect(bench).toMatch(/Looseness, g water to a g flour as the family, 1\.6–2\.2 1\.69/);
+  expect(bench).toMatch(/Water to flour, g to a g as the family, 1\.6–2\.2 1\.69/);
 });
 
 test("a sketch shows every thing where it stands, by name", () => {

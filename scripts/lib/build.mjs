@@ -15,14 +15,13 @@ const sources = [
   "tsconfig.json",
 ];
 const stamp = "build/sources";
-const ignored = new Set(["theme.css"]);
 
 function* filesIn(place) {
   if (!fs.existsSync(place)) return;
   if (fs.statSync(place).isFile()) yield place;
   else
     for (const name of fs.readdirSync(place).sort())
-      if (!ignored.has(name) && !/\.test\.tsx?$/.test(name)) yield* filesIn(path.join(place, name));
+      if (!/\.test\.tsx?$/.test(name)) yield* filesIn(path.join(place, name));
 }
 
 /** A digest of names and contents: times lie after a clone or a copy. */
@@ -57,8 +56,7 @@ export function buildIfNewer() {
   const now = digest();
   if (fs.existsSync(stamp) && fs.readFileSync(stamp, "utf8") === now) return true;
   console.log("Building …");
-  if (!run("node_modules/@react-router/dev/bin.js", ["build"], { NODE_ENV: "production" }))
-    return false;
+  if (!run("node_modules/@react-router/dev/bin.js", ["build"], { NODE_ENV: "production" })) return false;
   packAssets("build/client/assets");
   fs.writeFileSync(stamp, now);
   return true;

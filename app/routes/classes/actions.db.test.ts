@@ -223,7 +223,7 @@ describe("the register", () => {
   });
 
   test.each([
-    [{ "needs[0].substance": "egg" }, "Say how bad it is"],
+    [{ "needs[0].substance": "egg" }, "Give the severity"],
     [{ "needs[0].severity": "allergy" }, "Say what they avoid, or empty this row."],
     [{ answered: "no", diet: "vegan" }, "so somebody did answer"],
     [{ email: "no address" }, "Give an e-mail address"],

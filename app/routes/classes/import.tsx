@@ -40,24 +40,24 @@ export async function action({ request, context }: Route.ActionArgs) {
 export default function ImportClass({ actionData }: Route.ComponentProps) {
   return (
     <>
-      <title>Bring in a class file · Apron Bell</title>
+      <title>Import a class file · Apron Bell</title>
       <SheetHead>
         <Heading as="h1" size="2xl">
-          Bring in a class file
+          Import a class file
         </Heading>
         <SheetTools>
           <TextLink to="/">Back to the classes</TextLink>
         </SheetTools>
       </SheetHead>
       <GridForm maxW="860px" method="post" encType="multipart/form-data">
-        <FormError title="Nothing was brought in" problems={actionData?.problems ?? []} />
+        <FormError title="Nothing was imported" problems={actionData?.problems ?? []} />
         <Text>
           A class file carries a whole class: brief, people, recipe, kitchen, labels. It comes in as a new class; what
           is here already stays as it is.
         </Text>
         <FileOrText accept=".json,application/json" label="Or paste its text here" typed={actionData?.text} />
         <HStack gap="3" wrap="wrap">
-          <Primary>Bring it in</Primary>
+          <Primary>Import it</Primary>
         </HStack>
       </GridForm>
     </>

@@ -1,8 +1,10 @@
+import { FirstSteps } from "~/ui/first/FirstSteps";
+import { choicesNow } from "~/services/choices.server";
 import { RuledTable } from "~/ui/parts/tables";
 import { SheetHead, SheetTools } from "~/ui/parts/sheet";
 import { ActionForm } from "~/ui/parts/forms";
 import { getLocalTimeZone, now, toCalendarDateTime } from "@internationalized/date";
-import { Box, HStack, Heading, Input, Span, Text, VisuallyHidden } from "@chakra-ui/react";
+import { Box, HStack, Heading, Input, Span, Text, VisuallyHidden, chakra } from "@chakra-ui/react";
 import type { Route } from "./+types/list";
 import { type ClassState, classStates } from "~/core/log";
 import { database } from "~/db/client.server";
@@ -26,6 +28,13 @@ const pageOf = (asked: string | null, count: number, rows: number): number =>
     /^\d{1,5}$/.test(asked ?? "") ? Math.max(0, Number(asked) - 1) : 0,
     Math.min(mostPages, Math.max(1, Math.ceil(count / rows))) - 1,
   );
+
+/** What a home without classes has already; nobody asks once there is a class. */
+async function whatIsThere(db: Parameters<typeof choicesNow>[0], classes: number) {
+  if (classes > 0) return { kitchens: 1, recipes: 1 };
+  const { kitchens, recipes } = await choicesNow(db);
+  return { kitchens: kitchens.length, recipes: recipes.length };
+}
 
 export async function loader({ request }: Route.LoaderArgs) {
   const day = toCalendarDateTime(now(getLocalTimeZone())).toString().slice(0, 10);
@@ -57,6 +66,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     today: day,
     removed: removed === null ? undefined : (await removedClasses(db)).find((one) => one.id === removed),
     aside: [...ahead, ...behind].find((one) => one.id === aside),
+    there: await whatIsThere(db, count.from + count.before),
   };
 }
 
@@ -111,18 +121,18 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
       </Heading>
       <RuledTable isFixed kind="stacked">
         <colgroup>
-          <col data-part="box-m" />
+          <chakra.col w="190px" />
           <col />
-          <col data-part="box-l" />
-          <col data-part="box-l" />
-          <col data-part="box-s" />
+          <chakra.col w="240px" />
+          <chakra.col w="240px" />
+          <chakra.col w="70px" />
         </colgroup>
         <VisuallyHidden as="thead">
           <tr>
             <th scope="col">When</th>
             <th scope="col">Class</th>
             <th scope="col">Recipe and people</th>
-            <th scope="col">How it stands</th>
+            <th scope="col">Status</th>
             <th scope="col">Go</th>
           </tr>
         </VisuallyHidden>
@@ -168,7 +178,7 @@ function Group({ title, cards, today }: { title: string; cards: readonly ClassCa
 
 /** Classes by what they ask for: today, ahead, behind. */
 export default function ClassList({ loaderData }: Route.ComponentProps) {
-  const { ahead, behind, count, pages, find, state, today, removed, aside } = loaderData;
+  const { ahead, behind, count, pages, find, state, today, removed, aside, there } = loaderData;
   const isPicked = find !== "" || state !== undefined;
   const dayOf = (card: ClassCard) => card.startsAt.slice(0, 10);
   return (
@@ -180,7 +190,7 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
         </Heading>
         <SheetTools>
           <TextLink to="/month">By month</TextLink>
-          <TextLink to="/classes/import">Bring in a class file</TextLink>
+          <TextLink to="/classes/import">Import a class file</TextLink>
           <PrimaryLink to="/classes/new">New class</PrimaryLink>
         </SheetTools>
       </SheetHead>
@@ -196,7 +206,7 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
       {aside ? (
         <Undo
           id={`class aside ${aside.id}`}
-          said={`“${aside.title}” is put aside.`}
+          said={`“${aside.title}” is archived.`}
           back="Take it back"
           action={`/classes/${aside.id}`}
           fields={{ intent: "back" }}
@@ -214,7 +224,7 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
           placeholder="Title, person, recipe or kitchen"
         />
         <VisuallyHidden asChild>
-          <label htmlFor="how-it-stands">How it stands</label>
+          <label htmlFor="how-it-stands">Status</label>
         </VisuallyHidden>
         <Span w="240px">
           <Choice
@@ -223,7 +233,7 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
             name="is"
             defaultValue={state ?? ""}
             options={optionsOf(classStateWords)}
-            empty="however it stands"
+            empty="any status"
           />
         </Span>
         <Secondary>Find</Secondary>
@@ -237,10 +247,7 @@ export default function ClassList({ loaderData }: Route.ComponentProps) {
           <TextLink to="/">Show every class</TextLink>
         </Text>
       ) : count.from + count.before === 0 ? (
-        <Text>
-          No class yet. <TextLink to="/classes/new">Plan the first one</TextLink>, or{" "}
-          <TextLink to="/classes/import">bring in a class file</TextLink>.
-        </Text>
+        <FirstSteps {...there} />
       ) : null}
       <Group title="Today" cards={ahead.filter((card) => dayOf(card) === today)} today={today} />
       <Group title="Coming up" cards={ahead.filter((card) => dayOf(card) > today)} today={today} />

@@ -58,7 +58,7 @@ export default function Kitchens({ loaderData }: Route.ComponentProps) {
         </Text>
       ) : (
         <RuledTable kind="stacked">
-          <Heads of={["Kitchen", "Surfaces", { n: "Sinks" }, { n: "Gear counted" }, "Put aside"]} />
+          <Heads of={["Kitchen", "Surfaces", { n: "Sinks" }, { n: "Gear counted" }, "Archive"]} />
           <tbody>
             {loaderData.kitchens.map((kitchen) => (
               <tr key={kitchen.id}>

@@ -143,10 +143,10 @@ export default function BringIn({ loaderData, actionData }: Route.ComponentProps
   }
   return (
     <>
-      <title>Bring in a recipe · Apron Bell</title>
+      <title>Import a recipe · Apron Bell</title>
       <SheetHead>
         <Heading as="h1" size="2xl">
-          Bring in a recipe
+          Import a recipe
         </Heading>
         <SheetTools>
           <TextLink to="/recipes">Back to the book</TextLink>

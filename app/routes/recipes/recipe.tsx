@@ -129,7 +129,7 @@ export default function RecipePage({ loaderData, params }: Route.ComponentProps)
         {thin}ml of batter, {howMany(yieldOf(recipe, batter).pieces, "piece")}
         {batter.looseness === undefined
           ? ""
-          : `; looseness ${number(batter.looseness, locale, 2)} (grams of water to a gram of flour)`}
+          : `; water-to-flour ratio ${number(batter.looseness, locale, 2)}, in grams`}
         .
       </Text>
       <Box as="section" _print={{ display: "none" }} mt="6">

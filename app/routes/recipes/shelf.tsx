@@ -59,13 +59,13 @@ export default function Shelf({ loaderData }: Route.ComponentProps) {
         </Heading>
         <SheetTools>
           <TextLink to="/recipes/new">Write a recipe</TextLink>
-          <TextLink to="/recipes/bring-in">Paste or bring one in</TextLink>
+          <TextLink to="/recipes/bring-in">Paste or import one</TextLink>
         </SheetTools>
       </SheetHead>
       {recipes.length === 0 ? (
         <ActionForm method="post">
           <Text>
-            No recipe {aside.length > 0 ? "that is not put aside" : "yet"}. Write one, paste one, or begin with ours.
+            No recipe {aside.length > 0 ? "that is not archived" : "yet"}. Write one, paste one, or begin with ours.
           </Text>
           <Hidden name="intent" value="starters" />
           <Secondary>Add the three starter recipes</Secondary>

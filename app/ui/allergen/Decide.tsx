@@ -23,7 +23,7 @@ export function Decide({ openings, decided, setApart, typed }: Props) {
   return (
     <StyledForm _print={{ display: "none" }} mt="6" method="post">
       <Heading as="h3" size="lg">
-        Settle this table
+        Sign off this table
       </Heading>
       {typed ? (
         <Alert.Root status="error" role="alert">
@@ -54,7 +54,7 @@ export function Decide({ openings, decided, setApart, typed }: Props) {
       })}
       <HStack gap="3" wrap="wrap">
         <Primary name="intent" value="settle">
-          Settle allergies
+          Sign off allergies
         </Primary>
       </HStack>
     </StyledForm>

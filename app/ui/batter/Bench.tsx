@@ -223,7 +223,7 @@ export function Bench({ written, pantry }: { written: Recipe; pantry: readonly I
             </Heading>
             <FigureList>
               {figure(
-                "Looseness, g water to a g flour",
+                "Water to flour, g to a g",
                 loose(batter.looseness),
                 loose(before.looseness),
                 <Band value={batter.looseness} from={band.from} to={band.to} />,

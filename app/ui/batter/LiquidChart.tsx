@@ -46,7 +46,7 @@ export function LiquidChart({ recipe, pantry }: { recipe: Recipe; pantry: Pantry
         points,
         total,
         band,
-        words: { liquid: `${liquidName}, ml`, looseness: "looseness", pieces: "pieces" },
+        words: { liquid: `${liquidName}, ml`, looseness: "water-to-flour ratio", pieces: "pieces" },
         number: (value) => number(value, locale, 2),
         colours: coloursOf(canvas.current),
       });
@@ -64,7 +64,7 @@ export function LiquidChart({ recipe, pantry }: { recipe: Recipe; pantry: Pantry
         <canvas
           ref={canvas}
           role="img"
-          aria-label={`Looseness from ${number(points[0]?.looseness ?? 0, locale, 2)} to ${number(points.at(-1)?.looseness ?? 0, locale, 2)} as the ${liquid?.ingredient.name} goes from ${number(total * 0.6, locale, 0)} to ${number(total * 1.4, locale, 0)} ml`}
+          aria-label={`Water-to-flour ratio from ${number(points[0]?.looseness ?? 0, locale, 2)} to ${number(points.at(-1)?.looseness ?? 0, locale, 2)} as the ${liquid?.ingredient.name} goes from ${number(total * 0.6, locale, 0)} to ${number(total * 1.4, locale, 0)} ml`}
         />
       </Box>
       <Text as="figcaption" fontSize="sm" color="fg.muted">

@@ -85,7 +85,7 @@ export function Swaps({ recipe, pantry, names, onAccept }: Props) {
                 ? `to be read: ${list(effects.labelsToRead.map(names.ingredient), locale)}. Unknown until then.`
                 : "no new one"}
             </dd>
-            <dt>Looseness</dt>
+            <dt>Water to flour</dt>
             <dd>
               {change(
                 number(effects.looseness.before ?? 0, locale, 2),

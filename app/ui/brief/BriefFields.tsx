@@ -242,10 +242,15 @@ function DrawnLater({ fields }: { fields: Readonly<Record<(typeof laterNames)[nu
       <NumberField
         span={6}
         field={fields.strictTolerancePercent}
-        label="Scoops of leavener and salt, at most off by"
+        label="Largest measuring error, leavener and salt"
         hint="percent"
       />
-      <NumberField span={6} field={fields.usualTolerancePercent} label="Other scoops, at most off by" hint="percent" />
+      <NumberField
+        span={6}
+        field={fields.usualTolerancePercent}
+        label="Largest measuring error, other scoops"
+        hint="percent"
+      />
       <CheckField
         span={6}
         field={fields.easesSpice}

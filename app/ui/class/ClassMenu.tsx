@@ -38,7 +38,7 @@ export function ClassMenu({ base, title, startsAt, isLead, isAside }: Props) {
                 void send({ intent: isAside ? "back" : "aside" }, { method: "post", action: base });
               }}
             >
-              {isAside ? "Take it back to the list" : "Put it aside"}
+              {isAside ? "Take it back to the list" : "Archive it"}
             </MenuAction>
             <MenuAction name="remove" onSelect={() => ask(removal)}>
               Remove the class …

@@ -40,10 +40,10 @@ export function SettleBar({ stage, standing, timeZone, blockedBy, action, subjec
   const signed = at ? `${by ?? "someone"}, ${moment(at, locale, timeZone)}` : "";
   return (
     <HStack data-part="sign-off" borderTopWidth="1px" borderColor="fg" pt="3" mt="6" gap="3" wrap="wrap">
-      {state === "settled" ? <Text>Settled by {signed}.</Text> : null}
+      {state === "settled" ? <Text>Signed off by {signed}.</Text> : null}
       {state === "stale" ? (
         <Box>
-          <Text layerStyle="needsYou">Stale: settled by {signed}, and changed since.</Text>
+          <Text layerStyle="needsYou">Changed since sign-off by {signed}.</Text>
           <Text fontSize="sm">
             {changes
               .slice(0, 6)
@@ -53,7 +53,7 @@ export function SettleBar({ stage, standing, timeZone, blockedBy, action, subjec
           </Text>
         </Box>
       ) : null}
-      {state === "open" ? <Text color="fg.muted">Not settled yet.</Text> : null}
+      {state === "open" ? <Text color="fg.muted">Not signed off yet.</Text> : null}
       {blockedBy ? <Text layerStyle="needsYou">{blockedBy}</Text> : null}
       <ActionForm _print={{ display: "none" }} method="post" action={action}>
         <Hidden name="stage" value={stage} />
@@ -63,7 +63,7 @@ export function SettleBar({ stage, standing, timeZone, blockedBy, action, subjec
           </Secondary>
         ) : isSignedBelow ? null : (
           <Primary name="intent" value="settle" disabled={blockedBy !== undefined}>
-            Settle {stageWords[stage].toLowerCase()}
+            Sign off {stageWords[stage].toLowerCase()}
           </Primary>
         )}
       </ActionForm>

@@ -39,7 +39,7 @@ const falls: Readonly<Record<Likeness, () => ReactNode>> = {
 export const Pour = ({ likeness }: { likeness: Likeness }) => {
   const Falls = falls[likeness];
   return (
-    <PourSvg viewBox="0 0 72 76" width={72} height={76} aria-hidden="true">
+    <PourSvg viewBox="0 0 72 76" width="72px" height="76px" aria-hidden="true">
       <Falls />
       <path data-part="line" d="M16 8C16 20 54 20 54 8ZM54 8L71 2" />
       <path data-part="line" d="M4 50C6 76 64 76 66 50" />

@@ -30,7 +30,7 @@ export function RecipeFlow({ recipe, ingredientName }: Props) {
   const yOf = new Map(rows.flatMap((row) => (row.line ? [[row.line.id, row.y] as const] : [])));
   const stepY = (index: number) => ((steps.indexOf(index) + 0.5) * height) / steps.length;
   return (
-    <RecipeFlowSvg viewBox={`0 0 ${width} ${height}`} width={width} height={height} aria-hidden="true">
+    <RecipeFlowSvg viewBox={`0 0 ${width} ${height}`} width={`${width}px`} height={`${height}px`} aria-hidden="true">
       {rows.map(({ key, y: at, line }) =>
         line ? (
           <text data-part="name" key={key} x={namesEnd - 8} y={at + 5} textAnchor="end">

@@ -88,7 +88,7 @@ export function PersonBlock({ field, index, isOwn, regime }: Props) {
                 autoComplete="off"
                 hint="such as corn or banana"
               />
-              <SelectField span={6} field={need.severity} label="How bad" options={optionsOf(words)} empty="–" />
+              <SelectField span={6} field={need.severity} label="Severity" options={optionsOf(words)} empty="–" />
               <CheckField span={8} field={need.touchOrAir} label="even touch or the air is harmful" />
             </NeedRow>
           );

@@ -344,7 +344,7 @@ export function PackScreen(props: Props) {
               </PlainButton>
               <TickLabel>
                 <Tick checked={movesOn} onChange={(event) => setMovesOn(event.target.checked)} />
-                moves on by itself
+                auto-advance
               </TickLabel>
             </PackButtons>
             {group ? (

@@ -24,7 +24,7 @@ export function PageFocus() {
     const later = setTimeout(() => {
       hands.abort();
       const heading =
-        document.querySelector<HTMLElement>("main .sheet__head :is(h1, h2)") ??
+        document.querySelector<HTMLElement>("main [data-part=sheet-head] :is(h1, h2)") ??
         document.querySelector<HTMLElement>("main h1");
       // Whoever has already opened something, or stands in a field of the new page, stays there.
       const isAtWork =

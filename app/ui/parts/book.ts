@@ -1,4 +1,4 @@
-import { chakra } from "@chakra-ui/react";
+import { Fieldset, chakra } from "@chakra-ui/react";
 import { reach } from "~/ui/theme/recipes/reach";
 
 export const StepItem = chakra(
@@ -54,7 +54,7 @@ export const SpanFields = chakra("div", {
   },
 });
 
-export const TickSet = chakra("fieldset", {
+export const TickSet = chakra(Fieldset.Root, {
   base: {
     border: "0",
     padding: "0",

@@ -56,9 +56,13 @@ export const TickLabel = chakra(
 export const colSpan = (columns: number) => ({ base: "span 12", sm: `span ${columns}` });
 
 /** A wide table is pushed sideways in its own box; positioned, so that what is only for ears does not stick out of it. */
-export const ScrollArea = chakra("div", {
-  base: { overflowX: "auto", position: "relative", _print: { overflow: "visible" } },
-});
+export const ScrollArea = chakra(
+  "div",
+  {
+    base: { overflowX: "auto", position: "relative", _print: { overflow: "visible" } },
+  },
+  { defaultProps: { "data-part": "scroll" } },
+);
 
 /** Cells are lines to write on, not boxes. */
 const lineToWriteOn = {
@@ -175,4 +179,33 @@ export const ThumbTick = chakra("label", {
 /** One need among several, as a form within the form. */
 export const NeedRow = chakra(FormGrid, {
   base: { borderLeft: "2px solid {colors.border.muted}", paddingLeft: "12px" },
+});
+
+/** Kitchens to choose one from, each drawn with what cooks in it. */
+export const RoomChoices = chakra("div", {
+  base: {
+    display: "grid",
+    gridTemplateColumns: "repeat(auto-fill, minmax(210px, 1fr))",
+    gap: "20px",
+    margin: "10px 0 14px",
+  },
+});
+
+/** One of them; the whole of it can be pressed. */
+export const RoomChoice = chakra("label", {
+  base: {
+    display: "grid",
+    gap: "8px",
+    alignContent: "start",
+    minHeight: "64px",
+    borderTop: "3px solid {colors.border.muted}",
+    padding: "8px 0",
+    cursor: "pointer",
+    "&:has(input:checked)": { borderTopColor: "fg" },
+    "& b": { fontFamily: "heading", fontSize: "20px" },
+    "& input": { width: "22px", height: "22px", accentColor: "fg" },
+    "& > span": { display: "grid", gap: "4px" },
+    "& [data-part=surface-drawing]": { height: "84px", width: "auto", justifySelf: "start" },
+    "@media (max-width: 600px)": { "& [data-part=surface-drawing]": { height: "44px" } },
+  },
 });

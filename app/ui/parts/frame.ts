@@ -123,3 +123,17 @@ export const LonePage = chakra("main", {
     "@media (max-height: 700px)": { margin: "3vh auto" },
   },
 });
+
+/** A step of an empty home; the one that comes next stands out. */
+export const FirstStep = chakra("li", {
+  base: {
+    display: "grid",
+    gridTemplateColumns: "24px minmax(0, 1fr)",
+    gap: "10px",
+    alignItems: "center",
+    minHeight: "44px",
+    borderBottom: "1px solid {colors.border.muted}",
+    "& svg": { width: "22px", height: "22px" },
+    "&[data-next] b": { color: "accent.solid" },
+  },
+});

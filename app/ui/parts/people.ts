@@ -1,8 +1,8 @@
-import { chakra } from "@chakra-ui/react";
+import { Fieldset, chakra } from "@chakra-ui/react";
 import { reach } from "~/ui/theme/recipes/reach";
 
 export const PersonFieldset = chakra(
-  "fieldset",
+  Fieldset.Root,
   { base: { "& [data-part=check]": { display: "flex" } } },
   { defaultProps: { "data-part": "person-block" } },
 );

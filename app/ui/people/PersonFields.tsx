@@ -88,7 +88,7 @@ export function PersonFields({ fields, needs, grownUps }: Props) {
               autoComplete="off"
               hint="corn, banana"
             />
-            <SelectField span={3} field={need.severity} label="How bad" options={optionsOf(words)} empty="–" />
+            <SelectField span={3} field={need.severity} label="Severity" options={optionsOf(words)} empty="–" />
             <TextField span={3} field={need.note} label="In their words" autoComplete="off" />
             <CheckField span={3} field={need.touchOrAir} label="touch or air matters" />
             <TextField

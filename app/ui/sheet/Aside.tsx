@@ -15,7 +15,7 @@ export const AsideButton = ({ action, id, isAside }: { action: string; id: strin
   <Form method="post" action={action}>
     <Hidden name="intent" value={isAside ? "back" : "aside"} />
     <RowButton type="submit" name="id" value={id}>
-      {isAside ? "Take back" : "Put aside"}
+      {isAside ? "Restore" : "Archive"}
     </RowButton>
   </Form>
 );
@@ -35,14 +35,14 @@ export function PutAside({ action, of }: Props) {
       {just ? (
         <Undo
           id={`${action} ${just.id}`}
-          said={`“${just.name}” is put aside.`}
+          said={`“${just.name}” is archived.`}
           back="Take it back"
           action={action}
           fields={{ intent: "back", id: just.id }}
         />
       ) : null}
       <Fold _print={{ display: "none" }} mt="6">
-        <FoldTitle>Put aside: {of.length}</FoldTitle>
+        <FoldTitle>Archived: {of.length}</FoldTitle>
         <Text color="fg.muted" fontSize="sm">
           Classes that have it keep it. Nothing new is offered it until it is taken back.
         </Text>

@@ -39,7 +39,7 @@ const styles: GlobalStyles = {
   },
   // On the narrowest phones a table is pushed sideways by itself; the page never is.
   "@media screen and (max-width: 359px)": {
-    "main table": { display: "block", overflowX: "auto" },
+    "main table:not([data-part=scroll] table)": { display: "block", overflowX: "auto" },
     "main svg": { maxWidth: "100%" },
   },
   "@media (prefers-reduced-motion: reduce)": {

@@ -39,7 +39,7 @@ export const stageWords: Words<Stage> = {
 };
 /** Pages of a class that are no stage, by the beginning of their address. */
 const pageWords: readonly (readonly [page: string, title: string])[] = [
-  ["people/import", "Bring in a list"],
+  ["people/import", "Import a list"],
   ["people/intake", "Ask for answers"],
   ["people/privacy", "What is kept"],
   ["people/seats", "Seats"],
@@ -76,7 +76,7 @@ export const classStateWords: Words<ClassState> = {
   waiting: "answers are missing",
   "open-log": "taught, log open",
   logged: "logged",
-  aside: "put aside",
+  aside: "archived",
 };
 
 /** How a batter is mixed where it is not mixed at once. */
@@ -98,7 +98,11 @@ export const sharedThingWords: Words<SharedThing> = {
   pen: "batter pen",
 };
 
-export const stageStateWords: Words<StageState> = { settled: "settled", open: "open", stale: "stale" };
+export const stageStateWords: Words<StageState> = {
+  settled: "signed off",
+  open: "not checked",
+  stale: "changed since sign-off",
+};
 
 export const familyWords: Words<Family> = {
   drawn: "drawn shapes",
@@ -115,8 +119,8 @@ export const bowlWords: Words<Bowl> = {
   dry: "Dry bowl",
   wet: "Wet bowl",
   bowl: "One bowl",
-  pan: "For the surface",
-  topping: "At the plate",
+  pan: "For the pan",
+  topping: "Toppings",
 };
 export const surfaceWords: Words<SurfaceKind> = {
   "electric-griddle": "electric griddle",

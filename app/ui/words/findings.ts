@@ -155,11 +155,11 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   "powder-outside-band": (f, n) =>
     `${number(f.tspPer125g, n.locale, 1)} tsp of baking powder to 125 g of flour; ${f.from}–${f.to} is usual.`,
   "looseness-outside-band": (f, n) =>
-    `Looseness ${number(f.looseness, n.locale, 2)} (water to flour); this family is usually ${number(f.from, n.locale)}–${number(f.to, n.locale)}. ${f.looseness < f.from ? "It will be stiff: try a spoon more liquid." : "It will run: hold some liquid back."}`,
+    `Water-to-flour ratio ${number(f.looseness, n.locale, 2)}; this family is usually ${number(f.from, n.locale)}–${number(f.to, n.locale)}. ${f.looseness < f.from ? "It will be stiff: try a spoon more liquid." : "It will run: hold some liquid back."}`,
   "looseness-off-aim": (f, n) =>
-    `Looseness ${number(f.looseness, n.locale, 2)} (water to flour), where ${number(f.aim, n.locale, 2)} is aimed at. ${f.looseness < f.aim ? "It will be stiffer: a little more liquid." : "It will run: a little less liquid."}`,
+    `Water-to-flour ratio ${number(f.looseness, n.locale, 2)}, where ${number(f.aim, n.locale, 2)} is aimed at. ${f.looseness < f.aim ? "It will be stiffer: a little more liquid." : "It will run: a little less liquid."}`,
   "aim-outside-band": (f, n) =>
-    `A looseness of ${number(f.aim, n.locale, 2)} is aimed at; this family is usually ${number(f.from, n.locale)}–${number(f.to, n.locale)}.`,
+    `A water-to-flour ratio of ${number(f.aim, n.locale, 2)} is aimed at; this family is usually ${number(f.from, n.locale)}–${number(f.to, n.locale)}.`,
   "density-unknown": (f, n) =>
     `The weight of the ${n.ingredient(f.ingredientId)} is not known, so batter and pieces are counted without it.`,
   "gear-short": (f, n) =>
@@ -291,7 +291,7 @@ export const findingWords: { readonly [C in FindingCode]: Sentence<C> } = {
   "register-short": (f) =>
     `${people(f.people)} expected, ${f.named} on the register. Allergies of the others are not known.`,
   "register-over": (f) =>
-    `${people(f.named)} on the register who cook, ${f.people} in the brief. Raise the brief, or some will have no seat.`,
+    `${people(f.named)} on the register who cook, ${f.people} in the brief. Set people to ${f.named} in the brief, or some will have no seat.`,
   "not-answered": (f) =>
     `${f.people} ${f.people === 1 ? "person has" : "people have"} not said what they cannot eat. Not answered is not “none”.`,
   "recipe-is-draft": (f) =>

@@ -19,8 +19,8 @@ export const glossary = {
   kit: "Everything one station gets, by container.",
   variant: "The same recipe another way: without egg, with berries.",
   "kept back": "Liquid or flour that is packed apart, for a batter that turns out too thick or too thin.",
-  settle:
-    "To say that a page is as it should be, with your name and the time; the allergies with a decision for all that stands open. A later change says what it touched.",
+  "sign off":
+    "To say that a page is checked, with your name and the time; the allergies with a decision for all that stands open. A later change says what it touched.",
   "kept apart": "A station that cooks first, on a surface of its own, from a kit that is packed first.",
   window: "How long a batter must rest at the least and may stand at the most.",
   bell: "A moment at which you call the room.",
@@ -62,7 +62,7 @@ const stageHelp: Readonly<Record<Stage, Omit<Help, "title">>> = {
   allergies: {
     purpose: "Every person against everything that touches their plate, from labels that somebody read.",
     first: "Read the labels that are not read yet; until then a plate is unknown, and unknown is never clear.",
-    words: words("kept apart", "variant", "settle"),
+    words: words("kept apart", "variant", "sign off"),
   },
   amounts: {
     purpose: "What each station takes, in cups, spoons and grams.",
@@ -103,7 +103,7 @@ const otherHelp: readonly (readonly [path: RegExp, help: Help])[] = [
       title: "Classes",
       purpose: "Every class, the next one first.",
       first: "Begin with “New class”, or plan one again that went well.",
-      words: words("settle"),
+      words: words("sign off"),
     },
   ],
   [

@@ -85,7 +85,7 @@ export function AmountsView({ told }: { told?: Answer | undefined }) {
   const pantry = new Map(input.pantry.map((one) => [one.id, one]));
   const isEgg = (id: string) => input.pantry.find((one) => one.id === id)?.role === "egg";
   const surfacesOf = (stationId: string) => surfacesAt(plan.timeline, input.kitchen.surfaces, stationId);
-  const stamp = `${input.title}, ${day(input.startsAt, locale)}. Computed from ${standings.amounts.seal}.`;
+  const stamp = `${input.title}, ${day(input.startsAt, locale)}.`;
   return (
     <>
       <SheetHead>

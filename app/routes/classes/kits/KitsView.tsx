@@ -41,10 +41,10 @@ function Choice({ value, isInForce }: { value: string; isInForce: boolean }) {
   return (
     <td>
       {isInForce ? (
-        <b>in force</b>
+        <b>current</b>
       ) : (
         <RowButton name="value" value={value} type="submit">
-          take this
+          use this
         </RowButton>
       )}
     </td>

@@ -71,6 +71,7 @@ export default function Brief({ loaderData, actionData }: Route.ComponentProps) 
           Brief
         </Heading>
         <SheetTools>
+          {input.people.length === 0 ? <TextLink to="../people/import">Import a list</TextLink> : null}
           <TextLink to="../people">The register: {people(input.people.length)}</TextLink>
         </SheetTools>
       </SheetHead>

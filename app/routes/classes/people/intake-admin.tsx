@@ -153,7 +153,7 @@ export default function IntakeAdmin({ loaderData, actionData }: Route.ComponentP
       ) : null}
       {told.made ? (
         <MadeLink role="status">
-          <Image src={told.made.drawn} alt="The link as a code for phone cameras" width={220} height={220} />
+          <Image src={told.made.drawn} alt="The link as a code for phone cameras" boxSize="220px" />
           <Box>
             <Heading as="h3" size="lg">
               A link for this class

@@ -112,10 +112,10 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
           <WhatChanges changes={told.changes} names={names} isDone />
         </>
       ) : null}
-      <AskedFirst asked={told.asked} names={names} button="Bring them in all the same" />
+      <AskedFirst asked={told.asked} names={names} button="Import them all the same" />
       <SheetHead>
         <Heading as="h2" size="xl">
-          Bring in a list of people
+          Import a list of people
         </Heading>
         <SheetTools>
           <TextLink to="../people">Back to the register</TextLink>
@@ -126,7 +126,7 @@ export default function PeopleImport({ actionData }: Route.ComponentProps) {
           <b>
             {read.ok
               ? `${sayRows(new Set(read.problems.map((problem) => problem.row)).size)}; the others can come in now.`
-              : `Nobody was brought in. ${read.problems.length === 1 ? "One thing is" : `${read.problems.length} things are`} not right:`}
+              : `Nobody was imported. ${read.problems.length === 1 ? "One thing is" : `${read.problems.length} things are`} not right:`}
           </b>
           <List.Root>
             {read.problems.slice(0, 30).map((problem) => (

@@ -71,7 +71,7 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
             <MenuLink to={`${action}/people/turns`}>Turns</MenuLink>
             {isLead ? (
               <>
-                <MenuLink to={`${action}/people/import`}>Bring in a list</MenuLink>
+                <MenuLink to={`${action}/people/import`}>Import a list</MenuLink>
                 <MenuLink to={`${action}/people/privacy`}>What is kept</MenuLink>
                 <MenuRule />
                 <MenuFile href={`${action}/people.csv`}>Save as a table (CSV)</MenuFile>
@@ -85,7 +85,7 @@ export default function People({ loaderData, actionData }: Route.ComponentProps)
       {input.people.length === 0 ? (
         <Text>
           Nobody yet. <TextLink to="new">Add the first person</TextLink> or{" "}
-          <TextLink to="import">bring in a list</TextLink> from a spreadsheet.
+          <TextLink to="import">import a list</TextLink> from a spreadsheet.
         </Text>
       ) : (
         <ScrollArea tabIndex={0} role="group" aria-label="Register">

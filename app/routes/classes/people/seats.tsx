@@ -9,7 +9,7 @@ import type { Route } from "./+types/seats";
 import { useClass } from "../class-context";
 import { formOf } from "../../form";
 import { stationId, mostPeople } from "~/core/people";
-import { type Seating, changedFaults, costOf, faultsOf } from "~/core/seating";
+import { type Seating, changedFaults, faultsOf } from "~/core/seating";
 import { listsOf, seatingOf } from "~/core/plan";
 import { database } from "~/db/client.server";
 import { changePlan, madeChanges, undoChange } from "~/services/arrange.server";
@@ -289,7 +289,7 @@ function Room({ changes, told, room }: RoomProps) {
               </Box>
             ) : null}
             <Heading as="h3" size="lg">
-              What is not as it should be
+              Problems
             </Heading>
             {faults.length === 0 ? (
               <Text>Nothing.</Text>
@@ -300,9 +300,6 @@ function Room({ changes, told, room }: RoomProps) {
                 ))}
               </ReasonList>
             )}
-            <Text fontSize="sm" color="fg.muted">
-              Weighed together: {costOf(problem, seating)}. Less is better.
-            </Text>
             {newest ? (
               <>
                 <Heading as="h3" size="lg">

@@ -275,7 +275,7 @@ export function Editor({
           <Span color="fg.muted" fontSize="sm">
             {grams(batter.grams, locale)}, {number(batter.millilitres, locale, 0)}
             {thin}ml, {howMany(made.pieces, "piece")}
-            {batter.looseness === undefined ? "" : `, looseness ${number(batter.looseness, locale, 2)}`}
+            {batter.looseness === undefined ? "" : `, water to flour ${number(batter.looseness, locale, 2)}`}
             {batter.unknownLines.length > 0 ? `; ${batter.unknownLines.length} open` : ""}
           </Span>
           <span data-part="bar-end">

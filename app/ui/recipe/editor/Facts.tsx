@@ -330,7 +330,7 @@ export function CookFields({ draft, onDraft }: Props) {
             draft={draft}
             onDraft={onDraft}
             of="aimedLooseness"
-            label="Looseness aimed at"
+            label="Water-to-flour ratio aimed at"
             unit="g water to g flour"
             placeholder={`${number(familyFacts[draft.family].looseness.from, locale)} to ${number(familyFacts[draft.family].looseness.to, locale)}`}
           />

@@ -22,6 +22,7 @@ export const table = defineSlotRecipe({
         borderBottom: "1px solid {colors.fg}",
         padding: "4px 12px 4px 0",
         verticalAlign: "bottom",
+        [onPhone]: { paddingRight: "8px" },
       },
       '& th[scope="row"]': {
         borderBottom: "1px solid {colors.border.muted}",
