@@ -122,7 +122,10 @@ export default function handleRequest(
       {
         nonce,
         [ready]() {
-          const body = gathered(stylesOf(cache, nonce), isKept ? (page) => isWell && keepDrawn(key, page, nonce) : undefined);
+          const body = gathered(
+            stylesOf(cache, nonce),
+            isKept ? (page) => isWell && keepDrawn(key, page, nonce) : undefined,
+          );
           resolve(new Response(createReadableStreamFromReadable(body), { headers, status }));
           pipe(body);
           // A page that is drawn needs no clock any more, which would hold all of it for as long as it runs.

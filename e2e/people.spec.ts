@@ -192,14 +192,14 @@ test("signed by the lead with name and time; another product, food brought along
   await page.getByRole("button", { name: "Save what is bought" }).click();
   await expect(page.getByText(/Bought: “another butter”\./)).toBeVisible();
   await page.goto(`${base}/allergies`);
-  await expect(page.getByText(/Stale: settled by Marit Quill/)).toBeVisible();
+  await expect(page.getByText(/Changed since sign-off by Marit Quill/)).toBeVisible();
   await expect(page.getByText(/another product is bought than the one whose label was read/)).toBeVisible();
   await settle();
   await page.goto(`${base}/allergies/brought/new`);
   await page.getByLabel("What it is").fill("walnut loaf");
   await page.getByLabel("Brought by").fill("Honor Vale");
   await page.getByRole("button", { name: "Add it" }).click();
-  await expect(page.getByText(/Stale: settled by Marit Quill/)).toBeVisible();
+  await expect(page.getByText(/Changed since sign-off by Marit Quill/)).toBeVisible();
   await expect(page.getByText("no packet read: unknown")).toBeVisible();
   await expect(page.getByRole("row", { name: /Delphine Rusk/ })).toContainText("unknown");
   await settle();

@@ -96,17 +96,17 @@ test.describe("settled, and stale", () => {
   test("two more people make what depends on them stale, and the page says what changed", async ({ page }) => {
     const base = await bringIn(page, "Masters' crepe morning", "Two more at the door");
     await page.goto(`${base}/amounts`);
-    await page.getByRole("button", { name: "Settle amounts" }).click();
+    await page.getByRole("button", { name: "Sign off amounts" }).click();
     await expect(page.getByText(/Signed off by Marit Quill/)).toBeVisible();
     await page.goto(`${base}/brief`);
     await page.getByLabel("People").fill("14");
     await page.getByRole("button", { name: "Save the brief" }).click();
     await expect(page.getByText("Saved.")).toBeVisible();
-    await expect(page.getByRole("link", { name: /Amounts stale/ })).toBeVisible();
+    await expect(page.getByRole("link", { name: /Amounts changed since sign-off/ })).toBeVisible();
     await page.goto(`${base}/amounts`);
     await expect(page.getByText("people: 12 → 14.")).toBeVisible();
-    await page.getByRole("button", { name: "Settle amounts" }).click();
-    await expect(page.getByRole("link", { name: /Amounts settled/ })).toBeVisible();
+    await page.getByRole("button", { name: "Sign off amounts" }).click();
+    await expect(page.getByRole("link", { name: /Amounts signed off/ })).toBeVisible();
     await page.getByRole("button", { name: "Open again" }).click();
     await expect(page.getByText("Not signed off yet.")).toBeVisible();
   });
@@ -118,7 +118,7 @@ test.describe("settled, and stale", () => {
     await expect(sesame).toContainText("none declared");
     await page.goto(`${base}/labels/butter`);
     await page.getByRole("button", { name: "Another packet came: not read yet" }).click();
-    await expect(page.getByText("Stale: settled by Marit Quill")).toBeVisible();
+    await expect(page.getByText("Changed since sign-off by Marit Quill")).toBeVisible();
     await expect(page.getByText("the label of butter: gone.")).toBeVisible();
     await expect(sesame).toContainText("unknown");
     await page
@@ -147,7 +147,7 @@ test.describe("settled, and stale", () => {
     const broken = new URL(page.url()).pathname.replace(/\/brief$/, "");
     await page.goto(`${broken}/amounts`);
     await expect(page.getByText("The recipe says “a good heap”.")).toBeVisible();
-    await expect(page.getByRole("button", { name: "Settle amounts" })).toBeDisabled();
+    await expect(page.getByRole("button", { name: "Sign off amounts" })).toBeDisabled();
     const forced = await page.request.post(broken, {
       form: { intent: "settle", stage: "amounts" },
       headers: { origin: baseURL ?? "" },

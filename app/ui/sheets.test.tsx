@@ -140,7 +140,7 @@ test("the stages stand in the order of the work with how they stand, and the reg
   expect(html.match(/<li>/g)).toHaveLength(9);
   expect(html).toMatch(/aria-current="page" href="\/classes\/x\/brief"/);
   expect(html).toContain("open, 2 to look at");
-  expect(html).toContain("stale");
+  expect(html).toContain("changed since sign-off");
 });
 
 test("folded, the bell line keeps every bell where it is and the times that find room", () => {

@@ -143,7 +143,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       return redirect(`/classes/${params.classId}/allergies`);
     }
     if (stage === "amounts" && !plan(input).isPackable)
-      throw data("The amounts cannot be settled while the recipe has something in the way. Mend that first.", {
+      throw data("The amounts cannot be signed off while the recipe has something in the way. Mend that first.", {
         status: 409,
       });
     await settle(database(), input, params.classId, stage, account.id);
