@@ -8,6 +8,8 @@ import type { StoredClass } from "~/db/queries/classes.server";
 import { type DB } from "~/db/schema";
 import { classesNow, notFound } from "./classes.server";
 
+const dayMs = 86_400_000;
+
 /** A trip to the shop: one class that leads it, and those that are bought for along with it. */
 export interface Trip {
   /** The class whose cupboard, extras and ticks the trip has. */
@@ -79,6 +81,8 @@ export async function tripLedBy(db: Kysely<DB>, leadId: string, own?: StoredClas
           .where("other.id", "!=", leadId)
           .where("other.shops_with", "is", null)
           .where("other.removed_at", "is", null)
+          // For what is over nobody goes shopping.
+          .where("other.starts_at", ">=", new Date(Date.now() - dayMs).toISOString().slice(0, 10))
           // Whoever leads a trip of their own is not taken along with all theirs.
           .where((each) =>
             each.not(

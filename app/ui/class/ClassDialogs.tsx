@@ -1,10 +1,11 @@
-import { Text } from "@chakra-ui/react";
+import { Input, Text } from "@chakra-ui/react";
+import { getLocalTimeZone, parseDate, today } from "@internationalized/date";
 import { GridForm, TickLabel } from "~/ui/parts/forms";
 import { Form } from "react-router";
 import { Ask } from "~/ui/parts/Ask";
 import { DayInput } from "~/ui/parts/DateField";
 import { Primary } from "~/ui/parts/fields";
-import { Hidden, PlainInput, Tick } from "~/ui/parts/plain";
+import { Hidden, Tick } from "~/ui/parts/plain";
 
 /** Whether a dialog is open, and what closes it. */
 interface Opening {
@@ -19,11 +20,20 @@ interface Props {
   readonly removal: Opening;
 }
 
+/** The next day of the same weekday that is neither the class's own nor over, as an ISO day. */
+function nextSameWeekday(startsAt: string): string {
+  const own = parseDate(startsAt.slice(0, 10));
+  const now = today(getLocalTimeZone());
+  const weeks = Math.max(1, Math.ceil((now.compare(own) + 1) / 7));
+  return own.add({ weeks }).toString();
+}
+
 /** What is asked before a class is planned again, or removed. */
 export default function ClassDialogs({ base, title, startsAt, again, removal }: Props) {
   return (
     <>
       <Ask
+        isFromMenu
         isOpen={again.isOpen}
         onClose={again.close}
         title={`Plan “${title}” again`}
@@ -37,20 +47,12 @@ export default function ClassDialogs({ base, title, startsAt, again, removal }: 
         <GridForm method="post" action={base} id="plan-again">
           <Hidden name="intent" value="again" />
           <label>
-            On
-            <DayInput name="date" defaultValue={startsAt.slice(0, 10)} />
+            Date
+            <DayInput name="date" defaultValue={nextSameWeekday(startsAt)} />
           </label>
           <label>
             Times in all, a week apart
-            <PlainInput
-              data-part="chakra-input"
-
-              name="weeks"
-              inputMode="numeric"
-              defaultValue="1"
-              pattern="[1-9]|[1-3][0-9]|40"
-              title="1 to 40"
-            />
+            <Input name="weeks" inputMode="numeric" defaultValue="1" pattern="[1-9]|[1-3][0-9]|40" title="1 to 40" />
           </label>
           <TickLabel>
             <Tick name="people" value="on" /> with the people, by name
@@ -58,6 +60,7 @@ export default function ClassDialogs({ base, title, startsAt, again, removal }: 
         </GridForm>
       </Ask>
       <Ask
+        isFromMenu
         isOpen={removal.isOpen}
         onClose={removal.close}
         title={`Remove “${title}”?`}

@@ -9,6 +9,11 @@ const fetchMenu = () => import("./OpenedMenu");
 const OpenedMenu = lazy(fetchMenu);
 const notNow = () => undefined;
 
+let lastKey: HTMLElement | undefined;
+
+/** The key of the menu that was used last: where the focus goes back to when what an entry opened is closed. */
+export const keyOfLastMenu = (): HTMLElement | null => (lastKey?.isConnected ? lastKey : null);
+
 interface Props {
   readonly label: ReactNode;
   /** Looks like a word in a line instead of a button. */
@@ -32,7 +37,10 @@ export function MoreMenu({ label, isWord = false, children }: Props) {
       aria-haspopup="menu"
       aria-expanded={false}
       onPointerEnter={() => void fetchMenu().catch(notNow)}
-      onFocus={() => void fetchMenu().catch(notNow)}
+      onFocus={({ currentTarget }) => {
+        lastKey = currentTarget;
+        void fetchMenu().catch(notNow);
+      }}
       onClick={open}
       onKeyDown={({ key }) => {
         if (key === "ArrowDown" || key === "ArrowUp") open();
@@ -43,7 +51,15 @@ export function MoreMenu({ label, isWord = false, children }: Props) {
   );
   return isAsked ? (
     <Suspense fallback={closed}>
-      <OpenedMenu trigger={<Key type="button">{words}</Key>}>{children}</OpenedMenu>
+      <OpenedMenu
+        trigger={
+          <Key type="button" onFocus={({ currentTarget }) => (lastKey = currentTarget)}>
+            {words}
+          </Key>
+        }
+      >
+        {children}
+      </OpenedMenu>
     </Suspense>
   ) : (
     closed

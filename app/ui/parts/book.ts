@@ -1,6 +1,7 @@
 import { Fieldset, chakra } from "@chakra-ui/react";
 import { reach } from "~/ui/theme/recipes/reach";
 
+/** A step in the editor; something dragged over it marks it. */
 export const StepItem = chakra(
   "li",
   {
@@ -29,6 +30,7 @@ export const StepItem = chakra(
   { defaultProps: { "data-part": "step" } },
 );
 
+/** What else a step uses, as a short list. */
 export const DrawMoreSelect = chakra("select", {
   base: {
     background: "bg.panel",
@@ -43,6 +45,7 @@ export const DrawMoreSelect = chakra("select", {
   },
 });
 
+/** Shortest, likely and longest beside one another. */
 export const SpanFields = chakra("div", {
   base: {
     display: "inline-flex",
@@ -54,6 +57,7 @@ export const SpanFields = chakra("div", {
   },
 });
 
+/** Several of a short list to tick, under one name. */
 export const TickSet = chakra(Fieldset.Root, {
   base: {
     border: "0",
@@ -68,6 +72,7 @@ export const TickSet = chakra(Fieldset.Root, {
   },
 });
 
+/** The bar above an editor that stays in sight. */
 export const EditorBar = chakra("div", {
   base: {
     position: "sticky",
@@ -85,6 +90,7 @@ export const EditorBar = chakra("div", {
   },
 });
 
+/** List, method and notes of the editor. */
 export const EditorColumns = chakra("div", {
   base: {
     display: "grid",
@@ -95,6 +101,7 @@ export const EditorColumns = chakra("div", {
   },
 });
 
+/** Notes beside the editor that stay in sight. */
 export const MarginNotes = chakra("aside", {
   base: {
     "@media (min-width: 1000px)": {
@@ -107,10 +114,13 @@ export const MarginNotes = chakra("aside", {
   },
 });
 
+/** The ingredients of a recipe in the editor. */
 export const LineList = chakra("ul", { base: { listStyle: "none", margin: "0", padding: "0" } });
 
+/** The steps of a recipe in the editor. */
 export const StepList = chakra("ol", { base: { listStyle: "none", margin: "0", padding: "0" } });
 
+/** Notes, each with how grave it is in `data-grade`. */
 export const NoteList = chakra(
   "ul",
   {
@@ -128,6 +138,7 @@ export const NoteList = chakra(
   { defaultProps: { "data-part": "notes" } },
 );
 
+/** The amounts on the bench. */
 export const BenchLines = chakra("ul", {
   base: {
     listStyle: "none",
@@ -137,10 +148,12 @@ export const BenchLines = chakra("ul", {
   },
 });
 
+/** What more people ask for, in a row. */
 export const GainLines = chakra("ul", {
   base: { listStyle: "none", margin: "0", padding: "0", display: "flex", flexWrap: "wrap", gap: "2px 26px" },
 });
 
+/** The ingredients on a handout: what on the left, how much on the right. */
 export const HandoutList = chakra("ul", {
   base: {
     listStyle: "none",
@@ -158,6 +171,7 @@ export const HandoutList = chakra("ul", {
   },
 });
 
+/** An ingredient in the editor, while it is dragged or still a guess marked so. */
 export const LineItem = chakra(
   "li",
   {
@@ -177,6 +191,7 @@ export const LineItem = chakra(
   { defaultProps: { "data-part": "line" } },
 );
 
+/** What a line is dragged by. */
 export const Grip = chakra(
   "button",
   {
@@ -195,6 +210,7 @@ export const Grip = chakra(
   { defaultProps: { "data-part": "grip" } },
 );
 
+/** Amount, ingredient and bowl of a line; what is wrong with it stands below all three. */
 export const LineMain = chakra("div", {
   base: {
     display: "grid",
@@ -214,34 +230,42 @@ export const LineMain = chakra("div", {
   },
 });
 
+/** The second row of a line. */
 export const LineSecond = chakra("div", {
   base: { display: "flex", flexWrap: "wrap", gap: "10px", padding: "2px 0 2px 12px" },
 });
 
+/** A line without an amount. */
 export const LineTaste = chakra("span", { base: { padding: "8px 6px" } });
 
+/** More about a line, opened when it is wanted. */
 export const LineMore = chakra("details", {
   base: { "& summary": { ...reach, cursor: "pointer", fontSize: "14px", color: "fg.muted", minHeight: "24px" } },
 });
 
+/** The fields behind it. */
 export const LineDetails = chakra("div", {
   base: { display: "flex", flexWrap: "wrap", gap: "8px 14px", alignItems: "flex-end", padding: "4px 0 8px" },
 });
 
+/** How a pasted line was understood, to be confirmed. */
 export const Guess = chakra("p", { base: { color: "fg", padding: "2px 0" } });
 
+/** What it may have meant, to choose from. */
 export const ChoiceRow = chakra(
   "div",
   { base: { display: "flex", flexWrap: "wrap", gap: "5px", paddingTop: "4px" } },
   { defaultProps: { "data-part": "choices" } },
 );
 
+/** An ingredient found by typing. */
 export const PickerBox = chakra(
   "div",
   { base: { "& [data-part=cell]": { width: "100%" } } },
   { defaultProps: { "data-part": "picker" } },
 );
 
+/** One more line, written as it is said. */
 export const AddLineForm = chakra("form", {
   base: {
     display: "flex",
@@ -252,6 +276,7 @@ export const AddLineForm = chakra("form", {
   },
 });
 
+/** The number of a step in the margin. */
 export const StepNumber = chakra(
   "span",
   {
@@ -269,6 +294,7 @@ export const StepNumber = chakra(
   { defaultProps: { "data-part": "step-number" } },
 );
 
+/** The kind of a step and how long it takes. */
 export const StepHead = chakra("div", {
   base: {
     display: "flex",
@@ -279,10 +305,12 @@ export const StepHead = chakra("div", {
   },
 });
 
+/** What a step uses. */
 export const DrawRow = chakra("div", {
   base: { display: "flex", flexWrap: "wrap", gap: "4px 8px", alignItems: "center", padding: "4px 0" },
 });
 
+/** One of them, with its share; dashed where the text only mentions it. */
 export const DrawChip = chakra("span", {
   base: {
     display: "inline-flex",
@@ -304,10 +332,12 @@ export const DrawChip = chakra("span", {
   variants: { isMention: { true: { borderBottomStyle: "dashed", borderBottomColor: "accent.solid" } } },
 });
 
+/** A variant or a part, set in from the recipe. */
 export const BranchBox = chakra("div", {
   base: { borderLeft: "2px solid {colors.fg}", paddingLeft: "14px", margin: "10px 0 14px" },
 });
 
+/** One ingredient in place of another. */
 export const SwapRow = chakra("div", {
   base: {
     display: "grid",
@@ -319,6 +349,7 @@ export const SwapRow = chakra("div", {
   },
 });
 
+/** What is changed beside what follows. */
 export const BenchColumns = chakra("div", {
   base: {
     display: "grid",
@@ -331,6 +362,7 @@ export const BenchColumns = chakra("div", {
   },
 });
 
+/** A band of usual values with the value in it. */
 export const BandBox = chakra("span", {
   base: {
     position: "relative",
@@ -341,24 +373,29 @@ export const BandBox = chakra("span", {
   },
 });
 
+/** The usual part of the band. */
 export const BandRoom = chakra("span", {
   base: { position: "absolute", bottom: "0", height: "6px", background: "border.muted" },
 });
 
+/** Where the value stands. */
 export const BandAt = chakra("span", {
   base: { position: "absolute", bottom: "-3px", width: "3px", height: "12px", background: "fg", marginLeft: "-1px" },
 });
 
+/** The same in words. */
 export const BandWords = chakra("span", {
   base: { position: "absolute", left: "0", top: "-2px", fontSize: "13px", color: "fg.muted", whiteSpace: "nowrap" },
 });
 
+/** The answer of a calculator. */
 export const Answer = chakra(
   "p",
   { base: { fontSize: "19px", fontWeight: 600, padding: "4px 0" } },
   { defaultProps: { "data-part": "answer" } },
 );
 
+/** What a swap changes, as names and values. */
 export const EffectList = chakra("dl", {
   base: {
     display: "grid",
@@ -369,16 +406,20 @@ export const EffectList = chakra("dl", {
   },
 });
 
+/** A chart with its caption. */
 export const ChartFigure = chakra("figure", { base: { margin: "12px 0 0" } });
 
+/** Calculators side by side. */
 export const SumGrid = chakra("div", {
   base: { display: "grid", gap: "18px 36px", gridTemplateColumns: "repeat(auto-fill, minmax(300px, 1fr))" },
 });
 
+/** One calculator. */
 export const SumCard = chakra("section", {
   base: { borderTop: "1px solid {colors.fg}", paddingTop: "8px", "& [data-part=answer]": { fontSize: "17px" } },
 });
 
+/** What a different number of people would change. */
 export const GainNote = chakra("div", {
   base: {
     borderTop: "1px solid {colors.border.muted}",
@@ -388,6 +429,7 @@ export const GainNote = chakra("div", {
   },
 });
 
+/** A recipe to take home. */
 export const HandoutSheet = chakra("article", {
   base: {
     maxWidth: "900px",
@@ -412,8 +454,10 @@ export const HandoutSheet = chakra("article", {
   },
 });
 
+/** Its first sentence. */
 export const HandoutIntro = chakra("p", { base: { fontSize: "19px", padding: "8px 0", maxWidth: "62ch" } });
 
+/** Its list and method, numbered. */
 export const HandoutBody = chakra("div", {
   base: {
     display: "grid",
@@ -422,6 +466,7 @@ export const HandoutBody = chakra("div", {
   },
 });
 
+/** Its cautions, in two columns of small print. */
 export const HandoutCautions = chakra("section", {
   base: {
     borderTop: "1px solid {colors.fg}",
@@ -435,6 +480,7 @@ export const HandoutCautions = chakra("section", {
   },
 });
 
+/** Readings for weighing into one bowl, opened when they are wanted. */
 export const TareFold = chakra(
   "details",
   {

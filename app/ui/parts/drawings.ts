@@ -14,6 +14,7 @@ export const cueStyles = {
   "& [data-part=now]": { stroke: "accent.solid" },
 } as const;
 
+/** Symbols that drawings use many times on a page. */
 export const DrawingDefs = chakra("svg", {
   base: {
     position: "absolute",
@@ -28,6 +29,7 @@ export const DrawingDefs = chakra("svg", {
   },
 });
 
+/** Crates as they are loaded, filled to their height. */
 export const CratesRow = chakra("ol", {
   base: {
     display: "flex",
@@ -43,6 +45,7 @@ export const CratesRow = chakra("ol", {
   },
 });
 
+/** How a batter falls from the spoon. */
 export const PourSvg = chakra("svg", {
   base: {
     overflow: "visible",
@@ -53,6 +56,7 @@ export const PourSvg = chakra("svg", {
   },
 });
 
+/** Likenesses of a batter side by side. */
 export const LikenessFigure = chakra("figure", {
   base: {
     display: "flex",
@@ -63,6 +67,7 @@ export const LikenessFigure = chakra("figure", {
   },
 });
 
+/** What goes into which bowl at which step. */
 export const RecipeFlowSvg = chakra("svg", {
   base: {
     maxWidth: "100%",
@@ -77,6 +82,7 @@ export const RecipeFlowSvg = chakra("svg", {
   },
 });
 
+/** A surface from above with its pieces; dashed where nobody measured it. */
 export const SurfaceSvg = chakra(
   "svg",
   {
@@ -101,6 +107,7 @@ export const SurfaceSvg = chakra(
   { defaultProps: { "data-part": "surface-drawing" } },
 );
 
+/** The room from above; dashed where it was not sketched. */
 export const RoomSvg = chakra("svg", {
   base: {
     width: "100%",
@@ -134,14 +141,17 @@ export const RoomSvg = chakra("svg", {
   variants: { isUnsketched: { true: { "& [data-part=walls]": { strokeDasharray: "14 10", strokeWidth: "2px" } } } },
 });
 
+/** The brief as a drawing: tables and minutes. */
 export const BriefDrawingBox = chakra("div", {
   base: { padding: "8px 0 10px", borderBottom: "1px solid {colors.border.muted}" },
 });
 
+/** The tables with their people and pieces. */
 export const BriefTables = chakra("div", {
   base: { display: "flex", flexWrap: "wrap", gap: "6px 14px", alignItems: "center" },
 });
 
+/** One table; apart is drawn in the accent. */
 export const BriefTableSvg = chakra("svg", {
   base: {
     width: "66px",
@@ -154,6 +164,7 @@ export const BriefTableSvg = chakra("svg", {
   variants: { isApart: { true: { "& rect": { strokeWidth: "4px", stroke: "accent.solid" } } } },
 });
 
+/** The minutes used of those given. */
 export const BriefMinutes = chakra("div", {
   base: {
     position: "relative",

@@ -17,6 +17,7 @@ const formGrid = defineRecipe({
 
 /** Twelve columns of fields; each says how many of them it takes, all of them on a phone. */
 export const FormGrid = chakra("div", formGrid);
+/** The same as a form of the router's. */
 export const GridForm = chakra(Form, formGrid);
 
 /** A form of the router's, to be placed by its own props. */
@@ -27,6 +28,7 @@ export const ActionForm = chakra(Form, {
   base: { display: "flex", gap: "12px", flexWrap: "wrap", alignItems: "center" },
 });
 
+/** Boxes to tick, in a row. */
 export const TickRow = chakra("div", {
   base: {
     display: "flex",
@@ -37,6 +39,7 @@ export const TickRow = chakra("div", {
   },
 });
 
+/** A box to tick with its words. */
 export const TickLabel = chakra(
   "label",
   {
@@ -103,6 +106,7 @@ const inlineFields = defineRecipe({
 
 /** Fields in a row, as in the margin of a book. */
 export const InlineFields = chakra("div", inlineFields);
+/** The same as a form of the router's. */
 export const InlineFieldsForm = chakra(Form, inlineFields);
 
 const inlineField = defineRecipe({
@@ -131,14 +135,17 @@ const inlineField = defineRecipe({
 /** One of them: a label over a line. */
 export const InlineField = chakra("label", inlineField, { defaultProps: { "data-part": "cell" } });
 
+/** The small name above a line. */
 export const InlineLabel = chakra("span", { base: { fontSize: "14px", fontWeight: 600, color: "fg.muted" } });
 
+/** A line with its unit. */
 export const InlineBox = chakra(
   "span",
   { base: { display: "inline-flex", alignItems: "baseline", gap: "5px" } },
   { defaultProps: { "data-part": "cell-box" } },
 );
 
+/** A label that holds name and line, where what is wrong stands below both. */
 export const InlineFieldLabel = chakra(
   "label",
   { base: { display: "flex", flexDirection: "column", gap: "1px" } },
@@ -159,6 +166,7 @@ export const RowButtons = chakra(
   },
   { defaultProps: { "data-part": "row-buttons" } },
 );
+/** The same as a form of the router's. */
 export const RowButtonsForm = chakra(Form, {
   base: { display: "inline-flex", flexWrap: "wrap", gap: "6px", alignItems: "center" },
 });

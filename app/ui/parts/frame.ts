@@ -1,5 +1,6 @@
 import { chakra } from "@chakra-ui/react";
 
+/** The head of every page: one line, and a rule like the rim of an enamel plate. */
 export const TopBar = chakra("header", {
   base: {
     display: "flex",
@@ -92,6 +93,7 @@ export const TopBar = chakra("header", {
   variants: { isPlain: { true: { border: "0", padding: "0" } } },
 });
 
+/** The page below the head; narrow for a form on a phone. */
 export const Page = chakra("main", {
   base: {
     padding: "12px var(--gutter) 64px",
@@ -103,6 +105,7 @@ export const Page = chakra("main", {
   variants: { isNarrow: { true: { maxWidth: "720px", margin: "0 auto", padding: "20px 16px 60px" } } },
 });
 
+/** A page of its own, such as signing in. */
 export const LonePage = chakra("main", {
   base: {
     maxWidth: "560px",

@@ -1,5 +1,6 @@
 import { chakra } from "@chakra-ui/react";
 
+/** Labels as they lie on their sheet. */
 export const LabelPage = chakra("div", {
   base: {
     display: "grid",
@@ -13,6 +14,7 @@ export const LabelPage = chakra("div", {
   },
 });
 
+/** Labels to take home, side by side. */
 export const TakeHomeGrid = chakra("div", {
   base: {
     display: "grid",
@@ -22,6 +24,7 @@ export const TakeHomeGrid = chakra("div", {
   },
 });
 
+/** A card for a helper, each on its page. */
 export const HelperCard = chakra("section", {
   base: {
     marginTop: "22px",
@@ -35,10 +38,12 @@ export const HelperCard = chakra("section", {
   },
 });
 
+/** Labels of trays, on pages of their own. */
 export const TrayLabels = chakra("section", {
   base: { marginTop: "26px", breakBefore: "page", "& h3": { marginBottom: "8px" } },
 });
 
+/** One label to take home. */
 export const TakeHomeBox = chakra(
   "article",
   {
@@ -56,8 +61,10 @@ export const TakeHomeBox = chakra(
   { defaultProps: { "data-part": "take-home" } },
 );
 
+/** A shape to draw with batter, on a card. */
 export const ShapeCard = chakra(TakeHomeBox, { base: { "& h4": { fontSize: "20px", textTransform: "capitalize" } } });
 
+/** The shape, with the order of its lines. */
 export const ShapeSvg = chakra("svg", {
   base: {
     width: "100%",
@@ -78,6 +85,7 @@ export const ShapeSvg = chakra("svg", {
   },
 });
 
+/** One label of a container, in its size on paper. */
 export const KitLabelBox = chakra(
   "article",
   {

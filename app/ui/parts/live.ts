@@ -1,5 +1,6 @@
 import { chakra } from "@chakra-ui/react";
 
+/** The screen of a class that runs: read at four metres, pressed with floury hands, in a dark or a bright room (`data-room`). Its parts are named by `data-part`, as they stand once each. */
 export const LiveLayout = chakra("main", {
   base: {
     minHeight: "100vh",

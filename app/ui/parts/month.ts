@@ -1,5 +1,6 @@
 import { chakra } from "@chakra-ui/react";
 
+/** A month on the wall; on a phone its days stand below each other, free ones left out. */
 export const MonthTable = chakra("table", {
   base: {
     width: "full",

@@ -1,5 +1,6 @@
 import { chakra } from "@chakra-ui/react";
 
+/** Packing with floury hands: the list of containers beside the one that is packed now. */
 export const PackLayout = chakra("div", {
   base: {
     border: "0",
@@ -14,6 +15,7 @@ export const PackLayout = chakra("div", {
   },
 });
 
+/** Its head. */
 export const PackTop = chakra("header", {
   base: {
     gridColumn: "1 / -1",
@@ -26,6 +28,7 @@ export const PackTop = chakra("header", {
   },
 });
 
+/** By table or by ingredient, as two keys. */
 export const PackOrder = chakra("span", {
   base: {
     marginLeft: "auto",
@@ -44,6 +47,7 @@ export const PackOrder = chakra("span", {
   },
 });
 
+/** The keys of what is packed now; the main one is dark. */
 export const PackButtons = chakra("div", {
   base: {
     "& button": {
@@ -71,6 +75,7 @@ export const PackButtons = chakra("div", {
   },
 });
 
+/** Hands on the simulated scale. */
 export const ScaleHands = chakra("div", {
   base: {
     "& button": {
@@ -88,6 +93,7 @@ export const ScaleHands = chakra("div", {
   },
 });
 
+/** The containers to pack, the present one marked. */
 export const PackList = chakra("nav", {
   base: {
     borderRight: "1px solid {colors.border.muted}",
@@ -115,6 +121,7 @@ export const PackList = chakra("nav", {
   },
 });
 
+/** What goes into the present container. */
 export const PackRow = chakra("ol", {
   base: {
     listStyle: "none",
@@ -142,6 +149,7 @@ export const PackRow = chakra("ol", {
   },
 });
 
+/** What is packed now, read at arm's length. */
 export const PackNow = chakra("main", {
   base: {
     padding: "14px 26px 30px",
@@ -152,10 +160,12 @@ export const PackNow = chakra("main", {
   },
 });
 
+/** Where it belongs. */
 export const PackWhere = chakra("p", {
   base: { display: "flex", flexWrap: "wrap", gap: "2px 18px", fontSize: "21px" },
 });
 
+/** How much is wanted. */
 export const PackTarget = chakra("p", {
   base: {
     display: "flex",
@@ -167,6 +177,7 @@ export const PackTarget = chakra("p", {
   },
 });
 
+/** What the scale says; as high with the longest sentence as with the shortest, so that nothing moves under a finger. */
 export const PackReading = chakra("p", {
   base: {
     minHeight: "98px",
@@ -182,6 +193,7 @@ export const PackReading = chakra("p", {
   },
 });
 
+/** The reading itself. */
 export const PackScale = chakra(
   "span",
   {
@@ -190,6 +202,7 @@ export const PackScale = chakra(
   { defaultProps: { "data-part": "pack-scale" } },
 );
 
+/** The list that is called table by table, with keys for what is missing. */
 export const CallSheets = chakra("div", {
   base: {
     display: "grid",
@@ -225,6 +238,7 @@ export const CallSheets = chakra("div", {
   },
 });
 
+/** The panel that operates the simulated scale. */
 export const ScalePanelFold = chakra("details", {
   base: {
     marginTop: "20px",

@@ -1,12 +1,14 @@
 import { Fieldset, chakra } from "@chakra-ui/react";
 import { reach } from "~/ui/theme/recipes/reach";
 
+/** One person of an intake form. */
 export const PersonFieldset = chakra(
   Fieldset.Root,
   { base: { "& [data-part=check]": { display: "flex" } } },
   { defaultProps: { "data-part": "person-block" } },
 );
 
+/** A short list within a row. */
 export const SmallSelect = chakra("select", {
   base: {
     minHeight: "44px",
@@ -18,6 +20,7 @@ export const SmallSelect = chakra("select", {
   },
 });
 
+/** A link that was just made, with its code. */
 export const MadeLink = chakra("section", {
   base: {
     display: "flex",
@@ -30,16 +33,19 @@ export const MadeLink = chakra("section", {
   },
 });
 
+/** The link itself, broken anywhere. */
 export const LinkText = chakra(
   "p",
   { base: { overflowWrap: "anywhere", fontWeight: 600, margin: "6px 0" } },
   { defaultProps: { "data-part": "link-text" } },
 );
 
+/** Sentences that give reasons. */
 export const ReasonList = chakra("ul", {
   base: { paddingLeft: "20px", margin: "4px 0 12px", "& li": { marginBottom: "5px", maxWidth: "78ch" } },
 });
 
+/** A letter, opened to be read. */
 export const LetterFold = chakra("details", {
   base: {
     borderBottom: "1px solid {colors.border.muted}",
@@ -49,6 +55,7 @@ export const LetterFold = chakra("details", {
   },
 });
 
+/** Tables with their people, side by side. */
 export const TableGrid = chakra("div", {
   base: {
     display: "grid",
@@ -58,6 +65,7 @@ export const TableGrid = chakra("div", {
   },
 });
 
+/** One table; apart by a double rule, marked while somebody is dragged over it. */
 export const SeatTable = chakra(
   "section",
   {
@@ -76,6 +84,7 @@ export const SeatTable = chakra(
   { defaultProps: { "data-part": "seat-table" } },
 );
 
+/** Tables for the wall, read from afar. */
 export const WallTables = chakra("div", {
   base: {
     "& ul": { listStyle: "none", padding: "0", margin: "0" },
@@ -87,6 +96,7 @@ export const WallTables = chakra("div", {
   },
 });
 
+/** A person at a table, marked where something is wrong. */
 export const SeatItem = chakra(
   "li",
   {
@@ -108,12 +118,14 @@ export const SeatItem = chakra(
   { defaultProps: { "data-part": "seat" } },
 );
 
+/** The name, by which a person is dragged. */
 export const SeatName = chakra(
   "span",
   { base: { cursor: "grab", touchAction: "none" } },
   { defaultProps: { "data-part": "seat-name" } },
 );
 
+/** Whose turn it is, table by table. */
 export const TurnGrid = chakra("div", {
   base: {
     display: "grid",
@@ -124,6 +136,7 @@ export const TurnGrid = chakra("div", {
   },
 });
 
+/** Who of which age may do what. */
 export const HouseTable = chakra("table", {
   base: {
     width: "100%",
@@ -173,6 +186,7 @@ export const HouseTable = chakra("table", {
   },
 });
 
+/** The turns of one table. */
 export const TurnCard = chakra("section", {
   base: {
     borderTop: "2px solid {colors.fg}",
@@ -182,10 +196,12 @@ export const TurnCard = chakra("section", {
   },
 });
 
+/** What to do first in an emergency. */
 export const EmergencyNote = chakra("p", {
   base: { border: "2px solid {colors.accent.solid}", padding: "8px 14px", margin: "10px 0", fontSize: "19px" },
 });
 
+/** Which column of a list is which. */
 export const ColumnChoice = chakra("div", {
   base: {
     display: "grid",
@@ -195,6 +211,7 @@ export const ColumnChoice = chakra("div", {
   },
 });
 
+/** The photo of a packet. */
 export const LabelPhoto = chakra("img", {
   base: {
     maxWidth: "320px",

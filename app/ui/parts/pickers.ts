@@ -1,5 +1,6 @@
 import { chakra } from "@chakra-ui/react";
 
+/** A list with a key to find in it by typing. */
 export const FindableBox = chakra("div", {
   base: {
     display: "flex",
@@ -19,6 +20,7 @@ export const FindableBox = chakra("div", {
   },
 });
 
+/** What was found, below it. */
 export const FoundPanel = chakra("div", {
   base: {
     position: "absolute",
@@ -50,6 +52,7 @@ export const FoundPanel = chakra("div", {
   },
 });
 
+/** A day with the key of its calendar. */
 export const DayInputBox = chakra("span", {
   base: {
     display: "flex",
@@ -68,6 +71,7 @@ export const DayInputBox = chakra("span", {
   },
 });
 
+/** The calendar below it. */
 export const CalendarPanel = chakra("div", {
   base: {
     padding: "8px",

@@ -1,6 +1,7 @@
 import { chakra } from "@chakra-ui/react";
 import { cueStyles } from "./drawings";
 
+/** A recipe as a page in a book: the list on the left, the method on the right. */
 export const RecipeColumns = chakra("div", {
   base: {
     display: "grid",
@@ -37,6 +38,7 @@ export const RecipeColumns = chakra("div", {
   },
 });
 
+/** A caution of a step beside the reason for leaving it out. */
 export const CautionRow = chakra("li", {
   base: {
     display: "grid",
@@ -48,18 +50,22 @@ export const CautionRow = chakra("li", {
   },
 });
 
+/** When to stop mixing, below the step. */
 export const StopMixingNote = chakra("em", {
   base: { display: "block", fontStyle: "normal", fontWeight: 600, fontSize: "0.92em", marginTop: "2px" },
 });
 
+/** The bowl a dish is mixed in, as a choice. */
 export const DishBowlSection = chakra("section", {
   base: { marginTop: "28px", "& [data-part=cell]": { maxWidth: "100%" } },
 });
 
+/** What is said, asked and learned at a class. */
 export const TaughtSection = chakra("section", {
   base: { marginTop: "18px", "& [data-part=seen-why]": { margin: "0 0 6px 34px", color: "fg.muted" } },
 });
 
+/** Notes to a step, each in one line. */
 export const StepNoteList = chakra("dl", {
   base: {
     margin: "4px 0 6px",
@@ -70,6 +76,7 @@ export const StepNoteList = chakra("dl", {
   },
 });
 
+/** How hands do it, drawn beside the sentence; large on the wall. */
 export const TechniqueList = chakra("ul", {
   base: {
     listStyle: "none",
@@ -102,6 +109,7 @@ export const TechniqueList = chakra("ul", {
   },
 });
 
+/** What a piece looks like at its moments, side by side. */
 export const LooksRow = chakra(
   "div",
   {
@@ -110,6 +118,7 @@ export const LooksRow = chakra(
   { defaultProps: { "data-part": "looks" } },
 );
 
+/** One moment with the looks that belong to it. */
 export const LooksColumn = chakra(
   "div",
   {
@@ -129,6 +138,7 @@ export const LooksColumn = chakra(
   { defaultProps: { "data-part": "looks-column" } },
 );
 
+/** What a wrong piece looks like, why, and what to do. */
 export const TroublesTable = chakra(
   "table",
   {
@@ -162,4 +172,5 @@ export const cautionStyles = {
   marginTop: "6px",
   fontSize: "15px",
 } as const;
+/** A caution at the step it belongs to. */
 export const Caution = chakra("p", { base: cautionStyles }, { defaultProps: { "data-part": "caution" } });

@@ -1,5 +1,6 @@
 import { chakra } from "@chakra-ui/react";
 
+/** The room to scale, on squared paper. */
 export const FloorPlan = chakra("div", {
   base: {
     position: "relative",
@@ -14,6 +15,7 @@ export const FloorPlan = chakra("div", {
   },
 });
 
+/** A thing in the room, dragged or moved by arrow keys; its kind stands in `data-kind`. */
 export const FloorMark = chakra(
   "button",
   {
@@ -38,6 +40,7 @@ export const FloorMark = chakra(
   { defaultProps: { "data-part": "floor-mark" } },
 );
 
+/** All sheets of a class, each on pages of its own. */
 export const AllSheets = chakra("div", {
   base: {
     "& [data-part=sheet-tools], & [data-part=row-button], & [data-part=sign-off]": { display: "none" },
@@ -50,6 +53,7 @@ export const AllSheets = chakra("div", {
   },
 });
 
+/** A row of a kitchen, and what can be changed of it behind it. */
 export const EditDrawer = chakra("details", {
   base: {
     borderBottom: "1px solid {colors.border.muted}",
@@ -68,6 +72,7 @@ export const EditDrawer = chakra("details", {
   },
 });
 
+/** Words that help explains. */
 export const HelpWords = chakra("dl", {
   base: {
     "& div": { display: "grid", gridTemplateColumns: "104px minmax(0, 1fr)", gap: "12px", padding: "3px 0" },
@@ -76,6 +81,7 @@ export const HelpWords = chakra("dl", {
   },
 });
 
+/** Kitchens to begin from. */
 export const BeginningList = chakra("ul", {
   base: {
     display: "grid",
@@ -106,6 +112,7 @@ export const BeginningList = chakra("ul", {
   },
 });
 
+/** What cooks in one, drawn. */
 export const BeginningSurface = chakra("span", {
   base: {
     display: "grid",

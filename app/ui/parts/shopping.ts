@@ -1,6 +1,7 @@
 import { chakra } from "@chakra-ui/react";
 import { Form } from "react-router";
 
+/** Things one below the other, ruled. */
 export const PlainList = chakra("ul", {
   base: {
     listStyle: "none",
@@ -11,6 +12,7 @@ export const PlainList = chakra("ul", {
   },
 });
 
+/** How far the shopping is, and what it costs. */
 export const ShopStanding = chakra("p", {
   base: {
     display: "flex",
@@ -25,10 +27,12 @@ export const ShopStanding = chakra("p", {
   },
 });
 
+/** The sum, at the end of it. */
 export const ShopMoney = chakra("span", {
   base: { marginLeft: "auto", "@media (max-width: 560px)": { marginLeft: "0" } },
 });
 
+/** A section of the shop. */
 export const ShopSection = chakra("section", {
   base: {
     "& h3": { fontSize: "19px", margin: "16px 0 0" },
@@ -36,6 +40,7 @@ export const ShopSection = chakra("section", {
   },
 });
 
+/** A list for a thumb: tick, what, how much, price, on hand. Its parts are named by `data-part`. */
 export const ShopList = chakra("ul", {
   base: {
     listStyle: "none",
@@ -91,6 +96,7 @@ export const ShopList = chakra("ul", {
   },
 });
 
+/** Who does a task before the class. */
 export const PrepWhoForm = chakra(Form, {
   base: {
     '& input[name="owner"]': {
@@ -109,6 +115,7 @@ export const PrepWhoForm = chakra(Form, {
   },
 });
 
+/** How many blades came back. */
 export const CountBackInput = chakra("input", {
   base: {
     width: "66px",
@@ -122,6 +129,7 @@ export const CountBackInput = chakra("input", {
   },
 });
 
+/** The kit of one table; one that is apart has pages of its own. */
 export const KitSheetSection = chakra(
   "section",
   {

@@ -1,3 +1,4 @@
+import { NeedsScript } from "~/ui/sheet/WhenReady";
 import { Box, Heading, Span, Text, VisuallyHidden, chakra } from "@chakra-ui/react";
 import { LiveLayout } from "~/ui/parts/live";
 import { Caution } from "~/ui/parts/recipe";
@@ -162,8 +163,16 @@ export function LiveScreen({ classId, me, input, plan, events, serverNow }: Prop
     ringBell(1, 0.4);
   }, [isDue, next]);
 
+  // Until somebody has touched this screen, its browser lets no bell be heard: it says so, and any touch is enough.
+  const [canSound, setCanSound] = useState(false);
+  useEffect(() => {
+    const touched = () => void allowSound().then(setCanSound);
+    addEventListener("pointerdown", touched);
+    return () => removeEventListener("pointerdown", touched);
+  }, []);
+
   const ring = () => {
-    allowSound();
+    void allowSound().then(setCanSound);
     if (phase === "not-started") {
       add({ kind: "class-started" });
       if (next) add({ kind: "bell-rung", bellId: next.id });
@@ -232,6 +241,7 @@ export function LiveScreen({ classId, me, input, plan, events, serverNow }: Prop
       <title>{`${situation.now ? bellWords[situation.now.kind] : "Teach"} · ${input.title}`}</title>
       {isFlashing ? <Box data-part="flash" aria-hidden="true" /> : null}
       <VisuallyHidden as="h1">{input.title}</VisuallyHidden>
+      <NeedsScript />
       <Box data-part="live-top">
         <TextLink to={`/classes/${classId}/timeline`}>{input.title}</TextLink>
         <TextLink to={`/classes/${classId}/call`}>Call the list</TextLink>
@@ -242,6 +252,11 @@ export function LiveScreen({ classId, me, input, plan, events, serverNow }: Prop
         </span>
         <Refusals refused={refused} onSeen={seen} />
         <Box data-part="right">
+          {canSound ? null : (
+            <PlainButton type="button" onClick={() => void allowSound().then(setCanSound)}>
+              Tap for sound
+            </PlainButton>
+          )}
           {phase === "running" && next && plan.timeline.bells.indexOf(next) > 1 ? (
             <PlainButton type="button" onClick={() => add({ kind: "class-ended" })}>
               End early

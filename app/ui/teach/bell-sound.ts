@@ -9,10 +9,11 @@ const pitchHz = 620;
 
 let context: AudioContext | undefined;
 
-/** Browsers allow sound only after a touch: call this from one. */
-export function allowSound(): void {
+/** Browsers allow sound only after a touch: call this from one. @returns whether a bell can be heard from now on. */
+export async function allowSound(): Promise<boolean> {
   context ??= typeof AudioContext === "undefined" ? undefined : new AudioContext();
-  void context?.resume().catch(() => undefined);
+  await context?.resume().catch(() => undefined);
+  return context?.state === "running";
 }
 
 /** Strikes the bell, `strokes` times; a reminder is one soft stroke. */

@@ -73,17 +73,6 @@ export const list = defineSlotRecipe({
     variant: {
       plain: {},
       marker: { root: { listStyle: "revert", paddingInlineStart: "1.2em" } },
-      /** Things, one below the other. */
-      ruled: {
-        root: {
-          "& > li": { padding: "5px 0", borderBottom: "1px solid {colors.border.muted}" },
-          "& > li:last-of-type": { borderBottom: "0" },
-        },
-      },
-      /** Sentences that give reasons. */
-      reasons: {
-        root: { paddingLeft: "20px", margin: "4px 0 12px", "& > li": { marginBottom: "5px", maxWidth: "78ch" } },
-      },
     },
   },
   defaultVariants: { variant: "plain" },
