@@ -226,7 +226,7 @@ test("a class is planned again on another day, with its people by name and nothi
   await date.fill("2026-10-03");
   await page.getByLabel("with the people, by name").check();
   await page.getByRole("button", { name: "Plan it" }).click();
-  await expect(page.getByLabel("Date")).toHaveValue("3 Oct 2026");
+  await expect(page.getByRole("form", { name: "Brief" }).getByLabel("Date", { exact: true })).toHaveValue("3 Oct 2026");
   expect(page.url()).not.toContain(base);
   await page.goto(page.url().replace("/brief", "/people"));
   await expect(page.getByRole("row", { name: /Ottoline Brask/ })).toContainText("not answered");
@@ -251,7 +251,7 @@ test("a class that is held every week is planned at once, stands in the month, a
   expect(odd.status()).toBe(400);
   expect(await odd.text()).toContain("Give how many times, from 1 to 40.");
   await again("3");
-  await expect(page.getByLabel("Date")).toHaveValue("6 Mar 2027");
+  await expect(page.getByRole("form", { name: "Brief" }).getByLabel("Date", { exact: true })).toHaveValue("6 Mar 2027");
   await page.goto("/month?of=2027-03");
   await expect(page.getByRole("heading", { name: "March 2027" })).toBeVisible();
   await expect(page.getByRole("link", { name: /Every Saturday/ })).toHaveCount(3);

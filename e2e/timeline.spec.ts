@@ -115,7 +115,7 @@ test("a reader's own few colours: what is drawn takes them, and says what it sai
   const [ink, paper, marked] = [await system("CanvasText"), await system("Canvas"), await system("Highlight")];
   expect(new Set([ink, paper, marked]).size).toBe(3);
   expect(await of("body", "backgroundColor")).toBe(paper);
-  expect(await of(".lanes__task", "borderTopColor")).toBe(ink);
+  expect(await of("[data-part=task]", "borderTopColor")).toBe(ink);
   const main = page.getByRole("link", { name: "Teach this class" });
   const [text, ground] = await main.evaluate((one) => [
     getComputedStyle(one).color,
@@ -123,8 +123,8 @@ test("a reader's own few colours: what is drawn takes them, and says what it sai
   ]);
   expect(text).not.toBe(ground);
   expect(text).not.toBe(paper);
-  expect(await of(".class-head__shape--stands_asks circle", "fill")).toBe(marked);
-  expect(await of(".bell-line__clapper", "borderTopColor")).toBe(ink);
+  expect(await of("[data-stands=asks] circle", "fill")).toBe(marked);
+  expect(await of("[data-part=clapper]", "borderTopColor")).toBe(ink);
   expect(await violationsOf(page)).toEqual([]);
 });
 

@@ -117,6 +117,8 @@ export const BellLineBox = chakra("div", {
       "& line": { stroke: "fg.muted", strokeWidth: "1", vectorEffect: "non-scaling-stroke" },
     },
     "& [data-part=row-name]": { position: "absolute", left: "0", top: "122px", fontSize: "13px", color: "fg.muted" },
+    // Filled shapes that say something: a reader's own colours would take their fill, and with it what they say.
+    "& [data-part=span], & [data-part=clapper]": { forcedColorAdjust: "none" },
     // Attended heat weighs most, waiting least.
     "& [data-weight=hands]": { height: "6px" },
     "& [data-weight=heat]": {

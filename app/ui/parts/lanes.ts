@@ -54,6 +54,7 @@ export const LanesGrid = chakra("div", {
       _print: { height: "min(30px, 100mm / var(--rows))" },
     },
     "& [data-part=task]": {
+      forcedColorAdjust: "none",
       position: "absolute",
       top: "3px",
       bottom: "4px",

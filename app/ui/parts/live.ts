@@ -173,6 +173,7 @@ export const LiveLayout = chakra("main", {
       padding: "0",
       margin: "8px 0 0",
     },
+    "& [data-part=big][data-primary], & [data-part=station][data-stuck]": { forcedColorAdjust: "none" },
     "& [data-part=cue]": { width: "84px", display: "block" },
     "& [data-part=moments] p": { fontSize: "21px", lineHeight: 1.2, paddingTop: "4px" },
     "& [data-part=moments] svg": {
