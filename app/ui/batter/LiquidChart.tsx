@@ -68,8 +68,8 @@ export function LiquidChart({ recipe, pantry }: { recipe: Recipe; pantry: Pantry
         />
       </Box>
       <Text as="figcaption" fontSize="sm" color="fg.muted">
-        Looseness (line) and pieces (dashes) as the {liquid?.ingredient.name} changes; the grey band is the family’s,
-        the dot is now.
+        Water-to-flour ratio (line) and pieces (dashes) as the {liquid?.ingredient.name} changes; the grey band is the
+        family’s, the dot is now.
       </Text>
     </ChartFigure>
   );

@@ -60,10 +60,7 @@ export function Stages({ base, marks }: { base: string; marks: Readonly<Record<S
               >
                 <StageShape state={state} asks={asks} questions={questions} />
                 <b>{stageWords[stage]}</b>
-                <span>
-                  {stageStateWords[state]}
-                  {asks ? `, ${questions} to look at` : ""}
-                </span>
+                <span>{asks ? `${questions} to look at` : stageStateWords[state]}</span>
               </Link>
             </li>
           );

@@ -74,7 +74,7 @@ export default function Matrix() {
         </ScrollArea>
       )}
       <Text fontSize="sm" color="fg.muted" mt="3.5">
-        {(Object.keys(marks) as VerdictWord[]).map((word) => `${marks[word]} ${verdictTitle[word]}`).join("   ")} Pale:
+        {(Object.keys(marks) as VerdictWord[]).map((word) => `${marks[word]} ${verdictTitle[word]}`).join("; ")}. Pale:
         made elsewhere in the room, not on their plate.
       </Text>
       <Caution mt="3.5">{closingCaution}</Caution>
