@@ -1,5 +1,5 @@
 import { Fieldset, Heading, Span, Text } from "@chakra-ui/react";
-import { BeginningList, BeginningSurface, EditDrawer } from "~/ui/parts/room";
+import { EditDrawer, StarterList } from "~/ui/parts/room";
 import { SheetHead, SheetTools } from "~/ui/parts/sheet";
 import { FormGrid, GridForm } from "~/ui/parts/forms";
 import { surfaceIdOf } from "~/core/ids";
@@ -44,6 +44,7 @@ import { sharedThingWords, surfaceWords, toolWords } from "~/ui/words/en";
 import { inRegion, wordsIn } from "~/ui/words/regional";
 import { coatingWords, flameWords, lampWords } from "~/ui/words/kits";
 import { SurfaceDrawing } from "~/ui/draw/SurfaceDrawing";
+import { StarterSurfaces, drawnPiece } from "~/ui/kitchen/StarterSurfaces";
 import { FoldTitle, Hidden } from "~/ui/parts/plain";
 import { TypedGuard } from "~/ui/parts/TypedGuard";
 
@@ -262,39 +263,24 @@ const fieldsOf = (surface: Surface) => ({
 const emptySurface = { name: "", kind: "", places: "", count: "", at: "shared", preheatMinutes: "", watts: "" };
 const emptyCircuit = { name: "", volts: "", amps: "", sockets: "", plugAmps: "" };
 
-/** Pieces of this width are drawn on a surface of a kitchen, which does not know of recipes. */
-const drawnPiece = { pieceDiameterCm: 10 };
-
 /** Rooms to begin from, each drawn with what cooks in it. */
-const Beginnings = () => {
-  const words = wordsIn(surfaceWords, useLocale());
-  return (
-    <>
-      <Text>Choose the room most like yours; everything in it can be changed.</Text>
-      <BeginningList>
-        {starterKinds.map((kind) => (
-          <li key={kind}>
-            <Link to={`/kitchens/new?as=${kind}`}>
-              <b>{starterKitchens[kind].name}</b>
-              {starterKitchens[kind].surfaces.map((surface) => (
-                <BeginningSurface key={surface.id}>
-                  <SurfaceDrawing surface={surface} recipe={drawnPiece} />
-                  <Span color="fg.muted">
-                    {surface.count} × {words[surface.kind]}
-                    {surface.at === "station" ? " at each station" : ""}
-                  </Span>
-                </BeginningSurface>
-              ))}
-            </Link>
-          </li>
-        ))}
-      </BeginningList>
-      <Heading as="h2" size="xl">
-        Or begin empty
-      </Heading>
-    </>
-  );
-};
+const Beginnings = () => (
+  <>
+    <Text>Choose the room most like yours; everything in it can be changed.</Text>
+    <StarterList>
+      {starterKinds.map((kind) => (
+        <li key={kind}>
+          <Link to={`/kitchens/new?as=${kind}`}>
+            <StarterSurfaces kind={kind} />
+          </Link>
+        </li>
+      ))}
+    </StarterList>
+    <Heading as="h2" size="xl">
+      Or begin empty
+    </Heading>
+  </>
+);
 
 export default function KitchenPage(props: Route.ComponentProps) {
   return <KitchenForm key={props.loaderData.kind ?? "own"} {...props} />;

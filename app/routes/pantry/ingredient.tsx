@@ -1,6 +1,6 @@
+import { NoteList } from "~/ui/parts/editor";
 import { Fieldset, Heading, Span, Text } from "@chakra-ui/react";
 import { SheetHead, SheetTools } from "~/ui/parts/sheet";
-import { NoteList } from "~/ui/parts/book";
 import { FormGrid, GridForm, TickRow } from "~/ui/parts/forms";
 import { getFormProps, useForm } from "@conform-to/react";
 import { data, redirect } from "react-router";

@@ -1,7 +1,6 @@
 import { RuledTable } from "~/ui/parts/tables";
 import { Heading, Span, Text } from "@chakra-ui/react";
 import { SheetHead, SheetTools } from "~/ui/parts/sheet";
-import {} from "~/ui/parts/book";
 import { InlineField, InlineFields, InlineLabel, ScrollArea } from "~/ui/parts/forms";
 import { useState } from "react";
 import { data, redirect } from "react-router";

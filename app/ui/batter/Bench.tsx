@@ -1,7 +1,8 @@
+import { NoteList } from "~/ui/parts/editor";
+import { BandBox, BandAt, BandRoom, BandWords, BenchColumns, BenchLines } from "~/ui/parts/bench";
 import { RowButton } from "~/ui/parts/keys";
 import { InlineFields } from "~/ui/parts/forms";
 import { Box, HStack, Heading, Span, Text } from "@chakra-ui/react";
-import { BandBox, BandAt, BandRoom, BandWords, BenchColumns, BenchLines, NoteList } from "~/ui/parts/book";
 import { FigureList } from "~/ui/parts/findings";
 import { useMemo, useState } from "react";
 import { correctionStep } from "~/core/look";

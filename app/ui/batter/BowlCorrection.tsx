@@ -1,6 +1,6 @@
+import { Answer } from "~/ui/parts/bench";
 import { InlineField, InlineFields, InlineLabel } from "~/ui/parts/forms";
 import { Box, Heading, Text } from "@chakra-ui/react";
-import { Answer } from "~/ui/parts/book";
 import { useState } from "react";
 import {
   type Feel,

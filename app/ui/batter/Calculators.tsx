@@ -1,6 +1,6 @@
+import { Answer, SumCard, SumGrid } from "~/ui/parts/bench";
 import { InlineFields } from "~/ui/parts/forms";
 import { Box, Heading, Text } from "@chakra-ui/react";
-import { Answer, SumCard, SumGrid } from "~/ui/parts/book";
 import { SheetHead } from "~/ui/parts/sheet";
 import { type ReactNode, useState } from "react";
 import { type Pantry, eggsOfSize, fatMakeUpGrams, powderFor, saltSpoons, souringAcidMl } from "~/core/batter";

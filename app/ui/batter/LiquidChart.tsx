@@ -1,5 +1,5 @@
+import { ChartFigure } from "~/ui/parts/bench";
 import { Box, Text } from "@chakra-ui/react";
-import { ChartFigure } from "~/ui/parts/book";
 import { useEffect, useMemo, useRef } from "react";
 import { type Pantry, batterOf, lineGrams, liquidCurve, mainLiquid } from "~/core/batter";
 import { toMillilitres } from "~/core/pantry";

@@ -1,7 +1,7 @@
+import { EffectList } from "~/ui/parts/bench";
 import { RowButton } from "~/ui/parts/keys";
 import { InlineField, InlineLabel } from "~/ui/parts/forms";
 import { Box, Heading, Span, Text } from "@chakra-ui/react";
-import { EffectList } from "~/ui/parts/book";
 import { useState } from "react";
 import { type Pantry, type SwapOffer, effectsOf, swapsFor } from "~/core/batter";
 import type { Recipe } from "~/core/recipe";

@@ -35,7 +35,7 @@ export function KitSheet({ name, note, containers, stateOf, names, timeZone, bas
   const locale = useLocale();
   const isSealed = containers.some((one) => one.isSealed);
   return (
-    <KitSheetSection data-apart={isSealed ? "" : undefined} isApart={isSealed}>
+    <KitSheetSection data-apart={isSealed ? "" : undefined}>
       <CardHead>
         <Heading as="h3" size="lg">
           {name}

@@ -1,7 +1,15 @@
 import { RuledTable } from "~/ui/parts/tables";
 import { Box, Heading, Table, Text, VisuallyHidden } from "@chakra-ui/react";
-import { CardBody, CardHead, CardNames, CardRoot, CardSide, CardSteps, CardSurfaceBox } from "~/ui/parts/card";
-import { TareFold } from "~/ui/parts/book";
+import {
+  CardBody,
+  CardHead,
+  CardNames,
+  CardRoot,
+  CardSide,
+  CardSteps,
+  CardSurfaceBox,
+  TareFold,
+} from "~/ui/parts/card";
 import type { ReactNode } from "react";
 import { shownOnce } from "~/core/caution";
 import type { Surface } from "~/core/gear";

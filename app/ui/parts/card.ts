@@ -155,3 +155,14 @@ export const CardRoot = chakra(
   },
   { defaultProps: { "data-part": "card-root" } },
 );
+
+/** Readings for weighing into one bowl, opened when they are wanted. */
+export const TareFold = chakra(
+  "details",
+  {
+    base: {
+      "& summary": { cursor: "pointer", minHeight: "44px", display: "flex", alignItems: "center", color: "fg.muted" },
+    },
+  },
+  { defaultProps: { "data-part": "tare" } },
+);

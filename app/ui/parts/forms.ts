@@ -49,7 +49,6 @@ export const TickLabel = chakra(
       alignItems: "center",
       minHeight: "44px",
       "& input": { width: "20px", height: "20px", flexShrink: 0, accentColor: "fg" },
-      "&span": { minHeight: "44px" },
     },
   },
   { defaultProps: { "data-part": "check" } },
@@ -68,7 +67,7 @@ export const ScrollArea = chakra(
 );
 
 /** Cells are lines to write on, not boxes. */
-const lineToWriteOn = {
+export const lineToWriteOn = {
   background: "bg.panel",
   border: "0",
   borderBottom: "1px solid {colors.border}",
@@ -152,24 +151,20 @@ export const InlineFieldLabel = chakra(
   { defaultProps: { "data-part": "cell-of" } },
 );
 
-/** Keys beside one another, with what is chosen between them. */
-export const RowButtons = chakra(
-  "div",
-  {
-    base: {
-      display: "inline-flex",
-      flexWrap: "wrap",
-      gap: "6px",
-      alignItems: "center",
-      "& select": { ...lineToWriteOn, width: "auto", fontSize: "15px", padding: "3px 6px" },
-    },
+const rowButtons = defineRecipe({
+  base: {
+    display: "inline-flex",
+    flexWrap: "wrap",
+    gap: "6px",
+    alignItems: "center",
+    "& select": { ...lineToWriteOn, width: "auto", fontSize: "15px", padding: "3px 6px" },
   },
-  { defaultProps: { "data-part": "row-buttons" } },
-);
-/** The same as a form of the router's. */
-export const RowButtonsForm = chakra(Form, {
-  base: { display: "inline-flex", flexWrap: "wrap", gap: "6px", alignItems: "center" },
 });
+
+/** Keys beside one another, with what is chosen between them. */
+export const RowButtons = chakra("div", rowButtons, { defaultProps: { "data-part": "row-buttons" } });
+/** The same as a form of the router's. */
+export const RowButtonsForm = chakra(Form, rowButtons);
 
 /** A box to tick with a thumb. */
 export const ThumbTick = chakra("label", {
@@ -187,33 +182,4 @@ export const ThumbTick = chakra("label", {
 /** One need among several, as a form within the form. */
 export const NeedRow = chakra(FormGrid, {
   base: { borderLeft: "2px solid {colors.border.muted}", paddingLeft: "12px" },
-});
-
-/** Kitchens to choose one from, each drawn with what cooks in it. */
-export const RoomChoices = chakra("div", {
-  base: {
-    display: "grid",
-    gridTemplateColumns: "repeat(auto-fill, minmax(210px, 1fr))",
-    gap: "20px",
-    margin: "10px 0 14px",
-  },
-});
-
-/** One of them; the whole of it can be pressed. */
-export const RoomChoice = chakra("label", {
-  base: {
-    display: "grid",
-    gap: "8px",
-    alignContent: "start",
-    minHeight: "64px",
-    borderTop: "3px solid {colors.border.muted}",
-    padding: "8px 0",
-    cursor: "pointer",
-    "&:has(input:checked)": { borderTopColor: "fg" },
-    "& b": { fontFamily: "heading", fontSize: "20px" },
-    "& input": { width: "22px", height: "22px", accentColor: "fg" },
-    "& > span": { display: "grid", gap: "4px" },
-    "& [data-part=surface-drawing]": { height: "84px", width: "auto", justifySelf: "start" },
-    "@media (max-width: 600px)": { "& [data-part=surface-drawing]": { height: "44px" } },
-  },
 });

@@ -1,5 +1,8 @@
 import { chakra } from "@chakra-ui/react";
 
+/** A key in ink on paper. */
+const key = { border: "1.5px solid {colors.fg}", background: "bg.panel", color: "fg", cursor: "pointer" } as const;
+
 /** Packing with floury hands: the list of containers beside the one that is packed now. */
 export const PackLayout = chakra("div", {
   base: {
@@ -35,11 +38,8 @@ export const PackOrder = chakra("span", {
     display: "inline-flex",
     "& button": {
       padding: "6px 18px",
-      border: "1.5px solid {colors.fg}",
-      background: "bg.panel",
-      color: "fg",
+      ...key,
       fontSize: "18px",
-      cursor: "pointer",
       minHeight: "48px",
     },
     "& button + button": { borderLeft: "0" },
@@ -53,11 +53,8 @@ export const PackButtons = chakra("div", {
     "& button": {
       minHeight: "64px",
       padding: "6px 18px",
-      border: "1.5px solid {colors.fg}",
-      background: "bg.panel",
-      color: "fg",
+      ...key,
       fontSize: "18px",
-      cursor: "pointer",
     },
     display: "flex",
     flexWrap: "wrap",
@@ -79,10 +76,7 @@ export const PackButtons = chakra("div", {
 export const ScaleHands = chakra("div", {
   base: {
     "& button": {
-      border: "1.5px solid {colors.fg}",
-      background: "bg.panel",
-      color: "fg",
-      cursor: "pointer",
+      ...key,
       minHeight: "48px",
       fontSize: "16px",
       padding: "4px 12px",
@@ -99,7 +93,7 @@ export const PackList = chakra("nav", {
     borderRight: "1px solid {colors.border.muted}",
     overflowY: "auto",
     maxHeight: "calc(100vh - 66px)",
-    "& ol": { listStyle: "none", margin: "0", padding: "0" },
+
     "& button": {
       width: "100%",
       minHeight: "64px",
@@ -124,9 +118,6 @@ export const PackList = chakra("nav", {
 /** What goes into the present container. */
 export const PackRow = chakra("ol", {
   base: {
-    listStyle: "none",
-    margin: "0",
-    padding: "0",
     display: "flex",
     flexWrap: "wrap",
     gap: "8px",

@@ -74,12 +74,9 @@ export const SeatTable = chakra(
       padding: "10px 12px 14px",
       minHeight: "120px",
       background: "bg.panel",
-      "& ul": { listStyle: "none", padding: "0", margin: "0" },
+      "&[data-apart]": { border: "3px double {colors.fg}" },
     },
-    variants: {
-      isApart: { true: { border: "3px double {colors.fg}" } },
-      isOver: { true: { outline: "3px solid {colors.accent.solid}", outlineOffset: "2px" } },
-    },
+    variants: { isOver: { true: { outline: "3px solid {colors.accent.solid}", outlineOffset: "2px" } } },
   },
   { defaultProps: { "data-part": "seat-table" } },
 );
@@ -87,7 +84,6 @@ export const SeatTable = chakra(
 /** Tables for the wall, read from afar. */
 export const WallTables = chakra("div", {
   base: {
-    "& ul": { listStyle: "none", padding: "0", margin: "0" },
     display: "grid",
     gridTemplateColumns: "repeat(auto-fill, minmax(190px, 1fr))",
     gap: "18px",
@@ -109,11 +105,9 @@ export const SeatItem = chakra(
       padding: "6px 4px",
       background: "bg.panel",
       position: "relative",
+      "&[data-needs]": { borderLeft: "4px solid {colors.accent.solid}", paddingLeft: "8px" },
     },
-    variants: {
-      isNeeds: { true: { borderLeft: "4px solid {colors.accent.solid}", paddingLeft: "8px" } },
-      isDragged: { true: { zIndex: 5, outline: "2px solid {colors.fg}" } },
-    },
+    variants: { isDragged: { true: { zIndex: 5, outline: "2px solid {colors.fg}" } } },
   },
   { defaultProps: { "data-part": "seat" } },
 );
@@ -173,8 +167,7 @@ export const HouseTable = chakra("table", {
       "& [data-part=only-print]": { display: "block", fontWeight: 600 },
       fontSize: "12pt",
       marginBottom: "6px",
-      "& th": { padding: "4px 12px 4px 0" },
-      "& td": { padding: "4px 12px 4px 0" },
+      "& th, & td": { padding: "4px 12px 4px 0" },
       "& th[scope=col] span": { display: "none" },
     },
     "@media (max-width: 640px)": {

@@ -81,39 +81,39 @@ export const HelpWords = chakra("dl", {
   },
 });
 
-/** Kitchens to begin from. */
-export const BeginningList = chakra("ul", {
+/** Kitchens to begin from, as links that lead there or as one choice of several. */
+export const StarterList = chakra("ul", {
   base: {
     display: "grid",
     gridTemplateColumns: "repeat(auto-fill, minmax(210px, 1fr))",
     gap: "20px",
-    padding: "0",
     margin: "14px 0 26px",
-    listStyle: "none",
-    "& a": {
+    "& :is(a, label)": {
       display: "grid",
       gap: "8px",
       alignContent: "start",
       minHeight: "180px",
       borderTop: "3px solid {colors.fg}",
       padding: "8px 0",
-      color: "fg",
-      textDecoration: "none",
+      cursor: "pointer",
     },
-    "& a:hover": { background: "bg.muted" },
+    "& label:not(:has(input:checked))": { borderTopColor: "border.muted" },
+    "& :is(a, label):hover": { background: "bg.muted" },
+    "& input": { width: "22px", height: "22px", accentColor: "fg" },
     "& b": { fontFamily: "heading", fontSize: "20px" },
     "@media (max-width: 600px)": {
       gridTemplateColumns: "1fr",
       gap: "6px",
       margin: "6px 0 12px",
-      "& a": { minHeight: "0", gridTemplateColumns: "1fr auto auto", gap: "4px 12px", padding: "5px 0" },
-      "& b": { gridColumn: "1", fontSize: "18px" },
+      "& :is(a, label)": { minHeight: "44px", gridTemplateColumns: "1fr auto auto", gap: "4px 12px", padding: "5px 0" },
+      "& label": { gridTemplateColumns: "22px 1fr auto auto" },
+      "& b": { fontSize: "18px" },
     },
   },
 });
 
 /** What cooks in one, drawn. */
-export const BeginningSurface = chakra("span", {
+export const StarterSurface = chakra("span", {
   base: {
     display: "grid",
     gap: "4px",

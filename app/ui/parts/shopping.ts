@@ -1,12 +1,20 @@
 import { chakra } from "@chakra-ui/react";
 import { Form } from "react-router";
 
+/** A figure written on a line. */
+const figureOnLine = {
+  minHeight: "44px",
+  border: "0",
+  borderBottom: "1px solid {colors.fg}",
+  background: "transparent",
+  padding: "2px 4px",
+  font: "inherit",
+  fontVariantNumeric: "tabular-nums",
+} as const;
+
 /** Things one below the other, ruled. */
 export const PlainList = chakra("ul", {
   base: {
-    listStyle: "none",
-    margin: "0",
-    padding: "0",
     "& > li": { padding: "5px 0", borderBottom: "1px solid {colors.border.muted}" },
     "& > li:last-child": { borderBottom: "0" },
   },
@@ -43,9 +51,6 @@ export const ShopSection = chakra("section", {
 /** A list for a thumb: tick, what, how much, price, on hand. Its parts are named by `data-part`. */
 export const ShopList = chakra("ul", {
   base: {
-    listStyle: "none",
-    margin: "0",
-    padding: "0",
     "& li": {
       display: "grid",
       gridTemplateColumns: "48px minmax(0, 1.4fr) minmax(0, 1fr) 70px 215px",
@@ -68,16 +73,7 @@ export const ShopList = chakra("ul", {
       gap: "6px",
       alignItems: "center",
     },
-    "& [data-part=shop-stock] input": {
-      width: "66px",
-      minHeight: "44px",
-      border: "0",
-      borderBottom: "1px solid {colors.fg}",
-      background: "transparent",
-      padding: "2px 4px",
-      font: "inherit",
-      fontVariantNumeric: "tabular-nums",
-    },
+    "& [data-part=shop-stock] input": { ...figureOnLine, width: "66px" },
     "@media (max-width: 860px)": {
       "& li": { gridTemplateColumns: "48px minmax(0, 1fr) auto" },
       "& [data-part=shop-take]": { textAlign: "right" },
@@ -99,16 +95,7 @@ export const ShopList = chakra("ul", {
 /** Who does a task before the class. */
 export const PrepWhoForm = chakra(Form, {
   base: {
-    '& input[name="owner"]': {
-      minHeight: "44px",
-      border: "0",
-      borderBottom: "1px solid {colors.fg}",
-      background: "transparent",
-      padding: "2px 4px",
-      font: "inherit",
-      fontVariantNumeric: "tabular-nums",
-      width: "120px",
-    },
+    '& input[name="owner"]': { ...figureOnLine, width: "120px" },
     display: "flex",
     gap: "6px",
     alignItems: "center",
@@ -116,18 +103,7 @@ export const PrepWhoForm = chakra(Form, {
 });
 
 /** How many blades came back. */
-export const CountBackInput = chakra("input", {
-  base: {
-    width: "66px",
-    minHeight: "44px",
-    border: "0",
-    borderBottom: "1px solid {colors.fg}",
-    background: "transparent",
-    padding: "2px 4px",
-    font: "inherit",
-    fontVariantNumeric: "tabular-nums",
-  },
-});
+export const CountBackInput = chakra("input", { base: { ...figureOnLine, width: "66px" } });
 
 /** The kit of one table; one that is apart has pages of its own. */
 export const KitSheetSection = chakra(
@@ -141,8 +117,8 @@ export const KitSheetSection = chakra(
       "& th:nth-child(3)": { width: "10%" },
       "& th:nth-child(5)": { width: "14%" },
       _print: { breakInside: "avoid" },
+      "&[data-apart]": { _print: { breakBefore: "page", breakAfter: "page" } },
     },
-    variants: { isApart: { true: { _print: { breakBefore: "page", breakAfter: "page" } } } },
   },
   { defaultProps: { "data-part": "kit-sheet" } },
 );

@@ -1,5 +1,5 @@
+import { HandoutBody, HandoutCautions, HandoutIntro, HandoutList, HandoutSheet } from "~/ui/parts/handout";
 import { Box, Heading, List, Span, Text } from "@chakra-ui/react";
-import { HandoutBody, HandoutCautions, HandoutIntro, HandoutList, HandoutSheet } from "~/ui/parts/book";
 import { CardHead } from "~/ui/parts/card";
 import { Caution } from "~/ui/parts/recipe";
 import { wordsIn } from "~/ui/words/regional";

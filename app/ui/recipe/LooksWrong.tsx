@@ -1,5 +1,5 @@
+import { TareFold } from "~/ui/parts/card";
 import { Text } from "@chakra-ui/react";
-import { TareFold } from "~/ui/parts/book";
 import { Suspense, lazy, useState } from "react";
 import { FoldTitle } from "~/ui/parts/plain";
 import type { CardTroublesProps } from "./CardTroubles";

@@ -1,5 +1,5 @@
+import { GainLines, GainNote } from "~/ui/parts/bench";
 import { Heading, Span, Text } from "@chakra-ui/react";
-import { GainLines, GainNote } from "~/ui/parts/book";
 import type { ClassPlan, StationGain } from "~/core/plan";
 import { type Amount, subtract, zero } from "~/core/quantity";
 import { amount, fraction, howMany, minutes, people, scoops } from "~/ui/format/format";

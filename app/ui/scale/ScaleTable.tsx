@@ -1,6 +1,5 @@
 import { RuledTable } from "~/ui/parts/tables";
 import { Box, Heading, Span, Text } from "@chakra-ui/react";
-import {} from "~/ui/parts/book";
 import { type ScaleOption, spiceEase } from "~/core/kit";
 import { type Ratio, toNumber } from "~/core/quantity";
 import type { BatchRule } from "~/core/scale";

@@ -84,13 +84,7 @@ export function Tables({ tables, onMove, onApart, troubled }: Props) {
 function Drop({ table, children }: { table: Table; children: ReactNode }) {
   const { setNodeRef, isOver } = useDroppable({ id: table.index });
   return (
-    <SeatTable
-      data-apart={table.isApart ? "" : undefined}
-      isApart={table.isApart}
-      isOver={isOver}
-      ref={setNodeRef}
-      aria-label={table.name}
-    >
+    <SeatTable data-apart={table.isApart ? "" : undefined} isOver={isOver} ref={setNodeRef} aria-label={table.name}>
       {children}
     </SeatTable>
   );
@@ -117,7 +111,6 @@ function Person({
   return (
     <SeatItem
       data-needs={isTroubled ? "" : undefined}
-      isNeeds={isTroubled}
       isDragged={isDragging}
       ref={setNodeRef}
 

@@ -1,7 +1,8 @@
+import { BranchBox, Grip, LineItem } from "~/ui/parts/editor";
+import { SwapRow } from "~/ui/parts/bench";
 import { RowButton } from "~/ui/parts/keys";
 import { InlineFields, RowButtons } from "~/ui/parts/forms";
 import { Box, Heading, Text } from "@chakra-ui/react";
-import { BranchBox, Grip, LineItem, SwapRow } from "~/ui/parts/book";
 import type { Ingredient } from "~/core/pantry";
 import {
   type DraftLine,

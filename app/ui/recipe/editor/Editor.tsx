@@ -1,7 +1,7 @@
+import { AddLineForm, EditorBar, EditorColumns, MarginNotes, NoteList } from "~/ui/parts/editor";
 import { RowButton } from "~/ui/parts/keys";
 import { InlineField, InlineLabel, RowButtons } from "~/ui/parts/forms";
-import { Alert, Box, Heading, Span, Text } from "@chakra-ui/react";
-import { AddLineForm, EditorBar, EditorColumns, LineList, MarginNotes, NoteList, StepList } from "~/ui/parts/book";
+import { Alert, Box, Heading, Span, Text, List } from "@chakra-ui/react";
 import {
   DndContext,
   type DragEndEvent,
@@ -329,7 +329,7 @@ export function Editor({
                 items={draft.lines.map((line) => `line:${line.id}`)}
                 strategy={verticalListSortingStrategy}
               >
-                <LineList>
+                <List.Root>
                   {draft.lines.map((line) => {
                     const share = drawn.get(line.id) ?? zero;
                     return (
@@ -348,7 +348,7 @@ export function Editor({
                       />
                     );
                   })}
-                </LineList>
+                </List.Root>
               </SortableContext>
               <AddLineForm onSubmit={addLine}>
                 <InlineField>
@@ -369,7 +369,7 @@ export function Editor({
               <Heading as="h2" size="xl">
                 Method
               </Heading>
-              <StepList>
+              <List.Root as="ol">
                 {draft.steps.map((step, index) => (
                   <StepCard
                     key={step.id}
@@ -387,7 +387,7 @@ export function Editor({
                     onMove={(by) => onDraft({ steps: moved(draft.steps, step.id, by) }, "")}
                   />
                 ))}
-              </StepList>
+              </List.Root>
               <Secondary type="button" onClick={addStep}>
                 Add a step
               </Secondary>

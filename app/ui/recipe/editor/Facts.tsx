@@ -1,6 +1,6 @@
+import { LineMore } from "~/ui/parts/editor";
 import { RowButton } from "~/ui/parts/keys";
 import { Box, Fieldset, Heading, Text } from "@chakra-ui/react";
-import { LineMore } from "~/ui/parts/book";
 import { Columns } from "~/ui/parts/sheet";
 import { InlineField, InlineFields, InlineLabel, TickLabel } from "~/ui/parts/forms";
 import { inRegion } from "~/ui/words/regional";

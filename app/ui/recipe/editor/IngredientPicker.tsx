@@ -1,5 +1,5 @@
+import { ChoiceRow, PickerBox } from "~/ui/parts/editor";
 import { RowButton } from "~/ui/parts/keys";
-import { ChoiceRow, PickerBox } from "~/ui/parts/book";
 import { useState } from "react";
 import { type Ingredient, readIngredientName } from "~/core/pantry";
 import type { DraftLine } from "~/core/recipe";

@@ -1,7 +1,7 @@
+import { Grip, Guess, LineDetails, LineItem, LineMain, LineMore, LineSecond, LineTaste } from "~/ui/parts/editor";
 import { LuGripVertical } from "react-icons/lu";
 import { RowButton } from "~/ui/parts/keys";
 import { Box, Fieldset, Text } from "@chakra-ui/react";
-import { Grip, Guess, LineDetails, LineItem, LineMain, LineMore, LineSecond, LineTaste } from "~/ui/parts/book";
 import { RowButtons, TickLabel } from "~/ui/parts/forms";
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";

@@ -1,6 +1,6 @@
+import { LineSecond } from "~/ui/parts/editor";
 import { RowButton } from "~/ui/parts/keys";
 import { Fieldset, Text } from "@chakra-ui/react";
-import { LineSecond } from "~/ui/parts/book";
 import { TickLabel } from "~/ui/parts/forms";
 import { type DraftRound, type RecipeDraft, roundLimits } from "~/core/recipe";
 import { Tick } from "~/ui/parts/plain";

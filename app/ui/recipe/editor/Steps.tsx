@@ -1,8 +1,8 @@
+import { DrawChip, DrawMoreSelect, DrawRow, LineMore, StepHead, StepItem, StepNumber } from "~/ui/parts/editor";
 import { LuX } from "react-icons/lu";
 import { RowButton } from "~/ui/parts/keys";
 import { Fieldset, List, VisuallyHidden } from "@chakra-ui/react";
 import { CautionRow } from "~/ui/parts/recipe";
-import { DrawChip, DrawMoreSelect, DrawRow, LineMore, StepHead, StepItem, StepNumber } from "~/ui/parts/book";
 import { InlineFields, RowButtons, TickLabel } from "~/ui/parts/forms";
 import { useDroppable } from "@dnd-kit/core";
 import type { Ingredient } from "~/core/pantry";

@@ -1,6 +1,6 @@
+import { SpanFields, TickSet } from "~/ui/parts/editor";
 import { InlineBox, InlineField, InlineFieldLabel, InlineLabel } from "~/ui/parts/forms";
 import { Fieldset, Span, VisuallyHidden } from "@chakra-ui/react";
-import { SpanFields, TickSet } from "~/ui/parts/book";
 import { type ComponentProps, createContext, useContext, useId } from "react";
 import type { DraftProblem } from "~/core/recipe";
 import { useLocale } from "~/ui/sheet/locale";

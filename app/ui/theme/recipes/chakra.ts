@@ -64,19 +64,8 @@ export const fieldset = defineSlotRecipe({
   },
 });
 
-/** Lists without marks, as most rows here are drawn by a rule or a shape; `marker` for sentences in a row. */
-export const list = defineSlotRecipe({
-  className: "chakra-list",
-  slots: listAnatomy.keys(),
-  base: {},
-  variants: {
-    variant: {
-      plain: {},
-      marker: { root: { listStyle: "revert", paddingInlineStart: "1.2em" } },
-    },
-  },
-  defaultVariants: { variant: "plain" },
-});
+/** Lists without marks, as most rows here are drawn by a rule or a shape. */
+export const list = defineSlotRecipe({ className: "chakra-list", slots: listAnatomy.keys(), base: {} });
 
 /** A list to choose one from; its arrow is turned from the corner of a square. */
 export const nativeSelect = defineSlotRecipe({
