@@ -189,6 +189,8 @@ test("a class is removed by its lead, and is then nowhere", async ({ page }) => 
   const base = await ownClass(page, "Junior squad breakfast", "To be removed");
   await page.getByRole("button", { name: "More" }).click();
   await page.getByRole("menuitem", { name: /Remove the class/ }).click();
+  // Enter pressed at once removes nothing.
+  await expect(page.getByRole("button", { name: "Keep it" })).toBeFocused();
   await page.getByRole("button", { name: "Remove it" }).click();
   await expect(page.getByRole("heading", { name: "Classes" })).toBeVisible();
   await expect(page.getByRole("link", { name: "To be removed" })).toHaveCount(0);

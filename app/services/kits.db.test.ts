@@ -106,6 +106,11 @@ describe("a trip", () => {
     expect(await shopTogether(db, third, other, true)).toBe(false);
     expect(await shopTogether(db, classId, classId, true)).toBe(false);
     expect(await shopTogether(db, classId, other, false)).toBe(true);
+    // What is over is not offered: nobody goes shopping for it.
+    const past = await bring({ ...next, title: "Long ago", startsAt: "2020-02-01T10:00" });
+    const ahead = await bring({ ...next, title: "Far ahead", startsAt: "2090-02-01T10:00" });
+    const offered = (await tripOf(db, classId)).others.map(({ id }) => id);
+    expect([offered.includes(past), offered.includes(ahead)]).toEqual([false, true]);
     expect((await flour(classId))?.grams).toBeCloseTo(alone?.grams ?? 0, 6);
   });
 

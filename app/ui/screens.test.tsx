@@ -1,3 +1,4 @@
+import { WhenReady } from "~/ui/sheet/WhenReady";
 import { inGrams, inPieces } from "~/core/quantity";
 import { CalendarDate } from "@internationalized/date";
 import { type ClassContainer, type TickEvent, contentsOf, foldTicks, packingOfClass, stateOf } from "~/core/pack";
@@ -256,4 +257,8 @@ test("a sketch shows every thing where it stands, by name", () => {
   const html = markup(<FloorSketch floor={floor} />);
   expect(html.match(/data-part="floor-mark"/g)?.length).toBeGreaterThanOrEqual(floor.marks.length);
   for (const mark of floor.marks.filter((one) => one.label)) expect(html).toContain(mark.label);
+});
+
+test("where nothing works without script, the page says so to whoever has none", () => {
+  expect(markup(<WhenReady>fields</WhenReady>)).toMatch(/<noscript>[^<]*switch JavaScript on[^<]*<\/noscript>.*fields/);
 });
