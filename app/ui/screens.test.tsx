@@ -1,3 +1,4 @@
+import { Defs } from "~/ui/draw/Defs";
 import { WhenReady } from "~/ui/sheet/WhenReady";
 import { inGrams, inPieces } from "~/core/quantity";
 import { CalendarDate } from "@internationalized/date";
@@ -261,4 +262,10 @@ test("a sketch shows every thing where it stands, by name", () => {
 
 test("where nothing works without script, the page says so to whoever has none", () => {
   expect(markup(<WhenReady>fields</WhenReady>)).toMatch(/<noscript>[^<]*switch JavaScript on[^<]*<\/noscript>.*fields/);
+});
+
+test("a symbol brings its line and fill along: what refers to it is out of reach of recipes", () => {
+  const shapes = [...markup(<Defs />).matchAll(/<(path|circle|rect|ellipse) [^>]*>/g)].map(([shape]) => shape);
+  expect(shapes.length).toBeGreaterThan(8);
+  expect(shapes.filter((shape) => shape.includes("data-part") || !/ stroke-width="/.test(shape))).toEqual([]);
 });

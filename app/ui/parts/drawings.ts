@@ -23,9 +23,6 @@ export const DrawingDefs = chakra("svg", {
     stroke: "fg",
     fill: "none",
     overflow: "visible",
-    "& [data-part=filled]": { fill: "bg.panel", strokeWidth: "1.5px" },
-    "& [data-part=handle]": { strokeWidth: "2.5px", strokeLinecap: "round" },
-    "& [data-part=grains]": { stroke: "fg.subtle", strokeWidth: "1px", strokeDasharray: "1 3" },
   },
 });
 
